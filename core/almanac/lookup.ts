@@ -1,0 +1,27 @@
+import { AlmanacError } from './overrides'
+import type { Almanac, BreedingEvent, Clock, Feeder, School, Species } from './schema'
+
+/** @throws AlmanacError for an unknown id */
+export function speciesOf(almanac: Almanac, id: string): Species {
+  const species = almanac.species[id]
+  if (!species) throw new AlmanacError(`The almanac has no species “${id}”.`)
+  return species
+}
+
+/** @throws AlmanacError for an unknown id */
+export function feederOf(almanac: Almanac, id: string): Feeder {
+  const feeder = almanac.feeders[id]
+  if (!feeder) throw new AlmanacError(`The almanac has no feeder “${id}”.`)
+  return feeder
+}
+
+/** The choice in force for a school: what the keeper chose, else the usual one. */
+export function schoolChoice(almanac: Almanac, chosen: Readonly<Record<string, string>>, id: string): School['choices'][number] {
+  const school = almanac.schools[id]
+  if (!school) throw new AlmanacError(`The almanac has no school “${id}”.`)
+  return school.choices.find(c => c.id === (chosen[id] ?? school.usual)) ?? school.choices.find(c => c.id === school.usual)!
+}
+
+export function clockOf(species: Species, from: BreedingEvent, to: BreedingEvent): Clock | undefined {
+  return species.clocks[`${from}>${to}`]
+}

@@ -1,0 +1,121 @@
+import { z } from 'zod'
+
+/**
+ * Where a number comes from: `published` names its source; `practice` is common practice with no source;
+ * `memory` is a starting value to be checked; `own` was set by the keeper and stands over the shipped one.
+ */
+export const Mark = z.enum(['published', 'practice', 'memory', 'own'])
+export type Mark = z.infer<typeof Mark>
+
+const provenance = { mark: Mark, source: z.string().optional(), note: z.string().optional() }
+
+export const Fact = z.strictObject({ value: z.number(), unit: z.string(), ...provenance })
+  .refine(f => f.mark !== 'published' || f.source, 'A published number names its source')
+export type Fact = z.infer<typeof Fact>
+
+/** Earliest, likely, latest. */
+export const Spread = z.strictObject({ earliest: z.number().min(0), likely: z.number().min(0), latest: z.number().min(0), unit: z.string(), ...provenance })
+  .refine(s => s.earliest <= s.likely && s.likely <= s.latest, 'Earliest, likely and latest must be in order')
+export type Spread = z.infer<typeof Spread>
+
+/** What can happen to a pair and its young, in the order of the year. */
+export const BREEDING_EVENTS = [
+  'warmUp', 'introduced', 'copulation', 'ovulation', 'postOvulationShed', 'preLayShed', 'laid', 'born', 'hatched', 'metamorphosed', 'firstMeal',
+] as const
+export const BreedingEvent = z.enum(BREEDING_EVENTS)
+export type BreedingEvent = z.infer<typeof BreedingEvent>
+
+/** From one event to the next, with the chance that the next comes at all. */
+export const Clock = z.strictObject({ from: BreedingEvent, to: BreedingEvent, days: Spread, comes: Fact })
+export type Clock = z.infer<typeof Clock>
+
+export const LadderStep = z.strictObject({
+  /** Days since the first meal. */
+  fromDay: z.number().int().min(0),
+  everyDays: z.number().min(1),
+  meal: z.array(z.strictObject({ prey: z.string(), count: z.number().positive() })).min(1),
+  ...provenance,
+})
+export type LadderStep = z.infer<typeof LadderStep>
+
+const Incubation = z.strictObject({
+  points: z.array(z.strictObject({ tempC: z.number(), days: z.number().positive(), ...provenance })).min(2),
+  usualTempC: Fact,
+  lethalAboveC: Fact,
+  /** Earliest and latest as a share of the likely time. */
+  spreadShare: Fact,
+})
+export type Incubation = z.infer<typeof Incubation>
+
+export const Species = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  latin: z.string(),
+  group: z.enum(['snake', 'lizard', 'tortoise', 'frog']),
+  mode: z.enum(['egg', 'live', 'larval']),
+  winter: z.enum(['brumation', 'dormancy', 'none']),
+  cold: z.strictObject({ lowC: Fact, highC: Fact, weeks: Spread }).optional(),
+  matureDays: Fact,
+  adultMassG: Fact,
+  youngMassG: Fact,
+  clocks: z.record(z.string(), Clock),
+  /** Laying to the next laying of one season. */
+  nextClutch: z.strictObject({ days: Spread, perSeason: Spread, comes: Fact }).optional(),
+  clutchSize: Spread,
+  /** Share of eggs that are good, and share of good eggs (or of unborn) that come out alive. */
+  fertility: Fact,
+  hatchRate: Fact,
+  larvalSurvival: Fact.optional(),
+  incubation: Incubation.optional(),
+  sexByTemperature: z.array(z.strictObject({ tempC: z.number(), femaleShare: z.number(), ...provenance })).optional(),
+  survival90: Fact,
+  keptDays: Fact,
+  eats: z.enum(['rodents', 'insects', 'plants']),
+  ladder: z.array(LadderStep).min(1),
+  weighEveryDays: z.strictObject({ young: Fact, adult: Fact, cold: Fact }),
+  cautions: z.array(z.string()),
+})
+export type Species = z.infer<typeof Species>
+
+const Batch = z.strictObject({
+  kind: z.literal('batch'), unit: z.string(), toProducing: Spread, atTempC: Fact, baseTempC: Fact, producingDays: Fact, yieldTotal: Fact, failure: Fact, keepDays: Fact,
+})
+const Colony = z.strictObject({
+  kind: z.literal('colony'), unit: z.string(), toProducing: Spread, yieldPerDay: Fact, failure: Fact, keepDays: Fact,
+})
+const Bought = z.strictObject({
+  kind: z.literal('bought'), unit: z.string(), packCount: Fact, leadDays: Fact, keepDays: Fact,
+})
+const Fresh = z.strictObject({ kind: z.literal('fresh'), unit: z.string() })
+export const Supply = z.discriminatedUnion('kind', [Batch, Colony, Bought, Fresh])
+export type Supply = z.infer<typeof Supply>
+
+export const Feeder = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  one: z.string(),
+  many: z.string(),
+  latin: z.string().optional(),
+  massG: Spread,
+  supply: Supply,
+  care: z.string(),
+  cautions: z.array(z.string()),
+})
+export type Feeder = z.infer<typeof Feeder>
+
+/** A question on which keepers disagree, with the choices and their reasons. */
+export const School = z.strictObject({
+  id: z.string(),
+  question: z.string(),
+  choices: z.array(z.strictObject({ id: z.string(), name: z.string(), reason: z.string(), days: Spread.optional(), fact: Fact.optional() })).min(2),
+  usual: z.string(),
+})
+export type School = z.infer<typeof School>
+
+export const Almanac = z.strictObject({
+  species: z.record(z.string(), Species),
+  feeders: z.record(z.string(), Feeder),
+  schools: z.record(z.string(), School),
+  sources: z.record(z.string(), z.string()),
+})
+export type Almanac = z.infer<typeof Almanac>

@@ -1,0 +1,48 @@
+import { ChanceError } from './chanceError'
+import { fromWeights, neverHappens, type DayDist } from './dayDist'
+
+/** Moves every day by `days` (whole). */
+export function shift(dist: DayDist, days: number): DayDist {
+  if (!Number.isInteger(days)) throw new ChanceError(`A shift is a whole number of days, not ${days}.`)
+  return { ...dist, start: dist.start + days }
+}
+
+/**
+ * The day of `date` plus an independent duration `clock`. Either being 'never' makes the sum 'never'.
+ * Exact on the day grid; O(n·m).
+ */
+export function convolve(date: DayDist, clock: DayDist): DayDist {
+  const never = 1 - (1 - date.never) * (1 - clock.never)
+  if (!date.p.length || !clock.p.length) return neverHappens()
+  const sum = new Array<number>(date.p.length + clock.p.length - 1).fill(0)
+  for (let i = 0; i < date.p.length; i++) {
+    const pi = date.p[i]!
+    for (let j = 0; j < clock.p.length; j++) sum[i + j]! += pi * clock.p[j]!
+  }
+  return fromWeights(date.start + clock.start, sum, never)
+}
+
+/** One of several courses, each with a weight. */
+export interface Course {
+  weight: number
+  dist: DayDist
+}
+
+/**
+ * The distribution when one of several courses holds, with chances in proportion to their weights.
+ * @throws ChanceError without a positive weight
+ */
+export function mixture(courses: readonly Course[]): DayDist {
+  const total = courses.reduce((sum, c) => sum + c.weight, 0)
+  if (!(total > 0) || courses.some(c => c.weight < 0)) throw new ChanceError('A mixture needs weights of 0 or more, with at least one above 0.')
+  const dated = courses.filter(c => c.dist.p.length && c.weight > 0)
+  if (!dated.length) return neverHappens()
+  const start = Math.min(...dated.map(c => c.dist.start))
+  const end = Math.max(...dated.map(c => c.dist.start + c.dist.p.length))
+  const sum = new Array<number>(end - start).fill(0)
+  for (const { weight, dist } of dated) {
+    for (let i = 0; i < dist.p.length; i++) sum[dist.start - start + i]! += (weight / total) * dist.p[i]!
+  }
+  const never = courses.reduce((acc, c) => acc + (c.weight / total) * c.dist.never, 0)
+  return fromWeights(start, sum, Math.min(1, never))
+}

@@ -1,0 +1,68 @@
+import { ChanceError } from './chanceError'
+import type { Day, DayDist } from './dayDist'
+
+/** Chance (0..1) that it happens on or before `day`; 'never' counts against it. */
+export function cumulative(dist: DayDist, day: Day): number {
+  let sum = 0
+  const last = Math.min(dist.p.length - 1, day - dist.start)
+  for (let i = 0; i <= last; i++) sum += dist.p[i]!
+  return Math.min(sum, 1)
+}
+
+/** Chance of exactly this day. */
+export function massOn(dist: DayDist, day: Day): number {
+  return dist.p[day - dist.start] ?? 0
+}
+
+/**
+ * The first day by which a share `q` (0..1) of the *happening* part is reached; null when it never happens.
+ * 'Never' is told apart on purpose: a date and 'perhaps not at all' are two statements.
+ */
+export function quantile(dist: DayDist, q: number): Day | null {
+  if (!(q >= 0 && q <= 1)) throw new ChanceError(`A quantile lies between 0 and 1, not ${q}.`)
+  if (!dist.p.length) return null
+  const goal = q * (1 - dist.never) - 1e-12
+  let sum = 0
+  for (let i = 0; i < dist.p.length; i++) {
+    sum += dist.p[i]!
+    if (sum >= goal && sum > 0) return dist.start + i
+  }
+  return dist.start + dist.p.length - 1
+}
+
+/** Mean day of the happening part; null when it never happens. */
+export function mean(dist: DayDist): number | null {
+  if (!dist.p.length) return null
+  let sum = 0
+  for (let i = 0; i < dist.p.length; i++) sum += (dist.start + i) * dist.p[i]!
+  return sum / (1 - dist.never)
+}
+
+/** Middle and central 80 % range of the happening part, as every forecast is written: `12 Jun (8–17)`. */
+export interface DaySummary {
+  median: Day
+  low: Day
+  high: Day
+  never: number
+}
+
+/** @returns null when it never happens */
+export function summarise(dist: DayDist): DaySummary | null {
+  const median = quantile(dist, 0.5)
+  if (median === null) return null
+  return { median, low: quantile(dist, 0.1)!, high: quantile(dist, 0.9)!, never: dist.never }
+}
+
+/**
+ * One day drawn from the distribution.
+ * @param u a uniform random number in [0, 1); passed in, so that the same number gives the same day
+ * @returns null for 'never'
+ */
+export function sample(dist: DayDist, u: number): Day | null {
+  let sum = 0
+  for (let i = 0; i < dist.p.length; i++) {
+    sum += dist.p[i]!
+    if (u < sum) return dist.start + i
+  }
+  return dist.never > 0 || !dist.p.length ? null : dist.start + dist.p.length - 1
+}

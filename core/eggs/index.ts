@@ -1,0 +1,1 @@
+export { daysAt, fitThermalTime, incubationTime, type IncubationForecast, type ThermalTime } from './incubation'

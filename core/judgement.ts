@@ -1,0 +1,46 @@
+import type { Fact, Mark, Spread } from './almanac'
+
+/** A number that a conclusion rests on, with where it came from. */
+export interface Input {
+  label: string
+  value: string
+  from:
+    | { kind: 'entry', entryId: string, day: number }
+    | { kind: 'almanac', path: string, mark: Mark, source?: string, note?: string }
+    | { kind: 'setting', name: string }
+    | { kind: 'computed' }
+}
+
+/** One step of the working: the rule in words, and the numbers it used. */
+export interface Reason {
+  rule: string
+  inputs: Input[]
+  /** What would change the answer. */
+  change?: string
+}
+
+/** A conclusion that carries its working. */
+export interface Judgement<T> {
+  value: T
+  reasons: Reason[]
+}
+
+export function factInput(label: string, path: string, fact: Fact): Input {
+  return { label, value: `${fact.value} ${fact.unit}`, from: { kind: 'almanac', path, mark: fact.mark, source: fact.source, note: fact.note } }
+}
+
+export function spreadInput(label: string, path: string, s: Spread): Input {
+  return { label, value: `${s.earliest}, ${s.likely}, ${s.latest} ${s.unit}`, from: { kind: 'almanac', path, mark: s.mark, source: s.source, note: s.note } }
+}
+
+export function entryInput(label: string, value: string, seen: { day: number, entryId: string }): Input {
+  return { label, value, from: { kind: 'entry', ...seen } }
+}
+
+export function computedInput(label: string, value: string): Input {
+  return { label, value, from: { kind: 'computed' } }
+}
+
+export function settingInput(label: string, value: string, name: string): Input {
+  return { label, value, from: { kind: 'setting', name } }
+}

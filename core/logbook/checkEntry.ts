@@ -1,0 +1,112 @@
+import type { DatedEntry, Problem, Subject } from './entry'
+import { entryKinds } from './registry'
+import { findEntry, subjectKey, type Records } from './records'
+import type { House } from './states'
+
+const NOUN: Record<Subject['type'], string> = {
+  animal: 'animal', pairing: 'pair', clutch: 'clutch', culture: 'culture', prey: 'prey', lamp: 'lamp', entry: 'entry',
+}
+
+/** The open pairing that an animal carries for, so that one may write «K-07 laid 8» without naming the pairing. */
+export function openPairingOf(house: House, damId: string) {
+  return Object.values(house.pairings).filter(p => p.damId === damId && !p.ended).sort((a, b) => b.startDay - a.startDay)[0]
+}
+
+function stateOf(house: House, { type, id }: Subject): unknown {
+  switch (type) {
+    case 'animal': return house.animals[id]
+    case 'pairing': return house.pairings[id]
+    case 'clutch': return house.clutches[id]
+    case 'culture': return house.cultures[id]
+    case 'lamp': return house.lamps[id]
+    case 'prey': return house.stocks[id] ?? { prey: id, counted: null, received: 0, onOrder: [], left: 0 }
+    case 'entry': return undefined
+  }
+}
+
+/** The first day on which something can be said of a subject. */
+function firstDay(house: House, { type, id }: Subject): { day: number, tag: string, what: string } | null {
+  switch (type) {
+    case 'animal': {
+      const a = house.animals[id]
+      return a && a.bornDay !== null ? { day: a.bornDay, tag: a.tag, what: 'born' } : null
+    }
+    case 'pairing': return house.pairings[id] ? { day: house.pairings[id].startDay, tag: house.pairings[id].tag, what: 'set' } : null
+    case 'clutch': return house.clutches[id] ? { day: house.clutches[id].startDay, tag: house.clutches[id].tag, what: 'laid or born' } : null
+    case 'culture': return house.cultures[id] ? { day: house.cultures[id].startDay, tag: house.cultures[id].tag, what: 'started' } : null
+    case 'lamp': return null
+    default: return null
+  }
+}
+
+function tagTaken(house: House, tag: string): string | null {
+  const same = (t: string) => t.toLowerCase() === tag.toLowerCase()
+  const groups = [house.animals, house.pairings, house.clutches, house.cultures, house.lamps] as Record<string, { tag: string }>[]
+  return groups.some(g => Object.values(g).some(x => same(x.tag))) ? `The tag ${tag} is already in use` : null
+}
+
+function checkVoid(records: Records, entry: DatedEntry): Problem[] {
+  const target = findEntry(records, entry.subject.id)
+  if (!target) return [{ path: 'subject.id', message: 'There is no such entry, or it was taken back already' }]
+  const founds = entryKinds.get(target.kind)?.founds
+  const key = founds ? subjectKey({ type: founds, id: target.id }) : null
+  const later = key ? (records.entries.get(key) ?? []).filter(e => e.id !== target.id) : []
+  return later.length
+    ? [{ path: 'subject.id', message: `${later.length} later ${later.length === 1 ? 'entry stands' : 'entries stand'} on this one; take those back first` }]
+    : []
+}
+
+/**
+ * Whether an entry can have happened, given all that is written. Nothing is written here.
+ * @param today the calendar day in the house
+ * @returns the problems with field paths; empty when the entry may be written
+ */
+export function checkEntry(records: Records, house: House, entry: DatedEntry, today: number): Problem[] {
+  const kind = entryKinds.get(entry.kind)
+  if (!kind) return [{ path: 'kind', message: `There is no kind of entry called “${entry.kind}”` }]
+  if (entry.day > today) return [{ path: 'at', message: 'This lies in the future; write it when it has happened' }]
+  if (entry.kind === 'void') {
+    return entry.subject.type === 'entry' ? checkVoid(records, entry) : [{ path: 'subject.type', message: 'Only an entry can be taken back' }]
+  }
+  const parsed = kind.data.safeParse(entry.data)
+  if (!parsed.success) return parsed.error.issues.map(i => ({ path: ['data', ...i.path].join('.'), message: i.message }))
+  if (entry.subject.type !== kind.subject) {
+    return [{ path: 'subject.type', message: `“${kind.verb}” is about a ${NOUN[kind.subject]}, not a ${NOUN[entry.subject.type]}` }]
+  }
+
+  if (kind.founds === kind.subject) {
+    if (entry.subject.id !== entry.id) return [{ path: 'subject.id', message: 'A founding entry is its own subject' }]
+  }
+  else if (!stateOf(house, entry.subject)) {
+    return [{ path: 'subject.id', message: `There is no such ${NOUN[kind.subject]}` }]
+  }
+  const wishedTag = kind.founds ? (parsed.data as { tag?: string }).tag : undefined
+  const taken = wishedTag ? tagTaken(house, wishedTag) : null
+  if (taken) return [{ path: 'data.tag', message: taken }]
+
+  const first = firstDay(house, entry.subject)
+  if (first && entry.day < first.day) return [{ path: 'at', message: `${first.tag} was not ${first.what} by then` }]
+  if (entry.subject.type === 'animal') {
+    const animal = house.animals[entry.subject.id]!
+    if (animal.status !== 'alive' && entry.day >= animal.statusDay!) {
+      return [{ path: 'subject.id', message: `${animal.tag} ${animal.status === 'sold' ? 'was sold' : 'died'} before this` }]
+    }
+  }
+  const problem = kind.check?.(stateOf(house, entry.subject) as never, parsed.data as never, entry, { house, today })
+  return problem ? [problem] : []
+}
+
+/**
+ * Lets a breeding entry be written about the female: it goes to her open pairing.
+ * @returns the entry with its subject, or the reason why there is none
+ */
+export function resolveSubject(house: House, entry: DatedEntry): DatedEntry | Problem {
+  const kind = entryKinds.get(entry.kind)
+  if (entry.subject.type !== 'animal' || kind?.subject !== 'pairing') return entry
+  const animal = house.animals[entry.subject.id]
+  if (!animal) return { path: 'subject.id', message: 'There is no such animal' }
+  if (animal.sex === 'male') return { path: 'subject.id', message: `${animal.tag} is a male: write this for the female of the pair` }
+  const pairing = openPairingOf(house, animal.id)
+  if (!pairing) return { path: 'subject.id', message: `${animal.tag} has no open pairing; set the pair first` }
+  return { ...entry, subject: { type: 'pairing', id: pairing.id } }
+}

@@ -1,0 +1,165 @@
+import type { DatedEntry } from './entry'
+import { entryKinds } from './registry'
+import { subjectKey, type Records } from './records'
+import type { AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, PairingState, StockState } from './states'
+
+/** A fold remembered per list of entries: the same list gives the same state without doing it again. */
+function remembered<State>(fold: (entries: readonly DatedEntry[]) => State): (entries: readonly DatedEntry[]) => State {
+  const known = new WeakMap<readonly DatedEntry[], State>()
+  return (entries) => {
+    let state = known.get(entries)
+    if (state === undefined) {
+      state = fold(entries)
+      known.set(entries, state)
+    }
+    return state
+  }
+}
+
+function applyAll(state: unknown, entries: readonly DatedEntry[]): void {
+  for (const entry of entries) {
+    const kind = entryKinds.get(entry.kind)
+    kind?.apply(state as never, entry.data as never, entry)
+  }
+}
+
+const NO_ENTRIES: readonly DatedEntry[] = []
+
+function blankAnimal(card: AnimalCard): AnimalState {
+  return { ...card, status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null }
+}
+
+const animalsByCard = new WeakMap<AnimalCard, { entries: readonly DatedEntry[], state: AnimalState }>()
+
+function foldAnimal(card: AnimalCard, entries: readonly DatedEntry[]): AnimalState {
+  const known = animalsByCard.get(card)
+  if (known?.entries === entries) return known.state
+  const state = blankAnimal(card)
+  applyAll(state, entries)
+  animalsByCard.set(card, { entries, state })
+  return state
+}
+
+interface FoldedPairing {
+  state: PairingState
+  clutches: ClutchState[]
+}
+
+const founding = (entries: readonly DatedEntry[], kind: string) => entries.find(e => e.kind === kind)
+
+const foldPairing = remembered((entries): FoldedPairing | null => {
+  const first = founding(entries, 'paired')
+  if (!first) return null
+  const data = first.data as { tag: string, damId: string, sireId: string | null }
+  const state: PairingState = {
+    id: first.id, tag: data.tag, speciesId: '', damId: data.damId, sireId: data.sireId, startDay: first.day, seen: {}, clutchIds: [], ended: null,
+  }
+  applyAll(state, entries)
+  const clutches = entries.filter(e => e.kind === 'laid' || e.kind === 'born').map((e, i) => clutchFrom(e, state, i + 1))
+  return { state, clutches }
+})
+
+function clutchFrom(entry: DatedEntry, pairing: PairingState, number: number): ClutchState {
+  const blank = {
+    id: entry.id, pairingId: pairing.id, speciesId: '', number, startDay: entry.day, good: null, eggsLost: 0, metamorphosed: [], tagged: 0, sold: 0,
+    firstFed: null, lastFed: null, lastCheck: null, lastCandled: null, ended: null, youngLost: 0,
+  }
+  if (entry.kind === 'born') {
+    const d = entry.data as { tag: string, live: number, still: number, slugs: number, placeId: string | null }
+    const hatched = d.live > 0 ? [{ day: entry.day, count: d.live, entryId: entry.id }] : []
+    return { ...blank, tag: d.tag, kind: 'litter', eggs: d.live + d.still + d.slugs, slugs: d.slugs, eggsLost: d.still, tempC: null, placeId: d.placeId, hatched }
+  }
+  const d = entry.data as { tag: string, eggs: number, slugs: number, tempC: number | null, placeId: string | null }
+  return { ...blank, tag: d.tag, kind: 'eggs', eggs: d.eggs, slugs: d.slugs, tempC: d.tempC, placeId: d.placeId, hatched: [] }
+}
+
+const clutchMemo = new WeakMap<ClutchState, { entries: readonly DatedEntry[], state: ClutchState }>()
+
+function foldClutch(laid: ClutchState, entries: readonly DatedEntry[], speciesId: string, larval: boolean): ClutchState {
+  const known = clutchMemo.get(laid)
+  if (known?.entries === entries && known.state.speciesId === speciesId) return known.state
+  const kind = laid.kind === 'litter' ? 'litter' : larval ? 'spawn' : 'eggs'
+  const state: ClutchState = { ...laid, speciesId, kind, hatched: [...laid.hatched], metamorphosed: [] }
+  applyAll(state, entries)
+  clutchMemo.set(laid, { entries, state })
+  return state
+}
+
+const foldCulture = remembered((entries): CultureState | null => {
+  const first = founding(entries, 'cultureStarted')
+  if (!first) return null
+  const data = first.data as { tag: string, feederId: string, placeId: string | null }
+  const state: CultureState = {
+    id: first.id, ...data, startDay: first.day, producing: null, failed: null, finished: null, harvested: 0, lastHarvest: null, lastLook: null,
+  }
+  applyAll(state, entries)
+  return state
+})
+
+const foldLamp = remembered((entries): LampState | null => {
+  const first = founding(entries, 'lampFitted')
+  if (!first) return null
+  const data = first.data as { tag: string, lamp: string, placeId: string | null, lifeDays: number }
+  const state: LampState = { id: first.id, ...data, fittedDay: first.day, replaced: null }
+  applyAll(state, entries)
+  return state
+})
+
+const foldPrey = remembered((entries): StockState => {
+  const state: StockState = { prey: entries[0]!.subject.id, counted: null, received: 0, onOrder: [], left: 0 }
+  applyAll(state, entries)
+  return state
+})
+
+/** Prey that came in or was counted, less what the meals since the count have used. */
+function takeMealsOff(stocks: Record<string, StockState>, animals: Iterable<AnimalState>): void {
+  const used = new Map<string, number>()
+  for (const animal of animals) {
+    for (const meal of animal.meals) {
+      const stock = stocks[meal.prey]
+      // a thawed or loosed feeder is gone whether it was eaten or not
+      if (stock?.counted && meal.day > stock.counted.day) used.set(meal.prey, (used.get(meal.prey) ?? 0) + meal.offered)
+    }
+  }
+  for (const stock of Object.values(stocks)) stock.left = Math.max(0, (stock.counted?.count ?? 0) + stock.received - (used.get(stock.prey) ?? 0))
+}
+
+/**
+ * The house as it stands: every card with its entries folded in. Pure; what has not changed since an earlier call with
+ * records that share its lists is taken over as it was.
+ * @param larval whether a species has tadpoles (its mode in the almanac)
+ */
+export function foldHouse(records: Records, larval: (speciesId: string) => boolean): House {
+  const house: House = { places: {}, animals: {}, pairings: {}, clutches: {}, cultures: {}, stocks: {}, lamps: {} }
+  for (const place of records.places) house.places[place.id] = place
+  for (const card of records.animals) {
+    house.animals[card.id] = foldAnimal(card, records.entries.get(subjectKey({ type: 'animal', id: card.id })) ?? NO_ENTRIES)
+  }
+  for (const [key, entries] of records.entries) {
+    if (key.startsWith('pairing:')) {
+      const folded = foldPairing(entries)
+      if (!folded) continue
+      const speciesId = house.animals[folded.state.damId]?.speciesId
+      if (!speciesId) continue
+      house.pairings[folded.state.id] = { ...folded.state, speciesId }
+      for (const laid of folded.clutches) {
+        const own = records.entries.get(subjectKey({ type: 'clutch', id: laid.id })) ?? NO_ENTRIES
+        house.clutches[laid.id] = foldClutch(laid, own, speciesId, larval(speciesId))
+      }
+    }
+    else if (key.startsWith('culture:')) {
+      const culture = foldCulture(entries)
+      if (culture) house.cultures[culture.id] = culture
+    }
+    else if (key.startsWith('lamp:')) {
+      const lamp = foldLamp(entries)
+      if (lamp) house.lamps[lamp.id] = lamp
+    }
+    else if (key.startsWith('prey:')) {
+      const stock = foldPrey(entries)
+      house.stocks[stock.prey] = { ...stock }
+    }
+  }
+  takeMealsOff(house.stocks, Object.values(house.animals))
+  return house
+}

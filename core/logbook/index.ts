@@ -1,0 +1,10 @@
+export { ENTRY_SOURCES, Entry, LogbookError, SUBJECT_TYPES, Subject, type DatedEntry, type Problem, type SubjectType } from './entry'
+export { PLACE_KINDS } from './states'
+export type {
+  AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, Meal, Observed, PairingState, Place, Sex, StockState, Weighing,
+} from './states'
+export { entryKinds, kindOf, tellEntry } from './registry'
+export { findEntry, recordsFrom, subjectKey, withEntry, type Records } from './records'
+export { foldHouse } from './fold'
+export { checkEntry, openPairingOf, resolveSubject } from './checkEntry'
+export { eggsLeft, tadpolesLeft, youngInGroup } from './kinds/clutch'

@@ -1,0 +1,35 @@
+import type { z } from 'zod'
+import type { DatedEntry, Problem, SubjectType } from './entry'
+import type { House, StateOf } from './states'
+
+/** What a check may look at: the house as it stands, and the day. */
+export interface CheckContext {
+  house: House
+  today: number
+}
+
+/**
+ * One kind of entry: what it is about, what it holds, how it changes the state of its subject, when it is impossible
+ * and how it reads in a timeline. A new kind is one more of these in `kinds/`.
+ */
+export interface EntryKind<S extends SubjectType = SubjectType, D = never> {
+  kind: string
+  subject: S
+  /** Button text: a verb with its object. */
+  verb: string
+  data: z.ZodType<D>
+  /** Changes the (own, fresh) state; entries come in order of time. */
+  apply: (state: StateOf[S], data: D, entry: DatedEntry) => void
+  /** Why this cannot have happened, or null. */
+  check?: (state: StateOf[S], data: D, entry: DatedEntry, context: CheckContext) => Problem | null
+  /** The sort of subject that this entry brings into being; its id is the entry's. */
+  founds?: SubjectType
+  tell: (data: D) => string
+}
+
+/** Keeps the types of one kind together while it is written. */
+export function defineKind<S extends SubjectType, D>(kind: EntryKind<S, D>): EntryKind {
+  return kind as unknown as EntryKind
+}
+
+export const seen = (entry: DatedEntry) => ({ day: entry.day, entryId: entry.id })

@@ -1,0 +1,84 @@
+import { z } from 'zod'
+import { defineKind, seen } from '../kind'
+import { tag } from './pairing'
+
+const none = z.strictObject({})
+const many = (what: string) => z.number({ error: `${what} must be a number` }).int(`${what} must be a whole number`).min(0, `${what} cannot be negative`).max(1_000_000)
+
+export const cultureKinds = [
+  defineKind({
+    kind: 'cultureStarted', subject: 'culture', verb: 'Start culture', founds: 'culture',
+    data: z.strictObject({ tag, feederId: z.string().min(1).max(60), placeId: z.string().nullable().default(null) }),
+    apply() {}, tell: d => `Started ${d.tag}`,
+  }),
+  defineKind({
+    kind: 'producing', subject: 'culture', verb: 'Record producing', data: none,
+    apply(state, _, entry) { state.producing ??= seen(entry) }, tell: () => 'Producing',
+  }),
+  defineKind({
+    kind: 'harvested', subject: 'culture', verb: 'Record harvest', data: z.strictObject({ count: many('Harvest').default(0) }),
+    apply(state, { count }, entry) {
+      state.producing ??= seen(entry)
+      state.harvested += count
+      state.lastHarvest = seen(entry)
+    },
+    check: state => (state.failed || state.finished ? { path: 'subject.id', message: `${state.tag} is no longer running` } : null),
+    tell: d => (d.count ? `Harvested about ${d.count}` : 'Harvested'),
+  }),
+  defineKind({
+    kind: 'cultureLooked', subject: 'culture', verb: 'Record look', data: none,
+    apply(state, _, entry) { state.lastLook = seen(entry) }, tell: () => 'Looked at',
+  }),
+  defineKind({
+    kind: 'cultureFailed', subject: 'culture', verb: 'Record failure', data: z.strictObject({ why: z.string().max(300).optional() }),
+    apply(state, _, entry) { state.failed = seen(entry) }, tell: d => (d.why ? `Failed: ${d.why}` : 'Failed'),
+  }),
+  defineKind({
+    kind: 'cultureFinished', subject: 'culture', verb: 'Retire culture', data: none,
+    apply(state, _, entry) { state.finished = seen(entry) }, tell: () => 'Retired',
+  }),
+]
+
+export const preyKinds = [
+  defineKind({
+    kind: 'preyCounted', subject: 'prey', verb: 'Count stock', data: z.strictObject({ count: many('Count') }),
+    apply(state, { count }, entry) {
+      state.counted = { day: entry.day, count, entryId: entry.id }
+      state.received = 0
+    },
+    tell: d => `Counted ${d.count}`,
+  }),
+  defineKind({
+    kind: 'preyOrdered', subject: 'prey', verb: 'Record order', data: z.strictObject({ count: many('Order') }),
+    apply(state, { count }, entry) { state.onOrder.push({ day: entry.day, count, entryId: entry.id }) },
+    tell: d => `Ordered ${d.count}`,
+  }),
+  defineKind({
+    kind: 'preyReceived', subject: 'prey', verb: 'Record delivery', data: z.strictObject({ count: many('Delivery') }),
+    apply(state, { count }) {
+      state.received += count
+      state.onOrder.shift()
+    },
+    tell: d => `Received ${d.count}`,
+  }),
+]
+
+export const lampKinds = [
+  defineKind({
+    kind: 'lampFitted', subject: 'lamp', verb: 'Fit lamp', founds: 'lamp',
+    data: z.strictObject({ tag, lamp: z.string().min(1).max(60), placeId: z.string().nullable().default(null), lifeDays: z.number().int().min(1).max(3650) }),
+    apply() {}, tell: d => `Fitted ${d.lamp}`,
+  }),
+  defineKind({
+    kind: 'lampReplaced', subject: 'lamp', verb: 'Record new lamp', data: none,
+    apply(state, _, entry) {
+      state.replaced = seen(entry)
+      state.fittedDay = entry.day
+    },
+    tell: () => 'Replaced',
+  }),
+]
+
+export const voidKind = defineKind({
+  kind: 'void', subject: 'entry', verb: 'Take back', data: none, apply() {}, tell: () => 'Taken back',
+})

@@ -1,0 +1,90 @@
+import { z } from 'zod'
+import type { BreedingEvent } from '../../almanac/schema'
+import { defineKind, seen, type CheckContext } from '../kind'
+import type { Problem } from '../entry'
+import type { PairingState } from '../states'
+
+const none = z.strictObject({})
+const eggs = (what: string) => z.number({ error: `${what} must be a number` }).int(`${what} must be a whole number`).min(0, `${what} cannot be negative`).max(10_000, `${what}: over 10,000 is not believable`)
+export const tag = z.string().trim().min(1, 'A tag is needed').max(24)
+
+function femaleAlive(pairing: PairingState, day: number, { house }: CheckContext): Problem | null {
+  const dam = house.animals[pairing.damId]
+  if (!dam) return { path: 'subject.id', message: 'The dam of this pairing is not in the house' }
+  if (dam.sex === 'male') return { path: 'subject.id', message: `${dam.tag} is a male and cannot carry or lay` }
+  if (dam.status !== 'alive' && day > dam.statusDay!) return { path: 'at', message: `${dam.tag} was ${dam.status === 'sold' ? 'sold' : 'dead'} by then` }
+  return null
+}
+
+function observe(pairing: PairingState, event: BreedingEvent, entry: { day: number, id: string }) {
+  const list = (pairing.seen[event] ??= [])
+  list.push({ day: entry.day, entryId: entry.id })
+}
+
+const sign = (kind: Extract<BreedingEvent, string>, verb: string, told: string) => defineKind({
+  kind, subject: 'pairing', verb, data: none,
+  apply(state, _, entry) { observe(state, kind, entry) },
+  check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
+  tell: () => told,
+})
+
+export const pairingKinds = [
+  defineKind({
+    kind: 'paired', subject: 'pairing', verb: 'Set pair', founds: 'pairing',
+    data: z.strictObject({ tag, damId: z.string().min(1), sireId: z.string().min(1).nullable() }),
+    apply() {},
+    check(_, data, entry, { house }) {
+      const dam = house.animals[data.damId]
+      const sire = data.sireId ? house.animals[data.sireId] : null
+      if (!dam) return { path: 'data.damId', message: 'The dam is not in the house' }
+      if (data.sireId && !sire) return { path: 'data.sireId', message: 'The sire is not in the house' }
+      if (dam.sex === 'male') return { path: 'data.damId', message: `${dam.tag} is a male` }
+      if (!sire) return null
+      if (sire.id === dam.id) return { path: 'data.sireId', message: 'An animal is not its own mate' }
+      if (sire.sex === 'female') return { path: 'data.sireId', message: `${sire.tag} is a female` }
+      if (sire.speciesId !== dam.speciesId) return { path: 'data.sireId', message: 'Dam and sire are of different species' }
+      const gone = [dam, sire].find(a => a.status !== 'alive' && entry.day > a.statusDay!)
+      return gone ? { path: 'data', message: `${gone.tag} is ${gone.status}` } : null
+    },
+    tell: () => 'Pair set',
+  }),
+  sign('introduced', 'Record introduction', 'Introduced'),
+  defineKind({
+    kind: 'copulation', subject: 'pairing', verb: 'Record lock', data: z.strictObject({ confirmed: z.boolean().default(true) }),
+    // only lying together is worth writing down, but it starts no clock
+    apply(state, data, entry) { if (data.confirmed) observe(state, 'copulation', entry) },
+    check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
+    tell: d => (d.confirmed ? 'Lock confirmed' : 'Lay together'),
+  }),
+  sign('ovulation', 'Record ovulation', 'Ovulated'),
+  sign('preLayShed', 'Record pre-lay shed', 'Pre-lay shed'),
+  sign('postOvulationShed', 'Record post-ovulation shed', 'Post-ovulation shed'),
+  defineKind({
+    kind: 'laid', subject: 'pairing', verb: 'Record laying', founds: 'clutch',
+    data: z.strictObject({
+      tag, eggs: eggs('Eggs'), slugs: eggs('Slugs').default(0), tempC: z.number().min(10, 'Incubation under 10 °C is not believable').max(45, 'Incubation over 45 °C kills: check the unit').nullable().default(null), placeId: z.string().nullable().default(null),
+    }).refine(d => d.eggs > 0, { path: ['eggs'], message: 'A laying has at least one egg' }).refine(d => d.slugs <= d.eggs, { path: ['slugs'], message: 'More slugs than eggs' }),
+    apply(state, _, entry) {
+      observe(state, 'laid', entry)
+      state.clutchIds.push(entry.id)
+    },
+    check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
+    tell: d => `Laid ${d.eggs}${d.slugs ? `, ${d.slugs} of them slugs` : ''}`,
+  }),
+  defineKind({
+    kind: 'born', subject: 'pairing', verb: 'Record birth', founds: 'clutch',
+    data: z.strictObject({ tag, live: eggs('Live young'), still: eggs('Stillborn').default(0), slugs: eggs('Slugs').default(0), placeId: z.string().nullable().default(null) })
+      .refine(d => d.live + d.still + d.slugs > 0, { path: ['live'], message: 'A birth has at least one young or slug' }),
+    apply(state, _, entry) {
+      observe(state, 'born', entry)
+      state.clutchIds.push(entry.id)
+    },
+    check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
+    tell: d => `Gave birth to ${d.live} live${d.still ? `, ${d.still} still` : ''}${d.slugs ? `, ${d.slugs} slugs` : ''}`,
+  }),
+  defineKind({
+    kind: 'pairingEnded', subject: 'pairing', verb: 'End season', data: z.strictObject({ why: z.string().max(300).optional() }),
+    apply(state, _, entry) { state.ended = seen(entry) },
+    tell: d => (d.why ? `Season ended: ${d.why}` : 'Season ended'),
+  }),
+]

@@ -1,0 +1,60 @@
+import type { DatedEntry, Subject } from './entry'
+import type { AnimalCard, Place } from './states'
+
+export const subjectKey = (s: Subject): string => `${s.type}:${s.id}`
+
+/**
+ * The rows that the house is folded from. Never changed in place: adding or voiding an entry gives new records that
+ * share every untouched list, so that a fold can remember what it has already done.
+ */
+export interface Records {
+  places: readonly Place[]
+  animals: readonly AnimalCard[]
+  /** Standing (not voided) entries by subject, in order of time. */
+  entries: ReadonlyMap<string, readonly DatedEntry[]>
+}
+
+const inOrder = (a: DatedEntry, b: DatedEntry) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1)
+
+/** Groups a logbook by subject and leaves out what was voided. O(n log n). */
+export function recordsFrom(places: readonly Place[], animals: readonly AnimalCard[], log: Iterable<DatedEntry>): Records {
+  const voided = new Set<string>()
+  const grouped = new Map<string, DatedEntry[]>()
+  const rows = [...log]
+  for (const e of rows) if (e.kind === 'void') voided.add(e.subject.id)
+  for (const e of rows) {
+    if (e.kind === 'void' || voided.has(e.id)) continue
+    const key = subjectKey(e.subject)
+    const list = grouped.get(key)
+    if (list) list.push(e)
+    else grouped.set(key, [e])
+  }
+  for (const list of grouped.values()) list.sort(inOrder)
+  return { places, animals: animals.filter(a => !a.foundedBy || !voided.has(a.foundedBy)), entries: grouped }
+}
+
+/** Records with one more entry; a void takes its target out instead. */
+export function withEntry(records: Records, entry: DatedEntry): Records {
+  const entries = new Map(records.entries)
+  if (entry.kind === 'void') {
+    const target = findEntry(records, entry.subject.id)
+    if (!target) return records
+    const key = subjectKey(target.subject)
+    const left = entries.get(key)!.filter(e => e.id !== target.id)
+    if (left.length) entries.set(key, left)
+    else entries.delete(key)
+    return { ...records, animals: records.animals.filter(a => a.foundedBy !== target.id), entries }
+  }
+  const key = subjectKey(entry.subject)
+  entries.set(key, [...(entries.get(key) ?? []), entry].sort(inOrder))
+  return { ...records, entries }
+}
+
+/** A standing entry by its id. O(n): for undo and checks, not for loops. */
+export function findEntry(records: Records, id: string): DatedEntry | undefined {
+  for (const list of records.entries.values()) {
+    const found = list.find(e => e.id === id)
+    if (found) return found
+  }
+  return undefined
+}

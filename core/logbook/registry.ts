@@ -1,0 +1,25 @@
+import { animalKinds } from './kinds/animal'
+import { clutchKinds } from './kinds/clutch'
+import { cultureKinds, lampKinds, preyKinds, voidKind } from './kinds/husbandry'
+import { pairingKinds } from './kinds/pairing'
+import { LogbookError, type Entry } from './entry'
+import type { EntryKind } from './kind'
+
+const all: EntryKind[] = [...animalKinds, ...pairingKinds, ...clutchKinds, ...cultureKinds, ...preyKinds, ...lampKinds, voidKind]
+
+/** Every kind of entry by its name. */
+export const entryKinds: ReadonlyMap<string, EntryKind> = new Map(all.map(k => [k.kind, k]))
+
+/** @throws LogbookError for a kind that does not exist */
+export function kindOf(name: string): EntryKind {
+  const kind = entryKinds.get(name)
+  if (!kind) throw new LogbookError(`There is no kind of entry called “${name}”.`)
+  return kind
+}
+
+/** One entry as a sentence for a timeline. */
+export function tellEntry(entry: Entry): string {
+  const kind = entryKinds.get(entry.kind)
+  const data = kind?.data.safeParse(entry.data)
+  return kind && data?.success ? kind.tell(data.data) : entry.kind
+}

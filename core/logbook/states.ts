@@ -1,0 +1,161 @@
+import type { BreedingEvent } from '../almanac/schema'
+import type { Day } from '../chance/dayDist'
+
+export type Sex = 'male' | 'female' | 'unknown'
+
+export const PLACE_KINDS = ['room', 'rack', 'shelf', 'tub', 'incubator', 'cold'] as const
+
+/** A room, rack, shelf, tub, incubator or cold place; they nest, and `order` is the order in which one walks. */
+export interface Place {
+  id: string
+  name: string
+  kind: (typeof PLACE_KINDS)[number]
+  parentId: string | null
+  order: number
+  tempC: number | null
+}
+
+/** What stands on an animal's card and does not change by events. */
+export interface AnimalCard {
+  id: string
+  tag: string
+  name: string | null
+  speciesId: string
+  sex: Sex
+  bornDay: Day | null
+  placeId: string | null
+  damId: string | null
+  sireId: string | null
+  clutchId: string | null
+  /** The entry that brought it into being (tagging of a hatchling); voiding that entry takes the card away. */
+  foundedBy: string | null
+}
+
+export interface Weighing {
+  day: Day
+  massG: number
+  entryId: string
+}
+
+export interface Meal {
+  day: Day
+  prey: string
+  offered: number
+  taken: number
+  entryId: string
+}
+
+export interface Observed {
+  day: Day
+  entryId: string
+}
+
+export interface AnimalState extends AnimalCard {
+  status: 'alive' | 'dead' | 'sold'
+  statusDay: Day | null
+  /** Weighings of the last years, oldest first. */
+  weights: Weighing[]
+  /** The latest meals, oldest first. */
+  meals: Meal[]
+  lastTaken: Observed | null
+  refusals: number
+  lastShed: Observed | null
+  lastCheck: Observed | null
+  cooled: Observed | null
+  warmed: Observed | null
+}
+
+export interface PairingState {
+  id: string
+  tag: string
+  speciesId: string
+  damId: string
+  sireId: string | null
+  startDay: Day
+  /** Every time an event was seen, oldest first; those before the latest laying belong to earlier clutches. */
+  seen: Partial<Record<BreedingEvent, Observed[]>>
+  clutchIds: string[]
+  ended: Observed | null
+}
+
+export interface ClutchState {
+  id: string
+  tag: string
+  pairingId: string
+  speciesId: string
+  /** 1 for the first clutch of the pairing. */
+  number: number
+  kind: 'eggs' | 'litter' | 'spawn'
+  startDay: Day
+  eggs: number
+  slugs: number
+  tempC: number | null
+  placeId: string | null
+  /** Good eggs by the latest candling. */
+  good: number | null
+  eggsLost: number
+  hatched: { day: Day, count: number, entryId: string }[]
+  metamorphosed: { day: Day, count: number, entryId: string }[]
+  youngLost: number
+  tagged: number
+  sold: number
+  firstFed: Observed | null
+  lastFed: Observed | null
+  lastCheck: Observed | null
+  lastCandled: Observed | null
+  ended: Observed | null
+}
+
+export interface CultureState {
+  id: string
+  tag: string
+  feederId: string
+  startDay: Day
+  placeId: string | null
+  producing: Observed | null
+  failed: Observed | null
+  finished: Observed | null
+  harvested: number
+  lastHarvest: Observed | null
+  lastLook: Observed | null
+}
+
+/** Stock of bought prey: the last count and what came in since; meals since are taken off in the fold of the house. */
+export interface StockState {
+  prey: string
+  counted: { day: Day, count: number, entryId: string } | null
+  received: number
+  onOrder: { day: Day, count: number, entryId: string }[]
+  left: number
+}
+
+export interface LampState {
+  id: string
+  tag: string
+  placeId: string | null
+  lamp: string
+  fittedDay: Day
+  lifeDays: number
+  replaced: Observed | null
+}
+
+/** All that can be said of the house, folded from the logbook. Plain data: it travels to a worker as it is. */
+export interface House {
+  places: Record<string, Place>
+  animals: Record<string, AnimalState>
+  pairings: Record<string, PairingState>
+  clutches: Record<string, ClutchState>
+  cultures: Record<string, CultureState>
+  stocks: Record<string, StockState>
+  lamps: Record<string, LampState>
+}
+
+export interface StateOf {
+  animal: AnimalState
+  pairing: PairingState
+  clutch: ClutchState
+  culture: CultureState
+  prey: StockState
+  lamp: LampState
+  entry: never
+}

@@ -1,0 +1,129 @@
+import { clockOf, type BreedingEvent, type Species } from '../almanac'
+import { certain, conditionFrom, convolve, pert, withLateTail, withNever, type Day, type DayDist } from '../chance'
+import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
+import type { Observed } from '../logbook'
+import { formatDay } from '../units'
+
+/** One event of a lane: seen on a day, or expected over days. */
+export interface EventForecast {
+  event: BreedingEvent
+  observed: Observed | null
+  dist: DayDist
+  reasons: Reason[]
+  caution?: string
+}
+
+/** The order in which things happen to a pair and its young. */
+export function chainOf(species: Species): BreedingEvent[] {
+  const start: BreedingEvent = species.winter === 'none' ? 'introduced' : 'warmUp'
+  switch (species.mode) {
+    case 'egg': return [start, 'copulation', 'ovulation', 'preLayShed', 'laid', 'hatched', 'firstMeal']
+    case 'live': return [start, 'copulation', 'ovulation', 'postOvulationShed', 'born', 'firstMeal']
+    case 'larval': return [start, 'copulation', 'laid', 'hatched', 'metamorphosed', 'firstMeal']
+  }
+}
+
+export const EVENT_NAMES: Record<BreedingEvent, string> = {
+  warmUp: 'warm-up', introduced: 'introduction', copulation: 'lock', ovulation: 'ovulation', postOvulationShed: 'post-ovulation shed', preLayShed: 'pre-lay shed',
+  laid: 'laying', born: 'birth', hatched: 'hatch', metamorphosed: 'froglets', firstMeal: 'first meal',
+}
+
+/** Share of a clock's mass that may come after its latest day, and how fast it fades: keepers' 'latest' is rarely the last. [memory] */
+const LATE_SHARE = 0.04
+
+function withTail(dist: DayDist): DayDist {
+  const span = dist.p.length
+  return withLateTail(dist, LATE_SHARE, Math.max(2, span / 5))
+}
+
+/** A step of the chain whose time does not stand in the clock table: incubation by temperature. */
+export interface ComputedClock {
+  dist: DayDist
+  reason: Reason
+  caution: string | null
+}
+
+export interface ChainInput {
+  species: Species
+  /** What was seen in this cycle. */
+  observed: Partial<Record<BreedingEvent, Observed>>
+  /** Starting points that were not seen but are planned or follow from elsewhere, with their working. */
+  given: Partial<Record<BreedingEvent, { dist: DayDist, reasons: Reason[] }>>
+  /** Laying to hatching, where temperature sets it. */
+  incubation: ComputedClock | null
+  today: Day
+}
+
+interface Step {
+  from: EventForecast
+  clock: DayDist
+  comes: number
+  reason: Reason
+  caution?: string
+}
+
+function clockStep(species: Species, from: EventForecast, to: BreedingEvent): Step | null {
+  const clock = clockOf(species, from.event, to)
+  if (!clock) return null
+  const path = `species.${species.id}.clocks.${from.event}>${to}`
+  return {
+    from,
+    clock: withTail(pert(clock.days)),
+    comes: clock.comes.value,
+    reason: {
+      rule: `From ${EVENT_NAMES[from.event]} to ${EVENT_NAMES[to]}: earliest, likely, latest (PERT), with a late tail of ${LATE_SHARE * 100} %`,
+      inputs: [spreadInput('Clock', `${path}.days`, clock.days), factInput('Chance that it comes', `${path}.comes`, clock.comes)],
+    },
+  }
+}
+
+function stepsTo(input: ChainInput, known: EventForecast[], to: BreedingEvent): Step[] {
+  const steps = known.map(from => clockStep(input.species, from, to)).filter(s => s !== null)
+  const laid = known.find(k => k.event === 'laid')
+  if (to === 'hatched' && input.incubation && laid) {
+    const { dist, reason, caution } = input.incubation
+    steps.push({ from: laid, clock: withTail(dist), comes: 0.97, reason, ...(caution && { caution }) })
+  }
+  return steps
+}
+
+function whence(from: EventForecast, today: Day): Input {
+  return from.observed
+    ? entryInput(`Seen: ${EVENT_NAMES[from.event]}`, formatDay(from.observed.day, today), from.observed)
+    : computedInput(`Expected: ${EVENT_NAMES[from.event]}`, 'see its own working')
+}
+
+/**
+ * Forecasts the events of one cycle. The nearest observed event rules; where nothing was seen, clocks are added up from
+ * the given start. What has not happened by today is conditioned on that.
+ * Events that were overtaken (a later one was seen) are left out.
+ */
+export function forecastChain(input: ChainInput): EventForecast[] {
+  const chain = chainOf(input.species)
+  const lastSeen = chain.reduce((last, event, i) => (input.observed[event] ? i : last), -1)
+  const known: EventForecast[] = []
+  chain.forEach((event, i) => {
+    const observed = input.observed[event] ?? null
+    if (observed) {
+      known.push({ event, observed, dist: certain(observed.day), reasons: [{ rule: 'Seen and written in the logbook', inputs: [entryInput(EVENT_NAMES[event], formatDay(observed.day, input.today), observed)] }] })
+      return
+    }
+    if (i < lastSeen) return
+    const given = input.given[event]
+    if (given) {
+      known.push({ event, observed: null, ...given })
+      return
+    }
+    const steps = stepsTo(input, known, event)
+    // nearest observed first; without one, the trunk of the chain (the earliest way), since signs may never be seen
+    const step = [...steps].reverse().find(s => s.from.observed) ?? steps[0]
+    if (!step) return
+    const added = withNever(convolve(step.from.dist, step.clock), 1 - step.comes)
+    const overdue = step.from.observed !== null && added.p.length > 0 && added.start < input.today
+    const dist = conditionFrom(added, input.today)
+    const reasons: Reason[] = [{ ...step.reason, inputs: [whence(step.from, input.today), ...step.reason.inputs] }]
+    if (overdue) reasons.push({ rule: 'Not seen by today, so the days before are ruled out and the rest is scaled up', inputs: [computedInput('Today', formatDay(input.today))], change: 'Recording it moves everything after it' })
+    known.push({ event, observed: null, dist, reasons, ...(step.caution && { caution: step.caution }) })
+  })
+  return known
+}

@@ -1,0 +1,53 @@
+import type { BreedingEvent, Species } from '../almanac'
+import { convolve, conditionFrom, pert, withLateTail, withNever, type Day, type DayDist } from '../chance'
+import { factInput, spreadInput, type Reason } from '../judgement'
+import type { Observed, PairingState } from '../logbook'
+
+/** What was seen since the latest laying or birth: the signs of the cycle that runs now. */
+export function observedInCycle(pairing: PairingState, species: Species): Partial<Record<BreedingEvent, Observed>> {
+  const birth: BreedingEvent = species.mode === 'live' ? 'born' : 'laid'
+  const lastBirth = pairing.seen[birth]?.at(-1)?.day ?? Number.NEGATIVE_INFINITY
+  const inCycle: Partial<Record<BreedingEvent, Observed>> = {}
+  for (const [event, list] of Object.entries(pairing.seen) as [BreedingEvent, Observed[]][]) {
+    const latest = list.at(-1)
+    if (latest && latest.day > lastBirth && event !== birth) inCycle[event] = latest
+  }
+  return inCycle
+}
+
+export interface NextLaying {
+  number: number
+  dist: DayDist
+  reasons: Reason[]
+}
+
+/**
+ * The layings still to come in this season after one that was seen or is expected, each less sure than the one before.
+ * @param after day of the laying before
+ * @param number the number of that laying (1 for the first)
+ */
+export function laterLayings(species: Species, after: DayDist, number: number, today: Day): NextLaying[] {
+  const next = species.nextClutch
+  if (!next) return []
+  const path = `species.${species.id}.nextClutch`
+  const clock = pert(next.days)
+  const withTail = withLateTail(clock, 0.04, Math.max(2, clock.p.length / 5))
+  const layings: NextLaying[] = []
+  let before = after
+  for (let n = number + 1; n <= next.perSeason.latest; n++) {
+    // past the usual number each further clutch is half as likely
+    const comes = n <= next.perSeason.likely ? next.comes.value : next.comes.value / 2
+    const dist = conditionFrom(withNever(convolve(before, withTail), 1 - comes), today)
+    if (!dist.p.length) break
+    layings.push({
+      number: n, dist,
+      reasons: [{
+        rule: `Clutch ${n} follows clutch ${n - 1}${n > next.perSeason.likely ? '; past the usual number, so half as likely' : ''}`,
+        inputs: [spreadInput('Laying to next laying', `${path}.days`, next.days), factInput('Chance of another', `${path}.comes`, next.comes), spreadInput('Clutches a season', `${path}.perSeason`, next.perSeason)],
+        change: 'Rest the female at the first sign of exhaustion: end the season on her page',
+      }],
+    })
+    before = dist
+  }
+  return layings
+}

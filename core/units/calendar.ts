@@ -1,0 +1,112 @@
+import type { Day } from '../chance/dayDist'
+
+const MS_PER_DAY = 86_400_000
+const MS_PER_SLOT = 15 * 60_000
+
+export class CalendarError extends Error {
+  override name = 'CalendarError'
+}
+
+/**
+ * `2026-11-25` → days since 1970-01-01. Calendar days have no hours, so daylight saving cannot touch them.
+ * @throws CalendarError for a day that no calendar has
+ */
+export function dayFromIso(iso: string): Day {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(iso)
+  const ms = match ? Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) : Number.NaN
+  if (Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== iso) throw new CalendarError(`“${iso}” is not a day of the calendar.`)
+  return ms / MS_PER_DAY
+}
+
+export function dayToIso(day: Day): string {
+  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10)
+}
+
+/** 0 = Sunday … 6 = Saturday. 1970-01-01 was a Thursday. */
+export function weekday(day: Day): number {
+  return (((day + 4) % 7) + 7) % 7
+}
+
+/** The first day on or after `from` that falls on the weekday (0 = Sunday). */
+export function nextWeekday(from: Day, wanted: number): Day {
+  return from + ((wanted - weekday(from) + 7) % 7)
+}
+
+export function isTimeZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  }
+  catch {
+    return false
+  }
+}
+
+/**
+ * A function from instants to calendar days of one time zone. Offsets are remembered per quarter of an hour
+ * (the finest step at which zones change), so that half a million entries cost little.
+ * @param zone IANA name such as `Europe/Berlin`
+ * @throws CalendarError for an unknown zone
+ */
+export function calendarOf(zone: string): (instant: string | number) => Day {
+  if (!isTimeZone(zone)) throw new CalendarError(`The time zone “${zone}” is not known.`)
+  const format = new Intl.DateTimeFormat('en-US', {
+    timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric', second: 'numeric',
+  })
+  const offsets = new Map<number, number>()
+  const offsetOf = (slot: number): number => {
+    const known = offsets.get(slot)
+    if (known !== undefined) return known
+    const ms = slot * MS_PER_SLOT
+    const parts = Object.fromEntries(format.formatToParts(ms).map(p => [p.type, Number(p.value)]))
+    const offset = Date.UTC(parts.year!, parts.month! - 1, parts.day!, parts.hour!, parts.minute!, parts.second!) - ms
+    offsets.set(slot, offset)
+    return offset
+  }
+  return (instant) => {
+    const ms = typeof instant === 'number' ? instant : Date.parse(instant)
+    if (Number.isNaN(ms)) throw new CalendarError(`“${instant}” is not an instant.`)
+    return Math.floor((ms + offsetOf(Math.floor(ms / MS_PER_SLOT))) / MS_PER_DAY)
+  }
+}
+
+const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+
+function partsOf(day: Day) {
+  const date = new Date(day * MS_PER_DAY)
+  return { year: date.getUTCFullYear(), month: date.getUTCMonth(), date: date.getUTCDate() }
+}
+
+/** `12 Jun`, with the year when it is not that of `today`. */
+export function formatDay(day: Day, today?: Day): string {
+  const { year, month, date } = partsOf(day)
+  const sameYear = today === undefined || Math.abs(day - today) < 300 || partsOf(today).year === year
+  return `${date} ${MONTHS[month]}${sameYear ? '' : ` ${year}`}`
+}
+
+/** `Tue 9 Jun` */
+export function formatWeekday(day: Day): string {
+  return `${DAYS[weekday(day)]} ${formatDay(day)}`
+}
+
+/** A day with its 80 % range: `12 Jun (8–17)`, `30 Jun (26 Jun–4 Jul)`, or `12 Jun` when it is certain. */
+export function formatRange({ median, low, high }: { median: Day, low: Day, high: Day }): string {
+  if (low === high) return formatDay(median)
+  const months = [low, median, high].map(d => partsOf(d).month)
+  const short = months.every(m => m === months[1])
+  return short
+    ? `${formatDay(median)} (${partsOf(low).date}–${partsOf(high).date})`
+    : `${formatDay(median)} (${formatDay(low)}–${formatDay(high)})`
+}
+
+/** How long ago or ahead: `today`, `3 days ago`, `in 2 weeks`. */
+export function formatDistance(day: Day, today: Day): string {
+  const days = day - today
+  if (days === 0) return 'today'
+  if (days === 1) return 'tomorrow'
+  if (days === -1) return 'yesterday'
+  const size = Math.abs(days)
+  const text = size < 14 ? `${size} days` : size < 70 ? `${Math.round(size / 7)} weeks` : `${Math.round(size / 30.44)} months`
+  return days < 0 ? `${text} ago` : `in ${text}`
+}
