@@ -1,0 +1,92 @@
+import { sample, seededRandom, type Day, type DayDist } from '../chance'
+import { failureChance, timeToProducing, yieldCurve, type PlannedSupply } from './yields'
+import type { PlannedStart } from './plan'
+
+export interface RunOutInput {
+  from: Day
+  days: number
+  scenarios: number
+  /** Scenario-major need: index = scenario · days + day. */
+  need: Float64Array
+  supply: PlannedSupply
+  stock: number
+  keptPerDay: number
+  /** Running cultures: when they begin to yield, and whether they can still fail. */
+  running: readonly { producing: DayDist, mayFail: boolean, tempC: number | null }[]
+  starts: readonly PlannedStart[]
+  tempC: number | null
+  factor: number
+  /** Yield fixed to days: deliveries on order. */
+  fixed: ArrayLike<number>
+  /** First day (index) that counts; earlier gaps cannot be mended any more and are told apart. */
+  countFrom: number
+  seed: number
+}
+
+export interface RunOut {
+  /** Chance (0..1) of at least one day with a feeder missing. */
+  chance: number
+  /** Chance of a gap on each day. */
+  byDay: Float64Array
+}
+
+/** Cup yields vary by about a quarter around the mean. [memory] */
+const YIELD_SPREAD = 0.25
+/** A day counts as short when more than this share of its need is missing: a few flies fewer is not a hungry day. */
+const TOLERANCE = 0.05
+
+/**
+ * Plays the plan through: need, delays, failures and yields drawn anew in each scenario, with a fixed seed.
+ * O(scenarios · (cultures + days)).
+ */
+export function simulateRunOut(input: RunOutInput): RunOut {
+  const { days, scenarios, supply } = input
+  const random = seededRandom(input.seed)
+  const curve = yieldCurve(supply, days + 400, input.factor)
+  const wait = timeToProducing(supply, input.tempC)
+  const failure = failureChance(supply)
+  const varies = supply.kind !== 'bought'
+  const byDay = new Float64Array(days)
+  let shortRuns = 0
+  const yields = new Float64Array(days)
+
+  const addCulture = (producingOn: Day | null) => {
+    if (producingOn === null) return
+    // triangular around 1, so that no cup yields less than nothing
+    const luck = varies ? 1 + YIELD_SPREAD * (random() + random() - 1) * 2.4 : 1
+    for (let d = Math.max(0, producingOn - input.from); d < days; d++) {
+      const y = curve[input.from + d - producingOn] ?? 0
+      if (y === 0 && input.from + d > producingOn) break
+      yields[d]! += y * luck
+    }
+  }
+
+  for (let s = 0; s < scenarios; s++) {
+    for (let d = 0; d < days; d++) yields[d] = input.fixed[d] ?? 0
+    for (const culture of input.running) {
+      const fails = culture.mayFail && random() < failure
+      const on = sample(culture.producing, random())
+      if (!fails) addCulture(on)
+    }
+    for (const start of input.starts) {
+      for (let i = 0; i < start.count; i++) {
+        const fails = random() < failure
+        const on = sample(wait, random())
+        if (!fails && on !== null) addCulture(start.day + on)
+      }
+    }
+    let left = input.stock
+    let short = false
+    for (let d = 0; d < days; d++) {
+      const need = input.need[s * days + d]!
+      const usable = (d === 0 ? left : left * input.keptPerDay) + yields[d]!
+      if (d >= input.countFrom && need > 0 && usable < need * (1 - TOLERANCE)) {
+        short = true
+        byDay[d]! += 1 / scenarios
+      }
+      left = Math.max(0, usable - need)
+    }
+    if (short) shortRuns++
+  }
+  return { chance: shortRuns / scenarios, byDay }
+}

@@ -1,0 +1,110 @@
+import type { Feeder, Supply } from '../almanac'
+import { certain, conditionFrom, pert, withLateTail, type Day, type DayDist } from '../chance'
+import type { CultureState } from '../logbook'
+
+type Kind = 'batch' | 'colony' | 'bought'
+export type PlannedSupply = Extract<Supply, { kind: Kind }>
+
+/** A supply whose amounts can be planned; greens and flake are fetched as needed. */
+export function plannedSupply(feeder: Feeder): PlannedSupply | null {
+  return feeder.supply.kind === 'fresh' ? null : feeder.supply
+}
+
+/**
+ * Days from start to the first yield at a temperature. Development is taken as linear above the base temperature, so
+ * the almanac's days (at its reference temperature) are stretched by (reference − base) / (T − base).
+ * @param tempC temperature of the place, °C; null = the almanac's own
+ */
+export function timeToProducing(supply: PlannedSupply, tempC: number | null): DayDist {
+  if (supply.kind === 'bought') return certain(supply.leadDays.value)
+  let stretch = 1
+  if (supply.kind === 'batch' && tempC !== null) {
+    const base = supply.baseTempC.value
+    // nearer than 2 °C to the base nothing useful comes; the stretch ends there
+    stretch = (supply.atTempC.value - base) / Math.max(2, tempC - base)
+  }
+  const { earliest, likely, latest } = supply.toProducing
+  const dist = pert({ earliest: earliest * stretch, likely: likely * stretch, latest: latest * stretch })
+  return withLateTail(dist, 0.03, 3)
+}
+
+/**
+ * Yield of a running culture by days since it began to produce, before failures.
+ * A batch rises over the first third of its span and falls over the rest (triangle); a colony gives the same each day;
+ * a bought pack comes at once.
+ * @param days length wanted
+ * @param factor the house's own yield against the almanac's, 1 = the same
+ */
+export function yieldCurve(supply: PlannedSupply, days: number, factor = 1): Float64Array {
+  const curve = new Float64Array(days)
+  if (supply.kind === 'bought') {
+    if (days > 0) curve[0] = supply.packCount.value
+    return curve
+  }
+  if (supply.kind === 'colony') return curve.fill(supply.yieldPerDay.value * factor)
+  const span = Math.round(supply.producingDays.value)
+  const peak = span / 3
+  const shape = Array.from({ length: span }, (_, i) => {
+    const x = i + 0.5
+    return x < peak ? x / peak : (span - x) / (span - peak)
+  })
+  const total = shape.reduce((a, b) => a + b, 0)
+  for (let i = 0; i < Math.min(span, days); i++) curve[i] = (shape[i]! / total) * supply.yieldTotal.value * factor
+  return curve
+}
+
+/** Chance (0..1) that one started culture gives nothing. */
+export function failureChance(supply: PlannedSupply): number {
+  return supply.kind === 'bought' ? 0 : supply.failure.value
+}
+
+/** Share of a stock that is still usable a day later: half of it after the days it keeps. */
+export function keptPerDay(supply: PlannedSupply): number {
+  return 0.5 ** (1 / supply.keepDays.value)
+}
+
+/** Expected yield by days since the *start* of one culture (or the order of one pack), failures taken off. */
+export function yieldSinceStart(supply: PlannedSupply, tempC: number | null, days: number, factor = 1): Float64Array {
+  const wait = timeToProducing(supply, tempC)
+  const curve = yieldCurve(supply, days, factor)
+  const result = new Float64Array(days)
+  const survives = 1 - failureChance(supply)
+  wait.p.forEach((p, i) => {
+    const offset = wait.start + i
+    for (let age = 0; age + offset < days; age++) result[age + offset]! += p * survives * curve[age]!
+  })
+  return result
+}
+
+/** How a culture stands today. */
+export type CultureStage = 'growing' | 'producing' | 'spent' | 'failed' | 'retired'
+
+/** @param today calendar day */
+export function cultureStage(culture: CultureState, supply: PlannedSupply, today: Day): CultureStage {
+  if (culture.failed) return 'failed'
+  if (culture.finished) return 'retired'
+  if (!culture.producing) return 'growing'
+  return supply.kind === 'batch' && today >= culture.producing.day + supply.producingDays.value ? 'spent' : 'producing'
+}
+
+/** The day on which a growing culture starts to yield, given that it had not by today. */
+export function producingFrom(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day): DayDist {
+  if (culture.producing) return certain(culture.producing.day)
+  const wait = timeToProducing(supply, tempC)
+  return conditionFrom({ ...wait, start: wait.start + culture.startDay }, today)
+}
+
+/** Expected yield of a running culture on each day from `today` on. */
+export function remainingYield(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, days: number, factor = 1): Float64Array {
+  const result = new Float64Array(days)
+  const stage = cultureStage(culture, supply, today)
+  if (stage !== 'growing' && stage !== 'producing') return result
+  const from = producingFrom(culture, supply, tempC, today)
+  const survives = culture.producing ? 1 : 1 - failureChance(supply)
+  const curve = yieldCurve(supply, days + Math.max(0, today - from.start) + 1, factor)
+  from.p.forEach((p, i) => {
+    const start = from.start + i
+    for (let d = Math.max(0, start - today); d < days; d++) result[d]! += p * survives * (curve[today + d - start] ?? 0)
+  })
+  return result
+}

@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest'
+import { shippedAlmanac, speciesOf } from '../almanac'
+import type { AnimalState } from '../logbook'
+import { ladderStepAt, mouthProfile, nextMeal, rodentFor } from '.'
+
+const today = 20_000
+const settings = { schools: {}, appetite: 1 }
+const animal = (part: Partial<AnimalState>): AnimalState => ({
+  id: 'a', tag: 'K-1', name: null, speciesId: 'california-kingsnake', sex: 'female', bornDay: today - 1500, placeId: null, damId: null, sireId: null, clutchId: null, foundedBy: null,
+  status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, ...part,
+})
+const king = speciesOf(shippedAlmanac, 'california-kingsnake')
+const meal = (day: number, taken = 1) => ({ day, prey: 'mouse.adult', offered: 1, taken, entryId: 'm' })
+
+describe('prey by weight', () => {
+  it.each([
+    // common practice: 10–15 % of body weight; rodent steps of PRACTICE §7
+    [20, 0.1, 'mouse.pinky'], [45, 0.1, 'mouse.fuzzy'], [90, 0.1, 'mouse.hopper'], [150, 0.1, 'mouse.weaned'], [240, 0.1, 'mouse.adult'],
+    [13, 0.15, 'mouse.pinky'], [30, 0.15, 'mouse.fuzzy'], [700, 0.1, 'rat.small'], [1200, 0.1, 'rat.medium'],
+  ])('a snake of %d g at %d of its weight gets a %s', (mass, share, prey) => {
+    expect(rodentFor(shippedAlmanac, mass, share)).toBe(prey)
+  })
+
+  it('never gets smaller prey as it grows', () => {
+    const likely = (g: number) => shippedAlmanac.feeders[rodentFor(shippedAlmanac, g, 0.1)]!.massG.likely
+    for (let g = 10; g < 1500; g += 10) expect(likely(g + 10)).toBeGreaterThanOrEqual(likely(g))
+  })
+})
+
+describe('the next meal', () => {
+  it('comes an interval after the last offer, by weight when there is a fresh one', () => {
+    const j = nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today - 4)], weights: [{ day: today - 10, massG: 230, entryId: 'w' }] }), today)!
+    expect(j.value).toEqual({ due: today + 6, everyDays: 10, portions: [{ prey: 'mouse.adult', count: 1 }] })
+    expect(j.reasons.flatMap(r => r.inputs).map(i => i.from.kind)).toContain('entry')
+  })
+
+  it('an old weight no longer decides', () => {
+    const j = nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today)], weights: [{ day: today - 200, massG: 20, entryId: 'w' }] }), today)!
+    expect(j.value.portions[0]!.prey).toBe('mouse.adult')
+  })
+
+  it('none in the cold, soon after warming', () => {
+    const cooled = { day: today - 60, entryId: 'c' }
+    expect(nextMeal(shippedAlmanac, settings, king, animal({ cooled }), today)).toBeNull()
+    const warm = nextMeal(shippedAlmanac, settings, king, animal({ cooled, warmed: { day: today, entryId: 'u' } }), today)!
+    expect(warm.value.due).toBe(today + 2)
+  })
+
+  it('a hatchling waits for its first meal; a keeper of the other school offers a third more insects', () => {
+    const gecko = speciesOf(shippedAlmanac, 'fat-tailed-gecko')
+    const hatchling = animal({ speciesId: 'fat-tailed-gecko', bornDay: today })
+    expect(nextMeal(shippedAlmanac, settings, gecko, hatchling, today)!.value.due).toBe(today + 3)
+    const more = nextMeal(shippedAlmanac, { ...settings, schools: { insectRation: 'cafeteria' } }, gecko, hatchling, today)!
+    expect(more.value.portions[0]!.count).toBe(Math.round(4 * 1.33))
+  })
+})
+
+describe('the food of one mouth', () => {
+  it('climbs the ladder: flies and beetles first, quarter-inch crickets from about two weeks (common practice)', () => {
+    const chameleon = speciesOf(shippedAlmanac, 'panther-chameleon')
+    const profile = mouthProfile(shippedAlmanac, settings, chameleon, 40)
+    expect(profile.get('fly.large')![0]).toBe(18)
+    expect(profile.get('cricket.quarter')!.findIndex(n => n > 0)).toBeGreaterThanOrEqual(14)
+    expect(ladderStepAt(chameleon.ladder, 1000).step).toBe(chameleon.ladder.at(-1))
+  })
+
+  it('a hatchling kingsnake gets a pinky every sixth day; appetite does not enlarge a mouse', () => {
+    const row = mouthProfile(shippedAlmanac, { ...settings, appetite: 2 }, king, 18).get('mouse.pinky')!
+    expect([...row].flatMap((n, i) => (n ? [[i, n]] : []))).toEqual([[0, 1], [6, 1], [12, 1]])
+  })
+
+  it('appetite scales insects', () => {
+    const gecko = speciesOf(shippedAlmanac, 'fat-tailed-gecko')
+    expect(mouthProfile(shippedAlmanac, { ...settings, appetite: 1.5 }, gecko, 2).get('cricket.quarter')![0]).toBe(6)
+  })
+})

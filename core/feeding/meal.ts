@@ -1,0 +1,92 @@
+import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
+import type { Day } from '../chance'
+import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
+import type { AnimalState } from '../logbook'
+
+export interface Portion {
+  prey: string
+  count: number
+}
+
+export interface NextMeal {
+  due: Day
+  everyDays: number
+  portions: Portion[]
+}
+
+/** A weight older than this says little about the size of prey. */
+const WEIGHT_TRUSTED_DAYS = 60
+
+/** The step of a feeding ladder for an age counted from the first meal (days ≥ 0). */
+export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step: LadderStep, index: number } {
+  let index = 0
+  for (let i = 1; i < ladder.length; i++) if (ladder[i]!.fromDay <= age) index = i
+  return { step: ladder[index]!, index }
+}
+
+/**
+ * The rodent whose usual weight comes nearest to a share of the animal's weight.
+ * @param massG the animal's weight, g
+ * @param share prey weight as a share of body weight, e.g. 0.1
+ */
+export function rodentFor(almanac: Almanac, massG: number, share: number): string {
+  const wanted = massG * share
+  const rodents = Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.'))
+  // a ratio, so that 2 g against 4 g is as far off as 100 g against 200 g; mouse before rat where both fit
+  const off = (id: string) => Math.abs(Math.log(feederOf(almanac, id).massG.likely / wanted)) + (id.startsWith('rat.') && wanted < 25 ? 0.3 : 0)
+  return rodents.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), rodents[0]!.id)
+}
+
+/** Days from birth to the first meal, likely: where the ladder's days are counted from. */
+export function firstMealAge(species: Species): number {
+  return Object.values(species.clocks).find(c => c.to === 'firstMeal')?.days.likely ?? 0
+}
+
+export interface FeedingSettings {
+  schools: Readonly<Record<string, string>>
+  /** 1 = as the almanac says. */
+  appetite: number
+}
+
+/**
+ * When an animal is due to eat next, and what. Null while it is in the cold.
+ * @param today the calendar day; ages and weights are read as of it
+ */
+export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day): Judgement<NextMeal> | null {
+  if (animal.cooled && !animal.warmed) return null
+  const age = animal.bornDay === null ? Number.MAX_SAFE_INTEGER : today - animal.bornDay - firstMealAge(species)
+  const { step, index } = ladderStepAt(species.ladder, Math.max(0, age))
+  const path = `species.${species.id}.ladder.${index}`
+  const last = animal.meals.at(-1)
+  const due = last ? last.day + step.everyDays : animal.warmed ? animal.warmed.day + 2 : Math.max((animal.bornDay ?? today) + firstMealAge(species), Math.min(today, (animal.bornDay ?? today) + 30))
+  const reasons: Reason[] = [{
+    rule: last ? `Every ${step.everyDays} days at this age, counted from the last offer` : 'No meal is written yet, so it is due as soon as it can be',
+    inputs: [
+      ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
+      { label: 'Interval', value: `${step.everyDays} days`, from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note } },
+    ],
+    change: 'A meal recorded today moves the next one',
+  }]
+  const weight = animal.weights.at(-1)
+  const byWeight = species.eats === 'rodents' && weight && today - weight.day <= WEIGHT_TRUSTED_DAYS
+  if (!byWeight) {
+    reasons.push({
+      rule: 'Prey by age on the species’ ladder',
+      inputs: step.meal.map((m, i) => ({ label: feederOf(almanac, m.prey).name, value: `${m.count} each`, from: { kind: 'almanac' as const, path: `${path}.meal.${i}.count`, mark: step.mark, source: step.source, note: step.note } })),
+    })
+    const ration = schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1
+    return { value: { due, everyDays: step.everyDays, portions: step.meal.map(m => ({ prey: m.prey, count: species.eats === 'insects' ? Math.max(1, Math.round(m.count * settings.appetite * ration)) : m.count })) }, reasons }
+  }
+  const school = schoolChoice(almanac, settings.schools, 'rodentSize')
+  const prey = rodentFor(almanac, weight.massG, school.fact!.value)
+  reasons.push({
+    rule: `Prey by weight: ${school.name.toLowerCase()}`,
+    inputs: [
+      entryInput('Latest weight', `${weight.massG} g`, weight),
+      factInput('Prey', `schools.rodentSize`, school.fact!),
+      spreadInput(feederOf(almanac, prey).name, `feeders.${prey}.massG`, feederOf(almanac, prey).massG),
+    ],
+    change: 'A new weight, or the other school of rodent size',
+  })
+  return { value: { due, everyDays: step.everyDays, portions: [{ prey, count: 1 }] }, reasons }
+}

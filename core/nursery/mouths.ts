@@ -1,0 +1,100 @@
+import type { Species } from '../almanac'
+import { pert, quantile, sample, seedFrom, seededRandom, stratified, type DayDist, type Day } from '../chance'
+import type { MouthProfile } from '../feeding'
+
+/** How many young: known by count, or eggs of which each comes through with a chance. */
+export type YoungCount =
+  | { kind: 'known', count: number }
+  | { kind: 'eggs', eggs: { earliest: number, likely: number, latest: number }, each: number }
+
+/** Young that will eat: from when (the first meal), how many, for how long. */
+export interface MouthSource {
+  id: string
+  laneId: string
+  label: string
+  speciesId: string
+  /** Day of the first meal; 'never' when it may not come to it. */
+  opens: DayDist
+  count: YoungCount
+}
+
+/** Mean number of mouths when it comes to it. */
+export function expectedCount(count: YoungCount): number {
+  return count.kind === 'known' ? count.count : ((count.eggs.earliest + 4 * count.eggs.likely + count.eggs.latest) / 6) * count.each
+}
+
+/** Young leave over a month around the usual age at sale. */
+const LEAVING_DAYS = 30
+
+/**
+ * Share of young still alive and still here, by days since the first meal: geometric loss to the species' 90-day
+ * survival, then none; leaving evenly over a month around the usual age at sale.
+ */
+export function presence(species: Species, days: number): Float64Array {
+  const daily = species.survival90.value ** (1 / 90)
+  const leaveFrom = Math.max(0, species.keptDays.value - LEAVING_DAYS / 2)
+  return Float64Array.from({ length: days }, (_, age) =>
+    daily ** Math.min(age, 90) * Math.min(1, Math.max(0, 1 - (age - leaveFrom) / LEAVING_DAYS)))
+}
+
+/** Food per hatched young by days since the first meal, with losses and sales taken off. */
+export function groupProfile(profile: MouthProfile, present: Float64Array): Map<string, Float64Array> {
+  return new Map([...profile].map(([prey, row]) => [prey, row.map((n, age) => n * (present[age] ?? 0))]))
+}
+
+/** Runs over the days on which a source that opens on `day` eats something. */
+function addShifted(target: Float64Array, from: Day, opensOn: Day, row: Float64Array, factor: number): void {
+  const first = Math.max(0, from - opensOn)
+  const last = Math.min(row.length, from + target.length - opensOn)
+  for (let age = first; age < last; age++) target[opensOn + age - from]! += factor * row[age]!
+}
+
+/** Adds the mean need of one source to `need` (day 0 = `from`): Σ P(open on d) · count · food. Exact. */
+export function addMeanNeed(need: Map<string, Float64Array>, from: Day, days: number, source: MouthSource, food: ReadonlyMap<string, Float64Array>): void {
+  const count = expectedCount(source.count)
+  for (const [prey, row] of food) {
+    let target = need.get(prey)
+    if (!target) need.set(prey, (target = new Float64Array(days)))
+    source.opens.p.forEach((p, i) => {
+      if (p > 1e-9) addShifted(target, from, source.opens.start + i, row, p * count)
+    })
+  }
+}
+
+/** Draws per source of the day it opens and its count; the same source always draws the same numbers (seeded by its id). */
+export interface Draws {
+  opens: (Day | null)[]
+  counts: Float64Array
+}
+
+export function drawSource(source: MouthSource, scenarios: number): Draws {
+  const random = seededRandom(seedFrom(source.id))
+  const when = stratified(scenarios, random)
+  const howMany = stratified(scenarios, random)
+  const opens = Array.from(when, u => sample(source.opens, u))
+  const counts = new Float64Array(scenarios)
+  if (source.count.kind === 'known') return { opens, counts: counts.fill(source.count.count) }
+  const { eggs, each } = source.count
+  const eggDist = pert(eggs)
+  for (let s = 0; s < scenarios; s++) {
+    const n = quantile(eggDist, howMany[s]!) ?? 0
+    for (let egg = 0; egg < n; egg++) if (random() < each) counts[s]!++
+  }
+  return { opens, counts }
+}
+
+/**
+ * Adds one source to the need of every scenario.
+ * @param scenarioNeed per prey, scenario-major: index = scenario · days + day
+ */
+export function addScenarioNeed(scenarioNeed: Map<string, Float64Array>, from: Day, days: number, scenarios: number, draws: Draws, food: ReadonlyMap<string, Float64Array>): void {
+  for (const [prey, row] of food) {
+    let target = scenarioNeed.get(prey)
+    if (!target) scenarioNeed.set(prey, (target = new Float64Array(days * scenarios)))
+    for (let s = 0; s < scenarios; s++) {
+      const opensOn = draws.opens[s]
+      if (opensOn === null || opensOn === undefined || !draws.counts[s]) continue
+      addShifted(target.subarray(s * days, (s + 1) * days), from, opensOn, row, draws.counts[s]!)
+    }
+  }
+}

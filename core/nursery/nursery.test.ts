@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest'
+import { shippedAlmanac, speciesOf } from '../almanac'
+import { certain, pert, withNever } from '../chance'
+import { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, type MouthSource } from '.'
+
+const from = 20_000
+const source = (part: Partial<MouthSource> = {}): MouthSource => ({
+  id: 'clutch:1', laneId: 'clutch:1', label: 'C-1', speciesId: 'corn-snake', opens: certain(from + 5), count: { kind: 'known', count: 10 }, ...part,
+})
+const food = new Map([['fly.large', Float64Array.from([2, 2, 2])]])
+
+describe('who is still here', () => {
+  const species = speciesOf(shippedAlmanac, 'fire-bellied-toad')
+  const here = presence(species, 200)
+
+  it('starts whole, falls to the 90-day survival times those not sold, and ends with none', () => {
+    expect(here[0]).toBe(1)
+    expect(here[60]).toBeCloseTo(species.survival90.value ** (60 / 90), 9)
+    expect(here[150]).toBe(0)
+    for (let i = 1; i < here.length; i++) expect(here[i]).toBeLessThanOrEqual(here[i - 1]!)
+  })
+
+  it('food follows the living', () => {
+    const row = groupProfile(new Map([['x', Float64Array.from({ length: 200 }, () => 4)]]), here).get('x')!
+    expect(row[0]).toBe(4)
+    expect(row[60]).toBeCloseTo(4 * here[60]!, 9)
+  })
+})
+
+describe('need', () => {
+  it('mean need of a certain opening is count times food on its days', () => {
+    const need = new Map<string, Float64Array>()
+    addMeanNeed(need, from, 12, source(), food)
+    expect([...need.get('fly.large')!]).toEqual([0, 0, 0, 0, 0, 20, 20, 20, 0, 0, 0, 0])
+  })
+
+  it('a group that opened before today eats on', () => {
+    const need = new Map<string, Float64Array>()
+    addMeanNeed(need, from, 4, source({ opens: certain(from - 1) }), food)
+    expect([...need.get('fly.large')!]).toEqual([20, 20, 0, 0])
+  })
+
+  it('by hand: 8 eggs at 0.75, half a chance of nothing, needs 2 × 8 × 0.75 × 0.5 a day in all', () => {
+    const s = source({ opens: withNever(pert({ earliest: from + 3, likely: from + 5, latest: from + 9 }), 0.5), count: { kind: 'eggs', eggs: { earliest: 8, likely: 8, latest: 8 }, each: 0.75 } })
+    expect(expectedCount(s.count)).toBe(6)
+    const need = new Map<string, Float64Array>()
+    addMeanNeed(need, from, 40, s, food)
+    expect(need.get('fly.large')!.reduce((a, b) => a + b, 0)).toBeCloseTo(3 * 2 * 6 * 0.5, 9)
+  })
+
+  it('scenarios agree with the mean, and a source draws the same whatever stands beside it', () => {
+    const s = source({ opens: withNever(pert({ earliest: from, likely: from + 6, latest: from + 14 }), 0.3), count: { kind: 'eggs', eggs: { earliest: 5, likely: 9, latest: 14 }, each: 0.8 } })
+    const mean = new Map<string, Float64Array>()
+    addMeanNeed(mean, from, 30, s, food)
+    const scenarios = 2000
+    const all = new Map<string, Float64Array>()
+    addScenarioNeed(all, from, 30, scenarios, drawSource(s, scenarios), food)
+    const total = all.get('fly.large')!.reduce((a, b) => a + b, 0) / scenarios
+    expect(total / mean.get('fly.large')!.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 1)
+    expect(drawSource(s, 50)).toEqual(drawSource(s, 50))
+  })
+})
