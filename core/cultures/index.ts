@@ -2,5 +2,5 @@ export {
   cultureStage, failureChance, keptPerDay, plannedSupply, producingFrom, remainingYield, timeToProducing, yieldCurve, yieldSinceStart,
   type CultureStage, type PlannedSupply,
 } from './yields'
-export { PlanError, planAsLp, planStarts, runStock, type Plan, type PlanInput, type PlannedStart, type SolveLp } from './plan'
+export { PlanError, firstCoveredDay, planStarts, runStock, type Plan, type PlanInput, type PlannedStart, type SolveLp } from './plan'
 export { simulateRunOut, type RunOut, type RunOutInput } from './runOut'

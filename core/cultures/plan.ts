@@ -36,86 +36,161 @@ export interface Plan {
   /** Feeders missing on each day: no start can still help, or none is allowed. */
   missing: Float64Array
   units: number
-  status: string
+  /** No plan with fewer units covers the need (bound of the relaxed programme, rounded up). */
+  leastPossible: number
 }
 
 export class PlanError extends Error {
   override name = 'PlanError'
 }
 
-/** A missing feeder weighs far more than any cup: the plan first covers, then saves. */
-const MISSING_WEIGHT = 1000
+/** Culture days solved as whole numbers at once; later ones are relaxed meanwhile, then fixed block by block. */
+const BLOCK = 12
+/** More units than this on one day is a slip in the need, not a plan. */
+const MOST_PER_START = 5000
 
-const num = (x: number): string => Number(x.toFixed(6)).toString()
+const num = (x: number): string => Number(x.toFixed(4)).toString()
 
-/** Whether a unit started on day `s` yields anything on a day of need. */
+/** Whether a unit started on day `s` yields anything worth naming on days of need. */
 function meetsNeed(input: PlanInput, s: number): boolean {
-  let share = 0
+  let all = 0
   let needed = 0
   for (let age = 0; s + age < input.need.length && age < input.perUnit.length; age++) {
-    if (input.perUnit[age]! > 0) {
-      share += input.perUnit[age]!
-      if (input.need[s + age]! > 0.5) needed += input.perUnit[age]!
-    }
+    all += input.perUnit[age]!
+    if (input.need[s + age]! > 0.5) needed += input.perUnit[age]!
   }
-  return share > 0 && needed / share > 0.2
-}
-
-/** The mixed-integer programme in LP format. Exported so that it can be shown and checked by another solver. */
-export function planAsLp(input: PlanInput): string {
-  const days = input.need.length
-  const terms: string[] = []
-  input.startDays.forEach((s, w) => {
-    // of two plans with the same number of units the later start is better: fresher, and less can change before it
-    terms.push(`${num(1 + 0.001 * (1 - s / Math.max(1, days)))} x${w}`)
-  })
-  for (let t = 0; t < days; t++) terms.push(`${MISSING_WEIGHT} m${t}`)
-  const rows: string[] = []
-  for (let t = 0; t < days; t++) {
-    // left over after feeding on day t ≤ kept from yesterday + yields of today + missing − need
-    const parts = [`i${t}`]
-    if (t > 0) parts.push(`- ${num(input.keptPerDay)} i${t - 1}`)
-    input.startDays.forEach((s, w) => {
-      const y = input.perUnit[t - s]
-      if (t >= s && y !== undefined && y > 1e-6) parts.push(`- ${num(y)} x${w}`)
-    })
-    parts.push(`- m${t}`)
-    const right = input.running[t]! - input.need[t]! + (t === 0 ? input.stock : 0)
-    rows.push(`c${t}: ${parts.join(' ')} <= ${num(right)}`)
-  }
-  const bounds = input.startDays.map((s, w) => `${input.leastPerStart > 0 && meetsNeed(input, s) ? input.leastPerStart : 0} <= x${w} <= 500`)
-  const general = input.startDays.map((_, w) => `x${w}`)
-  return [
-    'Minimize', ` obj: ${terms.join(' + ')}`, 'Subject To', ...rows.map(r => ` ${r}`), 'Bounds', ...bounds.map(b => ` ${b}`),
-    ...(general.length ? ['General', ` ${general.join(' ')}`] : []), 'End',
-  ].join('\n')
+  return all > 0 && needed / all > 0.2
 }
 
 /**
- * How many units to start on each start day so that need is covered at least cost: solved exactly as a mixed-integer
- * programme. What no start can still cover is reported as missing, never hidden.
+ * The first day (index) that a new unit can cover: from the age at which it is expected to give half of its best day.
+ * What is needed earlier cannot be mended by starting anything, however much.
+ */
+export function firstCoveredDay(input: Pick<PlanInput, 'perUnit' | 'startDays'>): number {
+  const perUnit = Array.from(input.perUnit)
+  const best = Math.max(0, ...perUnit)
+  const age = perUnit.findIndex(y => y > 0 && y >= best / 2)
+  return age < 0 || !input.startDays.length ? Number.POSITIVE_INFINITY : input.startDays[0]! + age
+}
+
+interface CoverRow {
+  coefficients: Map<number, number>
+  atLeast: number
+}
+
+/**
+ * One row a day: what new units leave usable on day t must make up for what need leaves short.
+ * Stock is written out (each day keeps its share of the day before), so that only whole units remain as unknowns.
+ */
+function coverRows(input: PlanInput): CoverRow[] {
+  const days = input.need.length
+  const from = firstCoveredDay(input)
+  const rows: CoverRow[] = []
+  const usable = input.startDays.map(() => 0)
+  let net = input.stock
+  for (let t = 0; t < days; t++) {
+    net = (t === 0 ? net : net * input.keptPerDay) + input.running[t]! - input.need[t]!
+    if (t < from) {
+      net = Math.max(0, net)
+      continue
+    }
+    input.startDays.forEach((s, w) => {
+      usable[w] = usable[w]! * input.keptPerDay + (t >= s ? input.perUnit[t - s] ?? 0 : 0)
+    })
+    if (input.need[t]! > 0 && net < 0) {
+      rows.push({ coefficients: new Map(usable.flatMap((y, w) => (y > 1e-3 ? [[w, y] as const] : []))), atLeast: -net })
+    }
+  }
+  return rows
+}
+
+/**
+ * The mixed-integer programme in LP format: least units so that every row is covered.
+ * @param whole start days (by index) that must be whole numbers; the others are relaxed
+ * @param fixed start days whose number is settled
+ */
+export function planAsLp(input: PlanInput, rows: readonly CoverRow[], whole: readonly number[], fixed: ReadonlyMap<number, number>): string {
+  const names = input.startDays.map((_, w) => `x${w}`)
+  const least = (w: number) => (input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0)
+  return [
+    'Minimize', ` obj: ${names.join(' + ')}`, 'Subject To',
+    ...rows.map((row, r) => ` c${r}: ${[...row.coefficients].map(([w, y]) => `${num(y)} x${w}`).join(' + ')} >= ${num(row.atLeast)}`),
+    'Bounds',
+    ...names.map((name, w) => (fixed.has(w) ? ` ${name} = ${fixed.get(w)}` : ` ${least(w)} <= ${name} <= ${MOST_PER_START}`)),
+    ...(whole.length ? ['General', ` ${whole.map(w => names[w]).join(' ')}`] : []), 'End',
+  ].join('\n')
+}
+
+/** Of two plans with as many units the later start is better: fresher, and less can change before it. */
+function startLater(input: PlanInput, counts: number[], covered: (counts: readonly number[]) => boolean): void {
+  for (let w = counts.length - 2; w >= 0; w--) {
+    const least = input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0
+    while (counts[w]! > least) {
+      counts[w]!--
+      counts[w + 1]!++
+      if (covered(counts)) continue
+      counts[w]!++
+      counts[w + 1]!--
+      break
+    }
+  }
+}
+
+function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { counts: number[], bound: number } {
+  const run = (whole: number[], fixed: Map<number, number>) => {
+    const solution = solve(planAsLp(input, rows, whole, fixed))
+    if (solution.status !== 'Optimal') throw new PlanError(`The plan could not be solved (${solution.status}).`)
+    return solution
+  }
+  const relaxed = run([], new Map())
+  const fixed = new Map<number, number>()
+  const open = input.startDays.map((_, w) => w).filter((w) => {
+    const used = (relaxed.columns[`x${w}`] ?? 0) > 1e-6
+    // neighbours of used days may take part once numbers are whole
+    const near = [-1, 1].some(d => (relaxed.columns[`x${w + d}`] ?? 0) > 1e-6)
+    if (!used && !near) fixed.set(w, 0)
+    return used || near
+  })
+  for (let i = 0; i < open.length; i += BLOCK) {
+    const block = open.slice(i, i + BLOCK)
+    const { columns } = run(block, fixed)
+    for (const w of block) fixed.set(w, Math.round(columns[`x${w}`] ?? 0))
+  }
+  return { counts: input.startDays.map((_, w) => fixed.get(w) ?? 0), bound: Math.ceil(relaxed.objective - 1e-6) }
+}
+
+function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
+  const planned = new Float64Array(input.need.length)
+  counts.forEach((count, w) => {
+    const s = input.startDays[w]!
+    for (let age = 0; count && s + age < planned.length && age < input.perUnit.length; age++) planned[s + age]! += count * input.perUnit[age]!
+  })
+  return planned
+}
+
+/**
+ * How many units to start on each start day so that need is covered with the fewest units, as a mixed-integer programme.
+ * Up to twelve start days are solved at once and exactly; longer seasons block by block (later days relaxed meanwhile),
+ * and `leastPossible` then bounds how far from the least the plan can be. What no start can still cover is reported as
+ * missing, never hidden.
  * @throws PlanError when rows differ in length or the solver finds no optimum
  */
 export function planStarts(input: PlanInput, solve: SolveLp): Plan {
-  const days = input.need.length
-  if (input.running.length !== days) throw new PlanError('Need and running yield must cover the same days.')
-  const counts = new Map<number, number>()
-  let status = 'Optimal'
-  if (input.startDays.length && Array.from(input.need).some(n => n > 0)) {
-    const solution = solve(planAsLp(input))
-    status = solution.status
-    if (status !== 'Optimal') throw new PlanError(`The plan could not be solved (${status}).`)
-    input.startDays.forEach((s, w) => counts.set(s, Math.round(solution.columns[`x${w}`] ?? 0)))
-  }
-  const planned = new Float64Array(days)
-  const starts: PlannedStart[] = []
-  for (const [s, count] of counts) {
-    if (!count) continue
-    starts.push({ day: input.from + s, count })
-    for (let age = 0; s + age < days && age < input.perUnit.length; age++) planned[s + age]! += count * input.perUnit[age]!
-  }
+  if (input.running.length !== input.need.length) throw new PlanError('Need and running yield must cover the same days.')
+  const rows = coverRows(input)
+  const none = input.startDays.map(() => 0)
+  const forced = input.leastPerStart > 0 && input.startDays.some(s => meetsNeed(input, s))
+  const { counts, bound } = rows.length || forced ? solveWhole(input, rows, solve) : { counts: none, bound: 0 }
+  const covered = (tried: readonly number[]) => rows.every((row) => {
+    let sum = 0
+    for (const [w, y] of row.coefficients) sum += tried[w]! * y
+    return sum >= row.atLeast - 1e-3
+  })
+  startLater(input, counts, covered)
+  const planned = yieldOf(input, counts)
   const { stock, missing } = runStock(input, planned)
-  return { starts, planned, stock, missing, units: starts.reduce((n, s) => n + s.count, 0), status }
+  const starts = counts.flatMap((count, w) => (count ? [{ day: input.from + input.startDays[w]!, count }] : []))
+  return { starts, planned, stock, missing, units: starts.reduce((n, s) => n + s.count, 0), leastPossible: bound }
 }
 
 /** Stock and shortfall of each day when all goes as expected. */
