@@ -1,5 +1,5 @@
 export {
-  Almanac, BREEDING_EVENTS, BreedingEvent, Clock, Fact, Feeder, Incubation, LadderStep, Mark, School, Species, Spread, Supply,
+  Almanac, BREEDING_EVENTS, BreedingEvent, Clock, Fact, Feeder, LadderStep, Mark, School, Species, Spread, Supply, type Incubation,
 } from './schema'
 export { shippedAlmanac } from './data'
 export { AlmanacError, withOverrides, type Override } from './overrides'

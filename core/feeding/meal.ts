@@ -1,6 +1,6 @@
 import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
-import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
+import { entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
 
 export interface Portion {

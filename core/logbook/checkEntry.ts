@@ -4,7 +4,7 @@ import { findEntry, subjectKey, type Records } from './records'
 import type { House } from './states'
 
 const NOUN: Record<Subject['type'], string> = {
-  animal: 'animal', pairing: 'pair', clutch: 'clutch', culture: 'culture', prey: 'prey', lamp: 'lamp', entry: 'entry',
+  animal: 'animals', pairing: 'pairs', clutch: 'clutches', culture: 'cultures', prey: 'prey', lamp: 'lamps', entry: 'entries',
 }
 
 /** The open pairing that an animal carries for, so that one may write «K-07 laid 8» without naming the pairing. */
@@ -71,14 +71,14 @@ export function checkEntry(records: Records, house: House, entry: DatedEntry, to
   const parsed = kind.data.safeParse(entry.data)
   if (!parsed.success) return parsed.error.issues.map(i => ({ path: ['data', ...i.path].join('.'), message: i.message }))
   if (entry.subject.type !== kind.subject) {
-    return [{ path: 'subject.type', message: `“${kind.verb}” is about a ${NOUN[kind.subject]}, not a ${NOUN[entry.subject.type]}` }]
+    return [{ path: 'subject.type', message: `“${kind.verb}” is said of ${NOUN[kind.subject]}, not of ${NOUN[entry.subject.type]}` }]
   }
 
   if (kind.founds === kind.subject) {
     if (entry.subject.id !== entry.id) return [{ path: 'subject.id', message: 'A founding entry is its own subject' }]
   }
   else if (!stateOf(house, entry.subject)) {
-    return [{ path: 'subject.id', message: `There is no such ${NOUN[kind.subject]}` }]
+    return [{ path: 'subject.id', message: `This is not among the ${NOUN[kind.subject]} of the house` }]
   }
   const wishedTag = kind.founds ? (parsed.data as { tag?: string }).tag : undefined
   const taken = wishedTag ? tagTaken(house, wishedTag) : null

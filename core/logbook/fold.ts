@@ -141,7 +141,8 @@ export function foldHouse(records: Records, larval: (speciesId: string) => boole
       if (!folded) continue
       const speciesId = house.animals[folded.state.damId]?.speciesId
       if (!speciesId) continue
-      house.pairings[folded.state.id] = { ...folded.state, speciesId }
+      if (folded.state.speciesId !== speciesId) folded.state = { ...folded.state, speciesId }
+      house.pairings[folded.state.id] = folded.state
       for (const laid of folded.clutches) {
         const own = records.entries.get(subjectKey({ type: 'clutch', id: laid.id })) ?? NO_ENTRIES
         house.clutches[laid.id] = foldClutch(laid, own, speciesId, larval(speciesId))

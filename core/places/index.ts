@@ -1,0 +1,1 @@
+export { compareRoutes, routeTo, temperatureAt, type Route } from './route'

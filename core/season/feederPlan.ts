@@ -1,0 +1,182 @@
+import { feederOf, schoolChoice, type Almanac, type Feeder } from '../almanac'
+import { seedFrom, type Day } from '../chance'
+import {
+  cultureStage, failureChance, firstCoveredDay, keptPerDay, planStarts, plannedSupply, producingFrom, runStock, simulateRunOut, yieldSinceStart,
+  type PlanInput, type PlannedStart, type PlannedSupply, type SolveLp,
+} from '../cultures'
+import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
+import type { House } from '../logbook'
+import { temperatureAt } from '../places'
+import { formatDay, nextWeekday } from '../units'
+import type { HouseSettings } from './settings'
+import type { PreyOutlook, Scenarios, Season } from './types'
+
+export interface Gap {
+  from: Day
+  to: Day
+  missing: number
+}
+
+/** What to start or order, and how the stock then runs. All rows are per day from today. */
+export interface FeederPlan {
+  prey: string
+  kind: PlannedSupply['kind']
+  unit: string
+  /** Days planned; bought prey is planned ten weeks ahead, since it comes in days. */
+  days: number
+  starts: PlannedStart[]
+  /** Usable feeders on each day with nothing new started, and what then is missing. */
+  bareStock: number[]
+  bareMissing: number[]
+  /** The same with the plan. */
+  stock: number[]
+  missing: number[]
+  /** Stretches that nothing started now can cover any more. */
+  gaps: Gap[]
+  units: number
+  leastPossible: number
+  runOutChance: number
+  runOutByDay: number[]
+  reasons: Reason[]
+}
+
+const BOUGHT_DAYS = 70
+
+function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
+  const gaps: Gap[] = []
+  for (let t = 0; t < missing.length; t++) {
+    if (!(missing[t]! > 0)) continue
+    const last = gaps.at(-1)
+    // pulses of one week belong together
+    if (last && today + t - last.to <= 7) {
+      last.to = today + t
+      last.missing += missing[t]!
+    }
+    else gaps.push({ from: today + t, to: today + t, missing: missing[t]! })
+  }
+  return gaps
+}
+
+/** Temperature of the place where most cultures of this feeder stand; null when none does. */
+function shelfTemp(house: House, feederId: string): number | null {
+  const temps = Object.values(house.cultures).filter(c => c.feederId === feederId && !c.finished).map(c => temperatureAt(house.places, c.placeId)).filter(t => t !== null)
+  return temps.length ? temps.sort((a, b) => a - b)[Math.floor(temps.length / 2)]! : null
+}
+
+function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | null): Reason {
+  const path = `feeders.${feeder.id}.supply`
+  if (supply.kind === 'bought') {
+    return { rule: 'Bought in packs; comes after its lead time and keeps a while', inputs: [factInput('Pack', `${path}.packCount.value`, supply.packCount), factInput('Lead time', `${path}.leadDays.value`, supply.leadDays), factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays)] }
+  }
+  return {
+    rule: supply.kind === 'batch' ? 'A batch yields once, rising quickly and falling slowly, after a time that the temperature sets' : 'A colony yields a little every day once grown',
+    inputs: [
+      spreadInput('Start to producing', `${path}.toProducing`, supply.toProducing),
+      ...(supply.kind === 'batch'
+        ? [factInput('Producing span', `${path}.producingDays.value`, supply.producingDays), factInput('Yield of one', `${path}.yieldTotal.value`, supply.yieldTotal), factInput('Reference temperature', `${path}.atTempC.value`, supply.atTempC), computedInput('Shelf', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`)]
+        : [factInput('Yield of one', `${path}.yieldPerDay.value`, supply.yieldPerDay)]),
+      factInput('Fails', `${path}.failure.value`, supply.failure),
+      factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays),
+    ],
+    change: 'Your own yield: change the number in the Almanac',
+  }
+}
+
+function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null, settings: HouseSettings, almanac: Almanac, today: Day): PlanInput {
+  const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
+  const startDays: number[] = []
+  for (let d = nextWeekday(today, settings.cultureWeekday) - today; d < days; d += 7) startDays.push(d)
+  const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
+  return {
+    from: today, need: look.high.slice(0, days), running: look.running.slice(0, days), stock: look.stock, keptPerDay: keptPerDay(supply),
+    perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield), startDays, leastPerStart: supply.kind === 'batch' && rhythm.id === 'everyWeek' ? 1 : 0,
+  }
+}
+
+function planOne(look: PreyOutlook, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, today: Day, solve: SolveLp): FeederPlan {
+  const feeder = feederOf(almanac, look.prey)
+  const supply = plannedSupply(feeder)!
+  const tempC = shelfTemp(house, look.prey)
+  const input = inputFor(look, supply, tempC, settings, almanac, today)
+  const days = input.need.length
+  const plan = planStarts(input, solve)
+  const bare = runStock(input, new Float64Array(days))
+  const countFrom = Math.min(days, firstCoveredDay(input))
+  const whole = scenarios.need.get(look.prey)
+  const width = look.high.length
+  const need = new Float64Array(days * scenarios.count)
+  if (whole) for (let s = 0; s < scenarios.count; s++) need.set(whole.subarray(s * width, s * width + days), s * days)
+  const running = Object.values(house.cultures)
+    .filter(c => c.feederId === look.prey && ['growing', 'producing'].includes(cultureStage(c, supply, today)))
+    .map((c) => {
+      const at = temperatureAt(house.places, c.placeId)
+      return { producing: producingFrom(c, supply, at, today), mayFail: !c.producing, tempC: at }
+    })
+  const fixed = new Float64Array(days)
+  if (supply.kind === 'bought') look.running.slice(0, days).forEach((y, d) => { fixed[d] = y })
+  const runOut = simulateRunOut({
+    from: today, days, scenarios: scenarios.count, need, supply, stock: look.stock, keptPerDay: input.keptPerDay, running, starts: plan.starts, tempC, factor: settings.cupYield, fixed, countFrom, seed: seedFrom(look.prey),
+  })
+  const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
+  return {
+    prey: look.prey, kind: supply.kind, unit: supply.unit, days, starts: plan.starts, bareStock: Array.from(bare.stock), bareMissing: Array.from(bare.missing),
+    stock: Array.from(plan.stock), missing: Array.from(plan.missing), gaps: gapsOf(plan.missing, today), units: plan.units, leastPossible: plan.leastPossible,
+    runOutChance: runOut.chance, runOutByDay: Array.from(runOut.byDay),
+    reasons: [
+      {
+        rule: 'The fewest whole units, started on culture days, so that usable stock covers the need on every day (mixed-integer programme)',
+        inputs: [
+          settingInput('Need covered', `${Math.round(settings.coverQuantile * 100)} % quantile`, 'coverQuantile'),
+          settingInput('Culture day', ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'][settings.cultureWeekday]!, 'cultureWeekday'),
+          computedInput('Units in the plan', `${plan.units}; no plan needs fewer than ${plan.leastPossible}`),
+          computedInput('A start can cover from', Number.isFinite(countFrom) && countFrom < days ? formatDay(today + countFrom, today) : 'beyond the horizon'),
+          ...(supply.kind === 'batch' ? [settingInput('School', rhythm.name, 'cupRhythm')] : []),
+          ...(settings.cupYield !== 1 ? [settingInput('Cup yield', `${settings.cupYield} × the almanac`, 'cupYield')] : []),
+        ],
+        change: 'Appetite, yield, culture day or the covered quantile',
+      },
+      supplyReasons(feeder, supply, tempC),
+      {
+        rule: 'The plan played through with need, delays, failures and yields drawn anew (fixed seed)',
+        inputs: [computedInput('Runs', `${scenarios.count}`), computedInput('Runs with a day short by over 5 %', `${Math.round(runOut.chance * 100)} %`), ...(supply.kind === 'bought' ? [] : [computedInput('Chance that one fails', `${Math.round(failureChance(supply) * 100)} %`)])],
+        change: 'One more on each culture day lowers it; so does a higher covered quantile',
+      },
+      ...look.reasons,
+    ],
+  }
+}
+
+const MEMORY = 64
+const remembered = new Map<string, FeederPlan>()
+
+/** What decides a plan, as a key: when none of it changed, neither does the plan. */
+function keyOf(look: PreyOutlook, house: House, almanac: Almanac, settings: HouseSettings, today: Day): string {
+  const cultures = Object.values(house.cultures).filter(c => c.feederId === look.prey).map(c => [c.id, c.startDay, c.producing?.day, c.failed?.day, c.finished?.day, temperatureAt(house.places, c.placeId)])
+  const round = (row: number[]) => row.map(x => Math.round(x * 100)).join()
+  return JSON.stringify([look.prey, today, look.stock, round(look.high), round(look.running), cultures, settings.cultureWeekday, settings.cupYield, settings.coverQuantile, settings.schools, almanac.feeders[look.prey]])
+}
+
+/**
+ * The plan of every prey whose supply can be planned. Solving is the costly part, so plans whose inputs are the same as
+ * in an earlier call are taken over.
+ */
+export function planFeeders(season: Season, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, solve: SolveLp): FeederPlan[] {
+  return season.prey.map((look) => {
+    const key = keyOf(look, house, almanac, settings, season.today)
+    let plan = remembered.get(key)
+    if (!plan) {
+      plan = planOne(look, scenarios, house, almanac, settings, season.today, solve)
+      remembered.set(key, plan)
+      if (remembered.size > MEMORY) remembered.delete(remembered.keys().next().value!)
+    }
+    return plan
+  })
+}
+
+/** What to start or order first, as one reads it: `Start 5 cups of large flies by 14 Apr`. */
+export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string | null {
+  const first = plan.starts[0]
+  if (!first) return null
+  const unit = first.count === 1 ? plan.unit : plan.unit.replace(/^(\w+)/, w => `${w}s`)
+  return `${plan.kind === 'bought' ? 'Order' : 'Start'} ${first.count} ${unit} of ${feeder.many} by ${formatDay(first.day, today)}`
+}

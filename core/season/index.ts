@@ -1,0 +1,8 @@
+export { houseOf, season, seasonOfHouse } from './season'
+export { HouseSettings, defaultSettings } from './settings'
+export { planFeeders, tellStart, type FeederPlan, type Gap } from './feederPlan'
+export { WhatIf, applyWhatIf, openPairs } from './whatIf'
+export { HORIZON_DAYS, SCENARIOS } from './need'
+export { nextEventDay } from './lanes'
+export { tellPortion } from './tasks'
+export type { Alarm, Lane, PreyOutlook, Scenarios, Season, Stage, Task, TaskAction } from './types'

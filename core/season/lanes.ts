@@ -1,0 +1,214 @@
+import { speciesOf, schoolChoice, type Almanac, type BreedingEvent, type Species } from '../almanac'
+import { certain, conditionFrom, neverHappens, pert, shift, summarise, type Day, type DayDist } from '../chance'
+import { incubationTime } from '../eggs'
+import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
+import { eggsLeft, tadpolesLeft, youngInGroup, type AnimalState, type ClutchState, type House, type Observed, type PairingState } from '../logbook'
+import { expectedCount, type MouthSource, type YoungCount } from '../nursery'
+import { temperatureAt } from '../places'
+import { chainOf, forecastChain, laterLayings, observedInCycle, type EventForecast } from '../pairing'
+import { formatDay } from '../units'
+import type { HouseSettings } from './settings'
+import type { Lane, Stage } from './types'
+
+export interface SeasonContext {
+  house: House
+  almanac: Almanac
+  settings: HouseSettings
+  today: Day
+}
+
+type Given = { dist: DayDist, reasons: Reason[] }
+
+/** When a female's season starts: seen, planned, or by the species' usual weeks of cold. */
+function warmUpOf(dam: AnimalState, pairing: PairingState, species: Species, { settings, today }: SeasonContext): Given {
+  if (dam.cooled && !dam.warmed) {
+    const cold = species.cold
+    if (settings.warmUpDay !== null) {
+      return { dist: certain(Math.max(settings.warmUpDay, today)), reasons: [{ rule: 'In the cold until the planned warm-up', inputs: [settingInput('Warm-up', formatDay(settings.warmUpDay, today), 'warmUpDay')], change: 'Another warm-up day moves the whole season' }] }
+    }
+    const weeks = cold?.weeks ?? { earliest: 6, likely: 9, latest: 12, unit: 'weeks', mark: 'memory' as const }
+    const dist = shift(pert({ earliest: weeks.earliest * 7, likely: weeks.likely * 7, latest: weeks.latest * 7 }), dam.cooled.day)
+    return {
+      // overdue in the cold means it is for tomorrow, not that the season is off
+      dist: summarise(dist)!.high < today ? certain(today + 1) : conditionFrom(dist, today),
+      reasons: [{ rule: 'Cooled, and woken after the species’ usual weeks of cold', inputs: [entryInput('Cooled', formatDay(dam.cooled.day, today), dam.cooled), spreadInput('Weeks of cold', `species.${species.id}.cold.weeks`, weeks)], change: 'Set a warm-up day in Settings, or try one in What-if' }],
+    }
+  }
+  const start = dam.warmed?.day ?? pairing.startDay
+  return { dist: certain(start), reasons: [{ rule: dam.warmed ? 'Warmed up' : 'Awake since the pair was set', inputs: dam.warmed ? [entryInput('Warmed up', formatDay(start, today), dam.warmed)] : [computedInput('Pair set', formatDay(start, today))] }] }
+}
+
+/** The school of pairing after the cold replaces the almanac's clock from warm-up to lock. */
+function withPairingSchool(species: Species, { almanac, settings }: SeasonContext): Species {
+  const clock = species.clocks['warmUp>copulation']
+  if (species.winter !== 'brumation' || !clock || !settings.schools.pairAfterCold) return species
+  const { days } = schoolChoice(almanac, settings.schools, 'pairAfterCold')
+  return days ? { ...species, clocks: { ...species.clocks, 'warmUp>copulation': { ...clock, days } } } : species
+}
+
+function incubationOf(species: Species, tempC: number | null, settings: HouseSettings) {
+  return species.incubation ? incubationTime(species.id, species.incubation, (tempC ?? species.incubation.usualTempC.value) + settings.incubationShiftC) : null
+}
+
+function throughRate(species: Species, candled: boolean): { each: number, reasons: Reason['inputs'] } {
+  const path = `species.${species.id}`
+  const parts = [
+    ...(candled ? [] : [{ fact: species.fertility, label: 'Good eggs', key: 'fertility' }]),
+    { fact: species.hatchRate, label: 'Hatch of good eggs', key: 'hatchRate' },
+    ...(species.larvalSurvival ? [{ fact: species.larvalSurvival, label: 'Tadpoles that turn', key: 'larvalSurvival' }] : []),
+  ]
+  return { each: parts.reduce((p, x) => p * x.fact.value, 1), reasons: parts.map(x => factInput(x.label, `${path}.${x.key}.value`, x.fact)) }
+}
+
+function stageOfPair(dam: AnimalState, observed: Partial<Record<BreedingEvent, Observed>>): Stage {
+  if (dam.cooled && !dam.warmed) return 'cooling'
+  return observed.copulation || observed.ovulation || observed.preLayShed || observed.postOvulationShed ? 'gravid' : 'pairing'
+}
+
+function expectedYoung(species: Species): { count: YoungCount, reason: Reason } {
+  const through = throughRate(species, false)
+  const count: YoungCount = { kind: 'eggs', eggs: species.clutchSize, each: through.each }
+  return { count, reason: { rule: 'Clutch size of the species times what comes through', inputs: [spreadInput('Clutch size', `species.${species.id}.clutchSize`, species.clutchSize), ...through.reasons], change: 'Recording the laying puts the true number in' } }
+}
+
+function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, mouths: MouthSource[] } | null {
+  const { house, almanac, today } = context
+  const dam = house.animals[pairing.damId]
+  if (!dam || dam.status !== 'alive' || pairing.ended) return null
+  const shipped = speciesOf(almanac, pairing.speciesId)
+  const species = withPairingSchool(shipped, context)
+  const sire = pairing.sireId ? house.animals[pairing.sireId] : null
+  const id = `pairing:${pairing.id}`
+  const birth: BreedingEvent = species.mode === 'live' ? 'born' : 'laid'
+  const births = pairing.seen[birth] ?? []
+  const observed = observedInCycle(pairing, species)
+  const limit = species.nextClutch?.perSeason.latest ?? 1
+  const done = births.length
+  const title = `${dam.tag} × ${sire?.tag ?? 'unknown'}`
+  const base = { id, kind: 'pair' as const, subject: { type: 'pairing' as const, id: pairing.id }, title, speciesId: species.id, placeId: dam.placeId }
+
+  // a season is over once the last possible clutch is laid; signs seen after it open another cycle all the same
+  if (done >= limit && !Object.keys(observed).length) {
+    return { lane: { ...base, stage: 'pairing', events: births.map(b => seenEvent(birth, b, today)), later: [], young: { value: 0, reasons: [{ rule: 'All clutches of this season are laid', inputs: [] }] } }, mouths: [] }
+  }
+
+  const incubation = incubationOf(species, null, context.settings)
+  const given: Partial<Record<BreedingEvent, Given>> = {}
+  if (done === 0) given[chainOf(species)[0]!] = species.winter === 'none' ? { dist: certain(pairing.startDay), reasons: [{ rule: 'Together since the pair was set', inputs: [computedInput('Pair set', formatDay(pairing.startDay, today))] }] } : warmUpOf(dam, pairing, species, context)
+  else if (!Object.keys(observed).length) {
+    const next = laterLayings(species, certain(births.at(-1)!.day), done, today)[0]
+    given[birth] = next ? { dist: next.dist, reasons: next.reasons } : { dist: neverHappens(), reasons: [] }
+  }
+  const events = [...births.map(b => seenEvent(birth, b, today)), ...forecastChain({ species, observed, given, incubation, today })]
+  const laying = events.find(e => e.event === birth && !e.observed)
+  const later = laying && species.nextClutch ? laterLayings(species, laying.dist, done + 1, today) : []
+  const young = expectedYoung(species)
+
+  const opens = (events.find(e => e.event === 'firstMeal' && !e.observed)?.dist) ?? neverHappens()
+  const mouths: MouthSource[] = opens.p.length ? [{ id: `${id}:${done + 1}`, laneId: id, label: `${title}, ${birth === 'born' ? 'litter' : 'clutch'} ${done + 1}`, speciesId: species.id, opens, count: young.count }] : []
+  for (const l of later) {
+    const chain = forecastChain({ species, observed: {}, given: { [birth]: { dist: l.dist, reasons: l.reasons } }, incubation, today })
+    const first = chain.find(e => e.event === 'firstMeal')?.dist
+    if (first?.p.length && first.never < 0.97) mouths.push({ id: `${id}:${l.number}`, laneId: id, label: `${title}, clutch ${l.number}`, speciesId: species.id, opens: first, count: young.count })
+  }
+  return {
+    lane: {
+      ...base, stage: stageOfPair(dam, observed), events, later: later.map(l => ({ event: birth, number: l.number, dist: l.dist, reasons: l.reasons })),
+      young: { value: expectedCount(young.count), reasons: [young.reason] },
+      ...(incubation?.caution && { caution: incubation.caution }),
+    },
+    mouths,
+  }
+}
+
+function seenEvent(event: BreedingEvent, observed: Observed, today: Day): EventForecast {
+  return { event, observed, dist: certain(observed.day), reasons: [{ rule: 'Seen and written in the logbook', inputs: [entryInput('Seen', formatDay(observed.day, today), observed)] }] }
+}
+
+const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
+
+function clutchLane(clutch: ClutchState, context: SeasonContext): { lane: Lane, mouths: MouthSource[] } | null {
+  const { house, almanac, settings, today } = context
+  const species = speciesOf(almanac, clutch.speciesId)
+  const eggs = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
+  const tadpoles = tadpolesLeft(clutch)
+  const young = youngInGroup(clutch)
+  if (clutch.ended || eggs + tadpoles + young === 0) return null
+  const id = `clutch:${clutch.id}`
+  const laidEvent = birthEvent[clutch.kind]
+  const tempC = clutch.tempC ?? temperatureAt(house.places, clutch.placeId)
+  const incubation = clutch.kind === 'eggs' ? incubationOf(species, tempC, settings) : null
+  const observed: Partial<Record<BreedingEvent, Observed>> = { [laidEvent]: { day: clutch.startDay, entryId: clutch.id } }
+  const hatch = clutch.hatched[0]
+  if (hatch && clutch.kind !== 'litter') observed.hatched = { day: hatch.day, entryId: hatch.entryId }
+  const turned = clutch.metamorphosed[0]
+  if (turned) observed.metamorphosed = { day: turned.day, entryId: turned.entryId }
+  if (clutch.firstFed && young > 0) observed.firstMeal = clutch.firstFed
+  const events = forecastChain({ species, observed, given: {}, incubation, today })
+
+  const title = clutch.tag
+  const mouths: MouthSource[] = []
+  const reasons: Reason[] = []
+  const openOf = (list: EventForecast[]) => list.find(e => e.event === 'firstMeal')?.dist
+  if (young > 0) {
+    // young already out eat from their first meal on; counted as they are
+    const opens = openOf(events)
+    mouths.push({ id: `${id}:young`, laneId: id, label: title, speciesId: species.id, opens: opens?.p.length ? opens : certain(today), count: { kind: 'known', count: young } })
+    reasons.push({ rule: 'Hatched or born, less losses, sales and those tagged', inputs: [computedInput('Alive in the group', `${young}`)] })
+  }
+  if (tadpoles > 0) {
+    const { dist } = turned ? { dist: certain(today + 7) } : { dist: openOf(forecastChain({ species, observed: { ...observed, firstMeal: undefined }, given: {}, incubation, today })) ?? neverHappens() }
+    const rate = species.larvalSurvival!
+    mouths.push({ id: `${id}:tadpoles`, laneId: id, label: `${title}, tadpoles`, speciesId: species.id, opens: dist, count: { kind: 'eggs', eggs: { earliest: tadpoles, likely: tadpoles, latest: tadpoles }, each: rate.value } })
+    reasons.push({ rule: 'Tadpoles alive times those that usually turn', inputs: [computedInput('Tadpoles', `${tadpoles}`), factInput('Tadpoles that turn', `species.${species.id}.larvalSurvival.value`, rate)] })
+  }
+  const unhatched = clutch.good !== null ? Math.min(clutch.good, eggs) : eggs
+  // eggs left two weeks after the first hatched do not follow
+  if (unhatched > 0 && (!hatch || today - hatch.day < 14)) {
+    const through = throughRate(species, clutch.good !== null)
+    const chain = forecastChain({ species, observed: { [laidEvent]: observed[laidEvent]! }, given: {}, incubation, today })
+    const opens = openOf(chain)
+    if (opens?.p.length) mouths.push({ id: `${id}:eggs`, laneId: id, label: title, speciesId: species.id, opens, count: { kind: 'eggs', eggs: { earliest: unhatched, likely: unhatched, latest: unhatched }, each: through.each } })
+    reasons.push({ rule: clutch.good !== null ? 'Good eggs by candling times their usual hatch' : 'Eggs times the species’ fertility and hatch', inputs: [computedInput('Eggs', `${unhatched}`), ...through.reasons], change: 'Candling replaces the species’ fertility by what was seen' })
+  }
+  const stage: Stage = young > 0 || tadpoles > 0 ? 'hatchling' : 'egg'
+  return {
+    lane: {
+      id, kind: clutch.kind, subject: { type: 'clutch', id: clutch.id }, title, speciesId: species.id, stage, placeId: clutch.placeId, events, later: [],
+      young: { value: mouths.reduce((n, m) => n + expectedCount(m.count), 0), reasons }, ...(incubation?.caution && { caution: incubation.caution }),
+    },
+    mouths,
+  }
+}
+
+/** Day of the next thing expected in a lane: what one reads it for. */
+export function nextEventDay(lane: Lane): Day {
+  const next = lane.events.find(e => !e.observed && e.dist.p.length)
+  return next ? summarise(next.dist)!.median : Number.MAX_SAFE_INTEGER
+}
+
+type MadeLane = { lane: Lane, mouths: MouthSource[] } | null
+
+/** What a lane was made from and what came out; made again only when one of these is another object or value. */
+const made = new WeakMap<object, { from: unknown[], result: MadeLane }>()
+
+function remembered(state: object, from: unknown[], make: () => MadeLane): MadeLane {
+  const known = made.get(state)
+  if (known && known.from.length === from.length && known.from.every((x, i) => x === from[i])) return known.result
+  const result = make()
+  made.set(state, { from, result })
+  return result
+}
+
+/** Lanes of every open pair and every clutch with something alive, soonest event first, and the mouths they will bring. */
+export function lanesOf(context: SeasonContext): { lanes: Lane[], mouths: MouthSource[] } {
+  const { house, almanac, settings, today } = context
+  const all = [
+    ...Object.values(house.pairings).map(p => remembered(p, [house.animals[p.damId], p.sireId && house.animals[p.sireId]?.tag, almanac, settings, today], () => pairLane(p, context))),
+    ...Object.values(house.clutches).map(c => remembered(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => clutchLane(c, context))),
+  ].filter(x => x !== null)
+  const lanes = all.map(m => m.lane)
+  const when = new Map(lanes.map(l => [l.id, nextEventDay(l)]))
+  lanes.sort((a, b) => when.get(a.id)! - when.get(b.id)! || (a.title < b.title ? -1 : 1))
+  return { lanes, mouths: all.flatMap(m => m.mouths) }
+}

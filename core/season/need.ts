@@ -1,0 +1,202 @@
+import { feederOf, speciesOf, type Almanac, type Species } from '../almanac'
+import type { Day } from '../chance'
+import { plannedSupply, remainingYield } from '../cultures'
+import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type MouthProfile } from '../feeding'
+import { computedInput, settingInput, type Reason } from '../judgement'
+import type { AnimalState } from '../logbook'
+import { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, type Draws, type MouthSource } from '../nursery'
+import { temperatureAt } from '../places'
+import type { SeasonContext } from './lanes'
+import type { HouseSettings } from './settings'
+import type { PreyOutlook, Scenarios } from './types'
+
+/** Days looked ahead: about nine months. */
+export const HORIZON_DAYS = 274
+/** Scenarios drawn for the quantile of need and the chance of running out. */
+export const SCENARIOS = 200
+
+interface SpeciesFood {
+  profile: MouthProfile
+  group: Map<string, Float64Array>
+}
+
+/** Profiles are long and the same for all of a species: kept per almanac and settings. */
+const foods = new WeakMap<Almanac, WeakMap<HouseSettings, Map<string, SpeciesFood>>>()
+
+function foodOf(species: Species, { almanac, settings }: SeasonContext): SpeciesFood {
+  let bySettings = foods.get(almanac)
+  if (!bySettings) foods.set(almanac, (bySettings = new WeakMap()))
+  let bySpecies = bySettings.get(settings)
+  if (!bySpecies) bySettings.set(settings, (bySpecies = new Map()))
+  let food = bySpecies.get(species.id)
+  if (!food) {
+    const days = HORIZON_DAYS + 400
+    const profile = mouthProfile(almanac, settings, species, days)
+    food = { profile, group: groupProfile(profile, presence(species, days)) }
+    bySpecies.set(species.id, food)
+  }
+  return food
+}
+
+/** An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every scenario. */
+function addAnimalNeed(target: Map<string, Float64Array>, animal: AnimalState, species: Species, context: SeasonContext): void {
+  const { almanac, settings, today } = context
+  const add = (prey: string, day: number, count: number) => {
+    let row = target.get(prey)
+    if (!row) target.set(prey, (row = new Float64Array(HORIZON_DAYS)))
+    if (day >= 0 && day < HORIZON_DAYS) row[day]! += count
+  }
+  let start: Day = today
+  const next = nextMeal(almanac, settings, species, animal, today)
+  if (next) start = Math.max(today, next.value.due)
+  else {
+    // in the cold: eats again once warmed
+    const weeks = species.cold?.weeks.likely ?? 9
+    start = Math.max(today, settings.warmUpDay ?? animal.cooled!.day + weeks * 7) + 2
+  }
+  const byWeight = species.eats === 'rodents' && next !== null && animal.weights.length > 0
+  const scale = species.eats === 'insects' ? settings.appetite : 1
+  const born = animal.bornDay ?? today - species.matureDays.value
+  for (let day = start; day < today + HORIZON_DAYS;) {
+    const { step } = ladderStepAt(species.ladder, Math.max(0, day - born - firstMealAge(species)))
+    // prey by today's weight holds for a while; further out the ladder is the better guess
+    const portions = byWeight && day - today < 90 ? next.value.portions : step.meal.map(m => ({ prey: m.prey, count: m.count * scale }))
+    for (const p of portions) add(p.prey, day - today, p.count)
+    day += Math.max(1, Math.round(step.everyDays))
+  }
+}
+
+const animalNeeds = new WeakMap<AnimalState, { from: unknown[], need: Map<string, Float64Array> }>()
+
+function animalNeed(animal: AnimalState, species: Species, context: SeasonContext): Map<string, Float64Array> {
+  const from = [context.almanac, context.settings, context.today]
+  const known = animalNeeds.get(animal)
+  if (known?.from.every((x, i) => x === from[i])) return known.need
+  const need = new Map<string, Float64Array>()
+  addAnimalNeed(need, animal, species, context)
+  animalNeeds.set(animal, { from, need })
+  return need
+}
+
+const draws = new WeakMap<MouthSource, Draws>()
+
+function drawsOf(source: MouthSource): Draws {
+  let drawn = draws.get(source)
+  if (!drawn) draws.set(source, (drawn = drawSource(source, SCENARIOS)))
+  return drawn
+}
+
+/** The q-quantile of each day over scenarios. */
+function quantileRows(need: Float64Array, days: number, scenarios: number, q: number): number[] {
+  const column = new Float64Array(scenarios)
+  const rank = Math.min(scenarios - 1, Math.ceil(q * scenarios) - 1)
+  return Array.from({ length: days }, (_, d) => {
+    let any = false
+    for (let s = 0; s < scenarios; s++) {
+      const n = need[s * days + d]!
+      column[s] = n
+      if (n) any = true
+    }
+    return any ? column.sort()[rank]! : 0
+  })
+}
+
+/**
+ * Need and running supply of each prey on each day to the horizon.
+ * The mean is exact; the quantile is read from scenarios drawn with a fixed seed per source.
+ */
+export function outlook(context: SeasonContext, mouths: readonly MouthSource[]): { prey: PreyOutlook[], scenarios: Scenarios } {
+  const { house, almanac, settings, today } = context
+  const days = HORIZON_DAYS
+  const fromAnimals = new Map<string, Float64Array>()
+  const causes = new Map<string, Map<string, { label: string, total: number }>>()
+  const addCause = (prey: string, id: string, label: string, total: number) => {
+    if (total < 0.5) return
+    let list = causes.get(prey)
+    if (!list) causes.set(prey, (list = new Map()))
+    const known = list.get(id)
+    if (known) known.total += total
+    else list.set(id, { label, total })
+  }
+
+  for (const animal of Object.values(house.animals)) {
+    if (animal.status !== 'alive') continue
+    const species = speciesOf(almanac, animal.speciesId)
+    for (const [prey, row] of animalNeed(animal, species, context)) {
+      let sum = fromAnimals.get(prey)
+      if (!sum) fromAnimals.set(prey, (sum = new Float64Array(days)))
+      let total = 0
+      for (let d = 0; d < days; d++) {
+        sum[d]! += row[d]!
+        total += row[d]!
+      }
+      addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
+    }
+  }
+
+  const mean = new Map([...fromAnimals].map(([prey, row]) => [prey, row.slice()]))
+  const drawn = new Map<string, Float64Array>()
+  for (const source of mouths) {
+    const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
+    const own = new Map<string, Float64Array>()
+    addMeanNeed(own, today, days, source, group)
+    for (const [prey, row] of own) {
+      let sum = mean.get(prey)
+      if (!sum) mean.set(prey, (sum = new Float64Array(days)))
+      let total = 0
+      for (let d = 0; d < days; d++) {
+        sum[d]! += row[d]!
+        total += row[d]!
+      }
+      addCause(prey, source.laneId, source.label, total)
+    }
+    addScenarioNeed(drawn, today, days, SCENARIOS, drawsOf(source), group)
+  }
+  // what the animals of the house eat is the same in every scenario
+  for (const [prey, row] of fromAnimals) {
+    let target = drawn.get(prey)
+    if (!target) drawn.set(prey, (target = new Float64Array(days * SCENARIOS)))
+    for (let s = 0; s < SCENARIOS; s++) for (let d = 0; d < days; d++) target[s * days + d]! += row[d]!
+  }
+
+  const kinds = new Set([...mean.keys(), ...Object.values(house.cultures).filter(c => !c.finished && !c.failed).map(c => c.feederId)])
+  const prey = [...kinds].filter(id => plannedSupply(feederOf(almanac, id))).map((id): PreyOutlook => {
+    const supply = plannedSupply(feederOf(almanac, id))!
+    const running = new Float64Array(days)
+    for (const culture of Object.values(house.cultures)) {
+      if (culture.feederId !== id) continue
+      const left = remainingYield(culture, supply, temperatureAt(house.places, culture.placeId), today, days, settings.cupYield)
+      for (let d = 0; d < days; d++) running[d]! += left[d]!
+    }
+    const stock = house.stocks[id]
+    for (const order of stock?.onOrder ?? []) {
+      const arrives = supply.kind === 'bought' ? Math.max(0, order.day + supply.leadDays.value - today) : 0
+      if (arrives < days) running[arrives]! += order.count
+    }
+    const row = mean.get(id) ?? new Float64Array(days)
+    const scenarioNeed = drawn.get(id)
+    const reasons: Reason[] = [{
+      rule: 'Mouths on each day (by their first-meal forecasts and losses) times the feeding ladder of their species',
+      inputs: [
+        settingInput('Covered', `${Math.round(settings.coverQuantile * 100)} % of ${SCENARIOS} scenarios, drawn with a fixed seed`, 'coverQuantile'),
+        settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
+        computedInput('Stock today', `${Math.round(stock?.left ?? 0)}`),
+      ],
+      change: 'Every recorded lock, laying, hatch, loss or sale moves it',
+    }]
+    return {
+      prey: id, mean: Array.from(row), high: scenarioNeed ? quantileRows(scenarioNeed, days, SCENARIOS, settings.coverQuantile) : new Array<number>(days).fill(0),
+      running: Array.from(running), stock: stock?.left ?? 0,
+      causes: [...(causes.get(id) ?? new Map<string, { label: string, total: number }>())].map(([cid, c]) => ({ id: cid, ...c })).sort((a, b) => b.total - a.total),
+      reasons,
+    }
+  })
+  const order = Object.keys(almanac.feeders)
+  prey.sort((a, b) => order.indexOf(a.prey) - order.indexOf(b.prey))
+  return { prey, scenarios: { count: SCENARIOS, need: drawn } }
+}
+
+/** Mean mouths to feed today and at the horizon's fullest day: for headlines. */
+export function mouthsExpected(mouths: readonly MouthSource[]): number {
+  return mouths.reduce((n, m) => n + expectedCount(m.count) * (1 - m.opens.never), 0)
+}

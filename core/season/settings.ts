@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { isTimeZone } from '../units'
+
+/** The house's own ways: they steer every computation and can be changed in Settings or, for a try, in a what-if. */
+export const HouseSettings = z.strictObject({
+  houseName: z.string().trim().min(1, 'The house needs a name').max(60),
+  timeZone: z.string().refine(isTimeZone, 'This time zone is not known; write it as Europe/Berlin'),
+  /** Day on which cups are started and orders go out: 0 = Sunday. */
+  cultureWeekday: z.number().int().min(0).max(6),
+  /** Share of scenarios whose need the plan covers. */
+  coverQuantile: z.number().min(0.5, 'Under one half is a plan to fail').max(0.99),
+  massUnit: z.enum(['g', 'oz']),
+  tempUnit: z.enum(['°C', '°F']),
+  schools: z.record(z.string(), z.string()),
+  /** Appetite and cup yield against the almanac, 1 = the same. */
+  appetite: z.number().min(0.2).max(5),
+  cupYield: z.number().min(0.1).max(5),
+  /** Day (since 1970) on which animals still in the cold are warmed; null = by the species' usual weeks. */
+  warmUpDay: z.number().int().nullable(),
+  /** Degrees added to every incubator, °C: for a what-if. */
+  incubationShiftC: z.number().min(-10).max(10),
+})
+export type HouseSettings = z.infer<typeof HouseSettings>
+
+export const defaultSettings: HouseSettings = {
+  houseName: 'My house', timeZone: 'UTC', cultureWeekday: 0, coverQuantile: 0.9, massUnit: 'g', tempUnit: '°C', schools: {}, appetite: 1, cupYield: 1, warmUpDay: null, incubationShiftC: 0,
+}

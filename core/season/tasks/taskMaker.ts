@@ -1,0 +1,12 @@
+import type { SeasonContext } from '../lanes'
+import type { Lane, Task } from '../types'
+
+export interface TaskContext extends SeasonContext {
+  lanes: readonly Lane[]
+}
+
+/** One sort of task: looks through the house and says what is due. A new sort is one more of these in the list of `index.ts`. */
+export type TaskMaker = (context: TaskContext) => Task[]
+
+/** Tasks are shown once due; a few days of overdue feeding is worth knowing, a year is not a task but a mistake. */
+export const due = (day: number, today: number): boolean => day <= today
