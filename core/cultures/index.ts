@@ -4,3 +4,4 @@ export {
 } from './yields'
 export { PlanError, firstCoveredDay, planStarts, runStock, type Plan, type PlanInput, type PlannedStart, type SolveLp } from './plan'
 export { simulateRunOut, type RunOut, type RunOutInput } from './runOut'
+export { nextCultureTags } from './tags'

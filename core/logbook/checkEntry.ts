@@ -50,7 +50,11 @@ function checkVoid(records: Records, entry: DatedEntry): Problem[] {
   if (!target) return [{ path: 'subject.id', message: 'There is no such entry, or it was taken back already' }]
   const founds = entryKinds.get(target.kind)?.founds
   const key = founds ? subjectKey({ type: founds, id: target.id }) : null
-  const later = key ? (records.entries.get(key) ?? []).filter(e => e.id !== target.id) : []
+  const ownAnimals = records.animals.filter(a => a.foundedBy === target.id)
+  const later = [
+    ...(key ? (records.entries.get(key) ?? []).filter(e => e.id !== target.id) : []),
+    ...ownAnimals.flatMap(a => records.entries.get(subjectKey({ type: 'animal', id: a.id })) ?? []),
+  ]
   return later.length
     ? [{ path: 'subject.id', message: `${later.length} later ${later.length === 1 ? 'entry stands' : 'entries stand'} on this one; take those back first` }]
     : []

@@ -6,7 +6,7 @@ import type { AnimalState, Weighing } from '../logbook'
 import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
 import type { TaskContext } from './tasks/taskMaker'
-import type { Alarm } from './types'
+import type { Alarm, Lane } from './types'
 
 /** Working limits of loss in the cold, of the starting weight: watch, take out. [common practice] */
 const WATCH_LOSS = 0.06
@@ -44,6 +44,12 @@ function refuser(animal: AnimalState): Alarm | null {
   }
 }
 
+/** Whether a sign of this very event was seen: a lock or shed since the last laying, or the laying itself for a hatch. */
+function waitedFor(lane: Lane, event: string): boolean {
+  const signs = event === 'hatched' ? ['laid'] : ['copulation', 'ovulation', 'preLayShed', 'postOvulationShed']
+  return lane.events.some(o => o.observed && signs.includes(o.event))
+}
+
 /** What is going wrong, harm first. */
 export function alarmsOf({ house, almanac, today, lanes }: TaskContext): Alarm[] {
   const alarms: Alarm[] = []
@@ -53,7 +59,7 @@ export function alarmsOf({ house, almanac, today, lanes }: TaskContext): Alarm[]
   }
   for (const lane of lanes) {
     if (lane.caution) alarms.push({ id: `heat:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${lane.caution}`, todo: 'Set the true temperature of the incubator in Places.', reasons: lane.events.find(e => e.caution)?.reasons ?? [] })
-    const late = lane.events.find(e => !e.observed && e.dist.p.length && e.dist.never > 0.6 && ['hatched', 'laid', 'born'].includes(e.event) && lane.events.some(o => o.observed))
+    const late = lane.events.find(e => !e.observed && e.dist.p.length && e.dist.never > 0.4 && ['hatched', 'laid', 'born'].includes(e.event) && waitedFor(lane, e.event))
     if (late && summarise(late.dist)) {
       alarms.push({
         id: `late:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${EVENT_NAMES[late.event]} is overdue; ${Math.round(late.dist.never * 100)} % that it does not come`,

@@ -36,6 +36,8 @@ export interface FeederPlan {
   units: number
   leastPossible: number
   runOutChance: number
+  /** Mean number of short days in the days planned. */
+  shortDays: number
   runOutByDay: number[]
   reasons: Reason[]
 }
@@ -121,7 +123,7 @@ function planOne(look: PreyOutlook, scenarios: Scenarios, house: House, almanac:
   return {
     prey: look.prey, kind: supply.kind, unit: supply.unit, days, starts: plan.starts, bareStock: Array.from(bare.stock), bareMissing: Array.from(bare.missing),
     stock: Array.from(plan.stock), missing: Array.from(plan.missing), gaps: gapsOf(plan.missing, today), units: plan.units, leastPossible: plan.leastPossible,
-    runOutChance: runOut.chance, runOutByDay: Array.from(runOut.byDay),
+    runOutChance: runOut.chance, shortDays: runOut.byDay.reduce((a, b) => a + b, 0), runOutByDay: Array.from(runOut.byDay),
     reasons: [
       {
         rule: 'The fewest whole units, started on culture days, so that usable stock covers the need on every day (mixed-integer programme)',
@@ -138,7 +140,7 @@ function planOne(look: PreyOutlook, scenarios: Scenarios, house: House, almanac:
       supplyReasons(feeder, supply, tempC),
       {
         rule: 'The plan played through with need, delays, failures and yields drawn anew (fixed seed)',
-        inputs: [computedInput('Runs', `${scenarios.count}`), computedInput('Runs with a day short by over 5 %', `${Math.round(runOut.chance * 100)} %`), ...(supply.kind === 'bought' ? [] : [computedInput('Chance that one fails', `${Math.round(failureChance(supply) * 100)} %`)])],
+        inputs: [computedInput('Runs', `${scenarios.count}`), computedInput('Runs with a day short by over 5 %', `${Math.round(runOut.chance * 100)} %`), computedInput('Short days, mean of all runs', `${runOut.byDay.reduce((a, b) => a + b, 0).toFixed(1)} of ${days - countFrom}`), ...(supply.kind === 'bought' ? [] : [computedInput('Chance that one fails', `${Math.round(failureChance(supply) * 100)} %`)])],
         change: 'One more on each culture day lowers it; so does a higher covered quantile',
       },
       ...look.reasons,
@@ -177,6 +179,11 @@ export function planFeeders(season: Season, scenarios: Scenarios, house: House, 
 export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string | null {
   const first = plan.starts[0]
   if (!first) return null
-  const unit = first.count === 1 ? plan.unit : plan.unit.replace(/^(\w+)/, w => `${w}s`)
-  return `${plan.kind === 'bought' ? 'Order' : 'Start'} ${first.count} ${unit} of ${feeder.many} by ${formatDay(first.day, today)}`
+  return `${tellUnits(plan, feeder, first.count)} by ${formatDay(first.day, today)}`
+}
+
+/** `Start 5 cups of large flies`, `Order 1 bag of 25 mouse hoppers` */
+export function tellUnits(plan: Pick<FeederPlan, 'kind' | 'unit'>, feeder: Feeder, count: number): string {
+  const unit = count === 1 ? plan.unit : plan.unit.replace(/^\w+/, word => (word.endsWith('x') ? `${word}es` : `${word}s`))
+  return plan.kind === 'bought' ? `Order ${count} ${unit} ${feeder.many}` : `Start ${count} ${unit} of ${feeder.many}`
 }

@@ -71,6 +71,9 @@ function expectedYoung(species: Species): { count: YoungCount, reason: Reason } 
   return { count, reason: { rule: 'Clutch size of the species times what comes through', inputs: [spreadInput('Clutch size', `species.${species.id}.clutchSize`, species.clutchSize), ...through.reasons], change: 'Recording the laying puts the true number in' } }
 }
 
+/** Chance of 'never' from which a further clutch is no longer waited for. */
+const SEASON_OVER = 0.95
+
 function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, mouths: MouthSource[] } | null {
   const { house, almanac, today } = context
   const dam = house.animals[pairing.damId]
@@ -87,17 +90,17 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   const title = `${dam.tag} × ${sire?.tag ?? 'unknown'}`
   const base = { id, kind: 'pair' as const, subject: { type: 'pairing' as const, id: pairing.id }, title, speciesId: species.id, placeId: dam.placeId }
 
-  // a season is over once the last possible clutch is laid; signs seen after it open another cycle all the same
-  if (done >= limit && !Object.keys(observed).length) {
-    return { lane: { ...base, stage: 'pairing', events: births.map(b => seenEvent(birth, b, today)), later: [], young: { value: 0, reasons: [{ rule: 'All clutches of this season are laid', inputs: [] }] } }, mouths: [] }
+  const next = done > 0 ? laterLayings(species, certain(births.at(-1)!.day), done, today)[0] : undefined
+  // a season is over once no further clutch is likely; signs seen after the last laying open another cycle all the same
+  if (done > 0 && !Object.keys(observed).length && (done >= limit || !next || next.dist.never > SEASON_OVER)) {
+    return { lane: { ...base, stage: 'pairing', events: births.map(b => seenEvent(birth, b, today)), later: [], young: { value: 0, reasons: [{ rule: 'No further clutch is likely in this season', inputs: [computedInput('Clutches or litters seen', `${done}`)], change: 'A lock or a shed recorded now opens another' }] } }, mouths: [] }
   }
 
   const incubation = incubationOf(species, null, context.settings)
   const given: Partial<Record<BreedingEvent, Given>> = {}
   if (done === 0) given[chainOf(species)[0]!] = species.winter === 'none' ? { dist: certain(pairing.startDay), reasons: [{ rule: 'Together since the pair was set', inputs: [computedInput('Pair set', formatDay(pairing.startDay, today))] }] } : warmUpOf(dam, pairing, species, context)
   else if (!Object.keys(observed).length) {
-    const next = laterLayings(species, certain(births.at(-1)!.day), done, today)[0]
-    given[birth] = next ? { dist: next.dist, reasons: next.reasons } : { dist: neverHappens(), reasons: [] }
+    given[birth] = { dist: next!.dist, reasons: next!.reasons }
   }
   const events = [...births.map(b => seenEvent(birth, b, today)), ...forecastChain({ species, observed, given, incubation, today })]
   const laying = events.find(e => e.event === birth && !e.observed)

@@ -6,6 +6,7 @@ import { cultureTasks, deliveryTasks, lampTasks } from './feeders'
 import type { TaskContext, TaskMaker } from './taskMaker'
 
 export { tellPortion } from './animals'
+export { startTasks } from './starts'
 
 const makers: TaskMaker[] = [weighTasks, feedTasks, gravidTasks, eggTasks, nurseryTasks, cultureTasks, deliveryTasks, lampTasks]
 

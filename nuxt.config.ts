@@ -1,0 +1,25 @@
+import { fileURLToPath } from 'node:url'
+
+const root = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineNuxtConfig({
+  modules: ['@nuxt/ui', '@pinia/nuxt', '@nuxt/eslint'],
+  ssr: false,
+  devtools: { enabled: false },
+  app: { head: { title: 'Mantel', htmlAttrs: { lang: 'en' }, meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1, viewport-fit=cover' }, { name: 'description', content: 'Runs a breeding room’s season' }], link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }] } },
+  css: ['~/assets/main.css'],
+  alias: { '#core': root('./core'), '#server': root('./server') },
+  ui: { fonts: false },
+  colorMode: { preference: 'system', fallback: 'light', classSuffix: '' },
+  icon: { provider: 'none', serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true, sizeLimitKb: 512 }, fallbackToApi: false },
+  spaLoadingTemplate: true,
+  telemetry: { enabled: false },
+  compatibilityDate: '2026-01-01',
+  nitro: {
+    preset: 'node-server',
+    esbuild: { options: { target: 'node20' } },
+  },
+  vite: { worker: { format: 'es' }, build: { target: 'es2022', chunkSizeWarningLimit: 1500 } },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  eslint: { config: { stylistic: false } },
+})

@@ -1,0 +1,5 @@
+import { WriteEntries } from '#shared/contracts/house'
+import { answerBody } from '../../utils/handler'
+import { theHouse } from '../../house/theHouse'
+
+export default answerBody(WriteEntries, async ({ entries }) => (await theHouse()).write(entries))

@@ -1,0 +1,17 @@
+import type { Knex } from 'knex'
+import * as first from './001-first-tables'
+
+interface Migration {
+  name: string
+  up: (knex: Knex) => Promise<void>
+}
+
+/** Forward only, in this order; a name once shipped is never changed. */
+const migrations: Migration[] = [{ name: '001-first-tables', up: first.up }]
+
+/** Migrations from code rather than from a folder, so that they travel inside the built server. */
+export const migrationSource: Knex.MigrationSource<Migration> = {
+  getMigrations: async () => migrations,
+  getMigrationName: migration => migration.name,
+  getMigration: async migration => ({ up: migration.up, down: async () => { throw new Error('Migrations go forward only.') } }),
+}

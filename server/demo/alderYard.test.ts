@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest'
+import { shippedAlmanac } from '#core/almanac'
+import { checkEntry, recordsFrom, withEntry, type Records } from '#core/logbook'
+import { houseOf, season } from '#core/season'
+import { calendarOf } from '#core/units'
+import { alderYard } from './alderYard'
+
+describe.each([20_000, 20_782])('Alder Yard on day %d', (today) => {
+  const demo = alderYard(today)
+
+  it('could have happened: every entry passes the checks of the logbook in order', () => {
+    let records: Records = recordsFrom(demo.places, demo.animals, [])
+    for (const entry of [...demo.entries].sort((a, b) => (a.at < b.at ? -1 : 1))) {
+      expect(calendarOf(demo.settings.timeZone)(entry.at)).toBe(entry.day)
+      // every subject is looked up in the house as it stood by then
+      expect(checkEntry(records, houseOf(records, shippedAlmanac), entry, today), `${entry.kind} ${entry.at}`).toEqual([])
+      records = withEntry(records, entry)
+    }
+  }, 60_000)
+
+  it('is a house of about 45 grown animals, 40 young, 8 pairs, 5 clutches and 14 cultures in 3 rooms, with its troubles', () => {
+    const records = recordsFrom(demo.places, demo.animals, demo.entries)
+    const house = houseOf(records, shippedAlmanac)
+    const { season: s } = season(records, shippedAlmanac, demo.settings, today)
+    const young = Object.values(house.animals).filter(a => today - a.bornDay! < 365)
+    expect(young).toHaveLength(40)
+    expect(Object.keys(house.animals).length - young.length).toBe(45)
+    expect(new Set(Object.values(house.animals).map(a => a.speciesId)).size).toBe(7)
+    expect(Object.keys(house.pairings)).toHaveLength(8)
+    expect(Object.keys(house.clutches)).toHaveLength(5)
+    expect(Object.keys(house.cultures)).toHaveLength(14)
+    expect(demo.places.filter(p => p.kind === 'room')).toHaveLength(3)
+    const alarms = s.alarms.map(a => a.id.split(':')[0])
+    expect(alarms).toEqual(expect.arrayContaining(['refuser', 'failed', 'lamp', 'late', 'cold']))
+    expect(new Set(s.lanes.map(l => l.kind))).toEqual(new Set(['pair', 'eggs', 'spawn']))
+    expect(s.tasks.length).toBeGreaterThan(12)
+    expect(s.tasks.length).toBeLessThan(60)
+  })
+})

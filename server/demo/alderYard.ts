@@ -1,0 +1,251 @@
+import type { AnimalCard, Place } from '#core/logbook'
+import { defaultSettings, type HouseSettings } from '#core/season'
+import { DemoWriter } from './writer'
+
+interface Places {
+  snakes: Place[]
+  geckos: Place[]
+  glass: Place[]
+  hatchlings: Place[]
+  incubator: Place
+  warmIncubator: Place
+  flies: Place
+  beetles: Place
+  colonies: Place
+  cold: Place
+}
+
+function buildPlaces(w: DemoWriter): Places {
+  const bench = w.place('Bench room', 'room', null, 24)
+  const glassRoom = w.place('Glass room', 'room', null, 25)
+  const backShop = w.place('Back shop', 'room', null, 22)
+  const tubs = (parent: Place, from: number, to: number, word: string) => Array.from({ length: to - from + 1 }, (_, i) => w.place(`${word} ${from + i}`, 'tub', parent))
+  const rackA = w.place('Rack A', 'rack', bench)
+  const rackB = w.place('Rack B', 'rack', bench)
+  const rackC = w.place('Hatchling rack', 'rack', bench)
+  const geckoRack = w.place('Gecko rack', 'rack', glassRoom)
+  const glass = w.place('Glass wall', 'shelf', glassRoom)
+  const shelf = w.place('Incubators', 'shelf', backShop)
+  const feeders = w.place('Feeder shelf', 'shelf', backShop)
+  return {
+    snakes: [...tubs(rackA, 1, 10, 'Tub'), ...tubs(rackB, 11, 18, 'Tub')],
+    geckos: tubs(geckoRack, 1, 10, 'Tub'),
+    glass: ['Rock pen', 'Cork pen', 'Tortoise table', 'Moss tank', 'Fern tank', 'Pond tank'].map(n => w.place(n, 'tub', glass)),
+    hatchlings: tubs(rackC, 1, 40, 'Box'),
+    incubator: w.place('Incubator 28 °C', 'incubator', shelf, 28), warmIncubator: w.place('Incubator 31 °C', 'incubator', shelf, 31),
+    flies: w.place('Fly board', 'shelf', feeders, 24), beetles: w.place('Beetle board', 'shelf', feeders, 28), colonies: w.place('Colony bench', 'shelf', feeders, 27),
+    cold: w.place('Cold chest', 'cold', backShop, 12),
+  }
+}
+
+type Animals = Record<string, AnimalCard>
+
+function grownSnakes(w: DemoWriter, p: Places, all: Animals): void {
+  const kings: [string, 'female' | 'male', number, number][] = [
+    ['K-01', 'female', 1900, 640], ['K-02', 'female', 1880, 590], ['K-03', 'female', 1540, 520], ['K-04', 'female', 1190, 430], ['K-05', 'female', 1180, 455],
+    ['K-06', 'male', 2260, 610], ['K-07', 'male', 1900, 560], ['K-08', 'male', 1550, 540], ['K-09', 'male', 1200, 440],
+  ]
+  kings.forEach(([tag, sex, age, mass], i) => {
+    const cooled = tag === 'K-02' || tag === 'K-06'
+    const card = w.animal(tag, 'california-kingsnake', sex, age, cooled ? p.cold : p.snakes[i]!)
+    all[tag] = card
+    w.weights(card, mass * 0.88, mass, 420, 30, cooled ? 64 : 4 + i)
+    if (cooled) {
+      w.meals(card, mass, 240, 82)
+      w.write('cooledDown', w.about(card), -62)
+      const losses = tag === 'K-02' ? [0.985, 0.955, 0.926] : [0.995, 0.987, 0.98]
+      losses.forEach((f, n) => w.write('weighed', w.about(card), -44 + n * 20, { massG: Math.round(mass * f) }))
+      return
+    }
+    if (tag === 'K-03' || tag === 'K-08' || tag === 'K-01' || tag === 'K-07') {
+      w.write('cooledDown', w.about(card), -170)
+      w.write('warmedUp', w.about(card), tag === 'K-01' || tag === 'K-07' ? -92 : -34)
+      w.write('shed', w.about(card), tag === 'K-01' || tag === 'K-07' ? -70 : -12)
+    }
+    w.meals(card, mass, 30, [11, 0, 3, 10, 7, 0, 2, 5, 9][i]!)
+  })
+  const rosies: [string, 'female' | 'male', number, number][] = [
+    ['R-01', 'female', 2000, 410], ['R-02', 'female', 1700, 360], ['R-03', 'female', 1400, 330], ['R-04', 'female', 1390, 318], ['R-05', 'male', 1900, 250], ['R-06', 'male', 1710, 262], ['R-07', 'male', 1300, 240],
+  ]
+  rosies.forEach(([tag, sex, age, mass], i) => {
+    const card = w.animal(tag, 'rosy-boa', sex, age, p.snakes[9 + i]!)
+    all[tag] = card
+    w.weights(card, mass * 0.9, mass, 400, 30, 3 + i * 4)
+    w.meals(card, mass, 160, [6, 12, 4, 8, 13, 2, 9][i]!)
+  })
+}
+
+function grownLizards(w: DemoWriter, p: Places, all: Animals): void {
+  for (let i = 0; i < 10; i++) {
+    const tag = `G-${String(i + 1).padStart(2, '0')}`
+    const mass = Math.round(w.between(48, 72))
+    const card = w.animal(tag, 'fat-tailed-gecko', i < 7 ? 'female' : 'male', 700 + i * 60, p.geckos[i]!)
+    all[tag] = card
+    w.weights(card, mass * 0.8, mass, 380, 30, 1 + i * 3)
+    w.meals(card, mass, 90, i % 4)
+  }
+  for (let i = 0; i < 5; i++) {
+    const tag = `O-${String(i + 1).padStart(2, '0')}`
+    const mass = Math.round(w.between(150, 240))
+    const card = w.animal(tag, 'ocellated-lizard', i < 3 ? 'female' : 'male', 900 + i * 40, p.glass[i < 3 ? 0 : 1]!)
+    all[tag] = card
+    w.weights(card, mass * 0.8, mass, 380, 30, 6 + i * 4)
+    w.meals(card, mass, 80, (i % 3) + 1)
+  }
+}
+
+function grownOthers(w: DemoWriter, p: Places, all: Animals): void {
+  for (let i = 0; i < 4; i++) {
+    const tag = `T-${String(i + 1).padStart(2, '0')}`
+    const mass = Math.round(w.between(1100, 1900))
+    const card = w.animal(tag, 'hermanns-tortoise', i < 3 ? 'female' : 'male', 5200 + i * 300, p.glass[2]!)
+    all[tag] = card
+    w.weights(card, mass * 0.96, mass, 420, 60, 10 + i * 7)
+    w.meals(card, mass, 20, i === 0 ? 1 : 0)
+  }
+  for (let i = 0; i < 6; i++) {
+    const tag = `N-${String(i + 1).padStart(2, '0')}`
+    const card = w.animal(tag, 'golden-mantella', i < 3 ? 'female' : 'male', 620 + i * 20, p.glass[i < 3 ? 3 : 4]!)
+    all[tag] = card
+    w.weights(card, 0.9, 1.3, 240, 60, 20 + i)
+    w.meals(card, 1.2, 40, i === 2 ? 2 : 1)
+  }
+  for (let i = 0; i < 4; i++) {
+    const tag = `B-${String(i + 1).padStart(2, '0')}`
+    const card = w.animal(tag, 'fire-bellied-toad', i < 2 ? 'female' : 'male', 1100 + i * 30, p.glass[5]!)
+    all[tag] = card
+    w.weights(card, 5.5, 7.2, 240, 60, 15 + i)
+    w.meals(card, 7, 50, i === 1 ? 3 : 1)
+  }
+}
+
+/** Forty young of last season, each at its own step of the ladder. */
+function hatchlings(w: DemoWriter, p: Places, all: Animals): void {
+  let box = 0
+  const brood = (prefix: string, count: number, speciesId: string, age: number, startG: number, nowG: number, dam: string, sire: string) => {
+    for (let i = 0; i < count; i++) {
+      const tag = `${prefix}-${String(i + 1).padStart(2, '0')}`
+      const mass = nowG * w.between(0.85, 1.15)
+      const card = w.animal(tag, speciesId, 'unknown', age + (i % 3), p.hatchlings[box++]!, { damId: all[dam]!.id, sireId: all[sire]!.id })
+      all[tag] = card
+      const refuser = tag === 'KY-07'
+      if (refuser) {
+        w.weights(card, startG, startG * 1.25, age - 5, 14, 40)
+        w.write('weighed', w.about(card), -16, { massG: Number((startG * 1.19).toFixed(1)) })
+        w.write('weighed', w.about(card), -2, { massG: Number((startG * 1.12).toFixed(1)) })
+        w.meals(card, startG * 1.2, age - 14, 4, 4)
+      }
+      else {
+        w.weights(card, startG, mass, age - 5, speciesId === 'hermanns-tortoise' ? 28 : speciesId.includes('gecko') || speciesId.includes('lizard') ? 7 : 14, (i * 3 + box) % (speciesId.includes('gecko') || speciesId.includes('lizard') ? 8 : 15))
+        w.meals(card, mass, Math.min(80, age - 14), i % 6)
+      }
+    }
+  }
+  brood('KY', 12, 'california-kingsnake', 132, 11, 26, 'K-04', 'K-09')
+  brood('RY', 8, 'rosy-boa', 176, 14, 33, 'R-02', 'R-05')
+  brood('GY', 10, 'fat-tailed-gecko', 96, 3.1, 14, 'G-02', 'G-08')
+  brood('OY', 6, 'ocellated-lizard', 118, 3.6, 24, 'O-02', 'O-05')
+  brood('TY', 4, 'hermanns-tortoise', 310, 11, 29, 'T-02', 'T-04')
+}
+
+/** Eight pairs at different stages of the year, and five clutches, litters and spawn. */
+function pairsAndClutches(w: DemoWriter, p: Places, a: Animals): void {
+  const laidDown = w.pair('P-1', a['K-01']!, a['K-07']!, -90)
+  w.write('introduced', laidDown, -58)
+  w.write('copulation', laidDown, -45, { confirmed: true })
+  w.write('copulation', laidDown, -42, { confirmed: true })
+  w.write('preLayShed', laidDown, -4)
+
+  const fresh = w.pair('P-2', a['K-03']!, a['K-08']!, -30)
+  w.write('introduced', fresh, -5)
+  w.write('copulation', fresh, -3, { confirmed: false }, 'Lay together, no lock seen')
+
+  w.pair('P-3', a['K-02']!, a['K-06']!, -70)
+
+  const boas = w.pair('P-4', a['R-01']!, a['R-06']!, -190)
+  w.write('copulation', boas, -128, { confirmed: true })
+  w.write('postOvulationShed', boas, -96)
+
+  const geckos = w.pair('P-5', a['G-01']!, a['G-09']!, -80)
+  w.write('copulation', geckos, -66, { confirmed: true })
+  const g1 = w.write('laid', geckos, -42, { tag: 'C-1', eggs: 2, slugs: 0, tempC: 29, placeId: p.incubator.id })
+  w.write('candled', { type: 'clutch', id: g1 }, -34, { good: 2 })
+  w.write('eggsChecked', { type: 'clutch', id: g1 }, -6)
+  w.write('laid', geckos, -20, { tag: 'C-2', eggs: 2, slugs: 1, tempC: 29, placeId: p.incubator.id })
+
+  const lizards = w.pair('P-6', a['O-01']!, a['O-04']!, -130)
+  w.write('copulation', lizards, -104, { confirmed: true })
+  const o1 = w.write('laid', lizards, -71, { tag: 'C-3', eggs: 14, slugs: 2, tempC: 28, placeId: p.incubator.id })
+  w.write('candled', { type: 'clutch', id: o1 }, -62, { good: 11 })
+  w.write('eggsChecked', { type: 'clutch', id: o1 }, -9)
+
+  const toads = w.pair('P-7', a['B-01']!, a['B-03']!, -90)
+  w.write('copulation', toads, -51, { confirmed: true })
+  const spawn = w.write('laid', toads, -49, { tag: 'S-1', eggs: 74, slugs: 9, placeId: p.glass[5]!.id })
+  const tadpoles = { type: 'clutch' as const, id: spawn }
+  w.write('hatched', tadpoles, -45, { count: 51 })
+  w.write('youngLost', tadpoles, -37, { count: 6 }, 'Crowded; split into cups')
+  w.write('youngLost', tadpoles, -20, { count: 3 })
+  w.write('groupFed', tadpoles, -1, { prey: 'flake', each: 1 })
+
+  const tortoises = w.pair('P-8', a['T-01']!, a['T-04']!, -160)
+  w.write('copulation', tortoises, -112, { confirmed: true })
+  const t1 = w.write('laid', tortoises, -67, { tag: 'C-4', eggs: 5, slugs: 0, tempC: 31, placeId: p.warmIncubator.id })
+  w.write('candled', { type: 'clutch', id: t1 }, -50, { good: 3 })
+  w.write('eggsChecked', { type: 'clutch', id: t1 }, -3)
+}
+
+/** Fourteen cultures, the freezer and the lamps. */
+function feedersAndLamps(w: DemoWriter, p: Places): void {
+  const culture = (tag: string, feederId: string, place: Place, startedAgo: number, producingAgo: number | null, lastHarvestAgo: number | null = null) => {
+    const subject = w.founded('cultureStarted', -startedAgo, { tag, feederId, placeId: place.id })
+    if (producingAgo !== null) w.write('producing', subject, -producingAgo)
+    if (lastHarvestAgo !== null) w.write('harvested', subject, -lastHarvestAgo, { count: 60 })
+    return subject
+  }
+  culture('FS-1', 'fly.small', p.flies, 25, 11, 2)
+  culture('FS-2', 'fly.small', p.flies, 18, 4, 1)
+  culture('FS-3', 'fly.small', p.flies, 11, null)
+  culture('FL-1', 'fly.large', p.flies, 30, 9, 3)
+  culture('FL-2', 'fly.large', p.flies, 19, null)
+  const failed = culture('FL-3', 'fly.large', p.flies, 12, null)
+  w.write('cultureFailed', failed, -2, { why: 'mould over the medium' })
+  culture('FL-4', 'fly.large', p.flies, 5, null)
+  culture('BB-1', 'beanBeetle', p.beetles, 31, 6, 2)
+  culture('BB-2', 'beanBeetle', p.beetles, 10, null)
+  culture('RO-1', 'roach.nymph', p.colonies, 420, 250)
+  culture('RO-2', 'roach.nymph', p.colonies, 210, 60)
+  culture('SP-1', 'springtail', p.colonies, 160, 120)
+  culture('SP-2', 'springtail', p.colonies, 70, 30)
+  culture('IS-1', 'isopod.dwarf', p.colonies, 200, 110)
+
+  const counted: [string, number][] = [['mouse.pinky', 44], ['mouse.fuzzy', 62], ['mouse.hopper', 38], ['mouse.weaned', 24], ['mouse.adult', 31], ['rat.small', 12], ['rat.weaned', 20], ['cricket.quarter', 420], ['cricket.half', 260]]
+  for (const [prey, count] of counted) w.write('preyCounted', { type: 'prey', id: prey }, -1, { count })
+  w.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -1, { count: 250 })
+
+  w.founded('lampFitted', -402, { tag: 'U-1', lamp: 'UVB tube, 39 W', placeId: p.glass[0]!.id, lifeDays: 365 })
+  w.founded('lampFitted', -120, { tag: 'U-2', lamp: 'UVB tube, 39 W', placeId: p.glass[1]!.id, lifeDays: 365 })
+  w.founded('lampFitted', -200, { tag: 'U-3', lamp: 'UVB tube, 24 W', placeId: p.glass[2]!.id, lifeDays: 365 })
+}
+
+export interface DemoHouse {
+  settings: HouseSettings
+  places: Place[]
+  animals: AnimalCard[]
+  entries: DemoWriter['entries']
+}
+
+/** Alder Yard: a converted joinery in a cool upland town. Invented; dates count from `today`. */
+export function alderYard(today: number): DemoHouse {
+  const w = new DemoWriter(today)
+  const places = buildPlaces(w)
+  const all: Animals = {}
+  grownSnakes(w, places, all)
+  grownLizards(w, places, all)
+  grownOthers(w, places, all)
+  hatchlings(w, places, all)
+  pairsAndClutches(w, places, all)
+  feedersAndLamps(w, places)
+  const settings: HouseSettings = { ...defaultSettings, houseName: 'Alder Yard', timeZone: 'Europe/Berlin', cultureWeekday: 0, coverQuantile: 0.9 }
+  return { settings, places: w.places, animals: w.animals, entries: w.entries }
+}

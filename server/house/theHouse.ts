@@ -1,0 +1,24 @@
+import highsLoader from 'highs'
+import { solverFrom } from '#shared/solver'
+import { openDatabase } from '../db/open'
+import { HouseKeeper } from './houseKeeper'
+
+let opening: Promise<HouseKeeper> | null = null
+
+export const databaseFile = (): string => process.env.MANTEL_DB || 'data/mantel.sqlite'
+
+/** The one house of this server; opened on first use. */
+export function theHouse(): Promise<HouseKeeper> {
+  opening ??= (async () => {
+    const [db, highs] = await Promise.all([openDatabase(databaseFile()), highsLoader()])
+    return HouseKeeper.open(db, solverFrom(highs))
+  })()
+  return opening
+}
+
+export async function closeTheHouse(): Promise<void> {
+  if (!opening) return
+  const keeper = await opening
+  opening = null
+  await keeper.close()
+}

@@ -1,0 +1,75 @@
+import { z } from 'zod'
+import { Entry, PLACE_KINDS, type DatedEntry, type House } from '#core/logbook'
+import type { Override } from '#core/almanac'
+import { HouseSettings, type FeederPlan, type Season } from '#core/season'
+
+/** POST /api/entries: all are written, or none. */
+export const WriteEntries = z.strictObject({ entries: z.array(Entry).min(1, 'Nothing to write').max(500, 'At most 500 entries at once') })
+export type WriteEntries = z.input<typeof WriteEntries>
+
+export interface WroteEntries {
+  written: string[]
+  /** Sent before and written then: nothing was done again. */
+  known: string[]
+}
+
+/** GET /api/entries */
+export const ReadEntries = z.union([
+  z.strictObject({ day: z.iso.date('A day is written as 2026-06-12') }),
+  z.strictObject({ subjectType: Entry.shape.subject.shape.type, subjectId: z.string().min(1), limit: z.coerce.number().int().min(1).max(2000).default(400) }),
+])
+export type TimelineEntry = DatedEntry & { voided: boolean }
+
+/** POST /api/animals */
+export const NewAnimal = z.strictObject({
+  tag: z.string().trim().min(1, 'A tag is needed').max(24, 'A tag has at most 24 characters'),
+  name: z.string().trim().max(60).nullable().default(null),
+  speciesId: z.string().min(1, 'Choose a species'),
+  sex: z.enum(['male', 'female', 'unknown']).default('unknown'),
+  born: z.iso.date('A day is written as 2026-06-12').nullable().default(null),
+  placeId: z.string().nullable().default(null),
+})
+export type NewAnimal = z.input<typeof NewAnimal>
+
+/** POST /api/clutches/:id/tag: young of a group become animals of their own. */
+export const TagYoung = z.strictObject({
+  count: z.number({ error: 'How many must be a number' }).int().min(1, 'At least one').max(300, 'At most 300 at once'),
+  prefix: z.string().trim().min(1, 'A prefix is needed').max(16),
+  placeId: z.string().nullable().default(null),
+})
+export type TagYoung = z.input<typeof TagYoung>
+
+/** POST /api/places and PUT /api/places/:id */
+export const NewPlace = z.strictObject({
+  name: z.string().trim().min(1, 'A place needs a name').max(60),
+  kind: z.enum(PLACE_KINDS),
+  parentId: z.string().nullable().default(null),
+  order: z.number().int().min(0).max(9999).default(0),
+  tempC: z.number({ error: 'The temperature must be a number' }).min(-5, 'Under −5 °C is not believable').max(60, 'Over 60 °C is not believable: check the unit').nullable().default(null),
+})
+export type NewPlace = z.input<typeof NewPlace>
+
+/** PUT /api/almanac/overrides */
+export const SetOverride = z.strictObject({ path: z.string().min(3).max(200), value: z.number({ error: 'The value must be a number' }), note: z.string().trim().max(300).optional() })
+export type SetOverride = z.input<typeof SetOverride>
+
+export { HouseSettings }
+
+/** GET /api/house: everything the interface and its worker compute from. */
+export interface HouseSnapshot {
+  version: number
+  today: number
+  /** True when the day is held for a demonstration. */
+  todayFixed: boolean
+  settings: HouseSettings
+  overrides: Override[]
+  house: House
+}
+
+/** GET /api/season */
+export interface SeasonSnapshot {
+  version: number
+  season: Season
+  plans: FeederPlan[]
+  tookMs: { season: number, plans: number }
+}
