@@ -8,3 +8,4 @@ export { findEntry, recordsFrom, subjectKey, withEntry, type Records } from './r
 export { foldHouse } from './fold'
 export { checkEntry, openPairingOf, resolveSubject } from './checkEntry'
 export { eggsLeft, tadpolesLeft, youngInGroup } from './kinds/clutch'
+export { feederNamed, readLogLine, type Understood } from './logLine'
