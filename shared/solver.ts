@@ -2,7 +2,7 @@ import type { SolveLp } from '#core/cultures'
 
 /** The part of the HiGHS module that is used; server, worker and tests each load it their own way. */
 export interface HighsModule {
-  solve: (lp: string, options?: Record<string, string | number | boolean>) => { Status: string, ObjectiveValue: number, Columns: Record<string, { Primal?: number }> }
+  solve: (lp: string, options?: { output_flag?: boolean, mip_rel_gap?: number, mip_abs_gap?: number, random_seed?: number }) => { Status: string, ObjectiveValue: number, Columns: Record<string, object> }
 }
 
 /** Wraps a loaded HiGHS for the planner; a fixed seed keeps plans the same on every machine. */
@@ -13,7 +13,7 @@ export function solverFrom(highs: HighsModule): SolveLp {
     return {
       status: result.Status,
       objective: result.ObjectiveValue,
-      columns: Object.fromEntries(Object.entries(result.Columns).map(([name, column]) => [name, column.Primal ?? 0])),
+      columns: Object.fromEntries(Object.entries(result.Columns).map(([name, column]) => [name, 'Primal' in column && typeof column.Primal === 'number' ? column.Primal : 0])),
     }
   }
 }

@@ -51,8 +51,9 @@ export interface FeedingSettings {
 /**
  * When an animal is due to eat next, and what. Null while it is in the cold.
  * @param today the calendar day; ages and weights are read as of it
+ * @param gravid a gravid female gets prey of half the size
  */
-export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day): Judgement<NextMeal> | null {
+export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day, gravid = false): Judgement<NextMeal> | null {
   if (animal.cooled && !animal.warmed) return null
   const age = animal.bornDay === null ? Number.MAX_SAFE_INTEGER : today - animal.bornDay - firstMealAge(species)
   const { step, index } = ladderStepAt(species.ladder, Math.max(0, age))
@@ -78,9 +79,9 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
     return { value: { due, everyDays: step.everyDays, portions: step.meal.map(m => ({ prey: m.prey, count: species.eats === 'insects' ? Math.max(1, Math.round(m.count * settings.appetite * ration)) : m.count })) }, reasons }
   }
   const school = schoolChoice(almanac, settings.schools, 'rodentSize')
-  const prey = rodentFor(almanac, weight.massG, school.fact!.value)
+  const prey = rodentFor(almanac, weight.massG, school.fact!.value * (gravid ? 0.5 : 1))
   reasons.push({
-    rule: `Prey by weight: ${school.name.toLowerCase()}`,
+    rule: `Prey by weight: ${school.name.toLowerCase()}${gravid ? '; half of it while gravid, since a large prey late has brought premature births (common practice)' : ''}`,
     inputs: [
       entryInput('Latest weight', `${weight.massG} g`, weight),
       factInput('Prey', `schools.rodentSize`, school.fact!),

@@ -182,8 +182,18 @@ export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string 
   return `${tellUnits(plan, feeder, first.count)} by ${formatDay(first.day, today)}`
 }
 
+/** The same without the feeder's name, where that stands beside it: `Start 5 cups by 14 Apr`. */
+export function tellStartShort(plan: FeederPlan, today: Day): string | null {
+  const first = plan.starts[0]
+  return first ? `${plan.kind === 'bought' ? 'Order' : 'Start'} ${tellCount(plan.unit, first.count)} by ${formatDay(first.day, today)}` : null
+}
+
+function tellCount(unit: string, count: number): string {
+  return `${count} ${count === 1 ? unit : unit.replace(/^\w+/, word => (word.endsWith('x') ? `${word}es` : `${word}s`))}`
+}
+
 /** `Start 5 cups of large flies`, `Order 1 bag of 25 mouse hoppers` */
 export function tellUnits(plan: Pick<FeederPlan, 'kind' | 'unit'>, feeder: Feeder, count: number): string {
-  const unit = count === 1 ? plan.unit : plan.unit.replace(/^\w+/, word => (word.endsWith('x') ? `${word}es` : `${word}s`))
-  return plan.kind === 'bought' ? `Order ${count} ${unit} ${feeder.many}` : `Start ${count} ${unit} of ${feeder.many}`
+  const units = tellCount(plan.unit, count)
+  return plan.kind === 'bought' ? `Order ${units} ${feeder.many}` : `Start ${units} of ${feeder.many}`
 }

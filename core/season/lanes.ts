@@ -85,6 +85,7 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   const birth: BreedingEvent = species.mode === 'live' ? 'born' : 'laid'
   const births = pairing.seen[birth] ?? []
   const observed = observedInCycle(pairing, species)
+  if (pairing.clutchIds.length === 0 && dam.warmed && species.winter !== 'none' && dam.warmed.day <= (observed.copulation?.day ?? today)) observed.warmUp = dam.warmed
   const limit = species.nextClutch?.perSeason.latest ?? 1
   const done = births.length
   const title = `${dam.tag} × ${sire?.tag ?? 'unknown'}`
@@ -102,7 +103,9 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   else if (!Object.keys(observed).length) {
     given[birth] = { dist: next!.dist, reasons: next!.reasons }
   }
-  const events = [...births.map(b => seenEvent(birth, b, today)), ...forecastChain({ species, observed, given, incubation, today })]
+  const chain = forecastChain({ species, observed, given, incubation, today })
+  // a start that was only assumed, and is past, is nothing to look at
+  const events = [...births.map(b => seenEvent(birth, b, today)), ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || e.dist.start >= today)]
   const laying = events.find(e => e.event === birth && !e.observed)
   const later = laying && species.nextClutch ? laterLayings(species, laying.dist, done + 1, today) : []
   const young = expectedYoung(species)

@@ -4,7 +4,7 @@ import { plannedSupply, remainingYield } from '../cultures'
 import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type MouthProfile } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
-import { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, type Draws, type MouthSource } from '../nursery'
+import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, type Draws, type MouthSource } from '../nursery'
 import { temperatureAt } from '../places'
 import type { SeasonContext } from './lanes'
 import type { HouseSettings } from './settings'
@@ -23,7 +23,7 @@ interface SpeciesFood {
 /** Profiles are long and the same for all of a species: kept per almanac and settings. */
 const foods = new WeakMap<Almanac, WeakMap<HouseSettings, Map<string, SpeciesFood>>>()
 
-function foodOf(species: Species, { almanac, settings }: SeasonContext): SpeciesFood {
+function foodOf(species: Species, { almanac, settings }: Pick<SeasonContext, 'almanac' | 'settings'>): SpeciesFood {
   let bySettings = foods.get(almanac)
   if (!bySettings) foods.set(almanac, (bySettings = new WeakMap()))
   let bySpecies = bySettings.get(settings)
@@ -36,6 +36,11 @@ function foodOf(species: Species, { almanac, settings }: SeasonContext): Species
     bySpecies.set(species.id, food)
   }
   return food
+}
+
+/** Food per young of a group by days since its first meal, losses and sales taken off. */
+export function groupFood(speciesId: string, almanac: Almanac, settings: HouseSettings): Map<string, Float64Array> {
+  return foodOf(speciesOf(almanac, speciesId), { almanac, settings }).group
 }
 
 /** An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every scenario. */
@@ -194,9 +199,4 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
   const order = Object.keys(almanac.feeders)
   prey.sort((a, b) => order.indexOf(a.prey) - order.indexOf(b.prey))
   return { prey, scenarios: { count: SCENARIOS, need: drawn } }
-}
-
-/** Mean mouths to feed today and at the horizon's fullest day: for headlines. */
-export function mouthsExpected(mouths: readonly MouthSource[]): number {
-  return mouths.reduce((n, m) => n + expectedCount(m.count) * (1 - m.opens.never), 0)
 }

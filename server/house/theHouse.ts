@@ -1,6 +1,7 @@
 import highsLoader from 'highs'
 import { solverFrom } from '#shared/solver'
 import { openDatabase } from '../db/open'
+import { currentDay } from './clock'
 import { HouseKeeper } from './houseKeeper'
 
 let opening: Promise<HouseKeeper> | null = null
@@ -11,6 +12,11 @@ export const databaseFile = (): string => process.env.MANTEL_DB || 'data/mantel.
 export function theHouse(): Promise<HouseKeeper> {
   opening ??= (async () => {
     const [db, highs] = await Promise.all([openDatabase(databaseFile()), highsLoader()])
+    if (process.env.MANTEL_DEMO) {
+      const { alderYard } = await import('../demo/alderYard')
+      const { fillWithDemo } = await import('../demo/fill')
+      await fillWithDemo(db, alderYard(currentDay('Europe/Berlin').today))
+    }
     return HouseKeeper.open(db, solverFrom(highs))
   })()
   return opening

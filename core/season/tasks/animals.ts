@@ -1,7 +1,9 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
 import { nextMeal, type Portion } from '../../feeding'
 import { entryInput, factInput } from '../../judgement'
+import type { AnimalState } from '../../logbook'
 import { formatDistance } from '../../units'
+import type { SeasonContext } from '../lanes'
 import type { Task } from '../types'
 import { due, type TaskMaker } from './taskMaker'
 
@@ -11,10 +13,15 @@ export function tellPortion(almanac: Almanac, { prey, count }: Portion): string 
 }
 
 /** Animals whose interval since the last offer has run out. */
-export const feedTasks: TaskMaker = ({ house, almanac, settings, today }) => Object.values(house.animals).flatMap((animal): Task[] => {
+export const feedTasks: TaskMaker = ({ house, almanac, settings, today, lanes }) => {
+  const gravid = new Set(lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map(l => house.pairings[l.subject.id]!.damId))
+  return Object.values(house.animals).flatMap(animal => feedTask(animal, gravid.has(animal.id), { house, almanac, settings, today }))
+}
+
+function feedTask(animal: AnimalState, gravid: boolean, { almanac, settings, today }: SeasonContext): Task[] {
   if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)
-  const meal = nextMeal(almanac, settings, species, animal, today)
+  const meal = nextMeal(almanac, settings, species, animal, today, gravid)
   if (!meal || !due(meal.value.due, today)) return []
   const [main] = meal.value.portions
   const refused = animal.refusals >= 2
@@ -26,10 +33,12 @@ export const feedTasks: TaskMaker = ({ house, almanac, settings, today }) => Obj
       { label: 'Took', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: main!.count }, tone: 'main' },
       { label: 'Refused', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: 0 } },
     ],
-    caution: refused && species.eats === 'rodents' ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.' : undefined,
+    caution: refused && species.eats === 'rodents'
+      ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.'
+      : gravid ? 'Gravid: small meals, never a large one in the last month.' : undefined,
     reasons: meal.reasons,
   }]
-})
+}
 
 /** Weighings by age and cold, from the species' rhythm. */
 export const weighTasks: TaskMaker = ({ house, almanac, today }) => Object.values(house.animals).flatMap((animal): Task[] => {

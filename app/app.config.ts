@@ -1,0 +1,8 @@
+export default defineAppConfig({
+  ui: {
+    colors: { primary: 'clay', neutral: 'stone', error: 'red', warning: 'amber', success: 'moss' },
+    button: { slots: { base: 'rounded font-medium min-h-11 sm:min-h-9' } },
+    input: { slots: { base: 'rounded' } },
+    toaster: { slots: { viewport: 'mb-28 sm:mb-14' } },
+  },
+})

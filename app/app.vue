@@ -1,0 +1,12 @@
+<script setup lang="ts">
+const house = useHouse()
+await house.load()
+</script>
+
+<template>
+  <UApp :toaster="{ position: 'bottom-center', duration: 7000 }">
+    <NuxtLayout>
+      <NuxtPage />
+    </NuxtLayout>
+  </UApp>
+</template>

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import type { Lane } from '#core/season'
+
+/** Clutches as entries of a list, each with its own detail; the one named in the address is marked. */
+defineProps<{ lanes: readonly Lane[] }>()
+const house = useHouse()
+const route = useRoute()
+</script>
+
+<template>
+  <div class="clutches">
+    <section v-for="lane in lanes" :id="lane.subject.id" :key="lane.id" :class="{ here: route.hash === `#${lane.subject.id}` }" :data-clutch="lane.title">
+      <h2><span class="stage" :class="`stage-${lane.stage}`"><span class="tag">{{ lane.title }}</span></span> {{ house.speciesName(lane.speciesId) }}</h2>
+      <p class="quiet small mb-2"><slot name="line" :lane="lane" /></p>
+      <LaneDetail :lane="lane" compact />
+      <slot name="after" :lane="lane" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.clutches { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 25rem), 1fr)); gap: 2rem 3rem; }
+section { border-top: 2px solid var(--ui-border-accented); padding-top: 0.5rem; }
+.here { border-color: var(--ui-primary); }
+</style>

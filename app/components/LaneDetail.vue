@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { speciesOf } from '#core/almanac'
+import { summarise } from '#core/chance'
+import { EVENT_NAMES } from '#core/pairing'
+import { laneActions, type Lane, type TaskAction } from '#core/season'
+import { dayFromIso, dayToIso, formatDay, formatRange } from '#core/units'
+import { EVENT_STAGE } from './season/marks'
+
+/** One pair, clutch, litter or spawn: what was seen, what is expected, and what can be recorded. */
+const props = defineProps<{ lane: Lane, compact?: boolean }>()
+const house = useHouse()
+const { record, busy } = useRecord()
+const when = ref(dayToIso(house.today))
+
+const actions = computed(() => laneActions(props.lane, house.house, speciesOf(house.almanac, props.lane.speciesId)))
+const rows = computed(() => props.lane.events.map((e) => {
+  const sum = summarise(e.dist)
+  return {
+    ...e, name: EVENT_NAMES[e.event], stage: EVENT_STAGE[e.event],
+    text: e.observed ? formatDay(e.observed.day, house.today) : sum ? formatRange(sum) : 'not expected any more',
+    never: e.observed ? 0 : Math.round(e.dist.never * 100),
+  }
+}))
+const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
+
+async function perform(action: TaskAction, asked: number | null = null): Promise<void> {
+  const founds = action.kind === 'laid' || action.kind === 'born'
+  const prefix = action.kind === 'born' ? 'L' : speciesOf(house.almanac, props.lane.speciesId).mode === 'larval' ? 'S' : 'C'
+  const data = { ...action.data, ...(action.ask && asked !== null && { [action.ask.field]: asked }), ...(founds && { tag: nextClutchTag(house.house, prefix) }) }
+  await record({ kind: action.kind, subject: props.lane.subject, data, day: dayFromIso(when.value) }, `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`)
+}
+</script>
+
+<template>
+  <div class="detail">
+    <p v-if="lane.caution" class="caution"><UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ lane.caution }}</p>
+    <ol class="events">
+      <li v-for="(row, i) in rows" :key="i" :class="{ seen: row.observed }" :data-event="row.event">
+        <span class="stage" :class="`stage-${row.stage}`">{{ row.name }}</span>
+        <span>
+          <WorkingLink :title="`${lane.title}: ${row.name}`" :answer="row.text" :reasons="row.reasons" />
+          <span v-if="row.never > 2" class="quiet small"> {{ row.never }} % not at all</span>
+        </span>
+      </li>
+    </ol>
+    <p class="young">
+      Young expected or alive: <WorkingLink :title="`${lane.title}: young`" :answer="lane.young.value < 10 ? lane.young.value.toFixed(1) : String(Math.round(lane.young.value))" :reasons="lane.young.reasons" />
+    </p>
+    <div class="record">
+      <UFormField label="Happened on" :ui="{ root: 'mb-2' }"><UInput v-model="when" type="date" :max="dayToIso(house.today)" /></UFormField>
+      <div class="buttons">
+        <template v-for="action in actions" :key="action.label">
+          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" @record="perform(action, $event)" />
+          <UButton v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'" :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="perform(action)" />
+        </template>
+      </div>
+    </div>
+    <ul v-if="!compact" class="cautions">
+      <li v-for="caution in cautions" :key="caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ caution }}</li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.events li { display: grid; grid-template-columns: 11rem 1fr; gap: 0.5rem; padding: 0.4375rem 0; border-bottom: 1px solid var(--ui-border); }
+.events .seen { font-weight: 600; }
+.young { padding: 0.625rem 0; }
+.buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; }
+.caution { color: var(--harm); padding-bottom: 0.5rem; }
+.cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }
+</style>

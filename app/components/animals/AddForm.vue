@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import type { AnimalCard } from '#core/logbook'
+import { dayToIso } from '#core/units'
+import { NewAnimal } from '#shared/contracts/house'
+
+const open = defineModel<boolean>('open', { required: true })
+const house = useHouse()
+const router = useRouter()
+
+const blank = () => ({ tag: '', name: '', speciesId: undefined as string | undefined, sex: 'unknown' as const, born: '', placeId: undefined as string | undefined })
+const state = reactive(blank())
+const busy = ref(false)
+const form = useTemplateRef<{ setErrors: (errors: { name: string, message: string }[]) => void }>('form')
+
+const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
+const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
+
+function wish() {
+  return { ...state, tag: state.tag, name: state.name || null, speciesId: state.speciesId ?? '', born: state.born || null, placeId: state.placeId ?? null }
+}
+
+function validate() {
+  const result = NewAnimal.safeParse(wish())
+  return result.success ? [] : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
+}
+
+async function send(): Promise<void> {
+  busy.value = true
+  try {
+    const animal = await callApi<AnimalCard>('/api/animals', { method: 'POST', body: wish() })
+    await house.load()
+    Object.assign(state, blank())
+    open.value = false
+    await router.push(`/animals/${animal.id}`)
+  }
+  catch (error) {
+    if (!(error instanceof ApiProblem)) throw error
+    form.value?.setErrors(error.problem.errors?.map(e => ({ name: e.path, message: e.message })) ?? [{ name: 'tag', message: error.message }])
+  }
+  finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <USlideover v-model:open="open" title="Add an animal" description="The tag is what stands on its tub">
+    <template #body>
+      <UForm ref="form" :state="state" :validate="validate" class="grid gap-4" @submit="send">
+        <UFormField name="tag" label="Tag" required><UInput v-model="state.tag" class="w-full" autocomplete="off" placeholder="K-10" /></UFormField>
+        <UFormField name="speciesId" label="Species" required><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full" placeholder="Choose" /></UFormField>
+        <UFormField name="sex" label="Sex"><USelect v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>
+        <UFormField name="born" label="Born or hatched" hint="if known"><UInput v-model="state.born" type="date" class="w-full" :max="dayToIso(house.today)" /></UFormField>
+        <UFormField name="placeId" label="Place"><USelectMenu v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None" /></UFormField>
+        <UFormField name="name" label="Name" hint="if it has one"><UInput v-model="state.name" class="w-full" /></UFormField>
+        <UButton type="submit" label="Add animal" :loading="busy" class="justify-self-start" />
+      </UForm>
+    </template>
+  </USlideover>
+</template>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { extent, line, scaleLinear } from 'd3'
+import { useElementSize } from '@vueuse/core'
+import type { AnimalState } from '#core/logbook'
+import { formatDay, formatQuantity, fromBase } from '#core/units'
+
+const props = defineProps<{ animal: AnimalState }>()
+const house = useHouse()
+const box = useTemplateRef<HTMLElement>('box')
+const { width } = useElementSize(box)
+
+const HEIGHT = 190
+const LEFT = 52
+const points = computed(() => props.animal.weights)
+const span = computed(() => {
+  const from = points.value[0]?.day ?? house.today - 30
+  return { from: Math.min(from, house.today - 30), to: house.today + 14, width: Math.max(200, Math.floor(width.value) - LEFT) }
+})
+const x = computed(() => timeScale(span.value))
+const y = computed(() => {
+  const [low = 0, high = 1] = extent(points.value, p => fromBase(p.massG, house.settings.massUnit))
+  const pad = Math.max((high - low) * 0.15, high * 0.03)
+  return scaleLinear().domain([Math.max(0, low - pad), high + pad]).range([HEIGHT - 24, 8]).nice(4)
+})
+const value = (massG: number) => y.value(fromBase(massG, house.settings.massUnit))
+const path = computed(() => line<(typeof points.value)[number]>().x(p => x.value(p.day)).y(p => value(p.massG))(points.value) ?? '')
+const cold = computed(() => {
+  const { cooled, warmed } = props.animal
+  if (!cooled) return null
+  const from = Math.max(x.value(cooled.day), 0)
+  return { x: from, width: Math.max(0, x.value(warmed?.day ?? house.today) - from) }
+})
+const last = computed(() => points.value.at(-1))
+</script>
+
+<template>
+  <div ref="box">
+    <svg v-if="points.length" :width="span.width + LEFT" :height="HEIGHT" role="img" :aria-label="`Weight, latest ${last ? formatQuantity(last.massG, house.settings.massUnit) : 'none'}`">
+      <g :transform="`translate(${LEFT},0)`">
+        <rect v-if="cold" :x="cold.x" y="0" :width="cold.width" :height="HEIGHT - 22" fill="var(--stage-cooling)" opacity="0.14" />
+        <text v-if="cold && cold.width > 50" :x="cold.x + 4" y="14">cold</text>
+        <g v-for="tick in y.ticks(4)" :key="tick" :transform="`translate(0,${y(tick)})`">
+          <line :x2="span.width" stroke="var(--ui-border)" /><text x="-8" dy="0.32em" text-anchor="end">{{ tick }} {{ house.settings.massUnit }}</text>
+        </g>
+        <g v-for="tick in timeTicks(span).filter((_, i, all) => i % Math.ceil(all.length / 10) === 0)" :key="tick.day" :transform="`translate(${x(tick.day)},${HEIGHT - 22})`">
+          <line y2="5" stroke="var(--ui-border-accented)" /><text y="18">{{ tick.label }}</text>
+        </g>
+        <line :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="HEIGHT - 22" stroke="var(--ui-primary)" stroke-width="1.25" />
+        <path :d="path" fill="none" stroke="var(--ui-text-highlighted)" stroke-width="1.5" />
+        <circle v-for="p in points" :key="p.entryId" :cx="x(p.day)" :cy="value(p.massG)" r="3" fill="var(--ui-text-highlighted)"><title>{{ formatDay(p.day, house.today) }}: {{ formatQuantity(p.massG, house.settings.massUnit) }}</title></circle>
+      </g>
+    </svg>
+    <p v-else class="quiet">No weight yet. The first weighing starts the curve.</p>
+  </div>
+</template>
+
+<style scoped>
+text { font-size: 13px; fill: var(--ui-text-muted); }
+</style>

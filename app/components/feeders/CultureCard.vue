@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { feederOf } from '#core/almanac'
+import { summarise } from '#core/chance'
+import { cultureStage, plannedSupply, producingFrom } from '#core/cultures'
+import { temperatureAt } from '#core/places'
+import type { CultureState } from '#core/logbook'
+import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
+
+/** One culture: how it stands, what is expected, and what can be recorded of it. */
+const props = defineProps<{ culture: CultureState }>()
+const house = useHouse()
+const { record, busy } = useRecord()
+const feeder = computed(() => feederOf(house.almanac, props.culture.feederId))
+const supply = computed(() => plannedSupply(feeder.value)!)
+const tempC = computed(() => temperatureAt(house.house.places, props.culture.placeId))
+const stage = computed(() => cultureStage(props.culture, supply.value, house.today))
+const expected = computed(() => (stage.value === 'growing' ? summarise(producingFrom(props.culture, supply.value, tempC.value, house.today)) : null))
+const write = (kind: string, says: string, data: Record<string, unknown> = {}) => record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`)
+</script>
+
+<template>
+  <div class="card" :data-culture="culture.tag">
+    <p>
+      <span class="tag">{{ culture.tag }}</span> {{ feeder.name.toLowerCase() }}, {{ stage }}<template v-if="culture.producing && stage === 'producing'"> since {{ formatDay(culture.producing.day, house.today) }}</template>;
+      started {{ formatDistance(culture.startDay, house.today) }}<template v-if="tempC !== null">, {{ formatQuantity(tempC, house.settings.tempUnit) }}</template><template v-if="culture.lastHarvest">, harvested {{ formatDistance(culture.lastHarvest.day, house.today) }}</template>.
+      <b v-if="expected">Yields from {{ formatRange(expected) }}.</b>
+    </p>
+    <div class="buttons">
+      <UButton v-if="stage === 'growing'" label="Producing" :disabled="busy" @click="write('producing', 'producing')" />
+      <UButton v-if="stage === 'producing'" label="Harvested" :disabled="busy" @click="write('harvested', 'harvested', { count: 0 })" />
+      <UButton v-if="stage === 'growing' || stage === 'producing'" label="Failed" variant="outline" color="neutral" :disabled="busy" @click="write('cultureFailed', 'failed')" />
+      <UButton label="Retire" variant="outline" color="neutral" :disabled="busy" @click="write('cultureFinished', 'retired')" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.card { display: flex; flex-wrap: wrap; gap: 0.5rem 1.5rem; justify-content: space-between; align-items: center; padding: 0.375rem 0; }
+.card p { max-width: 44rem; }
+.buttons { display: flex; gap: 0.5rem; }
+</style>

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { feederOf } from '#core/almanac'
+import { nextCultureTags, plannedSupply } from '#core/cultures'
+
+/** Starts cultures of any feeder, whether the plan asks for them or not. */
+const house = useHouse()
+const { record, busy } = useRecord()
+const open = ref(false)
+const feederId = ref<string>()
+const count = ref(1)
+const placeId = ref<string>()
+const feeders = computed(() => Object.values(house.almanac.feeders).filter(f => ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? '')).map(f => ({ value: f.id, label: f.name })))
+const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })))
+const feeder = computed(() => (feederId.value ? feederOf(house.almanac, feederId.value) : null))
+
+async function send(): Promise<void> {
+  if (!feeder.value) return
+  const own = Object.values(house.house.cultures)
+  const place = placeId.value ?? own.filter(c => c.feederId === feederId.value).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ?? null
+  const wishes = nextCultureTags(own, feeder.value, count.value).map(tag => ({ kind: 'cultureStarted', founds: 'culture' as const, data: { tag, feederId: feederId.value, placeId: place } }))
+  if (await record(wishes, `Started ${count.value} of ${feeder.value.name.toLowerCase()}`)) open.value = false
+}
+</script>
+
+<template>
+  <UPopover v-model:open="open" :content="{ align: 'end' }">
+    <UButton label="Start cultures" icon="i-lucide-plus" />
+    <template #content>
+      <form class="grid gap-3 p-4 w-72" @submit.prevent="send">
+        <UFormField label="Feeder"><USelectMenu v-model="feederId" :items="feeders" value-key="value" class="w-full" placeholder="Choose" /></UFormField>
+        <UFormField label="How many"><UInputNumber v-model="count" :min="1" :max="50" class="w-full" /></UFormField>
+        <UFormField label="Place" hint="as the last one"><USelectMenu v-model="placeId" :items="places" value-key="value" class="w-full" placeholder="As the last one" /></UFormField>
+        <p v-if="feeder" class="small quiet">{{ feeder.care }} {{ feeder.cautions[0] }}</p>
+        <UButton type="submit" :label="`Start ${count}`" :disabled="!feederId" :loading="busy" block />
+      </form>
+    </template>
+  </UPopover>
+</template>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { UnitError, formatQuantity, parseAs } from '#core/units'
+
+/** A button that asks for one number before it records. */
+const props = defineProps<{ label: string, title: string, unit?: 'mass', likely?: number, main?: boolean, busy?: boolean }>()
+const emit = defineEmits<{ record: [value: number] }>()
+
+const house = useHouse()
+const open = ref(false)
+const text = ref('')
+const problem = ref('')
+
+const hint = computed(() => (props.likely === undefined ? '' : props.unit === 'mass' ? `last ${formatQuantity(props.likely, house.settings.massUnit)}` : `perhaps ${props.likely}`))
+
+watch(open, (is) => {
+  if (is) text.value = problem.value = ''
+})
+
+function send(): void {
+  try {
+    const value = props.unit === 'mass' ? Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)) : Number(text.value)
+    if (!text.value.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
+    if (props.unit !== 'mass' && !Number.isInteger(value)) throw new UnitError('Write a whole number')
+    emit('record', value)
+    open.value = false
+  }
+  catch (error) {
+    if (!(error instanceof UnitError)) throw error
+    problem.value = error.message
+  }
+}
+</script>
+
+<template>
+  <UPopover v-model:open="open" :content="{ align: 'end' }">
+    <UButton :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'" :loading="busy" />
+    <template #content>
+      <form class="ask" @submit.prevent="send">
+        <UFormField :label="title" :hint="hint" :error="problem || undefined">
+          <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
+            <template v-if="unit === 'mass'" #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template>
+          </UInput>
+        </UFormField>
+        <UButton type="submit" label="Record" size="lg" block />
+      </form>
+    </template>
+  </UPopover>
+</template>
+
+<style scoped>
+.ask { display: grid; gap: 0.75rem; padding: 0.875rem; width: 15rem; }
+</style>

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { Task } from '#core/season'
+import { formatDay } from '#core/units'
+
+const props = defineProps<{ task: Task }>()
+const house = useHouse()
+const { perform, busy } = useTaskActions()
+
+const late = computed(() => house.today - props.task.due)
+const link = computed(() => (props.task.subject.type === 'animal' ? `/animals/${props.task.subject.id}` : null))
+</script>
+
+<template>
+  <li class="task" :data-task="task.id">
+    <div class="who">
+      <NuxtLink v-if="link" :to="link" class="tag">{{ task.tag }}</NuxtLink>
+      <span v-else class="tag">{{ task.tag }}</span>
+    </div>
+    <div class="what">
+      <WorkingLink :title="`${task.tag}: ${task.what}`" :answer="task.what" :reasons="task.reasons" />
+      <span v-if="task.detail" class="detail">{{ task.detail }}</span>
+      <span v-if="late > 1" class="late">due {{ formatDay(task.due, house.today) }}</span>
+      <p v-if="task.caution" class="caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ task.caution }}</p>
+    </div>
+    <div class="do">
+      <template v-for="action in task.actions" :key="action.label">
+        <RecordAskNumber v-if="action.ask" :label="action.label" :title="`${task.tag}: ${action.ask.label.toLowerCase()}`" :unit="action.ask.unit" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" @record="perform(task, action, $event)" />
+        <UButton v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'" :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="perform(task, action)" />
+      </template>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.task { display: grid; grid-template-columns: 5.5rem minmax(0, 1fr) auto; gap: 0.25rem 1rem; align-items: center; padding: 0.4375rem 0; border-top: 1px solid var(--ui-border); }
+.detail, .late { margin-left: 0.625rem; font-size: 0.9375rem; color: var(--ui-text-muted); }
+.late { color: var(--stage-gravid); }
+.caution { font-size: 0.875rem; color: var(--ui-text-muted); display: flex; align-items: baseline; gap: 0.375rem; }
+.do { display: flex; gap: 0.375rem; justify-content: flex-end; }
+@media (max-width: 640px) {
+  .task { grid-template-columns: minmax(0, 1fr) auto; padding: 0.625rem 0; }
+  .who { grid-column: 1 / -1; }
+  .do { grid-column: 1 / -1; justify-content: stretch; }
+  .do > :deep(*) { flex: 1; justify-content: center; }
+  .detail, .late { display: block; margin-left: 0; }
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { feederOf } from '#core/almanac'
+import { summarise } from '#core/chance'
+import { EVENT_NAMES } from '#core/pairing'
+import { openPairs, tellStart, type FeederPlan, type Season, type WhatIf } from '#core/season'
+import { dayFromIso, dayToIso, formatRange } from '#core/units'
+import type { WhatIfOutcome } from '~/workers/whatIf.worker'
+
+const open = defineModel<boolean>('open', { required: true })
+const emit = defineEmits<{ outcome: [outcome: WhatIfOutcome | null] }>()
+const house = useHouse()
+const { narrow } = useNarrow()
+
+const warmUp = ref('')
+const incubation = ref(0)
+const appetite = ref(100)
+const cupYield = ref(100)
+const pairs = ref<Record<string, number>>({})
+
+const open0 = computed(() => openPairs(house.house))
+const species = computed(() => [...open0.value].map(([id, list]) => ({ id, name: house.speciesName(id), now: list.length })))
+const inCold = computed(() => Object.values(house.house.animals).filter(a => a.status === 'alive' && a.cooled && !a.warmed).length)
+
+const changes = computed<WhatIf>(() => {
+  const wanted = Object.fromEntries(species.value.filter(s => pairs.value[s.id] !== undefined && pairs.value[s.id] !== s.now).map(s => [s.id, pairs.value[s.id]!]))
+  return {
+    ...(warmUp.value && { warmUpDay: dayFromIso(warmUp.value) }),
+    ...(incubation.value !== 0 && { incubationShiftC: incubation.value }),
+    ...(appetite.value !== 100 && { appetite: appetite.value / 100 }),
+    ...(cupYield.value !== 100 && { cupYield: cupYield.value / 100 }),
+    ...(Object.keys(wanted).length && { pairs: wanted }),
+  }
+})
+const { outcome, running, problem, stop } = useWhatIf(changes)
+watch(outcome, o => emit('outcome', o))
+
+function reset(): void {
+  warmUp.value = ''
+  incubation.value = 0
+  appetite.value = cupYield.value = 100
+  pairs.value = {}
+}
+
+const planText = (plan: FeederPlan | undefined) => {
+  if (!plan) return 'not needed'
+  const feeder = feederOf(house.almanac, plan.prey)
+  return plan.units ? `${plan.units} in all; ${tellStart(plan, feeder, house.today)!.toLowerCase()}` : 'nothing to start'
+}
+
+const feederRows = computed(() => {
+  if (!outcome.value) return []
+  const ids = new Set([...house.plans, ...outcome.value.plans].map(p => p.prey))
+  return [...ids].map((id) => {
+    const [now, then] = [house.plans, outcome.value!.plans].map(list => list.find(p => p.prey === id))
+    return { id, name: feederOf(house.almanac, id).name, now: planText(now), then: planText(then), more: (then?.units ?? 0) - (now?.units ?? 0) }
+  }).filter(r => r.now !== r.then)
+})
+
+const laneRows = computed(() => {
+  if (!outcome.value || !house.season) return []
+  const text = (season: Season, id: string) => {
+    const lane = season.lanes.find(l => l.id === id)
+    const event = lane?.events.find(e => ['hatched', 'born', 'metamorphosed'].includes(e.event) && !e.observed)
+    const sum = event ? summarise(event.dist) : null
+    return lane ? (event && sum ? `${EVENT_NAMES[event.event]} ${formatRange(sum)}` : 'nothing further') : 'not set'
+  }
+  const ids = new Set([...house.season.lanes, ...outcome.value.season.lanes].map(l => l.id))
+  return [...ids].map(id => ({
+    id, title: (house.season!.lanes.find(l => l.id === id) ?? outcome.value!.season.lanes.find(l => l.id === id))!.title, now: text(house.season!, id), then: text(outcome.value!.season, id),
+  })).filter(r => r.now !== r.then)
+})
+</script>
+
+<template>
+  <USlideover v-model:open="open" :side="narrow ? 'bottom' : 'right'" :overlay="false" :modal="false" :dismissible="false" title="What if …" description="Tries a change beside today’s plan. Nothing is written." :ui="{ content: 'max-w-xl max-h-[85dvh] sm:max-h-none' }">
+    <template #body>
+      <div class="fields">
+        <UFormField v-if="inCold" :label="`Warm up those in the cold (${inCold}) on`"><UInput v-model="warmUp" type="date" :min="dayToIso(house.today)" data-testid="warm-up" /></UFormField>
+        <UFormField label="Incubators" :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"><USlider v-model="incubation" :min="-3" :max="3" :step="0.5" aria-label="Incubator temperature, degrees warmer" /></UFormField>
+        <UFormField label="Appetite" :hint="`${appetite} % of the ladder`"><USlider v-model="appetite" :min="50" :max="200" :step="5" aria-label="Appetite in percent" data-testid="appetite" /></UFormField>
+        <UFormField label="Cup yield" :hint="`${cupYield} % of the almanac`"><USlider v-model="cupYield" :min="30" :max="150" :step="5" aria-label="Cup yield in percent" /></UFormField>
+        <fieldset>
+          <legend>Pairs</legend>
+          <label v-for="s in species" :key="s.id"><span>{{ s.name }}</span><UInputNumber :model-value="pairs[s.id] ?? s.now" :min="0" :max="60" size="sm" class="w-28" :aria-label="`Pairs of ${s.name}`" @update:model-value="pairs[s.id] = $event ?? s.now" /></label>
+        </fieldset>
+        <div class="flex gap-2">
+          <UButton label="Back to today’s plan" variant="outline" color="neutral" @click="reset" />
+          <UButton v-if="running" label="Stop" variant="ghost" color="neutral" icon="i-lucide-square" @click="stop" />
+        </div>
+      </div>
+      <p v-if="problem" role="alert" class="mt-4">{{ problem }}</p>
+      <p v-else-if="running" class="quiet mt-4" role="status">Computing …</p>
+      <div v-else-if="outcome" class="mt-4" data-testid="what-if-outcome">
+        <h2>The plan would change</h2>
+        <p v-if="!feederRows.length && !laneRows.length" class="quiet">Nothing changes.</p>
+        <table v-if="feederRows.length" class="plain">
+          <thead><tr><th>Feeder</th><th>Today’s plan</th><th>What if</th></tr></thead>
+          <tbody><tr v-for="r in feederRows" :key="r.id"><td>{{ r.name }}</td><td>{{ r.now }}</td><td><b>{{ r.then }}</b><span v-if="r.more" class="quiet"> ({{ r.more > 0 ? '+' : '−' }}{{ Math.abs(r.more) }})</span></td></tr></tbody>
+        </table>
+        <table v-if="laneRows.length" class="plain mt-4">
+          <thead><tr><th>Lane</th><th>Today</th><th>What if</th></tr></thead>
+          <tbody><tr v-for="r in laneRows" :key="r.id"><td class="tag">{{ r.title }}</td><td>{{ r.now }}</td><td><b>{{ r.then }}</b></td></tr></tbody>
+        </table>
+      </div>
+      <p v-else class="quiet mt-4">Move something above to see today’s plan and the changed one side by side.</p>
+    </template>
+  </USlideover>
+</template>
+
+<style scoped>
+.fields { display: grid; gap: 1rem; }
+legend { font-weight: 500; font-size: 0.875rem; color: var(--ui-text); padding-bottom: 0.25rem; }
+label { display: flex; justify-content: space-between; align-items: center; gap: 1rem; padding: 0.125rem 0; font-size: 0.9375rem; }
+</style>

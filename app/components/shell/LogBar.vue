@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { readLogLine } from '#core/logbook'
+
+const house = useHouse()
+const shell = useShell()
+const { record, busy } = useRecord()
+const line = ref('')
+const field = useTemplateRef<{ inputRef: HTMLInputElement | null }>('field')
+
+const understood = computed(() => (house.snapshot ? readLogLine(line.value, house.house, house.almanac, house.settings.massUnit, nextClutchTag(house.house)) : null))
+
+watch(shell.log, async (open) => {
+  if (!open) return
+  await nextTick()
+  field.value?.inputRef?.focus()
+})
+
+async function send(): Promise<void> {
+  const meant = understood.value
+  if (!meant?.ok) return
+  const done = await record({ kind: meant.kind, subject: meant.subject, data: meant.data }, meant.says)
+  if (done) line.value = ''
+}
+
+function leave(): void {
+  shell.log.value = false
+  field.value?.inputRef?.blur()
+}
+</script>
+
+<template>
+  <form class="log" :class="{ open: shell.log.value }" aria-label="Log line" @submit.prevent="send">
+    <p v-if="understood" class="says" :class="{ asks: !understood.ok }" role="status">
+      <template v-if="understood.ok"><UIcon name="i-lucide-check" class="size-4 align-[-2px]" /> {{ understood.says }}</template>
+      <template v-else>{{ understood.ask }}</template>
+    </p>
+    <div class="line">
+      <UInput
+        ref="field" v-model="line" class="grow" icon="i-lucide-pencil-line" placeholder="T-14 312 g · T-14 took 2 hopper · T-14 shed" aria-label="Write what happened"
+        autocomplete="off" autocapitalize="off" spellcheck="false" size="lg" @focus="shell.log.value = true" @keydown.esc="leave"
+      >
+        <template #trailing><UKbd value="L" class="hidden sm:inline-flex" /></template>
+      </UInput>
+      <UButton type="submit" label="Write" size="lg" :loading="busy" :disabled="!understood?.ok" />
+      <UButton class="sm:hidden" type="button" icon="i-lucide-x" aria-label="Close the log line" variant="ghost" color="neutral" size="lg" @click="leave" />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.log { position: fixed; z-index: 15; inset: auto 0 0 11.5rem; padding: 0.5rem 1.5rem; background: var(--ui-bg-muted); border-top: 1px solid var(--ui-border); }
+.line { display: flex; gap: 0.5rem; max-width: 60rem; }
+.says { font-size: 0.9375rem; padding-bottom: 0.375rem; color: var(--ui-text-highlighted); }
+.asks { color: var(--ui-text-muted); }
+@media (max-width: 800px) {
+  .log { display: none; inset: auto 0 calc(3.5rem + env(safe-area-inset-bottom)); padding: 0.5rem 0.75rem; z-index: 21; }
+  .log.open { display: block; }
+}
+</style>

@@ -1,0 +1,38 @@
+import { feederOf } from '#core/almanac'
+import { nextCultureTags } from '#core/cultures'
+import { entryKinds } from '#core/logbook'
+import type { Task, TaskAction } from '#core/season'
+import type { Wish } from './useRecord'
+
+/** Turns the buttons of a task into entries. */
+export function useTaskActions() {
+  const house = useHouse()
+  const { record, busy } = useRecord()
+
+  function wishesOf(task: Task, action: TaskAction, asked: number | null): Wish[] {
+    const data = { ...action.data, ...(action.ask && asked !== null && { [action.ask.field]: asked }) }
+    if (action.kind === 'cultureStarted') {
+      const feeder = feederOf(house.almanac, String(data.feederId))
+      const own = Object.values(house.house.cultures)
+      const placeId = own.filter(c => c.feederId === feeder.id).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ?? null
+      return nextCultureTags(own, feeder, action.times ?? 1).map(tag => ({ kind: action.kind, founds: 'culture' as const, data: { ...data, tag, placeId } }))
+    }
+    if (entryKinds.get(action.kind)?.founds === 'clutch') {
+      const prefix = action.kind === 'born' ? 'L' : house.almanac.species[house.house.pairings[task.subject.id]?.speciesId ?? '']?.mode === 'larval' ? 'S' : 'C'
+      return [{ kind: action.kind, subject: task.subject, data: { ...data, tag: nextClutchTag(house.house, prefix) } }]
+    }
+    return [{ kind: action.kind, subject: action.subject ?? task.subject, data }]
+  }
+
+  function says(task: Task, action: TaskAction, asked: number | null): string {
+    if (action.kind === 'cultureStarted') return `Started ${action.times} of ${task.tag.toLowerCase()}`
+    return `${task.tag}: ${action.label.toLowerCase()}${asked !== null ? ` ${asked}${action.ask?.unit === 'mass' ? ' g' : ''}` : ''}`
+  }
+
+  /** @returns whether it was written */
+  async function perform(task: Task, action: TaskAction, asked: number | null = null): Promise<boolean> {
+    return (await record(wishesOf(task, action, asked), says(task, action, asked))) !== null
+  }
+
+  return { perform, busy }
+}

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+
+const house = useHouse()
+const shell = useShell()
+const router = useRouter()
+
+defineShortcuts({
+  '/': () => { shell.search.value = true },
+  'l': () => { shell.log.value = true },
+  '?': () => { shell.keys.value = !shell.keys.value },
+  ...Object.fromEntries(SCREENS.map(s => [`g-${s.key}`, () => { void router.push(s.to) }])),
+})
+
+// another device may have written meanwhile
+useEventListener('focus', () => { void house.load() })
+</script>
+
+<template>
+  <div class="shell">
+    <a class="skip" href="#main">Skip to the screen</a>
+    <ShellRail />
+    <main id="main" tabindex="-1">
+      <div v-if="house.failure" class="screen" role="alert">
+        <h1>The house does not answer</h1>
+        <p class="mt-2">{{ house.failure }}</p>
+        <UButton class="mt-4" label="Try again" icon="i-lucide-refresh-cw" @click="house.load()" />
+      </div>
+      <slot v-else />
+    </main>
+    <ShellLogBar />
+    <ShellBottomBar />
+    <ShellSearch />
+    <ShellKeys />
+    <WorkingSheet />
+  </div>
+</template>
+
+<style scoped>
+.shell { display: grid; grid-template-columns: 11.5rem minmax(0, 1fr); min-height: 100dvh; }
+main { min-width: 0; outline: none; }
+.skip { position: absolute; left: -99rem; }
+.skip:focus { left: 1rem; top: 1rem; z-index: 50; background: var(--ui-bg); padding: 0.5rem 1rem; }
+@media (max-width: 800px) { .shell { grid-template-columns: minmax(0, 1fr); } }
+</style>

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { feederOf, speciesOf } from '#core/almanac'
+import { nextMeal } from '#core/feeding'
+import { openPairingOf, type Subject } from '#core/logbook'
+import { tellPortion } from '#core/season'
+import { dayFromIso, dayToIso, formatDay, formatDistance, formatQuantity } from '#core/units'
+
+const route = useRoute()
+const id = computed(() => String(route.params.id))
+const house = useHouse()
+const { record, busy } = useRecord()
+
+const animal = computed(() => house.house.animals[id.value])
+const species = computed(() => (animal.value ? speciesOf(house.almanac, animal.value.speciesId) : null))
+const when = ref(dayToIso(house.today))
+const note = ref('')
+
+const pairing = computed(() => (animal.value ? openPairingOf(house.house, animal.value.id) : undefined))
+const lane = computed(() => house.season?.lanes.find(l => l.subject.id === pairing.value?.id))
+const gravid = computed(() => lane.value?.stage === 'gravid')
+const meal = computed(() => (animal.value && species.value ? nextMeal(house.almanac, house.settings, species.value, animal.value, house.today, gravid.value) : null))
+const subjects = computed<Subject[]>(() => [{ type: 'animal', id: id.value }, ...Object.values(house.house.pairings).filter(p => p.damId === id.value || p.sireId === id.value).map(p => ({ type: 'pairing' as const, id: p.id }))])
+const alarms = computed(() => house.season?.alarms.filter(a => a.subject?.id === id.value) ?? [])
+const inCold = computed(() => Boolean(animal.value?.cooled && !animal.value.warmed))
+const relative = (id: string | null | undefined) => (id ? house.house.animals[id] : undefined)
+
+const prey = ref<string>()
+const offered = ref(1)
+watch(() => meal.value?.value.portions[0], (portion) => {
+  prey.value = portion?.prey ?? prey.value
+  offered.value = portion?.count ?? 1
+}, { immediate: true })
+const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))
+const placeItems = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
+
+async function write(kind: string, data: Record<string, unknown>, says: string): Promise<boolean> {
+  return (await record({ kind, subject: { type: 'animal', id: id.value }, data, day: dayFromIso(when.value) }, `${animal.value!.tag}: ${says}`)) !== null
+}
+async function feed(taken: boolean): Promise<void> {
+  const feeder = feederOf(house.almanac, prey.value!)
+  await write('fed', { prey: prey.value, offered: offered.value, taken: taken ? offered.value : 0 }, `${taken ? 'took' : 'refused'} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`)
+}
+async function writeNote(): Promise<void> {
+  if (note.value.trim() && await write('noted', { text: note.value.trim() }, 'note written')) note.value = ''
+}
+</script>
+
+<template>
+  <div v-if="!animal || !species" class="screen">
+    <h1>There is no such animal</h1>
+    <p class="mt-2"><NuxtLink to="/animals" class="underline">All animals</NuxtLink></p>
+  </div>
+  <div v-else class="screen">
+    <header>
+      <div>
+        <h1><span class="tag">{{ animal.tag }}</span> <span v-if="animal.name">{{ animal.name }}</span></h1>
+        <p>
+          <NuxtLink :to="`/almanac#${species.id}`" class="underline">{{ species.name }}</NuxtLink>, {{ animal.sex === 'unknown' ? 'sex unknown' : animal.sex }}<template v-if="animal.bornDay !== null">, born {{ formatDay(animal.bornDay, house.today) }}</template>.
+          {{ house.placeName(animal.placeId) }}.
+          <template v-if="relative(animal.damId)">From <NuxtLink :to="`/animals/${animal.damId}`" class="tag">{{ relative(animal.damId)!.tag }}</NuxtLink> × <NuxtLink :to="`/animals/${animal.sireId}`" class="tag">{{ relative(animal.sireId)?.tag ?? 'unknown' }}</NuxtLink>.</template>
+        </p>
+      </div>
+      <p class="status">
+        <b v-if="animal.status !== 'alive'">{{ animal.status === 'sold' ? 'Sold' : 'Dead' }} since {{ formatDay(animal.statusDay!, house.today) }}</b>
+        <template v-else-if="inCold">In the cold since {{ formatDay(animal.cooled!.day, house.today) }}</template>
+        <WorkingLink
+          v-else-if="meal" :title="`${animal.tag}: next meal`" :reasons="meal.reasons"
+          :answer="`Next meal ${meal.value.due <= house.today ? 'is due' : formatDistance(meal.value.due, house.today)}: ${meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`"
+        />
+      </p>
+    </header>
+    <AlarmList :alarms="alarms" />
+
+    <div class="columns">
+      <section>
+        <h2>Weight <span v-if="animal.weights.length" class="quiet">{{ formatQuantity(animal.weights.at(-1)!.massG, house.settings.massUnit) }}, {{ formatDistance(animal.weights.at(-1)!.day, house.today) }}</span></h2>
+        <AnimalsWeightChart :animal="animal" class="mt-2" />
+
+        <template v-if="animal.status === 'alive'">
+          <h2 class="mt-5">Record</h2>
+          <div class="record">
+            <UFormField label="Happened on"><UInput v-model="when" type="date" :max="dayToIso(house.today)" /></UFormField>
+            <div class="buttons">
+              <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" main :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
+              <UButton label="Shed" variant="outline" color="neutral" @click="write('shed', { complete: true }, 'shed')" />
+              <UButton label="Looked at, well" variant="outline" color="neutral" @click="write('checked', { well: true }, 'looked at')" />
+              <UButton v-if="!inCold && species.winter !== 'none'" label="Cooled down" variant="outline" color="neutral" @click="write('cooledDown', {}, 'cooled down')" />
+              <UButton v-if="inCold" label="Warmed up" variant="outline" color="neutral" @click="write('warmedUp', {}, 'warmed up')" />
+            </div>
+            <form v-if="!inCold" class="line" @submit.prevent="feed(true)">
+              <UInputNumber v-model="offered" :min="1" :max="500" class="w-28" aria-label="Offered" />
+              <USelectMenu v-model="prey" :items="preyItems" value-key="value" class="w-48" aria-label="Feeder" />
+              <UButton type="submit" label="Took" :disabled="!prey" />
+              <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(false)" />
+            </form>
+            <form class="line" @submit.prevent="writeNote">
+              <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
+              <UButton type="submit" label="Write note" variant="outline" color="neutral" :disabled="!note.trim()" />
+            </form>
+            <div class="line">
+              <USelectMenu :items="placeItems" value-key="value" placeholder="Move to …" class="w-56" aria-label="Move to" @update:model-value="write('moved', { placeId: $event }, 'moved')" />
+              <AnimalsPairForm v-if="animal.sex !== 'male' && !pairing" :dam="animal" />
+              <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
+              <UButton label="Died" variant="ghost" color="neutral" @click="write('died', {}, 'death recorded')" />
+            </div>
+            <p v-if="animal.refusals > 1" class="small quiet">Refusing: leave it alone between tries, never force. With falling weight, the reptile vet.</p>
+          </div>
+        </template>
+        <ul class="cautions"><li v-for="caution in species.cautions" :key="caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ caution }}</li></ul>
+      </section>
+
+      <section>
+        <template v-if="lane">
+          <h2>Season with {{ relative(pairing?.sireId)?.tag ?? 'an unknown male' }}</h2>
+          <LaneDetail :lane="lane" compact class="mb-6" />
+        </template>
+        <h2>Timeline</h2>
+        <Timeline :subjects="subjects" class="mt-2" />
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 2rem; }
+.record { display: grid; gap: 0.75rem; margin-top: 0.5rem; }
+.buttons, .line { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
+.status { color: var(--ui-text-highlighted); }
+.cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }
+@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { feederOf } from '#core/almanac'
+import { plannedSupply } from '#core/cultures'
+import { tellStart } from '#core/season'
+import { formatDay } from '#core/units'
+
+const house = useHouse()
+const route = useRoute()
+const { record } = useRecord()
+const picked = ref<string | null>(route.hash.slice(1) || null)
+
+const alive = computed(() => Object.values(house.house.cultures).filter(c => !c.finished))
+const byKind = (kind: string) => [...new Set(alive.value.filter(c => plannedSupply(feederOf(house.almanac, c.feederId))?.kind === kind).map(c => c.feederId))]
+const batches = computed(() => byKind('batch'))
+const colonies = computed(() => byKind('colony'))
+const pickedCulture = computed(() => alive.value.find(c => c.id === picked.value))
+
+const planOf = (prey: string) => house.plans.find(p => p.prey === prey)
+function planText(prey: string): string {
+  const plan = planOf(prey)
+  return (plan && tellStart(plan, feederOf(house.almanac, prey), house.today)) ?? 'Covered as it stands'
+}
+
+/** Bought prey: what is left and until when it lasts. */
+const stocks = computed(() => house.plans.filter(p => p.kind === 'bought').map((plan) => {
+  const look = house.season!.prey.find(x => x.prey === plan.prey)!
+  const short = plan.bareMissing.findIndex(m => m > 0)
+  return { plan, look, feeder: feederOf(house.almanac, plan.prey), lasts: short < 0 ? null : house.today + short, ordered: house.house.stocks[plan.prey]?.onOrder.reduce((n, o) => n + o.count, 0) ?? 0 }
+}))
+
+const answer = computed(() => {
+  const starts = house.upcomingStarts
+  return starts.length ? `By ${formatDay(starts[0]!.due, house.today)}: ${starts.slice(0, 3).map(t => t.what.toLowerCase()).join(', ')}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.` : 'Nothing needs to be started this week.'
+})
+const count = (prey: string, value: number) => record({ kind: 'preyCounted', subject: { type: 'prey', id: prey }, data: { count: value } }, `${feederOf(house.almanac, prey).name}: counted ${value}`)
+const order = (prey: string, value: number) => record({ kind: 'preyOrdered', subject: { type: 'prey', id: prey }, data: { count: value } }, `${feederOf(house.almanac, prey).name}: ordered ${value}`)
+</script>
+
+<template>
+  <div class="screen">
+    <header>
+      <div>
+        <h1>Is there food enough, and what must be started?</h1>
+        <p v-if="alive.length || stocks.length">{{ answer }}</p>
+      </div>
+      <FeedersStartForm />
+    </header>
+    <p v-if="!alive.length && !stocks.length" class="quiet">No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.</p>
+
+    <section v-for="id in batches" :key="id" class="kind">
+      <h2>
+        <span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span>
+        <WorkingLink v-if="planOf(id)" class="plan" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)" :reasons="planOf(id)!.reasons" />
+      </h2>
+      <FeedersShelf :feeder-id="id" :cultures="alive.filter(c => c.feederId === id)" :picked="picked" @pick="picked = picked === $event ? null : $event" />
+      <FeedersCultureCard v-if="pickedCulture?.feederId === id" :culture="pickedCulture" />
+    </section>
+
+    <section v-if="colonies.length" class="kind">
+      <h2>Colonies</h2>
+      <template v-for="id in colonies" :key="id">
+        <p class="colony"><span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span> <WorkingLink v-if="planOf(id)" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)" :reasons="planOf(id)!.reasons" /></p>
+        <FeedersCultureCard v-for="c in alive.filter(x => x.feederId === id)" :id="c.id" :key="c.id" :culture="c" />
+      </template>
+    </section>
+
+    <section v-if="stocks.length" class="kind">
+      <h2>Bought and frozen</h2>
+      <div class="overflow-x-auto">
+        <table class="plain">
+          <thead><tr><th>Feeder</th><th class="num">Left</th><th class="num">On order</th><th>Lasts until</th><th>Plan</th><th><span class="sr-only">Record</span></th></tr></thead>
+          <tbody>
+            <tr v-for="s in stocks" :key="s.plan.prey" :data-stock="s.plan.prey">
+              <td>{{ s.feeder.name }}</td>
+              <td class="num">{{ Math.round(s.look.stock) }}</td>
+              <td class="num">{{ s.ordered || '' }}</td>
+              <td>{{ s.lasts === null ? `over ${Math.round(s.plan.days / 7)} weeks` : formatDay(s.lasts, house.today) }}</td>
+              <td><WorkingLink :title="`${s.feeder.name}: plan`" :answer="planText(s.plan.prey)" :reasons="s.plan.reasons" /></td>
+              <td class="buttons">
+                <RecordAskNumber label="Count" :title="`${s.feeder.name} left`" :likely="Math.round(s.look.stock)" @record="count(s.plan.prey, $event)" />
+                <RecordAskNumber label="Order" :title="`${s.feeder.name} ordered`" @record="order(s.plan.prey, $event)" />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </section>
+    <p class="quiet small mt-6">Frass and dust of feeders cause allergies: ventilate, wash hands. Feeders that are not native fall under local law; never release them.</p>
+  </div>
+</template>
+
+<style scoped>
+.kind { margin-bottom: 1.75rem; }
+.kind > h2 { display: flex; flex-wrap: wrap; gap: 0.25rem 1.25rem; align-items: baseline; margin-bottom: 0.25rem; }
+.plan { font-weight: 400; font-size: 0.9375rem; }
+.colony { display: flex; gap: 1.25rem; border-top: 1px solid var(--ui-border); padding-top: 0.375rem; }
+.buttons { display: flex; gap: 0.375rem; }
+</style>

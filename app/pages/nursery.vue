@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/logbook'
+import { speciesOf } from '#core/almanac'
+import { ladderStepAt, firstMealAge, nextMeal } from '#core/feeding'
+import { tellPortion, type Lane } from '#core/season'
+import { formatDistance, formatQuantity } from '#core/units'
+
+const house = useHouse()
+const lanes = computed(() => (house.season?.lanes ?? []).filter((l) => {
+  const c = l.kind === 'pair' ? undefined : house.house.clutches[l.subject.id]
+  return c && youngInGroup(c) + tadpolesLeft(c) > 0
+}))
+function line(lane: Lane): string {
+  const c = house.house.clutches[lane.subject.id]!
+  const parts = [[tadpolesLeft(c), 'tadpoles'], [youngInGroup(c), 'young'], [c.youngLost, 'lost'], [c.tagged, 'tagged'], [c.sold, 'sold']] as const
+  return `${parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`).join(', ')}; ${house.placeName(c.placeId)}`
+}
+
+/** A year and younger, one line each, those that refuse first. */
+const young = computed(() => Object.values(house.house.animals).filter(a => a.status === 'alive' && a.bornDay !== null && house.today - a.bornDay < 365).sort((a, b) => b.refusals - a.refusals || (a.tag < b.tag ? -1 : 1)))
+const refusers = computed(() => young.value.filter(a => a.refusals >= 2).length)
+
+function row(a: AnimalState) {
+  const species = speciesOf(house.almanac, a.speciesId)
+  const age = house.today - a.bornDay! - firstMealAge(species)
+  const { index } = ladderStepAt(species.ladder, Math.max(0, age))
+  const meal = nextMeal(house.almanac, house.settings, species, a, house.today)
+  const [before, now] = [a.weights.at(-3) ?? a.weights[0], a.weights.at(-1)]
+  const gain = before && now && now.day > before.day ? ((now.massG / before.massG - 1) / (now.day - before.day)) * 7 * 100 : null
+  return { a, step: `${index + 1} of ${species.ladder.length}`, meal, now, gain }
+}
+const rows = computed(() => young.value.map(row))
+</script>
+
+<template>
+  <div class="screen">
+    <header>
+      <h1>Who eats, who does not?</h1>
+      <p v-if="young.length">{{ young.length }} young with tags, {{ refusers ? `${refusers} refusing` : 'all eating' }}.</p>
+    </header>
+    <ClutchList :lanes="lanes">
+      <template #line="{ lane }">{{ line(lane) }}</template>
+      <template #after="{ lane }">
+        <AnimalsTagYoung v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0" :key="youngInGroup(house.house.clutches[lane.subject.id]!)" class="mt-3" :clutch="house.house.clutches[lane.subject.id]!" :young="youngInGroup(house.house.clutches[lane.subject.id]!)" />
+      </template>
+    </ClutchList>
+    <p v-if="!lanes.length && !young.length" class="quiet">No young yet. They appear here when a hatching or birth is recorded.</p>
+    <div v-if="young.length" class="overflow-x-auto mt-8">
+      <table class="plain">
+        <thead><tr><th>Tag</th><th>Species</th><th class="num">Weight</th><th class="num">Gain a week</th><th>Step</th><th>Next meal</th><th>Refused</th></tr></thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.a.id">
+            <td><NuxtLink :to="`/animals/${r.a.id}`" class="tag">{{ r.a.tag }}</NuxtLink></td>
+            <td>{{ house.speciesName(r.a.speciesId) }}</td>
+            <td class="num">{{ r.now ? formatQuantity(r.now.massG, house.settings.massUnit) : '' }}</td>
+            <td class="num" :class="{ falling: (r.gain ?? 0) < -1 }">{{ r.gain === null ? '' : `${r.gain > 0 ? '+' : ''}${r.gain.toFixed(1)} %` }}</td>
+            <td>{{ r.step }}</td>
+            <td><WorkingLink v-if="r.meal" :title="`${r.a.tag}: next meal`" :reasons="r.meal.reasons" :answer="`${r.meal.value.due <= house.today ? 'due' : formatDistance(r.meal.value.due, house.today)}: ${r.meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`" /></td>
+            <td :class="{ falling: r.a.refusals >= 3 }">{{ r.a.refusals ? `${r.a.refusals} in a row` : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="quiet small mt-6">A refuser is left alone between tries and never forced. Never sell an animal that does not eat. Falling weight with refusals is for the reptile vet.</p>
+  </div>
+</template>
+
+<style scoped>
+.falling { color: var(--harm); font-weight: 600; }
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { dayFromIso, dayToIso } from '#core/units'
+import { HouseSettings } from '#shared/contracts/house'
+
+const house = useHouse()
+const toast = useToast()
+const state = reactive({ ...house.settings, schools: { ...house.settings.schools }, cover: Math.round(house.settings.coverQuantile * 100), warmUp: house.settings.warmUpDay === null ? '' : dayToIso(house.settings.warmUpDay), appetitePct: Math.round(house.settings.appetite * 100), yieldPct: Math.round(house.settings.cupYield * 100) })
+const problems = ref<Record<string, string>>({})
+const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({ label, value }))
+const zones = Intl.supportedValuesOf('timeZone')
+const schools = computed(() => Object.values(house.almanac.schools))
+const fixedZone = computed(() => !house.isEmpty)
+
+async function send(): Promise<void> {
+  problems.value = {}
+  const { cover, warmUp, appetitePct, yieldPct, ...rest } = state
+  const wish = { ...rest, coverQuantile: cover / 100, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
+  const checked = HouseSettings.safeParse(wish)
+  if (!checked.success) {
+    problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
+    return
+  }
+  try {
+    await callApi('/api/settings', { method: 'PUT', body: checked.data })
+    await house.load()
+    toast.add({ title: 'Settings kept; the season follows them', color: 'neutral', icon: 'i-lucide-check' })
+  }
+  catch (error) {
+    if (!(error instanceof ApiProblem)) throw error
+    problems.value = Object.fromEntries(error.problem.errors?.map(e => [e.path, e.message]) ?? [['houseName', error.message]])
+  }
+}
+</script>
+
+<template>
+  <div class="screen">
+    <header><h1>How does this house do things?</h1></header>
+    <form class="settings" @submit.prevent="send">
+      <section>
+        <h2>House</h2>
+        <UFormField label="Name" :error="problems.houseName"><UInput v-model="state.houseName" class="w-full" /></UFormField>
+        <UFormField label="Time zone" :hint="fixedZone ? 'kept: written days follow it' : ''" :error="problems.timeZone"><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" :disabled="fixedZone" /></UFormField>
+        <UFormField label="Weights in"><USelect v-model="state.massUnit" :items="['g', 'oz']" class="w-full" /></UFormField>
+        <UFormField label="Temperatures in"><USelect v-model="state.tempUnit" :items="['°C', '°F']" class="w-full" /></UFormField>
+      </section>
+      <section>
+        <h2>Feeders</h2>
+        <UFormField label="Culture day" hint="cups are started, orders go out"><USelect v-model="state.cultureWeekday" :items="DAYS" class="w-full" /></UFormField>
+        <UFormField label="Need to cover, % of scenarios" :error="problems.coverQuantile"><UInputNumber v-model="state.cover" :min="50" :max="99" class="w-full" /></UFormField>
+        <UFormField label="Appetite, % of the ladder" :error="problems.appetite"><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full" /></UFormField>
+        <UFormField label="Cup yield, % of the almanac" :error="problems.cupYield"><UInputNumber v-model="state.yieldPct" :min="10" :max="500" :step="5" class="w-full" /></UFormField>
+        <UFormField label="Warm up those in the cold on" hint="empty: by the species’ weeks"><UInput v-model="state.warmUp" type="date" class="w-full" /></UFormField>
+      </section>
+      <section class="schools">
+        <h2>Schools</h2>
+        <p class="quiet small">Where keepers disagree the house chooses; the computation follows.</p>
+        <fieldset v-for="school in schools" :key="school.id">
+          <legend>{{ school.question }}</legend>
+          <label v-for="choice in school.choices" :key="choice.id">
+            <input type="radio" :name="school.id" :value="choice.id" :checked="(state.schools[school.id] ?? school.usual) === choice.id" @change="state.schools[school.id] = choice.id">
+            <span><b>{{ choice.name }}</b> <span class="quiet">{{ choice.reason }}</span></span>
+          </label>
+        </fieldset>
+      </section>
+      <UButton type="submit" label="Keep settings" class="justify-self-start" />
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.settings { display: grid; grid-template-columns: repeat(auto-fit, minmax(18rem, 1fr)); gap: 2rem; max-width: 70rem; }
+section { display: grid; gap: 0.875rem; align-content: start; }
+.schools { grid-column: 1 / -1; }
+legend { font-weight: 600; padding-bottom: 0.25rem; }
+label { display: flex; gap: 0.625rem; align-items: baseline; min-height: 2.25rem; padding: 0.25rem 0; }
+input[type="radio"] { accent-color: var(--ui-primary); width: 1.125rem; height: 1.125rem; flex: none; }
+</style>

@@ -1,0 +1,36 @@
+import { expose } from 'comlink'
+import highsLoader from 'highs'
+import wasmUrl from 'highs/runtime?url'
+import { shippedAlmanac, withOverrides, type Override } from '#core/almanac'
+import type { House } from '#core/logbook'
+import { applyWhatIf, planFeeders, seasonOfHouse, type FeederPlan, type HouseSettings, type Season, type WhatIf } from '#core/season'
+import { solverFrom } from '#shared/solver'
+
+export interface WhatIfInputs {
+  house: House
+  settings: HouseSettings
+  overrides: Override[]
+  today: number
+}
+
+export interface WhatIfOutcome {
+  season: Season
+  plans: FeederPlan[]
+  tookMs: number
+}
+
+const loading = highsLoader({ locateFile: () => wasmUrl })
+
+/** The same season function as on the server, with changed inputs. Writes nothing. */
+async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutcome> {
+  const start = performance.now()
+  const almanac = withOverrides(shippedAlmanac, inputs.overrides)
+  const { house, settings } = applyWhatIf(inputs.house, inputs.settings, changes)
+  const { season, scenarios } = seasonOfHouse(house, almanac, settings, inputs.today)
+  const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading))
+  return { season, plans, tookMs: performance.now() - start }
+}
+
+const api = { tryOut }
+export type WhatIfApi = typeof api
+expose(api)

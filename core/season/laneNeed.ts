@@ -1,0 +1,16 @@
+import type { Almanac } from '../almanac'
+import { addMeanNeed } from '../nursery'
+import { groupFood } from './need'
+import type { HouseSettings } from './settings'
+import type { Season } from './types'
+
+export { nextEventDay } from './lanes'
+
+/** The mean need that one lane brings, by prey and day from today: what lights up when one points at it. */
+export function laneNeed(season: Season, laneId: string, almanac: Almanac, settings: HouseSettings): Map<string, number[]> {
+  const need = new Map<string, Float64Array>()
+  for (const source of season.mouths) {
+    if (source.laneId === laneId) addMeanNeed(need, season.today, season.days, source, groupFood(source.speciesId, almanac, settings))
+  }
+  return new Map([...need].map(([prey, row]) => [prey, Array.from(row)]))
+}

@@ -1,0 +1,92 @@
+import { spawn, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = fileURLToPath(new URL('..', import.meta.url))
+
+/** Runs a command to its end, showing what it prints. Exits with its code when it fails. */
+export function run(command, args, options = {}) {
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options })
+  if (status !== 0) {
+    console.error(`\n${command} ${args.join(' ')} failed.`)
+    process.exit(status ?? 1)
+  }
+}
+
+const BUILT_FROM = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json']
+
+function filesUnder(path) {
+  if (!existsSync(path)) return []
+  if (statSync(path).isFile()) return [path]
+  return readdirSync(path).sort().flatMap(name => filesUnder(join(path, name)))
+}
+
+function sourceHash() {
+  const hash = createHash('sha256')
+  for (const file of BUILT_FROM.flatMap(p => filesUnder(join(root, p))).filter(f => !f.endsWith('.test.ts'))) hash.update(file).update(readFileSync(file))
+  return hash.digest('hex')
+}
+
+/** Installs what package-lock.json names, unless it stands installed already. */
+export function install() {
+  const lock = readFileSync(join(root, 'package-lock.json'), 'utf8')
+  const stamp = join(root, 'node_modules', '.mantel-installed')
+  const hash = createHash('sha256').update(lock).digest('hex')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
+  console.log('Installing packages (the database driver is compiled: about three minutes the first time) …')
+  run('npm', ['ci', '--no-audit', '--no-fund'])
+  run('npx', ['nuxt', 'prepare'])
+  writeFileSync(stamp, hash)
+}
+
+/** Builds the application, unless the build stands and nothing it is made from has changed. */
+export function build() {
+  const stamp = join(root, '.output', '.built-from')
+  const hash = sourceHash()
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
+  console.log('Building …')
+  run('npx', ['nuxt', 'build'], { env: { ...process.env, NODE_ENV: 'production' } })
+  writeFileSync(stamp, hash)
+}
+
+/** The wished port, or the next free one above it. */
+export async function freePort(wished) {
+  for (let port = wished; port < wished + 50; port++) {
+    const free = await new Promise((resolve) => {
+      const probe = createServer().once('error', () => resolve(false)).once('listening', () => probe.close(() => resolve(true))).listen(port, '127.0.0.1')
+    })
+    if (free) return port
+  }
+  throw new Error(`No free port from ${wished} on`)
+}
+
+/** Starts the built server on loopback and waits until it answers. */
+export async function serve({ port, database, env = {}, quiet = false }) {
+  mkdirSync(join(root, 'data'), { recursive: true })
+  const host = process.env.HOST ?? '127.0.0.1'
+  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    cwd: root,
+    stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production', HOST: host, PORT: String(port), NITRO_HOST: host, NITRO_PORT: String(port), MANTEL_DB: database, ...env },
+  })
+  const address = `http://127.0.0.1:${port}`
+  let ended = null
+  child.once('exit', (code) => { ended = code ?? 0 })
+  for (let i = 0; i < 150; i++) {
+    if (ended !== null) throw new Error(`The server stopped with code ${ended}`)
+    const ok = await fetch(`${address}/api/health`).then(r => r.ok, () => false)
+    if (ok) return { child, address }
+    await new Promise(resolve => setTimeout(resolve, 200))
+  }
+  child.kill()
+  throw new Error('The server did not answer within 30 seconds')
+}
+
+/** Ends with the server, and takes it along when told to stop. */
+export function stayWith(child) {
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill('SIGTERM'))
+  child.on('exit', code => process.exit(code ?? 0))
+}
