@@ -18,7 +18,7 @@ defineProps<{ alarms: readonly Alarm[] }>()
 </template>
 
 <style scoped>
-.alarms { display: grid; gap: 0.375rem; margin-bottom: 1rem; }
+.alarms { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 24rem), 1fr)); gap: 0.375rem 2rem; margin-bottom: 1rem; }
 li { display: flex; gap: 0.625rem; }
 .text { font-weight: 600; color: var(--ui-text-highlighted); }
 .harm .text, .harm > :first-child { color: var(--harm); }

@@ -12,7 +12,7 @@ const house = useHouse()
 const { record, busy } = useRecord()
 const when = ref(dayToIso(house.today))
 
-const actions = computed(() => laneActions(props.lane, house.house, speciesOf(house.almanac, props.lane.speciesId)))
+const actions = computed(() => laneActions(props.lane, house.house, speciesOf(house.almanac, props.lane.speciesId), house.today))
 const rows = computed(() => props.lane.events.map((e) => {
   const sum = summarise(e.dist)
   return {
@@ -39,7 +39,7 @@ async function perform(action: TaskAction, asked: number | null = null): Promise
         <span class="stage" :class="`stage-${row.stage}`">{{ row.name }}</span>
         <span>
           <WorkingLink :title="`${lane.title}: ${row.name}`" :answer="row.text" :reasons="row.reasons" />
-          <span v-if="row.never > 2" class="quiet small"> {{ row.never }} % not at all</span>
+          <span v-if="row.never > 2" class="never">{{ row.never }} % not at all</span>
         </span>
       </li>
     </ol>
@@ -47,8 +47,8 @@ async function perform(action: TaskAction, asked: number | null = null): Promise
       Young expected or alive: <WorkingLink :title="`${lane.title}: young`" :answer="lane.young.value < 10 ? lane.young.value.toFixed(1) : String(Math.round(lane.young.value))" :reasons="lane.young.reasons" />
     </p>
     <div class="record">
-      <UFormField label="Happened on" :ui="{ root: 'mb-2' }"><UInput v-model="when" type="date" :max="dayToIso(house.today)" /></UFormField>
       <div class="buttons">
+        <label class="when">on <UInput v-model="when" type="date" :max="dayToIso(house.today)" aria-label="Happened on" /></label>
         <template v-for="action in actions" :key="action.label">
           <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" @record="perform(action, $event)" />
           <UButton v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'" :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="perform(action)" />
@@ -65,7 +65,9 @@ async function perform(action: TaskAction, asked: number | null = null): Promise
 .events li { display: grid; grid-template-columns: 11rem 1fr; gap: 0.5rem; padding: 0.4375rem 0; border-bottom: 1px solid var(--ui-border); }
 .events .seen { font-weight: 600; }
 .young { padding: 0.625rem 0; }
-.buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; }
+.buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
+.when { display: flex; gap: 0.5rem; align-items: center; color: var(--ui-text-muted); flex-basis: 100%; }
+.never { margin-left: 0.625rem; font-size: 0.875rem; color: var(--ui-text-muted); }
 .caution { color: var(--harm); padding-bottom: 0.5rem; }
 .cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }
 </style>

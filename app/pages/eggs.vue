@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { summarise } from '#core/chance'
 import { eggsLeft } from '#core/logbook'
+import { temperatureAt } from '#core/places'
 import { formatDistance, formatQuantity, formatRange } from '#core/units'
 import type { Lane } from '#core/season'
 
@@ -12,8 +13,8 @@ const first = computed(() => {
 })
 function line(lane: Lane): string {
   const c = house.house.clutches[lane.subject.id]!
-  const temp = c.tempC ?? null
-  return `${eggsLeft(c)} of ${c.eggs} eggs left${c.good !== null ? `, ${c.good} good by candling` : ', not candled'}; laid ${formatDistance(c.startDay, house.today)}; ${temp === null ? 'temperature of its place' : formatQuantity(temp, house.settings.tempUnit)}; ${house.placeName(c.placeId)}`
+  const temp = c.tempC ?? temperatureAt(house.house.places, c.placeId)
+  return `${eggsLeft(c)} of ${c.eggs} eggs left${c.good !== null ? `, ${c.good} good by candling` : ', not candled'}; laid ${formatDistance(c.startDay, house.today)}; ${temp === null ? 'no temperature known' : formatQuantity(temp, house.settings.tempUnit)}; ${house.placeName(c.placeId)}`
 }
 </script>
 

@@ -1,5 +1,7 @@
 import type { Species } from '../almanac'
+import type { Day } from '../chance'
 import { eggsLeft, tadpolesLeft, youngInGroup, type House } from '../logbook'
+import { LAST_HATCH_DAYS } from './lanes'
 import type { Lane, TaskAction } from './types'
 
 const say = (label: string, kind: string, data: Record<string, unknown> = {}): TaskAction => ({ label, kind, data })
@@ -18,11 +20,12 @@ function pairActions(species: Species): TaskAction[] {
 }
 
 /** What can be recorded of a lane as it stands: the buttons of its panel. */
-export function laneActions(lane: Lane, house: House, species: Species): TaskAction[] {
+export function laneActions(lane: Lane, house: House, species: Species, today: Day): TaskAction[] {
   if (lane.kind === 'pair') return pairActions(species)
   const clutch = house.clutches[lane.subject.id]
   if (!clutch) return []
-  const eggs = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
+  const first = clutch.hatched[0]
+  const eggs = clutch.kind === 'litter' || (first && today - first.day >= LAST_HATCH_DAYS) ? 0 : eggsLeft(clutch)
   const tadpoles = tadpolesLeft(clutch)
   const young = youngInGroup(clutch)
   return [

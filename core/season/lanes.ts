@@ -113,8 +113,8 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   const opens = (events.find(e => e.event === 'firstMeal' && !e.observed)?.dist) ?? neverHappens()
   const mouths: MouthSource[] = opens.p.length ? [{ id: `${id}:${done + 1}`, laneId: id, label: `${title}, ${birth === 'born' ? 'litter' : 'clutch'} ${done + 1}`, speciesId: species.id, opens, count: young.count }] : []
   for (const l of later) {
-    const chain = forecastChain({ species, observed: {}, given: { [birth]: { dist: l.dist, reasons: l.reasons } }, incubation, today })
-    const first = chain.find(e => e.event === 'firstMeal')?.dist
+    const after = forecastChain({ species, observed: {}, given: { [birth]: { dist: l.dist, reasons: l.reasons } }, incubation, today })
+    const first = after.find(e => e.event === 'firstMeal')?.dist
     if (first?.p.length && first.never < 0.97) mouths.push({ id: `${id}:${l.number}`, laneId: id, label: `${title}, clutch ${l.number}`, speciesId: species.id, opens: first, count: young.count })
   }
   return {
@@ -130,6 +130,9 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
 function seenEvent(event: BreedingEvent, observed: Observed, today: Day): EventForecast {
   return { event, observed, dist: certain(observed.day), reasons: [{ rule: 'Seen and written in the logbook', inputs: [entryInput('Seen', formatDay(observed.day, today), observed)] }] }
 }
+
+/** Eggs left so long after the first hatched do not follow. [memory] */
+export const LAST_HATCH_DAYS = 14
 
 const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
 
@@ -169,8 +172,7 @@ function clutchLane(clutch: ClutchState, context: SeasonContext): { lane: Lane, 
     reasons.push({ rule: 'Tadpoles alive times those that usually turn', inputs: [computedInput('Tadpoles', `${tadpoles}`), factInput('Tadpoles that turn', `species.${species.id}.larvalSurvival.value`, rate)] })
   }
   const unhatched = clutch.good !== null ? Math.min(clutch.good, eggs) : eggs
-  // eggs left two weeks after the first hatched do not follow
-  if (unhatched > 0 && (!hatch || today - hatch.day < 14)) {
+  if (unhatched > 0 && (!hatch || today - hatch.day < LAST_HATCH_DAYS)) {
     const through = throughRate(species, clutch.good !== null)
     const chain = forecastChain({ species, observed: { [laidEvent]: observed[laidEvent]! }, given: {}, incubation, today })
     const opens = openOf(chain)

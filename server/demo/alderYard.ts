@@ -168,14 +168,14 @@ function pairsAndClutches(w: DemoWriter, p: Places, a: Animals): void {
 
   const geckos = w.pair('P-5', a['G-01']!, a['G-09']!, -80)
   w.write('copulation', geckos, -66, { confirmed: true })
-  const g1 = w.write('laid', geckos, -42, { tag: 'C-1', eggs: 2, slugs: 0, tempC: 29, placeId: p.incubator.id })
+  const g1 = w.write('laid', geckos, -42, { tag: 'C-1', eggs: 2, slugs: 0, placeId: p.incubator.id })
   w.write('candled', { type: 'clutch', id: g1 }, -34, { good: 2 })
   w.write('eggsChecked', { type: 'clutch', id: g1 }, -6)
-  w.write('laid', geckos, -20, { tag: 'C-2', eggs: 2, slugs: 1, tempC: 29, placeId: p.incubator.id })
+  w.write('laid', geckos, -20, { tag: 'C-2', eggs: 2, slugs: 1, placeId: p.incubator.id })
 
   const lizards = w.pair('P-6', a['O-01']!, a['O-04']!, -130)
   w.write('copulation', lizards, -104, { confirmed: true })
-  const o1 = w.write('laid', lizards, -71, { tag: 'C-3', eggs: 14, slugs: 2, tempC: 28, placeId: p.incubator.id })
+  const o1 = w.write('laid', lizards, -71, { tag: 'C-3', eggs: 14, slugs: 2, placeId: p.incubator.id })
   w.write('candled', { type: 'clutch', id: o1 }, -62, { good: 11 })
   w.write('eggsChecked', { type: 'clutch', id: o1 }, -9)
 
@@ -190,7 +190,7 @@ function pairsAndClutches(w: DemoWriter, p: Places, a: Animals): void {
 
   const tortoises = w.pair('P-8', a['T-01']!, a['T-04']!, -160)
   w.write('copulation', tortoises, -112, { confirmed: true })
-  const t1 = w.write('laid', tortoises, -67, { tag: 'C-4', eggs: 5, slugs: 0, tempC: 31, placeId: p.warmIncubator.id })
+  const t1 = w.write('laid', tortoises, -67, { tag: 'C-4', eggs: 5, slugs: 0, placeId: p.warmIncubator.id })
   w.write('candled', { type: 'clutch', id: t1 }, -50, { good: 3 })
   w.write('eggsChecked', { type: 'clutch', id: t1 }, -3)
 }

@@ -17,7 +17,7 @@ const { width } = useElementSize(box)
 const supply = computed(() => plannedSupply(feederOf(house.almanac, props.feederId)) as Extract<Supply, { kind: 'batch' }>)
 const wait = computed(() => timeToProducing(supply.value, temperatureAt(house.house.places, props.cultures[0]?.placeId ?? null)))
 const yields = computed(() => ({ from: quantile(wait.value, 0.1)!, to: quantile(wait.value, 0.9)!, end: quantile(wait.value, 0.5)! + supply.value.producingDays.value }))
-const x = computed(() => scaleLinear().domain([0, Math.max(yields.value.end + 6, ...props.cultures.map(c => house.today - c.startDay + 1))]).range([0, Math.max(200, width.value - 24)]))
+const x = computed(() => scaleLinear().domain([0, Math.max(yields.value.end + 6, ...props.cultures.map(c => house.today - c.startDay + 1))]).range([20, Math.max(200, width.value - 24)]))
 const SPAN_HEIGHT = 62
 
 /** Cups of nearly the same age stand on top of each other. */

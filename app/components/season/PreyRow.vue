@@ -51,10 +51,10 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
   <div class="prey" :data-prey="look.prey">
     <div class="head">
       <p class="name">
-        <span><span class="stage stage-feeder">{{ feeder.name }}</span> <span class="quiet small">{{ perWeek }} this week</span></span>
+        <span class="stage stage-feeder">{{ feeder.name }}</span>
         <UButton v-if="task" size="xs" class="start" :label="task.actions[0]!.label" :aria-label="`${task.actions[0]!.label}: ${task.what}`" variant="outline" :loading="busy" @click="perform(task, task.actions[0]!)" />
       </p>
-      <p><WorkingLink :title="`${feeder.name}: plan`" :answer="start ?? (look.high.some(n => n > 0) ? 'Covered as it stands' : 'Nothing eats it')" :reasons="plan.reasons" /></p>
+      <p><WorkingLink :title="`${feeder.name}: plan`" :answer="start ?? (look.high.some(n => n > 0) ? 'Covered as it stands' : 'Nothing eats it')" :reasons="plan.reasons" /> <span class="week">{{ perWeek }} eaten this week</span></p>
       <p v-if="gap" class="gap">Short {{ Math.round(gap.missing) }}, {{ formatDay(gap.from, today) }}<template v-if="gap.to > gap.from">–{{ formatDay(gap.to, today) }}</template>: buy or borrow</p>
       <p v-else-if="plan.starts.length && plan.kind !== 'bought'" class="risk">{{ plan.shortDays < 0.05 ? 'no' : plan.shortDays.toFixed(1) }} short days expected with it</p>
     </div>
@@ -81,7 +81,7 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
 .prey { display: grid; grid-template-columns: var(--label) auto; border-bottom: 1px solid var(--ui-border); }
 .head { padding: 0.25rem 0.5rem 0.25rem 0.25rem; font-size: 0.9375rem; line-height: 1.3; min-width: 0; }
 .name { display: flex; justify-content: space-between; gap: 0.5rem; align-items: center; font-weight: 600; color: var(--ui-text-highlighted); }
-.name .small { font-weight: 400; }
+.week { font-size: 0.8125rem; color: var(--ui-text-muted); white-space: nowrap; }
 .start { min-height: 1.75rem; }
 .gap { color: var(--harm); font-size: 0.875rem; }
 .risk { font-size: 0.875rem; color: var(--ui-text-muted); }

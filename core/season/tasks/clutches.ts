@@ -4,6 +4,7 @@ import { ladderStepAt } from '../../feeding'
 import { computedInput, entryInput } from '../../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup } from '../../logbook'
 import { formatDistance, formatRange } from '../../units'
+import { LAST_HATCH_DAYS } from '../lanes'
 import type { Task } from '../types'
 import { due, type TaskMaker } from './taskMaker'
 
@@ -13,7 +14,7 @@ const CANDLE_AT_DAYS = 7
 
 export const eggTasks: TaskMaker = ({ house, almanac, today, lanes }) => Object.values(house.clutches).flatMap((clutch): Task[] => {
   const eggs = clutch.kind === 'eggs' && !clutch.ended ? eggsLeft(clutch) : 0
-  if (!eggs || clutch.hatched.some(h => today - h.day > 14)) return []
+  if (!eggs || clutch.hatched.some(h => today - h.day >= LAST_HATCH_DAYS)) return []
   const species = speciesOf(almanac, clutch.speciesId)
   const subject = { type: 'clutch' as const, id: clutch.id }
   const hatch = lanes.find(l => l.id === `clutch:${clutch.id}`)?.events.find(e => e.event === 'hatched')

@@ -1,0 +1,9 @@
+import type { ChildProcess, SpawnSyncOptions } from 'node:child_process'
+
+export const root: string
+export function run(command: string, args: string[], options?: SpawnSyncOptions): void
+export function install(): void
+export function build(): void
+export function freePort(wished: number): Promise<number>
+export function serve(options: { port: number, database: string, env?: Record<string, string>, quiet?: boolean }): Promise<{ child: ChildProcess, address: string }>
+export function stayWith(child: ChildProcess): void

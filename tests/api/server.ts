@@ -1,0 +1,40 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { freePort, root } from '../../scripts/steps.mjs'
+
+export interface RunningServer {
+  address: string
+  database: string
+  /** Stops it as a system would, and tells the exit code. */
+  stop: () => Promise<number>
+}
+
+/** Starts the built server on a database of its own in a temporary folder. */
+export async function startServer(env: Record<string, string> = {}, keep?: string): Promise<RunningServer> {
+  const entry = join(root, '.output/server/index.mjs')
+  if (!existsSync(entry)) throw new Error('Build first: npm run build')
+  const folder = keep ? '' : mkdtempSync(join(tmpdir(), 'mantel-'))
+  const database = keep ?? join(folder, 'house.sqlite')
+  const port = await freePort(4400 + Math.floor(Math.random() * 400))
+  const child: ChildProcess = spawn(process.execPath, [entry], {
+    env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', PORT: String(port), MANTEL_DB: database, MANTEL_DEMO: '', MANTEL_TODAY: '2026-11-25', ...env }, stdio: ['ignore', 'ignore', 'inherit'],
+  })
+  const ended = new Promise<number>(resolve => child.once('exit', code => resolve(code ?? -1)))
+  const address = `http://127.0.0.1:${port}`
+  for (let i = 0; ; i++) {
+    if (await fetch(`${address}/api/health`).then(r => r.ok, () => false)) break
+    if (i > 150) throw new Error('The server did not answer')
+    await new Promise(resolve => setTimeout(resolve, 100))
+  }
+  return {
+    address, database,
+    stop: async () => {
+      child.kill('SIGTERM')
+      const code = await ended
+      if (folder) rmSync(folder, { recursive: true, force: true })
+      return code
+    },
+  }
+}
