@@ -101,16 +101,19 @@ export function checkEntry(records: Records, house: House, entry: DatedEntry, to
 }
 
 /**
- * Lets a breeding entry be written about the female: it goes to her open pairing.
- * @returns the entry with its subject, or the reason why there is none
+ * An entry as it will be written: defaults filled in, and a breeding entry about the female put to her open pairing.
+ * @returns the entry, or the reason why its subject cannot be found
  */
-export function resolveSubject(house: House, entry: DatedEntry): DatedEntry | Problem {
+export function completeEntry(house: House, entry: DatedEntry): DatedEntry | Problem {
   const kind = entryKinds.get(entry.kind)
-  if (entry.subject.type !== 'animal' || kind?.subject !== 'pairing') return entry
+  const parsed = kind?.data.safeParse(entry.data)
+  // what does not parse is told by checkEntry
+  const complete = parsed?.success ? { ...entry, data: parsed.data as Record<string, unknown> } : entry
+  if (entry.subject.type !== 'animal' || kind?.subject !== 'pairing') return complete
   const animal = house.animals[entry.subject.id]
   if (!animal) return { path: 'subject.id', message: 'There is no such animal' }
   if (animal.sex === 'male') return { path: 'subject.id', message: `${animal.tag} is a male: write this for the female of the pair` }
   const pairing = openPairingOf(house, animal.id)
   if (!pairing) return { path: 'subject.id', message: `${animal.tag} has no open pairing; set the pair first` }
-  return { ...entry, subject: { type: 'pairing', id: pairing.id } }
+  return { ...complete, subject: { type: 'pairing', id: pairing.id } }
 }

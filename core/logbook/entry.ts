@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Day } from '../chance/dayDist'
+import type { Day } from '../chance'
 
 /** What an entry can be about. Pairings, clutches (litters, spawn), cultures and lamps are named by their founding entry. */
 export const SUBJECT_TYPES = ['animal', 'pairing', 'clutch', 'culture', 'prey', 'lamp', 'entry'] as const

@@ -6,6 +6,6 @@ export type {
 export { entryKinds, kindOf, tellEntry } from './registry'
 export { findEntry, recordsFrom, subjectKey, withEntry, type Records } from './records'
 export { foldHouse } from './fold'
-export { checkEntry, openPairingOf, resolveSubject } from './checkEntry'
+export { checkEntry, openPairingOf, completeEntry } from './checkEntry'
 export { eggsLeft, tadpolesLeft, youngInGroup } from './kinds/clutch'
 export { feederNamed, readLogLine, type Understood } from './logLine'

@@ -5,9 +5,9 @@ import type { Subject } from './entry'
 import { openPairingOf } from './checkEntry'
 
 /** What a line means, or what must be asked. */
-export type Understood =
-  | { ok: true, kind: string, subject: Subject, data: Record<string, unknown>, says: string }
-  | { ok: false, ask: string }
+export type Understood
+  = | { ok: true, kind: string, subject: Subject, data: Record<string, unknown>, says: string }
+    | { ok: false, ask: string }
 
 interface Known {
   subject: Subject

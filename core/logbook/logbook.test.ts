@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder, dated } from '../../tests/fixtures/records'
-import { Entry, checkEntry, eggsLeft, entryKinds, findEntry, foldHouse, kindOf, resolveSubject, tadpolesLeft, tellEntry, withEntry, youngInGroup, type Records } from '.'
+import { Entry, checkEntry, eggsLeft, entryKinds, findEntry, foldHouse, kindOf, completeEntry, tadpolesLeft, tellEntry, withEntry, youngInGroup, type Records } from '.'
 
 const today = 20_000
 const larval = (id: string) => id === 'fire-bellied-toad'
@@ -132,8 +132,8 @@ describe('what cannot have happened', () => {
 
   it('a breeding entry about the female goes to her pair; a male is told so', () => {
     const house = fold(records)
-    const laying = (id: string) => resolveSubject(house, dated(today, { id: 'n', kind: 'laid', subject: animal(id), data: { tag: 'C-9', eggs: 4 } }))
-    expect(laying('K-1')).toMatchObject({ subject: { type: 'pairing', id: pair } })
+    const laying = (id: string) => completeEntry(house, dated(today, { id: 'n', kind: 'laid', subject: animal(id), data: { tag: 'C-9', eggs: 4 } }))
+    expect(laying('K-1')).toMatchObject({ subject: { type: 'pairing', id: pair }, data: { tag: 'C-9', eggs: 4, slugs: 0, tempC: null, placeId: null } })
     expect(laying('K-2')).toMatchObject({ message: expect.stringMatching(/K-2 is a male/) })
     expect(laying('K-3')).toMatchObject({ message: expect.stringMatching(/no open pairing/) })
   })

@@ -1,5 +1,5 @@
-import type { BreedingEvent } from '../almanac/schema'
-import type { Day } from '../chance/dayDist'
+import type { BreedingEvent } from '../almanac'
+import type { Day } from '../chance'
 
 export type Sex = 'male' | 'female' | 'unknown'
 

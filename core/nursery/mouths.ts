@@ -3,9 +3,9 @@ import { pert, quantile, sample, seedFrom, seededRandom, stratified, type DayDis
 import type { MouthProfile } from '../feeding'
 
 /** How many young: known by count, or eggs of which each comes through with a chance. */
-export type YoungCount =
-  | { kind: 'known', count: number }
-  | { kind: 'eggs', eggs: { earliest: number, likely: number, latest: number }, each: number }
+export type YoungCount
+  = | { kind: 'known', count: number }
+    | { kind: 'eggs', eggs: { earliest: number, likely: number, latest: number }, each: number }
 
 /** Young that will eat: from when (the first meal), how many, for how long. */
 export interface MouthSource {

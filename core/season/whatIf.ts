@@ -29,18 +29,19 @@ const progress = (p: PairingState) => Object.values(p.seen).reduce((n, list) => 
 
 /** Fewer pairs: the least advanced are dropped. More: copies of the least advanced, with nothing seen yet. */
 function withPairs(house: House, wanted: Readonly<Record<string, number>>): House {
-  const pairings = { ...house.pairings }
+  const dropped = new Set<string>()
+  const added: PairingState[] = []
   const open = openPairs(house)
   for (const [speciesId, count] of Object.entries(wanted)) {
     const pairs = [...(open.get(speciesId) ?? [])].sort((a, b) => progress(a) - progress(b))
-    for (const dropped of pairs.slice(0, Math.max(0, pairs.length - count))) delete pairings[dropped.id]
+    for (const p of pairs.slice(0, Math.max(0, pairs.length - count))) dropped.add(p.id)
     const model = pairs[0]
     for (let i = pairs.length; model && i < count; i++) {
-      const id = `${model.id}+${i}`
-      pairings[id] = { ...model, id, tag: `${model.tag}+${i - pairs.length + 1}`, seen: {}, clutchIds: [] }
+      added.push({ ...model, id: `${model.id}+${i}`, tag: `${model.tag}+${i - pairs.length + 1}`, seen: {}, clutchIds: [] })
     }
   }
-  return { ...house, pairings }
+  const kept = Object.values(house.pairings).filter(p => !dropped.has(p.id))
+  return { ...house, pairings: Object.fromEntries([...kept, ...added].map(p => [p.id, p])) }
 }
 
 /** The house and settings as they would be. Nothing is written; season() of these is the changed season. */

@@ -1,4 +1,4 @@
-import type { Day } from '../chance/dayDist'
+import type { Day } from '../chance'
 
 const MS_PER_DAY = 86_400_000
 const MS_PER_SLOT = 15 * 60_000

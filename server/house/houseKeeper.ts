@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { AlmanacError, shippedAlmanac, withOverrides, type Almanac, type Override } from '#core/almanac'
 import type { SolveLp } from '#core/cultures'
-import { checkEntry, recordsFrom, resolveSubject, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
+import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
 import { houseOf, planFeeders, seasonOfHouse, type HouseSettings } from '#core/season'
 import { CalendarError, calendarOf, dayFromIso } from '#core/units'
 import type { HouseSnapshot, NewAnimal, NewPlace, SeasonSnapshot, TagYoung, WroteEntries } from '#shared/contracts/house'
@@ -95,7 +95,7 @@ export class HouseKeeper {
     entries.forEach((entry, i) => {
       const at = (path: string) => (entries.length > 1 ? `entries.${i}.${path}` : path)
       const house = this.standing(records)
-      const resolved = resolveSubject(house, entry)
+      const resolved = completeEntry(house, entry)
       const problems = 'message' in resolved ? [resolved] : checkEntry(records, house, resolved, today)
       if ('message' in resolved || problems.length) throw new ProblemError(422, 'This was not written', problems.map(p => ({ ...p, path: at(p.path) })))
       records = withEntry(records, resolved)

@@ -1,5 +1,5 @@
 import { defineEventHandler, getQuery, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { ProblemError } from './problem'
 
 const MOST_BYTES = 1_000_000

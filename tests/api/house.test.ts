@@ -61,9 +61,10 @@ describe('the main job over the API', () => {
     await write(entry('copulation', { type: 'animal', id: dam }, { confirmed: true }))
     const locked = await season()
     expect(hatchMean(locked)).not.toBeCloseTo(hatchMean(before)!, 1)
-    const laid = entry('laid', { type: 'animal', id: dam }, { tag: 'C-1', eggs: 12, slugs: 1, tempC: 28 })
+    const laid = entry('laid', { type: 'animal', id: dam }, { tag: 'C-1', eggs: 12, tempC: 28 })
     clutch = laid.id
     await write(laid)
+    expect((await house()).house.clutches[clutch]).toMatchObject({ eggs: 12, slugs: 0 })
     const flies = (await season()).plans.find(p => p.prey === 'fly.large')!
     expect(flies.units).toBeGreaterThan(0)
     await write(entry('hatched', { type: 'clutch', id: clutch }, { count: 9 }))

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { BreedingEvent } from '../../almanac/schema'
+import type { BreedingEvent } from '../../almanac'
 import { defineKind, seen, type CheckContext } from '../kind'
 import type { Problem } from '../entry'
 import type { PairingState } from '../states'

@@ -1,0 +1,113 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core'
+
+const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+
+/** Headless Chromium of the system, with a fresh profile. */
+export async function launch(): Promise<{ browser: Browser, close: () => Promise<void> }> {
+  const profile = mkdtempSync(join(tmpdir(), 'mantel-profile-'))
+  const browser = await puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', headless: true, args: FLAGS, userDataDir: profile })
+  return {
+    browser,
+    close: async () => {
+      await browser.close()
+      rmSync(profile, { recursive: true, force: true })
+    },
+  }
+}
+
+/** A page that remembers everything it complained about. */
+export class Visit {
+  readonly complaints: string[] = []
+
+  private constructor(readonly page: Page, private readonly address: string) {
+    page.on('console', (message) => {
+      if (message.type() === 'error' || message.type() === 'warn') this.complaints.push(message.text())
+    })
+    page.on('pageerror', error => this.complaints.push(String(error)))
+    page.on('requestfailed', request => this.complaints.push(`${request.url()} failed: ${request.failure()?.errorText}`))
+  }
+
+  static async start(browser: Browser, address: string, options: { phone?: boolean, theme?: string } = {}): Promise<Visit> {
+    const context = await browser.createBrowserContext()
+    const page = await context.newPage()
+    await page.setViewport(options.phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 })
+    await page.evaluateOnNewDocument(theme => localStorage.setItem('nuxt-color-mode', theme), options.theme ?? 'light')
+    return new Visit(page, address)
+  }
+
+  async go(path: string): Promise<void> {
+    await this.page.goto(this.address + path, { waitUntil: 'networkidle0' })
+  }
+
+  text(selector = 'main'): Promise<string> {
+    return this.page.$eval(selector, e => (e as HTMLElement).innerText)
+  }
+
+  /** Waits until a condition in the page holds. */
+  async until(what: string, check: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
+    await this.page.waitForFunction(check as never, { timeout: 15_000 }, ...args as never[]).catch(() => {
+      throw new Error(`Waited in vain: ${what}. Complaints: ${this.complaints.join('; ') || 'none'}`)
+    })
+  }
+
+  untilText(selector: string, text: string): Promise<void> {
+    return this.until(`“${text}” in ${selector}`, (s: string, t: string) => [...document.querySelectorAll<HTMLElement>(s)].some(e => e.innerText.includes(t)), selector, text)
+  }
+
+  untilGone(selector: string): Promise<void> {
+    return this.until(`${selector} gone`, (s: string) => !document.querySelector(s), selector)
+  }
+
+  /** The first visible button or link with exactly this name, inside a part of the page. */
+  async button(name: string, within = 'body'): Promise<ElementHandle<HTMLElement>> {
+    const find = (n: string, w: string) => [...document.querySelectorAll(w)].flatMap(part => [...part.querySelectorAll<HTMLElement>('button, a, [role="button"]')])
+      .find(e => e.offsetParent !== null && (e.innerText.trim() === n || e.getAttribute('aria-label') === n)) ?? null
+    await this.until(`button “${name}” in ${within}`, find as never, name, within)
+    return (await this.page.evaluateHandle(find, name, within)) as ElementHandle<HTMLElement>
+  }
+
+  async press(name: string, within = 'body'): Promise<void> {
+    await this.reach(name, within, element => element.click())
+  }
+
+  /** Panels slide in: what is not in reach yet is tried again for a moment. */
+  private async reach(name: string, within: string, act: (element: ElementHandle<HTMLElement>) => Promise<void>): Promise<void> {
+    for (let tries = 0; ; tries++) {
+      const element = await this.button(name, within)
+      try {
+        await element.evaluate(e => e.scrollIntoView({ block: 'center' }))
+        return await act(element)
+      }
+      catch (error) {
+        if (tries > 20) throw error
+        await new Promise(resolve => setTimeout(resolve, 50))
+      }
+    }
+  }
+
+  async tap(name: string, within = 'body'): Promise<void> {
+    await this.reach(name, within, element => element.tap())
+  }
+
+  /** Writes into the number popover that is open and sends it by Enter. */
+  async answer(value: string): Promise<void> {
+    const field = await this.page.waitForSelector('[data-slot="content"] form.ask input, form.ask input', { visible: true })
+    await field!.type(value)
+    await this.page.keyboard.press('Enter')
+    await this.untilGone('form.ask')
+  }
+
+  /** Chromium itself reports an answer of 4xx; one that was meant to come is no complaint. */
+  async expectRefusal(status: number): Promise<void> {
+    const at = this.complaints.findIndex(c => c.includes(`status of ${status}`))
+    if (at < 0) throw new Error(`No answer with status ${status} came`)
+    this.complaints.splice(at, 1)
+  }
+
+  async close(): Promise<void> {
+    await this.page.browserContext().close()
+  }
+}

@@ -1,0 +1,132 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { AxeResults } from 'axe-core'
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
+import { startServer, type RunningServer } from '../api/server'
+import { Visit, launch } from './browser'
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+const SCREENS = ['/round', '/season', '/animals', '/eggs', '/nursery', '/feeders', '/places', '/almanac', '/settings']
+
+let demo: RunningServer
+let empty: RunningServer
+let chromium: Awaited<ReturnType<typeof launch>>
+let visit: Visit
+let animalId = ''
+
+beforeAll(async () => {
+  [demo, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
+  const { house } = await fetch(`${demo.address}/api/house`).then(r => r.json() as Promise<{ house: { animals: Record<string, { id: string, tag: string }> } }>)
+  animalId = Object.values(house.animals).find(a => a.tag === 'KY-07')!.id
+})
+afterAll(async () => {
+  await chromium?.close()
+  await Promise.all([demo?.stop(), empty?.stop()])
+})
+afterEach(async () => {
+  const { complaints } = visit
+  await visit.close()
+  expect(complaints).toEqual([])
+})
+
+async function findings(): Promise<string[]> {
+  await visit.page.evaluate(axe)
+  const results = await visit.page.evaluate(() => (window as unknown as { axe: { run: () => Promise<AxeResults> } }).axe.run())
+  return results.violations.filter(v => v.impact !== 'minor').map(v => `${v.id} (${v.impact}): ${v.nodes.slice(0, 3).map(n => `${n.html.slice(0, 140)} ${n.any[0]?.message ?? ''}`).join(' | ')}`)
+}
+
+describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %s theme', (theme) => {
+  it.each([...SCREENS, 'animal'])('%s', async (path) => {
+    visit = await Visit.start(chromium.browser, demo.address, { theme })
+    await visit.go(path === 'animal' ? `/animals/${animalId}` : path)
+    expect(await findings()).toEqual([])
+  })
+
+  it('the working sheet, the lane panel and the what-if drawer', async () => {
+    visit = await Visit.start(chromium.browser, demo.address, { theme })
+    await visit.go('/season')
+    await visit.page.click('[data-lane="C-3"] .open')
+    await visit.page.waitForSelector('[role="dialog"] .events')
+    await new Promise(resolve => setTimeout(resolve, 350))
+    expect(await findings()).toEqual([])
+    await visit.page.click('[role="dialog"] .working-link')
+    await visit.untilText('[role="dialog"]', 'What would change it')
+    await new Promise(resolve => setTimeout(resolve, 350))
+    expect(await findings()).toEqual([])
+  })
+})
+
+describe('on a phone of 390 px', () => {
+  it.each([...SCREENS, 'animal'])('%s does not scroll sideways, and its buttons are big enough for a thumb', async (path) => {
+    visit = await Visit.start(chromium.browser, demo.address, { phone: true })
+    await visit.go(path === 'animal' ? `/animals/${animalId}` : path)
+    expect(await visit.page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    const small = await visit.page.$$eval('main .do button, main .record button, nav.bar a, nav.bar > button', bs => bs.filter(b => (b as HTMLElement).offsetParent && b.getBoundingClientRect().height < 43.5).map(b => (b as HTMLElement).innerText))
+    expect(small).toEqual([])
+  })
+
+  it('walks and records by thumb, and writes a log line from the bottom bar', async () => {
+    visit = await Visit.start(chromium.browser, demo.address, { phone: true })
+    await visit.go('/round')
+    const id = await visit.page.$eval('[data-task^="feed:"]', e => (e as HTMLElement).dataset.task!)
+    await visit.tap('Took', `[data-task="${id}"]`)
+    await visit.untilGone(`[data-task="${id}"]`)
+    await visit.tap('Undo')
+    await visit.page.waitForSelector(`[data-task="${id}"]`)
+    await visit.tap('Log', 'nav.bar')
+    await visit.page.waitForSelector('form.log.open input')
+    await visit.page.type('form.log input', 'K-09 shed')
+    await visit.untilText('form.log', 'K-09 shed')
+    await visit.tap('Write', 'form.log')
+    await visit.untilText('body', 'Undo')
+    await visit.tap('Close the log line', 'form.log')
+    await visit.tap('Season', 'nav.bar')
+    await visit.page.waitForSelector('[data-lane="C-3"]')
+    await visit.tap('What if …')
+    await visit.page.waitForSelector('[data-testid="appetite"]')
+  })
+})
+
+describe('an empty house', () => {
+  it('says how to begin on every screen', async () => {
+    visit = await Visit.start(chromium.browser, empty.address)
+    for (const path of SCREENS) {
+      await visit.go(path)
+      expect((await visit.text()).length, path).toBeGreaterThan(60)
+      expect(await findings(), path).toEqual([])
+    }
+    await visit.go('/round')
+    expect(await visit.text()).toMatch(/This house is empty. Begin here/)
+  })
+
+  it('takes a first place and a first animal, and shows a bad field where it is', async () => {
+    visit = await Visit.start(chromium.browser, empty.address)
+    await visit.go('/places')
+    await visit.press('Add a place')
+    await visit.page.waitForSelector('[role="dialog"] form')
+    const fields = await visit.page.$$('[role="dialog"] form input')
+    await fields[0]!.type('Bench room')
+    await fields.at(-1)!.type('warm')
+    await visit.press('Add place', '[role="dialog"]')
+    await visit.untilText('[role="dialog"]', 'not a number with a unit')
+    await fields.at(-1)!.click({ count: 3 })
+    await fields.at(-1)!.type('75.2 °F')
+    await visit.press('Add place', '[role="dialog"]')
+    await visit.untilText('main table', '24 °C')
+
+    await visit.go('/animals')
+    await visit.press('Add an animal')
+    await visit.page.waitForSelector('[role="dialog"] form')
+    await visit.press('Add animal', '[role="dialog"] form')
+    await visit.untilText('[role="dialog"]', 'A tag is needed')
+    await visit.page.type('[role="dialog"] input[name="tag"]', 'K-01')
+    await visit.press('Choose', '[role="dialog"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('Corn')
+    await visit.page.keyboard.press('Enter')
+    await visit.press('Add animal', '[role="dialog"] form')
+    await visit.untilText('h1', 'K-01')
+    await visit.go('/round')
+    await visit.untilText('main', 'K-01')
+  })
+})

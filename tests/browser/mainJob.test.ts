@@ -1,0 +1,267 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import type { HouseSnapshot } from '#shared/contracts/house'
+import { startServer, type RunningServer } from '../api/server'
+import { Visit, launch } from './browser'
+
+let server: RunningServer
+let chromium: Awaited<ReturnType<typeof launch>>
+let visit: Visit
+
+beforeAll(async () => { [server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()]) })
+afterAll(async () => {
+  await chromium?.close()
+  await server?.stop()
+})
+beforeEach(async () => { visit = await Visit.start(chromium.browser, server.address) })
+afterEach(async () => {
+  const { complaints } = visit
+  await visit.close()
+  expect(complaints).toEqual([])
+})
+
+const house = () => fetch(`${server.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)
+const lane = (title: string) => `[data-lane="${title}"]`
+const event = (name: string) => `[role="dialog"] [data-event="${name}"]`
+async function openLane(title: string): Promise<void> {
+  await visit.page.waitForSelector(`${lane(title)} .open`)
+  await visit.page.$eval(`${lane(title)} .open`, e => e.scrollIntoView({ block: 'center' }))
+  await visit.page.click(`${lane(title)} .open`)
+  await visit.page.waitForSelector('[role="dialog"] .events')
+}
+
+describe('Round', () => {
+  it('walks room by room, records by one tap, folds the line away and takes it back', async () => {
+    await visit.go('/round')
+    const rooms = await visit.page.$$eval('.room > h2', hs => hs.map(h => (h as HTMLElement).innerText.replace(/\s*\d+$/, '')))
+    expect(rooms.slice(0, 3)).toEqual(['Bench room', 'Glass room', 'Back shop'])
+    const line = '[data-task^="feed:"]'
+    const id = await visit.page.$eval(line, e => (e as HTMLElement).dataset.task!)
+    await visit.press('Took', `[data-task="${id}"]`)
+    await visit.untilGone(`[data-task="${id}"]`)
+    await visit.untilText('details', '1 written today')
+    await visit.press('Undo')
+    await visit.page.waitForSelector(`[data-task="${id}"]`)
+  })
+
+  it('weighs by keyboard alone: J to a line, Enter, the number, Enter', async () => {
+    await visit.go('/round')
+    const weigh = '[data-task^="weigh:"]'
+    const id = await visit.page.$eval(weigh, e => (e as HTMLElement).dataset.task!)
+    for (let i = 0; i < 60; i++) {
+      await visit.page.keyboard.press('j')
+      const here = await visit.page.evaluate(() => document.activeElement?.closest<HTMLElement>('.task')?.dataset.task)
+      if (here === id) break
+    }
+    await visit.page.keyboard.press('Enter')
+    await visit.answer('1.1 oz')
+    await visit.untilGone(`[data-task="${id}"]`)
+    const animal = (await house()).house.animals[id.split(':')[1]!]!
+    expect(animal.weights.at(-1)!.massG).toBeCloseTo(31.18, 2)
+  })
+
+  it('shows the working of what is due', async () => {
+    await visit.go('/round')
+    await visit.page.click('[data-task^="feed:"] .working-link')
+    await visit.untilText('[role="dialog"]', 'Every')
+    expect(await visit.text('[role="dialog"]')).toMatch(/almanac, /)
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone('[role="dialog"]')
+  })
+})
+
+describe('Season, from the lock to the cups', () => {
+  it('lock, pre-lay shed, laid, hatched: each moves the next, then mouths and the plan', async () => {
+    await visit.go('/season')
+    await openLane('K-03 × K-08')
+    const hatch = () => visit.text(event('hatched'))
+    const seen: string[] = [await hatch()]
+    const step = async (press: () => Promise<void>) => {
+      await press()
+      await visit.until('the hatch to move', (s: string, before: string) => document.querySelector<HTMLElement>(s)?.innerText !== before, event('hatched'), seen.at(-1))
+      seen.push(await hatch())
+    }
+    await step(() => visit.press('Lock', '[role="dialog"]'))
+    await step(() => visit.press('Pre-lay shed', '[role="dialog"]'))
+    expect(new Set(seen).size).toBe(3)
+    await visit.press('Laid', '[role="dialog"]')
+    await visit.answer('8')
+    await visit.page.waitForSelector(lane('C-5'))
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone('[role="dialog"]')
+
+    const pinkies = () => visit.text('[data-prey="mouse.pinky"]')
+    const before = await pinkies()
+    await openLane('C-5')
+    expect(await visit.text(event('hatched'))).toMatch(/\(\d+/)
+    await visit.press('Hatched', '[role="dialog"]')
+    await visit.answer('7')
+    await visit.untilText('[role="dialog"]', 'Young expected or alive: 7')
+    await visit.until('the plan of pinkies to change', (b: string) => document.querySelector<HTMLElement>('[data-prey="mouse.pinky"]')?.innerText !== b, before)
+    expect((await house()).house.clutches[Object.values((await house()).house.clutches).find(c => c.tag === 'C-5')!.id]!.hatched[0]!.count).toBe(7)
+  })
+
+  it('refuses more hatched than laid, where the mistake is, and writes nothing', async () => {
+    await visit.go('/season')
+    await openLane('C-3')
+    const { version } = await house()
+    await visit.press('Hatched', '[role="dialog"]')
+    await visit.answer('40')
+    await visit.untilText('body', '40 cannot hatch: C-3 has 12 of 14 eggs left')
+    expect((await house()).version).toBe(version)
+    await visit.expectRefusal(422)
+  })
+
+  it('a live-bearer gives birth, an amphibian comes on land', async () => {
+    await visit.go('/season')
+    await openLane('R-01 × R-06')
+    expect(await visit.text(event('born'))).toMatch(/birth/)
+    await visit.press('Gave birth', '[role="dialog"]')
+    await visit.answer('5')
+    await visit.page.waitForSelector(lane('L-1'))
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone('[role="dialog"]')
+    const flies = await visit.text('[data-prey="fly.small"]')
+    await openLane('S-1')
+    await visit.press('Came on land', '[role="dialog"]')
+    await visit.answer('30')
+    await visit.until('the plan of flies to change', (b: string) => document.querySelector<HTMLElement>('[data-prey="fly.small"]')?.innerText !== b, flies)
+  })
+
+  it('starts the cups of the plan, and takes them back', async () => {
+    await visit.go('/season')
+    const cups = async () => Object.values((await house()).house.cultures).filter(c => c.feederId === 'fly.large').length
+    const before = await cups()
+    const label = await visit.page.$eval('[data-prey="fly.large"] .start', e => (e as HTMLElement).innerText.trim())
+    const count = Number(/\d+/.exec(label)![0])
+    expect(count).toBeGreaterThan(0)
+    await visit.page.click('[data-prey="fly.large"] .start')
+    await visit.untilText('body', `Started ${count} of large fruit fly`)
+    expect(await cups()).toBe(before + count)
+    await visit.press('Undo')
+    await visit.untilText('body', 'Taken back')
+    expect(await cups()).toBe(before)
+  })
+
+  it('lights the need that a lane causes', async () => {
+    await visit.go('/season')
+    const shapes = () => visit.page.$$eval('[data-prey="beanBeetle"] svg path', ps => ps.length)
+    const before = await shapes()
+    await visit.page.hover(`${lane('C-3')} svg`)
+    await visit.until('one more shape', (n: number) => document.querySelectorAll('[data-prey="beanBeetle"] svg path').length === n + 1, before)
+  })
+
+  it('opens the working of a forecast: rule, inputs with units, provenance, what would change it', async () => {
+    await visit.go('/season')
+    await visit.page.click(`${lane('C-2')} .working-link`)
+    await visit.untilText('[role="dialog"]', 'Thermal time fitted')
+    const text = await visit.text('[role="dialog"]')
+    for (const part of ['degree-days', 'At 29 °C', '50 days', 'common practice', 'What would change it', 'logbook, ']) expect(text).toContain(part)
+  })
+
+  it('tries a what-if in a worker beside today’s plan and writes nothing', async () => {
+    await visit.go('/season')
+    const { version } = await house()
+    await visit.page.keyboard.press('w')
+    await visit.page.waitForSelector('[data-testid="appetite"]')
+    await visit.page.focus('[data-testid="appetite"] [role="slider"]')
+    for (let i = 0; i < 10; i++) await visit.page.keyboard.press('ArrowRight')
+    await visit.page.waitForSelector('[data-testid="what-if-outcome"] table')
+    expect(await visit.text('[data-testid="what-if-outcome"]')).toMatch(/Start|order|start/)
+    expect(visit.page.workers().length).toBe(1)
+    expect((await house()).version).toBe(version)
+    await visit.press('Back to today’s plan')
+    await visit.untilGone('[data-testid="what-if-outcome"]')
+  })
+})
+
+describe('the log line and the keys', () => {
+  it('writes as one speaks, shows what it understood and asks when unsure', async () => {
+    await visit.go('/round')
+    await visit.page.keyboard.press('l')
+    await visit.page.keyboard.type('Q-99 12 g')
+    await visit.untilText('form.log', 'No tag Q-99')
+    await visit.page.keyboard.down('Control')
+    await visit.page.keyboard.press('a')
+    await visit.page.keyboard.up('Control')
+    await visit.page.keyboard.type('K-05 461 g')
+    await visit.untilText('form.log', 'K-05 weighs 461 g')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('body', 'K-05 weighs 461 g')
+    await visit.until('the line to clear', () => document.querySelector<HTMLInputElement>('form.log input')!.value === '')
+    expect(Object.values((await house()).house.animals).find(a => a.tag === 'K-05')!.weights.at(-1)!.massG).toBe(461)
+  })
+
+  it('goes to every screen by G and a letter, searches by /, lists keys by ?', async () => {
+    await visit.go('/round')
+    for (const [key, path] of [['s', '/season'], ['a', '/animals'], ['e', '/eggs'], ['n', '/nursery'], ['f', '/feeders'], ['p', '/places'], ['m', '/almanac'], ['h', '/settings'], ['r', '/round']] as const) {
+      await visit.page.keyboard.press('g')
+      await visit.page.keyboard.press(key)
+      await visit.until(path, (p: string) => location.pathname === p, path)
+    }
+    await visit.page.keyboard.type('?')
+    await visit.untilText('[role="dialog"]', 'Write a log line')
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone('[role="dialog"]')
+    await visit.page.keyboard.press('/')
+    await visit.page.waitForSelector('[role="dialog"] input')
+    await visit.page.keyboard.type('KY-07')
+    await visit.untilText('[role="dialog"]', 'KY-07')
+    await visit.page.keyboard.press('Enter')
+    await visit.until('the animal’s page', () => location.pathname.startsWith('/animals/'))
+    await visit.untilText('h1', 'KY-07')
+  })
+})
+
+describe('the other screens', () => {
+  it('filters and sorts animals and remembers it', async () => {
+    await visit.go('/animals')
+    await visit.page.type('input[aria-label="Filter"]', 'rosy female')
+    await visit.untilText('main', '4 animals')
+    await visit.press('Weight', 'thead')
+    await visit.page.reload({ waitUntil: 'networkidle0' })
+    await visit.untilText('main', '4 animals')
+    const masses = await visit.page.$$eval('tbody tr', rows => rows.map(r => Number.parseFloat((r.children[4] as HTMLElement)?.innerText)).filter(Number.isFinite))
+    expect(masses).toEqual([...masses].sort((a, b) => a - b))
+    expect(masses.length).toBe(4)
+  })
+
+  it('records a meal on an animal’s page and shows it in the timeline', async () => {
+    const id = Object.values((await house()).house.animals).find(a => a.tag === 'K-05')!.id
+    await visit.go(`/animals/${id}`)
+    await visit.press('Refused', '.record')
+    await visit.untilText('ol', 'Refused 1')
+    await visit.press('Undo')
+    await visit.untilText('ol', 'taken back')
+  })
+
+  it('sets an own number in the almanac, shown as such, and puts it back', async () => {
+    await visit.go('/almanac#fly.large')
+    await visit.untilText('article', 'yield total')
+    await visit.page.click('button[aria-label^="yield total: 700"]')
+    const field = await visit.page.waitForSelector('form input[inputmode="decimal"]', { visible: true })
+    await field!.click({ count: 3 })
+    await field!.type('500')
+    await visit.page.keyboard.press('Enter')
+    await visit.page.waitForSelector('button[aria-label^="yield total: 500"][aria-label*="Your own number"]')
+    await visit.page.click('button[aria-label^="yield total: 500"]')
+    await visit.press('Put back')
+    await visit.page.waitForSelector('button[aria-label^="yield total: 700"]')
+  })
+
+  it('picks a cup on the shelf by keyboard and records that it produces', async () => {
+    await visit.go('/feeders')
+    await visit.page.waitForSelector('[data-cup="FS-3"]')
+    await visit.page.$eval('[data-cup="FS-3"]', e => (e as SVGElement).focus())
+    await visit.page.keyboard.press('Enter')
+    await visit.press('Producing', '[data-culture="FS-3"]')
+    await visit.page.waitForSelector('.cup.producing[data-cup="FS-3"]')
+  })
+
+  it('makes young of a litter animals of their own', async () => {
+    await visit.go('/nursery')
+    await visit.press('Give tags', '[data-clutch="L-1"]')
+    await visit.press('Give tags', 'form')
+    await visit.untilText('body', '5 tagged, L-1-01 to L-1-05')
+    await visit.untilText('table', 'L-1-05')
+  })
+})
