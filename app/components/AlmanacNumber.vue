@@ -33,7 +33,7 @@ const putBack = () => change(() => callApi(`/api/almanac/overrides?path=${encode
 
 <template>
   <UPopover v-model:open="open">
-    <button type="button" class="number" :aria-label="`${label}: ${value} ${unit}, ${MARKS[mark].full}. Change`"><b>{{ value }}</b> <span class="mark" :class="mark">{{ MARKS[mark].word }}</span></button>
+    <button type="button" class="number" :data-path="path"><span class="sr-only">{{ label }}: </span><b>{{ value }}</b><span class="sr-only"> {{ unit }},</span> <span class="mark" :class="mark">{{ MARKS[mark].word }}</span></button>
     <template #content>
       <form class="grid gap-3 p-4 w-72" @submit.prevent="keep">
         <p class="small"><b>{{ MARKS[mark].full }}</b><template v-if="source">. {{ house.almanac.sources[source] }}</template><template v-if="note">. {{ note }}</template></p>

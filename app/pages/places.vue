@@ -53,11 +53,11 @@ async function send(): Promise<void> {
     </header>
     <p v-if="!list.length" class="quiet">No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
     <table v-else class="plain max-w-3xl">
-      <thead><tr><th>Place, in walking order</th><th>Kind</th><th class="num">Temperature</th><th class="num">Lives here</th><th><span class="sr-only">Change</span></th></tr></thead>
+      <thead><tr><th>Place, in walking order</th><th class="kind">Kind</th><th class="num">At</th><th class="num">Here</th><th><span class="sr-only">Change</span></th></tr></thead>
       <tbody>
         <tr v-for="l in list" :key="l.place.id">
           <td :style="{ paddingLeft: `${(l.route.names.length - 1) * 1.25}rem` }" :class="{ 'font-semibold': l.route.names.length === 1 }">{{ l.place.name }}</td>
-          <td class="quiet">{{ l.place.kind }}</td>
+          <td class="quiet kind">{{ l.place.kind }}</td>
           <td class="num">{{ l.place.tempC === null ? '' : formatQuantity(l.place.tempC, house.settings.tempUnit) }}</td>
           <td class="num">{{ lives.get(l.place.id) ?? '' }}</td>
           <td><UButton label="Change" size="xs" variant="link" color="neutral" :aria-label="`Change ${l.place.name}`" @click="start(l.place)" /></td>
@@ -79,3 +79,7 @@ async function send(): Promise<void> {
     </USlideover>
   </div>
 </template>
+
+<style scoped>
+@media (max-width: 800px) { .kind { display: none; } table { font-size: 0.875rem; } }
+</style>

@@ -1,4 +1,4 @@
-import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
+import { feederOf, schoolChoice, type Almanac, type Feeder, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
@@ -24,6 +24,14 @@ export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step
   return { step: ladder[index]!, index }
 }
 
+const rodents = new WeakMap<Almanac, Feeder[]>()
+
+function rodentsOf(almanac: Almanac): Feeder[] {
+  let list = rodents.get(almanac)
+  if (!list) rodents.set(almanac, (list = Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.'))))
+  return list
+}
+
 /**
  * The rodent whose usual weight comes nearest to a share of the animal's weight.
  * @param massG the animal's weight, g
@@ -31,15 +39,16 @@ export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step
  */
 export function rodentFor(almanac: Almanac, massG: number, share: number): string {
   const wanted = massG * share
-  const rodents = Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.'))
+  const sizes = rodentsOf(almanac)
   // a ratio, so that 2 g against 4 g is as far off as 100 g against 200 g; mouse before rat where both fit
   const off = (id: string) => Math.abs(Math.log(feederOf(almanac, id).massG.likely / wanted)) + (id.startsWith('rat.') && wanted < 25 ? 0.3 : 0)
-  return rodents.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), rodents[0]!.id)
+  return sizes.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), sizes[0]!.id)
 }
 
 /** Days from birth to the first meal, likely: where the ladder's days are counted from. */
 export function firstMealAge(species: Species): number {
-  return Object.values(species.clocks).find(c => c.to === 'firstMeal')?.days.likely ?? 0
+  for (const key in species.clocks) if (species.clocks[key]!.to === 'firstMeal') return species.clocks[key]!.days.likely
+  return 0
 }
 
 export interface FeedingSettings {

@@ -37,26 +37,40 @@ export function presence(species: Species, days: number): Float64Array {
     daily ** Math.min(age, 90) * Math.min(1, Math.max(0, 1 - (age - leaveFrom) / LEAVING_DAYS)))
 }
 
-/** Food per hatched young by days since the first meal, with losses and sales taken off. */
-export function groupProfile(profile: MouthProfile, present: Float64Array): Map<string, Float64Array> {
-  return new Map([...profile].map(([prey, row]) => [prey, row.map((n, age) => n * (present[age] ?? 0))]))
+/** Food of one prey by days since the first meal; only the days on which any is eaten, in order. */
+export interface FoodRow {
+  ages: Int32Array
+  amounts: Float64Array
 }
 
-/** Runs over the days on which a source that opens on `day` eats something. */
-function addShifted(target: Float64Array, from: Day, opensOn: Day, row: Float64Array, factor: number): void {
-  const first = Math.max(0, from - opensOn)
-  const last = Math.min(row.length, from + target.length - opensOn)
-  for (let age = first; age < last; age++) target[opensOn + age - from]! += factor * row[age]!
+/** Food per hatched young, with losses and sales taken off. */
+export function groupProfile(profile: MouthProfile, present: Float64Array): Map<string, FoodRow> {
+  return new Map([...profile].map(([prey, row]) => {
+    const ages = Int32Array.from([...row.keys()].filter(age => row[age]! * (present[age] ?? 0) > 1e-9))
+    return [prey, { ages, amounts: Float64Array.from(ages, age => row[age]! * present[age]!) }]
+  }))
+}
+
+type Numbers = Float64Array | Float32Array
+
+/** Adds what a source that opens on `opensOn` eats to `target`, whose days begin at `offset` and number `days`. */
+function addShifted(target: Numbers, offset: number, days: number, from: Day, opensOn: Day, row: FoodRow, factor: number): void {
+  const shift = opensOn - from
+  for (let i = 0; i < row.ages.length; i++) {
+    const day = shift + row.ages[i]!
+    if (day >= days) return
+    if (day >= 0) target[offset + day]! += factor * row.amounts[i]!
+  }
 }
 
 /** Adds the mean need of one source to `need` (day 0 = `from`): Σ P(open on d) · count · food. Exact. */
-export function addMeanNeed(need: Map<string, Float64Array>, from: Day, days: number, source: MouthSource, food: ReadonlyMap<string, Float64Array>): void {
+export function addMeanNeed(need: Map<string, Float64Array>, from: Day, days: number, source: MouthSource, food: ReadonlyMap<string, FoodRow>): void {
   const count = expectedCount(source.count)
   for (const [prey, row] of food) {
     let target = need.get(prey)
     if (!target) need.set(prey, (target = new Float64Array(days)))
     source.opens.p.forEach((p, i) => {
-      if (p > 1e-9) addShifted(target, from, source.opens.start + i, row, p * count)
+      if (p > 1e-9) addShifted(target!, 0, days, from, source.opens.start + i, row, p * count)
     })
   }
 }
@@ -87,14 +101,14 @@ export function drawSource(source: MouthSource, scenarios: number): Draws {
  * Adds one source to the need of every scenario.
  * @param scenarioNeed per prey, scenario-major: index = scenario · days + day
  */
-export function addScenarioNeed(scenarioNeed: Map<string, Float64Array>, from: Day, days: number, scenarios: number, draws: Draws, food: ReadonlyMap<string, Float64Array>): void {
+export function addScenarioNeed(scenarioNeed: Map<string, Float32Array>, from: Day, days: number, scenarios: number, draws: Draws, food: ReadonlyMap<string, FoodRow>): void {
   for (const [prey, row] of food) {
     let target = scenarioNeed.get(prey)
-    if (!target) scenarioNeed.set(prey, (target = new Float64Array(days * scenarios)))
+    if (!target) scenarioNeed.set(prey, (target = new Float32Array(days * scenarios)))
     for (let s = 0; s < scenarios; s++) {
       const opensOn = draws.opens[s]
       if (opensOn === null || opensOn === undefined || !draws.counts[s]) continue
-      addShifted(target.subarray(s * days, (s + 1) * days), from, opensOn, row, draws.counts[s]!)
+      addShifted(target, s * days, days, from, opensOn, row, draws.counts[s]!)
     }
   }
 }

@@ -7,7 +7,7 @@ const from = 20_000
 const source = (part: Partial<MouthSource> = {}): MouthSource => ({
   id: 'clutch:1', laneId: 'clutch:1', label: 'C-1', speciesId: 'corn-snake', opens: certain(from + 5), count: { kind: 'known', count: 10 }, ...part,
 })
-const food = new Map([['fly.large', Float64Array.from([2, 2, 2])]])
+const food = new Map([['fly.large', { ages: Int32Array.from([0, 1, 2]), amounts: Float64Array.from([2, 2, 2]) }]])
 
 describe('who is still here', () => {
   const species = speciesOf(shippedAlmanac, 'fire-bellied-toad')
@@ -22,8 +22,11 @@ describe('who is still here', () => {
 
   it('food follows the living', () => {
     const row = groupProfile(new Map([['x', Float64Array.from({ length: 200 }, () => 4)]]), here).get('x')!
-    expect(row[0]).toBe(4)
-    expect(row[60]).toBeCloseTo(4 * here[60]!, 9)
+    expect(row.amounts[0]).toBe(4)
+    expect(row.ages[60]).toBe(60)
+    expect(row.amounts[60]).toBeCloseTo(4 * here[60]!, 9)
+    // nobody is left at the end, so nothing is eaten there
+    expect(row.ages.at(-1)).toBeLessThan(150)
   })
 })
 
@@ -53,7 +56,7 @@ describe('need', () => {
     const mean = new Map<string, Float64Array>()
     addMeanNeed(mean, from, 30, s, food)
     const scenarios = 2000
-    const all = new Map<string, Float64Array>()
+    const all = new Map<string, Float32Array>()
     addScenarioNeed(all, from, 30, scenarios, drawSource(s, scenarios), food)
     const total = all.get('fly.large')!.reduce((a, b) => a + b, 0) / scenarios
     expect(total / mean.get('fly.large')!.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 1)

@@ -1,4 +1,4 @@
-import { clockOf, type BreedingEvent, type Species } from '../almanac'
+import { clockOf, type BreedingEvent, type Species, type Spread } from '../almanac'
 import { certain, conditionFrom, convolve, pert, withLateTail, withNever, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
 import type { Observed } from '../logbook'
@@ -36,6 +36,15 @@ function withTail(dist: DayDist): DayDist {
   return withLateTail(dist, LATE_SHARE, Math.max(2, span / 5))
 }
 
+const clockDists = new WeakMap<Spread, DayDist>()
+
+/** The distribution of a clock of the almanac; worked out once per row. */
+export function clockDist(days: Spread): DayDist {
+  let dist = clockDists.get(days)
+  if (!dist) clockDists.set(days, (dist = withTail(pert(days))))
+  return dist
+}
+
 /** A step of the chain whose time does not stand in the clock table: incubation by temperature. */
 export interface ComputedClock {
   dist: DayDist
@@ -68,7 +77,7 @@ function clockStep(species: Species, from: EventForecast, to: BreedingEvent): St
   const path = `species.${species.id}.clocks.${from.event}>${to}`
   return {
     from,
-    clock: withTail(pert(clock.days)),
+    clock: clockDist(clock.days),
     comes: clock.comes.value,
     reason: {
       rule: `From ${EVENT_NAMES[from.event]} to ${EVENT_NAMES[to]}: earliest, likely, latest (PERT), with a late tail of ${LATE_SHARE * 100} %`,

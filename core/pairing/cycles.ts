@@ -1,7 +1,8 @@
 import type { BreedingEvent, Species } from '../almanac'
-import { convolve, conditionFrom, pert, withLateTail, withNever, type Day, type DayDist } from '../chance'
+import { convolve, conditionFrom, withNever, type Day, type DayDist } from '../chance'
 import { factInput, spreadInput, type Reason } from '../judgement'
 import type { Observed, PairingState } from '../logbook'
+import { clockDist } from './chain'
 
 /** What was seen since the latest laying or birth: the signs of the cycle that runs now. */
 export function observedInCycle(pairing: PairingState, species: Species): Partial<Record<BreedingEvent, Observed>> {
@@ -30,14 +31,13 @@ export function laterLayings(species: Species, after: DayDist, number: number, t
   const next = species.nextClutch
   if (!next) return []
   const path = `species.${species.id}.nextClutch`
-  const clock = pert(next.days)
-  const withTail = withLateTail(clock, 0.04, Math.max(2, clock.p.length / 5))
+  const clock = clockDist(next.days)
   const layings: NextLaying[] = []
   let before = after
   for (let n = number + 1; n <= next.perSeason.latest; n++) {
     // past the usual number each further clutch is half as likely
     const comes = n <= next.perSeason.likely ? next.comes.value : next.comes.value / 2
-    const dist = conditionFrom(withNever(convolve(before, withTail), 1 - comes), today)
+    const dist = conditionFrom(withNever(convolve(before, clock), 1 - comes), today)
     if (!dist.p.length) break
     layings.push({
       number: n, dist,

@@ -104,10 +104,10 @@ function planOne(look: PreyOutlook, scenarios: Scenarios, house: House, almanac:
   const plan = planStarts(input, solve)
   const bare = runStock(input, new Float64Array(days))
   const countFrom = Math.min(days, firstCoveredDay(input))
-  const whole = scenarios.need.get(look.prey)
+  const whole = scenarios.need(look.prey)
   const width = look.high.length
   const need = new Float64Array(days * scenarios.count)
-  if (whole) for (let s = 0; s < scenarios.count; s++) need.set(whole.subarray(s * width, s * width + days), s * days)
+  for (let s = 0; s < scenarios.count; s++) need.set(whole.subarray(s * width, s * width + days), s * days)
   const running = Object.values(house.cultures)
     .filter(c => c.feederId === look.prey && ['growing', 'producing'].includes(cultureStage(c, supply, today)))
     .map((c) => {

@@ -7,6 +7,7 @@ import { expectedCount, type MouthSource, type YoungCount } from '../nursery'
 import { temperatureAt } from '../places'
 import { chainOf, forecastChain, laterLayings, observedInCycle, type EventForecast } from '../pairing'
 import { formatDay } from '../units'
+import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { Lane, Stage } from './types'
 
@@ -197,23 +198,15 @@ export function nextEventDay(lane: Lane): Day {
 
 type MadeLane = { lane: Lane, mouths: MouthSource[] } | null
 
-/** What a lane was made from and what came out; made again only when one of these is another object or value. */
-const made = new WeakMap<object, { from: unknown[], result: MadeLane }>()
-
-function remembered(state: object, from: unknown[], make: () => MadeLane): MadeLane {
-  const known = made.get(state)
-  if (known && known.from.length === from.length && known.from.every((x, i) => x === from[i])) return known.result
-  const result = make()
-  made.set(state, { from, result })
-  return result
-}
+const pairLanes = remembering<PairingState, MadeLane>()
+const clutchLanes = remembering<ClutchState, MadeLane>()
 
 /** Lanes of every open pair and every clutch with something alive, soonest event first, and the mouths they will bring. */
 export function lanesOf(context: SeasonContext): { lanes: Lane[], mouths: MouthSource[] } {
   const { house, almanac, settings, today } = context
   const all = [
-    ...Object.values(house.pairings).map(p => remembered(p, [house.animals[p.damId], p.sireId && house.animals[p.sireId]?.tag, almanac, settings, today], () => pairLane(p, context))),
-    ...Object.values(house.clutches).map(c => remembered(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => clutchLane(c, context))),
+    ...Object.values(house.pairings).map(p => pairLanes(p, [house.animals[p.damId], p.sireId && house.animals[p.sireId]?.tag, almanac, settings, today], () => pairLane(p, context))),
+    ...Object.values(house.clutches).map(c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => clutchLane(c, context))),
   ].filter(x => x !== null)
   const lanes = all.map(m => m.lane)
   const when = new Map(lanes.map(l => [l.id, nextEventDay(l)]))

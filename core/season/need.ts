@@ -1,12 +1,13 @@
 import { feederOf, speciesOf, type Almanac, type Species } from '../almanac'
-import type { Day } from '../chance'
+import { seedFrom, type Day } from '../chance'
 import { plannedSupply, remainingYield } from '../cultures'
 import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type MouthProfile } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
-import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, type Draws, type MouthSource } from '../nursery'
+import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, type Draws, type FoodRow, type MouthSource } from '../nursery'
 import { temperatureAt } from '../places'
 import type { SeasonContext } from './lanes'
+import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { PreyOutlook, Scenarios } from './types'
 
@@ -17,7 +18,7 @@ export const SCENARIOS = 200
 
 interface SpeciesFood {
   profile: MouthProfile
-  group: Map<string, Float64Array>
+  group: Map<string, FoodRow>
 }
 
 /** Profiles are long and the same for all of a species: kept per almanac and settings. */
@@ -39,7 +40,7 @@ function foodOf(species: Species, { almanac, settings }: Pick<SeasonContext, 'al
 }
 
 /** Food per young of a group by days since its first meal, losses and sales taken off. */
-export function groupFood(speciesId: string, almanac: Almanac, settings: HouseSettings): Map<string, Float64Array> {
+export function groupFood(speciesId: string, almanac: Almanac, settings: HouseSettings): Map<string, FoodRow> {
   return foodOf(speciesOf(almanac, speciesId), { almanac, settings }).group
 }
 
@@ -71,16 +72,14 @@ function addAnimalNeed(target: Map<string, Float64Array>, animal: AnimalState, s
   }
 }
 
-const animalNeeds = new WeakMap<AnimalState, { from: unknown[], need: Map<string, Float64Array> }>()
+const animalNeeds = remembering<AnimalState, Map<string, Float64Array>>()
 
 function animalNeed(animal: AnimalState, species: Species, context: SeasonContext): Map<string, Float64Array> {
-  const from = [context.almanac, context.settings, context.today]
-  const known = animalNeeds.get(animal)
-  if (known?.from.every((x, i) => x === from[i])) return known.need
-  const need = new Map<string, Float64Array>()
-  addAnimalNeed(need, animal, species, context)
-  animalNeeds.set(animal, { from, need })
-  return need
+  return animalNeeds(animal, [context.almanac, context.settings, context.today], () => {
+    const need = new Map<string, Float64Array>()
+    addAnimalNeed(need, animal, species, context)
+    return need
+  })
 }
 
 const draws = new WeakMap<MouthSource, Draws>()
@@ -92,10 +91,10 @@ function drawsOf(source: MouthSource): Draws {
 }
 
 /** The q-quantile of each day over scenarios. */
-function quantileRows(need: Float64Array, days: number, scenarios: number, q: number): number[] {
-  const column = new Float64Array(scenarios)
+function quantileRows(need: Float32Array, days: number, scenarios: number, q: number): Float64Array {
+  const column = new Float32Array(scenarios)
   const rank = Math.min(scenarios - 1, Math.ceil(q * scenarios) - 1)
-  return Array.from({ length: days }, (_, d) => {
+  return Float64Array.from({ length: days }, (_, d) => {
     let any = false
     for (let s = 0; s < scenarios; s++) {
       const n = need[s * days + d]!
@@ -104,6 +103,78 @@ function quantileRows(need: Float64Array, days: number, scenarios: number, q: nu
     }
     return any ? column.sort()[rank]! : 0
   })
+}
+
+/** What some young need: the mean, the scenarios, and which lane causes how much. */
+interface YoungNeed {
+  mean: Map<string, Float64Array>
+  drawn: Map<string, Float32Array>
+  causes: { prey: string, laneId: string, label: string, total: number }[]
+}
+
+/** Sources are summed in blocks, each remembered, so that one changed clutch costs one block and not the house. */
+const BLOCKS = 32
+const blocks: ({ sources: MouthSource[], from: readonly unknown[], need: YoungNeed } | undefined)[] = []
+
+const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((x, i) => x === b[i])
+
+function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): YoungNeed {
+  const { almanac, today } = context
+  const need: YoungNeed = { mean: new Map(), drawn: new Map(), causes: [] }
+  for (const source of sources) {
+    const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
+    const own = new Map<string, Float64Array>()
+    addMeanNeed(own, today, HORIZON_DAYS, source, group)
+    for (const [prey, row] of own) {
+      const total = addInto(need.mean, prey, row)
+      need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
+    }
+    addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, drawsOf(source), group)
+  }
+  return need
+}
+
+/** Adds a row to the one kept for a prey; tells the sum of what was added. */
+function addInto(target: Map<string, Float64Array>, prey: string, row: Float64Array): number {
+  let sum = target.get(prey)
+  if (!sum) target.set(prey, (sum = new Float64Array(row.length)))
+  let total = 0
+  for (let d = 0; d < row.length; d++) {
+    sum[d]! += row[d]!
+    total += row[d]!
+  }
+  return total
+}
+
+let lastYoung: { parts: YoungNeed[], quantile: number, mean: Map<string, Float64Array>, drawn: Map<string, Float32Array>, high: Map<string, Float64Array> } | undefined
+
+/** Need of all young, expected and alive; taken over from the last call where no source changed. */
+function youngNeed(mouths: readonly MouthSource[], context: SeasonContext) {
+  const from = [context.almanac, context.settings, context.today]
+  const members: MouthSource[][] = Array.from({ length: BLOCKS }, () => [])
+  for (const source of mouths) members[seedFrom(source.id) % BLOCKS]!.push(source)
+  const parts = members.map((sources, b) => {
+    const known = blocks[b]
+    if (known && sameList(known.sources, sources) && sameList(known.from, from)) return known.need
+    const need = needOfBlock(sources, context)
+    blocks[b] = { sources, from, need }
+    return need
+  })
+  const q = context.settings.coverQuantile
+  if (lastYoung && lastYoung.quantile === q && sameList(lastYoung.parts, parts)) return lastYoung
+  const mean = new Map<string, Float64Array>()
+  const drawn = new Map<string, Float32Array>()
+  for (const part of parts) {
+    for (const [prey, row] of part.mean) addInto(mean, prey, row)
+    for (const [prey, rows] of part.drawn) {
+      const sum = drawn.get(prey)
+      if (!sum) drawn.set(prey, rows.slice())
+      else for (let i = 0; i < rows.length; i++) sum[i]! += rows[i]!
+    }
+  }
+  const high = new Map([...drawn].map(([prey, rows]) => [prey, quantileRows(rows, HORIZON_DAYS, SCENARIOS, q)]))
+  lastYoung = { parts, quantile: q, mean, drawn, high }
+  return lastYoung
 }
 
 /**
@@ -128,41 +199,14 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
     if (animal.status !== 'alive') continue
     const species = speciesOf(almanac, animal.speciesId)
     for (const [prey, row] of animalNeed(animal, species, context)) {
-      let sum = fromAnimals.get(prey)
-      if (!sum) fromAnimals.set(prey, (sum = new Float64Array(days)))
-      let total = 0
-      for (let d = 0; d < days; d++) {
-        sum[d]! += row[d]!
-        total += row[d]!
-      }
-      addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
+      addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, addInto(fromAnimals, prey, row))
     }
   }
 
+  const young = youngNeed(mouths, context)
   const mean = new Map([...fromAnimals].map(([prey, row]) => [prey, row.slice()]))
-  const drawn = new Map<string, Float64Array>()
-  for (const source of mouths) {
-    const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
-    const own = new Map<string, Float64Array>()
-    addMeanNeed(own, today, days, source, group)
-    for (const [prey, row] of own) {
-      let sum = mean.get(prey)
-      if (!sum) mean.set(prey, (sum = new Float64Array(days)))
-      let total = 0
-      for (let d = 0; d < days; d++) {
-        sum[d]! += row[d]!
-        total += row[d]!
-      }
-      addCause(prey, source.laneId, source.label, total)
-    }
-    addScenarioNeed(drawn, today, days, SCENARIOS, drawsOf(source), group)
-  }
-  // what the animals of the house eat is the same in every scenario
-  for (const [prey, row] of fromAnimals) {
-    let target = drawn.get(prey)
-    if (!target) drawn.set(prey, (target = new Float64Array(days * SCENARIOS)))
-    for (let s = 0; s < SCENARIOS; s++) for (let d = 0; d < days; d++) target[s * days + d]! += row[d]!
-  }
+  for (const [prey, row] of young.mean) addInto(mean, prey, row)
+  for (const part of young.parts) for (const c of part.causes) addCause(c.prey, c.laneId, c.label, c.total)
 
   const kinds = new Set([...mean.keys(), ...Object.values(house.cultures).filter(c => !c.finished && !c.failed).map(c => c.feederId)])
   const prey = [...kinds].filter(id => plannedSupply(feederOf(almanac, id))).map((id): PreyOutlook => {
@@ -179,7 +223,9 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
       if (arrives < days) running[arrives]! += order.count
     }
     const row = mean.get(id) ?? new Float64Array(days)
-    const scenarioNeed = drawn.get(id)
+    // what the animals of the house eat is the same in every scenario, so it lifts the quantile as it is
+    const own = fromAnimals.get(id)
+    const high = young.high.get(id)
     const reasons: Reason[] = [{
       rule: 'Mouths on each day (by their first-meal forecasts and losses) times the feeding ladder of their species',
       inputs: [
@@ -190,7 +236,7 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
       change: 'Every recorded lock, laying, hatch, loss or sale moves it',
     }]
     return {
-      prey: id, mean: Array.from(row), high: scenarioNeed ? quantileRows(scenarioNeed, days, SCENARIOS, settings.coverQuantile) : new Array<number>(days).fill(0),
+      prey: id, mean: Array.from(row), high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
       running: Array.from(running), stock: stock?.left ?? 0,
       causes: [...(causes.get(id) ?? new Map<string, { label: string, total: number }>())].map(([cid, c]) => ({ id: cid, ...c })).sort((a, b) => b.total - a.total),
       reasons,
@@ -198,5 +244,13 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
   })
   const order = Object.keys(almanac.feeders)
   prey.sort((a, b) => order.indexOf(a.prey) - order.indexOf(b.prey))
-  return { prey, scenarios: { count: SCENARIOS, need: drawn } }
+  const scenarios: Scenarios = {
+    count: SCENARIOS,
+    need: (id) => {
+      const drawn = young.drawn.get(id)
+      const own = fromAnimals.get(id)
+      return Float64Array.from({ length: days * SCENARIOS }, (_, i) => (drawn?.[i] ?? 0) + (own?.[i % days] ?? 0))
+    },
+  }
+  return { prey, scenarios }
 }

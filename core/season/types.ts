@@ -90,5 +90,6 @@ export interface Season {
 /** Need drawn per scenario, for simulation; kept apart from the season since it is large. */
 export interface Scenarios {
   count: number
-  need: Map<string, Float64Array>
+  /** Need of one prey, scenario-major: index = scenario · days + day. */
+  need: (prey: string) => Float64Array
 }

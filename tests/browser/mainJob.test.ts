@@ -237,15 +237,18 @@ describe('the other screens', () => {
   it('sets an own number in the almanac, shown as such, and puts it back', async () => {
     await visit.go('/almanac#fly.large')
     await visit.untilText('article', 'yield total')
-    await visit.page.click('button[aria-label^="yield total: 700"]')
+    const number = '[data-path="feeders.fly.large.supply.yieldTotal.value"]'
+    await visit.page.click(number)
     const field = await visit.page.waitForSelector('form input[inputmode="decimal"]', { visible: true })
     await field!.click({ count: 3 })
     await field!.type('500')
     await visit.page.keyboard.press('Enter')
-    await visit.page.waitForSelector('button[aria-label^="yield total: 500"][aria-label*="Your own number"]')
-    await visit.page.click('button[aria-label^="yield total: 500"]')
+    await visit.untilText(number, '500')
+    await visit.untilText(number, 'yours')
+    await visit.untilGone('form input[inputmode="decimal"]')
+    await visit.page.click(number)
     await visit.press('Put back')
-    await visit.page.waitForSelector('button[aria-label^="yield total: 700"]')
+    await visit.untilText(number, '700')
   })
 
   it('picks a cup on the shelf by keyboard and records that it produces', async () => {

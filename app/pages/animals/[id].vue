@@ -89,7 +89,7 @@ async function writeNote(): Promise<void> {
             </div>
             <form v-if="!inCold" class="line" @submit.prevent="feed(true)">
               <UInputNumber v-model="offered" :min="1" :max="500" class="w-28" aria-label="Offered" />
-              <USelectMenu v-model="prey" :items="preyItems" value-key="value" class="w-48" aria-label="Feeder" />
+              <USelectMenu v-model="prey" :items="preyItems" value-key="value" class="w-48" :aria-label="`Feeder: ${prey ? feederOf(house.almanac, prey).name : 'none'}`" />
               <UButton type="submit" label="Took" :disabled="!prey" />
               <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(false)" />
             </form>
@@ -98,7 +98,7 @@ async function writeNote(): Promise<void> {
               <UButton type="submit" label="Write note" variant="outline" color="neutral" :disabled="!note.trim()" />
             </form>
             <div class="line">
-              <USelectMenu :items="placeItems" value-key="value" placeholder="Move to …" class="w-56" aria-label="Move to" @update:model-value="write('moved', { placeId: $event }, 'moved')" />
+              <USelectMenu :items="placeItems" value-key="value" placeholder="Move to …" class="w-56" aria-label="Move to …" @update:model-value="write('moved', { placeId: $event }, 'moved')" />
               <AnimalsPairForm v-if="animal.sex !== 'male' && !pairing" :dam="animal" />
               <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
               <UButton label="Died" variant="ghost" color="neutral" @click="write('died', {}, 'death recorded')" />

@@ -48,6 +48,10 @@ const shown = computed(() => {
 const speciesItems = computed(() => [{ value: 'all', label: 'All species' }, ...[...new Set(Object.values(house.house.animals).map(a => a.speciesId))].map(id => ({ value: id, label: house.speciesName(id) }))])
 const statusItems = [{ value: 'here', label: 'In the house' }, { value: 'gone', label: 'Sold or dead' }, { value: 'all', label: 'All' }]
 
+/** A phone has room for what one looks for first. */
+const { narrow } = useNarrow()
+const visible = computed<Record<string, boolean>>(() => (narrow.value ? { species: false, sex: false, ageDays: false, state: false, place: false } : {}))
+
 const sortable = (label: string) => ({ column }: { column: Column<Row> }) => h(resolveComponent('UButton'), {
   label, color: 'neutral', variant: 'ghost', size: 'sm', class: '-mx-2.5',
   trailingIcon: column.getIsSorted() === 'asc' ? 'i-lucide-arrow-up' : column.getIsSorted() === 'desc' ? 'i-lucide-arrow-down' : 'i-lucide-chevrons-up-down',
@@ -81,7 +85,7 @@ const columns: TableColumn<Row>[] = [
         <span class="quiet">{{ shown.length }} animals</span>
       </div>
       <UTable
-        v-model:sorting="sorting" :data="shown" :columns="columns" sticky :virtualize="{ estimateSize: 41, overscan: 12 }" class="table" caption="Animals of the house"
+        v-model:sorting="sorting" :column-visibility="visible" :data="shown" :columns="columns" sticky :virtualize="{ estimateSize: 41, overscan: 12 }" class="table" caption="Animals of the house"
         :ui="{ td: 'py-2 px-3 text-[15px] text-default', th: 'py-1 px-3', caption: 'sr-only' }" @select="(_, row) => router.push(`/animals/${row.original.id}`)"
       >
         <template #empty>No animal fits this filter.</template>
@@ -93,5 +97,5 @@ const columns: TableColumn<Row>[] = [
 
 <style scoped>
 .tools { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; margin-bottom: 0.5rem; }
-.table { max-height: calc(100dvh - 13.5rem); }
+.table { max-height: calc(100dvh - 13.5rem); max-width: 100%; overflow: auto; }
 </style>

@@ -4,6 +4,7 @@ import { entryInput, factInput } from '../../judgement'
 import type { AnimalState } from '../../logbook'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../lanes'
+import { remembering } from '../remember'
 import type { Task } from '../types'
 import { due, type TaskMaker } from './taskMaker'
 
@@ -15,8 +16,14 @@ export function tellPortion(almanac: Almanac, { prey, count }: Portion): string 
 /** Animals whose interval since the last offer has run out. */
 export const feedTasks: TaskMaker = ({ house, almanac, settings, today, lanes }) => {
   const gravid = new Set(lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map(l => house.pairings[l.subject.id]!.damId))
-  return Object.values(house.animals).flatMap(animal => feedTask(animal, gravid.has(animal.id), { house, almanac, settings, today }))
+  return Object.values(house.animals).flatMap((animal) => {
+    const isGravid = gravid.has(animal.id)
+    return feeds(animal, [isGravid, almanac, settings, today], () => feedTask(animal, isGravid, { house, almanac, settings, today }))
+  })
 }
+
+const feeds = remembering<AnimalState, Task[]>()
+const weighs = remembering<AnimalState, Task[]>()
 
 function feedTask(animal: AnimalState, gravid: boolean, { almanac, settings, today }: SeasonContext): Task[] {
   if (animal.status !== 'alive') return []
@@ -41,7 +48,10 @@ function feedTask(animal: AnimalState, gravid: boolean, { almanac, settings, tod
 }
 
 /** Weighings by age and cold, from the species' rhythm. */
-export const weighTasks: TaskMaker = ({ house, almanac, today }) => Object.values(house.animals).flatMap((animal): Task[] => {
+export const weighTasks: TaskMaker = ({ house, almanac, today }) =>
+  Object.values(house.animals).flatMap(animal => weighs(animal, [almanac, today], () => weighTask(animal, almanac, today)))
+
+function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[] {
   if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)
   const inCold = animal.cooled !== null && animal.warmed === null
@@ -63,4 +73,4 @@ export const weighTasks: TaskMaker = ({ house, almanac, today }) => Object.value
       change: 'A weight recorded today moves the next one',
     }],
   }]
-})
+}
