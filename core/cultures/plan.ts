@@ -45,7 +45,7 @@ export class PlanError extends Error {
 }
 
 /** Culture days solved as whole numbers at once; later ones are relaxed meanwhile, then fixed block by block. */
-const BLOCK = 12
+const BLOCK = 8
 /** More units than this on one day is a slip in the need, not a plan. */
 const MOST_PER_START = 5000
 
@@ -170,7 +170,7 @@ function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
 
 /**
  * How many units to start on each start day so that need is covered with the fewest units, as a mixed-integer programme.
- * Up to twelve start days are solved at once and exactly; longer seasons block by block (later days relaxed meanwhile),
+ * Up to eight start days are solved at once and exactly; longer seasons block by block (later days relaxed meanwhile),
  * and `leastPossible` then bounds how far from the least the plan can be. What no start can still cover is reported as
  * missing, never hidden.
  * @throws PlanError when rows differ in length or the solver finds no optimum

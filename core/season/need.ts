@@ -14,7 +14,7 @@ import type { PreyOutlook, Scenarios } from './types'
 /** Days looked ahead: about nine months. */
 export const HORIZON_DAYS = 274
 /** Scenarios drawn for the quantile of need and the chance of running out. */
-export const SCENARIOS = 200
+export const SCENARIOS = 150
 
 interface SpeciesFood {
   profile: MouthProfile
@@ -44,13 +44,21 @@ export function groupFood(speciesId: string, almanac: Almanac, settings: HouseSe
   return foodOf(speciesOf(almanac, speciesId), { almanac, settings }).group
 }
 
+/** Meals of one animal: on which days from today, and how many. */
+interface Portions {
+  days: number[]
+  counts: number[]
+}
+
 /** An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every scenario. */
-function addAnimalNeed(target: Map<string, Float64Array>, animal: AnimalState, species: Species, context: SeasonContext): void {
+function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, species: Species, context: SeasonContext): void {
   const { almanac, settings, today } = context
   const add = (prey: string, day: number, count: number) => {
+    if (day < 0 || day >= HORIZON_DAYS) return
     let row = target.get(prey)
-    if (!row) target.set(prey, (row = new Float64Array(HORIZON_DAYS)))
-    if (day >= 0 && day < HORIZON_DAYS) row[day]! += count
+    if (!row) target.set(prey, (row = { days: [], counts: [] }))
+    row.days.push(day)
+    row.counts.push(count)
   }
   let start: Day = today
   const next = nextMeal(almanac, settings, species, animal, today)
@@ -72,11 +80,11 @@ function addAnimalNeed(target: Map<string, Float64Array>, animal: AnimalState, s
   }
 }
 
-const animalNeeds = remembering<AnimalState, Map<string, Float64Array>>()
+const animalNeeds = remembering<AnimalState, Map<string, Portions>>()
 
-function animalNeed(animal: AnimalState, species: Species, context: SeasonContext): Map<string, Float64Array> {
+function animalNeed(animal: AnimalState, species: Species, context: SeasonContext): Map<string, Portions> {
   return animalNeeds(animal, [context.almanac, context.settings, context.today], () => {
-    const need = new Map<string, Float64Array>()
+    const need = new Map<string, Portions>()
     addAnimalNeed(need, animal, species, context)
     return need
   })
@@ -113,7 +121,7 @@ interface YoungNeed {
 }
 
 /** Sources are summed in blocks, each remembered, so that one changed clutch costs one block and not the house. */
-const BLOCKS = 32
+const BLOCKS = 16
 const blocks: ({ sources: MouthSource[], from: readonly unknown[], need: YoungNeed } | undefined)[] = []
 
 const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((x, i) => x === b[i])
@@ -198,8 +206,15 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
   for (const animal of Object.values(house.animals)) {
     if (animal.status !== 'alive') continue
     const species = speciesOf(almanac, animal.speciesId)
-    for (const [prey, row] of animalNeed(animal, species, context)) {
-      addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, addInto(fromAnimals, prey, row))
+    for (const [prey, portions] of animalNeed(animal, species, context)) {
+      let row = fromAnimals.get(prey)
+      if (!row) fromAnimals.set(prey, (row = new Float64Array(days)))
+      let total = 0
+      for (let i = 0; i < portions.days.length; i++) {
+        row[portions.days[i]!]! += portions.counts[i]!
+        total += portions.counts[i]!
+      }
+      addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
     }
   }
 

@@ -13,6 +13,8 @@ const makers: TaskMaker[] = [weighTasks, feedTasks, gravidTasks, eggTasks, nurse
 /** What is due today, in the order in which one walks the house. */
 export function tasksOf(context: TaskContext): Task[] {
   const tasks = makers.flatMap(make => make(context))
-  const routes = new Map(tasks.map(t => [t.id, routeTo(context.house.places, t.placeId)]))
-  return tasks.sort((a, b) => compareRoutes(routes.get(a.id)!, routes.get(b.id)!) || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0))
+  // many tasks stand in one place: its rank in the walk is worked out once
+  const places = [...new Set(tasks.map(t => t.placeId))].map(id => ({ id, route: routeTo(context.house.places, id) })).sort((a, b) => compareRoutes(a.route, b.route))
+  const rank = new Map(places.map((p, i) => [p.id, i]))
+  return tasks.sort((a, b) => rank.get(a.placeId)! - rank.get(b.placeId)! || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0))
 }
