@@ -3,12 +3,13 @@ import { shippedAlmanac, withOverrides } from '#core/almanac'
 import type { Entry } from '#core/logbook'
 import { startTasks, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
-import type { HouseSnapshot, SeasonSnapshot, WroteEntries } from '#shared/contracts/house'
+import type { HouseSnapshot, PlansSnapshot, SeasonSnapshot, WroteEntries } from '#shared/contracts/house'
 
 /** The house as the server last told it: what is written, and what follows from it. */
 export const useHouse = defineStore('house', () => {
   const snapshot = shallowRef<HouseSnapshot | null>(null)
   const computedSeason = shallowRef<SeasonSnapshot | null>(null)
+  const computedPlans = shallowRef<PlansSnapshot | null>(null)
   const failure = ref<string | null>(null)
 
   const almanac = computed(() => withOverrides(shippedAlmanac, snapshot.value?.overrides ?? []))
@@ -16,7 +17,7 @@ export const useHouse = defineStore('house', () => {
   const settings = computed(() => snapshot.value!.settings)
   const today = computed(() => snapshot.value!.today)
   const season = computed<Season | null>(() => computedSeason.value?.season ?? null)
-  const plans = computed<FeederPlan[]>(() => computedSeason.value?.plans ?? [])
+  const plans = computed<FeederPlan[]>(() => computedPlans.value?.plans ?? [])
   const upcomingStarts = computed<Task[]>(() => startTasks(plans.value, almanac.value, today.value))
   const isEmpty = computed(() => !Object.keys(house.value.animals).length && !Object.keys(house.value.cultures).length)
 
@@ -26,6 +27,8 @@ export const useHouse = defineStore('house', () => {
       snapshot.value = inputs
       computedSeason.value = outcome
       failure.value = null
+      // forecasts move at once; the plan follows as soon as it is solved
+      computedPlans.value = await callApi<PlansSnapshot>('/api/plans')
     }
     catch (error) {
       failure.value = error instanceof Error ? error.message : String(error)

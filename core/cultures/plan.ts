@@ -78,6 +78,14 @@ interface CoverRow {
   atLeast: number
 }
 
+const isCovered = (rows: readonly CoverRow[], counts: readonly number[]): boolean => rows.every((row) => {
+  let sum = 0
+  for (const [w, y] of row.coefficients) sum += counts[w]! * y
+  return sum >= row.atLeast - 1e-3
+})
+
+const leastAt = (input: PlanInput, w: number): number => (input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0)
+
 /**
  * One row a day: what new units leave usable on day t must make up for what need leaves short.
  * Stock is written out (each day keeps its share of the day before), so that only whole units remain as unknowns.
@@ -101,7 +109,23 @@ function coverRows(input: PlanInput): CoverRow[] {
       rows.push({ coefficients: new Map(usable.flatMap((y, w) => (y > 1e-3 ? [[w, y] as const] : []))), atLeast: -net })
     }
   }
-  return rows
+  return withoutImplied(rows)
+}
+
+/** Whether row `a` holds in every plan in which row `b` does: it asks for less, or is covered better, by each unit. */
+function implied(a: CoverRow, b: CoverRow): boolean {
+  for (const [w, y] of b.coefficients) if ((a.coefficients.get(w) ?? 0) * b.atLeast < y * a.atLeast - 1e-9) return false
+  return true
+}
+
+/** The days that decide: most days are covered whenever a worse one near them is. O(rows²). */
+function withoutImplied(rows: readonly CoverRow[]): CoverRow[] {
+  const kept: CoverRow[] = []
+  rows.forEach((row, i) => {
+    // of two that imply each other the first stays
+    if (!rows.some((other, j) => j !== i && implied(row, other) && (j < i || !implied(other, row)))) kept.push(row)
+  })
+  return kept
 }
 
 /**
@@ -111,30 +135,49 @@ function coverRows(input: PlanInput): CoverRow[] {
  */
 export function planAsLp(input: PlanInput, rows: readonly CoverRow[], whole: readonly number[], fixed: ReadonlyMap<number, number>): string {
   const names = input.startDays.map((_, w) => `x${w}`)
-  const least = (w: number) => (input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0)
   return [
     'Minimize', ` obj: ${names.join(' + ')}`, 'Subject To',
     ...rows.map((row, r) => ` c${r}: ${[...row.coefficients].map(([w, y]) => `${num(y)} x${w}`).join(' + ')} >= ${num(row.atLeast)}`),
     'Bounds',
-    ...names.map((name, w) => (fixed.has(w) ? ` ${name} = ${fixed.get(w)}` : ` ${least(w)} <= ${name} <= ${MOST_PER_START}`)),
+    ...names.map((name, w) => (fixed.has(w) ? ` ${name} = ${fixed.get(w)}` : ` ${leastAt(input, w)} <= ${name} <= ${MOST_PER_START}`)),
     ...(whole.length ? ['General', ` ${whole.map(w => names[w]).join(' ')}`] : []), 'End',
   ].join('\n')
 }
 
 /** Of two plans with as many units the later start is better: fresher, and less can change before it. */
-function startLater(input: PlanInput, counts: number[], covered: (counts: readonly number[]) => boolean): void {
+function startLater(input: PlanInput, counts: number[], rows: readonly CoverRow[]): void {
   for (let w = counts.length - 2; w >= 0; w--) {
-    const least = input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0
-    while (counts[w]! > least) {
+    while (counts[w]! > leastAt(input, w)) {
       counts[w]!--
       counts[w + 1]!++
-      if (covered(counts)) continue
+      if (isCovered(rows, counts)) continue
       counts[w]!++
       counts[w + 1]!--
       break
     }
   }
 }
+
+/** The relaxed plan rounded up, then thinned from the early or the late end while it still covers; the smaller of the two. */
+function roundedPlan(input: PlanInput, rows: readonly CoverRow[], relaxed: Record<string, number>): number[] {
+  const up = input.startDays.map((_, w) => Math.ceil((relaxed[`x${w}`] ?? 0) - 1e-6))
+  const order = up.map((_, w) => w)
+  const thinned = [order, [...order].reverse()].map((ws) => {
+    const counts = [...up]
+    for (const w of ws) {
+      while (counts[w]! > leastAt(input, w)) {
+        counts[w]!--
+        if (isCovered(rows, counts)) continue
+        counts[w]!++
+        break
+      }
+    }
+    return counts
+  })
+  return thinned.reduce((a, b) => (total(b) < total(a) ? b : a))
+}
+
+const total = (counts: readonly number[]) => counts.reduce((n, c) => n + c, 0)
 
 function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { counts: number[], bound: number } {
   const run = (whole: number[], fixed: Map<number, number>) => {
@@ -143,6 +186,10 @@ function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { count
     return solution
   }
   const relaxed = run([], new Map())
+  const bound = Math.ceil(relaxed.objective - 1e-6)
+  // no plan is smaller than the relaxed one: a rounded plan of that size is proven the least without further search
+  const rounded = roundedPlan(input, rows, relaxed.columns)
+  if (total(rounded) === bound) return { counts: rounded, bound }
   const fixed = new Map<number, number>()
   const open = input.startDays.map((_, w) => w).filter((w) => {
     const used = (relaxed.columns[`x${w}`] ?? 0) > 1e-6
@@ -156,7 +203,9 @@ function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { count
     const { columns } = run(block, fixed)
     for (const w of block) fixed.set(w, Math.round(columns[`x${w}`] ?? 0))
   }
-  return { counts: input.startDays.map((_, w) => fixed.get(w) ?? 0), bound: Math.ceil(relaxed.objective - 1e-6) }
+  const counts = input.startDays.map((_, w) => fixed.get(w) ?? 0)
+  // blocks fixed in turn may end above a good rounding
+  return { counts: total(rounded) <= total(counts) ? rounded : counts, bound }
 }
 
 function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
@@ -181,12 +230,7 @@ export function planStarts(input: PlanInput, solve: SolveLp): Plan {
   const none = input.startDays.map(() => 0)
   const forced = input.leastPerStart > 0 && input.startDays.some(s => meetsNeed(input, s))
   const { counts, bound } = rows.length || forced ? solveWhole(input, rows, solve) : { counts: none, bound: 0 }
-  const covered = (tried: readonly number[]) => rows.every((row) => {
-    let sum = 0
-    for (const [w, y] of row.coefficients) sum += tried[w]! * y
-    return sum >= row.atLeast - 1e-3
-  })
-  startLater(input, counts, covered)
+  startLater(input, counts, rows)
   const planned = yieldOf(input, counts)
   const { stock, missing } = runStock(input, planned)
   const starts = counts.flatMap((count, w) => (count ? [{ day: input.from + input.startDays[w]!, count }] : []))

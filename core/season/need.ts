@@ -264,7 +264,10 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
     need: (id) => {
       const drawn = young.drawn.get(id)
       const own = fromAnimals.get(id)
-      return Float64Array.from({ length: days * SCENARIOS }, (_, i) => (drawn?.[i] ?? 0) + (own?.[i % days] ?? 0))
+      const need = new Float64Array(days * SCENARIOS)
+      if (drawn) need.set(drawn)
+      if (own) for (let s = 0; s < SCENARIOS; s++) for (let d = 0; d < days; d++) need[s * days + d]! += own[d]!
+      return need
     },
   }
   return { prey, scenarios }

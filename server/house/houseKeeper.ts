@@ -2,9 +2,9 @@ import type { Knex } from 'knex'
 import { AlmanacError, shippedAlmanac, withOverrides, type Almanac, type Override } from '#core/almanac'
 import type { SolveLp } from '#core/cultures'
 import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
-import { houseOf, planFeeders, seasonOfHouse, type HouseSettings } from '#core/season'
+import { houseOf, planFeeders, seasonOfHouse, type HouseSettings, type Scenarios } from '#core/season'
 import { CalendarError, calendarOf, dayFromIso } from '#core/units'
-import type { HouseSnapshot, NewAnimal, NewPlace, SeasonSnapshot, TagYoung, WroteEntries } from '#shared/contracts/house'
+import type { HouseSnapshot, NewAnimal, NewPlace, PlansSnapshot, SeasonSnapshot, TagYoung, WroteEntries } from '#shared/contracts/house'
 import type { z } from 'zod'
 import { allAnimals, allPlaces, deleteAnimalsFoundedBy, insertAnimals, insertPlaces, updatePlace } from '../db/repositories/cards'
 import { allEntries, entriesByIds, insertEntries } from '../db/repositories/entries'
@@ -13,13 +13,21 @@ import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
 import { currentDay } from './clock'
 
+/** What follows from one version of the house on one day. */
+interface Computed {
+  key: string
+  scenarios: Scenarios
+  season: SeasonSnapshot
+  plans: PlansSnapshot | null
+}
+
 /**
  * Keeps the house in memory beside its database: every write is checked against what stands, written in one
  * transaction, and only then taken into memory. One write runs at a time.
  */
 export class HouseKeeper {
   private version = 1
-  private cached: { key: string, snapshot: SeasonSnapshot } | null = null
+  private cached: Computed | null = null
   private house: { records: Records, almanac: Almanac, house: House } | null = null
   private queue: Promise<unknown> = Promise.resolve()
 
@@ -63,18 +71,28 @@ export class HouseKeeper {
     return { version: this.version, today, todayFixed: fixed, settings: this.settings, overrides: this.overrides, house: this.standing() }
   }
 
-  season(): SeasonSnapshot {
+  private computed(): Computed {
     const today = this.today()
     const key = `${this.version}:${today}`
-    if (this.cached?.key === key) return this.cached.snapshot
+    if (this.cached?.key === key) return this.cached
     const start = performance.now()
-    const house = this.standing()
-    const { season, scenarios } = seasonOfHouse(house, this.almanac, this.settings, today)
-    const between = performance.now()
-    const plans = planFeeders(season, scenarios, house, this.almanac, this.settings, this.solve)
-    const snapshot = { version: this.version, season, plans, tookMs: { season: between - start, plans: performance.now() - between } }
-    this.cached = { key, snapshot }
-    return snapshot
+    const { season, scenarios } = seasonOfHouse(this.standing(), this.almanac, this.settings, today)
+    this.cached = { key, scenarios, season: { version: this.version, season, tookMs: performance.now() - start }, plans: null }
+    return this.cached
+  }
+
+  season(): SeasonSnapshot {
+    return this.computed().season
+  }
+
+  plans(): PlansSnapshot {
+    const computed = this.computed()
+    if (!computed.plans) {
+      const start = performance.now()
+      const plans = planFeeders(computed.season.season, computed.scenarios, this.standing(), this.almanac, this.settings, this.solve)
+      computed.plans = { version: this.version, plans, tookMs: performance.now() - start }
+    }
+    return computed.plans
   }
 
   private dated(entry: Entry): DatedEntry {

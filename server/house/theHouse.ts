@@ -17,7 +17,10 @@ export function theHouse(): Promise<HouseKeeper> {
       const { fillWithDemo } = await import('../demo/fill')
       await fillWithDemo(db, alderYard(currentDay('Europe/Berlin').today))
     }
-    return HouseKeeper.open(db, solverFrom(highs))
+    const keeper = await HouseKeeper.open(db, solverFrom(highs))
+    // plans are worked out before the first look, so that the first look is quick
+    keeper.plans()
+    return keeper
   })()
   return opening
 }

@@ -66,10 +66,16 @@ export interface HouseSnapshot {
   house: House
 }
 
-/** GET /api/season */
+/** GET /api/season: quick, so that forecasts and tasks move at once. */
 export interface SeasonSnapshot {
   version: number
   season: Season
+  tookMs: number
+}
+
+/** GET /api/plans: needs the solver, so it comes a moment later. */
+export interface PlansSnapshot {
+  version: number
   plans: FeederPlan[]
-  tookMs: { season: number, plans: number }
+  tookMs: number
 }

@@ -2,7 +2,7 @@ import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { mean } from '#core/chance'
 import { ProblemDetails } from '#shared/contracts/problem'
-import type { HouseSnapshot, SeasonSnapshot, TimelineEntry } from '#shared/contracts/house'
+import type { HouseSnapshot, PlansSnapshot, SeasonSnapshot, TimelineEntry } from '#shared/contracts/house'
 import { startServer, type RunningServer } from './server'
 
 const TODAY = '2026-11-25'
@@ -15,7 +15,7 @@ async function call<T>(path: string, method = 'GET', body?: unknown): Promise<{ 
   return { status: response.status, body: await response.json() as T, type: response.headers.get('content-type') ?? '' }
 }
 const house = async () => (await call<HouseSnapshot>('/api/house')).body
-const season = async () => (await call<SeasonSnapshot>('/api/season')).body
+const season = async () => ({ ...(await call<SeasonSnapshot>('/api/season')).body, plans: (await call<PlansSnapshot>('/api/plans')).body.plans })
 const entry = (kind: string, subject: { type: string, id: string }, data: object = {}, at = `${TODAY}T08:00:00Z`, id = v7()) => ({ id, at, subject, kind, data })
 const write = (...entries: object[]) => call<{ written: string[], known: string[] }>('/api/entries', 'POST', { entries })
 const founded = (kind: string, type: string, data: object, at?: string) => {
