@@ -47,7 +47,7 @@ bench
     season(recordsFrom(places, animals.map(a => ({ ...a })), log), shippedAlmanac, { ...settings }, today)
   })
 await bench.run()
-console.table(bench.tasks.map(t => ({ what: t.name, 'median ms': Number(('latency' in t.result! ? t.result.latency.p50 : Number.NaN).toFixed(1)) })))
+console.table(bench.tasks.map(t => ({ 'what': t.name, 'median ms': Number(('latency' in t.result! ? t.result.latency.p50 : Number.NaN).toFixed(1)) })))
 
 const solve = solverFrom(await highsLoader())
 const house = houseOf(records, shippedAlmanac)

@@ -1,26 +1,29 @@
 <script setup lang="ts">
 import type { Alarm } from '#core/season'
 
-defineProps<{ alarms: readonly Alarm[] }>()
+const props = defineProps<{ alarms: readonly Alarm[] }>()
+const { narrow } = useNarrow()
+
+/** On a phone what only needs watching folds away, so that the work of the day is in sight. */
+const groups = computed(() => {
+  const harm = props.alarms.filter(a => a.level === 'harm')
+  const watch = props.alarms.filter(a => a.level === 'watch')
+  return narrow.value && watch.length > 1 ? { open: harm, folded: watch } : { open: props.alarms, folded: [] }
+})
 </script>
 
 <template>
-  <ul v-if="alarms.length" class="alarms" aria-label="What is going wrong">
-    <li v-for="alarm in alarms" :key="alarm.id" :class="alarm.level">
-      <UIcon :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4.5 mt-0.5" :aria-label="alarm.level === 'harm' ? 'Harm' : 'Watch'" />
-      <p>
-        <NuxtLink v-if="alarm.subject?.type === 'animal'" :to="`/animals/${alarm.subject.id}`" class="sr-only">Open the animal</NuxtLink>
-        <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
-        <span class="todo">{{ alarm.todo }}</span>
-      </p>
-    </li>
-  </ul>
+  <div v-if="alarms.length" class="alarms">
+    <ul v-if="groups.open.length" aria-label="What is going wrong"><AlarmLine v-for="alarm in groups.open" :key="alarm.id" :alarm="alarm" /></ul>
+    <details v-if="groups.folded.length">
+      <summary>{{ groups.folded.length }} more to watch</summary>
+      <ul aria-label="What to watch"><AlarmLine v-for="alarm in groups.folded" :key="alarm.id" :alarm="alarm" /></ul>
+    </details>
+  </div>
 </template>
 
 <style scoped>
-.alarms { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 24rem), 1fr)); gap: 0.375rem 2rem; margin-bottom: 1rem; }
-li { display: flex; gap: 0.625rem; }
-.text { font-weight: 600; color: var(--ui-text-highlighted); }
-.harm .text, .harm > :first-child { color: var(--harm); }
-.todo { display: block; font-size: 0.9375rem; color: var(--ui-text-muted); }
+.alarms { margin-bottom: 1rem; }
+ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 24rem), 1fr)); gap: 0.375rem 2rem; }
+summary { cursor: pointer; min-height: 2.75rem; display: flex; align-items: center; color: var(--ui-text-muted); text-decoration: underline; }
 </style>

@@ -64,6 +64,7 @@ async function send(): Promise<void> {
         </tr>
       </tbody>
     </table>
+    <div class="overflow-x-auto"><Lamps v-if="list.length" /></div>
     <USlideover v-model:open="open" :title="editing ? 'Change a place' : 'Add a place'" description="Temperatures steer incubation and cultures">
       <template #body>
         <form class="grid gap-4" @submit.prevent="send">

@@ -5,6 +5,8 @@ import { HouseSettings } from '#shared/contracts/house'
 const house = useHouse()
 const toast = useToast()
 const state = reactive({ ...house.settings, schools: { ...house.settings.schools }, cover: Math.round(house.settings.coverQuantile * 100), warmUp: house.settings.warmUpDay === null ? '' : dayToIso(house.settings.warmUpDay), appetitePct: Math.round(house.settings.appetite * 100), yieldPct: Math.round(house.settings.cupYield * 100) })
+// a new house begins in the keeper's own time zone
+if (house.isEmpty && state.timeZone === 'UTC') state.timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const problems = ref<Record<string, string>>({})
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({ label, value }))
 const zones = Intl.supportedValuesOf('timeZone')

@@ -146,14 +146,22 @@ export function planAsLp(input: PlanInput, rows: readonly CoverRow[], whole: rea
 
 /** Of two plans with as many units the later start is better: fresher, and less can change before it. */
 function startLater(input: PlanInput, counts: number[], rows: readonly CoverRow[]): void {
+  const move = (from: number, to: number) => {
+    counts[from]!--
+    counts[to]!++
+  }
   for (let w = counts.length - 2; w >= 0; w--) {
     while (counts[w]! > leastAt(input, w)) {
-      counts[w]!--
-      counts[w + 1]!++
-      if (isCovered(rows, counts)) continue
-      counts[w]!++
-      counts[w + 1]!--
-      break
+      let at = w
+      while (at < counts.length - 1) {
+        move(at, at + 1)
+        if (!isCovered(rows, counts)) {
+          move(at + 1, at)
+          break
+        }
+        at++
+      }
+      if (at === w) break
     }
   }
 }

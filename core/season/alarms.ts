@@ -44,10 +44,10 @@ function refuser(animal: AnimalState): Alarm | null {
   }
 }
 
-/** Whether a sign of this very event was seen: a lock or shed since the last laying, or the laying itself for a hatch. */
+/** Whether this event is truly waited for: a hatch of eggs that lie there, or a birth after signs of this cycle. */
 function waitedFor(lane: Lane, event: string): boolean {
-  const signs = event === 'hatched' ? ['laid'] : ['copulation', 'ovulation', 'preLayShed', 'postOvulationShed']
-  return lane.events.some(o => o.observed && signs.includes(o.event))
+  if (lane.kind !== 'pair') return event === 'hatched'
+  return ['laid', 'born'].includes(event) && lane.events.some(o => o.observed && ['copulation', 'ovulation', 'preLayShed', 'postOvulationShed'].includes(o.event))
 }
 
 /** What is going wrong, harm first. */
@@ -59,7 +59,7 @@ export function alarmsOf({ house, almanac, today, lanes }: TaskContext): Alarm[]
   }
   for (const lane of lanes) {
     if (lane.caution) alarms.push({ id: `heat:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${lane.caution}`, todo: 'Set the true temperature of the incubator in Places.', reasons: lane.events.find(e => e.caution)?.reasons ?? [] })
-    const late = lane.events.find(e => !e.observed && e.dist.p.length && e.dist.never > 0.4 && ['hatched', 'laid', 'born'].includes(e.event) && waitedFor(lane, e.event))
+    const late = lane.events.find(e => !e.observed && e.dist.p.length && e.dist.never > 0.4 && waitedFor(lane, e.event))
     if (late && summarise(late.dist)) {
       alarms.push({
         id: `late:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${EVENT_NAMES[late.event]} is overdue; ${Math.round(late.dist.never * 100)} % that it does not come`,

@@ -213,6 +213,18 @@ describe('tasks and alarms', () => {
     expect([alarm(480), alarm(468), alarm(449)]).toEqual([undefined, 'watch', 'harm'])
   })
 
+  it('a clutch past its time is watched; the chance of a second clutch is not', () => {
+    const late = (laidAgo: number) => {
+      const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake', { sex: 'female' })
+      const pair = b.pair('K-1', null, -130)
+      b.write('copulation', { type: 'pairing', id: pair }, -120, { confirmed: true })
+      b.write('laid', { type: 'pairing', id: pair }, -laidAgo, { tag: 'C-1', eggs: 6, slugs: 0, tempC: 28 })
+      return run(b.records()).season.alarms.map(a => a.text.split(';')[0])
+    }
+    expect(late(20)).toEqual([])
+    expect(late(75)).toEqual(['C-1: hatch is overdue'])
+  })
+
   it('three refusals are watched, with falling weight they are harm', () => {
     const alarm = (second: number) => {
       const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake')

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import type { Alarm } from '#core/season'
+
+defineProps<{ alarm: Alarm }>()
+</script>
+
+<template>
+  <li :class="alarm.level">
+    <UIcon :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4.5 mt-0.5 flex-none" :aria-label="alarm.level === 'harm' ? 'Harm' : 'Watch'" />
+    <p>
+      <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
+      <NuxtLink v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id" :to="`/animals/${alarm.subject.id}`" class="open">open</NuxtLink>
+      <span class="todo">{{ alarm.todo }}</span>
+    </p>
+  </li>
+</template>
+
+<style scoped>
+li { display: flex; gap: 0.625rem; }
+.text { font-weight: 600; color: var(--ui-text-highlighted); }
+.harm .text, .harm > :first-child { color: var(--harm); }
+.open { margin-left: 0.625rem; text-decoration: underline; font-size: 0.9375rem; }
+.todo { display: block; font-size: 0.9375rem; color: var(--ui-text-muted); }
+</style>
