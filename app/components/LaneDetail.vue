@@ -44,7 +44,7 @@ async function perform(action: TaskAction, asked: number | null = null): Promise
       </li>
     </ol>
     <p class="young">
-      Young expected or alive: <WorkingLink :title="`${lane.title}: young`" :answer="lane.young.value < 10 ? lane.young.value.toFixed(1) : String(Math.round(lane.young.value))" :reasons="lane.young.reasons" />
+      {{ lane.stage === 'hatchling' ? 'Young alive and to come' : 'Young, if it comes to it' }}: <WorkingLink :title="`${lane.title}: young`" :answer="lane.young.value < 10 ? lane.young.value.toFixed(1) : String(Math.round(lane.young.value))" :reasons="lane.young.reasons" />
     </p>
     <div class="record">
       <div class="buttons">

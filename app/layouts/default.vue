@@ -17,7 +17,7 @@ useEventListener('focus', () => { void house.load() })
 </script>
 
 <template>
-  <div class="shell">
+  <div class="shell" :data-settled="house.settled">
     <a class="skip" href="#main">Skip to the screen</a>
     <ShellRail />
     <main id="main" tabindex="-1">

@@ -18,6 +18,8 @@ export const useHouse = defineStore('house', () => {
   const today = computed(() => snapshot.value!.today)
   const season = computed<Season | null>(() => computedSeason.value?.season ?? null)
   const plans = computed<FeederPlan[]>(() => computedPlans.value?.plans ?? [])
+  /** Whether the plans shown are those of the house shown. */
+  const settled = computed(() => computedPlans.value?.version === snapshot.value?.version)
   const upcomingStarts = computed<Task[]>(() => startTasks(plans.value, almanac.value, today.value))
   const isEmpty = computed(() => !Object.keys(house.value.animals).length && !Object.keys(house.value.cultures).length)
 
@@ -28,6 +30,15 @@ export const useHouse = defineStore('house', () => {
       computedSeason.value = outcome
       failure.value = null
       // forecasts move at once; the plan follows as soon as it is solved
+      void loadPlans()
+    }
+    catch (error) {
+      failure.value = error instanceof Error ? error.message : String(error)
+    }
+  }
+
+  async function loadPlans(): Promise<void> {
+    try {
       computedPlans.value = await callApi<PlansSnapshot>('/api/plans')
     }
     catch (error) {
@@ -45,5 +56,5 @@ export const useHouse = defineStore('house', () => {
   const placeName = (id: string | null) => routeTo(house.value.places, id).names.join(' · ')
   const speciesName = (id: string) => almanac.value.species[id]?.name ?? id
 
-  return { snapshot, failure, almanac, house, settings, today, season, plans, upcomingStarts, isEmpty, load, write, placeName, speciesName }
+  return { snapshot, failure, almanac, house, settings, today, season, plans, settled, upcomingStarts, isEmpty, load, write, placeName, speciesName }
 })

@@ -39,7 +39,13 @@ export class Visit {
   }
 
   async go(path: string): Promise<void> {
-    await this.page.goto(this.address + path, { waitUntil: 'networkidle0' })
+    await this.page.goto(this.address + path, { waitUntil: 'load' })
+    await this.settle()
+  }
+
+  /** Waits until what is shown follows from all that is written, plans included. */
+  async settle(): Promise<void> {
+    await this.page.waitForSelector('.shell[data-settled="true"] main h1')
   }
 
   text(selector = 'main'): Promise<string> {

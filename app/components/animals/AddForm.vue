@@ -47,7 +47,7 @@ async function send(): Promise<void> {
   <USlideover v-model:open="open" title="Add an animal" description="The tag is what stands on its tub">
     <template #body>
       <UForm ref="form" :state="state" :validate="validate" :validate-on="['input', 'change']" class="grid gap-4" @submit="send">
-        <UFormField name="tag" label="Tag" required><UInput v-model="state.tag" class="w-full" autocomplete="off" placeholder="K-10" /></UFormField>
+        <UFormField name="tag" label="Tag" required eager-validation><UInput v-model="state.tag" class="w-full" autocomplete="off" placeholder="K-10" /></UFormField>
         <UFormField name="speciesId" label="Species" required><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full" placeholder="Choose" /></UFormField>
         <UFormField name="sex" label="Sex"><USelect v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>
         <UFormField name="born" label="Born or hatched" hint="if known"><UInput v-model="state.born" type="date" class="w-full" :max="dayToIso(house.today)" /></UFormField>

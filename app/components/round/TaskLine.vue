@@ -38,8 +38,7 @@ const link = computed(() => (props.task.subject.type === 'animal' ? `/animals/${
 .caution { font-size: 0.875rem; color: var(--ui-text-muted); display: flex; align-items: baseline; gap: 0.375rem; }
 .do { display: flex; gap: 0.375rem; justify-content: flex-end; }
 @media (max-width: 640px) {
-  .task { grid-template-columns: minmax(0, 1fr) auto; padding: 0.625rem 0; }
-  .who { grid-column: 1 / -1; }
+  .task { grid-template-columns: minmax(4.25rem, auto) minmax(0, 1fr); gap: 0.25rem 0.75rem; padding: 0.5rem 0 0.625rem; align-items: baseline; }
   .do { grid-column: 1 / -1; justify-content: stretch; }
   .do > :deep(*) { flex: 1; justify-content: center; }
   .detail, .late { display: block; margin-left: 0; }

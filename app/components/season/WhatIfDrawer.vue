@@ -44,7 +44,7 @@ function reset(): void {
 const planText = (plan: FeederPlan | undefined) => {
   if (!plan) return 'not needed'
   const feeder = feederOf(house.almanac, plan.prey)
-  return plan.units ? `${plan.units} in all; ${tellStart(plan, feeder, house.today)!.toLowerCase()}` : 'nothing to start'
+  return plan.units ? `${plan.units} in all; ${tellStart(plan, feeder, house.today)!.replace(/^./, first => first.toLowerCase())}` : 'nothing to start'
 }
 
 const feederRows = computed(() => {

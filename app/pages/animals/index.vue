@@ -50,7 +50,8 @@ const statusItems = [{ value: 'here', label: 'In the house' }, { value: 'gone', 
 
 /** A phone has room for what one looks for first. */
 const { narrow } = useNarrow()
-const visible = computed<Record<string, boolean>>(() => (narrow.value ? { species: false, sex: false, ageDays: false, state: false, place: false } : {}))
+const WIDE_ONLY = ['species', 'sex', 'ageDays', 'state', 'place']
+const visible = computed<Record<string, boolean>>(() => Object.fromEntries(WIDE_ONLY.map(column => [column, !narrow.value])))
 
 const sortable = (label: string) => ({ column }: { column: Column<Row> }) => h(resolveComponent('UButton'), {
   label, color: 'neutral', variant: 'ghost', size: 'sm', class: '-mx-2.5',
