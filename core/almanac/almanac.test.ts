@@ -76,6 +76,18 @@ describe('overrides', () => {
     expect(supply.kind === 'batch' && supply.yieldTotal).toMatchObject({ value: 500, mark: 'own' })
   })
 
+  it.each([
+    ['species.fat-tailed-gecko.incubation.points.0.days', 1, /Warmer must be quicker/],
+    ['feeders.fly.large.supply.keepDays.value', 0, /more than 0/],
+    ['feeders.fly.large.supply.failure.value', 7, /between 0 and 1/],
+    ['feeders.fly.large.supply.atTempC.value', 75, /check the unit/],
+    ['species.corn-snake.clocks.copulation>laid.days.latest', 90_000, /check the unit/],
+    ['species.corn-snake.adultMassG.value', -5, /check the unit/],
+    ['species.corn-snake.ladder.0.everyDays', 0, /./],
+  ])('refuses %s = %d, which no forecast could stand on', (path, value, message) => {
+    expect(() => withOverrides(shippedAlmanac, [{ path, value }])).toThrow(message)
+  })
+
   it('refuses what is not there and what would contradict itself', () => {
     expect(() => withOverrides(shippedAlmanac, [{ path: 'species.unicorn.adultMassG.value', value: 1 }])).toThrow(/no number/)
     expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.name', value: 1 }])).toThrow(/no number/)

@@ -9,13 +9,20 @@ export type Mark = z.infer<typeof Mark>
 
 const provenance = { mark: Mark, source: z.string().optional(), note: z.string().optional() }
 
+/** Longer than anything in a season of clocks; a longer one is a slip. */
+const MOST_DAYS = 20_000
+
 export const Fact = z.strictObject({ value: z.number(), unit: z.string(), ...provenance })
   .refine(f => f.mark !== 'published' || f.source, 'A published number names its source')
+  .refine(f => f.unit !== 'share' || (f.value >= 0 && f.value <= 1), 'A share lies between 0 and 1')
+  .refine(f => f.unit !== 'days' || (f.value > 0 && f.value <= MOST_DAYS), 'Days must be more than 0, and not beyond a lifetime')
+  .refine(f => f.unit === '°C' ? f.value > -10 && f.value < 60 : f.value >= 0 && f.value <= 1e6, 'This number is not believable: check the unit')
 export type Fact = z.infer<typeof Fact>
 
 /** Earliest, likely, latest. */
 export const Spread = z.strictObject({ earliest: z.number().min(0), likely: z.number().min(0), latest: z.number().min(0), unit: z.string(), ...provenance })
   .refine(s => s.earliest <= s.likely && s.likely <= s.latest, 'Earliest, likely and latest must be in order')
+  .refine(s => s.latest > 0 && (s.unit !== 'days' || s.latest <= 2000), 'This span is not believable: check the unit')
 export type Spread = z.infer<typeof Spread>
 
 /** What can happen to a pair and its young, in the order of the year. */
@@ -32,14 +39,15 @@ export type Clock = z.infer<typeof Clock>
 export const LadderStep = z.strictObject({
   /** Days since the first meal. */
   fromDay: z.number().int().min(0),
-  everyDays: z.number().min(1),
-  meal: z.array(z.strictObject({ prey: z.string(), count: z.number().positive() })).min(1),
+  everyDays: z.number().min(1).max(365),
+  meal: z.array(z.strictObject({ prey: z.string(), count: z.number().positive().max(100_000) })).min(1),
   ...provenance,
 })
 export type LadderStep = z.infer<typeof LadderStep>
 
 const Incubation = z.strictObject({
-  points: z.array(z.strictObject({ tempC: z.number(), days: z.number().positive(), ...provenance })).min(2),
+  points: z.array(z.strictObject({ tempC: z.number(), days: z.number().positive().max(1000), ...provenance })).min(2)
+    .refine(points => [...points].sort((a, b) => a.tempC - b.tempC).every((p, i, all) => i === 0 || p.days < all[i - 1]!.days), 'Warmer must be quicker: the incubation table must fall with temperature'),
   usualTempC: Fact,
   lethalAboveC: Fact,
   /** Earliest and latest as a share of the likely time. */

@@ -1,12 +1,16 @@
 import { schoolChoice, type Almanac, type Species } from '../almanac'
 import { ladderStepAt, type FeedingSettings } from './meal'
 
-/** What one mouth eats on each day after its first meal, by prey: `profile.get('fly.large')![3]` on its fourth day. */
+/**
+ * What one mouth eats a day after its first meal, by prey: `profile.get('fly.large')![3]` on its fourth day.
+ * A meal every sixth day is a sixth of a meal a day: litter mates do not eat on the same day, prey keeps for some days,
+ * and a quantile over days on which all or none eat would ask for a meal every day.
+ */
 export type MouthProfile = ReadonlyMap<string, Float64Array>
 
 /**
  * The food of one young from its first meal on, along the species' ladder, for as long as it is usually kept.
- * Being lost or sold is not in it: see survivors.
+ * Being lost or sold is not in it: see presence.
  * @param days length in days
  */
 export function mouthProfile(almanac: Almanac, settings: FeedingSettings, species: Species, days: number): MouthProfile {
@@ -15,11 +19,10 @@ export function mouthProfile(almanac: Almanac, settings: FeedingSettings, specie
   const scale = insects ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1) : 1
   for (let age = 0; age < days; age++) {
     const { step } = ladderStepAt(species.ladder, age)
-    if ((age - step.fromDay) % Math.round(step.everyDays) !== 0) continue
     for (const { prey, count } of step.meal) {
       let row = profile.get(prey)
       if (!row) profile.set(prey, (row = new Float64Array(days)))
-      row[age]! += count * scale
+      row[age]! += (count * scale) / step.everyDays
     }
   }
   return profile

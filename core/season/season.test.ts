@@ -95,6 +95,18 @@ describe('the chain from the cold to the cup', () => {
     expect(first).toBeLessThanOrEqual(10)
   })
 
+  it('a brood that eats every sixth day needs a sixth a day, in the quantile too', () => {
+    const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake', { sex: 'female' })
+    const pair = b.pair('K-1', null, -100)
+    const id = b.write('laid', { type: 'pairing', id: pair }, -60, { tag: 'C-1', eggs: 60, slugs: 0, tempC: 28 })
+    b.write('hatched', { type: 'clutch', id }, 0, { count: 60 })
+    const look = prey(run(b.records()).season, 'mouse.pinky')!
+    // from the fourth to the ninth week all have begun and none has left: 60 mouths, one pinky in six days
+    const week = total(look.high.slice(28, 35))
+    expect(week).toBeGreaterThan((60 / 6) * 7 * 0.9)
+    expect(week).toBeLessThan((60 / 6) * 7 * 1.1)
+  })
+
   it('sold and dead animals eat nothing more', () => {
     const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake')
     const eats = total(prey(run(b.records()).season, 'mouse.adult')?.mean)

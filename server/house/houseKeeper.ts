@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { AlmanacError, shippedAlmanac, withOverrides, type Almanac, type Override } from '#core/almanac'
+import { shippedAlmanac, withOverrides, type Almanac, type Override } from '#core/almanac'
 import type { SolveLp } from '#core/cultures'
 import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
 import { houseOf, planFeeders, seasonOfHouse, type HouseSettings, type Scenarios } from '#core/season'
@@ -256,10 +256,12 @@ export class HouseKeeper {
     let almanac: Almanac
     try {
       almanac = withOverrides(shippedAlmanac, overrides)
+      // a number that the season of this house cannot be computed with is refused before it is kept
+      seasonOfHouse(houseOf(this.records, almanac), almanac, this.settings, this.today())
     }
     catch (error) {
-      if (error instanceof AlmanacError) throw new ProblemError(422, 'This number was not taken', [{ path: 'value', message: error.message }])
-      throw error
+      const message = error instanceof Error ? error.message : String(error)
+      throw new ProblemError(422, 'This number was not taken', [{ path: 'value', message }])
     }
     await store()
     this.overrides = overrides

@@ -112,6 +112,8 @@ describe('the main job over the API', () => {
     expect((await call(`/api/almanac/overrides?path=${path}`, 'DELETE')).body).toEqual([])
     expect((await season()).plans.find(p => p.prey === 'fly.large')!.units).toBe(before)
     expect((await call('/api/almanac/overrides', 'PUT', { path: 'species.corn-snake.name', value: 1 })).status).toBe(422)
+    expect((await call('/api/almanac/overrides', 'PUT', { path: 'species.ocellated-lizard.incubation.points.0.days', value: 1 })).status).toBe(422)
+    expect((await call('/api/season')).status).toBe(200)
   })
 
   it('settings are checked and kept; the time zone stays once something is written', async () => {

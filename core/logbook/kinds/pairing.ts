@@ -12,7 +12,7 @@ function femaleAlive(pairing: PairingState, day: number, { house }: CheckContext
   const dam = house.animals[pairing.damId]
   if (!dam) return { path: 'subject.id', message: 'The dam of this pairing is not in the house' }
   if (dam.sex === 'male') return { path: 'subject.id', message: `${dam.tag} is a male and cannot carry or lay` }
-  if (dam.status !== 'alive' && day > dam.statusDay!) return { path: 'at', message: `${dam.tag} was ${dam.status === 'sold' ? 'sold' : 'dead'} by then` }
+  if (dam.status !== 'alive' && day >= dam.statusDay!) return { path: 'at', message: `${dam.tag} was ${dam.status === 'sold' ? 'sold' : 'dead'} by then` }
   return null
 }
 
