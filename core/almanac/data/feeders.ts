@@ -1,0 +1,91 @@
+import type { Feeder, Supply } from '../schema'
+import { memory, memorySpread, practice, practiceSpread } from './marks'
+
+const ALLERGY = 'Frass and dust of feeders cause allergies: ventilate, and wash hands after every culture.'
+const ESCAPE = 'Feeders that are not native fall under local law; never release them.'
+const FROZEN = 'Thaw in the cold, warm in a bag, never in a kitchen; what was left overnight is thrown away. Wash hands.'
+
+const bought = (unit: string, packCount: number, leadDays: number, keepDays: number): Supply =>
+  ({ kind: 'bought', unit, packCount: practice(packCount, 'each'), leadDays: practice(leadDays, 'days'), keepDays: practice(keepDays, 'days') })
+
+const cricket = (id: string, size: string, massG: [number, number, number], keepDays: number, packCount: number): Feeder => ({
+  id: `cricket.${id}`, name: `Cricket, ${size}`, one: `${size} cricket`, many: `${size} crickets`, latin: 'Acheta domesticus', massG: memorySpread(...massG, 'g'),
+  supply: bought(`tub of ${packCount}`, packCount, 2, keepDays),
+  care: 'Quick to get, dear to keep. Gut-load at least 24 hours on greens, grain and a protein before feeding out.',
+  cautions: [ALLERGY],
+})
+
+const rodent = (id: string, name: string, massG: [number, number, number], pack: number): Feeder => ({
+  id, name, one: name.toLowerCase(), many: `${name.toLowerCase()}s`.replace('pinkys', 'pinkies').replace('fuzzys', 'fuzzies').replace('mouses', 'mice'),
+  massG: practiceSpread(...massG, 'g'),
+  supply: bought(`bag of ${pack}`, pack, 5, 180), care: 'Frozen. Thawed the day it is offered.', cautions: [FROZEN],
+})
+
+const list: Feeder[] = [
+  {
+    id: 'fly.small', name: 'Small fruit fly', one: 'small fly', many: 'small flies', latin: 'Drosophila melanogaster', massG: memorySpread(0.0006, 0.0008, 0.001, 'g'),
+    supply: {
+      kind: 'batch', unit: 'cup', toProducing: practiceSpread(11, 14, 18), atTempC: practice(24, '°C'), baseTempC: memory(11, '°C', 'from 19 d at 18 °C and 9–10 d at 25 °C'),
+      producingDays: practice(14, 'days'), yieldTotal: memory(1100, 'flies'), failure: memory(0.07, 'share'), keepDays: memory(4, 'days'),
+    },
+    care: '950 mL cup, 25 mm medium, climbing fibre, cloth lid, date label, 50–100 seed flies. Keep one spare.', cautions: [ALLERGY],
+  },
+  {
+    id: 'fly.large', name: 'Large fruit fly', one: 'large fly', many: 'large flies', latin: 'Drosophila hydei', massG: memorySpread(0.0018, 0.0022, 0.0026, 'g'),
+    supply: {
+      kind: 'batch', unit: 'cup', toProducing: practiceSpread(17, 20, 25), atTempC: practice(24, '°C'), baseTempC: memory(11, '°C', 'taken as for the small fly'),
+      producingDays: practice(14, 'days'), yieldTotal: memory(700, 'flies'), failure: memory(0.07, 'share'), keepDays: memory(4, 'days'),
+    },
+    care: 'As the small fly, a week slower. Start a month before the earliest hatch.', cautions: [ALLERGY],
+  },
+  {
+    id: 'beanBeetle', name: 'Bean beetle', one: 'bean beetle', many: 'bean beetles', latin: 'Callosobruchus maculatus', massG: memorySpread(0.003, 0.004, 0.006, 'g'),
+    supply: {
+      kind: 'batch', unit: 'cup', toProducing: practiceSpread(21, 25, 30), atTempC: practice(28, '°C'), baseTempC: memory(14, '°C'),
+      producingDays: memory(16, 'days'), yieldTotal: memory(450, 'beetles'), failure: memory(0.05, 'share'), keepDays: memory(6, 'days'),
+    },
+    care: '5–8 cm dry black-eyed peas and a paper tube, 27–30 °C. Needs no water.', cautions: [ALLERGY, ESCAPE],
+  },
+  cricket('pinhead', 'pinhead', [0.001, 0.002, 0.005], 5, 1000),
+  cricket('quarter', 'quarter-inch', [0.02, 0.04, 0.08], 9, 500),
+  cricket('half', 'half-inch', [0.1, 0.18, 0.25], 10, 250),
+  cricket('adult', 'adult', [0.35, 0.45, 0.6], 7, 100),
+  {
+    id: 'roach.nymph', name: 'Roach nymph', one: 'roach nymph', many: 'roach nymphs', latin: 'Blaptica dubia', massG: memorySpread(0.1, 0.4, 0.9, 'g'),
+    supply: { kind: 'colony', unit: 'tub', toProducing: practiceSpread(120, 150, 180), yieldPerDay: memory(14, 'nymphs a day'), failure: memory(0.03, 'share'), keepDays: practice(60, 'days') },
+    care: '28–32 °C. Feed off nymphs to 19 mm, never the breeders.', cautions: [ALLERGY, ESCAPE],
+  },
+  {
+    id: 'mealworm', name: 'Mealworm', one: 'mealworm', many: 'mealworms', latin: 'Tenebrio molitor', massG: memorySpread(0.05, 0.1, 0.15, 'g'),
+    supply: bought('tub of 500', 500, 2, 42), care: 'Bran bed changed weekly. Fatty and hard: a snack, or for some the standing cup.', cautions: [ALLERGY],
+  },
+  {
+    id: 'springtail', name: 'Springtail', one: 'springtail', many: 'springtails', massG: memorySpread(0.00005, 0.0001, 0.0002, 'g'),
+    supply: { kind: 'colony', unit: 'box', toProducing: practiceSpread(28, 38, 48), yieldPerDay: memory(60, 'springtails a day'), failure: memory(0.05, 'share'), keepDays: memory(10, 'days') },
+    care: 'Moist, mist and do not pour. Feed a flake only when the last is gone.', cautions: [],
+  },
+  {
+    id: 'isopod.dwarf', name: 'Dwarf tropical isopod', one: 'dwarf isopod', many: 'dwarf isopods', massG: memorySpread(0.001, 0.002, 0.003, 'g'),
+    supply: { kind: 'colony', unit: 'tub', toProducing: memorySpread(60, 80, 110), yieldPerDay: memory(12, 'isopods a day'), failure: memory(0.04, 'share'), keepDays: memory(20, 'days') },
+    care: '24–28 °C, one moist side, leaf litter, rotten wood, a protein. Split when they crowd the surface.', cautions: [ESCAPE],
+  },
+  {
+    id: 'nightcrawler', name: 'Nightcrawler', one: 'nightcrawler', many: 'nightcrawlers', massG: memorySpread(1, 2, 4, 'g'),
+    supply: { kind: 'colony', unit: 'bin', toProducing: practiceSpread(120, 200, 300), yieldPerDay: memory(1.2, 'worms a day'), failure: memory(0.05, 'share'), keepDays: memory(30, 'days') },
+    care: 'About 5 °C, not above 10. Take adults, leave young. Trying to leave means too hot, wet, dry or rotten.', cautions: [ESCAPE],
+  },
+  { id: 'greens', name: 'Weeds and greens', one: 'portion of greens', many: 'portions of greens', massG: memorySpread(5, 20, 60, 'g'), supply: { kind: 'fresh', unit: 'portion' }, care: 'Gathered away from roads and sprays, washed.', cautions: [] },
+  { id: 'flake', name: 'Tadpole flake', one: 'pinch of flake', many: 'pinches of flake', massG: memorySpread(0.02, 0.05, 0.1, 'g'), supply: { kind: 'fresh', unit: 'pinch' }, care: 'Good flake food, little and often; foul water kills.', cautions: [] },
+  rodent('mouse.pinky', 'Mouse pinky', [1, 2, 3], 25),
+  rodent('mouse.fuzzy', 'Mouse fuzzy', [3, 4.5, 6], 25),
+  rodent('mouse.hopper', 'Mouse hopper', [6, 9, 12], 25),
+  rodent('mouse.weaned', 'Weaned mouse', [12, 15, 18], 25),
+  rodent('mouse.adult', 'Adult mouse', [18, 24, 30], 25),
+  rodent('rat.pup', 'Rat pup', [5, 7.5, 10], 20),
+  rodent('rat.fuzzy', 'Rat fuzzy', [10, 15, 20], 20),
+  rodent('rat.weaned', 'Weaned rat', [25, 37, 50], 10),
+  rodent('rat.small', 'Small rat', [50, 70, 90], 10),
+  rodent('rat.medium', 'Medium rat', [90, 120, 150], 10),
+]
+
+export const feeders: Record<string, Feeder> = Object.fromEntries(list.map(f => [f.id, f]))
