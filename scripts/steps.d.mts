@@ -5,5 +5,5 @@ export function run(command: string, args: string[], options?: SpawnSyncOptions)
 export function install(): void
 export function build(): void
 export function freePort(wished: number): Promise<number>
-export function serve(options: { port: number, database: string, env?: Record<string, string>, quiet?: boolean }): Promise<{ child: ChildProcess, address: string }>
+export function serve(options: { port: number, database: string, env?: Record<string, string> }): Promise<{ child: ChildProcess, address: string }>
 export function stayWith(child: ChildProcess): void

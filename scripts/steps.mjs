@@ -64,12 +64,12 @@ export async function freePort(wished) {
 }
 
 /** Starts the built server on loopback and waits until it answers. */
-export async function serve({ port, database, env = {}, quiet = false }) {
+export async function serve({ port, database, env = {} }) {
   mkdirSync(join(root, 'data'), { recursive: true })
   const host = process.env.HOST ?? '127.0.0.1'
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     cwd: root,
-    stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'ignore', 'inherit'],
+    stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, NODE_ENV: 'production', HOST: host, PORT: String(port), NITRO_HOST: host, NITRO_PORT: String(port), MANTEL_DB: database, ...env },
   })
   const address = `http://127.0.0.1:${port}`

@@ -4,6 +4,7 @@ export { planFeeders, tellStart, tellStartShort, tellUnits, type FeederPlan, typ
 export { WhatIf, applyWhatIf, openPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
 export { laneActions } from './laneActions'
-export { laneNeed, nextEventDay } from './laneNeed'
+export { laneNeed } from './laneNeed'
+export { nextEventDay } from './lanes'
 export { startTasks, tellPortion } from './tasks'
 export type { Alarm, Lane, PreyOutlook, Scenarios, Season, Stage, Task, TaskAction } from './types'

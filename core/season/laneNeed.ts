@@ -4,8 +4,6 @@ import { groupFood } from './need'
 import type { HouseSettings } from './settings'
 import type { Season } from './types'
 
-export { nextEventDay } from './lanes'
-
 /** The mean need that one lane brings, by prey and day from today: what lights up when one points at it. */
 export function laneNeed(season: Season, laneId: string, almanac: Almanac, settings: HouseSettings): Map<string, number[]> {
   const need = new Map<string, Float64Array>()

@@ -123,4 +123,3 @@ export const tortoises: Species[] = [
     cautions: ['Protected: permits and papers before breeding or moving, by local law.', 'Never below 2 °C, never long above 9 °C in the cold.', SALMONELLA],
   },
 ]
-

@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest'
+import { computedInput, entryInput, factInput, settingInput, spreadInput } from '../judgement'
+import { remembering } from './remember'
+
+describe('remembering', () => {
+  it('works once per object while nothing it depends on is another', () => {
+    const remember = remembering<object, number>()
+    let worked = 0
+    const work = (of: object, dependsOn: unknown[]) => remember(of, dependsOn, () => ++worked)
+    const [a, b, settings] = [{}, {}, {}]
+    expect([work(a, [1, settings]), work(a, [1, settings]), work(b, [1, settings])]).toEqual([1, 1, 2])
+    expect(work(a, [2, settings])).toBe(3)
+    expect(work(a, [2, {}])).toBe(4)
+    expect(work(a, [2])).toBe(5)
+  })
+
+  it('remembers also that there is nothing', () => {
+    const remember = remembering<object, null>()
+    const of = {}
+    let worked = 0
+    const nothing = () => {
+      worked++
+      return null
+    }
+    remember(of, [], nothing)
+    remember(of, [], nothing)
+    expect(worked).toBe(1)
+  })
+})
+
+describe('inputs of a working', () => {
+  it('carry their value with its unit and where it came from', () => {
+    expect(factInput('Fertility', 'species.x.fertility.value', { value: 0.8, unit: 'share', mark: 'memory' })).toMatchObject({ value: '0.8 share', from: { kind: 'almanac', mark: 'memory', path: 'species.x.fertility.value' } })
+    expect(spreadInput('Clock', 'p', { earliest: 7, likely: 10, latest: 16, unit: 'days', mark: 'practice' })).toMatchObject({ value: '7, 10, 16 days', from: { mark: 'practice' } })
+    expect(entryInput('Seen', '3 Jun', { day: 20_000, entryId: 'e' })).toMatchObject({ from: { kind: 'entry', entryId: 'e', day: 20_000 } })
+    expect(settingInput('Appetite', '1.2 ×', 'appetite').from).toEqual({ kind: 'setting', name: 'appetite' })
+    expect(computedInput('Alive', '7').from).toEqual({ kind: 'computed' })
+  })
+})
