@@ -79,12 +79,18 @@ export class Visit {
     await this.reach(name, within, element => element.click())
   }
 
+  /** Waits until nothing moves any more: a click on a sliding panel hits beside the button. */
+  async still(): Promise<void> {
+    await this.until('the page to be still', () => document.getAnimations().every(a => a.playState !== 'running' || a.effect?.getComputedTiming().iterations === Infinity))
+  }
+
   /** Panels slide in: what is not in reach yet is tried again for a moment. */
   private async reach(name: string, within: string, act: (element: ElementHandle<HTMLElement>) => Promise<void>): Promise<void> {
     for (let tries = 0; ; tries++) {
       const element = await this.button(name, within)
       try {
         await element.evaluate(e => e.scrollIntoView({ block: 'center' }))
+        await this.still()
         return await act(element)
       }
       catch (error) {
