@@ -79,9 +79,9 @@ export class Visit {
     await this.reach(name, within, element => element.click())
   }
 
-  /** Waits until nothing moves any more: a click on a sliding panel hits beside the button. */
+  /** Waits until no panel moves any more: a click on a sliding one hits beside the button. */
   async still(): Promise<void> {
-    await this.until('the page to be still', () => document.getAnimations().every(a => a.playState !== 'running' || a.effect?.getComputedTiming().iterations === Infinity))
+    await this.until('panels to be still', () => document.getAnimations().every(a => a.playState !== 'running' || !(a.effect as KeyframeEffect | null)?.target?.closest('[role="dialog"]')))
   }
 
   /** Panels slide in: what is not in reach yet is tried again for a moment. */
