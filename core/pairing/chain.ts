@@ -31,6 +31,9 @@ export const EVENT_NAMES: Record<BreedingEvent, string> = {
 /** Share of a clock's mass that may come after its latest day, and how fast it fades: keepers' 'latest' is rarely the last. [memory] */
 const LATE_SHARE = 0.04
 
+/** Chance that something of a clutch hatches at all; single eggs are counted apart. [memory] */
+const HATCH_COMES = 0.97
+
 function withTail(dist: DayDist): DayDist {
   const span = dist.p.length
   return withLateTail(dist, LATE_SHARE, Math.max(2, span / 5))
@@ -91,7 +94,8 @@ function stepsTo(input: ChainInput, known: EventForecast[], to: BreedingEvent): 
   const laid = known.find(k => k.event === 'laid')
   if (to === 'hatched' && input.incubation && laid) {
     const { dist, reason, caution } = input.incubation
-    steps.push({ from: laid, clock: withTail(dist), comes: 0.97, reason, ...(caution && { caution }) })
+    const told = computedInput('Chance that it comes', `${HATCH_COMES}, from memory, to be checked`)
+    steps.push({ from: laid, clock: withTail(dist), comes: HATCH_COMES, reason: { ...reason, inputs: [...reason.inputs, told] }, ...(caution && { caution }) })
   }
   return steps
 }

@@ -68,7 +68,10 @@ describe('the chain of clocks', () => {
   it('every expected event names the almanac rows it rests on', () => {
     for (const f of Object.values(chain({ observed: { copulation: seen(-10) } }))) {
       const inputs = f.reasons.flatMap(r => r.inputs)
-      if (!f.observed && f.event !== 'warmUp') expect(inputs.some(i => i.from.kind === 'almanac'), f.event).toBe(true)
+      if (!f.observed && f.event !== 'warmUp') {
+        expect(inputs.some(i => i.from.kind === 'almanac'), f.event).toBe(true)
+        expect(inputs.some(i => i.label === 'Chance that it comes'), f.event).toBe(true)
+      }
     }
   })
 })
