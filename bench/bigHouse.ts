@@ -21,7 +21,7 @@ export function bigHouse(size: HouseSize, today: number): { records: Records, lo
     log.push({ id, at: new Date(day * 86_400_000 + 3_600_000 * 10).toISOString(), day, subject: subject ?? { type, id }, kind, data, source: 'demo' })
     return id
   }
-  const places: Place[] = Array.from({ length: 20 }, (_, i) => ({ id: `r${i}`, name: `Room ${i}`, kind: 'room' as const, parentId: null, order: i, tempC: 25 }))
+  const places: Place[] = Array.from({ length: 20 }, (_, i) => ({ id: `r${i}`, name: `Room ${i}`, kind: 'room' as const, parentId: null, order: i, tempC: 25, capacity: null }))
   const animals: AnimalCard[] = Array.from({ length: size.animals }, (_, i) => ({
     id: `a${i}`, tag: `A-${i}`, name: null, speciesId: SPECIES[Math.floor(i / 2) % SPECIES.length]!, sex: i % 2 ? 'male' : 'female', bornDay: today - 400 - Math.floor(random() * 1500), placeId: `r${i % 20}`,
     damId: null, sireId: null, clutchId: null, foundedBy: null,

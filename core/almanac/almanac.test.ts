@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { Almanac, clockOf, feederOf, schoolChoice, shippedAlmanac, speciesOf, withOverrides } from '.'
+import { Almanac, clockOf, feederOf, schoolChoice, shippedAlmanac, speciesOf, withOverrides, type BreedingEvent } from '.'
 
 const all = Object.values(shippedAlmanac.species)
 
@@ -30,8 +30,11 @@ describe('the shipped almanac', () => {
     for (const s of all) {
       const birth = s.mode === 'live' ? 'born' : s.mode === 'larval' ? 'metamorphosed' : 'hatched'
       expect(clockOf(s, birth, 'firstMeal'), s.id).toBeDefined()
-      const start = s.winter === 'none' ? 'introduced' : 'warmUp'
-      expect(clockOf(s, start, 'copulation'), s.id).toBeDefined()
+      // after true cold an animal is warmed, then ready, then paired; after a rest, or none, it is paired from the start
+      const way: [BreedingEvent, BreedingEvent][] = s.winter === 'brumation' ? [['warmUp', 'ready'], ['ready', 'copulation']] : [[s.winter === 'none' ? 'introduced' : 'warmUp', 'copulation']]
+      for (const [from, to] of way) expect(clockOf(s, from, to), `${s.id} ${from}`).toBeDefined()
+      expect(s.cold !== undefined, s.id).toBe(s.winter !== 'none')
+      expect(s.cold?.rest !== undefined, s.id).toBe(s.winter === 'dormancy')
       expect(s.ladder[0]!.fromDay).toBe(0)
       expect([...s.ladder].sort((a, b) => a.fromDay - b.fromDay)).toEqual(s.ladder)
       if (s.mode === 'egg') expect(s.incubation, s.id).toBeDefined()
@@ -97,9 +100,12 @@ describe('overrides', () => {
 
 describe('schools', () => {
   it('follows the choice, else the usual one', () => {
-    expect(schoolChoice(shippedAlmanac, {}, 'pairAfterCold').id).toBe('regained')
+    expect(schoolChoice(shippedAlmanac, {}, 'pairAfterCold').id).toBe('byLoss')
     expect(schoolChoice(shippedAlmanac, { pairAfterCold: 'atOnce' }, 'pairAfterCold').id).toBe('atOnce')
-    expect(schoolChoice(shippedAlmanac, { pairAfterCold: 'gone' }, 'pairAfterCold').id).toBe('regained')
+    expect(schoolChoice(shippedAlmanac, { pairAfterCold: 'gone' }, 'pairAfterCold').id).toBe('byLoss')
+    const chosen = { 'pairAfterCold': 'atOnce', 'pairAfterCold@milk-snake': 'regained' }
+    expect(schoolChoice(shippedAlmanac, chosen, 'pairAfterCold', 'milk-snake').id).toBe('regained')
+    expect(schoolChoice(shippedAlmanac, chosen, 'pairAfterCold', 'corn-snake').id).toBe('atOnce')
     expect(() => schoolChoice(shippedAlmanac, {}, 'tea')).toThrow(/no school/)
   })
 })

@@ -15,11 +15,15 @@ export function feederOf(almanac: Almanac, id: string): Feeder {
   return feeder
 }
 
-/** The choice in force for a school: what the keeper chose, else the usual one. */
-export function schoolChoice(almanac: Almanac, chosen: Readonly<Record<string, string>>, id: string): School['choices'][number] {
+/** Key of a choice that holds for one species only, in the same record as those of the house. */
+export const schoolKey = (id: string, speciesId?: string): string => (speciesId ? `${id}@${speciesId}` : id)
+
+/** The choice in force for a school: what was chosen for the species, else for the house, else the usual one. */
+export function schoolChoice(almanac: Almanac, chosen: Readonly<Record<string, string>>, id: string, speciesId?: string): School['choices'][number] {
   const school = almanac.schools[id]
   if (!school) throw new AlmanacError(`The almanac has no school “${id}”.`)
-  return school.choices.find(c => c.id === (chosen[id] ?? school.usual)) ?? school.choices.find(c => c.id === school.usual)!
+  const wished = (speciesId && chosen[schoolKey(id, speciesId)]) || chosen[id] || school.usual
+  return school.choices.find(c => c.id === wished) ?? school.choices.find(c => c.id === school.usual)!
 }
 
 export function clockOf(species: Species, from: BreedingEvent, to: BreedingEvent): Clock | undefined {

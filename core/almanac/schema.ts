@@ -27,7 +27,7 @@ export type Spread = z.infer<typeof Spread>
 
 /** What can happen to a pair and its young, in the order of the year. */
 export const BREEDING_EVENTS = [
-  'warmUp', 'introduced', 'copulation', 'ovulation', 'postOvulationShed', 'preLayShed', 'laid', 'born', 'hatched', 'metamorphosed', 'firstMeal',
+  'warmUp', 'ready', 'introduced', 'copulation', 'ovulation', 'postOvulationShed', 'preLayShed', 'laid', 'born', 'hatched', 'metamorphosed', 'firstMeal',
 ] as const
 export const BreedingEvent = z.enum(BREEDING_EVENTS)
 export type BreedingEvent = z.infer<typeof BreedingEvent>
@@ -44,6 +44,40 @@ export const LadderStep = z.strictObject({
   ...provenance,
 })
 export type LadderStep = z.infer<typeof LadderStep>
+
+/** Loss per month where no law of metabolism is published for the animal. */
+const ColdLoss = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('squamate') }),
+  z.strictObject({ by: z.literal('month'), share: Fact }),
+])
+
+/** A rest of tropical species: what differs from true cold. */
+const Rest = z.strictObject({ nightC: Fact, foodShare: Fact, dry: z.boolean(), maleBeforeEndDays: Fact })
+
+/** What the winter of a species asks for, and what it may cost. */
+const Cold = z.strictObject({
+  /** Band of the hold; below `floorC` it is harmed, above `ceilingC` it burns reserves and must not stay long. */
+  lowC: Fact, highC: Fact, holdC: Fact, floorC: Fact, ceilingC: Fact,
+  /** Usual warm temperature before and after. */
+  warmC: Fact,
+  weeks: Spread,
+  gutClearDays: Spread,
+  baths: z.boolean(),
+  stepDownDays: Fact,
+  lightHours: Fact,
+  minAgeDays: Fact,
+  watchLoss: Fact, takeOutLoss: Fact,
+  loss: ColdLoss,
+  /** Scale, water drunk and last droppings: what two weighings differ by without meaning anything. */
+  weighingNoise: Fact,
+  company: z.enum(['sameSex', 'never']),
+  sizeRatio: Fact,
+  /** After it: warmth to the first meal taken, to the first shed (snakes), and share of the weight regained a day. */
+  firstMeal: Spread, firstShed: Spread, regainPerDay: Spread,
+  rest: Rest.optional(),
+}).refine(c => c.watchLoss.value < c.takeOutLoss.value, 'The watch limit must lie below the limit to take it out')
+  .refine(c => c.floorC.value <= c.lowC.value && c.lowC.value <= c.holdC.value && c.holdC.value <= c.highC.value && c.highC.value <= c.ceilingC.value, 'The hold lies inside its band, and the band between floor and ceiling')
+export type Cold = z.infer<typeof Cold>
 
 const Incubation = z.strictObject({
   points: z.array(z.strictObject({ tempC: z.number(), days: z.number().positive().max(1000), ...provenance })).min(2)
@@ -62,7 +96,10 @@ export const Species = z.strictObject({
   group: z.enum(['snake', 'lizard', 'tortoise', 'frog']),
   mode: z.enum(['egg', 'live', 'larval']),
   winter: z.enum(['brumation', 'dormancy', 'none']),
-  cold: z.strictObject({ lowC: Fact, highC: Fact, weeks: Spread }).optional(),
+  /** Winter of a species that has one: true cold, or a rest. */
+  cold: Cold.optional(),
+  /** Healthy mass of a tortoise from its straight carapace length L: mass = constant · L³ (Jackson's curve). */
+  shellMass: z.strictObject({ gPerCm3: Fact, lowShare: Fact, highShare: Fact }).optional(),
   matureDays: Fact,
   adultMassG: Fact,
   youngMassG: Fact,

@@ -1,5 +1,6 @@
 import { ChanceError } from './chanceError'
-import { fromWeights, neverHappens, type DayDist } from './dayDist'
+import { fromWeights, neverHappens, type Day, type DayDist } from './dayDist'
+import { cumulative } from './summary'
 
 /** Moves every day by `days` (whole). */
 export function shift(dist: DayDist, days: number): DayDist {
@@ -45,4 +46,36 @@ export function mixture(courses: readonly Course[]): DayDist {
   }
   const never = courses.reduce((acc, c) => acc + (c.weight / total) * c.dist.never, 0)
   return fromWeights(start, sum, Math.min(1, never))
+}
+
+/**
+ * The day on which the last of several independent things has happened: the product of their cumulative chances.
+ * Never, when one of them never comes.
+ * @param dists at least one
+ */
+export function lastOf(dists: readonly DayDist[]): DayDist {
+  if (dists.length === 1) return dists[0]!
+  if (dists.some(d => !d.p.length)) return { start: 0, p: [], never: 1 }
+  const start = Math.max(...dists.map(d => d.start))
+  const end = Math.max(...dists.map(d => d.start + d.p.length - 1))
+  const weights: number[] = []
+  let before = 0
+  for (let day = start; day <= end; day++) {
+    const all = dists.reduce((product, d) => product * cumulative(d, day), 1)
+    weights.push(Math.max(0, all - before))
+    before = all
+  }
+  return fromWeights(start, weights, Math.min(1, Math.max(0, 1 - before)))
+}
+
+/** A distribution read off its cumulative chances: `by(day)` for each day from `from`, made non-decreasing; what is missing at the end is 'never'. */
+export function fromCumulative(from: Day, days: number, by: (day: Day) => number): DayDist {
+  const weights: number[] = []
+  let before = 0
+  for (let i = 0; i < days; i++) {
+    const now = Math.max(before, Math.min(1, by(from + i)))
+    weights.push(now - before)
+    before = now
+  }
+  return before > 1e-9 ? fromWeights(from, weights, 1 - before) : { start: 0, p: [], never: 1 }
 }

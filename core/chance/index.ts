@@ -1,7 +1,7 @@
 export { ChanceError } from './chanceError'
 export { certain, fromWeights, neverHappens, withNever, type Day, type DayDist } from './dayDist'
 export { pert, triangular, type ThreePoint } from './shapes'
-export { convolve, mixture, shift, type Course } from './combine'
+export { convolve, fromCumulative, lastOf, mixture, shift, type Course } from './combine'
 export { conditionBetween, conditionFrom, withLateTail } from './condition'
 export { cumulative, massOn, mean, quantile, sample, summarise, type DaySummary } from './summary'
 export { seededRandom, seedFrom, stratified, type Random } from './random'

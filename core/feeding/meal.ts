@@ -1,6 +1,6 @@
 import { feederOf, schoolChoice, type Almanac, type Feeder, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
-import { entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
+import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
 
 export interface Portion {
@@ -57,26 +57,51 @@ export interface FeedingSettings {
   appetite: number
 }
 
+/** What a winter changes in an animal's meals. */
+export interface MealWinter {
+  /** No meal is due after this day, since the gut must be clear before the cold; until `fastUntil`. */
+  fastFrom?: Day
+  fastUntil?: Day
+  /** Not fed before this day after it was warmed. */
+  firstMealDay?: Day
+  /** Twice as often, until it has regained what it lost. */
+  often?: boolean
+}
+
+/** The first meal after the cold, as a share of the usual one. [common practice: smaller than usual; the half from memory] */
+const FIRST_MEAL_SHARE = 0.5
+
 /**
- * When an animal is due to eat next, and what. Null while it is in the cold.
+ * When an animal is due to eat next, and what. Null in true cold, and while it fasts before a winter; in a rest it eats
+ * less often.
  * @param today the calendar day; ages and weights are read as of it
  * @param gravid a gravid female gets prey of half the size
+ * @param winter what a winter before or behind it changes
  */
-export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day, gravid = false): Judgement<NextMeal> | null {
-  if (animal.cooled && !animal.warmed) return null
+export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day, gravid = false, winter: MealWinter = {}): Judgement<NextMeal> | null {
+  const resting = animal.cooled !== null && animal.warmed === null
+  const rest = species.cold?.rest
+  if (resting && !rest) return null
+  if (winter.fastFrom !== undefined && today > winter.fastFrom && today < winter.fastUntil!) return null
   const age = animal.bornDay === null ? Number.MAX_SAFE_INTEGER : today - animal.bornDay - firstMealAge(species)
   const { step, index } = ladderStepAt(species.ladder, Math.max(0, age))
   const path = `species.${species.id}.ladder.${index}`
   const last = animal.meals.at(-1)
-  const due = last ? last.day + step.everyDays : animal.warmed ? animal.warmed.day + 2 : Math.max((animal.bornDay ?? today) + firstMealAge(species), Math.min(today, (animal.bornDay ?? today) + 30))
+  const restart = !resting && animal.warmed !== null && (!animal.lastTaken || animal.lastTaken.day < animal.warmed.day) && winter.firstMealDay !== undefined
+  const everyDays = resting && rest ? Math.round(step.everyDays / rest.foodShare.value) : winter.often ? Math.max(1, Math.round(step.everyDays / 2)) : step.everyDays
+  const due = restart ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0) : last ? last.day + everyDays : animal.warmed ? animal.warmed.day + 2 : Math.max((animal.bornDay ?? today) + firstMealAge(species), Math.min(today, (animal.bornDay ?? today) + 30))
   const reasons: Reason[] = [{
-    rule: last ? `Every ${step.everyDays} days at this age, counted from the last offer` : 'No meal is written yet, so it is due as soon as it can be',
+    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? ', twice as often until it has regained' : ''}, counted from the last offer` : 'No meal is written yet, so it is due as soon as it can be',
     inputs: [
       ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
       { label: 'Interval', value: `${step.everyDays} days`, from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note } },
+      ...(resting && rest ? [factInput('Food in the rest', `species.${species.id}.cold.rest.foodShare.value`, rest.foodShare)] : []),
     ],
     change: 'A meal recorded today moves the next one',
   }]
+  if (winter.fastFrom !== undefined && today <= winter.fastFrom && due > winter.fastFrom) return null
+  const smaller = restart ? FIRST_MEAL_SHARE : 1
+  if (restart) reasons.push({ rule: `Smaller than usual: ${FIRST_MEAL_SHARE * 100} % of the normal meal, to restart the gut (common practice; the share from memory)`, inputs: [computedInput('Share', `${FIRST_MEAL_SHARE}`)], change: 'The first meal taken' })
   const weight = animal.weights.at(-1)
   const byWeight = species.eats === 'rodents' && weight && today - weight.day <= WEIGHT_TRUSTED_DAYS
   if (!byWeight) {
@@ -85,10 +110,10 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
       inputs: step.meal.map((m, i) => ({ label: feederOf(almanac, m.prey).name, value: `${m.count} each`, from: { kind: 'almanac' as const, path: `${path}.meal.${i}.count`, mark: step.mark, source: step.source, note: step.note } })),
     })
     const ration = schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1
-    return { value: { due, everyDays: step.everyDays, portions: step.meal.map(m => ({ prey: m.prey, count: species.eats === 'insects' ? Math.max(1, Math.round(m.count * settings.appetite * ration)) : m.count })) }, reasons }
+    return { value: { due, everyDays, portions: step.meal.map(m => ({ prey: m.prey, count: species.eats === 'insects' ? Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) : m.count })) }, reasons }
   }
   const school = schoolChoice(almanac, settings.schools, 'rodentSize')
-  const prey = rodentFor(almanac, weight.massG, school.fact!.value * (gravid ? 0.5 : 1))
+  const prey = rodentFor(almanac, weight.massG, school.fact!.value * (gravid ? 0.5 : 1) * smaller)
   reasons.push({
     rule: `Prey by weight: ${school.name.toLowerCase()}${gravid ? '; half of it while gravid, since a large prey late has brought premature births (common practice)' : ''}`,
     inputs: [
@@ -98,5 +123,5 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
     ],
     change: 'A new weight, or the other school of rodent size',
   })
-  return { value: { due, everyDays: step.everyDays, portions: [{ prey, count: 1 }] }, reasons }
+  return { value: { due, everyDays, portions: [{ prey, count: 1 }] }, reasons }
 }

@@ -4,7 +4,7 @@ import { findEntry, subjectKey, type Records } from './records'
 import type { House } from './states'
 
 const NOUN: Record<Subject['type'], string> = {
-  animal: 'animals', pairing: 'pairs', clutch: 'clutches', culture: 'cultures', prey: 'prey', lamp: 'lamps', entry: 'entries',
+  animal: 'animals', pairing: 'pairs', clutch: 'clutches', culture: 'cultures', prey: 'prey', lamp: 'lamps', winter: 'winter groups', entry: 'entries',
 }
 
 /** The open pairing that an animal carries for, so that one may write «K-07 laid 8» without naming the pairing. */
@@ -19,6 +19,7 @@ function stateOf(house: House, { type, id }: Subject): unknown {
     case 'clutch': return house.clutches[id]
     case 'culture': return house.cultures[id]
     case 'lamp': return house.lamps[id]
+    case 'winter': return house.winters[id]
     case 'prey': return house.stocks[id] ?? { prey: id, counted: null, received: 0, onOrder: [], left: 0 }
     case 'entry': return undefined
   }
@@ -41,7 +42,7 @@ function firstDay(house: House, { type, id }: Subject): { day: number, tag: stri
 
 function tagTaken(house: House, tag: string): string | null {
   const same = (t: string) => t.toLowerCase() === tag.toLowerCase()
-  const groups = [house.animals, house.pairings, house.clutches, house.cultures, house.lamps] as Record<string, { tag: string }>[]
+  const groups = [house.animals, house.pairings, house.clutches, house.cultures, house.lamps, house.winters] as Record<string, { tag: string }>[]
   return groups.some(g => Object.values(g).some(x => same(x.tag))) ? `The tag ${tag} is already in use` : null
 }
 

@@ -1,7 +1,8 @@
+import { dayFromIso } from '../units'
 import type { DatedEntry } from './entry'
 import { entryKinds } from './registry'
 import { subjectKey, type Records } from './records'
-import type { AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, PairingState, StockState } from './states'
+import type { AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, PairingState, StockState, WinterGroup, WinterWays } from './states'
 
 /** A fold remembered per list of entries: the same list gives the same state without doing it again. */
 function remembered<State>(fold: (entries: readonly DatedEntry[]) => State): (entries: readonly DatedEntry[]) => State {
@@ -26,7 +27,7 @@ function applyAll(state: unknown, entries: readonly DatedEntry[]): void {
 const NO_ENTRIES: readonly DatedEntry[] = []
 
 function blankAnimal(card: AnimalCard): AnimalState {
-  return { ...card, status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null }
+  return { ...card, status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, homeId: card.placeId, winters: [], unwell: null, lastWater: null, lengths: [] }
 }
 
 const animalsByCard = new WeakMap<AnimalCard, { entries: readonly DatedEntry[], state: AnimalState }>()
@@ -105,6 +106,18 @@ const foldLamp = remembered((entries): LampState | null => {
   return state
 })
 
+const foldWinter = remembered((entries): WinterGroup | null => {
+  const first = founding(entries, 'winterPlanned')
+  if (!first) return null
+  const data = first.data as { tag: string, speciesId: string, placeId: string | null, cool: string, ways?: WinterWays, animalIds?: string[] }
+  const state: WinterGroup = {
+    id: first.id, tag: data.tag, speciesId: data.speciesId, placeId: data.placeId, coolDay: dayFromIso(data.cool), ways: data.ways ?? {},
+    members: Object.fromEntries((data.animalIds ?? []).map(id => [id, {}])), ended: null,
+  }
+  applyAll(state, entries)
+  return state
+})
+
 const foldPrey = remembered((entries): StockState => {
   const state: StockState = { prey: entries[0]!.subject.id, counted: null, received: 0, onOrder: [], left: 0 }
   applyAll(state, entries)
@@ -130,7 +143,7 @@ function takeMealsOff(stocks: Record<string, StockState>, animals: Iterable<Anim
  * @param larval whether a species has tadpoles (its mode in the almanac)
  */
 export function foldHouse(records: Records, larval: (speciesId: string) => boolean): House {
-  const house: House = { places: {}, animals: {}, pairings: {}, clutches: {}, cultures: {}, stocks: {}, lamps: {} }
+  const house: House = { places: {}, animals: {}, pairings: {}, clutches: {}, cultures: {}, stocks: {}, lamps: {}, winters: {}, climate: records.climate }
   for (const place of records.places) house.places[place.id] = place
   for (const card of records.animals) {
     house.animals[card.id] = foldAnimal(card, records.entries.get(subjectKey({ type: 'animal', id: card.id })) ?? NO_ENTRIES)
@@ -155,6 +168,10 @@ export function foldHouse(records: Records, larval: (speciesId: string) => boole
     else if (key.startsWith('lamp:')) {
       const lamp = foldLamp(entries)
       if (lamp) house.lamps[lamp.id] = lamp
+    }
+    else if (key.startsWith('winter:')) {
+      const winter = foldWinter(entries)
+      if (winter) house.winters[winter.id] = winter
     }
     else if (key.startsWith('prey:')) {
       const stock = foldPrey(entries)

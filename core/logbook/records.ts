@@ -1,5 +1,5 @@
 import type { DatedEntry, Subject } from './entry'
-import type { AnimalCard, Place } from './states'
+import type { AnimalCard, HourlyLog, Place } from './states'
 
 export const subjectKey = (s: Subject): string => `${s.type}:${s.id}`
 
@@ -12,12 +12,14 @@ export interface Records {
   animals: readonly AnimalCard[]
   /** Standing (not voided) entries by subject, in order of time. */
   entries: ReadonlyMap<string, readonly DatedEntry[]>
+  /** Hourly readings by place. */
+  climate: Readonly<Record<string, HourlyLog>>
 }
 
 const inOrder = (a: DatedEntry, b: DatedEntry) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1)
 
 /** Groups a logbook by subject and leaves out what was voided. O(n log n). */
-export function recordsFrom(places: readonly Place[], animals: readonly AnimalCard[], log: Iterable<DatedEntry>): Records {
+export function recordsFrom(places: readonly Place[], animals: readonly AnimalCard[], log: Iterable<DatedEntry>, climate: Records['climate'] = {}): Records {
   const voided = new Set<string>()
   const grouped = new Map<string, DatedEntry[]>()
   const rows = [...log]
@@ -30,7 +32,7 @@ export function recordsFrom(places: readonly Place[], animals: readonly AnimalCa
     else grouped.set(key, [e])
   }
   for (const list of grouped.values()) list.sort(inOrder)
-  return { places, animals: animals.filter(a => !a.foundedBy || !voided.has(a.foundedBy)), entries: grouped }
+  return { places, animals: animals.filter(a => !a.foundedBy || !voided.has(a.foundedBy)), entries: grouped, climate }
 }
 
 /** Records with one more entry; a void takes its target out instead. */

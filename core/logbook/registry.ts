@@ -2,10 +2,11 @@ import { animalKinds } from './kinds/animal'
 import { clutchKinds } from './kinds/clutch'
 import { cultureKinds, lampKinds, preyKinds, voidKind } from './kinds/husbandry'
 import { pairingKinds } from './kinds/pairing'
+import { winterAnimalKinds, winterKinds } from './kinds/winter'
 import { LogbookError, type Entry } from './entry'
 import type { EntryKind } from './kind'
 
-const all: EntryKind[] = [...animalKinds, ...pairingKinds, ...clutchKinds, ...cultureKinds, ...preyKinds, ...lampKinds, voidKind]
+const all: EntryKind[] = [...animalKinds, ...winterAnimalKinds, ...winterKinds, ...pairingKinds, ...clutchKinds, ...cultureKinds, ...preyKinds, ...lampKinds, voidKind]
 
 /** Every kind of entry by its name. */
 export const entryKinds: ReadonlyMap<string, EntryKind> = new Map(all.map(k => [k.kind, k]))

@@ -13,6 +13,8 @@ export interface Place {
   parentId: string | null
   order: number
   tempC: number | null
+  /** How many animals (or tubs) a cold place takes; null = not said. */
+  capacity: number | null
 }
 
 /** What stands on an animal's card and does not change by events. */
@@ -63,6 +65,57 @@ export interface AnimalState extends AnimalCard {
   lastCheck: Observed | null
   cooled: Observed | null
   warmed: Observed | null
+  /** Where it lives when it is not in the cold. */
+  homeId: string | null
+  /** Every stay in the cold (or rest), oldest first; the last may be running. */
+  winters: Winter[]
+  /** A look that found something, until a later one finds it well. */
+  unwell: (Observed & { signs: string[] }) | null
+  lastWater: Observed | null
+  /** Straight lengths (carapace of tortoises, snout to vent of others), oldest first. */
+  lengths: { day: Day, mm: number, entryId: string }[]
+}
+
+/** One stay in the cold: what the logbook says of it. */
+export interface Winter {
+  cooled: Observed
+  warmed: Observed | null
+  placeId: string | null
+  /** Looks during the stay that found something. */
+  incidents: (Observed & { signs: string[] })[]
+}
+
+/** What a group or one animal does differently from its species in winter. Days and °C; null falls back. */
+export interface WinterWays {
+  gutClearDays?: number | null
+  stepDownDays?: number | null
+  holdC?: number | null
+  holdDays?: number | null
+  lightHours?: number | null
+  /** Schools of this group or animal: see the almanac. */
+  warmUp?: string | null
+  pairAfterCold?: string | null
+}
+
+/** Animals that go through the winter together. */
+export interface WinterGroup {
+  id: string
+  tag: string
+  speciesId: string
+  placeId: string | null
+  /** Day on which the temperature begins to fall. */
+  coolDay: Day
+  ways: WinterWays
+  members: Record<string, WinterWays>
+  ended: Observed | null
+}
+
+/** Hourly temperature of a place: one value an hour from `from` (hours since 1970, UTC); NaN where nothing was read. */
+export interface HourlyLog {
+  from: number
+  minC: ArrayLike<number>
+  meanC: ArrayLike<number>
+  maxC: ArrayLike<number>
 }
 
 export interface PairingState {
@@ -148,6 +201,9 @@ export interface House {
   cultures: Record<string, CultureState>
   stocks: Record<string, StockState>
   lamps: Record<string, LampState>
+  winters: Record<string, WinterGroup>
+  /** Readings by place. Large, so it stays where it is computed with: the interface gets what follows from it. */
+  climate: Readonly<Record<string, HourlyLog>>
 }
 
 export interface StateOf {
@@ -157,5 +213,6 @@ export interface StateOf {
   culture: CultureState
   prey: StockState
   lamp: LampState
+  winter: WinterGroup
   entry: never
 }

@@ -15,16 +15,16 @@ export interface EventForecast {
 
 /** The order in which things happen to a pair and its young. */
 export function chainOf(species: Species): BreedingEvent[] {
-  const start: BreedingEvent = species.winter === 'none' ? 'introduced' : 'warmUp'
+  const start: BreedingEvent[] = species.winter === 'none' ? ['introduced'] : species.winter === 'brumation' ? ['warmUp', 'ready'] : ['warmUp']
   switch (species.mode) {
-    case 'egg': return [start, 'copulation', 'ovulation', 'preLayShed', 'laid', 'hatched', 'firstMeal']
-    case 'live': return [start, 'copulation', 'ovulation', 'postOvulationShed', 'born', 'firstMeal']
-    case 'larval': return [start, 'copulation', 'laid', 'hatched', 'metamorphosed', 'firstMeal']
+    case 'egg': return [...start, 'copulation', 'ovulation', 'preLayShed', 'laid', 'hatched', 'firstMeal']
+    case 'live': return [...start, 'copulation', 'ovulation', 'postOvulationShed', 'born', 'firstMeal']
+    case 'larval': return [...start, 'copulation', 'laid', 'hatched', 'metamorphosed', 'firstMeal']
   }
 }
 
 export const EVENT_NAMES: Record<BreedingEvent, string> = {
-  warmUp: 'warm-up', introduced: 'introduction', copulation: 'lock', ovulation: 'ovulation', postOvulationShed: 'post-ovulation shed', preLayShed: 'pre-lay shed',
+  warmUp: 'warm-up', ready: 'ready to pair', introduced: 'introduction', copulation: 'lock', ovulation: 'ovulation', postOvulationShed: 'post-ovulation shed', preLayShed: 'pre-lay shed',
   laid: 'laying', born: 'birth', hatched: 'hatch', metamorphosed: 'froglets', firstMeal: 'first meal',
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Place } from '../logbook'
 import { compareRoutes, routeTo, temperatureAt } from '.'
 
-const place = (id: string, parentId: string | null, order: number, tempC: number | null = null): Place => ({ id, name: id, kind: 'tub', parentId, order, tempC })
+const place = (id: string, parentId: string | null, order: number, tempC: number | null = null): Place => ({ id, name: id, kind: 'tub', parentId, order, tempC, capacity: null })
 const places = Object.fromEntries([
   place('room', null, 1, 24), place('rack', 'room', 2), place('tub1', 'rack', 1), place('tub2', 'rack', 2), place('incubator', 'room', 1, 28), place('cellar', null, 0),
   place('loop', 'loop2', 0), place('loop2', 'loop', 0),

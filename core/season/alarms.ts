@@ -2,34 +2,38 @@ import { feederOf, speciesOf } from '../almanac'
 import { summarise } from '../chance'
 import { plannedSupply } from '../cultures'
 import { computedInput, entryInput } from '../judgement'
-import type { AnimalState, Weighing } from '../logbook'
+import type { ClimateTrouble } from '../brumation'
+import type { AnimalState, House } from '../logbook'
 import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
 import type { TaskContext } from './tasks/taskMaker'
 import type { Alarm, Lane } from './types'
+import type { ColdAnimal, ColdPlaceView } from './winter'
 
-/** Working limits of loss in the cold, of the starting weight: watch, take out. [common practice] */
-const WATCH_LOSS = 0.06
-const TAKE_OUT_LOSS = 0.1
-
-function weightAt(animal: AnimalState, day: number): Weighing | undefined {
-  return [...animal.weights].reverse().find(w => w.day <= day) ?? animal.weights[0]
+function coldAlarm({ animalId, tag, verdict }: ColdAnimal): Alarm | null {
+  const { action, text } = verdict.value
+  if (action !== 'takeOut' && action !== 'offerWater') return null
+  return {
+    id: `cold:${animalId}`, level: action === 'takeOut' ? 'harm' : 'watch', subject: { type: 'animal', id: animalId }, text: `${tag}, in the cold: ${text.charAt(0).toLowerCase()}${text.slice(1)}`,
+    todo: action === 'takeOut' ? 'Take it out and warm it today; a loss this quick is mostly water or illness, so see the vet.' : 'Offer water, raise humidity, look at breath and skin, weigh again in a week.',
+    reasons: verdict.reasons,
+  }
 }
 
-function coldLoss(animal: AnimalState): Alarm | null {
-  if (!animal.cooled || animal.warmed) return null
-  const start = weightAt(animal, animal.cooled.day)
-  const now = animal.weights.at(-1)
-  if (!start || !now || now.day <= start.day) return null
-  const loss = 1 - now.massG / start.massG
-  if (loss < WATCH_LOSS) return null
-  const out = loss >= TAKE_OUT_LOSS
-  return {
-    id: `cold:${animal.id}`, level: out ? 'harm' : 'watch', subject: { type: 'animal', id: animal.id },
-    text: `${animal.tag} lost ${(loss * 100).toFixed(1)} % in the cold`,
-    todo: out ? 'Take it out and warm it today; a loss this quick is mostly water or illness, so see the vet.' : 'Offer water, raise humidity, weigh again in a week.',
-    reasons: [{ rule: 'Working limits in the cold: watch at 6 %, take out at 10 % of the starting weight (common practice)', inputs: [entryInput('At the start', `${start.massG} g`, start), entryInput('Latest', `${now.massG} g`, now)], change: 'The next weighing' }],
-  }
+const TROUBLE: Record<ClimateTrouble, { text: (hours: number, tempC: number | null) => string, todo: string }> = {
+  tooCold: { text: (_, t) => `fell to ${t!.toFixed(1)} °C`, todo: 'Raise it or move them now; look at each. Frozen tissue does not come back.' },
+  tooWarm: { text: (h, t) => `is too warm, up to ${t!.toFixed(1)} °C over ${h} hours`, todo: 'Look at the cooling and the door. Warm and unfed they burn reserves: cool it today, or wake them.' },
+  silent: { text: (h, t) => `sends no reading since ${h} hours${t === null ? '' : `; last ${t.toFixed(1)} °C`}`, todo: 'Look at the probe and its battery, and at a second thermometer; what happens in there is not known.' },
+}
+
+function placeAlarms(place: ColdPlaceView, house: House): Alarm[] {
+  if (!place.animalIds.length) return []
+  const tags = place.animalIds.map(id => house.animals[id]!.tag).sort()
+  const who = tags.length > 6 ? `${tags.slice(0, 6).join(', ')} and ${tags.length - 6} more` : tags.join(', ')
+  return place.troubles.map((trouble): Alarm => ({
+    id: `climate:${trouble.kind}:${place.placeId}`, level: trouble.level, subject: null, text: `${place.name} ${TROUBLE[trouble.kind].text(trouble.hours, trouble.tempC)}; in it ${who}`, todo: TROUBLE[trouble.kind].todo,
+    reasons: [{ rule: 'Readings of the last day against the band of those that lie there; hours without a reading are told, not filled in', inputs: [computedInput('Band', `${place.band!.lowC}–${place.band!.highC} °C`), computedInput('Harmed below', `${place.band!.floorC} °C`), computedInput('Not over', `${place.band!.ceilingC} °C`)] }],
+  }))
 }
 
 function refuser(animal: AnimalState): Alarm | null {
@@ -51,11 +55,16 @@ function waitedFor(lane: Lane, event: string): boolean {
 }
 
 /** What is going wrong, harm first. */
-export function alarmsOf({ house, almanac, today, lanes }: TaskContext): Alarm[] {
+export function alarmsOf({ house, almanac, today, lanes, winter }: TaskContext): Alarm[] {
   const alarms: Alarm[] = []
+  for (const cold of winter.cold) {
+    const alarm = coldAlarm(cold)
+    if (alarm) alarms.push(alarm)
+  }
+  for (const place of winter.places) alarms.push(...placeAlarms(place, house))
   for (const animal of Object.values(house.animals)) {
-    if (animal.status !== 'alive') continue
-    for (const alarm of [coldLoss(animal), refuser(animal)]) if (alarm) alarms.push(alarm)
+    const alarm = animal.status === 'alive' ? refuser(animal) : null
+    if (alarm) alarms.push(alarm)
   }
   for (const lane of lanes) {
     if (lane.caution) alarms.push({ id: `heat:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${lane.caution}`, todo: 'Set the true temperature of the incubator in Places.', reasons: lane.events.find(e => e.caution)?.reasons ?? [] })

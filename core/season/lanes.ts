@@ -1,50 +1,36 @@
-import { speciesOf, schoolChoice, type Almanac, type BreedingEvent, type Species } from '../almanac'
-import { certain, conditionFrom, neverHappens, pert, shift, summarise, type Day, type DayDist } from '../chance'
+import { speciesOf, type BreedingEvent, type Species } from '../almanac'
+import { certain, lastOf, neverHappens, summarise, type Day, type DayDist } from '../chance'
 import { incubationTime } from '../eggs'
-import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
-import { eggsLeft, tadpolesLeft, youngInGroup, type AnimalState, type ClutchState, type House, type Observed, type PairingState } from '../logbook'
+import { computedInput, entryInput, factInput, spreadInput, type Reason } from '../judgement'
+import { eggsLeft, tadpolesLeft, youngInGroup, type AnimalState, type ClutchState, type Observed, type PairingState } from '../logbook'
 import { expectedCount, type MouthSource, type YoungCount } from '../nursery'
 import { temperatureAt } from '../places'
 import { chainOf, forecastChain, laterLayings, observedInCycle, type EventForecast } from '../pairing'
 import { formatDay } from '../units'
+import type { SeasonContext } from './context'
 import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { Lane, Stage } from './types'
-
-export interface SeasonContext {
-  house: House
-  almanac: Almanac
-  settings: HouseSettings
-  today: Day
-}
+import { inCold, readinessOf, wakingOf, winterDeps } from './winter'
 
 type Given = { dist: DayDist, reasons: Reason[] }
 
 /** When a female's season starts: seen, planned, or by the species' usual weeks of cold. */
-function warmUpOf(dam: AnimalState, pairing: PairingState, species: Species, { settings, today }: SeasonContext): Given {
-  if (dam.cooled && !dam.warmed) {
-    const cold = species.cold
-    if (settings.warmUpDay !== null) {
-      return { dist: certain(Math.max(settings.warmUpDay, today)), reasons: [{ rule: 'In the cold until the planned warm-up', inputs: [settingInput('Warm-up', formatDay(settings.warmUpDay, today), 'warmUpDay')], change: 'Another warm-up day moves the whole season' }] }
-    }
-    const weeks = cold?.weeks ?? { earliest: 6, likely: 9, latest: 12, unit: 'weeks', mark: 'memory' as const }
-    const dist = shift(pert({ earliest: weeks.earliest * 7, likely: weeks.likely * 7, latest: weeks.latest * 7 }), dam.cooled.day)
-    return {
-      // overdue in the cold means it is for tomorrow, not that the season is off
-      dist: summarise(dist)!.high < today ? certain(today + 1) : conditionFrom(dist, today),
-      reasons: [{ rule: 'Cooled, and woken after the species’ usual weeks of cold', inputs: [entryInput('Cooled', formatDay(dam.cooled.day, today), dam.cooled), spreadInput('Weeks of cold', `species.${species.id}.cold.weeks`, weeks)], change: 'Set a warm-up day in Settings, or try one in What-if' }],
-    }
-  }
+function warmUpOf(dam: AnimalState, pairing: PairingState, species: Species, context: SeasonContext): Given {
+  if (inCold(dam)) return wakingOf(dam, species, context)
+  const { today } = context
   const start = dam.warmed?.day ?? pairing.startDay
   return { dist: certain(start), reasons: [{ rule: dam.warmed ? 'Warmed up' : 'Awake since the pair was set', inputs: dam.warmed ? [entryInput('Warmed up', formatDay(start, today), dam.warmed)] : [computedInput('Pair set', formatDay(start, today))] }] }
 }
 
-/** The school of pairing after the cold replaces the almanac's clock from warm-up to lock. */
-function withPairingSchool(species: Species, { almanac, settings }: SeasonContext): Species {
-  const clock = species.clocks['warmUp>copulation']
-  if (species.winter !== 'brumation' || !clock || !settings.schools.pairAfterCold) return species
-  const { days } = schoolChoice(almanac, settings.schools, 'pairAfterCold')
-  return days ? { ...species, clocks: { ...species.clocks, 'warmUp>copulation': { ...clock, days } } } : species
+/** When both of a pair are ready after the cold; seen, when every condition of both was seen. Null when none was in it. */
+function readyOf(dam: AnimalState, sire: AnimalState | null, context: SeasonContext): (Given & { since: Observed | null }) | null {
+  const both = [dam, sire].filter(a => a !== null).map(animal => ({ animal, readiness: readinessOf(animal, context) })).filter(x => x.readiness !== null)
+  if (!both.some(x => x.animal === dam)) return null
+  const reasons = both.flatMap(x => x.readiness!.reasons.map(r => ({ ...r, rule: `${x.animal.tag}: ${r.rule}` })))
+  const seen = both.map(x => x.readiness!.since)
+  const since = seen.every(s => s !== null) ? seen.reduce((a, s) => (s.day > a.day ? s : a)) : null
+  return { dist: lastOf(both.map(x => x.readiness!.dist)), reasons, since }
 }
 
 function incubationOf(species: Species, tempC: number | null, settings: HouseSettings) {
@@ -62,7 +48,7 @@ function throughRate(species: Species, candled: boolean): { each: number, reason
 }
 
 function stageOfPair(dam: AnimalState, observed: Partial<Record<BreedingEvent, Observed>>): Stage {
-  if (dam.cooled && !dam.warmed) return 'cooling'
+  if (inCold(dam)) return 'cooling'
   return observed.copulation || observed.ovulation || observed.preLayShed || observed.postOvulationShed ? 'gravid' : 'pairing'
 }
 
@@ -79,14 +65,15 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   const { house, almanac, today } = context
   const dam = house.animals[pairing.damId]
   if (!dam || dam.status !== 'alive' || pairing.ended) return null
-  const shipped = speciesOf(almanac, pairing.speciesId)
-  const species = withPairingSchool(shipped, context)
+  const species = speciesOf(almanac, pairing.speciesId)
   const sire = pairing.sireId ? house.animals[pairing.sireId] : null
   const id = `pairing:${pairing.id}`
   const birth: BreedingEvent = species.mode === 'live' ? 'born' : 'laid'
   const births = pairing.seen[birth] ?? []
   const observed = observedInCycle(pairing, species)
   if (pairing.clutchIds.length === 0 && dam.warmed && species.winter !== 'none' && dam.warmed.day <= (observed.copulation?.day ?? today)) observed.warmUp = dam.warmed
+  const ready = births.length === 0 && !observed.copulation ? readyOf(dam, sire ?? null, context) : null
+  if (ready?.since && observed.warmUp) observed.ready = ready.since
   const limit = species.nextClutch?.perSeason.latest ?? 1
   const done = births.length
   const title = `${dam.tag} × ${sire?.tag ?? 'unknown'}`
@@ -101,7 +88,8 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   const incubation = incubationOf(species, null, context.settings)
   const given: Partial<Record<BreedingEvent, Given>> = {}
   if (done === 0) given[chainOf(species)[0]!] = species.winter === 'none' ? { dist: certain(pairing.startDay), reasons: [{ rule: 'Together since the pair was set', inputs: [computedInput('Pair set', formatDay(pairing.startDay, today))] }] } : warmUpOf(dam, pairing, species, context)
-  else if (!Object.keys(observed).length) {
+  if (ready && !observed.ready) given.ready = ready
+  if (done > 0 && !Object.keys(observed).length) {
     given[birth] = { dist: next!.dist, reasons: next!.reasons }
   }
   const chain = forecastChain({ species, observed, given, incubation, today })
@@ -201,11 +189,16 @@ type MadeLane = { lane: Lane, mouths: MouthSource[] } | null
 const pairLanes = remembering<PairingState, MadeLane>()
 const clutchLanes = remembering<ClutchState, MadeLane>()
 
+function parentDeps(id: string | null, context: SeasonContext): unknown[] {
+  const animal = id ? context.house.animals[id] : undefined
+  return animal ? [animal, ...winterDeps(animal, context)] : [null]
+}
+
 /** Lanes of every open pair and every clutch with something alive, soonest event first, and the mouths they will bring. */
 export function lanesOf(context: SeasonContext): { lanes: Lane[], mouths: MouthSource[] } {
   const { house, almanac, settings, today } = context
   const all = [
-    ...Object.values(house.pairings).map(p => pairLanes(p, [house.animals[p.damId], p.sireId && house.animals[p.sireId]?.tag, almanac, settings, today], () => pairLane(p, context))),
+    ...Object.values(house.pairings).map(p => pairLanes(p, [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today], () => pairLane(p, context))),
     ...Object.values(house.clutches).map(c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => clutchLane(c, context))),
   ].filter(x => x !== null)
   const lanes = all.map(m => m.lane)

@@ -6,10 +6,11 @@ import { computedInput, settingInput, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
 import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, type Draws, type FoodRow, type MouthSource } from '../nursery'
 import { temperatureAt } from '../places'
-import type { SeasonContext } from './lanes'
+import type { SeasonContext } from './context'
 import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { PreyOutlook, Scenarios } from './types'
+import { eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
 
 /** Days looked ahead: about nine months. */
 export const HORIZON_DAYS = 274
@@ -61,29 +62,35 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
     row.counts.push(count)
   }
   let start: Day = today
-  const next = nextMeal(almanac, settings, species, animal, today)
+  const winter = mealWinterOf(animal, context)
+  const next = nextMeal(almanac, settings, species, animal, today, false, winter)
+  // in the cold, or fasting before it: eats again once warmed
   if (next) start = Math.max(today, next.value.due)
-  else {
-    // in the cold: eats again once warmed
-    const weeks = species.cold?.weeks.likely ?? 9
-    start = Math.max(today, settings.warmUpDay ?? animal.cooled!.day + weeks * 7) + 2
-  }
-  const byWeight = species.eats === 'rodents' && next !== null && animal.weights.length > 0
+  else start = Math.max(today, winter.fastUntil ?? eatsAgainOn(animal, context))
+  const fasts = (day: Day) => winter.fastFrom !== undefined && day > winter.fastFrom && day < winter.fastUntil!
+  // the first meal after the cold is smaller; those after it are not
+  const usual = next && winter.firstMealDay !== undefined ? nextMeal(almanac, settings, species, animal, today, false, { ...winter, firstMealDay: undefined }) : next
+  const byWeight = species.eats === 'rodents' && usual !== null && animal.weights.length > 0
   const scale = species.eats === 'insects' ? settings.appetite : 1
+  const restEnds = next && inCold(animal) ? programmeFor(animal, context)?.warmDay ?? today : today
   const born = animal.bornDay ?? today - species.matureDays.value
   for (let day = start; day < today + HORIZON_DAYS;) {
+    if (fasts(day)) {
+      day = winter.fastUntil!
+      continue
+    }
     const { step } = ladderStepAt(species.ladder, Math.max(0, day - born - firstMealAge(species)))
     // prey by today's weight holds for a while; further out the ladder is the better guess
-    const portions = byWeight && day - today < 90 ? next.value.portions : step.meal.map(m => ({ prey: m.prey, count: m.count * scale }))
+    const portions = byWeight && day - today < 90 ? usual.value.portions : step.meal.map(m => ({ prey: m.prey, count: m.count * scale }))
     for (const p of portions) add(p.prey, day - today, p.count)
-    day += Math.max(1, Math.round(step.everyDays))
+    day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : step.everyDays))
   }
 }
 
 const animalNeeds = remembering<AnimalState, Map<string, Portions>>()
 
 function animalNeed(animal: AnimalState, species: Species, context: SeasonContext): Map<string, Portions> {
-  return animalNeeds(animal, [context.almanac, context.settings, context.today], () => {
+  return animalNeeds(animal, winterDeps(animal, context), () => {
     const need = new Map<string, Portions>()
     addAnimalNeed(need, animal, species, context)
     return need

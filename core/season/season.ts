@@ -2,11 +2,13 @@ import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { foldHouse, type House, type Records } from '../logbook'
 import { alarmsOf } from './alarms'
-import { lanesOf, type SeasonContext } from './lanes'
+import type { SeasonContext } from './context'
+import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
 import type { HouseSettings } from './settings'
 import { tasksOf } from './tasks'
 import type { Scenarios, Season } from './types'
+import { winterOutlook } from './winter'
 
 /** The house of a set of records, by the almanac's knowledge of which species have tadpoles. */
 export function houseOf(records: Records, almanac: Almanac): House {
@@ -25,8 +27,9 @@ export function seasonOfHouse(house: House, almanac: Almanac, settings: HouseSet
   const context: SeasonContext = { house, almanac, settings, today }
   const { lanes, mouths } = lanesOf(context)
   const { prey, scenarios } = outlook(context, mouths)
-  const withLanes = { ...context, lanes }
-  return { season: { today, days: HORIZON_DAYS, lanes, mouths, prey, tasks: tasksOf(withLanes), alarms: alarmsOf(withLanes) }, scenarios }
+  const winter = winterOutlook(lanes, context)
+  const joined = { ...context, lanes, winter }
+  return { season: { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, tasks: tasksOf(joined), alarms: alarmsOf(joined) }, scenarios }
 }
 
 /** The season of a logbook: fold, then project. */

@@ -17,11 +17,13 @@ export const HouseSettings = z.strictObject({
   cupYield: z.number().min(0.1).max(5),
   /** Day (since 1970) on which animals still in the cold are warmed; null = by the species' usual weeks. */
   warmUpDay: z.number().int().nullable(),
+  /** Where the house stands, degrees north, for the length of days outside; null = twelve hours all year. */
+  latitude: z.number({ error: 'The latitude must be a number of degrees' }).min(-90, 'A latitude lies between −90 and 90').max(90, 'A latitude lies between −90 and 90').nullable(),
   /** Degrees added to every incubator, °C: for a what-if. */
   incubationShiftC: z.number().min(-10).max(10),
 })
 export type HouseSettings = z.infer<typeof HouseSettings>
 
 export const defaultSettings: HouseSettings = {
-  houseName: 'My house', timeZone: 'UTC', cultureWeekday: 0, coverQuantile: 0.9, massUnit: 'g', tempUnit: '°C', schools: {}, appetite: 1, cupYield: 1, warmUpDay: null, incubationShiftC: 0,
+  houseName: 'My house', timeZone: 'UTC', cultureWeekday: 0, coverQuantile: 0.9, massUnit: 'g', tempUnit: '°C', schools: {}, appetite: 1, cupYield: 1, warmUpDay: null, latitude: null, incubationShiftC: 0,
 }

@@ -4,6 +4,7 @@ import type { Judgement, Reason } from '../judgement'
 import type { Subject } from '../logbook'
 import type { EventForecast } from '../pairing'
 import type { MouthSource } from '../nursery'
+import type { WinterOutlook } from './winter'
 
 /** One lane of the season: a pair, or the eggs, young or tadpoles of one clutch. */
 export interface Lane {
@@ -85,6 +86,7 @@ export interface Season {
   prey: PreyOutlook[]
   tasks: Task[]
   alarms: Alarm[]
+  winter: WinterOutlook
 }
 
 /** Need drawn per scenario, for simulation; kept apart from the season since it is large. */

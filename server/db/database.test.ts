@@ -72,9 +72,9 @@ describe('the database', () => {
   })
 
   it('changes a place', async () => {
-    await insertPlaces(db, [place('room'), place('tub', { parentId: 'room', kind: 'tub', tempC: 24.5 })])
-    await updatePlace(db, place('tub', { parentId: 'room', kind: 'incubator', tempC: 29 }))
-    expect((await allPlaces(db)).find(p => p.id === 'tub')).toEqual(place('tub', { parentId: 'room', kind: 'incubator', tempC: 29 }))
+    await insertPlaces(db, [place('room'), place('tub', { parentId: 'room', kind: 'tub', tempC: 24.5, capacity: null })])
+    await updatePlace(db, place('tub', { parentId: 'room', kind: 'incubator', tempC: 29, capacity: null }))
+    expect((await allPlaces(db)).find(p => p.id === 'tub')).toEqual(place('tub', { parentId: 'room', kind: 'incubator', tempC: 29, capacity: null }))
   })
 
   it('keeps settings and own numbers; settings that no longer fit become the default', async () => {

@@ -23,9 +23,9 @@ export class DemoWriter {
     return low + (high - low) * this.random()
   }
 
-  place(name: string, kind: Place['kind'], parent: Place | null, tempC: number | null = null): Place {
+  place(name: string, kind: Place['kind'], parent: Place | null, tempC: number | null = null, capacity: number | null = null): Place {
     const order = this.places.filter(p => p.parentId === (parent?.id ?? null)).length + 1
-    const place: Place = { id: this.id(), name, kind, parentId: parent?.id ?? null, order, tempC }
+    const place: Place = { id: this.id(), name, kind, parentId: parent?.id ?? null, order, tempC, capacity }
     this.places.push(place)
     return place
   }

@@ -13,7 +13,7 @@ describe('the contracts of the API', () => {
   })
 
   it('a place has a believable temperature', () => {
-    expect(NewPlace.parse({ name: 'Room', kind: 'room' })).toEqual({ name: 'Room', kind: 'room', parentId: null, order: 0, tempC: null })
+    expect(NewPlace.parse({ name: 'Room', kind: 'room' })).toEqual({ name: 'Room', kind: 'room', parentId: null, order: 0, tempC: null, capacity: null })
     expect(NewPlace.safeParse({ name: 'Room', kind: 'room', tempC: 82 }).error!.issues[0]!.message).toMatch(/check the unit/)
     expect(paths(NewPlace.safeParse({ name: ' ', kind: 'attic' }))).toEqual(['name', 'kind'])
   })

@@ -46,6 +46,7 @@ export const NewPlace = z.strictObject({
   parentId: z.string().nullable().default(null),
   order: z.number().int().min(0).max(9999).default(0),
   tempC: z.number({ error: 'The temperature must be a number' }).min(-5, 'Under −5 °C is not believable').max(60, 'Over 60 °C is not believable: check the unit').nullable().default(null),
+  capacity: z.number({ error: 'The capacity must be a number' }).int('A capacity is a whole number of tubs').min(1, 'A place takes at least one').max(9999).nullable().default(null),
 })
 export type NewPlace = z.input<typeof NewPlace>
 

@@ -1,5 +1,6 @@
 import type { Species } from '../schema'
 import { clocks, memory, memorySpread, practice, practiceSpread, step } from './marks'
+import { frogDrySeason, toadCold } from './winters'
 
 const HYGIENE = 'Rinsed, wet gloves or hands: skin toxins and chytrid travel both ways. Wash hands after.'
 const weighing = { young: practice(30, 'days'), adult: practice(60, 'days'), cold: practice(21, 'days') }
@@ -7,7 +8,7 @@ const weighing = { young: practice(30, 'days'), adult: practice(60, 'days'), col
 export const frogs: Species[] = [
   {
     id: 'golden-mantella', name: 'Golden mantella', latin: 'Mantella aurantiaca', group: 'frog', mode: 'larval', winter: 'dormancy',
-    matureDays: practice(400, 'days'), adultMassG: memory(1.2, 'g'), youngMassG: memory(0.1, 'g'),
+    cold: frogDrySeason, matureDays: practice(400, 'days'), adultMassG: memory(1.2, 'g'), youngMassG: memory(0.1, 'g'),
     clocks: clocks(
       ['warmUp', 'copulation', memorySpread(5, 16, 40), 0.85],
       ['copulation', 'laid', memorySpread(1, 4, 10), 0.9],
@@ -39,10 +40,11 @@ export const frogs: Species[] = [
   },
   {
     id: 'fire-bellied-toad', name: 'Fire-bellied toad', latin: 'Bombina orientalis', group: 'frog', mode: 'larval', winter: 'brumation',
-    cold: { lowC: practice(5, '°C'), highC: practice(12, '°C'), weeks: memorySpread(6, 9, 12, 'weeks') },
+    cold: toadCold,
     matureDays: memory(540, 'days'), adultMassG: memory(7, 'g'), youngMassG: memory(0.4, 'g'),
     clocks: clocks(
-      ['warmUp', 'copulation', memorySpread(6, 18, 40), 0.85],
+      ['warmUp', 'ready', memorySpread(4, 10, 24), 0.97],
+      ['ready', 'copulation', memorySpread(1, 8, 18), 0.87],
       ['copulation', 'laid', practiceSpread(1, 2, 3), 0.92],
       ['laid', 'hatched', practiceSpread(2, 4, 8), 0.95],
       ['hatched', 'metamorphosed', practiceSpread(45, 55, 80), 0.95],

@@ -1,5 +1,6 @@
 import type { Species } from '../schema'
 import { clocks, memory, memorySpread, practice, practiceSpread, step } from './marks'
+import { geckoRest, lizardCold, testudoCold } from './winters'
 
 const SALMONELLA = 'Wash hands after every animal, tub and feeder: reptiles carry Salmonella.'
 const weighing = { young: practice(7, 'days'), adult: practice(30, 'days'), cold: practice(14, 'days') }
@@ -24,24 +25,25 @@ const leopardSex = [[26, 0.98], [30, 0.8], [32.5, 0.25], [34.5, 0.9]].map(([temp
 export const lizards: Species[] = [
   {
     id: 'fat-tailed-gecko', name: 'African fat-tailed gecko', latin: 'Hemitheconyx caudicinctus', group: 'lizard', mode: 'egg', winter: 'dormancy',
-    matureDays: practice(400, 'days'), adultMassG: memory(60, 'g'), youngMassG: memory(3, 'g'),
+    cold: geckoRest, matureDays: practice(400, 'days'), adultMassG: memory(60, 'g'), youngMassG: memory(3, 'g'),
     clocks: geckoClocks, nextClutch: geckoNext, clutchSize: practiceSpread(1, 2, 2, 'eggs'), fertility: memory(0.78, 'share'), hatchRate: memory(0.88, 'share'),
     incubation: geckoEggs, survival90: memory(0.94, 'share'), keptDays: memory(110, 'days'), eats: 'insects', ladder: geckoLadder, weighEveryDays: weighing,
     cautions: [SALMONELLA],
   },
   {
     id: 'leopard-gecko', name: 'Leopard gecko', latin: 'Eublepharis macularius', group: 'lizard', mode: 'egg', winter: 'dormancy',
-    matureDays: practice(330, 'days'), adultMassG: memory(65, 'g'), youngMassG: memory(3, 'g'),
+    cold: geckoRest, matureDays: practice(330, 'days'), adultMassG: memory(65, 'g'), youngMassG: memory(3, 'g'),
     clocks: geckoClocks, nextClutch: geckoNext, clutchSize: practiceSpread(1, 2, 2, 'eggs'), fertility: memory(0.82, 'share'), hatchRate: memory(0.9, 'share'),
     incubation: geckoEggs, sexByTemperature: leopardSex, survival90: memory(0.95, 'share'), keptDays: memory(90, 'days'), eats: 'insects', ladder: geckoLadder, weighEveryDays: weighing,
     cautions: [SALMONELLA],
   },
   {
     id: 'ocellated-lizard', name: 'Ocellated lizard', latin: 'Timon lepidus', group: 'lizard', mode: 'egg', winter: 'brumation',
-    cold: { lowC: practice(10, '°C'), highC: practice(16, '°C'), weeks: practiceSpread(8, 10, 12, 'weeks') },
+    cold: lizardCold(practiceSpread(8, 10, 12, 'weeks')),
     matureDays: memory(730, 'days'), adultMassG: memory(200, 'g'), youngMassG: memory(3.5, 'g'),
     clocks: clocks(
-      ['warmUp', 'copulation', practiceSpread(14, 26, 42), 0.85],
+      ['warmUp', 'ready', memorySpread(10, 18, 30), 0.97],
+      ['ready', 'copulation', memorySpread(2, 8, 16), 0.87],
       ['copulation', 'laid', memorySpread(24, 33, 46), 0.85],
       ['hatched', 'firstMeal', memorySpread(1, 3, 5), 0.98],
     ),
@@ -81,10 +83,11 @@ export const lizards: Species[] = [
   },
   {
     id: 'bearded-dragon', name: 'Bearded dragon', latin: 'Pogona vitticeps', group: 'lizard', mode: 'egg', winter: 'brumation',
-    cold: { lowC: practice(10, '°C'), highC: practice(16, '°C'), weeks: practiceSpread(6, 9, 12, 'weeks') },
+    cold: lizardCold(practiceSpread(6, 9, 12, 'weeks')),
     matureDays: memory(450, 'days'), adultMassG: memory(400, 'g'), youngMassG: memory(2.7, 'g'),
     clocks: clocks(
-      ['warmUp', 'copulation', practiceSpread(14, 26, 42), 0.85],
+      ['warmUp', 'ready', memorySpread(10, 18, 30), 0.97],
+      ['ready', 'copulation', memorySpread(2, 8, 16), 0.87],
       ['copulation', 'laid', memorySpread(20, 28, 40), 0.88],
       ['hatched', 'firstMeal', memorySpread(1, 2, 4), 0.98],
     ),
@@ -103,10 +106,12 @@ export const lizards: Species[] = [
 export const tortoises: Species[] = [
   {
     id: 'hermanns-tortoise', name: 'Hermann’s tortoise', latin: 'Testudo hermanni', group: 'tortoise', mode: 'egg', winter: 'brumation',
-    cold: { lowC: practice(4, '°C'), highC: practice(6, '°C'), weeks: practiceSpread(8, 14, 18, 'weeks') },
+    cold: testudoCold,
+    shellMass: { gPerCm3: { ...memory(0.191, 'g/cm³'), source: 'jackson-1980' }, lowShare: memory(0.85, 'share'), highShare: memory(1.2, '× the curve') },
     matureDays: memory(3650, 'days'), adultMassG: memory(1400, 'g'), youngMassG: memory(11, 'g'),
     clocks: clocks(
-      ['warmUp', 'copulation', memorySpread(5, 18, 40), 0.9],
+      ['warmUp', 'ready', memorySpread(3, 10, 24), 0.97],
+      ['ready', 'copulation', memorySpread(1, 8, 18), 0.92],
       ['warmUp', 'laid', practiceSpread(30, 45, 75), 0.85],
       ['copulation', 'laid', practiceSpread(30, 45, 75), 0.87],
       ['hatched', 'firstMeal', practiceSpread(8, 14, 20), 0.98],

@@ -1,15 +1,44 @@
 import type { School } from '../schema'
-import { practice, practiceSpread } from './marks'
+import { memory, practice } from './marks'
 
 const list: School[] = [
   {
+    id: 'warmUp',
+    question: 'How quickly are they warmed?',
+    usual: 'steps',
+    choices: [
+      { id: 'atOnce', name: 'At once', reason: 'Hardy species choose the basking spot within minutes anyway.', fact: practice(0, 'days of warming') },
+      { id: 'steps', name: 'In steps', reason: 'About three days: a cool room at 21 °C, 27 °C for two days, then full.', fact: practice(3, 'days of warming') },
+      { id: 'gradual', name: 'Gradually', reason: 'A degree or two a day for about a week.', fact: practice(7, 'days of warming') },
+    ],
+  },
+  {
+    id: 'hatchlingWinter',
+    question: 'What of hatchlings of the year in winter?',
+    usual: 'keepUp',
+    choices: [
+      { id: 'keepUp', name: 'Keep up and feed', reason: 'The usual way: a small animal has little to lose.', fact: practice(0, 'weeks of cold') },
+      { id: 'short', name: 'Cool shortly', reason: 'A few weeks, as in nature, once they feed well.', fact: memory(4, 'weeks of cold') },
+    ],
+  },
+  {
+    id: 'coldCompany',
+    question: 'Alone or together in the cold?',
+    usual: 'alone',
+    choices: [
+      { id: 'alone', name: 'One to a tub', reason: 'Each can be looked at and weighed without disturbing another.', fact: practice(1, 'to a tub') },
+      { id: 'pairs', name: 'Same-sex pairs', reason: 'Saves room; same species, same sex, alike in size, never snake-eaters, apart the day they warm.', fact: practice(2, 'to a tub') },
+    ],
+  },
+  {
     id: 'pairAfterCold',
     question: 'When does a brumated animal go to pairing?',
-    usual: 'regained',
+    usual: 'byLoss',
     choices: [
-      { id: 'atOnce', name: 'At once', reason: 'Hardy species that lost nothing are ready as soon as they are warm.', days: practiceSpread(3, 10, 24) },
-      { id: 'oneMeal', name: 'After one meal', reason: 'One small meal restarts the gut before the strain of pairing.', days: practiceSpread(8, 18, 32) },
-      { id: 'regained', name: 'Regained weight and shed', reason: 'Back to 97–100 % of the starting weight and through the first shed: safest for the female.', days: practiceSpread(16, 32, 52) },
+      { id: 'byLoss', name: 'By its loss', reason: 'Lost next to nothing: after one meal. Lost some: once it has regained and shed.', fact: practice(0.03, 'share lost that still counts as nothing') },
+      { id: 'atOnce', name: 'At once', reason: 'Hardy species that lost nothing are ready as soon as they are warm.', fact: practice(0, 'meals') },
+      { id: 'oneMeal', name: 'After one meal', reason: 'One small meal restarts the gut before the strain of pairing.', fact: practice(1, 'meal') },
+      { id: 'regained', name: 'Regained weight and shed', reason: 'Back to 97–100 % of the starting weight and through the first shed: safest for the female.', fact: practice(0.97, 'of the starting weight') },
     ],
   },
   {

@@ -1,12 +1,14 @@
 import type { Species } from '../schema'
 import { clocks, memory, memorySpread, practice, practiceSpread, step } from './marks'
+import { boaRest, colubridCold, snakeEaterCold } from './winters'
 
 const SALMONELLA = 'Wash hands after every animal, tub and feeder: reptiles carry Salmonella.'
 const weighing = { young: practice(14, 'days'), adult: practice(30, 'days'), cold: practice(21, 'days') }
 
 /** Egg-laying colubrids of the king, milk and rat snake kind share their clocks and incubation. */
 const colubridClocks = clocks(
-  ['warmUp', 'copulation', practiceSpread(16, 32, 52), 0.85],
+  ['warmUp', 'ready', memorySpread(12, 22, 36), 0.97],
+  ['ready', 'copulation', memorySpread(2, 9, 20), 0.87],
   ['copulation', 'laid', practiceSpread(35, 48, 65), 0.85],
   ['ovulation', 'laid', memorySpread(18, 25, 33), 0.92],
   ['copulation', 'preLayShed', memorySpread(26, 38, 52), 0.88],
@@ -20,7 +22,6 @@ const colubridEggs = {
   usualTempC: practice(28, '°C'), lethalAboveC: practice(32, '°C'), spreadShare: memory(0.08, 'of the likely time'),
 }
 const secondClutch = { days: practiceSpread(45, 60, 80), perSeason: memorySpread(1, 1, 2, 'clutches'), comes: memory(0.25, 'share') }
-const colubridCold = { lowC: practice(10, '°C'), highC: practice(15, '°C'), weeks: practiceSpread(8, 11, 13, 'weeks') }
 
 const mouseLadder = [
   step(0, 6, ['mouse.pinky', 1]), step(70, 7, ['mouse.fuzzy', 1]), step(160, 7, ['mouse.hopper', 1]),
@@ -30,14 +31,14 @@ const mouseLadder = [
 export const snakes: Species[] = [
   {
     id: 'california-kingsnake', name: 'California kingsnake', latin: 'Lampropeltis californiae', group: 'snake', mode: 'egg', winter: 'brumation',
-    cold: colubridCold, matureDays: practice(1000, 'days'), adultMassG: memory(600, 'g'), youngMassG: memory(11, 'g'),
+    cold: snakeEaterCold, matureDays: practice(1000, 'days'), adultMassG: memory(600, 'g'), youngMassG: memory(11, 'g'),
     clocks: colubridClocks, nextClutch: secondClutch, clutchSize: memorySpread(4, 8, 14, 'eggs'), fertility: memory(0.88, 'share'), hatchRate: practice(0.9, 'share'),
     incubation: colubridEggs, survival90: memory(0.96, 'share'), keptDays: memory(100, 'days'), eats: 'rodents', ladder: mouseLadder, weighEveryDays: weighing,
     cautions: ['Eats snakes: never two together unattended.', SALMONELLA],
   },
   {
     id: 'milk-snake', name: 'Milk snake', latin: 'Lampropeltis triangulum', group: 'snake', mode: 'egg', winter: 'brumation',
-    cold: colubridCold, matureDays: practice(1000, 'days'), adultMassG: memory(450, 'g'), youngMassG: memory(7, 'g'),
+    cold: snakeEaterCold, matureDays: practice(1000, 'days'), adultMassG: memory(450, 'g'), youngMassG: memory(7, 'g'),
     clocks: colubridClocks, nextClutch: secondClutch, clutchSize: memorySpread(4, 7, 12, 'eggs'), fertility: memory(0.85, 'share'), hatchRate: practice(0.9, 'share'),
     incubation: colubridEggs, survival90: memory(0.93, 'share'), keptDays: memory(120, 'days'), eats: 'rodents', ladder: mouseLadder, weighEveryDays: weighing,
     cautions: ['Eats snakes: never two together unattended.', SALMONELLA],
@@ -53,7 +54,8 @@ export const snakes: Species[] = [
     id: 'rosy-boa', name: 'Rosy boa', latin: 'Lichanura trivirgata', group: 'snake', mode: 'live', winter: 'brumation',
     cold: colubridCold, matureDays: practice(1100, 'days'), adultMassG: memory(350, 'g'), youngMassG: memory(14, 'g'),
     clocks: clocks(
-      ['warmUp', 'copulation', practiceSpread(16, 32, 52), 0.8],
+      ['warmUp', 'ready', memorySpread(12, 22, 36), 0.97],
+      ['ready', 'copulation', memorySpread(2, 9, 20), 0.82],
       ['copulation', 'born', memorySpread(105, 130, 155), 0.75],
       ['ovulation', 'born', memorySpread(95, 112, 128), 0.9],
       ['postOvulationShed', 'born', practiceSpread(98, 105, 118), 0.94],
@@ -67,7 +69,7 @@ export const snakes: Species[] = [
   },
   {
     id: 'boa-constrictor', name: 'Boa', latin: 'Boa constrictor', group: 'snake', mode: 'live', winter: 'dormancy',
-    matureDays: practice(1500, 'days'), adultMassG: memory(9000, 'g'), youngMassG: memory(55, 'g'),
+    cold: boaRest, matureDays: practice(1500, 'days'), adultMassG: memory(9000, 'g'), youngMassG: memory(55, 'g'),
     clocks: clocks(
       ['warmUp', 'copulation', memorySpread(10, 40, 90), 0.7],
       ['copulation', 'postOvulationShed', memorySpread(30, 60, 110), 0.75],

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineKind, seen } from '../kind'
+import { questionWeight } from '../plausibleWeight'
 import type { AnimalState } from '../states'
 
 const MEALS_KEPT = 40
@@ -9,6 +10,8 @@ const WEIGHTS_KEPT = 120
 const MOST_G = 400_000
 
 const grams = z.number({ error: 'The weight must be a number of grams' }).positive('A weight must be above 0 g').max(MOST_G, 'No animal here weighs over 400 kg: check the unit')
+/** A keeper who was asked and says that it is so. */
+const sure = z.literal(true).optional()
 const none = z.strictObject({})
 const prey = z.string().min(1).max(60)
 const count = (what: string) => z.number({ error: `${what} must be a number` }).int(`${what} must be a whole number`).min(0, `${what} cannot be negative`).max(100_000)
@@ -22,7 +25,11 @@ function end(status: AnimalState['status']) {
 
 export const animalKinds = [
   defineKind({
-    kind: 'weighed', subject: 'animal', verb: 'Record weight', data: z.strictObject({ massG: grams }),
+    kind: 'weighed', subject: 'animal', verb: 'Record weight', data: z.strictObject({ massG: grams, sure }),
+    check: (state, { massG, sure }, entry, context) => {
+      const question = sure ? null : questionWeight(state, massG, entry, context)
+      return question === null ? null : { path: 'data.sure', message: question }
+    },
     apply(state, { massG }, entry) {
       state.weights.push({ day: entry.day, massG, entryId: entry.id })
       if (state.weights.length > WEIGHTS_KEPT) state.weights.shift()
@@ -49,29 +56,13 @@ export const animalKinds = [
     tell: d => (d.complete ? 'Shed' : 'Shed in pieces'),
   }),
   defineKind({
-    kind: 'checked', subject: 'animal', verb: 'Record check', data: z.strictObject({ well: z.boolean().default(true) }),
-    apply(state, _, entry) { state.lastCheck = seen(entry) },
-    tell: d => (d.well ? 'Looked at, well' : 'Looked at, not well'),
-  }),
-  defineKind({
     kind: 'moved', subject: 'animal', verb: 'Move', data: z.strictObject({ placeId: z.string().min(1) }),
-    apply(state, { placeId }) { state.placeId = placeId },
+    apply(state, { placeId }) {
+      state.placeId = placeId
+      if (!state.cooled || state.warmed) state.homeId = placeId
+    },
     check: (_, { placeId }, __, { house }) => (house.places[placeId] ? null : { path: 'data.placeId', message: 'There is no such place' }),
     tell: () => 'Moved',
-  }),
-  defineKind({
-    kind: 'cooledDown', subject: 'animal', verb: 'Record cooling', data: none,
-    apply(state, _, entry) {
-      state.cooled = seen(entry)
-      state.warmed = null
-    },
-    tell: () => 'Cooled down',
-  }),
-  defineKind({
-    kind: 'warmedUp', subject: 'animal', verb: 'Record warm-up', data: none,
-    apply(state, _, entry) { state.warmed = seen(entry) },
-    check: state => (state.cooled && !state.warmed ? null : { path: 'kind', message: `${state.tag} is not in the cold` }),
-    tell: () => 'Warmed up',
   }),
   defineKind({
     kind: 'noted', subject: 'animal', verb: 'Write note', data: z.strictObject({ text: z.string().min(1, 'Write something').max(2000) }),

@@ -13,6 +13,9 @@ describe('what each kind of entry may hold', () => {
     ['laid', { tag: 'C-1', eggs: 3, tempC: 84 }, false], ['born', { tag: 'L-1', live: 0, still: 0, slugs: 2 }, true], ['born', { tag: 'L-1', live: 0 }, false],
     ['candled', { good: 0 }, true], ['candled', { good: -1 }, false], ['hatched', { count: 0 }, false], ['groupFed', { prey: 'flake', each: 0 }, false],
     ['cultureStarted', { tag: 'F-1', feederId: 'fly.large' }, true], ['cultureStarted', { feederId: 'fly.large' }, false], ['harvested', { count: -1 }, false],
+    ['cooledDown', { placeId: 'p' }, true], ['warmedUp', { early: 'yes' }, false], ['checked', { well: true, signs: ['thin'] }, false], ['checked', { well: false, signs: ['tired'] }, false],
+    ['measured', { mm: 182 }, true], ['measured', { mm: 0 }, false], ['winterPlanned', { tag: 'W-1', speciesId: 'x', cool: '2026-12-01' }, true], ['winterPlanned', { tag: 'W-1', speciesId: 'x', cool: '1.12.2026' }, false],
+    ['winterChanged', { ways: { holdC: 12 } }, true], ['winterChanged', { ways: { holdC: 55 } }, false], ['winterChanged', { ways: { holdDays: -1 } }, false],
     ['preyCounted', { count: 0 }, true], ['preyCounted', { count: 2.5 }, false], ['lampFitted', { tag: 'U-1', lamp: 'tube', lifeDays: 0 }, false],
   ])('%s %j: %s', (kind, data, possible) => {
     expect(parses(kind, data)).toBe(possible)
@@ -25,7 +28,7 @@ describe('what each kind of entry may hold', () => {
 
   it('every kind says what it is about in a sentence', () => {
     const example: Record<string, object> = {
-      weighed: { massG: 12 }, fed: { prey: 'x', offered: 1, taken: 1 }, shed: { complete: false }, checked: { well: false }, moved: { placeId: 'p' }, noted: { text: 'hello' }, died: { cause: 'age' },
+      weighed: { massG: 12 }, measured: { mm: 182 }, winterPlanned: { tag: 'W', speciesId: 'x', cool: '2026-12-01' }, winterMember: { animalId: 'a' }, winterMemberLeft: { animalId: 'a' }, fed: { prey: 'x', offered: 1, taken: 1 }, shed: { complete: false }, checked: { well: false }, moved: { placeId: 'p' }, noted: { text: 'hello' }, died: { cause: 'age' },
       paired: { tag: 'P', damId: 'a', sireId: null }, copulation: { confirmed: false }, laid: { tag: 'C', eggs: 4, slugs: 1 }, born: { tag: 'L', live: 3, still: 1, slugs: 1 }, pairingEnded: { why: 'rest' },
       candled: { good: 2 }, eggsLost: { count: 1 }, hatched: { count: 1 }, metamorphosed: { count: 1 }, groupFed: { prey: 'flake', each: 1 }, youngLost: { count: 1 }, youngSold: { count: 1 }, tagged: { count: 1 },
       cultureStarted: { tag: 'F', feederId: 'x' }, harvested: { count: 0 }, cultureFailed: { why: 'mould' }, preyCounted: { count: 1 }, preyOrdered: { count: 1 }, preyReceived: { count: 1 }, lampFitted: { tag: 'U', lamp: 'tube', lifeDays: 9 },
@@ -40,7 +43,7 @@ describe('what each kind of entry may hold', () => {
 
   it('what founds something says so', () => {
     expect([...entryKinds.values()].filter(k => k.founds).map(k => [k.kind, k.founds])).toEqual([
-      ['paired', 'pairing'], ['laid', 'clutch'], ['born', 'clutch'], ['cultureStarted', 'culture'], ['lampFitted', 'lamp'],
+      ['winterPlanned', 'winter'], ['paired', 'pairing'], ['laid', 'clutch'], ['born', 'clutch'], ['cultureStarted', 'culture'], ['lampFitted', 'lamp'],
     ])
   })
 })

@@ -3,9 +3,10 @@ import { nextMeal, type Portion } from '../../feeding'
 import { entryInput, factInput } from '../../judgement'
 import type { AnimalState } from '../../logbook'
 import { formatDistance } from '../../units'
-import type { SeasonContext } from '../lanes'
+import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
 import type { Task } from '../types'
+import { coldOf, gravidIn, mealWinterOf, winterDeps } from '../winter'
 import { due, type TaskMaker } from './taskMaker'
 
 export function tellPortion(almanac: Almanac, { prey, count }: Portion): string {
@@ -14,28 +15,32 @@ export function tellPortion(almanac: Almanac, { prey, count }: Portion): string 
 }
 
 /** Animals whose interval since the last offer has run out. */
-export const feedTasks: TaskMaker = ({ house, almanac, settings, today, lanes }) => {
-  const gravid = new Set(lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map(l => house.pairings[l.subject.id]!.damId))
-  return Object.values(house.animals).flatMap((animal) => {
+export const feedTasks: TaskMaker = (context) => {
+  const gravid = gravidIn(context.lanes, context)
+  return Object.values(context.house.animals).flatMap((animal) => {
     const isGravid = gravid.has(animal.id)
-    return feeds(animal, [isGravid, almanac, settings, today], () => feedTask(animal, isGravid, { house, almanac, settings, today }))
+    return feeds(animal, [isGravid, ...winterDeps(animal, context)], () => feedTask(animal, isGravid, context))
   })
 }
 
 const feeds = remembering<AnimalState, Task[]>()
 const weighs = remembering<AnimalState, Task[]>()
 
-function feedTask(animal: AnimalState, gravid: boolean, { almanac, settings, today }: SeasonContext): Task[] {
+function feedTask(animal: AnimalState, gravid: boolean, context: SeasonContext): Task[] {
+  const { almanac, settings, today } = context
   if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)
-  const meal = nextMeal(almanac, settings, species, animal, today, gravid)
+  const winter = mealWinterOf(animal, context)
+  const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)
   if (!meal || !due(meal.value.due, today)) return []
   const [main] = meal.value.portions
   const refused = animal.refusals >= 2
+  const lastMeal = winter.fastFrom !== undefined && today <= winter.fastFrom && meal.value.due + meal.value.everyDays > winter.fastFrom
+  const restart = winter.firstMealDay !== undefined && (!animal.lastTaken || animal.lastTaken.day < animal.warmed!.day)
   return [{
     id: `feed:${animal.id}`, kind: 'feed', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: meal.value.due,
     what: `Feed ${meal.value.portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
-    detail: refused ? `refused ${animal.refusals} in a row` : undefined,
+    detail: refused ? `refused ${animal.refusals} in a row` : restart ? 'first meal after the cold, smaller than usual' : lastMeal ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}` : undefined,
     actions: [
       { label: 'Took', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: main!.count }, tone: 'main' },
       { label: 'Refused', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: 0 } },
@@ -48,27 +53,43 @@ function feedTask(animal: AnimalState, gravid: boolean, { almanac, settings, tod
 }
 
 /** Weighings by age and cold, from the species' rhythm. */
-export const weighTasks: TaskMaker = ({ house, almanac, today }) =>
-  Object.values(house.animals).flatMap(animal => weighs(animal, [almanac, today], () => weighTask(animal, almanac, today)))
+export const weighTasks: TaskMaker = context =>
+  Object.values(context.house.animals).flatMap(animal => weighs(animal, winterDeps(animal, context), () => coldWeighTask(animal, context) ?? weighTask(animal, context.almanac, context.today)))
+
+/** In the cold the judgement says when to weigh again. */
+function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | null {
+  const cold = coldOf(animal, context)
+  if (!cold) return null
+  const { action, weighInDays, text } = cold.verdict.value
+  // taken out, it is weighed on the way
+  if (weighInDays > 0 || action === 'takeOut') return []
+  const last = animal.weights.at(-1)
+  return [{
+    id: `weigh:${animal.id}`, kind: 'weigh', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: context.today,
+    what: cold.programme.kind === 'dormancy' ? 'Weigh and look, at rest' : 'Weigh and look, in the cold',
+    detail: last ? `${last.massG} g ${formatDistance(last.day, context.today)}` : 'no weight yet',
+    actions: [{ label: 'Weight', kind: 'weighed', data: {}, ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG }, tone: 'main' }],
+    caution: 'Look for noisy breath, discharge, dry skin. Out at once if it lost a tenth of its starting weight.',
+    reasons: [{ rule: text, inputs: [], change: 'A weight recorded today moves the next one' }, ...cold.verdict.reasons],
+  }]
+}
 
 function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[] {
   if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)
-  const inCold = animal.cooled !== null && animal.warmed === null
   const young = animal.bornDay !== null && today - animal.bornDay < 365
-  const key = inCold ? 'cold' : young ? 'young' : 'adult'
+  const key = young ? 'young' : 'adult'
   const every = species.weighEveryDays[key]
   const last = animal.weights.at(-1)
   const dueDay = last ? last.day + every.value : today
   if (!due(dueDay, today)) return []
   return [{
     id: `weigh:${animal.id}`, kind: 'weigh', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: dueDay,
-    what: inCold ? 'Weigh and look, in the cold' : 'Weigh',
+    what: 'Weigh',
     detail: last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet',
     actions: [{ label: 'Weight', kind: 'weighed', data: {}, ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG }, tone: 'main' }],
-    caution: inCold ? 'Look for noisy breath, discharge, dry skin. Out at once if it lost a tenth of its starting weight.' : undefined,
     reasons: [{
-      rule: `Weighed every ${every.value} days (${inCold ? 'in the cold' : young ? 'in the first year' : 'adult'})`,
+      rule: `Weighed every ${every.value} days (${young ? 'in the first year' : 'adult'})`,
       inputs: [factInput('Rhythm', `species.${species.id}.weighEveryDays.${key}.value`, every), ...(last ? [entryInput('Last weight', `${last.massG} g`, last)] : [])],
       change: 'A weight recorded today moves the next one',
     }],

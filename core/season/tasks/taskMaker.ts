@@ -1,8 +1,10 @@
-import type { SeasonContext } from '../lanes'
+import type { SeasonContext } from '../context'
 import type { Lane, Task } from '../types'
+import type { WinterOutlook } from '../winter'
 
 export interface TaskContext extends SeasonContext {
   lanes: readonly Lane[]
+  winter: WinterOutlook
 }
 
 /** One sort of task: looks through the house and says what is due. A new sort is one more of these in the list of `index.ts`. */

@@ -42,12 +42,13 @@ interface PlaceRow {
   parent_id: string | null
   walk_order: number
   temp_c: number | null
+  capacity: number | null
 }
 
-const toPlaceRow = (p: Place): PlaceRow => ({ id: p.id, name: p.name, kind: p.kind, parent_id: p.parentId, walk_order: p.order, temp_c: p.tempC })
+const toPlaceRow = (p: Place): PlaceRow => ({ id: p.id, name: p.name, kind: p.kind, parent_id: p.parentId, walk_order: p.order, temp_c: p.tempC, capacity: p.capacity })
 
 export async function allPlaces(db: Knex): Promise<Place[]> {
-  return (await db<PlaceRow>('places')).map(r => ({ id: r.id, name: r.name, kind: r.kind, parentId: r.parent_id, order: r.walk_order, tempC: r.temp_c }))
+  return (await db<PlaceRow>('places')).map(r => ({ id: r.id, name: r.name, kind: r.kind, parentId: r.parent_id, order: r.walk_order, tempC: r.temp_c, capacity: r.capacity }))
 }
 
 export async function insertPlaces(db: Knex, places: readonly Place[]): Promise<void> {

@@ -1,0 +1,116 @@
+import { schoolChoice, speciesOf, type Species } from '../almanac'
+import type { AnimalState, House, Place } from '../logbook'
+import { climateAt, coldPlaceOf } from './climate'
+import { hasWinter, type WinterContext } from './programme'
+
+export interface Check {
+  rule: string
+  ok: boolean
+}
+
+/** Whether two animals may share a tub in the cold, with every rule said. All must hold. */
+export function shareChecks(a: { animal: AnimalState, species: Species }, b: { animal: AnimalState, species: Species }): Check[] {
+  const mass = (x: AnimalState) => x.weights.at(-1)?.massG ?? null
+  const [light, heavy] = [mass(a.animal), mass(b.animal)].sort((x, y) => (x ?? 0) - (y ?? 0))
+  const limit = a.species.cold?.sizeRatio.value ?? 1
+  const ratio = light && heavy ? heavy / light : null
+  return [
+    { rule: 'Of one species', ok: a.species.id === b.species.id },
+    { rule: 'Neither eats snakes', ok: a.species.cold?.company !== 'never' && b.species.cold?.company !== 'never' },
+    { rule: 'Of one sex, and it is known', ok: a.animal.sex !== 'unknown' && a.animal.sex === b.animal.sex },
+    { rule: ratio === null ? 'Alike in size: weigh both first' : `Alike in size: ${ratio.toFixed(1)} ×, at most ${limit} ×`, ok: ratio !== null && ratio <= limit },
+    { rule: 'Both well', ok: !a.animal.unwell && !b.animal.unwell },
+  ]
+}
+
+interface Unit {
+  animals: AnimalState[]
+  lowC: number
+  highC: number
+}
+
+export interface Placing {
+  placed: { placeId: string, animalIds: string[] }[]
+  unplaced: { animalId: string, why: string }[]
+}
+
+/** Temperature a cold place can be counted on to hold: what it is set to, else the mean of its last readings. */
+function temperatureOf(house: House, place: Place): number | null {
+  if (place.tempC !== null) return place.tempC
+  const log = climateAt(house, place.id)?.log
+  if (!log) return null
+  let [sum, n] = [0, 0]
+  for (let i = Math.max(0, log.meanC.length - 72); i < log.meanC.length; i++) if (!Number.isNaN(log.meanC[i]!)) [sum, n] = [sum + log.meanC[i]!, n + 1]
+  return n ? sum / n : null
+}
+
+/** Tubs already in each cold place: animals in it that are in the cold and not among those to be placed. */
+function takenIn(house: House, placeId: string, but: ReadonlySet<string>): number {
+  return Object.values(house.animals).filter(a => a.status === 'alive' && a.cooled && !a.warmed && !but.has(a.id) && coldPlaceOf(house, a.placeId) === placeId).length
+}
+
+/** Pairs them up where the school and every check allow it, alike in weight first; the others lie alone. */
+function unitsOf(animals: readonly AnimalState[], { almanac, schools }: WinterContext): Unit[] {
+  const units: Unit[] = []
+  const waiting = new Map<string, AnimalState>()
+  const alone = (animal: AnimalState, ...with_: AnimalState[]): void => {
+    const { cold } = speciesOf(almanac, animal.speciesId)
+    units.push({ animals: [animal, ...with_], lowC: cold!.lowC.value, highC: cold!.highC.value })
+  }
+  for (const animal of [...animals].sort((a, b) => (a.weights.at(-1)?.massG ?? 0) - (b.weights.at(-1)?.massG ?? 0))) {
+    const species = speciesOf(almanac, animal.speciesId)
+    if (schoolChoice(almanac, schools, 'coldCompany', species.id).id !== 'pairs') {
+      alone(animal)
+      continue
+    }
+    const key = `${species.id}:${animal.sex}`
+    const other = waiting.get(key)
+    if (other && shareChecks({ animal: other, species }, { animal, species }).every(c => c.ok)) {
+      alone(other, animal)
+      waiting.delete(key)
+    }
+    else {
+      if (other) alone(other)
+      waiting.set(key, animal)
+    }
+  }
+  for (const animal of waiting.values()) alone(animal)
+  return units
+}
+
+/**
+ * Puts animals into cold places: each tub into one whose temperature lies in its species' band, no place over its
+ * capacity. As many as can be placed are: places are gone through from cold to warm, and of those who may lie there the
+ * ones with the lowest upper limit go first (Glover 1967, Naval Research Logistics 14:313–316, for such intervals).
+ * @param animalIds those to be placed, not yet in the cold
+ */
+export function assignPlaces(house: House, animalIds: readonly string[], context: WinterContext): Placing {
+  const wanted = new Set(animalIds)
+  const unplaced: Placing['unplaced'] = []
+  const animals = animalIds.map(id => house.animals[id]).filter(a => a !== undefined).filter((a) => {
+    if (hasWinter(speciesOf(context.almanac, a.speciesId))) return true
+    unplaced.push({ animalId: a.id, why: 'Its species knows no winter' })
+    return false
+  })
+  let left = unitsOf(animals, context)
+  const placed: Placing['placed'] = []
+  const cold = Object.values(house.places).filter(p => p.kind === 'cold').map(p => ({ place: p, tempC: temperatureOf(house, p) }))
+  for (const { place, tempC } of cold.filter(c => c.tempC !== null).sort((a, b) => a.tempC! - b.tempC! || a.place.order - b.place.order)) {
+    let room = place.capacity === null ? Number.POSITIVE_INFINITY : place.capacity - takenIn(house, place.id, wanted)
+    const fits = left.filter(u => u.lowC <= tempC! && tempC! <= u.highC).sort((a, b) => a.highC - b.highC)
+    const taken = new Set<Unit>()
+    for (const unit of fits) {
+      if (room < 1) break
+      room--
+      taken.add(unit)
+      placed.push({ placeId: place.id, animalIds: unit.animals.map(a => a.id) })
+    }
+    left = left.filter(u => !taken.has(u))
+  }
+  for (const unit of left) {
+    const fitting = cold.filter(c => c.tempC !== null && unit.lowC <= c.tempC && c.tempC <= unit.highC)
+    const why = fitting.length ? `No room: ${fitting.map(c => c.place.name).join(', ')} ${fitting.length === 1 ? 'is' : 'are'} full` : `No cold place between ${unit.lowC} and ${unit.highC} °C`
+    for (const animal of unit.animals) unplaced.push({ animalId: animal.id, why })
+  }
+  return { placed, unplaced }
+}

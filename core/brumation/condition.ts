@@ -1,0 +1,64 @@
+import type { Species } from '../almanac'
+import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
+import type { AnimalState, Weighing } from '../logbook'
+import { formatDay } from '../units'
+import { startingWeight } from './coldLine'
+
+/** Weighings of this span make an animal's own curve. */
+const OWN_CURVE_DAYS = 540
+/** Shares of its own best weight under which an animal is lean, and thin. [memory] */
+export const LEAN_SHARE = 0.92
+export const THIN_SHARE = 0.85
+
+export interface Condition {
+  latest: Weighing
+  /** Against the best weight of its own last year and a half. */
+  ofBest: number
+  /** Against the weight with which it went into its last winter, when there was one. */
+  ofLastWinter: number | null
+  /** Tortoises: mass against that of a healthy one of its length. */
+  shell: { ratio: number, expectedG: number, mm: number } | null
+  state: 'good' | 'lean' | 'thin'
+}
+
+/**
+ * Mass that a healthy tortoise of a straight carapace length has, g.
+ * Source of the law: Jackson 1980, Veterinary Record 106 (constant in the almanac, from memory).
+ * @param mm straight carapace length, mm
+ */
+export function shellMassG(shellMass: NonNullable<Species['shellMass']>, mm: number): number {
+  return shellMass.gPerCm3.value * (mm / 10) ** 3
+}
+
+/** Body condition from an animal's own weights and, for tortoises, its length. Null when it was never weighed. */
+export function bodyCondition(species: Species, animal: AnimalState): Judgement<Condition> | null {
+  const latest = animal.weights.at(-1)
+  if (!latest) return null
+  const best = animal.weights.reduce((a, w) => (w.day >= latest.day - OWN_CURVE_DAYS && w.massG > a.massG ? w : a), latest)
+  const ofBest = latest.massG / best.massG
+  const reasons: Reason[] = [{
+    rule: `Against its own best weight: lean under ${LEAN_SHARE * 100} %, thin under ${THIN_SHARE * 100} % (from memory)`,
+    inputs: [entryInput('Latest', `${latest.massG} g`, latest), entryInput('Best', `${best.massG} g`, best), computedInput('Share', `${Math.round(ofBest * 100)} %`)],
+    change: 'A new weight',
+  }]
+  const former = animal.winters.filter(w => w.warmed !== null).at(-1)
+  const before = former ? startingWeight(animal.weights, former) : null
+  const ofLastWinter = before && !before.late && before.day < latest.day ? latest.massG / before.massG : null
+  if (ofLastWinter !== null) reasons.push({ rule: 'Against the weight with which it went into its last winter', inputs: [entryInput(`Cooled ${formatDay(former!.cooled.day)}`, `${before!.massG} g`, before!), computedInput('Share', `${Math.round(ofLastWinter * 100)} %`)] })
+  const length = animal.lengths.at(-1)
+  let shell: Condition['shell'] = null
+  if (species.shellMass && length) {
+    const expectedG = shellMassG(species.shellMass, length.mm)
+    shell = { ratio: latest.massG / expectedG, expectedG, mm: length.mm }
+    const path = `species.${species.id}.shellMass`
+    reasons.push({
+      rule: 'Mass against straight carapace length: healthy mass = constant × length³ (Jackson ratio)',
+      inputs: [entryInput('Length', `${length.mm} mm`, length), factInput('Constant', `${path}.gPerCm3.value`, species.shellMass.gPerCm3), computedInput('Healthy mass', `${Math.round(expectedG)} g`), computedInput('Ratio', shell.ratio.toFixed(2)), factInput('Light under', `${path}.lowShare.value`, species.shellMass.lowShare)],
+      change: 'Measure again, in a straight line over the shell',
+    })
+  }
+  const light = shell !== null && shell.ratio < species.shellMass!.lowShare.value
+  const share = Math.min(ofBest, ofLastWinter ?? 1)
+  const state = light || share < THIN_SHARE ? 'thin' : share < LEAN_SHARE ? 'lean' : 'good'
+  return { value: { latest, ofBest, ofLastWinter, shell, state }, reasons }
+}

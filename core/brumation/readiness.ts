@@ -1,0 +1,132 @@
+import { schoolChoice, type Cold, type Fact, type Species } from '../almanac'
+import { certain, conditionFrom, convolve, lastOf, pert, type Day, type DayDist } from '../chance'
+import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
+import type { AnimalState, Observed, Winter } from '../logbook'
+import { formatDay } from '../units'
+import { startingWeight } from './coldLine'
+import type { WinterContext } from './programme'
+
+/** Not paired within two days of a meal. [common practice] */
+const AFTER_MEAL_DAYS = 2
+const REGAINED = 0.97
+
+type Wintering = Species & { cold: Cold }
+
+export interface Recovery {
+  /** Latest weight against the starting weight. */
+  ofStart: number | null
+  start: { massG: number, day: Day, entryId: string } | null
+  mealsTaken: number
+  firstMeal: Observed | null
+  firstShed: Observed | null
+}
+
+/** What happened since it was warmed. */
+export function recoveryOf(animal: AnimalState, winter: Winter): Recovery {
+  const start = startingWeight(animal.weights, winter)
+  const warmed = winter.warmed?.day ?? Number.POSITIVE_INFINITY
+  const latest = animal.weights.at(-1)
+  const taken = animal.meals.filter(m => m.day >= warmed && m.taken > 0)
+  return {
+    start, ofStart: start && latest && latest.day >= start.day ? latest.massG / start.massG : null,
+    mealsTaken: taken.length, firstMeal: taken[0] ? { day: taken[0].day, entryId: taken[0].entryId } : null,
+    firstShed: animal.lastShed && animal.lastShed.day >= warmed ? animal.lastShed : null,
+  }
+}
+
+export interface Readiness {
+  schoolId: string
+  schoolName: string
+  dist: DayDist
+  /** Set when every condition was seen: ready since then. */
+  since: Observed | null
+  waitsFor: string[]
+  reasons: Reason[]
+}
+
+/** When the warmth of a running or planned winter comes. */
+export interface Warmth {
+  /** First day of full warmth. */
+  warm: DayDist
+  /** Seen: the entry of the warm-up, with the days of warming after it. */
+  seen: Observed | null
+  firstMealAfterDays: number
+}
+
+interface Condition {
+  name: string
+  dist: DayDist
+  seen: Observed | null
+  inputs: Input[]
+}
+
+/** From warmth to the first meal it takes: not before the day on which it is offered one. */
+function untilMeal({ cold }: { cold: Cold }, warmth: Warmth, after = 0): DayDist {
+  const later = warmth.firstMealAfterDays + after
+  return pert({ earliest: cold.firstMeal.earliest + later, likely: cold.firstMeal.likely + later, latest: cold.firstMeal.latest + later })
+}
+
+function mealCondition(species: Wintering, recovery: Recovery, warmth: Warmth, today: Day): Condition {
+  if (recovery.firstMeal) {
+    const day = recovery.firstMeal.day + AFTER_MEAL_DAYS
+    return { name: 'one meal, and two days after it', dist: certain(day), seen: { ...recovery.firstMeal, day }, inputs: [entryInput('First meal taken', formatDay(recovery.firstMeal.day, today), recovery.firstMeal)] }
+  }
+  return { name: 'one meal, and two days after it', dist: conditionFrom(convolve(warmth.warm, untilMeal(species, warmth, AFTER_MEAL_DAYS)), today), seen: null, inputs: [spreadInput('Until it takes its first meal', `species.${species.id}.cold.firstMeal`, species.cold.firstMeal)] }
+}
+
+function shedCondition(species: Wintering, recovery: Recovery, warmth: Warmth, today: Day): Condition {
+  if (recovery.firstShed) return { name: 'first shed', dist: certain(recovery.firstShed.day), seen: recovery.firstShed, inputs: [entryInput('First shed', formatDay(recovery.firstShed.day, today), recovery.firstShed)] }
+  return { name: 'first shed', dist: conditionFrom(convolve(warmth.warm, pert(species.cold.firstShed)), today), seen: null, inputs: [spreadInput('Warmth to first shed', `species.${species.id}.cold.firstShed`, species.cold.firstShed)] }
+}
+
+function weightCondition(species: Wintering, animal: AnimalState, recovery: Recovery, lostShare: number, warmth: Warmth, today: Day): Condition {
+  const name = `${REGAINED * 100} % of the starting weight`
+  const goal = recovery.start ? recovery.start.massG * REGAINED : null
+  const back = warmth.seen && goal !== null ? animal.weights.find(w => w.day >= warmth.seen!.day && w.massG >= goal) : undefined
+  if (back) return { name, dist: certain(back.day), seen: { day: back.day, entryId: back.entryId }, inputs: [entryInput('Regained', `${back.massG} g`, back)] }
+  const missing = Math.max(0, REGAINED - (warmth.seen && recovery.ofStart !== null ? recovery.ofStart : 1 - lostShare))
+  const latest = warmth.seen ? animal.weights.at(-1) : undefined
+  const regain = species.cold.regainPerDay
+  const days = (rate: number) => Math.ceil(missing / rate)
+  const clock = pert({ earliest: days(regain.latest), likely: days(regain.likely), latest: Math.max(1, days(regain.earliest)) })
+  const from = latest && latest.day >= warmth.seen!.day && recovery.firstMeal ? certain(latest.day) : convolve(warmth.warm, untilMeal(species, warmth))
+  return {
+    name, dist: conditionFrom(convolve(from, clock), today), seen: null,
+    inputs: [computedInput('Still missing', `${(missing * 100).toFixed(1)} % of the starting weight`), spreadInput('Regained a day', `species.${species.id}.cold.regainPerDay`, regain)],
+  }
+}
+
+/**
+ * When an animal that was in the cold is ready to pair, by the school of the animal, its species or the house.
+ * @param lostShare share lost in the cold: seen, or forecast for one that is still in it; null when unknown
+ * @param own school of this animal or its group
+ */
+export function judgeReadiness(species: Wintering, animal: AnimalState, winter: Winter, warmth: Warmth, lostShare: number | null, today: Day, { almanac, schools }: WinterContext, own?: string | null): Readiness {
+  const school = schoolChoice(almanac, own ? { ...schools, [`pairAfterCold@${species.id}`]: own } : schools, 'pairAfterCold', species.id)
+  const recovery = recoveryOf(animal, winter)
+  const reasons: Reason[] = []
+  let id = school.id
+  if (id === 'byLoss') {
+    const limit = school.fact as Fact
+    id = lostShare === null || lostShare > limit.value ? 'regained' : 'oneMeal'
+    const means = schoolChoice(almanac, { pairAfterCold: id }, 'pairAfterCold')
+    reasons.push({
+      rule: lostShare === null ? 'Its loss is not known, so it waits until it has regained and shed' : lostShare > limit.value ? 'It lost some: regained weight and first shed come before pairing' : 'It lost next to nothing: one meal is enough',
+      inputs: [computedInput('Lost in the cold', lostShare === null ? 'unknown' : `${(lostShare * 100).toFixed(1)} %`), factInput('Counts as nothing', 'schools.pairAfterCold', limit), computedInput('So', means.name)],
+      change: 'Another school for the house, the species or this animal',
+    })
+  }
+  else reasons.push({ rule: `School: ${school.name.toLowerCase()}`, inputs: [{ label: school.name, value: school.reason, from: { kind: 'setting', name: 'schools' } }], change: 'Another school for the house, the species or this animal' })
+
+  const conditions: Condition[] = [{ name: 'full warmth', dist: warmth.seen ? warmth.warm : conditionFrom(warmth.warm, today), seen: warmth.seen && warmth.warm.p.length === 1 && warmth.warm.start <= today ? { ...warmth.seen, day: warmth.warm.start } : null, inputs: warmth.seen ? [entryInput('Warmed up', formatDay(warmth.seen.day, today), warmth.seen)] : [computedInput('Warmth', 'planned')] }]
+  if (id !== 'atOnce') conditions.push(mealCondition(species, recovery, warmth, today))
+  if (id === 'regained') {
+    conditions.push(weightCondition(species, animal, recovery, lostShare ?? species.cold.watchLoss.value / 2, warmth, today))
+    if (species.group === 'snake') conditions.push(shedCondition(species, recovery, warmth, today))
+  }
+  reasons.push({ rule: `Ready when the last of these is there: ${conditions.map(c => c.name).join(', ')}`, inputs: conditions.flatMap(c => c.inputs), change: 'A meal, a weight or a shed written down' })
+  const open = conditions.filter(c => !c.seen)
+  const last = conditions.reduce((a, c) => (c.seen && (!a || c.seen.day > a.day) ? c.seen : a), null as Observed | null)
+  const since = open.length ? null : last
+  return { schoolId: school.id, schoolName: school.name, dist: since ? certain(since.day) : lastOf(conditions.map(c => c.dist)), since, waitsFor: open.map(c => c.name), reasons }
+}

@@ -1,0 +1,77 @@
+import { speciesOf, type Almanac } from '../almanac'
+import type { Day } from '../chance'
+import type { AnimalState, House } from '../logbook'
+import { startingWeight } from './coldLine'
+
+/** One winter of one animal, as written. */
+export interface WinterRecord {
+  animalId: string
+  tag: string
+  speciesId: string
+  /** Year in which it was cooled; one cooled in January to June counts to the winter before. */
+  year: number
+  cooledDay: Day
+  warmedDay: Day | null
+  days: number
+  /** Share lost from the starting weight to the last weighing in the cold or the first within a week after; null = not weighed twice. */
+  lost: number | null
+  weighings: number
+  incidents: number
+  startG: number | null
+}
+
+export interface SpeciesWinter {
+  speciesId: string
+  year: number
+  animals: number
+  running: number
+  meanLost: number | null
+  worstLost: { tag: string, lost: number } | null
+  meanDays: number
+  incidents: number
+}
+
+const AFTER_DAYS = 7
+
+function winterYear(day: Day): number {
+  const date = new Date(day * 86_400_000)
+  return date.getUTCMonth() < 6 ? date.getUTCFullYear() - 1 : date.getUTCFullYear()
+}
+
+function recordsOf(animal: AnimalState, today: Day): WinterRecord[] {
+  return animal.winters.map((winter) => {
+    const start = startingWeight(animal.weights, winter)
+    const end = winter.warmed?.day ?? today
+    const within = animal.weights.filter(w => start && w.day > Math.max(start.day, winter.cooled.day - 1) && w.day <= end + (winter.warmed ? AFTER_DAYS : 0) && w.entryId !== start.entryId)
+    const inCold = within.filter(w => w.day <= end)
+    const last = inCold.at(-1) ?? within[0]
+    return {
+      animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, year: winterYear(winter.cooled.day), cooledDay: winter.cooled.day, warmedDay: winter.warmed?.day ?? null, days: end - winter.cooled.day,
+      lost: start && last ? 1 - last.massG / start.massG : null, weighings: inCold.length, incidents: winter.incidents.length, startG: start?.massG ?? null,
+    }
+  })
+}
+
+const meanOf = (values: number[]): number | null => (values.length ? values.reduce((a, b) => a + b, 0) / values.length : null)
+
+/** Every winter written for the animals of the house (those gone too), and their sums by species and year, newest first. */
+export function winterReport(house: House, almanac: Almanac, today: Day): { records: WinterRecord[], bySpecies: SpeciesWinter[] } {
+  const records = Object.values(house.animals).flatMap(a => recordsOf(a, today)).sort((a, b) => b.year - a.year || (a.tag < b.tag ? -1 : 1))
+  const groups = new Map<string, WinterRecord[]>()
+  for (const r of records) {
+    const key = `${r.speciesId}:${r.year}`
+    const list = groups.get(key)
+    if (list) list.push(r)
+    else groups.set(key, [r])
+  }
+  const bySpecies = [...groups.values()].map((list): SpeciesWinter => {
+    const losses = list.filter(r => r.lost !== null)
+    const worst = losses.reduce((a, r) => (!a || r.lost! > a.lost! ? r : a), null as WinterRecord | null)
+    return {
+      speciesId: list[0]!.speciesId, year: list[0]!.year, animals: list.length, running: list.filter(r => r.warmedDay === null).length, meanLost: meanOf(losses.map(r => r.lost!)),
+      worstLost: worst ? { tag: worst.tag, lost: worst.lost! } : null, meanDays: meanOf(list.map(r => r.days))!, incidents: list.reduce((n, r) => n + r.incidents, 0),
+    }
+  })
+  const name = (id: string) => speciesOf(almanac, id).name
+  return { records, bySpecies: bySpecies.sort((a, b) => b.year - a.year || name(a.speciesId).localeCompare(name(b.speciesId))) }
+}

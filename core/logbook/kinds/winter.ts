@@ -1,0 +1,147 @@
+import { z } from 'zod'
+import { defineKind, seen } from '../kind'
+import type { AnimalState, House, WinterGroup, WinterWays } from '../states'
+import { tag } from './pairing'
+
+/** What a look at a resting animal may find. */
+export const SIGNS = ['breathing', 'discharge', 'skin', 'alertness', 'thin', 'injury'] as const
+export type Sign = (typeof SIGNS)[number]
+
+const SIGN_WORDS: Record<Sign, string> = { breathing: 'noisy breath', discharge: 'discharge', skin: 'dry or damaged skin', alertness: 'does not react', thin: 'thin', injury: 'injury' }
+
+const inCold = (state: AnimalState) => state.cooled !== null && state.warmed === null
+const none = z.strictObject({})
+const place = z.string().min(1).nullable().optional()
+
+export const winterAnimalKinds = [
+  defineKind({
+    kind: 'checked', subject: 'animal', verb: 'Record look',
+    data: z.strictObject({ well: z.boolean().default(true), signs: z.array(z.enum(SIGNS)).max(SIGNS.length).optional() }).refine(d => !d.well || !d.signs?.length, { path: ['well'], message: 'An animal with a sign is not well' }),
+    apply(state, { well, signs }, entry) {
+      state.lastCheck = seen(entry)
+      state.unwell = well ? null : { ...seen(entry), signs: signs ?? [] }
+      if (!well && inCold(state)) state.winters.at(-1)!.incidents.push({ ...seen(entry), signs: signs ?? [] })
+    },
+    tell: d => (d.well ? 'Looked at, well' : `Looked at: ${d.signs?.map(s => SIGN_WORDS[s]).join(', ') || 'not well'}`),
+  }),
+  defineKind({
+    kind: 'cooledDown', subject: 'animal', verb: 'Record cooling', data: z.strictObject({ placeId: place }),
+    check: (state, { placeId }, _, { house }) => inCold(state)
+      ? { path: 'kind', message: `${state.tag} is in the cold already` }
+      : placeId && !house.places[placeId] ? { path: 'data.placeId', message: 'There is no such place' } : null,
+    apply(state, { placeId }, entry) {
+      state.cooled = seen(entry)
+      state.warmed = null
+      state.homeId = state.placeId
+      if (placeId) state.placeId = placeId
+      state.winters.push({ cooled: seen(entry), warmed: null, placeId: state.placeId, incidents: [] })
+    },
+    tell: () => 'Cooled down',
+  }),
+  defineKind({
+    kind: 'warmedUp', subject: 'animal', verb: 'Record warm-up', data: z.strictObject({ placeId: place, early: z.boolean().optional() }),
+    check: (state, { placeId }, entry, { house }) => {
+      if (!inCold(state)) return { path: 'kind', message: `${state.tag} is not in the cold` }
+      if (entry.day < state.cooled!.day) return { path: 'at', message: `${state.tag} was cooled later than this` }
+      return placeId && !house.places[placeId] ? { path: 'data.placeId', message: 'There is no such place' } : null
+    },
+    apply(state, { placeId }, entry) {
+      state.warmed = seen(entry)
+      state.placeId = placeId ?? state.homeId ?? state.placeId
+      const stay = state.winters.at(-1)
+      if (stay) stay.warmed = seen(entry)
+    },
+    tell: d => (d.early ? 'Taken out of the cold early' : 'Warmed up'),
+  }),
+  defineKind({
+    kind: 'watered', subject: 'animal', verb: 'Record water', data: z.strictObject({ bath: z.boolean().default(false) }),
+    apply(state, _, entry) { state.lastWater = seen(entry) },
+    tell: d => (d.bath ? 'Bathed' : 'Offered water'),
+  }),
+  defineKind({
+    kind: 'measured', subject: 'animal', verb: 'Record length',
+    data: z.strictObject({ mm: z.number({ error: 'The length must be a number of millimetres' }).positive('A length must be above 0 mm').max(12_000, 'No animal here is over 12 m long: check the unit') }),
+    apply(state, { mm }, entry) { state.lengths.push({ day: entry.day, mm, entryId: entry.id }) },
+    tell: d => `Measured ${d.mm} mm`,
+  }),
+]
+
+const dayText = z.iso.date('A day is written as 2026-11-12')
+const days = (what: string, most: number) => z.number({ error: `${what} must be a number of days` }).int(`${what} must be whole days`).min(0, `${what} cannot be negative`).max(most, `${what}: over ${most} days is not believable`).nullable().optional()
+
+export const Ways = z.strictObject({
+  gutClearDays: days('Fasting', 60),
+  stepDownDays: days('Cooling down', 60),
+  holdDays: days('The hold', 250),
+  holdC: z.number({ error: 'The hold must be a temperature' }).min(2, 'Under 2 °C animals freeze').max(30, 'Over 30 °C is no cold: check the unit').nullable().optional(),
+  lightHours: z.number().min(0).max(24).nullable().optional(),
+  warmUp: z.string().max(40).nullable().optional(),
+  pairAfterCold: z.string().max(40).nullable().optional(),
+})
+
+/** Own ways laid over others; null takes one away again. */
+function merged(before: WinterWays, change: WinterWays): WinterWays {
+  return Object.fromEntries(Object.entries({ ...before, ...change }).filter(([, value]) => value !== null && value !== undefined))
+}
+
+/** The open winter group of an animal. */
+export function winterGroupOf(house: House, animalId: string): WinterGroup | undefined {
+  return Object.values(house.winters).find(w => !w.ended && w.members[animalId])
+}
+
+function cannotJoin(house: House, group: Pick<WinterGroup, 'id' | 'speciesId'>, animalId: string): string | null {
+  const animal = house.animals[animalId]
+  if (!animal) return 'There is no such animal'
+  if (animal.status !== 'alive') return `${animal.tag} is no longer here`
+  if (animal.speciesId !== group.speciesId) return `${animal.tag} is of another species: a winter group holds one`
+  const other = winterGroupOf(house, animalId)
+  return other && other.id !== group.id ? `${animal.tag} is in the group ${other.tag} already` : null
+}
+
+const isPlace = (house: House, id: string | null | undefined) => !id || Boolean(house.places[id])
+
+export const winterKinds = [
+  defineKind({
+    kind: 'winterPlanned', subject: 'winter', verb: 'Plan winter', founds: 'winter',
+    data: z.strictObject({ tag, speciesId: z.string().min(1).max(60), placeId: z.string().nullable().default(null), cool: dayText, ways: Ways.default({}), animalIds: z.array(z.string().min(1)).max(500).default([]) }),
+    check: (_, data, entry, { house }) => {
+      if (!isPlace(house, data.placeId)) return { path: 'data.placeId', message: 'There is no such place' }
+      const at = data.animalIds.findIndex(id => cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, id))
+      return at < 0 ? null : { path: `data.animalIds.${at}`, message: cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, data.animalIds[at]!)! }
+    },
+    apply() {}, tell: d => `Planned winter ${d.tag}, cooling from ${d.cool}`,
+  }),
+  defineKind({
+    kind: 'winterChanged', subject: 'winter', verb: 'Change programme',
+    data: z.strictObject({ cool: dayText.optional(), placeId: z.string().nullable().optional(), ways: Ways.optional() }),
+    check: (_, { placeId }, __, { house }) => (isPlace(house, placeId) ? null : { path: 'data.placeId', message: 'There is no such place' }),
+    apply(state, { cool, placeId, ways }) {
+      if (cool) state.coolDay = Date.parse(cool) / 86_400_000
+      if (placeId !== undefined) state.placeId = placeId
+      if (ways) state.ways = merged(state.ways, ways)
+    },
+    tell: d => `Changed the programme${d.cool ? `: cooling from ${d.cool}` : ''}`,
+  }),
+  defineKind({
+    kind: 'winterMember', subject: 'winter', verb: 'Put in group', data: z.strictObject({ animalId: z.string().min(1), ways: Ways.default({}) }),
+    check: (state, { animalId }, _, { house }) => {
+      const reason = cannotJoin(house, state, animalId)
+      return reason ? { path: 'data.animalId', message: reason } : null
+    },
+    apply(state, { animalId, ways }) { state.members = { ...state.members, [animalId]: merged(state.members[animalId] ?? {}, ways) } },
+    tell: () => 'Animal put in the group',
+  }),
+  defineKind({
+    kind: 'winterMemberLeft', subject: 'winter', verb: 'Take from group', data: z.strictObject({ animalId: z.string().min(1) }),
+    check: (state, { animalId }) => (state.members[animalId] ? null : { path: 'data.animalId', message: 'This animal is not in the group' }),
+    apply(state, { animalId }) {
+      const { [animalId]: _, ...rest } = state.members
+      state.members = rest
+    },
+    tell: () => 'Animal taken from the group',
+  }),
+  defineKind({
+    kind: 'winterEnded', subject: 'winter', verb: 'Close winter', data: none,
+    apply(state, _, entry) { state.ended = seen(entry) }, tell: () => 'Winter closed',
+  }),
+]

@@ -1,0 +1,12 @@
+import type { Almanac } from '../almanac'
+import type { Day } from '../chance'
+import type { House } from '../logbook'
+import type { HouseSettings } from './settings'
+
+/** What every part of the season is computed from. */
+export interface SeasonContext {
+  house: House
+  almanac: Almanac
+  settings: HouseSettings
+  today: Day
+}

@@ -1,0 +1,43 @@
+import type { Species } from '../../almanac'
+import { hasWinter, programmeOf, type WinterContext } from '../../brumation'
+import { certain, shift, summarise, type Day, type DayDist } from '../../chance'
+import { incubationTime } from '../../eggs'
+import { computedInput, type Reason } from '../../judgement'
+import type { WinterWays } from '../../logbook'
+import { forecastChain } from '../../pairing'
+import { formatDay } from '../../units'
+
+export interface CoolingWindow {
+  /** Cool on `likely` and half of first hatches come by the wished day; on `early`, nine in ten; on `late`, one in ten. */
+  early: Day
+  likely: Day
+  late: Day
+  /** First hatch or birth when cooled on `likely`. */
+  hatch: DayDist
+  reasons: Reason[]
+}
+
+/**
+ * When to start cooling, so that the first young come about a wished day: the clocks from cooling to hatching, with their
+ * spread, counted backwards. Null for a species without a winter, or whose clocks do not reach to the young.
+ * @param wished day of the first hatch (or birth)
+ */
+export function coolingWindow(species: Species, wished: Day, context: WinterContext, ways: WinterWays = {}): CoolingWindow | null {
+  if (!hasWinter(species)) return null
+  const programme = programmeOf(species, context, 0, ways)
+  const incubation = species.incubation ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value) : null
+  // far in the past, so that nothing is conditioned on today
+  const events = forecastChain({ species, observed: {}, given: { warmUp: { dist: certain(programme.wakeDay), reasons: [] } }, incubation, today: -1000 })
+  const young = events.find(e => e.event === (species.mode === 'live' ? 'born' : 'hatched'))
+  const span = young && summarise(young.dist)
+  if (!span) return null
+  const likely = wished - span.median
+  return {
+    early: wished - span.high, likely, late: wished - span.low, hatch: shift(young.dist, likely),
+    reasons: [{
+      rule: 'Cooling, hold, warming, readiness, lock, laying and incubation added up with their spread, and counted back from the wished day',
+      inputs: [computedInput('Wished', formatDay(wished)), computedInput('Cooling to first young', `${span.median} days (${span.low}–${span.high})`), computedInput('Of it in the cold', `${programme.wakeDay} days`), computedInput('Chance that it comes at all', `${Math.round((1 - young.dist.never) * 100)} %`)],
+      change: 'A shorter hold, another warming school, or other clocks in the almanac',
+    }, ...programme.reasons],
+  }
+}

@@ -1,0 +1,199 @@
+import { speciesOf } from '../../almanac'
+import {
+  bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, type Band, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
+} from '../../brumation'
+import { cumulative, summarise, type Day, type DayDist } from '../../chance'
+import type { Judgement, Reason } from '../../judgement'
+import { winterGroupOf, type AnimalState, type WinterGroup } from '../../logbook'
+import { temperatureAt } from '../../places'
+import type { SeasonContext } from '../context'
+import type { Lane } from '../types'
+import { coldOf, inCold, readinessOf } from './animalWinter'
+
+/** One animal in the cold, ready to be drawn. */
+export interface ColdAnimal {
+  animalId: string
+  tag: string
+  speciesId: string
+  placeId: string | null
+  coldPlaceId: string | null
+  groupId: string | null
+  kind: Programme['kind']
+  cooledDay: Day
+  wakeDay: Day
+  points: LossPoint[]
+  startLate: boolean
+  lost: number | null
+  slopePerWeek: number | null
+  band: { day: Day, low: number, mid: number, high: number }[]
+  /** Loss that is usual: least (burnt) and most (watch limit at the planned waking) on a day. */
+  usual: { day: Day, low: number, high: number }[]
+  atWake: { mid: number, low: number, high: number } | null
+  limits: { watch: number, takeOut: number }
+  watchOn: DayDist | null
+  outOn: DayDist | null
+  /** First day by which it has more likely than not passed the limit to take it out; null when that lies beyond the winter. */
+  limitDay: Day | null
+  metabolicShare: number
+  waterShare: number
+  verdict: Judgement<ColdVerdict>
+}
+
+export interface ColdPlaceView {
+  placeId: string
+  name: string
+  capacity: number | null
+  setC: number | null
+  animalIds: string[]
+  band: Band | null
+  watch: PlaceWatch | null
+  /** Hours of the watch before today's, by day. */
+  days: { day: Day, minC: number, meanC: number, maxC: number, read: number }[]
+  troubles: { kind: ClimateTrouble, level: 'harm' | 'watch', hours: number, tempC: number | null }[]
+}
+
+export interface WinterGroupView {
+  groupId: string
+  tag: string
+  speciesId: string
+  placeId: string | null
+  programme: Programme
+  members: { animalId: string, tag: string, eligibility: Judgement<Eligibility> | null, state: 'awake' | 'cold' | 'warmed' | 'gone' }[]
+}
+
+export interface RecoveringAnimal {
+  animalId: string
+  tag: string
+  speciesId: string
+  warmedDay: Day
+  recovery: Recovery
+  readiness: { dist: DayDist, since: Day | null, waitsFor: string[], schoolName: string, reasons: Reason[] }
+}
+
+export interface WinterOutlook {
+  cold: ColdAnimal[]
+  places: ColdPlaceView[]
+  groups: WinterGroupView[]
+  recovering: RecoveringAnimal[]
+}
+
+/** Days of readings that are looked through: a whole winter. */
+const WATCH_DAYS = 150
+const RECOVERING_DAYS = 120
+const USUAL_STEPS = 8
+
+function usualBand(animal: AnimalState, wakeDay: Day, context: SeasonContext, fromDay: Day, startG: number): ColdAnimal['usual'] {
+  const species = speciesOf(context.almanac, animal.speciesId)
+  if (!hasWinter(species)) return []
+  const { house } = context
+  const log = climateAt(house, animal.placeId)?.log
+  const assumedC = temperatureAt(house.places, animal.placeId) ?? species.cold.holdC.value
+  const span = Math.max(1, wakeDay - fromDay)
+  return Array.from({ length: USUAL_STEPS + 1 }, (_, i) => {
+    const days = Math.round((span * i) / USUAL_STEPS)
+    const burnt = expectedLoss(species.cold, startG, log, fromDay, fromDay + days, assumedC).share
+    return { day: fromDay + days, low: burnt, high: Math.max(burnt + usualPerDay(species.cold) * days, species.cold.watchLoss.value * (days / span)) }
+  })
+}
+
+function coldAnimal(animal: AnimalState, context: SeasonContext): ColdAnimal | null {
+  const judged = coldOf(animal, context)
+  if (!judged) return null
+  const { line, programme, verdict } = judged
+  const species = speciesOf(context.almanac, animal.speciesId)
+  if (!hasWinter(species)) return null
+  const { today } = context
+  const until = Math.max(programme.wakeDay, today)
+  let limitDay: Day | null = null
+  if (line.outOn) {
+    for (let day = today; day <= until && limitDay === null; day++) if (cumulative(line.outOn, day) >= 0.5) limitDay = day
+  }
+  return {
+    animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, placeId: animal.placeId, coldPlaceId: coldPlaceOf(context.house, animal.placeId), groupId: winterGroupOf(context.house, animal.id)?.id ?? null, kind: programme.kind,
+    cooledDay: animal.cooled!.day, wakeDay: programme.wakeDay, points: line.points, startLate: line.start?.late ?? true, lost: line.lost, slopePerWeek: line.trend ? line.trend.slope * 7 : null,
+    band: bandOf(line, until), usual: line.start ? usualBand(animal, programme.wakeDay, context, line.start.day, line.start.massG) : [], atWake: line.atWake,
+    limits: { watch: species.cold.watchLoss.value, takeOut: species.cold.takeOutLoss.value }, watchOn: line.watchOn, outOn: line.outOn, limitDay, metabolicShare: line.metabolicShare, waterShare: line.waterShare, verdict,
+  }
+}
+
+const gravity = { takeOut: 0, offerWater: 1, weighAgain: 2, carryOn: 3 } as const
+
+function byTrouble(a: ColdAnimal, b: ColdAnimal): number {
+  const far = Number.MAX_SAFE_INTEGER
+  return gravity[a.verdict.value.action] - gravity[b.verdict.value.action]
+    || (a.limitDay ?? far) - (b.limitDay ?? far)
+    || (b.atWake?.high ?? 0) - (a.atWake?.high ?? 0)
+    || (a.tag < b.tag ? -1 : 1)
+}
+
+function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPlaceView[] {
+  const { house, almanac, today } = context
+  const held = new Map<string, ColdAnimal[]>()
+  for (const place of Object.values(house.places)) if (place.kind === 'cold') held.set(place.id, [])
+  for (const c of cold) {
+    if (c.coldPlaceId === null || c.kind === 'dormancy') continue
+    const list = held.get(c.coldPlaceId)
+    if (list) list.push(c)
+    else held.set(c.coldPlaceId, [c])
+  }
+  return [...held].map(([placeId, list]): ColdPlaceView => {
+    const place = house.places[placeId]!
+    const log = house.climate[placeId]
+    const bands = [...new Set(list.map(c => c.speciesId))].map(id => bandOfCold(speciesOf(almanac, id).cold!))
+    const band = sharedBand(bands)
+    const now = log ? log.from + log.meanC.length : 0
+    // watched from the day the last of them was cooled: before that it was still falling
+    const from = log ? Math.max(log.from, now - WATCH_DAYS * 24, list.length ? (Math.min(...list.map(c => c.cooledDay)) + 5) * 24 : now - 48) : 0
+    return {
+      placeId, name: place.name, capacity: place.capacity, setC: place.tempC, animalIds: list.map(c => c.animalId), band,
+      watch: log && band ? watchPlace(log, from, now, band) : null,
+      days: log ? dailyOf(log, Math.max(Math.floor(log.from / 24), today - WATCH_DAYS), today) : [],
+      troubles: log && band ? troubleOf(log, band) : [],
+    }
+  })
+}
+
+function groupView(group: WinterGroup, gravid: ReadonlySet<string>, context: SeasonContext): WinterGroupView | null {
+  const { house, almanac, settings, today } = context
+  const species = speciesOf(almanac, group.speciesId)
+  if (!hasWinter(species)) return null
+  const ways = { almanac, schools: settings.schools }
+  const programme = programmeOf(species, ways, group.coolDay, group.ways, group.tag)
+  return {
+    groupId: group.id, tag: group.tag, speciesId: group.speciesId, placeId: group.placeId, programme,
+    members: Object.keys(group.members).map(id => house.animals[id]).filter(a => a !== undefined).map((animal) => {
+      const state = animal.status !== 'alive' ? 'gone' as const : inCold(animal) ? 'cold' as const : animal.warmed && animal.warmed.day >= group.coolDay ? 'warmed' as const : 'awake' as const
+      return { animalId: animal.id, tag: animal.tag, state, eligibility: state === 'awake' ? judgeEligibility(species, animal, gravid.has(animal.id), Math.max(group.coolDay, today), today, ways) : null }
+    }).sort((a, b) => (a.tag < b.tag ? -1 : 1)),
+  }
+}
+
+/** Females that carry, by the lanes of the season. */
+export function gravidIn(lanes: readonly Lane[], context: SeasonContext): Set<string> {
+  return new Set(lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map(l => context.house.pairings[l.subject.id]!.damId))
+}
+
+function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnimal | null {
+  const { today } = context
+  if (!animal.warmed || inCold(animal) || today - animal.warmed.day > RECOVERING_DAYS) return null
+  const readiness = readinessOf(animal, context)
+  if (!readiness) return null
+  return {
+    animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, warmedDay: animal.warmed.day, recovery: recoveryOf(animal, animal.winters.at(-1)!),
+    readiness: { dist: readiness.dist, since: readiness.since?.day ?? null, waitsFor: readiness.waitsFor, schoolName: readiness.schoolName, reasons: readiness.reasons },
+  }
+}
+
+/** The winter of the house: who is in trouble, who is next, who comes back, and what the cold places do. */
+export function winterOutlook(lanes: readonly Lane[], context: SeasonContext): WinterOutlook {
+  const animals = Object.values(context.house.animals)
+  const cold = animals.map(a => coldAnimal(a, context)).filter(c => c !== null).sort(byTrouble)
+  const gravid = gravidIn(lanes, context)
+  const when = (r: RecoveringAnimal) => r.readiness.since ?? summarise(r.readiness.dist)?.median ?? Number.MAX_SAFE_INTEGER
+  return {
+    cold,
+    places: coldPlaces(cold, context),
+    groups: Object.values(context.house.winters).filter(g => !g.ended).map(g => groupView(g, gravid, context)).filter(g => g !== null).sort((a, b) => a.programme.coolDay - b.programme.coolDay || (a.tag < b.tag ? -1 : 1)),
+    recovering: animals.filter(a => a.status === 'alive').map(a => recovering(a, context)).filter(r => r !== null).sort((a, b) => when(a) - when(b) || (a.tag < b.tag ? -1 : 1)),
+  }
+}
