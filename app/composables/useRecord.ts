@@ -17,6 +17,7 @@ export interface Wish {
 export function useRecord() {
   const house = useHouse()
   const toast = useToast()
+  const { ask } = useQuestion()
   const busy = ref(false)
 
   /** The present moment, or noon of the day that is meant. */
@@ -41,6 +42,20 @@ export function useRecord() {
     }
   }
 
+  /** Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is. */
+  async function writeAsked(entries: Entry[]): Promise<string[] | null> {
+    try {
+      return await house.write(entries)
+    }
+    catch (error) {
+      const question = error instanceof ApiProblem ? error.problem.errors?.find(e => e.path.endsWith('data.sure')) : undefined
+      if (!question) throw error
+      if (!await ask(question.message)) return null
+      const index = Number(/^entries\.(\d+)\./.exec(question.path)?.[1] ?? 0)
+      return writeAsked(entries.map((e, i) => (i === index ? { ...e, data: { ...e.data, sure: true } } : e)))
+    }
+  }
+
   /**
    * Writes one or several entries as one act.
    * @param says what the toast says was done
@@ -49,7 +64,8 @@ export function useRecord() {
   async function record(wishes: Wish | Wish[], says: string): Promise<string[] | null> {
     busy.value = true
     try {
-      const written = await house.write([wishes].flat().map(entryOf))
+      const written = await writeAsked([wishes].flat().map(entryOf))
+      if (!written) return null
       toast.add({
         title: says, icon: 'i-lucide-check', color: 'neutral',
         actions: [{ label: 'Undo', color: 'primary', variant: 'outline', onClick: () => { void takeBack(written) } }],

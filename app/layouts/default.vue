@@ -33,6 +33,7 @@ useEventListener('focus', () => { void house.load() })
     <ShellSearch />
     <ShellKeys />
     <WorkingSheet />
+    <RecordQuestion />
   </div>
 </template>
 

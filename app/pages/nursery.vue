@@ -2,7 +2,7 @@
 import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/logbook'
 import { speciesOf } from '#core/almanac'
 import { ladderStepAt, firstMealAge, nextMeal } from '#core/feeding'
-import { tellPortion, type Lane } from '#core/season'
+import { mealWinterOf, tellPortion, type Lane } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
 const house = useHouse()
@@ -24,7 +24,7 @@ function row(a: AnimalState) {
   const species = speciesOf(house.almanac, a.speciesId)
   const age = house.today - a.bornDay! - firstMealAge(species)
   const { index } = ladderStepAt(species.ladder, Math.max(0, age))
-  const meal = nextMeal(house.almanac, house.settings, species, a, house.today)
+  const meal = nextMeal(house.almanac, house.settings, species, a, house.today, false, mealWinterOf(a, { house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }))
   const [before, now] = [a.weights.at(-3) ?? a.weights[0], a.weights.at(-1)]
   const gain = before && now && now.day > before.day ? ((now.massG / before.massG - 1) / (now.day - before.day)) * 7 * 100 : null
   return { a, step: `${index + 1} of ${species.ladder.length}`, meal, now, gain }

@@ -8,7 +8,7 @@ const toast = useToast()
 const open = ref(false)
 const editing = ref<string | null>(null)
 const problems = ref<Record<string, string>>({})
-const state = reactive({ name: '', kind: 'room' as Place['kind'], parentId: undefined as string | undefined, order: 1, temp: '' })
+const state = reactive({ name: '', kind: 'room' as Place['kind'], parentId: undefined as string | undefined, order: 1, temp: '', capacity: null as number | null })
 
 const list = computed(() => Object.values(house.house.places).map(p => ({ place: p, route: routeTo(house.house.places, p.id) })).sort((a, b) => compareRoutes(a.route, b.route)))
 const lives = computed(() => {
@@ -22,8 +22,8 @@ function start(place?: Place): void {
   editing.value = place?.id ?? null
   problems.value = {}
   Object.assign(state, place
-    ? { name: place.name, kind: place.kind, parentId: place.parentId ?? undefined, order: place.order, temp: place.tempC === null ? '' : formatQuantity(place.tempC, house.settings.tempUnit) }
-    : { name: '', kind: 'room', parentId: undefined, order: list.value.length + 1, temp: '' })
+    ? { name: place.name, kind: place.kind, parentId: place.parentId ?? undefined, order: place.order, temp: place.tempC === null ? '' : formatQuantity(place.tempC, house.settings.tempUnit), capacity: place.capacity }
+    : { name: '', kind: 'room', parentId: undefined, order: list.value.length + 1, temp: '', capacity: null })
   open.value = true
 }
 
@@ -31,7 +31,7 @@ async function send(): Promise<void> {
   problems.value = {}
   try {
     const tempC = state.temp.trim() ? Number(parseAs('temperature', state.temp, house.settings.tempUnit).toFixed(2)) : null
-    const body = { name: state.name, kind: state.kind, parentId: state.parentId ?? null, order: state.order, tempC }
+    const body = { name: state.name, kind: state.kind, parentId: state.parentId ?? null, order: state.order, tempC, capacity: state.capacity ?? null }
     await (editing.value ? callApi(`/api/places/${editing.value}`, { method: 'PUT', body }) : callApi('/api/places', { method: 'POST', body }))
     await house.load()
     open.value = false
@@ -73,6 +73,7 @@ async function send(): Promise<void> {
           <UFormField label="Stands in" :error="problems.parentId"><USelectMenu v-model="state.parentId" :items="parents" value-key="value" class="w-full" placeholder="Nowhere: a room" /></UFormField>
           <UFormField label="Rank in the walk" :error="problems.order"><UInputNumber v-model="state.order" :min="0" :max="9999" class="w-full" /></UFormField>
           <UFormField label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"><UInput v-model="state.temp" class="w-full" inputmode="text" /></UFormField>
+          <UFormField v-if="state.kind === 'cold'" label="Takes, tubs" hint="empty: not said" :error="problems.capacity"><UInputNumber v-model="state.capacity" :min="1" :max="9999" class="w-full" /></UFormField>
           <p class="small quiet">Heat mats and lamps burn houses: thermostat, guard, smoke alarm. Check an incubator with a second thermometer.</p>
           <UButton type="submit" :label="editing ? 'Change place' : 'Add place'" class="justify-self-start" />
         </form>

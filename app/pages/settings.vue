@@ -11,12 +11,14 @@ const problems = ref<Record<string, string>>({})
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({ label, value }))
 const zones = Intl.supportedValuesOf('timeZone')
 const schools = computed(() => Object.values(house.almanac.schools))
+/** Schools that a species may answer for itself. */
+const OWN = ['warmUp', 'hatchlingWinter', 'coldCompany', 'pairAfterCold']
 const fixedZone = computed(() => !house.isEmpty)
 
 async function send(): Promise<void> {
   problems.value = {}
   const { cover, warmUp, appetitePct, yieldPct, ...rest } = state
-  const wish = { ...rest, coverQuantile: cover / 100, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
+  const wish = { ...rest, coverQuantile: cover / 100, latitude: rest.latitude ?? null, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
   const checked = HouseSettings.safeParse(wish)
   if (!checked.success) {
     problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
@@ -44,6 +46,7 @@ async function send(): Promise<void> {
         <UFormField label="Time zone" :hint="fixedZone ? 'kept: written days follow it' : ''" :error="problems.timeZone"><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" :disabled="fixedZone" /></UFormField>
         <UFormField label="Weights in"><USelect v-model="state.massUnit" :items="['g', 'oz']" class="w-full" /></UFormField>
         <UFormField label="Temperatures in"><USelect v-model="state.tempUnit" :items="['°C', '°F']" class="w-full" /></UFormField>
+        <UFormField label="Latitude, degrees north" hint="day length outside; empty: twelve hours" :error="problems.latitude"><UInputNumber v-model="state.latitude" :min="-90" :max="90" :step="0.5" class="w-full" /></UFormField>
       </section>
       <section>
         <h2>Feeders</h2>
@@ -62,6 +65,7 @@ async function send(): Promise<void> {
             <input type="radio" :name="school.id" :value="choice.id" :checked="(state.schools[school.id] ?? school.usual) === choice.id" @change="state.schools[school.id] = choice.id">
             <span><b>{{ choice.name }}</b> <span class="quiet">{{ choice.reason }}</span></span>
           </label>
+          <SettingsOwnSchools v-if="OWN.includes(school.id)" v-model="state.schools" :school="school" />
         </fieldset>
       </section>
       <UButton type="submit" label="Keep settings" class="justify-self-start" />

@@ -60,7 +60,7 @@ export function judgeEligibility(species: Species, animal: AnimalState, gravid: 
     reasons.push({ rule: 'Never cool a sick animal', inputs: [entryInput('Looked at', animal.unwell.signs.join(', ') || 'not well', animal.unwell)], change: 'A look that finds it well; ask the vet' })
   }
   if (gravid) {
-    set('notYet', 'Gravid: after she has laid')
+    set('notYet', 'Gravid: after laying or birth')
     reasons.push({ rule: 'A gravid female stays warm until she has laid or given birth', inputs: [computedInput('Signs in this season', 'yes')], change: 'Laying, birth, or the end of her season' })
   }
   const condition = bodyCondition(species, animal)

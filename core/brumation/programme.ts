@@ -120,11 +120,11 @@ export interface Setpoint {
 
 /**
  * The corners of the temperature curve, to be joined by straight lines; two at one hour are a jump.
- * The whole winter from ten days before cooling to ten days after full warmth. Day temperature, for a rest.
+ * The whole winter from the last meal to ten days after full warmth. Day temperature, for a rest.
  */
 export function setpoints(p: Programme): Setpoint[] {
   const at = (day: Day, tempC: number): Setpoint => ({ hour: day * 24, tempC })
-  const start = [at(p.coolDay - 10, p.warmC), at(p.coolDay, p.warmC), at(p.holdDay, p.holdC), at(p.wakeDay, p.holdC)]
+  const start = [at(Math.min(p.lastMealDay, p.coolDay - 1), p.warmC), at(p.coolDay, p.warmC), at(p.holdDay, p.holdC), at(p.wakeDay, p.holdC)]
   const end = at(p.warmDay + 10, p.warmC)
   if (p.kind === 'dormancy' || p.warmUp === 'gradual') return [...start, at(p.warmDay, p.warmC), end]
   if (p.warmUp === 'atOnce') return [...start, at(p.wakeDay, p.warmC), end]

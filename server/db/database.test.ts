@@ -26,7 +26,7 @@ afterEach(async () => {
 
 const entry = (id: string, part: Partial<DatedEntry> = {}): DatedEntry => ({ id, at: '2026-11-25T08:00:00.000Z', day: 20_782, subject: { type: 'animal', id: 'a' }, kind: 'weighed', data: { massG: 12.5 }, source: 'keeper', ...part })
 const card = (id: string, part: Partial<AnimalCard> = {}): AnimalCard => ({ id, tag: id, name: null, speciesId: 'corn-snake', sex: 'unknown', bornDay: null, placeId: null, damId: null, sireId: null, clutchId: null, foundedBy: null, ...part })
-const place = (id: string, part: Partial<Place> = {}): Place => ({ id, name: id, kind: 'room', parentId: null, order: 1, tempC: null, ...part })
+const place = (id: string, part: Partial<Place> = {}): Place => ({ id, name: id, kind: 'room', parentId: null, order: 1, tempC: null, capacity: null, ...part })
 
 describe('the database', () => {
   it('makes its folder, and runs with WAL and foreign keys', async () => {

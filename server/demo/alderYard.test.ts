@@ -18,14 +18,14 @@ describe.each([20_000, 20_782])('Alder Yard on day %d', (today) => {
     }
   }, 60_000)
 
-  it('is a house of about 45 grown animals, 40 young, 8 pairs, 5 clutches and 14 cultures in 3 rooms, with its troubles', () => {
+  it('is a house of about 57 grown animals, 40 young, 8 pairs, 5 clutches and 14 cultures in 3 rooms, with its troubles', () => {
     const records = recordsFrom(demo.places, demo.animals, demo.entries)
     const house = houseOf(records, shippedAlmanac)
     const { season: s } = season(records, shippedAlmanac, demo.settings, today)
     const young = Object.values(house.animals).filter(a => today - a.bornDay! < 365)
     expect(young).toHaveLength(40)
-    expect(Object.keys(house.animals).length - young.length).toBe(45)
-    expect(new Set(Object.values(house.animals).map(a => a.speciesId)).size).toBe(7)
+    expect(Object.keys(house.animals).length - young.length).toBe(57)
+    expect(new Set(Object.values(house.animals).map(a => a.speciesId)).size).toBe(8)
     expect(Object.keys(house.pairings)).toHaveLength(8)
     expect(Object.keys(house.clutches)).toHaveLength(5)
     expect(Object.keys(house.cultures)).toHaveLength(14)
@@ -33,6 +33,10 @@ describe.each([20_000, 20_782])('Alder Yard on day %d', (today) => {
     const alarms = s.alarms.map(a => a.id.split(':')[0])
     expect(alarms).toEqual(expect.arrayContaining(['refuser', 'failed', 'lamp', 'late', 'cold']))
     expect(new Set(s.lanes.map(l => l.kind))).toEqual(new Set(['pair', 'eggs', 'spawn']))
+    // the two in trouble, and no third
+    expect(s.winter.cold.filter(c => ['takeOut', 'offerWater'].includes(c.verdict.value.action)).map(c => [c.tag, c.verdict.value.action])).toEqual([['M-09', 'takeOut'], ['K-02', 'offerWater']])
+    expect(s.winter.cold.length).toBeGreaterThanOrEqual(20)
+    expect(s.winter.recovering.find(r => r.tag === 'K-08')!.readiness).toMatchObject({ since: null })
     expect(s.tasks.length).toBeGreaterThan(12)
     expect(s.tasks.length).toBeLessThan(60)
   })

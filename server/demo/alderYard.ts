@@ -1,9 +1,11 @@
 import type { AnimalCard, Place } from '#core/logbook'
 import { defaultSettings, type HouseSettings } from '#core/season'
+import { coldDevices, type DemoDevice } from './devices'
 import { DemoWriter } from './writer'
 
 interface Places {
   snakes: Place[]
+  milks: Place[]
   geckos: Place[]
   glass: Place[]
   hatchlings: Place[]
@@ -13,6 +15,7 @@ interface Places {
   beetles: Place
   colonies: Place
   cold: Place
+  fridge: Place
 }
 
 function buildPlaces(w: DemoWriter): Places {
@@ -22,6 +25,7 @@ function buildPlaces(w: DemoWriter): Places {
   const tubs = (parent: Place, from: number, to: number, word: string) => Array.from({ length: to - from + 1 }, (_, i) => w.place(`${word} ${from + i}`, 'tub', parent))
   const rackA = w.place('Rack A', 'rack', bench)
   const rackB = w.place('Rack B', 'rack', bench)
+  const rackD = w.place('Rack C', 'rack', bench)
   const rackC = w.place('Hatchling rack', 'rack', bench)
   const geckoRack = w.place('Gecko rack', 'rack', glassRoom)
   const glass = w.place('Glass wall', 'shelf', glassRoom)
@@ -29,12 +33,13 @@ function buildPlaces(w: DemoWriter): Places {
   const feeders = w.place('Feeder shelf', 'shelf', backShop)
   return {
     snakes: [...tubs(rackA, 1, 10, 'Tub'), ...tubs(rackB, 11, 18, 'Tub')],
+    milks: tubs(rackD, 19, 30, 'Tub'),
     geckos: tubs(geckoRack, 1, 10, 'Tub'),
     glass: ['Rock pen', 'Cork pen', 'Tortoise table', 'Moss tank', 'Fern tank', 'Pond tank'].map(n => w.place(n, 'tub', glass)),
     hatchlings: tubs(rackC, 1, 40, 'Box'),
     incubator: w.place('Incubator 28 °C', 'incubator', shelf, 28), warmIncubator: w.place('Incubator 31 °C', 'incubator', shelf, 31),
     flies: w.place('Fly board', 'shelf', feeders, 24), beetles: w.place('Beetle board', 'shelf', feeders, 28), colonies: w.place('Colony bench', 'shelf', feeders, 27),
-    cold: w.place('Cold chest', 'cold', backShop, 12),
+    cold: w.place('Cold chest', 'cold', backShop, 12, 24), fridge: w.place('Fridge', 'cold', backShop, 5, 6),
   }
 }
 
@@ -46,23 +51,36 @@ function grownSnakes(w: DemoWriter, p: Places, all: Animals): void {
     ['K-06', 'male', 2260, 610], ['K-07', 'male', 1900, 560], ['K-08', 'male', 1550, 540], ['K-09', 'male', 1200, 440],
   ]
   kings.forEach(([tag, sex, age, mass], i) => {
-    const cooled = tag === 'K-02' || tag === 'K-06'
-    const card = w.animal(tag, 'california-kingsnake', sex, age, cooled ? p.cold : p.snakes[i]!)
+    const card = w.animal(tag, 'california-kingsnake', sex, age, p.snakes[i]!)
     all[tag] = card
-    w.weights(card, mass * 0.88, mass, 420, 30, cooled ? 64 : 4 + i)
-    if (cooled) {
-      w.meals(card, mass, 240, 82)
-      w.write('cooledDown', w.about(card), -62)
-      const losses = tag === 'K-02' ? [0.985, 0.955, 0.926] : [0.995, 0.987, 0.98]
-      losses.forEach((f, n) => w.write('weighed', w.about(card), -44 + n * 20, { massG: Math.round(mass * f) }))
+    w.winter(card, mass * 0.88, 455, 372, [0.98 - i * 0.002])
+    if (['K-02', 'K-04', 'K-05', 'K-06', 'K-09'].includes(tag)) {
+      w.weights(card, mass * 0.9, mass, 350, 30, 64)
+      w.meals(card, mass, 240, 76)
+      w.inCold(card, mass, 62, p.cold, tag === 'K-02' ? [0.985, 0.955, 0.926] : [0.996, 0.989 - i * 0.0006, 0.983 - i * 0.0008])
       return
     }
-    if (tag === 'K-03' || tag === 'K-08' || tag === 'K-01' || tag === 'K-07') {
-      w.write('cooledDown', w.about(card), -170)
-      w.write('warmedUp', w.about(card), tag === 'K-01' || tag === 'K-07' ? -92 : -34)
-      w.write('shed', w.about(card), tag === 'K-01' || tag === 'K-07' ? -70 : -12)
-    }
-    w.meals(card, mass, 30, [11, 0, 3, 10, 7, 0, 2, 5, 9][i]!)
+    // the others went early, so that their young come early
+    const early = tag === 'K-01' || tag === 'K-07'
+    w.weights(card, mass * 0.9, mass, 350, 30, 172)
+    w.winter(card, mass, 170, early ? 92 : 34, [0.99, tag === 'K-08' ? 0.955 : 0.981])
+    w.weights(card, mass * (tag === 'K-08' ? 0.95 : 0.985), mass * (tag === 'K-08' ? 0.958 : 1.01), early ? 85 : 28, 14, tag === 'K-08' ? 1 : 4 + i)
+    w.write('shed', w.about(card), early ? -70 : -12)
+    w.meals(card, mass, early ? 85 : 30, [11, 0, 3, 10, 7, 0, 2, 5, 9][i]!)
+  })
+  const milks: [number, number, number[]][] = [
+    [420, 1500, [0.995, 0.985]], [395, 1480, [0.997, 0.99]], [455, 1900, [0.994, 0.981]], [380, 1460, [0.996, 0.988]], [410, 1510, [0.993, 0.98]], [365, 1200, [0.998, 0.991]],
+    [430, 2100, [0.996, 0.986]], [402, 1830, [0.995, 0.984]], [388, 1490, [0.964, 0.909]], [415, 1850, [0.997, 0.987]], [440, 2240, [0.996, 0.989]], [372, 1220, [0.995, 0.983]],
+  ]
+  milks.forEach(([mass, age, losses], i) => {
+    const tag = `M-${String(i + 1).padStart(2, '0')}`
+    const card = w.animal(tag, 'milk-snake', i % 3 === 2 ? 'male' : 'female', age, p.milks[i]!)
+    all[tag] = card
+    w.winter(card, mass * 0.93, 440, 360, [0.984 - (i % 4) * 0.004])
+    w.weights(card, mass * 0.94, mass, 340, 30, 50)
+    w.meals(card, mass, 200, 62)
+    w.inCold(card, mass, 48, p.cold, losses)
+    if (tag === 'M-09') w.write('checked', w.about(card), -3, { well: false, signs: ['skin'] })
   })
   const rosies: [string, 'female' | 'male', number, number][] = [
     ['R-01', 'female', 2000, 410], ['R-02', 'female', 1700, 360], ['R-03', 'female', 1400, 330], ['R-04', 'female', 1390, 318], ['R-05', 'male', 1900, 250], ['R-06', 'male', 1710, 262], ['R-07', 'male', 1300, 240],
@@ -70,8 +88,10 @@ function grownSnakes(w: DemoWriter, p: Places, all: Animals): void {
   rosies.forEach(([tag, sex, age, mass], i) => {
     const card = w.animal(tag, 'rosy-boa', sex, age, p.snakes[9 + i]!)
     all[tag] = card
-    w.weights(card, mass * 0.9, mass, 400, 30, 3 + i * 4)
-    w.meals(card, mass, 160, [6, 12, 4, 8, 13, 2, 9][i]!)
+    // R-04 has fallen off since spring
+    w.weights(card, mass * 0.9, mass * (tag === 'R-04' ? 1.1 : 1), 400, 30, tag === 'R-04' ? 40 : 3 + i * 2)
+    if (tag === 'R-04') w.write('weighed', w.about(card), -5, { massG: mass })
+    w.meals(card, mass, 160, [6, 13, 14, 15, 13, 14, 4][i]!)
   })
 }
 
@@ -81,8 +101,13 @@ function grownLizards(w: DemoWriter, p: Places, all: Animals): void {
     const mass = Math.round(w.between(48, 72))
     const card = w.animal(tag, 'fat-tailed-gecko', i < 7 ? 'female' : 'male', 700 + i * 60, p.geckos[i]!)
     all[tag] = card
-    w.weights(card, mass * 0.8, mass, 380, 30, 1 + i * 3)
+    const rests = i >= 2 && i <= 6
+    w.weights(card, mass * 0.8, mass, 380, 30, rests ? 29 : 1 + i * 3)
     w.meals(card, mass, 90, i % 4)
+    if (rests) {
+      w.write('cooledDown', w.about(card), -27)
+      w.write('weighed', w.about(card), -6, { massG: Number((mass * (0.993 - i * 0.0015)).toFixed(1)) })
+    }
   }
   for (let i = 0; i < 5; i++) {
     const tag = `O-${String(i + 1).padStart(2, '0')}`
@@ -100,8 +125,15 @@ function grownOthers(w: DemoWriter, p: Places, all: Animals): void {
     const mass = Math.round(w.between(1100, 1900))
     const card = w.animal(tag, 'hermanns-tortoise', i < 3 ? 'female' : 'male', 5200 + i * 300, p.glass[2]!)
     all[tag] = card
-    w.weights(card, mass * 0.96, mass, 420, 60, 10 + i * 7)
-    w.meals(card, mass, 20, i === 0 ? 1 : 0)
+    const asleep = i === 1 || i === 2
+    w.weights(card, mass * 0.96, mass, 420, 60, asleep ? 33 : 10 + i * 7)
+    w.meals(card, mass, asleep ? 90 : 20, asleep ? 55 : i === 0 ? 1 : 0)
+    // straight carapace by the healthy mass of its length
+    w.write('measured', w.about(card), -60, { mm: Math.round(Math.cbrt(mass / 0.191) * 10 * (i === 2 ? 1.03 : 0.99)) })
+    if (asleep) {
+      w.write('watered', w.about(card), -38, { bath: true })
+      w.inCold(card, mass, 31, p.fridge, [0.994, 0.988])
+    }
   }
   for (let i = 0; i < 6; i++) {
     const tag = `N-${String(i + 1).padStart(2, '0')}`
@@ -233,6 +265,18 @@ export interface DemoHouse {
   places: Place[]
   animals: AnimalCard[]
   entries: DemoWriter['entries']
+  devices: DemoDevice[]
+}
+
+/** The winter: kings and milks in the chest, tortoises in the fridge, geckos at rest; boas and mantellas are next. */
+function winterGroups(w: DemoWriter, p: Places, a: Animals): void {
+  const ids = (...tags: string[]) => tags.map(t => a[t]!.id)
+  w.winterGroup('W-1', 'california-kingsnake', p.cold, 62, ids('K-02', 'K-04', 'K-05', 'K-06', 'K-09'), { holdDays: 80 })
+  w.winterGroup('W-2', 'milk-snake', p.cold, 48, Object.keys(a).filter(t => t.startsWith('M-')).map(t => a[t]!.id), { warmUp: 'gradual' })
+  w.winterGroup('W-3', 'hermanns-tortoise', p.fridge, 31, ids('T-02', 'T-03'))
+  w.winterGroup('W-4', 'rosy-boa', p.cold, -4, ids('R-02', 'R-03', 'R-04', 'R-05', 'R-06', 'R-07'))
+  w.winterGroup('W-5', 'fat-tailed-gecko', null, 27, ids('G-03', 'G-04', 'G-05', 'G-06', 'G-07'))
+  w.winterGroup('W-6', 'golden-mantella', null, -12, ids('N-01', 'N-02', 'N-03', 'N-04', 'N-05', 'N-06'))
 }
 
 /** Alder Yard: a converted joinery in a cool upland town. Invented; dates count from `today`. */
@@ -246,6 +290,7 @@ export function alderYard(today: number): DemoHouse {
   hatchlings(w, places, all)
   pairsAndClutches(w, places, all)
   feedersAndLamps(w, places)
-  const settings: HouseSettings = { ...defaultSettings, houseName: 'Alder Yard', timeZone: 'Europe/Berlin', cultureWeekday: 0, coverQuantile: 0.9 }
-  return { settings, places: w.places, animals: w.animals, entries: w.entries }
+  winterGroups(w, places, all)
+  const settings: HouseSettings = { ...defaultSettings, latitude: 51.5, houseName: 'Alder Yard', timeZone: 'Europe/Berlin', cultureWeekday: 0, coverQuantile: 0.9 }
+  return { settings, places: w.places, animals: w.animals, entries: w.entries, devices: coldDevices(places, today) }
 }

@@ -72,6 +72,29 @@ export class DemoWriter {
     }
   }
 
+  /** A winter that is over: weighed, cooled, weighed at its share of the start, warmed. */
+  winter(card: AnimalCard, startG: number, cooledAgo: number, warmedAgo: number, shares: number[]): void {
+    this.write('weighed', this.about(card), -cooledAgo - 1, { massG: Math.round(startG) })
+    this.write('cooledDown', this.about(card), -cooledAgo)
+    shares.forEach((share, i) => this.write('weighed', this.about(card), -Math.round(cooledAgo - ((cooledAgo - warmedAgo) * (i + 1)) / shares.length), { massG: Math.round(startG * share) }))
+    this.write('warmedUp', this.about(card), -warmedAgo + 1)
+  }
+
+  /** A winter that runs: weighed before it, cooled, and weighed since at these shares of the start, the last some days ago. */
+  inCold(card: AnimalCard, startG: number, cooledAgo: number, place: Place, shares: number[]): void {
+    this.write('weighed', this.about(card), -cooledAgo - 1, { massG: Math.round(startG) })
+    this.write('cooledDown', this.about(card), -cooledAgo, { placeId: place.id })
+    const every = Math.floor((cooledAgo - 3) / shares.length)
+    shares.forEach((share, i) => this.write('weighed', this.about(card), -cooledAgo + every * (i + 1), { massG: Math.round(startG * share) }))
+  }
+
+  winterGroup(tag: string, speciesId: string, place: Place | null, cooledAgo: number, animalIds: string[], ways: Record<string, unknown> = {}): void {
+    const id = this.id()
+    const day = this.today - Math.max(cooledAgo + 25, 10)
+    const cool = new Date((this.today - cooledAgo) * 86_400_000).toISOString().slice(0, 10)
+    this.entries.push({ id, at: new Date(day * 86_400_000 + 11 * 3_600_000).toISOString(), day, subject: { type: 'winter', id }, kind: 'winterPlanned', data: { tag, speciesId, placeId: place?.id ?? null, cool, ways, animalIds }, source: 'demo' })
+  }
+
   /** Meals at the species' rhythm up to `lastDaysAgo`, now and then refused. */
   meals(card: AnimalCard, massG: number, fromDaysAgo: number, lastDaysAgo: number, refusesLast = 0): void {
     const species = speciesOf(shippedAlmanac, card.speciesId)

@@ -107,10 +107,10 @@ describe('the house in memory beside its database', () => {
   })
 
   it('places cannot be lost in a circle, and unknown ones are 404', async () => {
-    const room = await keeper.addPlace({ name: 'Room', kind: 'room', parentId: null, order: 1, tempC: null })
-    const rack = await keeper.addPlace({ name: 'Rack', kind: 'rack', parentId: room.id, order: 1, tempC: null })
-    expect((await problem(keeper.changePlace(room.id, { name: 'Room', kind: 'room', parentId: rack.id, order: 1, tempC: null }))).status).toBe(422)
-    expect((await problem(keeper.changePlace('nowhere', { name: 'X', kind: 'room', parentId: null, order: 1, tempC: null }))).status).toBe(404)
+    const room = await keeper.addPlace({ name: 'Room', kind: 'room', parentId: null, order: 1, tempC: null, capacity: null })
+    const rack = await keeper.addPlace({ name: 'Rack', kind: 'rack', parentId: room.id, order: 1, tempC: null, capacity: null })
+    expect((await problem(keeper.changePlace(room.id, { name: 'Room', kind: 'room', parentId: rack.id, order: 1, tempC: null, capacity: null }))).status).toBe(422)
+    expect((await problem(keeper.changePlace('nowhere', { name: 'X', kind: 'room', parentId: null, order: 1, tempC: null, capacity: null }))).status).toBe(404)
     expect((await problem(keeper.tagYoung('nothing', { count: 1, prefix: 'X', placeId: null }))).status).toBe(404)
   })
 })

@@ -1,7 +1,8 @@
 import type { Knex } from 'knex'
 import { shippedAlmanac, withOverrides, type Almanac, type Override } from '#core/almanac'
+import { hasWinter, programmeOf, type Programme } from '#core/brumation'
 import type { SolveLp } from '#core/cultures'
-import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
+import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records, type WinterGroup } from '#core/logbook'
 import { houseOf, planFeeders, seasonOfHouse, type HouseSettings, type Scenarios } from '#core/season'
 import { CalendarError, calendarOf, dayFromIso } from '#core/units'
 import type { HouseSnapshot, NewAnimal, NewPlace, PlansSnapshot, SeasonSnapshot, TagYoung, WroteEntries } from '#shared/contracts/house'
@@ -11,7 +12,15 @@ import { allEntries, entriesByIds, insertEntries } from '../db/repositories/entr
 import { deleteOverride, readOverrides, readSettings, writeOverride, writeSettings } from '../db/repositories/ways'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
-import { currentDay } from './clock'
+import { allHours } from '../db/repositories/devices'
+import { Climate } from '../devices/climate'
+import { currentDay, houseNow } from './clock'
+
+const HOUR_MS = 3_600_000
+/** Hours of readings taken into memory: two winters. */
+const HOURS_READ = 24 * 400
+
+const currentHour = (): number => Math.floor(houseNow() / HOUR_MS)
 
 /** What follows from one version of the house on one day. */
 interface Computed {
@@ -38,11 +47,15 @@ export class HouseKeeper {
     private settings: HouseSettings,
     private overrides: Override[],
     private almanac: Almanac,
+    /** Temperatures of the places, added to as devices send. */
+    readonly climate: Climate,
   ) {}
 
   static async open(db: Knex, solve: SolveLp): Promise<HouseKeeper> {
-    const [places, animals, log, settings, overrides] = await Promise.all([allPlaces(db), allAnimals(db), allEntries(db), readSettings(db), readOverrides(db)])
-    return new HouseKeeper(db, solve, recordsFrom(places, animals, log), settings, overrides, withOverrides(shippedAlmanac, overrides))
+    const [places, animals, log, settings, overrides, hours] = await Promise.all([allPlaces(db), allAnimals(db), allEntries(db), readSettings(db), readOverrides(db), allHours(db, currentHour() - HOURS_READ)])
+    const climate = new Climate()
+    for (const { placeId, hour, sums } of hours) climate.add(placeId, hour, sums)
+    return new HouseKeeper(db, solve, recordsFrom(places, animals, log), settings, overrides, withOverrides(shippedAlmanac, overrides), climate)
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -53,6 +66,14 @@ export class HouseKeeper {
 
   private today(): number {
     return currentDay(this.settings.timeZone).today
+  }
+
+  /** Takes over what devices have sent since, and the silence of those that have not. */
+  private refresh(): void {
+    const climate = this.climate.upTo(currentHour())
+    if (climate === this.records.climate) return
+    this.records = { ...this.records, climate }
+    this.changed()
   }
 
   private standing(records = this.records): House {
@@ -67,11 +88,13 @@ export class HouseKeeper {
   }
 
   snapshot(): HouseSnapshot {
+    this.refresh()
     const { today, fixed } = currentDay(this.settings.timeZone)
-    return { version: this.version, today, todayFixed: fixed, settings: this.settings, overrides: this.overrides, house: this.standing() }
+    return { version: this.version, today, todayFixed: fixed, settings: this.settings, overrides: this.overrides, house: { ...this.standing(), climate: {} } }
   }
 
   private computed(): Computed {
+    this.refresh()
     const today = this.today()
     const key = `${this.version}:${today}`
     if (this.cached?.key === key) return this.cached
@@ -83,6 +106,15 @@ export class HouseKeeper {
 
   season(): SeasonSnapshot {
     return this.computed().season
+  }
+
+  /** The programme of a winter group, with what an export of it is called. @throws ProblemError 404 */
+  winterProgramme(id: string): { group: WinterGroup, programme: Programme, settings: HouseSettings, title: string } {
+    const group = this.standing().winters[id]
+    const species = group && this.almanac.species[group.speciesId]
+    if (!group || !species || !hasWinter(species)) throw new ProblemError(404, 'There is no such winter group')
+    const programme = programmeOf(species, { almanac: this.almanac, schools: this.settings.schools }, group.coolDay, group.ways, group.tag)
+    return { group, programme, settings: this.settings, title: `${group.tag} ${species.name}` }
   }
 
   plans(): PlansSnapshot {
@@ -172,7 +204,7 @@ export class HouseKeeper {
   private tagInUse(tag: string): boolean {
     const house = this.standing()
     const same = (x: { tag: string }) => x.tag.toLowerCase() === tag.toLowerCase()
-    return [house.animals, house.pairings, house.clutches, house.cultures, house.lamps].some(group => Object.values<{ tag: string }>(group).some(same))
+    return [house.animals, house.pairings, house.clutches, house.cultures, house.lamps, house.winters].some(group => Object.values<{ tag: string }>(group).some(same))
   }
 
   /** Makes young of a group animals of their own: one entry on the clutch, and a card for each, in one transaction. */
@@ -205,7 +237,7 @@ export class HouseKeeper {
   }
 
   private instantOf(day: number): string {
-    const now = new Date().toISOString()
+    const now = new Date(houseNow()).toISOString()
     return calendarOf(this.settings.timeZone)(now) === day ? now : new Date(day * 86_400_000 + 12 * 3_600_000).toISOString()
   }
 
@@ -282,6 +314,10 @@ export class HouseKeeper {
   async close(): Promise<void> {
     await this.queue
     await this.db.destroy()
+  }
+
+  get currentAlmanac(): Almanac {
+    return this.almanac
   }
 
   get database(): Knex {

@@ -1,5 +1,5 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
-import { closeTheHouse, theHouse } from '../house/theHouse'
+import { closeTheHouse, theHouse, theSimulator } from '../house/theHouse'
 
 /** Opens the house with the server, so that a broken database is said at once, and closes it when the server stops. */
 export default defineNitroPlugin((nitro) => {
@@ -7,5 +7,10 @@ export default defineNitroPlugin((nitro) => {
     console.error('Mantel could not open its database:', error)
     process.exit(1)
   })
-  nitro.hooks.hook('close', closeTheHouse)
+  // the devices of a demonstration read by the minute
+  const ticker = process.env.MANTEL_DEMO ? setInterval(() => { void theSimulator().then(s => s?.catchUp()).catch(console.error) }, 60_000) : null
+  nitro.hooks.hook('close', async () => {
+    if (ticker) clearInterval(ticker)
+    await closeTheHouse()
+  })
 })

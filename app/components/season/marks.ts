@@ -3,7 +3,7 @@ import type { BreedingEvent } from '#core/almanac'
 
 /** Colour and sign of each event, by the stage of life it belongs to. */
 export const EVENT_STAGE: Record<BreedingEvent, string> = {
-  warmUp: 'cooling', introduced: 'pairing', copulation: 'pairing', ovulation: 'gravid', postOvulationShed: 'gravid', preLayShed: 'gravid', laid: 'gravid',
+  warmUp: 'cooling', ready: 'pairing', introduced: 'pairing', copulation: 'pairing', ovulation: 'gravid', postOvulationShed: 'gravid', preLayShed: 'gravid', laid: 'gravid',
   born: 'hatchling', hatched: 'egg', metamorphosed: 'hatchling', firstMeal: 'feeder',
 }
 

@@ -2,8 +2,9 @@
 import { feederOf, speciesOf } from '#core/almanac'
 import { nextMeal } from '#core/feeding'
 import { openPairingOf, type Subject } from '#core/logbook'
-import { tellPortion } from '#core/season'
-import { dayFromIso, dayToIso, formatDay, formatDistance, formatQuantity } from '#core/units'
+import { mealWinterOf, tellPortion } from '#core/season'
+import { summarise } from '#core/chance'
+import { dayFromIso, dayToIso, formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 const route = useRoute()
 const id = computed(() => String(route.params.id))
@@ -18,9 +19,17 @@ const note = ref('')
 const pairing = computed(() => (animal.value ? openPairingOf(house.house, animal.value.id) : undefined))
 const lane = computed(() => house.season?.lanes.find(l => l.subject.id === pairing.value?.id))
 const gravid = computed(() => lane.value?.stage === 'gravid')
-const meal = computed(() => (animal.value && species.value ? nextMeal(house.almanac, house.settings, species.value, animal.value, house.today, gravid.value) : null))
+const meal = computed(() => (animal.value && species.value ? nextMeal(house.almanac, house.settings, species.value, animal.value, house.today, gravid.value, mealWinterOf(animal.value, { house: house.house, almanac: house.almanac, settings: house.settings, today: house.today })) : null))
 const subjects = computed<Subject[]>(() => [{ type: 'animal', id: id.value }, ...Object.values(house.house.pairings).filter(p => p.damId === id.value || p.sireId === id.value).map(p => ({ type: 'pairing' as const, id: p.id }))])
 const alarms = computed(() => house.season?.alarms.filter(a => a.subject?.id === id.value) ?? [])
+const cold = computed(() => house.season?.winter.cold.find(c => c.animalId === id.value) ?? null)
+const back = computed(() => house.season?.winter.recovering.find(r => r.animalId === id.value) ?? null)
+const readyText = computed(() => {
+  if (!back.value) return ''
+  if (back.value.readiness.since !== null) return `Ready to pair since ${formatDay(back.value.readiness.since, house.today)}`
+  const sum = summarise(back.value.readiness.dist)
+  return sum ? `Ready to pair ${formatRange(sum)}` : ''
+})
 const inCold = computed(() => Boolean(animal.value?.cooled && !animal.value.warmed))
 const relative = (id: string | null | undefined) => (id ? house.house.animals[id] : undefined)
 
@@ -67,9 +76,11 @@ async function writeNote(): Promise<void> {
           v-else-if="meal" :title="`${animal.tag}: next meal`" :reasons="meal.reasons"
           :answer="`Next meal ${meal.value.due <= house.today ? 'is due' : formatDistance(meal.value.due, house.today)}: ${meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`"
         />
+        <WorkingLink v-if="back && readyText" class="block" :title="`${animal.tag}: ready to pair`" :answer="readyText" :reasons="back.readiness.reasons" />
       </p>
     </header>
     <AlarmList :alarms="alarms" />
+    <section v-if="cold" class="cold" aria-label="In the cold"><h2>In the cold</h2><BrumationColdSheet :cold="cold" /></section>
 
     <div class="columns">
       <section>
@@ -84,6 +95,7 @@ async function writeNote(): Promise<void> {
               <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" main :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
               <UButton label="Shed" variant="outline" color="neutral" @click="write('shed', { complete: true }, 'shed')" />
               <UButton label="Looked at, well" variant="outline" color="neutral" @click="write('checked', { well: true }, 'looked at')" />
+              <UButton v-if="animal.unwell || !inCold" :label="animal.unwell ? 'Still not well' : 'Not well'" variant="outline" color="neutral" @click="write('checked', { well: false }, 'not well')" />
               <UButton v-if="!inCold && species.winter !== 'none'" label="Cooled down" variant="outline" color="neutral" @click="write('cooledDown', {}, 'cooled down')" />
               <UButton v-if="inCold" label="Warmed up" variant="outline" color="neutral" @click="write('warmedUp', {}, 'warmed up')" />
             </div>

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import * as first from './001-first-tables'
+import * as winter from './002-winter'
 
 interface Migration {
   name: string
@@ -7,7 +8,7 @@ interface Migration {
 }
 
 /** Forward only, in this order; a name once shipped is never changed. */
-const migrations: Migration[] = [{ name: '001-first-tables', up: first.up }]
+const migrations: Migration[] = [{ name: '001-first-tables', up: first.up }, { name: '002-winter', up: winter.up }]
 
 /** Migrations from code rather than from a folder, so that they travel inside the built server. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -1,0 +1,155 @@
+import { createHash, randomBytes, timingSafeEqual } from 'node:crypto'
+import type { Knex } from 'knex'
+import type { DeviceView, NewDevice, ScaleReading, TookReadings } from '#shared/contracts/devices'
+import type { z } from 'zod'
+import type { HouseKeeper } from '../house/houseKeeper'
+import { houseNow } from '../house/clock'
+import {
+  addHours, allDevices, deleteDevice, deleteReadingsBefore, insertDevice, insertReadings, insertSetAside, latestReadings, setAsideCounts, storedReadings, type Device,
+} from '../db/repositories/devices'
+import { newId } from '../utils/ids'
+import { ProblemError } from '../utils/problem'
+import { joined, type HourSums } from './climate'
+import { KEPT_RAW_MS, instantOf, sortReadings } from './sortReadings'
+
+export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
+
+const HOUR_MS = 3_600_000
+/** Weights of a scale are looked at while they are fresh, and never stored: what is weighed becomes an entry. */
+const FRESH_MS = 3000
+const STABLE_SHARE = 0.003
+
+type ScaleSample = { ms: number, massG: number }
+
+/** The devices of the house: who they are, and what they send. */
+export class DeviceKeeper {
+  private queue: Promise<unknown> = Promise.resolve()
+  private readonly weights = new Map<string, ScaleSample[]>()
+
+  private constructor(private readonly db: Knex, private readonly house: HouseKeeper, private devices: Device[]) {}
+
+  static async open(house: HouseKeeper): Promise<DeviceKeeper> {
+    return new DeviceKeeper(house.database, house, await allDevices(house.database))
+  }
+
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const turn = this.queue.then(work, work)
+    this.queue = turn.catch(() => undefined)
+    return turn
+  }
+
+  get all(): readonly Device[] {
+    return this.devices
+  }
+
+  /** @throws ProblemError 404 */
+  device(id: string): Device {
+    const device = this.devices.find(d => d.id === id)
+    if (!device) throw new ProblemError(404, 'There is no such device')
+    return device
+  }
+
+  async views(): Promise<Omit<DeviceView, 'faults'>[]> {
+    const [latest, aside] = await Promise.all([latestReadings(this.db), setAsideCounts(this.db)])
+    return this.devices.map((d) => {
+      const reading = latest.get(d.id)
+      const weight = this.weights.get(d.id)?.at(-1)
+      return {
+        id: d.id, name: d.name, kind: d.kind, placeId: d.placeId, simulated: d.simulated,
+        latest: weight ? { at: new Date(weight.ms).toISOString(), value: weight.massG } : reading ? { at: new Date(reading.at).toISOString(), value: reading.tempC } : null,
+        setAside: aside.get(d.id)?.count ?? 0, lastReason: aside.get(d.id)?.lastReason ?? null,
+      }
+    })
+  }
+
+  /** Adds a device; its token is told this once, and only its hash is kept. */
+  add(wish: z.output<typeof NewDevice>, simulated = false): Promise<{ device: Device, token: string }> {
+    return this.inTurn(async () => {
+      const errors: { path: string, message: string }[] = []
+      const { places } = this.house.snapshot().house
+      if (wish.placeId && !places[wish.placeId]) errors.push({ path: 'placeId', message: 'There is no such place' })
+      if (wish.kind === 'probe' && !wish.placeId) errors.push({ path: 'placeId', message: 'A probe reads one place: choose it' })
+      if (this.devices.some(d => d.name.toLowerCase() === wish.name.toLowerCase())) errors.push({ path: 'name', message: `There is a device ${wish.name} already` })
+      if (errors.length) throw new ProblemError(422, 'This device was not added', errors)
+      const token = randomBytes(24).toString('base64url')
+      const device: Device = { id: newId(), ...wish, tokenHash: hashOf(token), simulated }
+      await insertDevice(this.db, device)
+      this.devices = [...this.devices, device].sort((a, b) => (a.name < b.name ? -1 : 1))
+      return { device, token }
+    })
+  }
+
+  remove(id: string): Promise<void> {
+    return this.inTurn(async () => {
+      this.device(id)
+      await deleteDevice(this.db, id)
+      this.devices = this.devices.filter(d => d.id !== id)
+      this.weights.delete(id)
+    })
+  }
+
+  /**
+   * The device whose token this is. An unknown device and a wrong token are told alike.
+   * @throws ProblemError 401
+   */
+  authenticated(id: string, authorization: string | undefined): Device {
+    const token = /^Bearer (.+)$/i.exec(authorization ?? '')?.[1] ?? ''
+    const device = this.devices.find(d => d.id === id)
+    const given = Buffer.from(hashOf(token), 'hex')
+    const wanted = Buffer.from(device?.tokenHash ?? hashOf(''), 'hex')
+    if (!timingSafeEqual(given, wanted) || !device || !token) throw new ProblemError(401, 'This device is not known here, or its token is wrong')
+    return device
+  }
+
+  /** Takes what a device sends: each reading is taken, known already, or set aside with its reason. */
+  take(device: Device, readings: readonly { at?: unknown, tempC?: unknown, massG?: unknown }[]): Promise<TookReadings> {
+    return device.kind === 'scale' ? this.takeWeights(device, readings) : this.takeTemperatures(device, readings)
+  }
+
+  private takeTemperatures(device: Device, readings: readonly { at?: unknown, tempC?: unknown }[]): Promise<TookReadings> {
+    return this.inTurn(async () => {
+      const now = houseNow()
+      const instants = readings.map(r => instantOf(r.at)).filter(at => at !== null)
+      const { fresh, known, setAside } = sortReadings(readings, await storedReadings(this.db, device.id, instants), now)
+      const hours = new Map<number, HourSums>()
+      for (const { at, tempC } of fresh) {
+        const hour = Math.floor(at / HOUR_MS)
+        hours.set(hour, joined(hours.get(hour), { n: 1, sumC: tempC, minC: tempC, maxC: tempC }))
+      }
+      await this.db.transaction(async (trx) => {
+        if (fresh.length) {
+          await insertReadings(trx, device.id, fresh)
+          await addHours(trx, device.placeId!, device.id, hours)
+          await deleteReadingsBefore(trx, device.id, now - KEPT_RAW_MS)
+        }
+        if (setAside.length) await insertSetAside(trx, device.id, now, setAside.map(({ reason, payload }) => ({ reason, payload })))
+      })
+      for (const [hour, sums] of hours) this.house.climate.add(device.placeId!, hour, sums)
+      return { taken: fresh.length, known, setAside: setAside.map(({ index, reason }) => ({ index, reason })) }
+    })
+  }
+
+  private async takeWeights(device: Device, readings: readonly { at?: unknown, massG?: unknown }[]): Promise<TookReadings> {
+    const setAside: TookReadings['setAside'] = []
+    const samples = this.weights.get(device.id) ?? []
+    readings.forEach((reading, index) => {
+      const ms = instantOf(reading.at)
+      if (ms === null) setAside.push({ index, reason: 'No instant: write it as 2026-11-25T08:00:00Z' })
+      else if (typeof reading.massG !== 'number' || !Number.isFinite(reading.massG) || reading.massG < 0) setAside.push({ index, reason: 'The weight is not a number of grams' })
+      else samples.push({ ms, massG: reading.massG })
+    })
+    this.weights.set(device.id, samples.sort((a, b) => a.ms - b.ms).slice(-40))
+    return { taken: readings.length - setAside.length, known: 0, setAside }
+  }
+
+  /** What a scale that sends its weights shows now. */
+  weightOf(device: Device): ScaleReading {
+    const now = Date.now()
+    const fresh = (this.weights.get(device.id) ?? []).filter(s => s.ms > now - FRESH_MS && s.ms < now + FRESH_MS)
+    const last = fresh.at(-1)
+    if (!last) return { massG: null, stable: false }
+    const recent = fresh.slice(-4).map(s => s.massG)
+    const spread = Math.max(...recent) - Math.min(...recent)
+    return { massG: last.massG, stable: recent.length >= 4 && last.massG > 0 && spread <= last.massG * STABLE_SHARE }
+  }
+}
