@@ -44,6 +44,12 @@ try {
       await page.$eval('[data-testid="what-if-outcome"]', e => e.scrollIntoView())
     },
   })
+  const view = name => page => page.evaluate(n => [...document.querySelectorAll('[aria-label="View"] button')].find(b => b.textContent.trim() === n).click(), name)
+  await shot('brumation', '/brumation')
+  await shot('brumation-plan', '/brumation', { act: view('Plan') })
+  await shot('cold-sheet', '/brumation', { theme: 'dark', act: page => page.click('[data-cold="M-09"] button.open') })
+  await shot('brumation-phone', '/brumation', { phone: true })
+  await shot('devices', '/devices')
   await shot('animals', '/animals')
   await shot('animal', `/animals/${animal}`)
   await shot('eggs', '/eggs')

@@ -21,8 +21,11 @@ export interface Recovery {
   firstShed: Observed | null
 }
 
+/** What readiness looks at of an animal. */
+export type Recovering = Pick<AnimalState, 'weights' | 'meals' | 'lastShed'>
+
 /** What happened since it was warmed. */
-export function recoveryOf(animal: AnimalState, winter: Winter): Recovery {
+export function recoveryOf(animal: Recovering, winter: Winter): Recovery {
   const start = startingWeight(animal.weights, winter)
   const warmed = winter.warmed?.day ?? Number.POSITIVE_INFINITY
   const latest = animal.weights.at(-1)
@@ -79,7 +82,7 @@ function shedCondition(species: Wintering, recovery: Recovery, warmth: Warmth, t
   return { name: 'first shed', dist: conditionFrom(convolve(warmth.warm, pert(species.cold.firstShed)), today), seen: null, inputs: [spreadInput('Warmth to first shed', `species.${species.id}.cold.firstShed`, species.cold.firstShed)] }
 }
 
-function weightCondition(species: Wintering, animal: AnimalState, recovery: Recovery, lostShare: number, warmth: Warmth, today: Day): Condition {
+function weightCondition(species: Wintering, animal: Recovering, recovery: Recovery, lostShare: number, warmth: Warmth, today: Day): Condition {
   const name = `${REGAINED * 100} % of the starting weight`
   const goal = recovery.start ? recovery.start.massG * REGAINED : null
   const back = warmth.seen && goal !== null ? animal.weights.find(w => w.day >= warmth.seen!.day && w.massG >= goal) : undefined
@@ -101,7 +104,7 @@ function weightCondition(species: Wintering, animal: AnimalState, recovery: Reco
  * @param lostShare share lost in the cold: seen, or forecast for one that is still in it; null when unknown
  * @param own school of this animal or its group
  */
-export function judgeReadiness(species: Wintering, animal: AnimalState, winter: Winter, warmth: Warmth, lostShare: number | null, today: Day, { almanac, schools }: WinterContext, own?: string | null): Readiness {
+export function judgeReadiness(species: Wintering, animal: Recovering, winter: Winter, warmth: Warmth, lostShare: number | null, today: Day, { almanac, schools }: WinterContext, own?: string | null): Readiness {
   const school = schoolChoice(almanac, own ? { ...schools, [`pairAfterCold@${species.id}`]: own } : schools, 'pairAfterCold', species.id)
   const recovery = recoveryOf(animal, winter)
   const reasons: Reason[] = []

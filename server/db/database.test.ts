@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Knex } from 'knex'
+import knex, { type Knex } from 'knex'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { AnimalCard, DatedEntry, Place } from '#core/logbook'
 import { defaultSettings } from '#core/season'
@@ -10,6 +10,7 @@ import { fillWithDemo } from '../demo/fill'
 import { migrationSource } from './migrations'
 import { openDatabase } from './open'
 import { allAnimals, allPlaces, deleteAnimalsFoundedBy, insertAnimals, insertPlaces, updatePlace } from './repositories/cards'
+import { allDevices, insertDevice } from './repositories/devices'
 import { allEntries, entriesByIds, entriesOfDay, entriesOfSubject, insertEntries, voidedAmong } from './repositories/entries'
 import { deleteOverride, readOverrides, readSettings, writeOverride, writeSettings } from './repositories/ways'
 
@@ -101,6 +102,23 @@ describe('the database', () => {
     const [first] = await migrationSource.getMigrations([])
     const migration = await migrationSource.getMigration(first!)
     await expect(migration.down!(db)).rejects.toThrow(/forward only/)
+  })
+
+  it('brings a database of the first version up to date, with what it holds', async () => {
+    const file = join(folder, 'old.sqlite')
+    const old = knex({ client: 'better-sqlite3', connection: { filename: file }, useNullAsDefault: true })
+    const migrations = await migrationSource.getMigrations([])
+    await old.migrate.latest({ migrationSource: { ...migrationSource, getMigrations: async () => migrations.slice(0, 1) } })
+    await old('places').insert({ id: 'chest', name: 'Chest', kind: 'cold', walk_order: 1, temp_c: 12 })
+    await insertAnimals(old, [card('a', { placeId: 'chest' })])
+    await insertEntries(old, [entry('1', { kind: 'cooledDown', data: {} })])
+    await old.destroy()
+    const now = await openDatabase(file)
+    expect(await allPlaces(now)).toEqual([place('chest', { name: 'Chest', kind: 'cold', tempC: 12 })])
+    expect([(await allEntries(now)).length, (await allAnimals(now)).length]).toEqual([1, 1])
+    await insertDevice(now, { id: 'd', name: 'Probe', kind: 'probe', placeId: 'chest', tokenHash: 'x', simulated: false })
+    expect((await allDevices(now)).map(d => d.name)).toEqual(['Probe'])
+    await now.destroy()
   })
 
   it('the demo never goes into a database that holds anything', async () => {

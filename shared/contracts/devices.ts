@@ -20,7 +20,7 @@ export type NewDevice = z.input<typeof NewDevice>
  * no sense is not an error of the request: it is set aside with its reason, and the others are taken.
  */
 export const SendReadings = z.object({
-  readings: z.array(z.looseObject({ at: z.unknown(), tempC: z.unknown(), massG: z.unknown() })).min(1, 'No readings').max(5000, 'At most 5000 readings at once'),
+  readings: z.array(z.looseObject({ at: z.unknown().optional(), tempC: z.unknown().optional(), massG: z.unknown().optional() })).min(1, 'No readings').max(5000, 'At most 5000 readings at once'),
 })
 export type SendReadings = z.input<typeof SendReadings>
 

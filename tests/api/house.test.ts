@@ -82,7 +82,8 @@ describe('the main job over the API', () => {
   })
 
   it('a void takes back and the timeline says so', async () => {
-    const slip = entry('weighed', { type: 'animal', id: dam }, { massG: 18 })
+    const slip = entry('weighed', { type: 'animal', id: dam }, { massG: 18, sure: true })
+    expect((await write({ ...slip, data: { massG: 18 } })).status).toBe(422)
     await write(slip)
     await write(entry('void', { type: 'entry', id: slip.id }))
     expect((await house()).house.animals[dam]!.weights.map(w => w.massG)).toEqual([180])

@@ -54,7 +54,7 @@ export class Visit {
 
   /** Waits until a condition in the page holds. */
   async until(what: string, check: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
-    await this.page.waitForFunction(check as never, { timeout: 15_000 }, ...args as never[]).catch(() => {
+    await this.page.waitForFunction(check as never, { timeout: 15_000, polling: 60 }, ...args as never[]).catch(() => {
       throw new Error(`Waited in vain: ${what}. Complaints: ${this.complaints.join('; ') || 'none'}`)
     })
   }
@@ -81,7 +81,7 @@ export class Visit {
 
   /** Waits until no panel moves any more: a click on a sliding one hits beside the button. */
   async still(): Promise<void> {
-    await this.until('panels to be still', () => document.getAnimations().every(a => a.playState !== 'running' || !(a.effect as KeyframeEffect | null)?.target?.closest('[role="dialog"]')))
+    await this.until('panels to be still', () => document.getAnimations().every(a => a.playState !== 'running' || a.effect?.getTiming().iterations === Infinity || !(a.effect as KeyframeEffect | null)?.target?.closest('[role="dialog"]')))
   }
 
   /** Panels slide in: what is not in reach yet is tried again for a moment. */

@@ -6,7 +6,7 @@ import { startServer, type RunningServer } from '../api/server'
 import { Visit, launch } from './browser'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const SCREENS = ['/round', '/season', '/animals', '/eggs', '/nursery', '/feeders', '/places', '/almanac', '/settings']
+const SCREENS = ['/round', '/season', '/animals', '/brumation', '/eggs', '/nursery', '/feeders', '/places', '/devices', '/almanac', '/settings']
 
 let demo: RunningServer
 let empty: RunningServer

@@ -227,7 +227,7 @@ describe('the other screens', () => {
   })
 
   it('records a meal on an animal’s page and shows it in the timeline', async () => {
-    const id = Object.values((await house()).house.animals).find(a => a.tag === 'K-05')!.id
+    const id = Object.values((await house()).house.animals).find(a => a.tag === 'R-05')!.id
     await visit.go(`/animals/${id}`)
     await visit.press('Refused', '.record')
     await visit.untilText('ol', 'Refused 1')

@@ -3,7 +3,6 @@ import { useElementSize } from '@vueuse/core'
 import { COLD_ACTION_WORDS } from '#core/brumation'
 import { SIGNS, type Sign } from '#core/logbook'
 import type { ColdAnimal } from '#core/season'
-import { summarise } from '#core/chance'
 import { formatDay, formatRange } from '#core/units'
 
 /** One animal in the cold: its line, its temperature, the judgement, and what can be written. */
@@ -15,14 +14,13 @@ const { width } = useElementSize(box)
 
 const span = computed(() => ({ from: props.cold.points[0]?.day ?? props.cold.cooledDay, to: Math.max(props.cold.wakeDay, house.today) + 4, width: Math.max(240, Math.floor(width.value)) }))
 const place = computed(() => house.season?.winter.places.find(p => p.placeId === props.cold.coldPlaceId && p.days.length) ?? null)
-const outOn = computed(() => (props.cold.outOn ? summarise(props.cold.outOn) : null))
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 const facts = computed(() => {
   const c = props.cold
   const rows: [string, string][] = [['In the cold since', `${formatDay(c.cooledDay, house.today)}, wakes ${formatDay(c.wakeDay, house.today)}`]]
   if (c.lost !== null) rows.push(['Lost', `${percent(c.lost)}, ${percent(c.slopePerWeek!)} a week`])
   if (c.atWake) rows.push(['At waking', `${percent(c.atWake.mid)} (${percent(Math.max(0, c.atWake.low))}–${percent(c.atWake.high)})`])
-  if (c.outOn && outOn.value && c.outOn.never < 0.95) rows.push(['Over the limit', `${formatRange(outOn.value)}${c.outOn.never > 0.05 ? `, ${Math.round(c.outOn.never * 100)} % not at all` : ''}`])
+  if (c.outOn && c.outOn.low <= c.wakeDay) rows.push(['Over the limit', `${formatRange(c.outOn)}${c.outOn.never > 0.05 ? `, ${Math.round(c.outOn.never * 100)} % not at all` : ''}`])
   if (c.lost !== null) rows.push(['Of it burnt', `${percent(c.metabolicShare)}; water or worse ${percent(Math.max(0, c.waterShare))}`])
   return rows
 })

@@ -12,7 +12,7 @@ const house = useHouse()
 const { record, busy } = useRecord()
 
 const context = computed(() => ({ almanac: house.almanac, schools: house.settings.schools }))
-const state = reactive({ speciesId: '', cool: '', wished: '', placeId: undefined as string | undefined, chosen: [] as string[], ways: {} as { gutClearDays?: number, stepDownDays?: number, holdC?: number, holdDays?: number, lightHours?: number, warmUp?: string, pairAfterCold?: string } })
+const state = reactive({ speciesId: '', cool: '', wished: '', placeId: undefined as string | undefined, chosen: [] as string[], /** Own ways of single animals. */ single: {} as Record<string, { holdDays?: number, pairAfterCold?: string }>, ways: {} as { gutClearDays?: number, stepDownDays?: number, holdC?: number, holdDays?: number, lightHours?: number, warmUp?: string, pairAfterCold?: string } })
 const problem = ref('')
 
 const wintering = computed(() => [...new Set(Object.values(house.house.animals).filter(a => a.status === 'alive').map(a => a.speciesId))].filter(id => hasWinter(house.almanac.species[id]!)).map(id => ({ value: id, label: house.speciesName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
@@ -37,7 +37,7 @@ watch(open, (is) => {
   const own = g ? house.house.winters[g.groupId] : undefined
   Object.assign(state, {
     speciesId: g?.speciesId ?? wintering.value[0]?.value ?? '', cool: dayToIso(own?.coolDay ?? house.today + 14), wished: '', placeId: own?.placeId ?? undefined,
-    chosen: own ? Object.keys(own.members) : [], ways: Object.fromEntries(Object.entries(own?.ways ?? {}).filter(([, v]) => v !== null)),
+    chosen: own ? Object.keys(own.members) : [], single: Object.fromEntries(Object.entries(own?.members ?? {}).map(([id, w]) => [id, { holdDays: w.holdDays ?? undefined, pairAfterCold: w.pairAfterCold ?? undefined }])), ways: Object.fromEntries(Object.entries(own?.ways ?? {}).filter(([, v]) => v !== null)),
   })
 }, { immediate: true })
 
@@ -87,6 +87,8 @@ async function send(): Promise<void> {
     done = await record([
       { kind: 'winterChanged', subject, data: { cool: state.cool, placeId: rests.value ? null : state.placeId ?? null, ways: { ...unset, ...ways.value } } },
       ...state.chosen.filter(id => !own.members[id]).map(animalId => ({ kind: 'winterMember', subject, data: { animalId } })),
+      ...Object.entries(state.single).filter(([id, w]) => own.members[id] && state.chosen.includes(id) && ((w.holdDays ?? null) !== (own.members[id]!.holdDays ?? null) || (w.pairAfterCold ?? null) !== (own.members[id]!.pairAfterCold ?? null)))
+        .map(([animalId, w]) => ({ kind: 'winterMember', subject, data: { animalId, ways: { holdDays: w.holdDays ?? null, pairAfterCold: w.pairAfterCold ?? null } } })),
       ...Object.keys(own.members).filter(id => !state.chosen.includes(id)).map(animalId => ({ kind: 'winterMemberLeft', subject, data: { animalId } })),
     ], `${own.tag}: programme changed`)
   }
@@ -136,9 +138,18 @@ async function send(): Promise<void> {
           <p v-if="!candidates.length" class="quiet small">No animal of this species is free.</p>
           <label v-for="c in candidates" :key="c.animal.id" :class="c.judged.value.fitness">
             <input v-model="state.chosen" type="checkbox" :value="c.animal.id" :disabled="c.cold">
-            <span><span class="tag">{{ c.animal.tag }}</span> <WorkingLink v-if="!c.cold" :title="`${c.animal.tag}: may it be cooled?`" :answer="c.judged.value.text" :reasons="c.judged.reasons"><b>{{ fitWords[c.judged.value.fitness] }}</b>{{ c.judged.value.fitness === 'cool' ? '' : `: ${c.judged.value.text}` }}</WorkingLink><span v-else class="quiet">in the cold already</span></span>
+            <span><span class="tag">{{ c.animal.tag }}</span> <WorkingLink v-if="!c.cold" :title="`${c.animal.tag}: may it be cooled?`" :answer="`${fitWords[c.judged.value.fitness]}: ${c.judged.value.text}`" :reasons="c.judged.reasons"><b>{{ fitWords[c.judged.value.fitness] }}</b>: {{ c.judged.value.text }}</WorkingLink><span v-else class="quiet">in the cold already</span></span>
           </label>
         </fieldset>
+        <details v-if="group">
+          <summary>Own ways of single animals</summary>
+          <div v-for="(own, id) in state.single" :key="id" class="single">
+            <span class="tag">{{ tagOf(String(id)) }}</span>
+            <UInputNumber v-model="own.holdDays" :min="0" :max="250" :placeholder="programme ? `${programme.wakeDay - programme.coolDay} days` : 'days'" :aria-label="`${tagOf(String(id))}: length in days`" class="w-32" />
+            <USelect v-if="!rests" v-model="own.pairAfterCold" :items="PAIR" placeholder="pair as the group" :aria-label="`${tagOf(String(id))}: pair after it`" class="w-44" />
+            <UButton label="As the group" size="xs" variant="ghost" color="neutral" :aria-label="`${tagOf(String(id))}: as the group`" @click="state.single[String(id)] = {}" />
+          </div>
+        </details>
         <p v-for="s in shared" :key="s.tags" class="small"><b>{{ s.tags }}</b> share a tub: {{ s.checks }}. Apart the day they warm.</p>
         <ul v-if="placing?.unplaced.length" class="unplaced" role="status">
           <li v-for="u in placing.unplaced" :key="u.animalId"><span class="tag">{{ tagOf(u.animalId) }}</span> does not fit. {{ u.why }}</li>
@@ -153,6 +164,7 @@ async function send(): Promise<void> {
 <style scoped>
 .plan { display: grid; gap: 0.875rem; }
 .ways { display: grid; grid-template-columns: 1fr 1fr; gap: 0.75rem; padding: 0.5rem 0; }
+.single { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; padding: 0.25rem 0; border-bottom: 1px solid var(--ui-border); }
 .window { display: grid; gap: 0.5rem; justify-items: start; }
 summary { cursor: pointer; min-height: 2.75rem; display: flex; align-items: center; text-decoration: underline; }
 legend { font-weight: 600; }

@@ -39,6 +39,11 @@ function verdictText(c: ColdAnimal): string {
   if (action === 'takeOut' || action === 'offerWater') return COLD_ACTION_WORDS[action]
   return action === 'weighAgain' ? (weighInDays === 0 ? 'Weigh now' : `Weigh in ${weighInDays} days`) : text
 }
+function lostText(c: ColdAnimal): string {
+  if (c.lost === null) return 'not known'
+  const percent = `${Math.abs(c.lost * 100).toFixed(1)} %`
+  return c.lost < -0.0005 ? `+${percent}` : percent
+}
 const limitText = (c: ColdAnimal) => (c.limitDay === null ? `weigh ${c.verdict.value.weighInDays === 0 ? 'now' : `in ${c.verdict.value.weighInDays} d`}` : `limit ${c.limitDay <= house.today ? 'passed' : `about ${formatDay(c.limitDay, house.today)}`}`)
 const isGrave = (c: ColdAnimal) => c.verdict.value.action === 'takeOut' || c.verdict.value.action === 'offerWater'
 
@@ -64,7 +69,7 @@ const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') => record({ kind, subj
       <li v-for="c in cold" :key="c.animalId" class="row" :class="{ grave: isGrave(c) }" :data-cold="c.tag" :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }">
         <div class="head">
           <button type="button" class="open" :aria-label="`${c.tag}: open its sheet`" @click="emit('open', c.animalId)"><span class="tag">{{ c.tag }}</span></button>
-          <WorkingLink class="lost" :title="`${c.tag}: loss in the cold`" :answer="c.verdict.value.text" :reasons="c.verdict.reasons">{{ c.lost === null ? 'no loss known' : `${(c.lost * 100).toFixed(1)} %` }}</WorkingLink>
+          <WorkingLink class="lost" :title="`${c.tag}: loss in the cold`" :answer="`${lostText(c)}: ${c.verdict.value.text}`" :reasons="c.verdict.reasons">{{ lostText(c) }}</WorkingLink>
           <span class="limit">{{ limitText(c) }}</span>
           <span v-if="isGrave(c)" class="say" :class="c.verdict.value.action"><UIcon :name="c.verdict.value.action === 'takeOut' ? 'i-lucide-octagon-alert' : 'i-lucide-droplets'" class="size-4 flex-none" /> {{ verdictText(c) }}</span>
           <span v-if="isGrave(c)" class="why">{{ c.verdict.value.text }}</span>

@@ -5,7 +5,7 @@ const open = computed({ get: () => shown.value !== null, set: (is) => { if (!is)
 </script>
 
 <template>
-  <UModal v-model:open="open" title="Is this so?" :description="shown?.text ?? ''">
+  <UModal v-model:open="open" title="Is this so?" :description="shown?.text ?? ''" :close="false">
     <template #footer>
       <div class="flex flex-wrap gap-2">
         <UButton label="No, write nothing" size="lg" @click="shown?.answer(false)" />

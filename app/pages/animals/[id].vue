@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { feederOf, speciesOf } from '#core/almanac'
+import { bodyCondition } from '#core/brumation'
 import { nextMeal } from '#core/feeding'
 import { openPairingOf, type Subject } from '#core/logbook'
 import { mealWinterOf, tellPortion } from '#core/season'
@@ -29,6 +30,15 @@ const readyText = computed(() => {
   if (back.value.readiness.since !== null) return `Ready to pair since ${formatDay(back.value.readiness.since, house.today)}`
   const sum = summarise(back.value.readiness.dist)
   return sum ? `Ready to pair ${formatRange(sum)}` : ''
+})
+const condition = computed(() => (animal.value && species.value && species.value.winter !== 'none' ? bodyCondition(species.value, animal.value) : null))
+const conditionText = computed(() => {
+  if (!condition.value) return ''
+  const { ofBest, ofLastWinter, shell, state } = condition.value.value
+  const parts = [`Condition ${state}: ${Math.round(ofBest * 100)} % of its best`]
+  if (ofLastWinter !== null) parts.push(`${Math.round(ofLastWinter * 100)} % of the weight before its last winter`)
+  if (shell) parts.push(`${shell.ratio.toFixed(2)} of the healthy mass for ${shell.mm} mm (Jackson ratio)`)
+  return parts.join(', ')
 })
 const inCold = computed(() => Boolean(animal.value?.cooled && !animal.value.warmed))
 const relative = (id: string | null | undefined) => (id ? house.house.animals[id] : undefined)
@@ -86,6 +96,7 @@ async function writeNote(): Promise<void> {
       <section>
         <h2>Weight <span v-if="animal.weights.length" class="quiet">{{ formatQuantity(animal.weights.at(-1)!.massG, house.settings.massUnit) }}, {{ formatDistance(animal.weights.at(-1)!.day, house.today) }}</span></h2>
         <AnimalsWeightChart :animal="animal" class="mt-2" />
+        <p v-if="condition" class="small"><WorkingLink :title="`${animal.tag}: condition`" :answer="conditionText" :reasons="condition.reasons" /></p>
 
         <template v-if="animal.status === 'alive'">
           <h2 class="mt-5">Record</h2>
@@ -93,6 +104,7 @@ async function writeNote(): Promise<void> {
             <UFormField label="Happened on"><UInput v-model="when" type="date" :max="dayToIso(house.today)" /></UFormField>
             <div class="buttons">
               <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" main :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
+              <RecordAskNumber v-if="species.shellMass" label="Length" :title="`${animal.tag}: straight shell length, mm`" :likely="animal.lengths.at(-1)?.mm" :busy="busy" @record="write('measured', { mm: $event }, `${$event} mm`)" />
               <UButton label="Shed" variant="outline" color="neutral" @click="write('shed', { complete: true }, 'shed')" />
               <UButton label="Looked at, well" variant="outline" color="neutral" @click="write('checked', { well: true }, 'looked at')" />
               <UButton v-if="animal.unwell || !inCold" :label="animal.unwell ? 'Still not well' : 'Not well'" variant="outline" color="neutral" @click="write('checked', { well: false }, 'not well')" />

@@ -1,11 +1,16 @@
 import type { Species } from '../../almanac'
-import { hasWinter, programmeOf, type WinterContext } from '../../brumation'
+import { MEAL_AFTER_DAYS, hasWinter, judgeReadiness, programmeOf, usualPerDay, type WinterContext } from '../../brumation'
 import { certain, shift, summarise, type Day, type DayDist } from '../../chance'
 import { incubationTime } from '../../eggs'
 import { computedInput, type Reason } from '../../judgement'
 import type { WinterWays } from '../../logbook'
 import { forecastChain } from '../../pairing'
 import { formatDay } from '../../units'
+
+/** An animal of which nothing is known but its species. */
+const NOTHING_YET = { weights: [], meals: [], lastShed: null }
+/** So far in the past that nothing is conditioned on today. */
+const LONG_AGO = -1000
 
 export interface CoolingWindow {
   /** Cool on `likely` and half of first hatches come by the wished day; on `early`, nine in ten; on `late`, one in ten. */
@@ -26,8 +31,11 @@ export function coolingWindow(species: Species, wished: Day, context: WinterCont
   if (!hasWinter(species)) return null
   const programme = programmeOf(species, context, 0, ways)
   const incubation = species.incubation ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value) : null
-  // far in the past, so that nothing is conditioned on today
-  const events = forecastChain({ species, observed: {}, given: { warmUp: { dist: certain(programme.wakeDay), reasons: [] } }, incubation, today: -1000 })
+  const ready = species.winter === 'brumation'
+    ? judgeReadiness(species, NOTHING_YET, { cooled: { day: 0, entryId: '' }, warmed: null, placeId: null, incidents: [] }, { warm: certain(programme.warmDay), seen: null, firstMealAfterDays: MEAL_AFTER_DAYS }, usualPerDay(species.cold) * programme.wakeDay, LONG_AGO, context, ways.pairAfterCold)
+    : null
+  const given = { warmUp: { dist: certain(programme.wakeDay), reasons: [] }, ...(ready && { ready: { dist: ready.dist, reasons: ready.reasons } }) }
+  const events = forecastChain({ species, observed: {}, given, incubation, today: LONG_AGO })
   const young = events.find(e => e.event === (species.mode === 'live' ? 'born' : 'hatched'))
   const span = young && summarise(young.dist)
   if (!span) return null
@@ -38,6 +46,6 @@ export function coolingWindow(species: Species, wished: Day, context: WinterCont
       rule: 'Cooling, hold, warming, readiness, lock, laying and incubation added up with their spread, and counted back from the wished day',
       inputs: [computedInput('Wished', formatDay(wished)), computedInput('Cooling to first young', `${span.median} days (${span.low}–${span.high})`), computedInput('Of it in the cold', `${programme.wakeDay} days`), computedInput('Chance that it comes at all', `${Math.round((1 - young.dist.never) * 100)} %`)],
       change: 'A shorter hold, another warming school, or other clocks in the almanac',
-    }, ...programme.reasons],
+    }, ...(ready?.reasons ?? []), ...programme.reasons],
   }
 }

@@ -2,7 +2,7 @@ import { speciesOf } from '../../almanac'
 import {
   bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, type Band, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
 } from '../../brumation'
-import { cumulative, summarise, type Day, type DayDist } from '../../chance'
+import { cumulative, summarise, type Day, type DayDist, type DaySummary } from '../../chance'
 import type { Judgement, Reason } from '../../judgement'
 import { winterGroupOf, type AnimalState, type WinterGroup } from '../../logbook'
 import { temperatureAt } from '../../places'
@@ -30,8 +30,9 @@ export interface ColdAnimal {
   usual: { day: Day, low: number, high: number }[]
   atWake: { mid: number, low: number, high: number } | null
   limits: { watch: number, takeOut: number }
-  watchOn: DayDist | null
-  outOn: DayDist | null
+  /** Days on which it crosses its limits: middle, 80 % range, and the chance that it does not within the days looked ahead. */
+  watchOn: DaySummary | null
+  outOn: DaySummary | null
   /** First day by which it has more likely than not passed the limit to take it out; null when that lies beyond the winter. */
   limitDay: Day | null
   metabolicShare: number
@@ -112,7 +113,7 @@ function coldAnimal(animal: AnimalState, context: SeasonContext): ColdAnimal | n
     animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, placeId: animal.placeId, coldPlaceId: coldPlaceOf(context.house, animal.placeId), groupId: winterGroupOf(context.house, animal.id)?.id ?? null, kind: programme.kind,
     cooledDay: animal.cooled!.day, wakeDay: programme.wakeDay, points: line.points, startLate: line.start?.late ?? true, lost: line.lost, slopePerWeek: line.trend ? line.trend.slope * 7 : null,
     band: bandOf(line, until), usual: line.start ? usualBand(animal, programme.wakeDay, context, line.start.day, line.start.massG) : [], atWake: line.atWake,
-    limits: { watch: species.cold.watchLoss.value, takeOut: species.cold.takeOutLoss.value }, watchOn: line.watchOn, outOn: line.outOn, limitDay, metabolicShare: line.metabolicShare, waterShare: line.waterShare, verdict,
+    limits: { watch: species.cold.watchLoss.value, takeOut: species.cold.takeOutLoss.value }, watchOn: line.watchOn && summarise(line.watchOn), outOn: line.outOn && summarise(line.outOn), limitDay, metabolicShare: line.metabolicShare, waterShare: line.waterShare, verdict,
   }
 }
 

@@ -1,8 +1,8 @@
 import { seededRandom } from '#core/chance'
 
 /** How a load settles on a small scale: a fading swing about the true weight. */
-const SETTLES_MS = 350
-const SWING_MS = 220
+const SETTLES_MS = 150
+const SWING_MS = 170
 /** Samples compared for rest, and how far apart they may lie. */
 const SAMPLES = 5
 const SAMPLE_MS = 120

@@ -1,0 +1,194 @@
+import type { Knex } from 'knex'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { setMantelToday } from '../../tests/fixtures/today'
+import { houseNow } from '../house/clock'
+import { HouseKeeper } from '../house/houseKeeper'
+import { openDatabase } from '../db/open'
+import type { ProblemError } from '../utils/problem'
+import { Climate } from './climate'
+import { DeviceKeeper } from './deviceKeeper'
+import { ColdChest, chestDefaults, nextTempC } from './simulated/coldChest'
+import { SettlingScale } from './simulated/scale'
+import { sortReadings } from './sortReadings'
+
+const MINUTE = 60_000
+const HOUR = 60 * MINUTE
+const now = Date.parse('2026-11-25T12:00:00Z')
+const iso = (ms: number) => new Date(ms).toISOString()
+
+describe('readings are taken, known, or set aside; none is lost', () => {
+  const sort = (readings: { at?: unknown, tempC?: unknown }[], stored = new Map<number, number>()) => sortReadings(readings, stored, now)
+
+  it.each([
+    ['no instant', { at: 'yesterday', tempC: 12 }, /No instant/], ['no offset', { at: '2026-11-25T11:00:00', tempC: 12 }, /No instant/], ['an instant missing', { tempC: 12 }, /No instant/],
+    ['a clock that jumped ahead', { at: iso(now + 3 * HOUR), tempC: 12 }, /future/], ['a clock that fell back to 1970', { at: '1970-01-01T00:00:10Z', tempC: 12 }, /jumped/],
+    ['no number', { at: iso(now), tempC: null }, /not a number/], ['NaN', { at: iso(now), tempC: Number.NaN }, /not a number/], ['text', { at: iso(now), tempC: '12' }, /not a number/],
+    ['a broken sensor', { at: iso(now), tempC: -127 }, /not believable/],
+  ])('%s', (_, reading, reason) => {
+    const { fresh, setAside } = sort([reading, { at: iso(now - MINUTE), tempC: 12 }])
+    expect(fresh).toEqual([{ at: now - MINUTE, tempC: 12 }])
+    expect(setAside).toHaveLength(1)
+    expect(setAside[0]!.reason).toMatch(reason)
+  })
+
+  it('the same again is known; another value for the same instant is set aside', () => {
+    const { fresh, known, setAside } = sort([{ at: iso(now), tempC: 12 }, { at: iso(now), tempC: 12 }, { at: iso(now), tempC: 13 }, { at: iso(now - HOUR), tempC: 11 }], new Map([[now - HOUR, 11]]))
+    expect([fresh.length, known, setAside.map(s => s.index)]).toEqual([1, 2, [2]])
+  })
+
+  it('order does not matter, and a few minutes ahead are forgiven', () => {
+    expect(sort([{ at: iso(now + 5 * MINUTE), tempC: 12 }, { at: iso(now - 20 * HOUR), tempC: 12 }, { at: iso(now - 40 * HOUR), tempC: 12 }]).fresh).toHaveLength(3)
+  })
+})
+
+describe('the climate in memory', () => {
+  it('joins probes of one place, leaves gaps as NaN, and shows silence at the end', () => {
+    const climate = new Climate()
+    climate.add('chest', 100, { n: 60, sumC: 720, minC: 11.8, maxC: 12.3 })
+    climate.add('chest', 100, { n: 60, sumC: 840, minC: 13.8, maxC: 14.3 })
+    climate.add('chest', 103, { n: 10, sumC: 120, minC: 12, maxC: 12 })
+    const log = climate.upTo(105).chest!
+    expect(log.from).toBe(100)
+    expect([...log.meanC as Float64Array]).toEqual([13, Number.NaN, Number.NaN, 12, Number.NaN])
+    expect([log.minC[0], log.maxC[0]]).toEqual([11.8, 14.3])
+    expect(climate.upTo(105)).toBe(climate.upTo(105))
+    expect(climate.upTo(106).chest!.meanC).toHaveLength(6)
+  })
+})
+
+describe('the simulated cold chest', () => {
+  it('follows the closed form of first-order cooling: T = room + (T0 − room) · exp(−t / tau)', () => {
+    // by hand: 12 °C in a room of 20 °C, tau 6 h: after 6 h 20 − 8/e = 17.057, after 12 h 20 − 8/e² = 18.917
+    expect(nextTempC(12, 20, 6, 6)).toBeCloseTo(17.057, 3)
+    expect(nextTempC(12, 20, 12, 6)).toBeCloseTo(18.917, 3)
+    // minute by minute is the same as in one step
+    let stepped = 12
+    for (let i = 0; i < 720; i++) stepped = nextTempC(stepped, 20, 1 / 60, 6)
+    expect(stepped).toBeCloseTo(18.917, 3)
+  })
+
+  const read = (seed: number, hours: number, more: (chest: ColdChest) => void = () => undefined, setC = 12) => {
+    const chest = new ColdChest({ ...chestDefaults, seed, startC: 12 }, () => setC, () => 18)
+    more(chest)
+    const temps: number[] = []
+    chest.run(0, hours * HOUR, (_, t) => temps.push(t))
+    return temps
+  }
+
+  it('the same seed gives the same readings, another gives others', () => {
+    expect(read(1, 5)).toEqual(read(1, 5))
+    expect(read(1, 5)).not.toEqual(read(2, 5))
+  })
+
+  it('holds its setpoint, and follows a lower one', () => {
+    const held = read(3, 48)
+    expect(held).toHaveLength(48 * 60)
+    expect(Math.min(...held)).toBeGreaterThan(10.8)
+    expect(held.reduce((a, b) => a + b) / held.length).toBeCloseTo(12, 0)
+    expect(read(3, 24, undefined, 6).slice(-300).every(t => t > 4.5 && t < 7.5)).toBe(true)
+  })
+
+  it('drifts to the room with a failing compressor, says nothing with a dead battery, and warms quickly with the lid open', () => {
+    const failing = read(4, 24, c => c.faults.add('compressor'))
+    expect(failing.at(-1)).toBeGreaterThan(17)
+    expect(read(4, 24, c => c.faults.add('battery'))).toEqual([])
+    expect(read(4, 2, c => c.faults.add('door')).at(-1)!).toBeGreaterThan(read(4, 2, c => c.faults.add('compressor')).at(-1)!)
+  })
+})
+
+describe('the simulated scale', () => {
+  it('swings, then comes to rest at the weight', () => {
+    const scale = new SettlingScale()
+    expect(scale.read(1000)).toEqual({ massG: null, stable: false })
+    scale.put(412, 1000)
+    expect(scale.read(1300).stable).toBe(false)
+    const rest = scale.read(4500)
+    expect(rest.stable).toBe(true)
+    expect(Math.abs(rest.massG! - 412)).toBeLessThanOrEqual(1)
+    scale.put(null, 5000)
+    expect(scale.read(6000).massG).toBeNull()
+  })
+
+  it('shows tenths for a small animal', () => {
+    const scale = new SettlingScale()
+    scale.put(1.27, 0)
+    expect(scale.read(4000).massG).toBeCloseTo(1.3, 1)
+  })
+})
+
+describe('the devices of a house', () => {
+  let db: Knex
+  let house: HouseKeeper
+  let devices: DeviceKeeper
+  let placeId = ''
+  beforeEach(async () => {
+    setMantelToday('2026-11-25')
+    db = await openDatabase(':memory:')
+    house = await HouseKeeper.open(db, vi.fn())
+    devices = await DeviceKeeper.open(house)
+    placeId = (await house.addPlace({ name: 'Chest', kind: 'cold', parentId: null, order: 1, tempC: 12, capacity: 20 })).id
+  })
+  afterEach(() => db.destroy())
+
+  const probe = (name: string) => devices.add({ name, kind: 'probe', placeId })
+  const statusOf = (act: () => unknown) => {
+    try {
+      act()
+    }
+    catch (error) {
+      return (error as ProblemError).problem.status
+    }
+  }
+
+  it('keeps only the hash of a token, and knows an unknown device and a wrong token alike', async () => {
+    const { device, token } = await probe('P')
+    expect(device.tokenHash).not.toContain(token)
+    expect(devices.authenticated(device.id, `Bearer ${token}`).name).toBe('P')
+    for (const [id, header] of [[device.id, 'Bearer wrong'], [device.id, undefined], ['nobody', `Bearer ${token}`], ['nobody', 'Bearer '], [device.id, token]] as const) expect(statusOf(() => devices.authenticated(id, header))).toBe(401)
+  })
+
+  it('takes a flood: 100 probes a minute for an hour, each sent twice, and nothing is counted twice', async () => {
+    const all = await Promise.all(Array.from({ length: 100 }, (_, i) => probe(`P-${i}`)))
+    const start = houseNow() - HOUR
+    const minutes = Array.from({ length: 60 }, (_, m) => ({ at: iso(start + m * MINUTE), tempC: 12 + (m % 3) }))
+    for (const round of [1, 2]) {
+      const took = await Promise.all(all.map(p => devices.take(p.device, minutes)))
+      expect(took.reduce((n, t) => n + (round === 1 ? t.taken : t.known), 0)).toBe(6000)
+    }
+    const log = house.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!
+    expect(log.meanC[0]).toBeCloseTo(13, 6)
+    expect(await db('readings').count({ n: '*' })).toEqual([{ n: 6000 }])
+    const again = await HouseKeeper.open(db, vi.fn())
+    expect(again.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!.meanC[0]).toBeCloseTo(13, 6)
+  })
+
+  it('what is set aside is kept with its reason and told', async () => {
+    const { device } = await probe('P')
+    const took = await devices.take(device, [{ at: iso(houseNow()), tempC: 11.9 }, { at: iso(houseNow() + 9 * HOUR), tempC: 11.9 }, { at: iso(houseNow() - MINUTE), tempC: Number.NaN }])
+    expect(took).toMatchObject({ taken: 1, setAside: [{ index: 1 }, { index: 2 }] })
+    expect((await devices.views())[0]).toMatchObject({ setAside: 2, latest: { value: 11.9 } })
+    expect(await db('readings_set_aside').select('payload')).toHaveLength(2)
+  })
+
+  it('a probe reads one place; names are told apart; a removed device leaves the hours of its place', async () => {
+    await expect(devices.add({ name: 'Q', kind: 'probe', placeId: null })).rejects.toThrow()
+    const { device } = await probe('P')
+    await expect(probe('p')).rejects.toThrow()
+    await devices.take(device, [{ at: iso(houseNow()), tempC: 12 }])
+    await devices.remove(device.id)
+    expect(devices.all).toEqual([])
+    expect(await db('readings').count({ n: '*' })).toEqual([{ n: 0 }])
+    expect(await db('readings_hourly').count({ n: '*' })).toEqual([{ n: 1 }])
+  })
+
+  it('a scale that sends is at rest when its last weights agree', async () => {
+    const { device } = await devices.add({ name: 'S', kind: 'scale', placeId: null })
+    expect(devices.weightOf(device)).toEqual({ massG: null, stable: false })
+    const weights = (list: number[], agoMs: number) => devices.take(device, list.map((massG, i) => ({ at: iso(Date.now() - agoMs - (list.length - i) * 100), massG })))
+    await weights([380, 402, 411], 1500)
+    expect(devices.weightOf(device).stable).toBe(false)
+    await weights([412, 412, 412, 412], 0)
+    expect(devices.weightOf(device)).toEqual({ massG: 412, stable: true })
+    expect((await devices.take(device, [{ at: iso(Date.now()), massG: -3 }])).setAside).toHaveLength(1)
+  })
+})

@@ -1,0 +1,187 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import type { HouseSnapshot, SeasonSnapshot } from '#shared/contracts/house'
+import { startServer, type RunningServer } from '../api/server'
+import { Visit, launch } from './browser'
+
+let server: RunningServer
+let empty: RunningServer
+let chromium: Awaited<ReturnType<typeof launch>>
+let visit: Visit
+
+beforeAll(async () => { [server, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()]) })
+afterAll(async () => {
+  await chromium?.close()
+  await Promise.all([server?.stop(), empty?.stop()])
+})
+beforeEach(async () => { visit = await Visit.start(chromium.browser, server.address) })
+afterEach(async () => {
+  const { complaints } = visit
+  await visit.close()
+  expect(complaints).toEqual([])
+})
+
+const house = () => fetch(`${server.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)
+const season = () => fetch(`${server.address}/api/season`).then(r => r.json() as Promise<SeasonSnapshot>)
+const animal = async (tag: string) => Object.values((await house()).house.animals).find(a => a.tag === tag)!
+const row = (tag: string) => `[data-cold="${tag}"]`
+
+describe('the shelf', () => {
+  it('says at once which two are in trouble and why, worst first', async () => {
+    await visit.go('/brumation')
+    await visit.page.waitForSelector(row('M-09'))
+    expect(await visit.text('header .answer')).toMatch(/^Take out M-09 now\. Offer water to K-02\./)
+    const rows = await visit.page.$$eval('[aria-label="Cold chest"] [data-cold]', es => es.map(e => (e as HTMLElement).dataset.cold))
+    expect(rows.slice(0, 2)).toEqual(['M-09', 'K-02'])
+    expect(await visit.text(row('M-09'))).toMatch(/9\.0 %[\s\S]*over the limit within a week/)
+    await visit.page.click(`${row('K-02')} .working-link`)
+    await visit.untilText('[role="dialog"]', 'Andrews & Pough')
+  })
+
+  it('opens the sheet of one animal, and a look that finds noisy breath takes it out', async () => {
+    await visit.go('/brumation')
+    await visit.page.waitForSelector(row('M-11'))
+    await visit.press('M-11: open its sheet', row('M-11'))
+    await visit.untilText('[role="dialog"]', 'Of it burnt')
+    await visit.press('Noisy breath', '[role="dialog"]')
+    await visit.untilText('[role="dialog"] .verdict', 'Take out now')
+    await visit.press('Looked at, well', '[role="dialog"]')
+    await visit.untilText('[role="dialog"] .verdict', 'Carry on')
+  })
+
+  it('records water and taking out by one tap, with undo', async () => {
+    await visit.go('/brumation')
+    await visit.page.waitForSelector(row('K-02'))
+    await visit.press('Water offered', row('K-02'))
+    await visit.untilText(row('K-02'), 'Weigh in 7 days')
+    await visit.press('Undo')
+    await visit.untilText(row('K-02'), 'Offer water')
+  })
+})
+
+describe('a shelf of weights with the scale', () => {
+  it('takes one animal after another by one press each, in an order that does not jump', async () => {
+    await visit.go('/brumation')
+    await visit.page.waitForSelector(row('M-01'))
+    const before = (await animal('K-05')).weights.length
+    await visit.press('Weigh this shelf', '[aria-label="Cold chest"]')
+    for (let i = 0; i < 4; i++) {
+      await visit.until('a weight at rest', () => [...document.querySelectorAll<HTMLElement>('[role="dialog"] [data-record]')].some(b => /, .* g$/.test(b.innerText.trim()) && !(b as HTMLButtonElement).disabled))
+      await visit.page.$eval('[role="dialog"] [data-record]', b => (b as HTMLElement).click())
+      await visit.until(`${i + 1} recorded`, (n: number) => document.querySelectorAll('[role="dialog"] .done li').length === n, i + 1)
+    }
+    expect(await visit.page.$$eval('[role="dialog"] .done .tag', es => es.map(e => (e as HTMLElement).innerText))).toEqual(['K-06', 'K-05', 'K-04', 'K-02'])
+    await visit.untilText('[role="dialog"] .big', 'K-09')
+    expect((await animal('K-05')).weights).toHaveLength(before + 1)
+  })
+
+  it('asks before it writes what cannot be, and writes nothing when it was a slip', async () => {
+    await visit.go('/brumation')
+    await visit.page.waitForSelector(row('M-04'))
+    await visit.press('M-04: open its sheet', row('M-04'))
+    const before = (await animal('M-04')).weights.length
+    await visit.press('Weight', '[role="dialog"]')
+    await visit.answer('655')
+    await visit.untilText('[role="dialog"]', 'Was the tub weighed with it?')
+    await visit.press('No, write nothing', '[role="dialog"]')
+    await visit.expectRefusal(422)
+    expect((await animal('M-04')).weights).toHaveLength(before)
+  })
+})
+
+describe('the plan', () => {
+  it('changes a programme; the day of waking follows on the screen', async () => {
+    await visit.go('/brumation')
+    await visit.press('Plan', '[aria-label="View"]')
+    await visit.press('Change W-2')
+    await visit.page.waitForSelector('[role="dialog"] form.plan details')
+    await visit.page.click('[role="dialog"] form.plan summary')
+    const length = await visit.page.waitForSelector('xpath///label[contains(., "Length, days")]/following::input[1]')
+    await length!.click({ count: 3 })
+    await length!.type('84')
+    await visit.page.keyboard.press('Tab')
+    await visit.press('Change programme', '[role="dialog"]')
+    await visit.untilGone('[role="dialog"]')
+    await visit.untilText('[data-winter="W-2"]', 'warm up Thu 31 Dec')
+  })
+
+  it('plans backwards from the first young wanted, and tells who may go', async () => {
+    await visit.go('/brumation')
+    await visit.press('Plan a winter')
+    await visit.page.waitForSelector('[role="dialog"] form.plan')
+    await visit.untilText('[role="dialog"]', 'Who goes')
+    const wished = await visit.page.waitForSelector('xpath///label[contains(., "first young")]/following::input[1]')
+    await wished!.evaluate((e) => {
+      (e as HTMLInputElement).value = '2027-07-20'
+      e.dispatchEvent(new Event('input', { bubbles: true }))
+    })
+    await visit.untilText('[role="dialog"] .window', 'to be sure')
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone('[role="dialog"]')
+  })
+
+  it('wakes a group, and its readiness stands in Season and under Back', async () => {
+    await visit.go('/brumation')
+    await visit.press('Plan', '[aria-label="View"]')
+    await visit.press('Wake W-1')
+    await visit.untilText('[role="dialog"]', 'cool room')
+    await visit.press('Wake 5', '[role="dialog"]')
+    await visit.untilGone('[role="dialog"]')
+    await visit.press('Back', '[aria-label="View"]')
+    await visit.untilText('[data-recovering="K-02"]', 'waits for')
+    const ready = (await season()).season.lanes.find(l => l.title.startsWith('K-02'))!.events.find(e => e.event === 'ready')
+    expect(ready!.observed).toBeNull()
+    await visit.go('/season')
+    await visit.untilText('[data-lane^="K-02"]', 'ready to pair')
+  })
+})
+
+describe('devices', () => {
+  it('a dead battery is told beside the animals it leaves unwatched', async () => {
+    await visit.go('/devices')
+    await visit.press('Battery is dead', '[data-device="Fridge probe"]')
+    await visit.untilText('main', 'Let time pass')
+    await visit.press('6 hours')
+    await visit.untilText('main', 'is silent')
+    await visit.go('/brumation')
+    await visit.untilText('main', 'Fridge sends no reading since')
+    await visit.go('/devices')
+    await visit.press('Battery is dead', '[data-device="Fridge probe"]')
+    await visit.untilText('body', 'mended')
+    await visit.press('1 hour')
+    await visit.untilText('main', 'probes are heard')
+  })
+
+  it('gives a token once, with an example of a call', async () => {
+    await visit.go('/devices')
+    await visit.press('Add a device')
+    const name = await visit.page.waitForSelector('[role="dialog"] input')
+    await name!.type('Rack probe')
+    await visit.press('Add device', '[role="dialog"]')
+    await visit.untilText('[role="dialog"]', 'A probe reads one place')
+    await visit.expectRefusal(422)
+  })
+})
+
+describe('an empty house, and a phone', () => {
+  it('says how to begin', async () => {
+    const other = await Visit.start(chromium.browser, empty.address)
+    await other.go('/brumation')
+    expect(await other.text('header .answer')).toMatch(/no winter is planned/)
+    expect(other.complaints).toEqual([])
+    await other.close()
+  })
+
+  it('weighs and looks by thumb', async () => {
+    const phone = await Visit.start(chromium.browser, server.address, { phone: true })
+    await phone.go('/brumation')
+    await phone.page.waitForSelector(row('M-06'))
+    const small = await phone.page.$$eval('main button', bs => bs.filter(b => (b as HTMLElement).offsetParent && !b.classList.contains('working-link') && b.getBoundingClientRect().height < 39.5).map(b => (b as HTMLElement).innerText))
+    expect(small).toEqual([])
+    await phone.tap('M-06: open its sheet', row('M-06'))
+    await phone.untilText('[role="dialog"]', 'Of it burnt')
+    await phone.tap('Looked at, well', '[role="dialog"]')
+    await phone.untilText('body', 'M-06: looked at, well')
+    expect(phone.complaints).toEqual([])
+    await phone.close()
+  })
+})
