@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import type { Fact, Spread } from '#core/almanac'
+import type { Cold, Fact, Spread } from '#core/almanac'
 import { EVENT_NAMES } from '#core/pairing'
 
 const house = useHouse()
@@ -23,6 +23,17 @@ const spread = (label: string, path: string, s: Spread): Row => ({
   label, unit: s.unit, numbers: (['earliest', 'likely', 'latest'] as const).map(k => ({ label: `${label}, ${k}`, path: `${path}.${k}`, value: s[k], unit: s.unit, mark: s.mark, source: s.source, note: s.note })),
 })
 
+function coldRows(c: Cold, path: string): Row[] {
+  return [
+    fact('Hold', `${path}.holdC`, c.holdC), fact('Hold, low', `${path}.lowC`, c.lowC), fact('Hold, high', `${path}.highC`, c.highC), fact('Harmed below', `${path}.floorC`, c.floorC), fact('Not long over', `${path}.ceilingC`, c.ceilingC), fact('Warm', `${path}.warmC`, c.warmC),
+    spread('Weeks', `${path}.weeks`, c.weeks), spread('Fasting before it', `${path}.gutClearDays`, c.gutClearDays), fact('Cooling down over', `${path}.stepDownDays`, c.stepDownDays), fact('Light', `${path}.lightHours`, c.lightHours), fact('Not younger than', `${path}.minAgeDays`, c.minAgeDays),
+    fact('Watch at a loss of', `${path}.watchLoss`, c.watchLoss), fact('Take out at', `${path}.takeOutLoss`, c.takeOutLoss), ...(c.loss.by === 'month' ? [fact('Usual loss a month', `${path}.loss.share`, c.loss.share)] : []),
+    fact('Noise of one weighing', `${path}.weighingNoise`, c.weighingNoise), fact('Size ratio of two in a tub', `${path}.sizeRatio`, c.sizeRatio),
+    ...(c.rest ? [fact('Nights', `${path}.rest.nightC`, c.rest.nightC), fact('Food, of the usual', `${path}.rest.foodShare`, c.rest.foodShare), fact('Male in before its end', `${path}.rest.maleBeforeEndDays`, c.rest.maleBeforeEndDays)] : []),
+    spread('Warmth to first meal', `${path}.firstMeal`, c.firstMeal), spread('Warmth to first shed', `${path}.firstShed`, c.firstShed), spread('Regained a day', `${path}.regainPerDay`, c.regainPerDay),
+  ]
+}
+
 const speciesRows = computed(() => {
   const s = shownSpecies.value
   if (!s) return []
@@ -37,7 +48,8 @@ const speciesRows = computed(() => {
     ]],
     ...(s.incubation ? [['Incubation', [...s.incubation.points.map((pt, i): Row => ({ label: `At ${pt.tempC} °C`, unit: 'days', numbers: [{ label: `Days at ${pt.tempC} °C`, path: `${p}.incubation.points.${i}.days`, value: pt.days, unit: 'days', mark: pt.mark, source: pt.source, note: pt.note }] })), fact('Usual temperature', `${p}.incubation.usualTempC`, s.incubation.usualTempC), fact('Kills above', `${p}.incubation.lethalAboveC`, s.incubation.lethalAboveC)]] as [string, Row[]]] : []),
     ...(s.sexByTemperature ? [['Sex by temperature', s.sexByTemperature.map((pt, i): Row => ({ label: `At ${pt.tempC} °C`, unit: 'share female', numbers: [{ label: `Share female at ${pt.tempC} °C`, path: `${p}.sexByTemperature.${i}.femaleShare`, value: pt.femaleShare, unit: 'share female', mark: pt.mark, source: pt.source, note: pt.note }] }))] as [string, Row[]]] : []),
-    ...(s.cold ? [['Cold', [fact('Hold, low', `${p}.cold.lowC`, s.cold.lowC), fact('Hold, high', `${p}.cold.highC`, s.cold.highC), spread('Weeks', `${p}.cold.weeks`, s.cold.weeks)]] as [string, Row[]]] : []),
+    ...(s.cold ? [[s.winter === 'dormancy' ? 'Rest' : 'Cold', coldRows(s.cold, `${p}.cold`)]] as [string, Row[]][] : []),
+    ...(s.shellMass ? [['Mass for its length', [fact('Mass = constant × length³', `${p}.shellMass.gPerCm3`, s.shellMass.gPerCm3), fact('Light under', `${p}.shellMass.lowShare`, s.shellMass.lowShare), fact('Heavy over', `${p}.shellMass.highShare`, s.shellMass.highShare)]]] as [string, Row[]][] : []),
     ['Feeding ladder, from the first meal', s.ladder.flatMap((l, i) => l.meal.map((m, j): Row => ({ label: `From day ${l.fromDay}, every ${l.everyDays} d: ${house.almanac.feeders[m.prey]?.name.toLowerCase()}`, unit: 'each', numbers: [{ label: 'Count', path: `${p}.ladder.${i}.meal.${j}.count`, value: m.count, unit: 'each', mark: l.mark, source: l.source, note: l.note }] })))],
     ['Growth and weighing', [fact('Mature at', `${p}.matureDays`, s.matureDays), fact('Adult weight', `${p}.adultMassG`, s.adultMassG), fact('Young weight', `${p}.youngMassG`, s.youngMassG), fact('Weigh young every', `${p}.weighEveryDays.young`, s.weighEveryDays.young), fact('Weigh adults every', `${p}.weighEveryDays.adult`, s.weighEveryDays.adult), fact('Weigh in the cold every', `${p}.weighEveryDays.cold`, s.weighEveryDays.cold)]],
   ]

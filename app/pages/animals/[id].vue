@@ -90,7 +90,7 @@ async function writeNote(): Promise<void> {
       </p>
     </header>
     <AlarmList :alarms="alarms" />
-    <section v-if="cold" class="cold" aria-label="In the cold"><h2>In the cold</h2><BrumationColdSheet :cold="cold" /></section>
+    <section v-if="cold" class="mb-8" aria-label="In the cold"><h2>In the cold</h2><BrumationColdSheet :cold="cold" /></section>
 
     <div class="columns">
       <section>
