@@ -107,9 +107,16 @@ export function programmeOfAnimal(house: House, animal: AnimalState, species: Sp
   if (group) reasons.unshift({ rule: `Planned as group ${group.tag}`, inputs: [computedInput('Cooling from', formatDay(group.coolDay))], change: 'Change the programme in Brumation' })
   else reasons.unshift({ rule: 'In no group: the species’ usual winter from the day it was cooled', inputs: [entryInput('Cooled', formatDay(running!.day), running!)], change: 'Put it in a winter group' })
   if (warmUpDay === null || !running) return { ...programme, reasons }
+  return wokenOn({ ...programme, reasons }, warmUpDay)
+}
+
+/** A programme with its waking on a day of the house's own. */
+export function wokenOn(programme: Programme, warmUpDay: Day): Programme {
   const shift = warmUpDay - programme.wakeDay
-  reasons.unshift({ rule: 'The house wakes all on one day', inputs: [settingInput('Warm-up', formatDay(warmUpDay), 'warmUpDay')] })
-  return { ...programme, wakeDay: warmUpDay, warmDay: programme.warmDay + shift, firstMealDay: programme.firstMealDay + shift, maleDay: programme.maleDay === null ? null : programme.maleDay + shift, reasons }
+  return {
+    ...programme, wakeDay: warmUpDay, warmDay: programme.warmDay + shift, firstMealDay: programme.firstMealDay + shift, maleDay: programme.maleDay === null ? null : programme.maleDay + shift,
+    reasons: [{ rule: 'The house wakes all on one day', inputs: [settingInput('Warm-up', formatDay(warmUpDay), 'warmUpDay')] }, ...programme.reasons],
+  }
 }
 
 export interface Setpoint {

@@ -60,6 +60,11 @@ describe('every plan', () => {
     }), { numRuns: 25 })
   })
 
+  it('counts on what early units leave over: 5 on the first day, half kept, and 11 on the next are enough for 12', () => {
+    const need = [0, 12, 0, 0]
+    expect(planStarts({ from, need, running: need.map(() => 0), stock: 0, keptPerDay: 0.5, perUnit: [5, 11], startDays: [0, 3], leastPerStart: 0 }, solve).units).toBe(1)
+  })
+
   it('starts late rather than early where both cover', () => {
     const need = [0, 0, 0, 0, 0, 0, 0, 0, 0, 10]
     const plan = planStarts({ from, need, running: need.map(() => 0), stock: 0, keptPerDay: 1, perUnit: [0, 20], startDays: [0, 4, 8], leastPerStart: 0 }, solve)

@@ -98,13 +98,15 @@ function coverRows(input: PlanInput): CoverRow[] {
   let net = input.stock
   for (let t = 0; t < days; t++) {
     net = (t === 0 ? net : net * input.keptPerDay) + input.running[t]! - input.need[t]!
+    // on an early day that is short anyway what new units give is eaten; otherwise it is kept for the days after
+    const eaten = t < from && net < 0
+    input.startDays.forEach((s, w) => {
+      usable[w] = eaten ? 0 : usable[w]! * input.keptPerDay + (t >= s ? input.perUnit[t - s] ?? 0 : 0)
+    })
     if (t < from) {
       net = Math.max(0, net)
       continue
     }
-    input.startDays.forEach((s, w) => {
-      usable[w] = usable[w]! * input.keptPerDay + (t >= s ? input.perUnit[t - s] ?? 0 : 0)
-    })
     if (input.need[t]! > 0 && net < 0) {
       rows.push({ coefficients: new Map(usable.flatMap((y, w) => (y > 1e-3 ? [[w, y] as const] : []))), atLeast: -net })
     }
@@ -216,6 +218,21 @@ function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { count
   return { counts: total(rounded) <= total(counts) ? rounded : counts, bound }
 }
 
+/** Units that the plan does not miss when it is played through are left out: the rows take early days more darkly than they are. */
+function withoutSpare(input: PlanInput, counts: number[]): void {
+  const from = firstCoveredDay(input)
+  const short = () => runStock(input, yieldOf(input, counts)).missing.reduce((n, m, t) => (t >= from ? n + m : n), 0)
+  const allowed = short() + 1e-9
+  for (let w = 0; w < counts.length; w++) {
+    while (counts[w]! > leastAt(input, w)) {
+      counts[w]!--
+      if (short() <= allowed) continue
+      counts[w]!++
+      break
+    }
+  }
+}
+
 function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
   const planned = new Float64Array(input.need.length)
   counts.forEach((count, w) => {
@@ -239,10 +256,12 @@ export function planStarts(input: PlanInput, solve: SolveLp): Plan {
   const forced = input.leastPerStart > 0 && input.startDays.some(s => meetsNeed(input, s))
   const { counts, bound } = rows.length || forced ? solveWhole(input, rows, solve) : { counts: none, bound: 0 }
   startLater(input, counts, rows)
+  withoutSpare(input, counts)
   const planned = yieldOf(input, counts)
   const { stock, missing } = runStock(input, planned)
   const starts = counts.flatMap((count, w) => (count ? [{ day: input.from + input.startDays[w]!, count }] : []))
-  return { starts, planned, stock, missing, units: starts.reduce((n, s) => n + s.count, 0), leastPossible: bound }
+  const units = starts.reduce((n, s) => n + s.count, 0)
+  return { starts, planned, stock, missing, units, leastPossible: Math.min(bound, units) }
 }
 
 /** Stock and shortfall of each day when all goes as expected. */

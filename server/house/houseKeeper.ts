@@ -1,9 +1,9 @@
 import type { Knex } from 'knex'
-import { shippedAlmanac, withOverrides, type Almanac, type Override } from '#core/almanac'
-import { hasWinter, programmeOf, type Programme } from '#core/brumation'
+import { shippedAlmanac, speciesOf, withOverrides, type Almanac, type Override } from '#core/almanac'
+import type { Programme } from '#core/brumation'
 import type { SolveLp } from '#core/cultures'
-import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records, type WinterGroup } from '#core/logbook'
-import { houseOf, planFeeders, seasonOfHouse, type HouseSettings, type Scenarios } from '#core/season'
+import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
+import { houseOf, planFeeders, seasonOfHouse, type HouseSettings, type Scenarios, type WinterGroupView } from '#core/season'
 import { CalendarError, calendarOf, dayFromIso } from '#core/units'
 import type { HouseSnapshot, NewAnimal, NewPlace, PlansSnapshot, SeasonSnapshot, TagYoung, WroteEntries } from '#shared/contracts/house'
 import type { z } from 'zod'
@@ -109,12 +109,10 @@ export class HouseKeeper {
   }
 
   /** The programme of a winter group, with what an export of it is called. @throws ProblemError 404 */
-  winterProgramme(id: string): { group: WinterGroup, programme: Programme, settings: HouseSettings, title: string } {
-    const group = this.standing().winters[id]
-    const species = group && this.almanac.species[group.speciesId]
-    if (!group || !species || !hasWinter(species)) throw new ProblemError(404, 'There is no such winter group')
-    const programme = programmeOf(species, { almanac: this.almanac, schools: this.settings.schools }, group.coolDay, group.ways, group.tag)
-    return { group, programme, settings: this.settings, title: `${group.tag} ${species.name}` }
+  winterProgramme(id: string): { group: WinterGroupView, programme: Programme, settings: HouseSettings, title: string } {
+    const group = this.computed().season.season.winter.groups.find(g => g.groupId === id)
+    if (!group) throw new ProblemError(404, 'There is no such winter group')
+    return { group, programme: group.programme, settings: this.settings, title: `${group.tag} ${speciesOf(this.almanac, group.speciesId).name}` }
   }
 
   plans(): PlansSnapshot {

@@ -139,8 +139,9 @@ describe('devices', () => {
   it('a dead battery is told beside the animals it leaves unwatched', async () => {
     await visit.go('/devices')
     await visit.press('Battery is dead', '[data-device="Fridge probe"]')
-    await visit.untilText('main', 'Let time pass')
+    await visit.untilText('body', 'battery is dead')
     await visit.press('6 hours')
+    await visit.untilText('body', '6 hours passed')
     await visit.untilText('main', 'is silent')
     await visit.go('/brumation')
     await visit.untilText('main', 'Fridge sends no reading since')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { assignPlaces, hasWinter, judgeEligibility, programmeOf, shareChecks } from '#core/brumation'
+import { assignPlaces, hasWinter, judgeEligibility, lightHoursAt, programmeOf, shareChecks } from '#core/brumation'
 import { summarise } from '#core/chance'
 import type { WinterWays } from '#core/logbook'
 import { coolingWindow, gravidIn, inCold, type WinterGroupView } from '#core/season'
@@ -61,6 +61,13 @@ const window_ = computed(() => {
   const wished = day(state.wished)
   return species.value && wished !== null ? coolingWindow(species.value, wished, context.value, ways.value) : null
 })
+/** Hours of light: outside before it, in the hold, and when warm again. */
+const lightText = computed(() => {
+  if (!programme.value) return ''
+  const p = programme.value
+  const hours = (d: number) => `${lightHoursAt(p, d, house.settings.latitude).toFixed(1)} h`
+  return `Light ${hours(p.coolDay - 1)} before it${house.settings.latitude === null ? ' (no latitude is set)' : ''}, ${p.lightHours === 0 ? 'dark in the hold' : `${p.lightHours} h in the hold`}, ${hours(p.warmDay)} when warm.`
+})
 const windowText = computed(() => (window_.value ? `Cool from ${formatWeekday(window_.value.likely)}; ${formatDay(window_.value.early)} to be sure, ${formatDay(window_.value.late)} at the latest. First young then ${formatRange(summarise(window_.value.hatch)!)}.` : ''))
 const placing = computed(() => (rests.value ? null : assignPlaces(house.house, state.chosen.filter(id => !inCold(house.house.animals[id]!)), context.value)))
 const tagOf = (id: string) => house.house.animals[id]?.tag ?? ''
@@ -117,6 +124,7 @@ async function send(): Promise<void> {
           <WorkingLink title="Programme" :answer="`Last meal ${formatWeekday(programme.lastMealDay)}, ${rests ? 'rest' : 'hold'} at ${programme.holdC} °C from ${formatWeekday(programme.holdDay)}, ${rests ? 'ends' : 'wakes'} ${formatWeekday(programme.wakeDay)}, first meal ${formatWeekday(programme.firstMealDay)}`" :reasons="programme.reasons" />
         </p>
         <BrumationCurve v-if="programme" :programme="programme" :width="330" :height="110" />
+        <p v-if="programme" class="small quiet">{{ lightText }}</p>
 
         <details>
           <summary>Own ways of this group</summary>

@@ -91,7 +91,7 @@ const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') => record({ kind, subj
 .shelf > header { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; justify-content: space-between; align-items: baseline; }
 .climate { color: var(--ui-text-muted); font-size: 0.9375rem; }
 .axis, .row { display: grid; align-items: center; }
-.row { border-bottom: 1px solid var(--ui-border); }
+.row { border-bottom: 1px solid var(--ui-border); content-visibility: auto; contain-intrinsic-size: auto 41px; }
 .key { font-size: 0.8125rem; color: var(--ui-text-muted); }
 .head { display: flex; flex-wrap: wrap; gap: 0 0.75rem; align-items: baseline; padding: 0.25rem 0.5rem 0.25rem 0; }
 .open { cursor: pointer; min-width: 3.25rem; text-align: left; }

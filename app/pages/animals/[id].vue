@@ -46,7 +46,8 @@ const relative = (id: string | null | undefined) => (id ? house.house.animals[id
 const prey = ref<string>()
 const offered = ref(1)
 watch(() => meal.value?.value.portions[0], (portion) => {
-  prey.value = portion?.prey ?? prey.value
+  // one that fasts or has no plan is offered what it took last
+  prey.value = portion?.prey ?? prey.value ?? animal.value?.meals.at(-1)?.prey
   offered.value = portion?.count ?? 1
 }, { immediate: true })
 const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))

@@ -1,6 +1,6 @@
 import { speciesOf } from '../../almanac'
 import {
-  bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, type Band, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
+  bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, wokenOn, type Band, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
 } from '../../brumation'
 import { cumulative, summarise, type Day, type DayDist, type DaySummary } from '../../chance'
 import type { Judgement, Reason } from '../../judgement'
@@ -159,7 +159,9 @@ function groupView(group: WinterGroup, gravid: ReadonlySet<string>, context: Sea
   const species = speciesOf(almanac, group.speciesId)
   if (!hasWinter(species)) return null
   const ways = { almanac, schools: settings.schools }
-  const programme = programmeOf(species, ways, group.coolDay, group.ways, group.tag)
+  const planned = programmeOf(species, ways, group.coolDay, group.ways, group.tag)
+  const lies = Object.keys(group.members).some(id => house.animals[id] && inCold(house.animals[id]))
+  const programme = lies && settings.warmUpDay !== null ? wokenOn(planned, settings.warmUpDay) : planned
   return {
     groupId: group.id, tag: group.tag, speciesId: group.speciesId, placeId: group.placeId, programme,
     members: Object.keys(group.members).map(id => house.animals[id]).filter(a => a !== undefined).map((animal) => {

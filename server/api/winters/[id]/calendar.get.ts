@@ -8,5 +8,5 @@ export default answer(async (event) => {
   const { group, programme, settings, title } = house.winterProgramme(getRouterParam(event, 'id')!)
   setResponseHeader(event, 'content-type', 'text/calendar; charset=utf-8')
   setResponseHeader(event, 'content-disposition', `attachment; filename="${group.tag.replaceAll(/[^\w-]+/g, '-')}.ics"`)
-  return programmeCalendar(group.id, title, programme, settings.houseName, new Date())
+  return programmeCalendar(group.groupId, title, programme, settings.houseName, new Date())
 })
