@@ -18,7 +18,8 @@ const shelves = computed(() => {
   const inPlace = w.places.map(place => ({ key: place.placeId, name: place.name, place, cold: w.cold.filter(c => c.kind === 'brumation' && c.coldPlaceId === place.placeId) }))
   const elsewhere = w.cold.filter(c => !inPlace.some(p => p.cold.includes(c)))
   const rank = (cold: typeof w.cold) => (cold.length ? w.cold.indexOf(cold[0]!) : 1e6)
-  return [...inPlace, ...(elsewhere.length ? [{ key: 'rest', name: 'At rest in their own tubs', place: null, cold: elsewhere }] : [])].filter(s => s.cold.length || s.place?.watch).sort((a, b) => rank(a.cold) - rank(b.cold))
+  const others = [{ key: 'rest', name: 'At rest in their own tubs', place: null, cold: elsewhere.filter(c => c.kind === 'dormancy') }, { key: 'nowhere', name: 'In the cold, in no place', place: null, cold: elsewhere.filter(c => c.kind === 'brumation') }]
+  return [...inPlace, ...others].filter(s => s.cold.length || s.place?.watch).sort((a, b) => rank(a.cold) - rank(b.cold))
 })
 
 const openAnimal = ref<string | null>(null)

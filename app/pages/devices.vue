@@ -8,6 +8,8 @@ const toast = useToast()
 const list = shallowRef<DeviceList | null>(null)
 const open = ref(false)
 const busy = ref(false)
+/** A removed device cannot be taken back, so it is asked for twice. */
+const removing = ref<string | null>(null)
 const problems = ref<Record<string, string>>({})
 const made = ref<{ id: string, name: string, token: string, kind: DeviceKind } | null>(null)
 const state = reactive({ name: '', kind: 'probe' as DeviceKind, placeId: undefined as string | undefined })
@@ -89,7 +91,7 @@ const example = computed(() => (made.value ? `curl -X POST ${window.location.ori
           <template v-if="list.demo && d.simulated && d.kind === 'probe'">
             <UButton v-for="fault in FAULTS" :key="fault" :label="FAULT_WORDS[fault]" size="xs" :variant="d.faults.includes(fault) ? 'solid' : 'outline'" :color="d.faults.includes(fault) ? 'error' : 'neutral'" :aria-pressed="d.faults.includes(fault)" :disabled="busy" @click="setFault(d, fault, !d.faults.includes(fault))" />
           </template>
-          <UButton v-if="!d.simulated" label="Remove" size="xs" variant="ghost" color="neutral" :aria-label="`Remove ${d.name}`" :disabled="busy" @click="remove(d)" />
+          <UButton v-if="!d.simulated" :label="removing === d.id ? `Remove ${d.name} for good` : `Remove ${d.name}`" size="xs" :variant="removing === d.id ? 'solid' : 'ghost'" :color="removing === d.id ? 'error' : 'neutral'" :disabled="busy" @click="removing === d.id ? remove(d) : (removing = d.id)" @blur="removing = null" />
         </div>
       </li>
     </ul>

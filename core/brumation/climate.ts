@@ -14,12 +14,14 @@ export function climateAt(house: Pick<House, 'places' | 'climate'>, placeId: str
   return null
 }
 
-/** The cold place (chest, fridge) that a tub stands in, or the place itself. */
+/** The cold place (chest, fridge) that a tub stands in; for want of one, the room it stands in. */
 export function coldPlaceOf(house: Pick<House, 'places'>, placeId: string | null): string | null {
   const met = new Set<string>()
+  let room = placeId
   for (let id = placeId; id && !met.has(id); id = house.places[id]?.parentId ?? null) {
     met.add(id)
+    room = id
     if (house.places[id]?.kind === 'cold') return id
   }
-  return placeId
+  return room
 }

@@ -41,7 +41,8 @@ function bar(g: WinterGroupView, m: WinterGroupView['members'][number]) {
 }
 const bars = (g: WinterGroupView) => g.members.map(m => ({ m, b: bar(g, m) }))
 const over = (g: WinterGroupView) => g.members.every(m => m.state === 'warmed' || m.state === 'gone')
-const BAR = 17
+/** Many animals are drawn as a block of thin bars. */
+const barOf = (g: WinterGroupView) => (g.members.length > 24 ? 5 : 17)
 </script>
 
 <template>
@@ -65,12 +66,12 @@ const BAR = 17
         </div>
         <div>
           <BrumationCurve :programme="g.programme" :width="span.width" :height="84" :from="span.from" :to="span.to" :today="house.today" />
-          <svg :width="span.width" :height="g.members.length * BAR + 4" role="img" :aria-label="`${g.tag}: ${g.members.map(m => m.tag).join(', ')}`" class="bars">
-            <line :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="g.members.length * BAR + 4" stroke="var(--ui-primary)" stroke-width="1.25" />
-            <g v-for="({ m, b }, i) in bars(g)" :key="m.animalId" :transform="`translate(0,${i * BAR})`">
-                <rect :x="b.x" y="3" :width="b.width" :height="BAR - 6" :fill="b.unfit ? 'url(#unfit)' : 'var(--stage-cooling)'" :fill-opacity="b.unfit ? 1 : 0.3" />
-                <rect :x="b.x" y="3" :width="b.past" :height="BAR - 6" fill="var(--stage-cooling)" />
-                <text :x="Math.max(2, b.x - 5)" :y="BAR - 4" :text-anchor="b.x > 60 ? 'end' : 'start'">{{ m.tag }}</text>
+          <svg :width="span.width" :height="g.members.length * barOf(g) + 4" role="img" :aria-label="`${g.tag}: ${g.members.map(m => m.tag).join(', ')}`" class="bars">
+            <line :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="g.members.length * barOf(g) + 4" stroke="var(--ui-primary)" stroke-width="1.25" />
+            <g v-for="({ m, b }, i) in bars(g)" :key="m.animalId" :transform="`translate(0,${i * barOf(g)})`">
+                <rect :x="b.x" :y="barOf(g) > 9 ? 3 : 1" :width="b.width" :height="barOf(g) > 9 ? 11 : 4" :fill="b.unfit ? 'url(#unfit)' : 'var(--stage-cooling)'" :fill-opacity="b.unfit ? 1 : 0.3" />
+                <rect :x="b.x" :y="barOf(g) > 9 ? 3 : 1" :width="b.past" :height="barOf(g) > 9 ? 11 : 4" fill="var(--stage-cooling)" />
+                <text v-if="barOf(g) > 9" :x="Math.max(2, b.x - 5)" :y="13" :text-anchor="b.x > 60 ? 'end' : 'start'">{{ m.tag }}</text>
                 <title>{{ m.tag }}: {{ m.eligibility?.value.text ?? (m.state === 'cold' ? 'in the cold' : m.state) }}</title>
             </g>
           </svg>

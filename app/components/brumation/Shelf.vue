@@ -21,7 +21,7 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 /** What the probe says, in a sentence. */
 const climate = computed(() => {
   const { place } = props
-  if (!place) return 'They stay in their own tubs: lower temperature, shorter days, less food.'
+  if (!place) return props.cold[0]?.kind === 'dormancy' ? 'They stay in their own tubs: lower temperature, shorter days, less food.' : 'Move them to their cold place, so that its temperature counts.'
   const where = place.band ? `band ${show(place.band.lowC)} to ${show(place.band.highC)}` : ''
   const watch = place.watch
   if (!watch) return `No probe reads here${place.setC === null ? '' : `; set to ${show(place.setC)}`}. ${where}`

@@ -4,7 +4,7 @@ import { computedInput, entryInput } from '../../judgement'
 import type { AnimalState, House } from '../../logbook'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../types'
-import { coldOf, inCold, programmeFor } from '../winter'
+import { coldOf, inCold, warmUpOf } from '../winter'
 import { due, type TaskMaker } from './taskMaker'
 
 const about = (animal: AnimalState) => ({ subject: { type: 'animal' as const, id: animal.id }, tag: animal.tag, placeId: animal.placeId })
@@ -91,8 +91,7 @@ const STEPS: { after: number, words: string }[] = [{ after: 1, words: 'Move to a
 export const warmingTasks: TaskMaker = context => context.winter.recovering.flatMap((r): Task[] => {
   const { house, today } = context
   const animal = house.animals[r.animalId]!
-  const programme = programmeFor(animal, context)
-  if ((programme?.warmUp ?? 'steps') !== 'steps' || today - r.warmedDay > 6) return []
+  if (warmUpOf(animal, context) !== 'steps' || today - r.warmedDay > 6) return []
   const step = STEPS.filter(s => due(r.warmedDay + s.after, today)).at(-1)
   if (!step || (animal.lastCheck && animal.lastCheck.day >= r.warmedDay + step.after)) return []
   return [{

@@ -1,7 +1,7 @@
 import { schoolChoice, speciesOf, type Species } from '../../almanac'
 import { certain, conditionFrom, convolve, pert, shift, summarise, type Day, type DayDist } from '../../chance'
 import {
-  MEAL_AFTER_DAYS, WARMING_DAYS, climateAt, coldLine, hasWinter, judgeCold, judgeReadiness, programmeOfAnimal, startingWeight, waysOf, type ColdLine, type ColdVerdict, type Programme, type Readiness, type Warmth,
+  MEAL_AFTER_DAYS, WARMING_DAYS, climateAt, coldLine, hasWinter, judgeCold, judgeReadiness, programmeOfAnimal, startingWeight, waysOf, type ColdLine, type ColdVerdict, type Programme, type Readiness, type WarmUp, type Warmth,
 } from '../../brumation'
 import type { MealWinter } from '../../feeding'
 import { entryInput, settingInput, spreadInput, type Judgement, type Reason } from '../../judgement'
@@ -71,12 +71,12 @@ export function coldOf(animal: AnimalState, context: SeasonContext): ColdJudgeme
   })
 }
 
-/** Days of warming by the school that holds for an animal, also once its group is closed. */
-function warmingDays(animal: AnimalState, context: SeasonContext): number {
-  const programme = programmeFor(animal, context)
-  if (programme) return programme.warmDay - programme.wakeDay
-  return WARMING_DAYS[schoolChoice(context.almanac, context.settings.schools, 'warmUp', animal.speciesId).id as Programme['warmUp']]
+/** The school of warming up that holds for an animal, also once its group is closed. */
+export function warmUpOf(animal: AnimalState, context: SeasonContext): WarmUp {
+  return programmeFor(animal, context)?.warmUp ?? schoolChoice(context.almanac, context.settings.schools, 'warmUp', animal.speciesId).id as WarmUp
 }
+
+const warmingDays = (animal: AnimalState, context: SeasonContext): number => WARMING_DAYS[warmUpOf(animal, context)]
 
 /** Share lost in a stay that is over. */
 function lostIn(animal: AnimalState): number | null {

@@ -132,6 +132,57 @@ describe('out of it', () => {
   })
 })
 
+describe('awkward winters', () => {
+  const two = () => {
+    const b = new HouseBuilder(today).place('room', { kind: 'room' }).place('tub', { kind: 'tub', parentId: 'room' })
+    for (const id of ['K-1', 'K-2']) {
+      b.animal(id, 'california-kingsnake', { placeId: 'tub' }).write('weighed', animal(id), -40, { massG: 500 })
+      b.write('cooledDown', animal(id), -38)
+    }
+    b.winter('W', 'california-kingsnake', -38, ['K-1', 'K-2'])
+    return b
+  }
+
+  it('one that is sold in the cold leaves the shelf and is told as gone in its group', () => {
+    const b = two()
+    b.write('sold', animal('K-1'), -1)
+    const { cold, groups } = seasonOf(b).winter
+    expect(cold.map(c => c.tag)).toEqual(['K-2'])
+    expect(groups[0]!.members.map(m => m.state)).toEqual(['gone', 'cold'])
+  })
+
+  it('without a cold place they stand under their room, and a house-wide waking holds for shelf and plan alike', () => {
+    const { cold, groups } = seasonOf(two(), { ...defaultSettings, warmUpDay: today + 9 }).winter
+    expect(cold.map(c => [c.coldPlaceId, c.wakeDay])).toEqual([['room', today + 9], ['room', today + 9]])
+    expect(groups[0]!.programme.wakeDay).toBe(today + 9)
+  })
+
+  it('a cooling that is taken back leaves no trace', () => {
+    const b = two()
+    const id = b.write('cooledDown', animal('K-3'), -5)
+    b.animal('K-3', 'california-kingsnake')
+    expect(seasonOf(b).winter.cold).toHaveLength(3)
+    b.write('void', { type: 'entry', id }, 0)
+    expect(seasonOf(b).winter.cold).toHaveLength(2)
+  })
+
+  it('one animal may be woken earlier than its group', () => {
+    const b = two()
+    b.write('winterMember', { type: 'winter', id: 'W' }, -5, { animalId: 'K-1', ways: { holdDays: 38 } })
+    expect(task(b, 'wake:K-1')).toMatchObject({ due: today })
+    expect(task(b, 'wake:K-2')).toBeUndefined()
+  })
+
+  it('warms by the school of the species when it is in no group', () => {
+    const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake')
+    b.write('cooledDown', animal('K-1'), -60)
+    b.write('warmedUp', animal('K-1'), -1)
+    expect(task(b, 'warm:K-1')).toBeDefined()
+    const atOnce = { ...defaultSettings, schools: { 'warmUp@california-kingsnake': 'atOnce' } }
+    expect(seasonOf(b, atOnce).tasks.find(t => t.id === 'warm:K-1')).toBeUndefined()
+  })
+})
+
 describe('a rest', () => {
   it('eats less often, not nothing; the male goes in a week before its end', () => {
     const b = new HouseBuilder(today).animal('G-1', 'fat-tailed-gecko', { sex: 'female' }).animal('G-2', 'fat-tailed-gecko', { sex: 'male' })
