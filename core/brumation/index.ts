@@ -4,7 +4,7 @@ export { fatPerHour, metabolicLoss, oxygenPerHour, type MetabolicLoss } from './
 export { crossing, lossTrend, theilSen } from './trend'
 export { bandOf, coldLine, expectedLoss, startingWeight, usualPerDay, type ColdLine, type LossPoint } from './coldLine'
 export { COLD_ACTION_WORDS, COLD_ACTIONS, judgeCold, severityOf, type ColdAction, type ColdVerdict } from './judgeCold'
-export { bandOfCold, dailyOf, sharedBand, troubleOf, watchPlace, type Band, type ClimateTrouble, type PlaceWatch } from './placeWatch'
+export { bandOfCold, dailyOf, sharedBand, troubleOf, watchPlace, type Band, type ClimateDay, type ClimateTrouble, type PlaceWatch } from './placeWatch'
 export { bodyCondition, shellMassG, type Condition } from './condition'
 export { judgeEligibility, type Eligibility, type Fitness } from './eligibility'
 export { assignPlaces, shareChecks, type Check, type Placing } from './company'

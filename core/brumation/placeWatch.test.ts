@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import type { HourlyLog } from '../logbook'
+import { calendarOf, dayFromIso } from '../units'
 import { bandOfCold, dailyOf, sharedBand, troubleOf, watchPlace } from '.'
 
 const cold = (id: string) => bandOfCold(speciesOf(shippedAlmanac, id).cold!)
@@ -47,8 +48,13 @@ describe('what is wrong now', () => {
   })
 })
 
-it('days of a log in the house’s own time', () => {
+it('days of a log in the house’s own time, also where summer time ends', () => {
   const l = log([...hours(24, 10), ...hours(24, 14)], 48)
-  expect(dailyOf(l, 1, 4).map(d => [d.day, d.meanC, d.read])).toEqual([[2, 10, 24], [3, 14, 24]])
-  expect(dailyOf(l, 2, 2, 1)[0]).toMatchObject({ read: 23 })
+  expect(dailyOf(l, 1, 4, hour => Math.floor(hour / 24)).map(d => [d.day, d.meanC, d.read])).toEqual([[2, 10, 24], [3, 14, 24]])
+  // an hour east: the first hour of the log is in its day, and the last is in the next
+  expect(dailyOf(l, 2, 4, hour => Math.floor((hour + 1) / 24)).map(d => d.read)).toEqual([23, 24, 1])
+  const calendar = calendarOf('Europe/Berlin')
+  const day = dayFromIso('2026-10-25')
+  const autumn = dailyOf(log(hours(96, 12), (day - 1) * 24), day - 1, day + 1, hour => calendar(hour * 3_600_000))
+  expect(autumn.find(d => d.day === day)!.read).toBe(25)
 })

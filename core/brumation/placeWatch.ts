@@ -1,5 +1,6 @@
 import type { HourlyLog } from '../logbook'
 import type { Cold } from '../almanac'
+import type { Day } from '../chance'
 
 export interface Band {
   floorC: number
@@ -99,20 +100,37 @@ export function troubleOf(log: HourlyLog, band: Band): { kind: ClimateTrouble, l
   return found
 }
 
-/** One calendar day of a log, for a strip: lowest, mean, highest and hours read. Days run by UTC offset `offsetHours`. */
-export function dailyOf(log: HourlyLog, fromDay: number, toDay: number, offsetHours = 0): { day: number, minC: number, meanC: number, maxC: number, read: number }[] {
-  const days = []
-  for (let day = fromDay; day <= toDay; day++) {
-    let [min, max, sum, read] = [Infinity, -Infinity, 0, 0]
-    for (let hour = day * 24 - offsetHours; hour < (day + 1) * 24 - offsetHours; hour++) {
-      const mean = log.meanC[hour - log.from]
-      if (mean === undefined || Number.isNaN(mean)) continue
-      read++
-      sum += mean
-      min = Math.min(min, log.minC[hour - log.from]!)
-      max = Math.max(max, log.maxC[hour - log.from]!)
+export interface ClimateDay {
+  day: Day
+  minC: number
+  meanC: number
+  maxC: number
+  /** Hours read. */
+  read: number
+}
+
+/**
+ * A log by calendar days: lowest, mean, highest and hours read; days without a reading are left out.
+ * @param dayOf calendar day in which an hour (since 1970, UTC) begins, in the house's own zone
+ */
+export function dailyOf(log: HourlyLog, fromDay: Day, toDay: Day, dayOf: (hour: number) => Day): ClimateDay[] {
+  const days = new Map<Day, ClimateDay>()
+  // a day of any zone begins within a day of the UTC one
+  const last = Math.min(log.from + log.meanC.length, (toDay + 2) * 24)
+  for (let hour = Math.max(log.from, (fromDay - 1) * 24); hour < last; hour++) {
+    const i = hour - log.from
+    const meanC = log.meanC[i]!
+    if (Number.isNaN(meanC)) continue
+    const day = dayOf(hour)
+    if (day < fromDay || day > toDay) continue
+    const known = days.get(day)
+    if (!known) days.set(day, { day, minC: log.minC[i]!, meanC, maxC: log.maxC[i]!, read: 1 })
+    else {
+      known.meanC = (known.meanC * known.read + meanC) / (known.read + 1)
+      known.read++
+      known.minC = Math.min(known.minC, log.minC[i]!)
+      known.maxC = Math.max(known.maxC, log.maxC[i]!)
     }
-    if (read) days.push({ day, minC: min, meanC: sum / read, maxC: max, read })
   }
-  return days
+  return [...days.values()]
 }

@@ -115,6 +115,7 @@ describe('the plan', () => {
       e.dispatchEvent(new Event('input', { bubbles: true }))
     })
     await visit.untilText('[role="dialog"] .window', 'to be sure')
+    expect(await visit.page.$$eval('[role="dialog"] fieldset label', ls => ls.every(l => /fit|shortly|not yet|keep up|already/.test((l as HTMLElement).innerText)))).toBe(true)
     await visit.page.keyboard.press('Escape')
     await visit.untilGone('[role="dialog"]')
   })

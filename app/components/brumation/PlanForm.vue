@@ -51,7 +51,8 @@ const candidates = computed(() => {
     .map(a => ({ animal: a, cold: inCold(a), judged: judgeEligibility(s, a, gravid.has(a.id), coolDay.value ?? house.today, house.today, context.value) }))
     .sort((a, b) => (a.animal.tag < b.animal.tag ? -1 : 1))
 })
-watch(() => state.speciesId, () => {
+/** For a new plan those that are fit are chosen to begin with. */
+watch([open, () => state.speciesId], () => {
   if (!props.group && open.value) state.chosen = candidates.value.filter(c => ['cool', 'shorten'].includes(c.judged.value.fitness)).map(c => c.animal.id)
 }, { flush: 'post' })
 

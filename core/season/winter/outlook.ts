@@ -1,11 +1,12 @@
 import { speciesOf } from '../../almanac'
 import {
-  bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, wokenOn, type Band, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
+  bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, wokenOn, type Band, type ClimateDay, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
 } from '../../brumation'
 import { cumulative, summarise, type Day, type DayDist, type DaySummary } from '../../chance'
 import type { Judgement, Reason } from '../../judgement'
 import { winterGroupOf, type AnimalState, type WinterGroup } from '../../logbook'
 import { temperatureAt } from '../../places'
+import { calendarOf } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Lane } from '../types'
 import { coldOf, inCold, readinessOf } from './animalWinter'
@@ -48,8 +49,8 @@ export interface ColdPlaceView {
   animalIds: string[]
   band: Band | null
   watch: PlaceWatch | null
-  /** Hours of the watch before today's, by day. */
-  days: { day: Day, minC: number, meanC: number, maxC: number, read: number }[]
+  /** Temperature by calendar day of the house. */
+  days: ClimateDay[]
   troubles: { kind: ClimateTrouble, level: 'harm' | 'watch', hours: number, tempC: number | null }[]
 }
 
@@ -127,8 +128,21 @@ function byTrouble(a: ColdAnimal, b: ColdAnimal): number {
     || (a.tag < b.tag ? -1 : 1)
 }
 
+const calendars = new Map<string, (hour: number) => Day>()
+
+/** Calendar day of an hour in a zone; kept by zone, since the calendar remembers what it worked out. */
+function calendarFor(zone: string): (hour: number) => Day {
+  let dayOf = calendars.get(zone)
+  if (!dayOf) {
+    const calendar = calendarOf(zone)
+    calendars.set(zone, (dayOf = hour => calendar(hour * 3_600_000)))
+  }
+  return dayOf
+}
+
 function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPlaceView[] {
-  const { house, almanac, today } = context
+  const { house, almanac, settings, today } = context
+  const dayOf = calendarFor(settings.timeZone)
   const held = new Map<string, ColdAnimal[]>()
   for (const place of Object.values(house.places)) if (place.kind === 'cold') held.set(place.id, [])
   for (const c of cold) {
@@ -148,7 +162,7 @@ function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPl
     return {
       placeId, name: place.name, capacity: place.capacity, setC: place.tempC, animalIds: list.map(c => c.animalId), band,
       watch: log && band ? watchPlace(log, from, now, band) : null,
-      days: log ? dailyOf(log, Math.max(Math.floor(log.from / 24), today - WATCH_DAYS), today) : [],
+      days: log ? dailyOf(log, Math.max(Math.floor(log.from / 24), today - WATCH_DAYS), today, dayOf) : [],
       troubles: log && band ? troubleOf(log, band) : [],
     }
   })
