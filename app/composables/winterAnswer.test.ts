@@ -20,6 +20,12 @@ describe('the answer of the Brumation screen', () => {
     expect(answer(cold(new HouseBuilder(today), 'K-1', 600, 597, 594))).toBe('All 1 in the cold are as expected.')
   })
 
+  it('names no more than one can read', () => {
+    const b = new HouseBuilder(today)
+    for (let i = 1; i <= 9; i++) cold(b, `K-${i}`, 600, 575, 561)
+    expect(answer(b)).toMatch(/^Offer water to K-1, K-2, K-3, K-4, K-5, K-6 and 3 more\./)
+  })
+
   it('names those in trouble first, then who wakes and who is next', () => {
     const b = cold(cold(cold(new HouseBuilder(today), 'K-1', 600, 570, 535), 'K-2', 600, 580, 562), 'K-3', 600, 598, 596)
     b.winter('W-1', 'california-kingsnake', -60, ['K-1', 'K-2', 'K-3'], { ways: { holdDays: 62 } })

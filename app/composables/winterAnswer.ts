@@ -1,7 +1,12 @@
 import type { WinterOutlook } from '#core/season'
 import { formatWeekday } from '#core/units'
 
-const list = (tags: string[]): string => (tags.length < 2 ? tags.join('') : `${tags.slice(0, -1).join(', ')} and ${tags.at(-1)}`)
+const MOST_NAMED = 6
+
+function list(tags: string[]): string {
+  if (tags.length > MOST_NAMED) return `${tags.slice(0, MOST_NAMED).join(', ')} and ${tags.length - MOST_NAMED} more`
+  return tags.length < 2 ? tags.join('') : `${tags.slice(0, -1).join(', ')} and ${tags.at(-1)}`
+}
 
 /** Who is in trouble, who is next: the answer of the Brumation screen in words. */
 export function winterAnswer(winter: WinterOutlook, today: number): string {

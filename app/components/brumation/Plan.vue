@@ -71,7 +71,7 @@ const barOf = (g: WinterGroupView) => (g.members.length > 24 ? 5 : 17)
             <g v-for="({ m, b }, i) in bars(g)" :key="m.animalId" :transform="`translate(0,${i * barOf(g)})`">
                 <rect :x="b.x" :y="barOf(g) > 9 ? 3 : 1" :width="b.width" :height="barOf(g) > 9 ? 11 : 4" :fill="b.unfit ? 'url(#unfit)' : 'var(--stage-cooling)'" :fill-opacity="b.unfit ? 1 : 0.3" />
                 <rect :x="b.x" :y="barOf(g) > 9 ? 3 : 1" :width="b.past" :height="barOf(g) > 9 ? 11 : 4" fill="var(--stage-cooling)" />
-                <text v-if="barOf(g) > 9" :x="Math.max(2, b.x - 5)" :y="13" :text-anchor="b.x > 60 ? 'end' : 'start'">{{ m.tag }}</text>
+                <text v-if="barOf(g) > 9" :x="b.x > 46 ? b.x - 5 : b.x + b.width + 5" :y="13" :text-anchor="b.x > 46 ? 'end' : 'start'">{{ m.tag }}</text>
                 <title>{{ m.tag }}: {{ m.eligibility?.value.text ?? (m.state === 'cold' ? 'in the cold' : m.state) }}</title>
             </g>
           </svg>

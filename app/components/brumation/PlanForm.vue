@@ -122,7 +122,7 @@ async function send(): Promise<void> {
         <p v-else-if="state.wished" class="quiet small">The clocks of this species do not reach to its young.</p>
 
         <p v-if="programme" class="sum">
-          <WorkingLink title="Programme" :answer="`Last meal ${formatWeekday(programme.lastMealDay)}, ${rests ? 'rest' : 'hold'} at ${programme.holdC} °C from ${formatWeekday(programme.holdDay)}, ${rests ? 'ends' : 'wakes'} ${formatWeekday(programme.wakeDay)}, first meal ${formatWeekday(programme.firstMealDay)}`" :reasons="programme.reasons" />
+          <WorkingLink title="Programme" :answer="`Last meal ${formatWeekday(programme.lastMealDay)}, ${rests ? 'rest' : 'hold'} at ${programme.holdC} °C from ${formatWeekday(programme.holdDay)}, ${rests ? 'ends' : 'wakes'} ${formatWeekday(programme.wakeDay)}, ${rests ? 'meals as usual from' : 'first small meal'} ${formatWeekday(programme.firstMealDay)}`" :reasons="programme.reasons" />
         </p>
         <BrumationCurve v-if="programme" :programme="programme" :width="330" :height="110" />
         <p v-if="programme" class="small quiet">{{ lightText }}</p>

@@ -32,7 +32,7 @@ const climate = computed(() => {
   parts.push(`${Math.round(watch.degreeHoursAbove)} degree-hours above the hold`)
   return parts.filter(Boolean).join(' · ')
 })
-const room = computed(() => (props.place?.capacity ? `${props.cold.length} of ${props.place.capacity} tubs` : `${props.cold.length} here`))
+const room = computed(() => (props.place?.capacity ? `${props.cold.length} of ${props.place.capacity} tubs${props.cold.length > props.place.capacity ? `, ${props.cold.length - props.place.capacity} too many` : ''}` : `${props.cold.length} here`))
 
 function verdictText(c: ColdAnimal): string {
   const { action, weighInDays, text } = c.verdict.value
