@@ -186,6 +186,20 @@ export function nextEventDay(lane: Lane): Day {
 
 type MadeLane = { lane: Lane, mouths: MouthSource[] } | null
 
+const lastMouths = new WeakMap<PairingState | ClutchState, MouthSource[]>()
+
+/** Mouths that say what they said before stay the same objects, so that a weight written of a parent does not draw its young anew. */
+function withKnownMouths(of: PairingState | ClutchState, made: MadeLane): MadeLane {
+  if (!made) return made
+  const before = lastMouths.get(of)
+  const mouths = made.mouths.map((mouth) => {
+    const known = before?.find(b => b.id === mouth.id)
+    return known && JSON.stringify(known) === JSON.stringify(mouth) ? known : mouth
+  })
+  lastMouths.set(of, mouths)
+  return { ...made, mouths }
+}
+
 const pairLanes = remembering<PairingState, MadeLane>()
 const clutchLanes = remembering<ClutchState, MadeLane>()
 
@@ -198,8 +212,8 @@ function parentDeps(id: string | null, context: SeasonContext): unknown[] {
 export function lanesOf(context: SeasonContext): { lanes: Lane[], mouths: MouthSource[] } {
   const { house, almanac, settings, today } = context
   const all = [
-    ...Object.values(house.pairings).map(p => pairLanes(p, [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today], () => pairLane(p, context))),
-    ...Object.values(house.clutches).map(c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => clutchLane(c, context))),
+    ...Object.values(house.pairings).map(p => pairLanes(p, [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today], () => withKnownMouths(p, pairLane(p, context)))),
+    ...Object.values(house.clutches).map(c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => withKnownMouths(c, clutchLane(c, context)))),
   ].filter(x => x !== null)
   const lanes = all.map(m => m.lane)
   const when = new Map(lanes.map(l => [l.id, nextEventDay(l)]))

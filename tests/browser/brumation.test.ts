@@ -71,6 +71,11 @@ describe('a shelf of weights with the scale', () => {
     }
     expect(await visit.page.$$eval('[role="dialog"] .done .tag', es => es.map(e => (e as HTMLElement).innerText))).toEqual(['K-06', 'K-05', 'K-04', 'K-02'])
     await visit.untilText('[role="dialog"] .big', 'K-09')
+    // by keyboard: a number and Enter go before what the scale shows
+    await visit.page.focus('[role="dialog"] form.weigh input')
+    await visit.page.keyboard.type('430')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('[role="dialog"] .done', '430 g')
     expect((await animal('K-05')).weights).toHaveLength(before + 1)
   })
 

@@ -9,6 +9,8 @@ const props = defineProps<{ title: string, animals: ColdAnimal[] }>()
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const { record, busy } = useRecord()
+/** On a phone the keyboard would cover the scale. */
+const { narrow } = useNarrow()
 
 const scale = ref<{ id: string, name: string, simulated: boolean } | null>(null)
 const reading = ref<ScaleReading>({ massG: null, stable: false })
@@ -83,7 +85,7 @@ onBeforeUnmount(pause)
         <p class="who"><span class="tag big">{{ current.tag }}</span> <span class="quiet">last {{ current.points.length ? `${current.points.at(-1)!.massG} g ${formatDistance(current.points.at(-1)!.day, house.today)}` : 'never weighed' }}</span></p>
         <output class="reading" :class="{ stable: reading.stable }" aria-live="polite">{{ shown || (scale ? 'put it on the scale' : 'no scale') }}<small>{{ reading.stable ? 'at rest' : scale ? 'settling' : '' }}</small></output>
         <UFormField :label="scale ? `${scale.name}, or written by hand` : 'Weight'" :error="problem || undefined">
-          <UInput v-model="text" inputmode="decimal" autocomplete="off" size="xl" class="w-full" :aria-label="`Weight of ${current.tag}`"><template #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template></UInput>
+          <UInput v-model="text" :autofocus="!narrow" inputmode="decimal" autocomplete="off" size="xl" class="w-full" :aria-label="`Weight of ${current.tag}`"><template #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template></UInput>
         </UFormField>
         <div class="acts">
           <UButton type="submit" size="xl" block :label="text.trim() || !reading.stable ? `Record ${current.tag}` : `Record ${current.tag}, ${shown}`" :loading="busy" :disabled="!text.trim() && !reading.stable" data-record />

@@ -8,8 +8,9 @@ import { winterGroupOf, type AnimalState, type WinterGroup } from '../../logbook
 import { temperatureAt } from '../../places'
 import { calendarOf } from '../../units'
 import type { SeasonContext } from '../context'
+import { remembering } from '../remember'
 import type { Lane } from '../types'
-import { coldOf, inCold, readinessOf } from './animalWinter'
+import { coldOf, inCold, readinessOf, winterDeps } from './animalWinter'
 
 /** One animal in the cold, ready to be drawn. */
 export interface ColdAnimal {
@@ -118,6 +119,8 @@ function coldAnimal(animal: AnimalState, context: SeasonContext): ColdAnimal | n
   }
 }
 
+const coldAnimals = remembering<AnimalState, ColdAnimal | null>()
+
 const gravity = { takeOut: 0, offerWater: 1, weighAgain: 2, carryOn: 3 } as const
 
 function byTrouble(a: ColdAnimal, b: ColdAnimal): number {
@@ -204,7 +207,7 @@ function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnim
 /** The winter of the house: who is in trouble, who is next, who comes back, and what the cold places do. */
 export function winterOutlook(lanes: readonly Lane[], context: SeasonContext): WinterOutlook {
   const animals = Object.values(context.house.animals)
-  const cold = animals.map(a => coldAnimal(a, context)).filter(c => c !== null).sort(byTrouble)
+  const cold = animals.filter(a => inCold(a)).map(a => coldAnimals(a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () => coldAnimal(a, context))).filter(c => c !== null).sort(byTrouble)
   const gravid = gravidIn(lanes, context)
   const when = (r: RecoveringAnimal) => r.readiness.since ?? summarise(r.readiness.dist)?.median ?? Number.MAX_SAFE_INTEGER
   return {
