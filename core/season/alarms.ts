@@ -32,7 +32,7 @@ function placeAlarms(place: ColdPlaceView, house: House): Alarm[] {
   const who = tags.length > 6 ? `${tags.slice(0, 6).join(', ')} and ${tags.length - 6} more` : tags.join(', ')
   return place.troubles.map((trouble): Alarm => ({
     id: `climate:${trouble.kind}:${place.placeId}`, level: trouble.level, subject: null, text: `${place.name} ${TROUBLE[trouble.kind].text(trouble.hours, trouble.tempC)}; in it ${who}`, todo: TROUBLE[trouble.kind].todo,
-    reasons: [{ rule: 'Readings of the last day against the band of those that lie there; hours without a reading are told, not filled in', inputs: [computedInput('Band', `${place.band!.lowC}–${place.band!.highC} °C`), computedInput('Harmed below', `${place.band!.floorC} °C`), computedInput('Not over', `${place.band!.ceilingC} °C`)] }],
+    reasons: place.reasons,
   }))
 }
 

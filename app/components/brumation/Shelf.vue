@@ -56,7 +56,7 @@ const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') => record({ kind, subj
       <h2>{{ name }} <span class="quiet">{{ room }}</span></h2>
       <UButton v-if="cold.length" label="Weigh this shelf" icon="i-lucide-scale" size="sm" variant="outline" color="neutral" @click="emit('weigh')" />
     </header>
-    <p class="climate">{{ climate }}</p>
+    <p class="climate"><WorkingLink v-if="place?.watch" :title="`${name}: temperature`" :answer="climate" :reasons="place.reasons" /><template v-else>{{ climate }}</template></p>
     <div v-if="cold.length" class="axis" :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }">
       <span v-if="!narrow" class="key">Loss, worst first. Soft: usual · dashed: watch · red: take out</span>
       <SeasonTimeAxis :span="span" :today="house.today" />

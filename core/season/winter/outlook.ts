@@ -3,7 +3,7 @@ import {
   bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, wokenOn, type Band, type ClimateDay, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
 } from '../../brumation'
 import { cumulative, summarise, type Day, type DayDist, type DaySummary } from '../../chance'
-import type { Judgement, Reason } from '../../judgement'
+import { computedInput, factInput, type Judgement, type Reason } from '../../judgement'
 import { winterGroupOf, type AnimalState, type WinterGroup } from '../../logbook'
 import { temperatureAt } from '../../places'
 import { calendarOf } from '../../units'
@@ -53,6 +53,8 @@ export interface ColdPlaceView {
   /** Temperature by calendar day of the house. */
   days: ClimateDay[]
   troubles: { kind: ClimateTrouble, level: 'harm' | 'watch', hours: number, tempC: number | null }[]
+  /** How band and watch come about. */
+  reasons: Reason[]
 }
 
 export interface WinterGroupView {
@@ -131,6 +133,20 @@ function byTrouble(a: ColdAnimal, b: ColdAnimal): number {
     || (a.tag < b.tag ? -1 : 1)
 }
 
+/** Band of those that lie in a place, with the almanac rows it comes from, and how its readings are counted. */
+function placeReasons(speciesIds: readonly string[], watch: PlaceWatch | null, holdC: number | null, context: SeasonContext): Reason[] {
+  const bands = speciesIds.flatMap((id) => {
+    const { name, cold } = speciesOf(context.almanac, id)
+    return (['floorC', 'lowC', 'holdC', 'highC', 'ceilingC'] as const).map(key => factInput(`${name}, ${BAND_WORDS[key]}`, `species.${id}.cold.${key}.value`, cold![key]))
+  })
+  return [
+    { rule: 'The tightest band of the species that lie there', inputs: bands, change: 'Own numbers in the Almanac, or other animals in the place' },
+    ...(watch ? [{ rule: 'Hourly means of its probes from five days after the first of them was cooled; hours without a reading are told, not filled in. Degree-hours: each hour’s mean above the hold, added up', inputs: [computedInput('Hours read', `${watch.read} of ${watch.hours}`), computedInput('Hold', `${holdC} °C`), computedInput('Degree-hours above it', `${Math.round(watch.degreeHoursAbove)}`)] }] : []),
+  ]
+}
+
+const BAND_WORDS = { floorC: 'harmed below', lowC: 'hold from', holdC: 'hold', highC: 'hold to', ceilingC: 'not long over' } as const
+
 const calendars = new Map<string, (hour: number) => Day>()
 
 /** Calendar day of an hour in a zone; kept by zone, since the calendar remembers what it worked out. */
@@ -157,14 +173,16 @@ function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPl
   return [...held].map(([placeId, list]): ColdPlaceView => {
     const place = house.places[placeId]!
     const log = house.climate[placeId]
-    const bands = [...new Set(list.map(c => c.speciesId))].map(id => bandOfCold(speciesOf(almanac, id).cold!))
+    const speciesIds = [...new Set(list.map(c => c.speciesId))]
+    const bands = speciesIds.map(id => bandOfCold(speciesOf(almanac, id).cold!))
     const band = sharedBand(bands)
     const now = log ? log.from + log.meanC.length : 0
-    // watched from the day the last of them was cooled: before that it was still falling
+    // watched from five days after the first of them was cooled: before that it was still falling
     const from = log ? Math.max(log.from, now - WATCH_DAYS * 24, list.length ? (Math.min(...list.map(c => c.cooledDay)) + 5) * 24 : now - 48) : 0
+    const watch = log && band ? watchPlace(log, from, now, band) : null
     return {
       placeId, name: place.name, capacity: place.capacity, setC: place.tempC, animalIds: list.map(c => c.animalId), band,
-      watch: log && band ? watchPlace(log, from, now, band) : null,
+      watch, reasons: placeReasons(speciesIds, watch, band?.holdC ?? null, context),
       days: log ? dailyOf(log, Math.max(Math.floor(log.from / 24), today - WATCH_DAYS), today, dayOf) : [],
       troubles: log && band ? troubleOf(log, band) : [],
     }

@@ -207,6 +207,8 @@ describe('the cold place itself', () => {
 
   it('frost, warmth and silence are told with whom they endanger, and a quiet chest is not', () => {
     expect(chest(hours(400, 12))).toEqual([])
+    // the band is that of the almanac, row by row
+    expect(chest([...hours(400, 12), 5])[0]!.reasons[0]!.inputs.map(i => i.from.kind === 'almanac' && i.from.path)).toContain('species.california-kingsnake.cold.floorC.value')
     expect(chest([...hours(400, 12), 5])[0]).toMatchObject({ level: 'harm', text: expect.stringMatching(/fell to 5\.0 °C; in it K-1/) })
     expect(chest([...hours(400, 12), ...hours(5, 22)])[0]).toMatchObject({ level: 'harm', text: expect.stringMatching(/too warm/) })
     expect(chest([...hours(400, 12), ...hours(6, null)])[0]).toMatchObject({ level: 'watch', text: expect.stringMatching(/no reading since 6 hours/) })
