@@ -1,0 +1,226 @@
+import type { Ancestry } from '../pedigree'
+import { normalised, lookLikelihood, statedBelief, unknownBelief, type Belief } from './belief'
+import { TooManyRelatives, marginal, type Factor } from './factors'
+import { fitsSex, genotypesOf, harmOf, transmission, GeneticsError, type KnownSex, type LocusData } from './locus'
+
+/** What is known of one animal at one locus. */
+export interface GeneFacts {
+  sex: KnownSex | 'unknown'
+  /** A stated genotype: certain ones are evidence; possible ones count only where the parents are not known. */
+  stated: { signs: readonly string[], chance: number } | null
+  /** A look that was seen; '' = wild. */
+  look: string | null
+}
+
+/** Young counted by look without a card of their own, from one dam and her possible sires. */
+export interface CountedYoung {
+  damId: string
+  sires: readonly { id: string, chance: number }[]
+  counts: readonly { look: string, count: number }[]
+}
+
+export interface Family {
+  animals: ReadonlyMap<string, Ancestry>
+  facts: (id: string) => GeneFacts
+  counted: readonly CountedYoung[]
+}
+
+export interface FamilyBelief {
+  belief: Belief
+  /** Animals of the family that were taken into the sum. */
+  relatives: number
+  /** Whether relatives further away had to be left out. */
+  cut: boolean
+}
+
+/** So many relatives at most; beyond it only the nearest count. */
+const MOST_RELATIVES = 150
+
+const parentIds = (a: Ancestry) => [...(a.damId ? [a.damId] : []), ...(a.clonal ? [] : a.sires.map(s => s.id))]
+
+interface Kin {
+  young: ReadonlyMap<string, readonly string[]>
+  countedOf: ReadonlyMap<string, readonly CountedYoung[]>
+}
+
+const kins = new WeakMap<Family, Kin>()
+
+function kinOf(family: Family): Kin {
+  const known = kins.get(family)
+  if (known) return known
+  const young = new Map<string, string[]>()
+  for (const a of family.animals.values()) for (const p of parentIds(a)) young.set(p, [...(young.get(p) ?? []), a.id])
+  const countedOf = new Map<string, CountedYoung[]>()
+  for (const c of family.counted) for (const p of [c.damId, ...c.sires.map(s => s.id)]) countedOf.set(p, [...(countedOf.get(p) ?? []), c])
+  const kin = { young, countedOf }
+  kins.set(family, kin)
+  return kin
+}
+
+/** The nearest relatives by steps between parent and young, mates included through their young. */
+function neighbourhood(family: Family, kin: Kin, of: string, most: number): { ids: string[], cut: boolean } {
+  const found = new Set([of])
+  for (const id of found) {
+    if (found.size >= most) return { ids: [...found], cut: true }
+    const a = family.animals.get(id)!
+    const near = [...parentIds(a), ...(kin.young.get(id) ?? []), ...(kin.countedOf.get(id) ?? []).flatMap(c => [c.damId, ...c.sires.map(s => s.id)])]
+    for (const other of near) if (family.animals.has(other)) found.add(other)
+  }
+  return { ids: [...found], cut: false }
+}
+
+const speaks = ({ stated, look }: GeneFacts) => stated !== null || look !== null
+
+/** Leaves out animals without evidence below them: they change nothing. Exact. */
+function withoutSilent(family: Family, kin: Kin, ids: readonly string[], of: string): string[] {
+  const kept = new Set(ids)
+  const open = [...ids]
+  while (open.length) {
+    const id = open.pop()!
+    if (id === of || !kept.has(id) || speaks(family.facts(id)) || kin.countedOf.get(id)?.length) continue
+    if (kin.young.get(id)?.some(y => kept.has(y))) continue
+    kept.delete(id)
+    open.push(...parentIds(family.animals.get(id)!).filter(p => kept.has(p)))
+  }
+  return [...kept]
+}
+
+/** The chance of a young's look for each pair of genotypes of dam and sire, of those that live. */
+function lookChances(locus: LocusData, look: string): Float64Array {
+  const genotypes = genotypesOf(locus)
+  const n = genotypes.length
+  const t = transmission(locus)
+  const fits = lookLikelihood(locus, look)
+  const lives = genotypes.map(g => (harmOf(locus, g) === 'lethal' ? 0 : 1))
+  const table = new Float64Array(n * n)
+  for (let pair = 0; pair < n * n; pair++) {
+    let [alive, seen] = [0, 0]
+    for (let g = 0; g < n; g++) {
+      alive += t[pair * n + g]! * lives[g]!
+      seen += t[pair * n + g]! * lives[g]! * fits[g]!
+    }
+    table[pair] = alive > 0 ? seen / alive : 0
+  }
+  return table
+}
+
+function sumFactors(n: number, vars: readonly number[], parts: readonly { weight: number, vars: readonly number[], table: Float64Array }[]): Factor {
+  const cells = n ** vars.length
+  if (cells > 2_000_000) throw new TooManyRelatives('Too many possible sires')
+  const table = new Float64Array(cells)
+  const value = vars.map(() => 0)
+  for (let cell = 0; cell < cells; cell++) {
+    let rest = cell
+    for (let k = vars.length - 1; k >= 0; k--) {
+      value[k] = rest % n
+      rest = Math.floor(rest / n)
+    }
+    for (const part of parts) {
+      let at = 0
+      for (const v of part.vars) at = at * n + value[vars.indexOf(v)]!
+      table[cell]! += part.weight * part.table[at]!
+    }
+  }
+  return { vars, table }
+}
+
+/** All factors of a family at one locus. */
+function factorsOf(family: Family, locus: LocusData, ids: readonly string[]): Factor[] {
+  const genotypes = genotypesOf(locus)
+  const n = genotypes.length
+  const t = transmission(locus)
+  const at = new Map(ids.map((id, i) => [id, i]))
+  const factors: Factor[] = []
+  const lives = genotypes.map(g => (harmOf(locus, g) === 'lethal' ? 0 : 1))
+  const unknownSire = unknownBelief(locus, 'male')
+  const unknownDam = unknownBelief(locus, 'female')
+  for (const id of ids) {
+    const a = family.animals.get(id)!
+    const v = at.get(id)!
+    const facts = family.facts(id)
+    const own = genotypes.map((g, i) => (fitsSex(locus, g, facts.sex) ? lives[i]! : 0))
+    if (facts.look !== null) lookLikelihood(locus, facts.look).forEach((l, i) => { own[i]! *= l })
+    const dam = a.damId === null ? undefined : at.get(a.damId)
+    const sires = a.clonal ? [] : a.sires.filter(s => at.has(s.id) && s.chance > 0)
+    const founder = dam === undefined && !sires.length
+    if (facts.stated && (founder || facts.stated.chance >= 1)) {
+      const stated = statedBelief(locus, facts.stated.signs, facts.stated.chance, facts.sex)
+      stated.forEach((p, i) => { own[i]! *= p })
+    }
+    else if (founder) unknownBelief(locus, facts.sex).forEach((p, i) => { own[i]! *= p })
+    factors.push({ vars: [v], table: Float64Array.from(own) })
+    if (founder) continue
+    if (a.clonal) {
+      const same = new Float64Array(n * n)
+      for (let g = 0; g < n; g++) same[g * n + g] = 1
+      factors.push({ vars: [dam!, v], table: same })
+      continue
+    }
+    // an unknown parent is one of unstated stock, summed out here
+    const withoutSire = (known: number): Float64Array => {
+      const table = new Float64Array(n * n)
+      for (let d = 0; d < n; d++) for (let s = 0; s < n; s++) for (let g = 0; g < n; g++) table[d * n + g]! += known * unknownSire[s]! * t[(d * n + s) * n + g]!
+      return table
+    }
+    if (dam === undefined) {
+      const parts = sires.map((s) => {
+        const table = new Float64Array(n * n)
+        for (let d = 0; d < n; d++) for (let x = 0; x < n; x++) for (let g = 0; g < n; g++) table[x * n + g]! += unknownDam[d]! * t[(d * n + x) * n + g]!
+        return { weight: s.chance, vars: [at.get(s.id)!, v], table }
+      })
+      factors.push(sumFactors(n, [...new Set([...sires.map(s => at.get(s.id)!), v])], parts))
+      continue
+    }
+    const known = sires.reduce((sum, s) => sum + s.chance, 0)
+    const parts = sires.map(s => ({ weight: s.chance, vars: [dam, at.get(s.id)!, v], table: t }))
+    const rest = known < 1 - 1e-9 ? [{ weight: 1 - known, vars: [dam, v], table: withoutSire(1) }] : []
+    factors.push(sumFactors(n, [...new Set([dam, ...sires.map(s => at.get(s.id)!), v])], [...parts, ...rest]))
+  }
+  for (const group of new Set(ids.flatMap(id => kinOf(family).countedOf.get(id) ?? []))) {
+    const dam = at.get(group.damId)
+    const sires = group.sires.filter(s => at.has(s.id) && s.chance > 0)
+    if (dam === undefined) continue
+    const chances = group.counts.filter(c => c.count > 0).map(c => ({ count: c.count, table: lookChances(locus, c.look) }))
+    const together = Float64Array.from({ length: n * n }, (_, pair) => chances.reduce((product, c) => product * c.table[pair]! ** c.count, 1))
+    const known = sires.reduce((sum, s) => sum + s.chance, 0)
+    const anyone = new Float64Array(n)
+    for (let d = 0; d < n; d++) for (let s = 0; s < n; s++) anyone[d]! += unknownSire[s]! * together[d * n + s]!
+    const parts = [...sires.map(s => ({ weight: s.chance, vars: [dam, at.get(s.id)!], table: together })), ...(known < 1 - 1e-9 ? [{ weight: 1 - known, vars: [dam], table: anyone }] : [])]
+    factors.push(sumFactors(n, [...new Set([dam, ...sires.map(s => at.get(s.id)!)])], parts))
+  }
+  return factors
+}
+
+/**
+ * What an animal is at one locus, given all that was stated and seen of it, its parents, young and further relatives.
+ * Exact Bayes over the pedigree by variable elimination; relatives beyond the nearest 150 (fewer where the family is
+ * very entangled) are left out, and that is told. Loci are taken as unlinked.
+ * @throws GeneticsError when what was written contradicts itself, or names what the locus does not have
+ */
+export function familyBelief(family: Family, locus: LocusData, of: string): FamilyBelief {
+  const kin = kinOf(family)
+  const n = genotypesOf(locus).length
+  for (let most = MOST_RELATIVES; ; most = Math.floor(most / 2)) {
+    const near = neighbourhood(family, kin, of, most)
+    const ids = withoutSilent(family, kin, near.ids, of)
+    try {
+      const weights = marginal(ids.indexOf(of), factorsOf(family, locus, ids), n)
+      return { belief: normalised(weights), relatives: ids.length - 1, cut: near.cut }
+    }
+    catch (error) {
+      if (!(error instanceof TooManyRelatives) || most < 2) throw error
+    }
+  }
+}
+
+/** Chance that an animal carries what would contradict its family; null when all fits. */
+export function contradictionOf(family: Family, locus: LocusData, of: string): string | null {
+  try {
+    familyBelief(family, locus, of)
+    return null
+  }
+  catch (error) {
+    if (error instanceof GeneticsError) return error.message
+    throw error
+  }
+}
