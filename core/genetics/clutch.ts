@@ -37,7 +37,9 @@ export function eggChance(loci: readonly CrossLocus[], wish: YoungWish): EggChan
     const single = locus.linkage === 'Z' ? 'female' : 'male'
     const ofSex = locus.linkage !== 'autosomal' && sex !== null
     const fits = genotypes.map(g => (harmOf(locus, g) !== 'lethal' && (!ofSex || (g.length === 1) === (sex === single))
-      && (!wished || ('look' in wished ? lookOf(locus, g) === wished.look : tellGenotype(locus, g) === wished.genotype)) ? 1 : 0))
+      && (!wished || ('look' in wished ? lookOf(locus, g) === wished.look : tellGenotype(locus, g) === wished.genotype))
+      ? 1
+      : 0))
     const own: EggChance = []
     for (let d = 0; d < n; d++) {
       for (let s = 0; s < n; s++) {
