@@ -79,6 +79,54 @@ const Cold = z.strictObject({
   .refine(c => c.floorC.value <= c.lowC.value && c.lowC.value <= c.holdC.value && c.holdC.value <= c.highC.value && c.highC.value <= c.ceilingC.value, 'The hold lies inside its band, and the band between floor and ceiling')
 export type Cold = z.infer<typeof Cold>
 
+/** A measurement that is about normal within one sex. */
+export const Measure = z.strictObject({ mean: z.number().positive().max(1000), sd: z.number().positive().max(200), unit: z.string(), ...provenance })
+export type Measure = z.infer<typeof Measure>
+const BySex = z.strictObject({ female: Measure, male: Measure })
+
+/** Signs of sex that are read by eye. */
+export const SEX_SIGNS = ['tailShape', 'bulge', 'pores', 'spurs', 'ventScales', 'shell', 'behaviour'] as const
+export const SexSign = z.enum(SEX_SIGNS)
+export type SexSign = z.infer<typeof SexSign>
+
+/** How far a sign is right in grown and in young animals; null where it cannot be read yet. */
+const SignRow = z.strictObject({ id: SexSign, name: z.string(), how: z.string(), rightGrown: Fact, rightYoung: Fact.nullable() })
+export type SignRow = z.infer<typeof SignRow>
+
+/** How a species' sexes differ. */
+const Sexing = z.strictObject({
+  system: z.enum(['ZW', 'XY', 'temperature', 'clonal', 'unknown']), systemFrom: z.strictObject(provenance),
+  /** Subcaudal scales passed by the probe; not in animals lighter than `probeFromG`. */
+  probe: BySex.optional(), probeFromG: Fact.optional(),
+  subcaudals: BySex.optional(),
+  /** Tail of total length, per cent; of grown animals and of young. */
+  tailShare: BySex.optional(),
+  signs: z.array(SexSign),
+  /** Bites that can kill: never probed by anyone who is not trained and licensed. */
+  venomous: z.boolean().optional(),
+})
+export type Sexing = z.infer<typeof Sexing>
+
+/** Growth of the follicles towards ovulation. */
+const Follicles = z.strictObject({ ovulateMm: Spread, mmPerDay: Spread })
+
+/** How a species is put together, and what the female can bear. */
+const Mating = z.strictObject({
+  maleFromDays: Fact, femaleFromDays: Fact,
+  /** Least weight of a female that breeds, as a share of a usual adult. */
+  femaleMassShare: Fact,
+  /** Heavier over lighter: past it the smaller one is at risk. */
+  sizeRatio: Fact,
+  visitDays: Fact, restDays: Fact, locksWanted: Fact,
+  females: Fact,
+  social: z.boolean(),
+  eatsMates: z.boolean().optional(),
+  follicles: Follicles.optional(),
+  /** Weight after laying against the weight before the season: below it she rests; from the other on she may go again. */
+  restBelow: Fact, againFrom: Fact,
+})
+export type Mating = z.infer<typeof Mating>
+
 const Incubation = z.strictObject({
   points: z.array(z.strictObject({ tempC: z.number(), days: z.number().positive().max(1000), ...provenance })).min(2)
     .refine(points => [...points].sort((a, b) => a.tempC - b.tempC).every((p, i, all) => i === 0 || p.days < all[i - 1]!.days), 'Warmer must be quicker: the incubation table must fall with temperature'),
@@ -100,6 +148,8 @@ export const Species = z.strictObject({
   cold: Cold.optional(),
   /** Healthy mass of a tortoise from its straight carapace length L: mass = constant · L³ (Jackson's curve). */
   shellMass: z.strictObject({ gPerCm3: Fact, lowShare: Fact, highShare: Fact }).optional(),
+  sexing: Sexing.optional(),
+  mating: Mating.optional(),
   matureDays: Fact,
   adultMassG: Fact,
   youngMassG: Fact,
@@ -161,6 +211,9 @@ export const Almanac = z.strictObject({
   species: z.record(z.string(), Species),
   feeders: z.record(z.string(), Feeder),
   schools: z.record(z.string(), School),
+  signs: z.record(z.string(), SignRow),
+  /** Numbers that hold for every species. */
+  common: z.record(z.string(), Fact),
   sources: z.record(z.string(), z.string()),
 })
 export type Almanac = z.infer<typeof Almanac>

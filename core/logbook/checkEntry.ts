@@ -4,7 +4,7 @@ import { findEntry, subjectKey, type Records } from './records'
 import type { House } from './states'
 
 const NOUN: Record<Subject['type'], string> = {
-  animal: 'animals', pairing: 'pairs', clutch: 'clutches', culture: 'cultures', prey: 'prey', lamp: 'lamps', winter: 'winter groups', entry: 'entries',
+  animal: 'animals', pairing: 'pairs', clutch: 'clutches', culture: 'cultures', prey: 'prey', lamp: 'lamps', winter: 'winter groups', locus: 'loci', entry: 'entries',
 }
 
 /** The open pairing that an animal carries for, so that one may write «K-07 laid 8» without naming the pairing. */
@@ -20,6 +20,7 @@ function stateOf(house: House, { type, id }: Subject): unknown {
     case 'culture': return house.cultures[id]
     case 'lamp': return house.lamps[id]
     case 'winter': return house.winters[id]
+    case 'locus': return house.loci[id]
     case 'prey': return house.stocks[id] ?? { prey: id, counted: null, received: 0, onOrder: [], left: 0 }
     case 'entry': return undefined
   }
@@ -93,8 +94,8 @@ export function checkEntry(records: Records, house: House, entry: DatedEntry, to
   if (first && entry.day < first.day) return [{ path: 'at', message: `${first.tag} was not ${first.what} by then` }]
   if (entry.subject.type === 'animal') {
     const animal = house.animals[entry.subject.id]!
-    if (animal.status !== 'alive' && entry.day >= animal.statusDay!) {
-      return [{ path: 'subject.id', message: `${animal.tag} ${animal.status === 'sold' ? 'was sold' : 'died'} before this` }]
+    if (!kind.ofGone && animal.status !== 'alive' && entry.day >= animal.statusDay!) {
+      return [{ path: 'subject.id', message: animal.status === 'elsewhere' ? `${animal.tag} is not kept here` : `${animal.tag} ${animal.status === 'sold' ? 'was sold' : 'died'} before this` }]
     }
   }
   const problem = kind.check?.(stateOf(house, entry.subject) as never, parsed.data as never, entry, { house, today })

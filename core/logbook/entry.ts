@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import type { Day } from '../chance'
 
-/** What an entry can be about. Pairings, clutches (litters, spawn), cultures, lamps and winter groups are named by their founding entry. */
-export const SUBJECT_TYPES = ['animal', 'pairing', 'clutch', 'culture', 'prey', 'lamp', 'winter', 'entry'] as const
+/** What an entry can be about. Pairings, clutches (litters, spawn), cultures, lamps, winter groups and loci are named by their founding entry. */
+export const SUBJECT_TYPES = ['animal', 'pairing', 'clutch', 'culture', 'prey', 'lamp', 'winter', 'locus', 'entry'] as const
 export type SubjectType = (typeof SUBJECT_TYPES)[number]
 
 export const Subject = z.strictObject({ type: z.enum(SUBJECT_TYPES), id: z.string().min(1).max(80) })

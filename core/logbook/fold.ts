@@ -1,8 +1,9 @@
 import { dayFromIso } from '../units'
+import type { LocusData } from '../genetics'
 import type { DatedEntry } from './entry'
 import { entryKinds } from './registry'
 import { subjectKey, type Records } from './records'
-import type { AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, PairingState, StockState, WinterGroup, WinterWays } from './states'
+import type { AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, LocusState, Observed, PairingState, SexProof, StockState, WinterGroup, WinterWays } from './states'
 
 /** A fold remembered per list of entries: the same list gives the same state without doing it again. */
 function remembered<State>(fold: (entries: readonly DatedEntry[]) => State): (entries: readonly DatedEntry[]) => State {
@@ -27,7 +28,10 @@ function applyAll(state: unknown, entries: readonly DatedEntry[]): void {
 const NO_ENTRIES: readonly DatedEntry[] = []
 
 function blankAnimal(card: AnimalCard): AnimalState {
-  return { ...card, status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, homeId: card.placeId, winters: [], unwell: null, lastWater: null, lengths: [] }
+  return {
+    ...card, status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, homeId: card.placeId, winters: [], unwell: null, lastWater: null, lengths: [],
+    statedSex: card.sex, sexEvidence: [], sexSettled: null, sires: card.sireId ? [{ id: card.sireId, chance: 1 }] : [], origin: card.damId || card.sireId ? 'bred' : 'unknown', clonal: false, parentsStated: null, genes: {}, looks: {},
+  }
 }
 
 const animalsByCard = new WeakMap<AnimalCard, { entries: readonly DatedEntry[], state: AnimalState }>()
@@ -53,7 +57,7 @@ const foldPairing = remembered((entries): FoldedPairing | null => {
   if (!first) return null
   const data = first.data as { tag: string, damId: string, sireId: string | null }
   const state: PairingState = {
-    id: first.id, tag: data.tag, speciesId: '', damId: data.damId, sireId: data.sireId, startDay: first.day, seen: {}, clutchIds: [], ended: null,
+    id: first.id, tag: data.tag, speciesId: '', damId: data.damId, sireId: data.sireId, startDay: first.day, seen: {}, clutchIds: [], together: null, locks: [], layTogether: [], rejections: [], injuries: [], visits: [], follicles: [], ended: null,
   }
   applyAll(state, entries)
   const clutches = entries.filter(e => e.kind === 'laid' || e.kind === 'born').map((e, i) => clutchFrom(e, state, i + 1))
@@ -63,7 +67,7 @@ const foldPairing = remembered((entries): FoldedPairing | null => {
 function clutchFrom(entry: DatedEntry, pairing: PairingState, number: number): ClutchState {
   const blank = {
     id: entry.id, pairingId: pairing.id, speciesId: '', number, startDay: entry.day, good: null, eggsLost: 0, metamorphosed: [], tagged: 0, sold: 0,
-    firstFed: null, lastFed: null, lastCheck: null, lastCandled: null, ended: null, youngLost: 0,
+    firstFed: null, lastFed: null, lastCheck: null, lastCandled: null, looksCounted: [], ended: null, youngLost: 0,
   }
   if (entry.kind === 'born') {
     const d = entry.data as { tag: string, live: number, still: number, slugs: number, placeId: string | null }
@@ -80,7 +84,7 @@ function foldClutch(laid: ClutchState, entries: readonly DatedEntry[], speciesId
   const known = clutchMemo.get(laid)
   if (known?.entries === entries && known.state.speciesId === speciesId) return known.state
   const kind = laid.kind === 'litter' ? 'litter' : larval ? 'spawn' : 'eggs'
-  const state: ClutchState = { ...laid, speciesId, kind, hatched: [...laid.hatched], metamorphosed: [] }
+  const state: ClutchState = { ...laid, speciesId, kind, hatched: [...laid.hatched], metamorphosed: [], looksCounted: [] }
   applyAll(state, entries)
   clutchMemo.set(laid, { entries, state })
   return state
@@ -118,11 +122,50 @@ const foldWinter = remembered((entries): WinterGroup | null => {
   return state
 })
 
+const foldLocus = remembered((entries): LocusState | null => {
+  const first = founding(entries, 'locusNamed')
+  if (!first) return null
+  const state: LocusState = { id: first.id, ...(first.data as unknown as LocusData), dropped: null }
+  applyAll(state, entries)
+  return state
+})
+
 const foldPrey = remembered((entries): StockState => {
   const state: StockState = { prey: entries[0]!.subject.id, counted: null, received: 0, onOrder: [], left: 0 }
   applyAll(state, entries)
   return state
 })
+
+const proven = new WeakMap<AnimalState, { by: readonly string[], state: AnimalState }>()
+
+/** An animal with the proof of sex that its young give; the same object for the same young. */
+function withProofs(animal: AnimalState, proofs: readonly (Observed & { proof: SexProof, says: 'male' | 'female' })[]): AnimalState {
+  const by = proofs.map(p => p.entryId)
+  const known = proven.get(animal)
+  if (known && known.by.join() === by.join()) return known.state
+  const sexEvidence = [...animal.sexEvidence, ...proofs.map(p => ({ by: 'proof' as const, ...p }))].sort((a, b) => a.day - b.day)
+  const last = sexEvidence.filter(e => e.by === 'proof').at(-1)!
+  const state: AnimalState = { ...animal, sexEvidence, sex: last.says }
+  proven.set(animal, { by, state })
+  return state
+}
+
+/** What laid, gave birth or sired living young is proven by it. */
+function proveByYoung(house: House): void {
+  const proofs = new Map<string, (Observed & { proof: SexProof, says: 'male' | 'female' })[]>()
+  const add = (id: string, proof: SexProof, says: 'male' | 'female', at: Observed) => {
+    const list = proofs.get(id)
+    if (list) list.push({ proof, says, ...at })
+    else proofs.set(id, [{ proof, says, ...at }])
+  }
+  for (const clutch of Object.values(house.clutches)) {
+    const pairing = house.pairings[clutch.pairingId]!
+    add(pairing.damId, clutch.kind === 'litter' ? 'birth' : 'eggs', 'female', { day: clutch.startDay, entryId: clutch.id })
+    const alive = clutch.hatched[0]
+    if (pairing.sireId && alive) add(pairing.sireId, 'sired', 'male', { day: alive.day, entryId: alive.entryId })
+  }
+  for (const [id, list] of proofs) if (house.animals[id]) house.animals[id] = withProofs(house.animals[id], list)
+}
 
 /** Prey that came in or was counted, less what the meals since the count have used. */
 function takeMealsOff(stocks: Record<string, StockState>, animals: Iterable<AnimalState>): void {
@@ -143,7 +186,7 @@ function takeMealsOff(stocks: Record<string, StockState>, animals: Iterable<Anim
  * @param larval whether a species has tadpoles (its mode in the almanac)
  */
 export function foldHouse(records: Records, larval: (speciesId: string) => boolean): House {
-  const house: House = { places: {}, animals: {}, pairings: {}, clutches: {}, cultures: {}, stocks: {}, lamps: {}, winters: {}, climate: records.climate }
+  const house: House = { places: {}, animals: {}, pairings: {}, clutches: {}, cultures: {}, stocks: {}, lamps: {}, winters: {}, loci: {}, climate: records.climate }
   for (const place of records.places) house.places[place.id] = place
   for (const card of records.animals) {
     house.animals[card.id] = foldAnimal(card, records.entries.get(subjectKey({ type: 'animal', id: card.id })) ?? NO_ENTRIES)
@@ -173,11 +216,16 @@ export function foldHouse(records: Records, larval: (speciesId: string) => boole
       const winter = foldWinter(entries)
       if (winter) house.winters[winter.id] = winter
     }
+    else if (key.startsWith('locus:')) {
+      const locus = foldLocus(entries)
+      if (locus) house.loci[locus.id] = locus
+    }
     else if (key.startsWith('prey:')) {
       const stock = foldPrey(entries)
       house.stocks[stock.prey] = { ...stock }
     }
   }
+  proveByYoung(house)
   takeMealsOff(house.stocks, Object.values(house.animals))
   return house
 }

@@ -22,6 +22,8 @@ export interface EntryKind<S extends SubjectType = SubjectType, D = never> {
   apply: (state: StateOf[S], data: D, entry: DatedEntry) => void
   /** Why this cannot have happened, or null. */
   check?: (state: StateOf[S], data: D, entry: DatedEntry, context: CheckContext) => Problem | null
+  /** It may be found out of an animal that is dead, sold or kept elsewhere. */
+  ofGone?: boolean
   /** The sort of subject that this entry brings into being; its id is the entry's. */
   founds?: SubjectType
   tell: (data: D) => string

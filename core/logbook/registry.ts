@@ -1,12 +1,15 @@
 import { animalKinds } from './kinds/animal'
 import { clutchKinds } from './kinds/clutch'
+import { geneKinds } from './kinds/genes'
 import { cultureKinds, lampKinds, preyKinds, voidKind } from './kinds/husbandry'
+import { lineageKinds } from './kinds/lineage'
 import { pairingKinds } from './kinds/pairing'
+import { sexingKinds } from './kinds/sexing'
 import { winterAnimalKinds, winterKinds } from './kinds/winter'
 import { LogbookError, type Entry } from './entry'
 import type { EntryKind } from './kind'
 
-const all: EntryKind[] = [...animalKinds, ...winterAnimalKinds, ...winterKinds, ...pairingKinds, ...clutchKinds, ...cultureKinds, ...preyKinds, ...lampKinds, voidKind]
+const all: EntryKind[] = [...animalKinds, ...sexingKinds, ...lineageKinds, ...geneKinds, ...winterAnimalKinds, ...winterKinds, ...pairingKinds, ...clutchKinds, ...cultureKinds, ...preyKinds, ...lampKinds, voidKind]
 
 /** Every kind of entry by its name. */
 export const entryKinds: ReadonlyMap<string, EntryKind> = new Map(all.map(k => [k.kind, k]))

@@ -1,5 +1,6 @@
-import type { BreedingEvent } from '../almanac'
+import type { BreedingEvent, SexSign } from '../almanac'
 import type { Day } from '../chance'
+import type { LocusData } from '../genetics'
 
 export type Sex = 'male' | 'female' | 'unknown'
 
@@ -52,8 +53,44 @@ export interface Observed {
   entryId: string
 }
 
+/** One thing seen or measured that speaks for a sex. */
+export type SexEvidence = Observed & (
+  | { by: 'probe', scales: number }
+  | { by: 'subcaudals', scales: number }
+  | { by: 'tail', tailMm: number, totalMm: number }
+  | { by: 'sign', sign: SexSign, says: 'male' | 'female' }
+  | { by: 'proof', proof: SexProof, says: 'male' | 'female' }
+)
+
+export const SEX_PROOFS = ['eggs', 'birth', 'ultrasound', 'dna', 'sperm', 'sired'] as const
+export type SexProof = (typeof SEX_PROOFS)[number]
+
+/** A genotype that was stated of an animal, or its look at a locus that was seen. */
+export interface GeneStatement extends Observed {
+  locusId: string
+  alleles: readonly string[]
+  /** 1 = certain; below it, a possible one. */
+  chance: number
+}
+
+export interface LookSeen extends Observed {
+  locusId: string
+  /** '' = wild. */
+  look: string
+}
+
+/** A possible father, with the chance that it is he. */
+export interface PossibleSire {
+  id: string
+  chance: number
+}
+
+export const ORIGINS = ['bred', 'wild', 'unknown'] as const
+export type Origin = (typeof ORIGINS)[number]
+
 export interface AnimalState extends AnimalCard {
-  status: 'alive' | 'dead' | 'sold'
+  /** `elsewhere`: never here, known by its papers only. */
+  status: 'alive' | 'dead' | 'sold' | 'elsewhere'
   statusDay: Day | null
   /** Weighings of the last years, oldest first. */
   weights: Weighing[]
@@ -74,6 +111,26 @@ export interface AnimalState extends AnimalCard {
   lastWater: Observed | null
   /** Straight lengths (carapace of tortoises, snout to vent of others), oldest first. */
   lengths: { day: Day, mm: number, entryId: string }[]
+  /** The sex as it was said when the animal was added; `sex` is what it counts as now. */
+  statedSex: Sex
+  sexEvidence: SexEvidence[]
+  /** The keeper took its sex as known. */
+  sexSettled: (Observed & { sex: Sex }) | null
+  /** Possible sires; one with chance 1 when it is certain, none when unknown. */
+  sires: PossibleSire[]
+  origin: Origin
+  /** Born of its dam alone. */
+  clonal: boolean
+  parentsStated: Observed | null
+  /** The latest statement and look per locus. */
+  genes: Record<string, GeneStatement>
+  looks: Record<string, LookSeen>
+}
+
+/** A locus that the keeper named. */
+export interface LocusState extends LocusData {
+  id: string
+  dropped: Observed | null
 }
 
 /** One stay in the cold: what the logbook says of it. */
@@ -128,6 +185,17 @@ export interface PairingState {
   /** Every time an event was seen, oldest first; those before the latest laying belong to earlier clutches. */
   seen: Partial<Record<BreedingEvent, Observed[]>>
   clutchIds: string[]
+  /** The male is with her since; null when they are apart. */
+  together: Observed | null
+  /** Locks confirmed, lying together without one, and refusals, oldest first. */
+  locks: Observed[]
+  layTogether: Observed[]
+  rejections: Observed[]
+  injuries: (Observed & { who: 'dam' | 'sire' })[]
+  /** Visits that are over, oldest first. */
+  visits: { from: Day, to: Day }[]
+  /** Largest follicle seen, oldest first. */
+  follicles: { day: Day, mm: number, entryId: string }[]
   ended: Observed | null
 }
 
@@ -156,6 +224,8 @@ export interface ClutchState {
   lastFed: Observed | null
   lastCheck: Observed | null
   lastCandled: Observed | null
+  /** Young counted by look at a locus, without cards of their own. */
+  looksCounted: (Observed & { locusId: string, counts: { look: string, count: number }[] })[]
   ended: Observed | null
 }
 
@@ -202,6 +272,7 @@ export interface House {
   stocks: Record<string, StockState>
   lamps: Record<string, LampState>
   winters: Record<string, WinterGroup>
+  loci: Record<string, LocusState>
   /** Readings by place. Large, so it stays where it is computed with: the interface gets what follows from it. */
   climate: Readonly<Record<string, HourlyLog>>
 }
@@ -214,5 +285,6 @@ export interface StateOf {
   prey: StockState
   lamp: LampState
   winter: WinterGroup
+  locus: LocusState
   entry: never
 }
