@@ -120,6 +120,8 @@ const Mating = z.strictObject({
   visitDays: Fact, restDays: Fact, locksWanted: Fact,
   females: Fact,
   social: z.boolean(),
+  /** The male goes in again for a few days after every clutch, fertile or not. */
+  afterClutch: z.boolean(),
   eatsMates: z.boolean().optional(),
   follicles: Follicles.optional(),
   /** Weight after laying against the weight before the season: below it she rests; from the other on she may go again. */

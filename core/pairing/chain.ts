@@ -11,6 +11,8 @@ export interface EventForecast {
   dist: DayDist
   reasons: Reason[]
   caution?: string
+  /** Not seen itself, but read off a measurement of this cycle: it rules over earlier events as one seen does. */
+  measured?: boolean
 }
 
 /** The order in which things happen to a pair and its young. */
@@ -60,7 +62,7 @@ export interface ChainInput {
   /** What was seen in this cycle. */
   observed: Partial<Record<BreedingEvent, Observed>>
   /** Starting points that were not seen but are planned or follow from elsewhere, with their working. */
-  given: Partial<Record<BreedingEvent, { dist: DayDist, reasons: Reason[] }>>
+  given: Partial<Record<BreedingEvent, { dist: DayDist, reasons: Reason[], measured?: boolean }>>
   /** Laying to hatching, where temperature sets it. */
   incubation: ComputedClock | null
   today: Day
@@ -129,7 +131,7 @@ export function forecastChain(input: ChainInput): EventForecast[] {
     }
     const steps = stepsTo(input, known, event)
     // nearest observed first; without one, the trunk of the chain (the earliest way), since signs may never be seen
-    const step = [...steps].reverse().find(s => s.from.observed) ?? steps[0]
+    const step = [...steps].reverse().find(s => s.from.observed ?? s.from.measured) ?? steps[0]
     if (!step) return
     const added = withNever(convolve(step.from.dist, step.clock), 1 - step.comes)
     const overdue = step.from.observed !== null && added.p.length > 0 && added.start < input.today

@@ -24,7 +24,10 @@ export function isGrown(species: Species, animal: Pick<AnimalState, 'bornDay' | 
   return latest ? latest.massG >= species.adultMassG.value * GROWN_SHARE : true
 }
 
-const density = (x: number, { mean, sd }: Measure) => Math.exp(-((x - mean) ** 2) / (2 * sd * sd)) / sd
+/** Density of a measurement in one sex; slips are spread over ten standard deviations of the wider sex. */
+export function measureDensity(x: number, { mean, sd }: Measure, widestSd: number, slip: number): number {
+  return ((1 - slip) * Math.exp(-((x - mean) ** 2) / (2 * sd * sd))) / (sd * Math.sqrt(2 * Math.PI)) + slip / (10 * widestSd)
+}
 
 /**
  * Log-odds of male against female for a measurement that is about normal in each sex, with a share of plain slips:
@@ -32,10 +35,8 @@ const density = (x: number, { mean, sd }: Measure) => Math.exp(-((x - mean) ** 2
  * @param slip share of measurements that are wrong, 0..1; slips are spread over ten standard deviations
  */
 export function measureLogOdds(x: number, by: { female: Measure, male: Measure }, slip: number): number {
-  const flat = slip / (10 * Math.max(by.female.sd, by.male.sd))
-  const scale = Math.sqrt(2 * Math.PI)
-  const of = (m: Measure) => (1 - slip) * density(x, m) / scale + flat
-  return Math.log(of(by.male) / of(by.female))
+  const widest = Math.max(by.female.sd, by.male.sd)
+  return Math.log(measureDensity(x, by.male, widest, slip) / measureDensity(x, by.female, widest, slip))
 }
 
 /** Log-odds of a sign that is right with a chance of `right` (0.5..1). */

@@ -1,7 +1,7 @@
 import type { Almanac, Measure, Species } from '../almanac'
 import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
-import { isGrown, measureLogOdds, piecesOf, rightOf, signLogOdds, sumOf } from './evidence'
+import { isGrown, measureDensity, measureLogOdds, piecesOf, rightOf, signLogOdds, sumOf } from './evidence'
 import type { SexVerdict } from './judgeSex'
 
 export interface NextEvidence {
@@ -31,7 +31,8 @@ function measureOutcomes(by: { female: Measure, male: Measure }, slip: number, w
   const low = Math.max(0, Math.min(...[by.female, by.male].map(m => m.mean - 4 * m.sd)))
   const high = Math.max(...[by.female, by.male].map(m => m.mean + 4 * m.sd))
   const at = wholeNumbers ? Array.from({ length: Math.ceil(high) - Math.floor(low) + 1 }, (_, i) => Math.floor(low) + i) : Array.from({ length: STEPS }, (_, i) => low + ((i + 0.5) / STEPS) * (high - low))
-  const raw = at.map(x => ({ x, ...Object.fromEntries((['male', 'female'] as const).map(s => [s, (1 - slip) * Math.exp(-((x - by[s].mean) ** 2) / (2 * by[s].sd ** 2)) / by[s].sd + slip / 10])) as { male: number, female: number } }))
+  const widest = Math.max(by.female.sd, by.male.sd)
+  const raw = at.map(x => ({ x, male: measureDensity(x, by.male, widest, slip), female: measureDensity(x, by.female, widest, slip) }))
   const [m, f] = [raw.reduce((s, r) => s + r.male, 0), raw.reduce((s, r) => s + r.female, 0)]
   return raw.map(r => ({ male: r.male / m, female: r.female / f, logOdds: measureLogOdds(r.x, by, slip) }))
 }

@@ -7,7 +7,7 @@ type Own = Partial<Mating>
 function mates(own: Own): Mating {
   return {
     maleFromDays: practice(900, 'days'), femaleFromDays: practice(1000, 'days', 'usually the third spring'), femaleMassShare: memory(0.6, 'of a usual adult'), sizeRatio: memory(2, '× the smaller'),
-    visitDays: memory(2, 'days'), restDays: memory(2, 'days'), locksWanted: memory(2, 'confirmed locks'), females: memory(4, 'females to a male'), social: false,
+    visitDays: memory(2, 'days'), restDays: memory(2, 'days'), locksWanted: memory(2, 'confirmed locks'), females: memory(4, 'females to a male'), social: false, afterClutch: false,
     restBelow: memory(0.6, 'of the weight before the season'), againFrom: memory(0.85, 'of the weight before the season'), ...own,
   }
 }
@@ -15,7 +15,7 @@ function mates(own: Own): Mating {
 const colubrid = { follicles: { ovulateMm: memorySpread(14, 18, 24, 'mm'), mmPerDay: memorySpread(0.2, 0.4, 0.7, 'mm a day') } }
 const gecko = mates({
   maleFromDays: practice(330, 'days'), femaleFromDays: practice(400, 'days'), femaleMassShare: memory(0.75, 'of a usual adult'), sizeRatio: memory(1.8, '× the smaller'),
-  visitDays: practice(2, 'days', '1–3 days, also after every clutch'), locksWanted: memory(1, 'confirmed locks'), females: memory(5, 'females to a male'), restBelow: memory(0.8, 'of the weight before the season'), againFrom: memory(0.9, 'of the weight before the season'),
+  visitDays: practice(2, 'days', '1–3 days, also after every clutch'), afterClutch: true, locksWanted: memory(1, 'confirmed locks'), females: memory(5, 'females to a male'), restBelow: memory(0.8, 'of the weight before the season'), againFrom: memory(0.9, 'of the weight before the season'),
 })
 const frog = mates({ maleFromDays: practice(365, 'days'), femaleFromDays: practice(450, 'days', '14–20 months'), femaleMassShare: memory(0.7, 'of a usual adult'), social: true, restBelow: memory(0.75, 'of the weight before the season'), againFrom: memory(0.9, 'of the weight before the season') })
 

@@ -31,6 +31,16 @@ const list: School[] = [
     ],
   },
   {
+    id: 'inbreeding',
+    question: 'How near may kin be paired?',
+    usual: 'avoid',
+    choices: [
+      { id: 'avoid', name: 'Keep the line wide', reason: 'Not nearer than first cousins: inbred young are fewer, weaker and shorter-lived; exchange unrelated stock.', fact: practice(0.0625, 'inbreeding of the young at most') },
+      { id: 'careful', name: 'Half kin at most', reason: 'Half sibs now and then where stock is scarce, with the records to see it.', fact: practice(0.125, 'inbreeding of the young at most') },
+      { id: 'line', name: 'Line breeding', reason: 'Sibs, or parent and young, to bring out a look; outcross the next generation.', fact: practice(0.25, 'inbreeding of the young at most') },
+    ],
+  },
+  {
     id: 'pairAfterCold',
     question: 'When does a brumated animal go to pairing?',
     usual: 'byLoss',

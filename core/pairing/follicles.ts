@@ -1,0 +1,36 @@
+import type { Mating, Species } from '../almanac'
+import { conditionFrom, pert, shift, type Day, type DayDist } from '../chance'
+import { computedInput, entryInput, spreadInput, type Reason } from '../judgement'
+import type { PairingState } from '../logbook'
+import { formatDay } from '../units'
+
+/** Two looks must lie this far apart to tell a speed. */
+const LEAST_DAYS = 4
+
+/**
+ * When she ovulates, from the largest follicle seen: what is missing to the usual size over the speed of growth, her own
+ * where two looks tell it. Null when none was seen in this cycle or the species' sizes are not known.
+ * @param since first day of the cycle
+ */
+export function ovulationFromFollicles(species: Species & { mating: Mating }, pairing: Pick<PairingState, 'follicles'>, since: Day, today: Day): { dist: DayDist, reasons: Reason[] } | null {
+  const { follicles } = species.mating
+  const seen = pairing.follicles.filter(f => f.day > since)
+  const last = seen.at(-1)
+  if (!follicles || !last) return null
+  const first = seen.find(f => last.day - f.day >= LEAST_DAYS && f.mm < last.mm)
+  const own = first ? (last.mm - first.mm) / (last.day - first.day) : null
+  const { ovulateMm, mmPerDay } = follicles
+  const speed = own === null ? mmPerDay : { earliest: Math.max(mmPerDay.earliest, own * 0.6), likely: Math.min(mmPerDay.latest, Math.max(mmPerDay.earliest, own)), latest: Math.max(Math.min(mmPerDay.latest, own * 1.6), mmPerDay.earliest) }
+  const days = (mm: number, perDay: number) => Math.max(0, Math.round((mm - last.mm) / perDay))
+  const earliest = days(ovulateMm.earliest, speed.latest)
+  const likely = Math.max(earliest, days(ovulateMm.likely, speed.likely))
+  const latest = Math.max(likely + 1, days(ovulateMm.latest, speed.earliest))
+  return {
+    dist: conditionFrom(shift(pert({ earliest, likely, latest }), last.day), today),
+    reasons: [{
+      rule: own === null ? 'What is missing to the usual size at ovulation, over the usual growth' : 'What is missing to the usual size at ovulation, over her own growth between two looks',
+      inputs: [entryInput('Largest follicle', `${last.mm} mm, ${formatDay(last.day, today)}`, last), ...(first ? [entryInput('Before', `${first.mm} mm, ${formatDay(first.day, today)}`, first), computedInput('Growth', `${own!.toFixed(2)} mm a day`)] : []), spreadInput('At ovulation', `species.${species.id}.mating.follicles.ovulateMm`, ovulateMm), spreadInput('Usual growth', `species.${species.id}.mating.follicles.mmPerDay`, mmPerDay)],
+      change: 'Another look by ultrasound; ovulation seen',
+    }],
+  }
+}
