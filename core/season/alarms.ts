@@ -6,6 +6,7 @@ import type { ClimateTrouble } from '../brumation'
 import type { AnimalState, House } from '../logbook'
 import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
+import { sexOf } from './breeding'
 import type { TaskContext } from './tasks/taskMaker'
 import type { Alarm, Lane } from './types'
 import type { ColdAnimal, ColdPlaceView } from './winter'
@@ -48,6 +49,13 @@ function refuser(animal: AnimalState): Alarm | null {
   }
 }
 
+/** What was seen of its sex does not go together. */
+function sexDoubt(animal: AnimalState, context: TaskContext): Alarm | null {
+  const { value, reasons } = sexOf(animal, context)
+  const [said] = value.contradictions
+  return said ? { id: `sex:${animal.id}`, level: 'watch', subject: { type: 'animal', id: animal.id }, text: `${animal.tag}: ${said}`, todo: 'Look again, and check the tag; a swap of two animals is the usual cause.', reasons } : null
+}
+
 /** Whether this event is truly waited for: a hatch of eggs that lie there, or a birth after signs of this cycle. */
 function waitedFor(lane: Lane, event: string): boolean {
   if (lane.kind !== 'pair') return event === 'hatched'
@@ -55,7 +63,8 @@ function waitedFor(lane: Lane, event: string): boolean {
 }
 
 /** What is going wrong, harm first. */
-export function alarmsOf({ house, almanac, today, lanes, winter }: TaskContext): Alarm[] {
+export function alarmsOf(context: TaskContext): Alarm[] {
+  const { house, almanac, today, lanes, winter } = context
   const alarms: Alarm[] = []
   for (const cold of winter.cold) {
     const alarm = coldAlarm(cold)
@@ -65,6 +74,8 @@ export function alarmsOf({ house, almanac, today, lanes, winter }: TaskContext):
   for (const animal of Object.values(house.animals)) {
     const alarm = animal.status === 'alive' ? refuser(animal) : null
     if (alarm) alarms.push(alarm)
+    const doubt = animal.status === 'alive' && animal.sexEvidence.length ? sexDoubt(animal, context) : null
+    if (doubt) alarms.push(doubt)
   }
   for (const lane of lanes) {
     if (lane.caution) alarms.push({ id: `heat:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${lane.caution}`, todo: 'Set the true temperature of the incubator in Places.', reasons: lane.events.find(e => e.caution)?.reasons ?? [] })

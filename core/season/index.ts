@@ -8,6 +8,10 @@ export { laneNeed } from './laneNeed'
 export { nextEventDay } from './lanes'
 export { startTasks, tellPortion } from './tasks'
 export type { Alarm, Lane, PreyOutlook, Scenarios, Season, Stage, Task, TaskAction } from './types'
+export {
+  ROTA_DAYS, benchCell, benchOf, chanceOfSex, clutchesOf, geneOf, inbreedingOf, kinOf, kinshipWith, lineOf, loadOf, lociOf, roomForYoung, rotaOf, sexOf, wishChance,
+  type AnimalGene, type Bench, type BenchSide, type BenchWish, type BreedingOutlook, type DueWithHer, type HouseKin, type RoomForYoung,
+} from './breeding'
 export { coldOf, coolingWindow, gravidIn, inCold, mealWinterOf, programmeFor, readinessOf, type CoolingWindow } from './winter'
 export type { ColdAnimal, ColdPlaceView, RecoveringAnimal, WinterGroupView, WinterOutlook } from './winter'
 export type { SeasonContext } from './context'

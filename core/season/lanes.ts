@@ -5,7 +5,7 @@ import { computedInput, entryInput, factInput, spreadInput, type Reason } from '
 import { eggsLeft, tadpolesLeft, youngInGroup, type AnimalState, type ClutchState, type Observed, type PairingState } from '../logbook'
 import { expectedCount, type MouthSource, type YoungCount } from '../nursery'
 import { temperatureAt } from '../places'
-import { chainOf, forecastChain, laterLayings, observedInCycle, type EventForecast } from '../pairing'
+import { chainOf, forecastChain, laterLayings, observedInCycle, ovulationFromFollicles, type EventForecast } from '../pairing'
 import { formatDay } from '../units'
 import type { SeasonContext } from './context'
 import { remembering } from './remember'
@@ -13,7 +13,7 @@ import type { HouseSettings } from './settings'
 import type { Lane, Stage } from './types'
 import { inCold, readinessOf, wakingOf, winterDeps } from './winter'
 
-type Given = { dist: DayDist, reasons: Reason[] }
+type Given = { dist: DayDist, reasons: Reason[], measured?: boolean }
 
 /** When a female's season starts: seen, planned, or by the species' usual weeks of cold. */
 function warmUpOf(dam: AnimalState, pairing: PairingState, species: Species, context: SeasonContext): Given {
@@ -92,6 +92,8 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   if (done > 0 && !Object.keys(observed).length) {
     given[birth] = { dist: next!.dist, reasons: next!.reasons }
   }
+  const growth = species.mating && !observed.ovulation ? ovulationFromFollicles({ ...species, mating: species.mating }, pairing, births.at(-1)?.day ?? pairing.startDay - 1, today) : null
+  if (growth) given.ovulation = { ...growth, measured: true }
   const chain = forecastChain({ species, observed, given, incubation, today })
   // a start that was only assumed, and is past, is nothing to look at
   const events = [...births.map(b => seenEvent(birth, b, today)), ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || e.dist.start >= today)]

@@ -2,6 +2,7 @@ import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { foldHouse, type House, type Records } from '../logbook'
 import { alarmsOf } from './alarms'
+import { breedingOutlook } from './breeding'
 import type { SeasonContext } from './context'
 import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
@@ -28,8 +29,9 @@ export function seasonOfHouse(house: House, almanac: Almanac, settings: HouseSet
   const { lanes, mouths } = lanesOf(context)
   const { prey, scenarios } = outlook(context, mouths)
   const winter = winterOutlook(lanes, context)
-  const joined = { ...context, lanes, winter }
-  return { season: { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, tasks: tasksOf(joined), alarms: alarmsOf(joined) }, scenarios }
+  const breeding = breedingOutlook(lanes, context)
+  const joined = { ...context, lanes, winter, breeding }
+  return { season: { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, breeding, tasks: tasksOf(joined), alarms: alarmsOf(joined) }, scenarios }
 }
 
 /** The season of a logbook: fold, then project. */

@@ -3,6 +3,7 @@ import type { Day, DayDist } from '../chance'
 import type { Judgement, Reason } from '../judgement'
 import type { Subject } from '../logbook'
 import type { EventForecast } from '../pairing'
+import type { BreedingOutlook } from './breeding'
 import type { MouthSource } from '../nursery'
 import type { WinterOutlook } from './winter'
 
@@ -87,6 +88,7 @@ export interface Season {
   tasks: Task[]
   alarms: Alarm[]
   winter: WinterOutlook
+  breeding: BreedingOutlook
 }
 
 /** Need drawn per scenario, for simulation; kept apart from the season since it is large. */

@@ -1,15 +1,16 @@
 import { compareRoutes, routeTo } from '../../places'
 import type { Task } from '../types'
 import { feedTasks, weighTasks } from './animals'
+import { loadTasks, rotaTasks, sexTasks } from './breeding'
 import { eggTasks, gravidTasks, nurseryTasks } from './clutches'
 import { cultureTasks, deliveryTasks, lampTasks } from './feeders'
-import { coldTasks, coolingTasks, maleTasks, warmingTasks } from './winter'
+import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
 
 export { tellPortion } from './animals'
 export { startTasks } from './starts'
 
-const makers: TaskMaker[] = [weighTasks, feedTasks, coolingTasks, coldTasks, warmingTasks, maleTasks, gravidTasks, eggTasks, nurseryTasks, cultureTasks, deliveryTasks, lampTasks]
+const makers: TaskMaker[] = [weighTasks, feedTasks, coolingTasks, coldTasks, warmingTasks, rotaTasks, loadTasks, sexTasks, gravidTasks, eggTasks, nurseryTasks, cultureTasks, deliveryTasks, lampTasks]
 
 /** What is due today, in the order in which one walks the house. */
 export function tasksOf(context: TaskContext): Task[] {

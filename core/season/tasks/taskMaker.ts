@@ -1,3 +1,4 @@
+import type { BreedingOutlook } from '../breeding'
 import type { SeasonContext } from '../context'
 import type { Lane, Task } from '../types'
 import type { WinterOutlook } from '../winter'
@@ -5,6 +6,7 @@ import type { WinterOutlook } from '../winter'
 export interface TaskContext extends SeasonContext {
   lanes: readonly Lane[]
   winter: WinterOutlook
+  breeding: BreedingOutlook
 }
 
 /** One sort of task: looks through the house and says what is due. A new sort is one more of these in the list of `index.ts`. */

@@ -1,4 +1,3 @@
-import { speciesOf } from '../../almanac'
 import { COLD_ACTION_WORDS } from '../../brumation'
 import { computedInput, entryInput } from '../../judgement'
 import type { AnimalState, House } from '../../logbook'
@@ -99,18 +98,4 @@ export const warmingTasks: TaskMaker = context => context.winter.recovering.flat
     actions: [{ label: 'Moved, well', kind: 'checked', data: { well: true }, tone: 'main' }],
     reasons: [{ rule: 'Warmed in steps: a cool room at 21 °C, 27 °C for two days, then full (common practice)', inputs: [entryInput('Warmed up', formatDay(r.warmedDay, today), animal.warmed!)], change: 'Another school of warming up in Settings or in the group' }],
   }]
-})
-
-/** The male goes to the female about a week before a rest ends. */
-export const maleTasks: TaskMaker = ({ winter, house, almanac, today }) => winter.groups.flatMap(({ programme }) => {
-  if (programme.maleDay === null || !due(programme.maleDay, today) || today > programme.warmDay) return []
-  return Object.values(house.pairings).flatMap((pairing): Task[] => {
-    const [dam, sire] = [house.animals[pairing.damId], pairing.sireId ? house.animals[pairing.sireId] : undefined]
-    const resting = dam && Object.values(house.winters).some(w => !w.ended && w.members[dam.id] && w.coolDay === programme.coolDay)
-    if (pairing.ended || !dam || !sire || dam.status !== 'alive' || sire.status !== 'alive' || !resting || (pairing.seen.introduced ?? []).some(o => o.day >= programme.maleDay!)) return []
-    return [{
-      id: `male:${pairing.id}`, kind: 'winter', subject: { type: 'pairing', id: pairing.id }, tag: `${dam.tag} × ${sire.tag}`, placeId: dam.placeId, due: programme.maleDay!, what: `Put ${sire.tag} with ${dam.tag}`, detail: `${speciesOf(almanac, dam.speciesId).name}: rest ends ${formatDay(programme.wakeDay, today)}`,
-      actions: [{ label: 'Introduced', kind: 'introduced', data: {}, tone: 'main' }], reasons: [{ rule: 'The male goes to the female about one week before the end of the rest (common practice)', inputs: [computedInput('Rest ends', formatDay(programme.wakeDay, today))] }],
-    }]
-  })
 })

@@ -192,7 +192,7 @@ describe('a rest', () => {
     b.winter('W', 'fat-tailed-gecko', -40, ['G-1'], { ways: { holdDays: 45 } })
     b.pair('G-1', 'G-2', -30)
     expect(task(b, 'feed:G-1')!.reasons[0]!.rule).toMatch(/in the rest/)
-    expect(seasonOf(b).tasks.find(t => t.id.startsWith('male:'))).toMatchObject({ what: 'Put G-2 with G-1', due: today - 2 })
+    expect(seasonOf(b).tasks.find(t => t.id.startsWith('introduce:'))).toMatchObject({ what: 'Put G-2 with G-1', due: today })
   })
 })
 

@@ -1,0 +1,54 @@
+import { summarise, type DaySummary } from '../../chance'
+import type { Judgement, Reason } from '../../judgement'
+import { EVENT_NAMES, type LoadVerdict, type Visit } from '../../pairing'
+import type { SeasonContext } from '../context'
+import type { Lane } from '../types'
+import { loadOf } from './loads'
+import { rotaOf } from './rotaOf'
+
+/** What is due with one female, as the Pairing screen shows it. */
+export interface DueWithHer {
+  pairingId: string
+  tag: string
+  damId: string
+  sireId: string | null
+  speciesId: string
+  stage: Lane['stage']
+  /** The next sign expected, with its spread. */
+  next: { event: string, when: DaySummary, reasons: Reason[] } | null
+  /** Laying or birth, when it is not the next. */
+  birth: { event: string, when: DaySummary, reasons: Reason[] } | null
+  load: Judgement<LoadVerdict> | null
+  locks: number
+  together: boolean
+  visit: Visit | null
+}
+
+export interface BreedingOutlook {
+  rota: Visit[]
+  due: DueWithHer[]
+}
+
+const BIRTHS = ['laid', 'born']
+
+function dueOf(lane: Lane, rota: readonly Visit[], context: SeasonContext): DueWithHer {
+  const pairing = context.house.pairings[lane.subject.id]!
+  const expected = lane.events.filter(e => !e.observed && e.dist.p.length)
+  const tell = (e: (typeof expected)[number] | undefined) => (e ? { event: EVENT_NAMES[e.event], when: summarise(e.dist)!, reasons: e.reasons } : null)
+  const before = expected.filter(e => !['hatched', 'metamorphosed', 'firstMeal'].includes(e.event))
+  const next = before[0]
+  const birth = before.find(e => BIRTHS.includes(e.event))
+  return {
+    pairingId: pairing.id, tag: pairing.tag, damId: pairing.damId, sireId: pairing.sireId, speciesId: lane.speciesId, stage: lane.stage,
+    next: tell(next), birth: birth === next ? null : tell(birth), load: loadOf(context.house.animals[pairing.damId]!, lane, context), locks: pairing.locks.length, together: pairing.together !== null,
+    visit: rota.find(v => v.pairingId === pairing.id) ?? null,
+  }
+}
+
+/** The pairing side of the season: the rota, and what is due with each female, soonest first. */
+export function breedingOutlook(lanes: readonly Lane[], context: SeasonContext): BreedingOutlook {
+  const rota = rotaOf(lanes, context)
+  const due = lanes.filter(l => l.kind === 'pair').map(l => dueOf(l, rota, context))
+  const day = (d: DueWithHer) => d.next?.when.median ?? Number.MAX_SAFE_INTEGER
+  return { rota, due: due.sort((a, b) => day(a) - day(b) || (a.tag < b.tag ? -1 : 1)) }
+}

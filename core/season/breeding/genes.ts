@@ -1,0 +1,72 @@
+import { GeneticsError, eggChance, familyBelief, statedBelief, unknownBelief, type Belief, type CountedYoung, type Family, type FamilyBelief, type YoungWish } from '../../genetics'
+import type { AnimalState, House, LocusState } from '../../logbook'
+import { ancestryOf } from './kin'
+
+const families = new WeakMap<House['animals'], Map<string, Family>>()
+
+/** The family of a house at one locus: statements, looks, and young counted by look. */
+function familyAt(house: House, locus: LocusState): Family {
+  let known = families.get(house.animals)
+  if (!known) families.set(house.animals, (known = new Map()))
+  let family = known.get(locus.id)
+  if (!family) {
+    const own = Object.values(house.animals).filter(a => a.speciesId === locus.speciesId)
+    const counted = Object.values(house.clutches).flatMap((c): CountedYoung[] => {
+      const count = c.looksCounted.find(l => l.locusId === locus.id)
+      const pairing = house.pairings[c.pairingId]
+      return count && pairing ? [{ damId: pairing.damId, sires: pairing.sireId ? [{ id: pairing.sireId, chance: 1 }] : [], counts: count.counts }] : []
+    })
+    known.set(locus.id, (family = {
+      animals: new Map(own.map(a => [a.id, ancestryOf(a)])), counted,
+      facts: (id) => {
+        const a = house.animals[id]!
+        const stated = a.genes[locus.id]
+        return { sex: a.sex, stated: stated ? { signs: stated.alleles, chance: stated.chance } : null, look: a.looks[locus.id]?.look ?? null }
+      },
+    }))
+  }
+  return family
+}
+
+/** Loci of a species in use, by name. */
+export const lociOf = (house: House, speciesId: string): LocusState[] => Object.values(house.loci).filter(l => l.speciesId === speciesId && !l.dropped).sort((a, b) => (a.name < b.name ? -1 : 1))
+
+export interface AnimalGene extends FamilyBelief {
+  /** Set when what was written contradicts itself: the belief is then that of the statement alone. */
+  contradiction: string | null
+}
+
+/** What an animal is at a locus. Never throws: contradicting statements are told, and its own is then shown. */
+export function geneOf(house: House, locus: LocusState, animal: AnimalState): AnimalGene {
+  try {
+    return { ...familyBelief(familyAt(house, locus), locus, animal.id), contradiction: null }
+  }
+  catch (error) {
+    if (!(error instanceof GeneticsError)) throw error
+    return { belief: ownBelief(locus, animal), relatives: 0, cut: false, contradiction: error.message }
+  }
+}
+
+function ownBelief(locus: LocusState, animal: AnimalState): Belief {
+  const stated = animal.genes[locus.id]
+  try {
+    return stated ? statedBelief(locus, stated.alleles, stated.chance, animal.sex) : unknownBelief(locus, animal.sex)
+  }
+  catch {
+    // its sex was found to be another since it was stated
+    return unknownBelief(locus, animal.sex)
+  }
+}
+
+/** A wish for young: at each named locus a look or a genotype. */
+export interface BenchWish {
+  locusId: string
+  look?: string
+  genotype?: string
+}
+
+/** Mean chance that a young of two is as wished, 0..1. */
+export function wishChance(loci: readonly { locus: LocusState, wish: BenchWish }[], dam: readonly Belief[], sire: readonly Belief[]): number {
+  const wish: YoungWish = { sex: null, loci: loci.map(l => (l.wish.look !== undefined ? { look: l.wish.look } : l.wish.genotype ? { genotype: l.wish.genotype } : null)) }
+  return eggChance(loci.map(({ locus }, i) => ({ locus, dam: dam[i]!, sire: sire[i]! })), wish).reduce((sum, e) => sum + e.weight * e.chance, 0)
+}

@@ -1,0 +1,35 @@
+import { speciesOf, type Mating, type Species } from '../../almanac'
+import type { Judgement } from '../../judgement'
+import type { AnimalState, ClutchState, House, PairingState } from '../../logbook'
+import { judgeLoad, type LoadVerdict } from '../../pairing'
+import type { SeasonContext } from '../context'
+import type { Lane } from '../types'
+
+const clutchesByDam = new WeakMap<House['clutches'], Map<string, ClutchState[]>>()
+
+/** Clutches and litters of one female over all her pairings. */
+export function clutchesOf(house: House, damId: string): readonly ClutchState[] {
+  let by = clutchesByDam.get(house.clutches)
+  if (!by) {
+    by = new Map()
+    for (const c of Object.values(house.clutches)) {
+      const dam = house.pairings[c.pairingId]?.damId
+      if (dam) by.set(dam, [...(by.get(dam) ?? []), c])
+    }
+    clutchesByDam.set(house.clutches, by)
+  }
+  return by.get(damId) ?? []
+}
+
+export const hasMating = (species: Species): species is Species & { mating: Mating } => species.mating !== undefined
+
+/** What a female bears this season; null where the almanac does not know how her species breeds. */
+export function loadOf(dam: AnimalState, lane: Lane | null, { house, almanac, today }: SeasonContext): Judgement<LoadVerdict> | null {
+  const species = speciesOf(almanac, dam.speciesId)
+  if (!hasMating(species)) return null
+  const next = lane?.events.filter(e => !e.observed && (e.event === 'laid' || e.event === 'born')).map(e => e.dist) ?? []
+  return judgeLoad(species, dam, clutchesOf(house, dam.id), [...next, ...(lane?.later.map(l => l.dist) ?? [])], today)
+}
+
+/** Days on which the births of a pairing were seen, the latest last. */
+export const birthsOf = (pairing: PairingState) => [...(pairing.seen.laid ?? []), ...(pairing.seen.born ?? [])].sort((a, b) => a.day - b.day)
