@@ -52,6 +52,18 @@ export function withEntry(records: Records, entry: DatedEntry): Records {
   return { ...records, entries }
 }
 
+/** Records with many more entries, none of them a void. O(records + entries). */
+export function withEntries(records: Records, more: readonly DatedEntry[]): Records {
+  const added = new Map<string, DatedEntry[]>()
+  for (const entry of more) {
+    const key = subjectKey(entry.subject)
+    added.set(key, [...(added.get(key) ?? []), entry])
+  }
+  const entries = new Map(records.entries)
+  for (const [key, list] of added) entries.set(key, [...(entries.get(key) ?? []), ...list].sort(inOrder))
+  return { ...records, entries }
+}
+
 /** A standing entry by its id. O(n): for undo and checks, not for loops. */
 export function findEntry(records: Records, id: string): DatedEntry | undefined {
   for (const list of records.entries.values()) {

@@ -1,5 +1,6 @@
 import type { AnimalCard, Place } from '#core/logbook'
 import { defaultSettings, type HouseSettings } from '#core/season'
+import { breedingSeason } from './breeding'
 import { coldDevices, type DemoDevice } from './devices'
 import { DemoWriter } from './writer'
 
@@ -183,14 +184,16 @@ function hatchlings(w: DemoWriter, p: Places, all: Animals): void {
 /** Eight pairs at different stages of the year, and five clutches, litters and spawn. */
 function pairsAndClutches(w: DemoWriter, p: Places, a: Animals): void {
   const laidDown = w.pair('P-1', a['K-01']!, a['K-07']!, -90)
-  w.write('introduced', laidDown, -58)
+  w.write('introduced', laidDown, -46)
   w.write('copulation', laidDown, -45, { confirmed: true })
   w.write('copulation', laidDown, -42, { confirmed: true })
+  w.write('separated', laidDown, -41)
   w.write('preLayShed', laidDown, -4)
 
   const fresh = w.pair('P-2', a['K-03']!, a['K-08']!, -30)
   w.write('introduced', fresh, -5)
   w.write('copulation', fresh, -3, { confirmed: false }, 'Lay together, no lock seen')
+  w.write('separated', fresh, -2)
 
   w.pair('P-3', a['K-02']!, a['K-06']!, -70)
 
@@ -291,6 +294,7 @@ export function alderYard(today: number): DemoHouse {
   pairsAndClutches(w, places, all)
   feedersAndLamps(w, places)
   winterGroups(w, places, all)
+  breedingSeason(w, w.places.find(p => p.name === 'Gecko rack')!, all)
   const settings: HouseSettings = { ...defaultSettings, latitude: 51.5, houseName: 'Alder Yard', timeZone: 'Europe/Berlin', cultureWeekday: 0, coverQuantile: 0.9 }
   return { settings, places: w.places, animals: w.animals, entries: w.entries, devices: coldDevices(places, today) }
 }

@@ -30,8 +30,8 @@ export class DemoWriter {
     return place
   }
 
-  animal(tag: string, speciesId: string, sex: AnimalCard['sex'], bornDaysAgo: number, place: Place, more: Partial<AnimalCard> = {}): AnimalCard {
-    const card: AnimalCard = { id: this.id(), tag, name: null, speciesId, sex, bornDay: this.today - bornDaysAgo, placeId: place.id, damId: null, sireId: null, clutchId: null, foundedBy: null, ...more }
+  animal(tag: string, speciesId: string, sex: AnimalCard['sex'], bornDaysAgo: number, place: Place | null, more: Partial<AnimalCard> = {}): AnimalCard {
+    const card: AnimalCard = { id: this.id(), tag, name: null, speciesId, sex, bornDay: this.today - bornDaysAgo, placeId: place?.id ?? null, damId: null, sireId: null, clutchId: null, foundedBy: null, ...more }
     this.animals.push(card)
     return card
   }
@@ -52,6 +52,13 @@ export class DemoWriter {
     const id = this.id()
     this.entries.push({ id, at: new Date((this.today + days) * 86_400_000 + 9 * 3_600_000).toISOString(), day: this.today + days, subject: { type: 'pairing', id }, kind: 'paired', data: { tag, damId: dam.id, sireId: sire?.id ?? null }, source: 'demo' })
     return { type: 'pairing', id }
+  }
+
+  /** A locus; returns its id. */
+  named(days: number, data: Record<string, unknown>): string {
+    const id = this.id()
+    this.entries.push({ id, at: new Date((this.today + days) * 86_400_000 + 10 * 3_600_000).toISOString(), day: this.today + days, subject: { type: 'locus', id }, kind: 'locusNamed', data, source: 'demo' })
+    return id
   }
 
   founded(kind: 'cultureStarted' | 'lampFitted', days: number, data: Record<string, unknown>): Subject {

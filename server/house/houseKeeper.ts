@@ -2,10 +2,11 @@ import type { Knex } from 'knex'
 import { shippedAlmanac, speciesOf, withOverrides, type Almanac, type Override } from '#core/almanac'
 import type { Programme } from '#core/brumation'
 import type { SolveLp } from '#core/cultures'
-import { checkEntry, recordsFrom, completeEntry, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
-import { houseOf, planFeeders, seasonOfHouse, type HouseSettings, type Scenarios, type WinterGroupView } from '#core/season'
+import { checkEntry, recordsFrom, completeEntry, withEntries, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
+import { benchCell, benchOf, houseOf, planFeeders, roomForYoung, seasonOfHouse, type BenchWish, type HouseSettings, type Scenarios, type SeasonContext, type WinterGroupView } from '#core/season'
 import { CalendarError, calendarOf, dayFromIso } from '#core/units'
-import type { HouseSnapshot, NewAnimal, NewPlace, PlansSnapshot, SeasonSnapshot, TagYoung, WroteEntries } from '#shared/contracts/house'
+import type { BenchSnapshot, CellSnapshot } from '#shared/contracts/bench'
+import type { AddedList, HouseSnapshot, NewAnimal, NewPlace, PlansSnapshot, SeasonSnapshot, TagYoung, WroteEntries } from '#shared/contracts/house'
 import type { z } from 'zod'
 import { allAnimals, allPlaces, deleteAnimalsFoundedBy, insertAnimals, insertPlaces, updatePlace } from '../db/repositories/cards'
 import { allEntries, entriesByIds, insertEntries } from '../db/repositories/entries'
@@ -14,6 +15,7 @@ import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
 import { allHours } from '../db/repositories/devices'
 import { Climate } from '../devices/climate'
+import { readAnimalList } from './animalList'
 import { currentDay, houseNow } from './clock'
 
 const HOUR_MS = 3_600_000
@@ -125,6 +127,28 @@ export class HouseKeeper {
     return computed.plans
   }
 
+  private context(): SeasonContext {
+    return { house: this.standing(), almanac: this.almanac, settings: this.settings, today: this.today() }
+  }
+
+  /** Every grown female with every grown male of a species. @throws ProblemError 404 for a species the almanac does not have */
+  bench(speciesId: string, wish: readonly BenchWish[]): BenchSnapshot {
+    this.refresh()
+    if (!this.almanac.species[speciesId]) throw new ProblemError(404, 'The almanac has no such species')
+    const start = performance.now()
+    const bench = benchOf(this.context(), speciesId, wish)
+    return { version: this.version, bench, tookMs: performance.now() - start }
+  }
+
+  /** One pair with its working. @throws ProblemError 404 */
+  benchCell(damId: string, sireId: string, wish: readonly BenchWish[]): CellSnapshot {
+    const { season } = this.computed().season
+    const context = this.context()
+    const pair = benchCell(context, damId, sireId, wish)
+    if (!pair) throw new ProblemError(404, 'These two are not of one species of the house')
+    return { version: this.version, pair, room: roomForYoung(context, context.house.animals[damId]!.speciesId, season.lanes, season.prey) }
+  }
+
   private dated(entry: Entry): DatedEntry {
     try {
       return { ...entry, day: calendarOf(this.settings.timeZone)(entry.at) }
@@ -196,6 +220,22 @@ export class HouseKeeper {
       this.records = { ...this.records, animals: [...this.records.animals, animal] }
       this.changed()
       return animal
+    })
+  }
+
+  /** Adds a list of animals with their parents, all or none. @throws ProblemError 422 naming rows */
+  addList(csv: string): Promise<AddedList> {
+    return this.inTurn(async () => {
+      const day = this.today()
+      const list = readAnimalList(csv, this.standing(), this.almanac, { instant: this.instantOf(day), day })
+      if (Array.isArray(list)) throw new ProblemError(422, 'This list was not added', list)
+      await this.db.transaction(async (trx) => {
+        await insertAnimals(trx, list.cards)
+        await insertEntries(trx, list.entries)
+      })
+      this.records = withEntries({ ...this.records, animals: [...this.records.animals, ...list.cards] }, list.entries)
+      this.changed()
+      return { added: list.cards.length, elsewhere: list.entries.length }
     })
   }
 

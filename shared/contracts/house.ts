@@ -31,6 +31,14 @@ export const NewAnimal = z.strictObject({
 })
 export type NewAnimal = z.input<typeof NewAnimal>
 
+/** POST /api/animals/list: many animals at once, with their parents; all are added, or none. */
+export const AddList = z.strictObject({ csv: z.string().min(1, 'The list is empty').max(900_000, 'The list is larger than 900 kB: send it in parts') })
+export type AddList = z.input<typeof AddList>
+export interface AddedList {
+  added: number
+  elsewhere: number
+}
+
 /** POST /api/clutches/:id/tag: young of a group become animals of their own. */
 export const TagYoung = z.strictObject({
   count: z.number({ error: 'How many must be a number' }).int().min(1, 'At least one').max(300, 'At most 300 at once'),

@@ -29,7 +29,7 @@ const boaXY = { system: 'XY', systemFrom: { mark: 'published', source: 'gamble-2
 const byTemperature = { system: 'temperature', systemFrom: { mark: 'practice' } } as const
 
 const kingLike: Sexing = {
-  ...ZW, probe: { female: scales(2.2, 0.8, 'practice'), male: scales(8.5, 1.6, 'practice') }, probeFromG: memory(20, 'g'),
+  ...ZW, probe: { female: scales(2.2, 0.8, 'practice'), male: scales(8.5, 1.6, 'practice') }, probeFromG: memory(60, 'g'),
   subcaudals: { female: scales(47, 3.5), male: scales(52, 3.5) }, tailShare: { female: share(12.3, 0.8), male: share(13.8, 0.8) }, signs: ['tailShape', 'bulge'],
 }
 const leopardLike: Sexing = { ...byTemperature, signs: ['pores', 'bulge'] }
@@ -37,14 +37,14 @@ const leopardLike: Sexing = { ...byTemperature, signs: ['pores', 'bulge'] }
 /** By species: probe depths from common practice (females about 1–3, males 6–15 by species), the rest from memory. */
 export const sexing: Record<string, Sexing> = {
   'california-kingsnake': kingLike,
-  'milk-snake': { ...kingLike, subcaudals: { female: scales(42, 4), male: scales(47, 4) }, tailShare: { female: share(13, 0.9), male: share(14.5, 0.9) }, probeFromG: memory(15, 'g') },
-  'corn-snake': { ...kingLike, probe: { female: scales(2.5, 0.8, 'practice'), male: scales(9.5, 1.8, 'practice') }, subcaudals: { female: scales(62, 4), male: scales(69, 4) }, tailShare: { female: share(14.2, 0.9), male: share(16.2, 0.9) }, probeFromG: memory(15, 'g') },
+  'milk-snake': { ...kingLike, subcaudals: { female: scales(42, 4), male: scales(47, 4) }, tailShare: { female: share(13, 0.9), male: share(14.5, 0.9) }, probeFromG: memory(45, 'g') },
+  'corn-snake': { ...kingLike, probe: { female: scales(2.5, 0.8, 'practice'), male: scales(9.5, 1.8, 'practice') }, subcaudals: { female: scales(62, 4), male: scales(69, 4) }, tailShare: { female: share(14.2, 0.9), male: share(16.2, 0.9) }, probeFromG: memory(50, 'g') },
   'rosy-boa': {
-    ...boaXY, probe: { female: scales(2.3, 0.9, 'practice'), male: scales(7.5, 1.4, 'practice') }, probeFromG: memory(25, 'g'),
+    ...boaXY, probe: { female: scales(2.3, 0.9, 'practice'), male: scales(7.5, 1.4, 'practice') }, probeFromG: memory(60, 'g'),
     subcaudals: { female: scales(42, 2.5), male: scales(46, 2.5) }, tailShare: { female: share(12.2, 0.8), male: share(13.8, 0.8) }, signs: ['spurs', 'tailShape'],
   },
   'boa-constrictor': {
-    ...boaXY, probe: { female: scales(2.8, 0.9, 'practice'), male: scales(10.5, 1.8, 'practice') }, probeFromG: memory(60, 'g'),
+    ...boaXY, probe: { female: scales(2.8, 0.9, 'practice'), male: scales(10.5, 1.8, 'practice') }, probeFromG: memory(120, 'g'),
     subcaudals: { female: scales(50, 3.5), male: scales(56, 3.5) }, tailShare: { female: share(11, 0.8), male: share(12.8, 0.8) }, signs: ['spurs', 'tailShape'],
   },
   'eyelash-viper': { ...ZW, subcaudals: { female: scales(49, 3), male: scales(54, 3) }, tailShare: { female: share(14.5, 1), male: share(17, 1) }, signs: ['tailShape'], venomous: true },

@@ -1,0 +1,5 @@
+import { ReadCell } from '#shared/contracts/bench'
+import { theHouse } from '../../house/theHouse'
+import { answerQuery } from '../../utils/handler'
+
+export default answerQuery(ReadCell, async ({ damId, sireId, wish }) => (await theHouse()).benchCell(damId, sireId, wish))

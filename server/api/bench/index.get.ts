@@ -1,0 +1,5 @@
+import { ReadBench } from '#shared/contracts/bench'
+import { theHouse } from '../../house/theHouse'
+import { answerQuery } from '../../utils/handler'
+
+export default answerQuery(ReadBench, async ({ speciesId, wish }) => (await theHouse()).bench(speciesId, wish))
