@@ -22,6 +22,8 @@ export const SCREENS: readonly Screen[] = [
   { to: '/season', label: 'Season', icon: 'i-lucide-chart-no-axes-gantt', key: 's', group: 0 },
   { to: '/animals', label: 'Animals', icon: 'i-lucide-turtle', key: 'a', group: 1 },
   { to: '/brumation', label: 'Brumation', icon: 'i-lucide-snowflake', key: 'b', group: 1 },
+  { to: '/pairing', label: 'Pairing', icon: 'i-lucide-heart-handshake', key: 'c', group: 1 },
+  { to: '/genes', label: 'Genes', icon: 'i-lucide-dna', key: 'x', group: 1 },
   { to: '/eggs', label: 'Eggs', icon: 'i-lucide-egg', key: 'e', group: 1 },
   { to: '/nursery', label: 'Nursery', icon: 'i-lucide-sprout', key: 'n', group: 1 },
   { to: '/feeders', label: 'Feeders', icon: 'i-lucide-bug', key: 'f', group: 1 },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import type { Cold, Fact, Spread } from '#core/almanac'
+import type { Cold, Fact, Mating, Measure, Sexing, Spread } from '#core/almanac'
 import { EVENT_NAMES } from '#core/pairing'
 
 const house = useHouse()
@@ -34,6 +34,27 @@ function coldRows(c: Cold, path: string): Row[] {
   ]
 }
 
+const bySex = (label: string, path: string, by: { female: Measure, male: Measure } | undefined): Row[] => (by
+  ? (['female', 'male'] as const).map(sex => ({ label: `${label}, ${sex}: middle and spread`, unit: by[sex].unit, numbers: (['mean', 'sd'] as const).map(k => ({ label: `${label}, ${sex}, ${k === 'mean' ? 'middle' : 'spread'}`, path: `${path}.${sex}.${k}`, value: by[sex][k], unit: by[sex].unit, mark: by[sex].mark, source: by[sex].source, note: by[sex].note })) }))
+  : [])
+function sexRows(s: Sexing, path: string): Row[] {
+  return [
+    ...bySex('Probe', `${path}.probe`, s.probe), ...(s.probeFromG ? [fact('Not probed under', `${path}.probeFromG`, s.probeFromG)] : []), ...bySex('Subcaudals', `${path}.subcaudals`, s.subcaudals), ...bySex('Tail', `${path}.tailShare`, s.tailShare),
+    ...s.signs.flatMap((id) => {
+      const sign = house.almanac.signs[id]!
+      return [fact(`${sign.name}, right when grown`, `signs.${id}.rightGrown`, sign.rightGrown), ...(sign.rightYoung ? [fact(`${sign.name}, right in young`, `signs.${id}.rightYoung`, sign.rightYoung)] : [])]
+    }),
+    fact('Measurements that are wrong', 'common.sexSlip', house.almanac.common.sexSlip!), fact('Sex on a card that is right', 'common.sexStated', house.almanac.common.sexStated!),
+  ]
+}
+function matingRows(m: Mating, path: string): Row[] {
+  return [
+    fact('Males from', `${path}.maleFromDays`, m.maleFromDays), fact('Females from', `${path}.femaleFromDays`, m.femaleFromDays), fact('Female at least', `${path}.femaleMassShare`, m.femaleMassShare), fact('Heavier over lighter at most', `${path}.sizeRatio`, m.sizeRatio),
+    fact('A visit', `${path}.visitDays`, m.visitDays), fact('Rest between', `${path}.restDays`, m.restDays), fact('Locks wanted', `${path}.locksWanted`, m.locksWanted), fact('Females to a male', `${path}.females`, m.females),
+    ...(m.follicles ? [spread('Follicles at ovulation', `${path}.follicles.ovulateMm`, m.follicles.ovulateMm), spread('Follicles grow', `${path}.follicles.mmPerDay`, m.follicles.mmPerDay)] : []), fact('She rests below', `${path}.restBelow`, m.restBelow), fact('May go again from', `${path}.againFrom`, m.againFrom),
+  ]
+}
+
 const speciesRows = computed(() => {
   const s = shownSpecies.value
   if (!s) return []
@@ -48,6 +69,8 @@ const speciesRows = computed(() => {
     ]],
     ...(s.incubation ? [['Incubation', [...s.incubation.points.map((pt, i): Row => ({ label: `At ${pt.tempC} °C`, unit: 'days', numbers: [{ label: `Days at ${pt.tempC} °C`, path: `${p}.incubation.points.${i}.days`, value: pt.days, unit: 'days', mark: pt.mark, source: pt.source, note: pt.note }] })), fact('Usual temperature', `${p}.incubation.usualTempC`, s.incubation.usualTempC), fact('Kills above', `${p}.incubation.lethalAboveC`, s.incubation.lethalAboveC)]] as [string, Row[]]] : []),
     ...(s.sexByTemperature ? [['Sex by temperature', s.sexByTemperature.map((pt, i): Row => ({ label: `At ${pt.tempC} °C`, unit: 'share female', numbers: [{ label: `Share female at ${pt.tempC} °C`, path: `${p}.sexByTemperature.${i}.femaleShare`, value: pt.femaleShare, unit: 'share female', mark: pt.mark, source: pt.source, note: pt.note }] }))] as [string, Row[]]] : []),
+    ...(s.sexing ? [[`Sexes (${{ ZW: 'ZW: females have one Z', XY: 'XY: males have one X', temperature: 'by temperature', clonal: 'all females', unknown: 'way not known' }[s.sexing.system]})`, sexRows(s.sexing, `${p}.sexing`)]] as [string, Row[]][] : []),
+    ...(s.mating ? [['Pairing', matingRows(s.mating, `${p}.mating`)]] as [string, Row[]][] : []),
     ...(s.cold ? [[s.winter === 'dormancy' ? 'Rest' : 'Cold', coldRows(s.cold, `${p}.cold`)]] as [string, Row[]][] : []),
     ...(s.shellMass ? [['Mass for its length', [fact('Mass = constant × length³', `${p}.shellMass.gPerCm3`, s.shellMass.gPerCm3), fact('Light under', `${p}.shellMass.lowShare`, s.shellMass.lowShare), fact('Heavy over', `${p}.shellMass.highShare`, s.shellMass.highShare)]]] as [string, Row[]][] : []),
     ['Feeding ladder, from the first meal', s.ladder.flatMap((l, i) => l.meal.map((m, j): Row => ({ label: `From day ${l.fromDay}, every ${l.everyDays} d: ${house.almanac.feeders[m.prey]?.name.toLowerCase()}`, unit: 'each', numbers: [{ label: 'Count', path: `${p}.ladder.${i}.meal.${j}.count`, value: m.count, unit: 'each', mark: l.mark, source: l.source, note: l.note }] })))],

@@ -4,7 +4,7 @@ import { HouseSettings } from '#shared/contracts/house'
 
 const house = useHouse()
 const toast = useToast()
-const state = reactive({ ...house.settings, schools: { ...house.settings.schools }, cover: Math.round(house.settings.coverQuantile * 100), warmUp: house.settings.warmUpDay === null ? '' : dayToIso(house.settings.warmUpDay), appetitePct: Math.round(house.settings.appetite * 100), yieldPct: Math.round(house.settings.cupYield * 100) })
+const state = reactive({ ...house.settings, schools: { ...house.settings.schools }, cover: Math.round(house.settings.coverQuantile * 100), sexPct: Number((house.settings.sexCertainty * 100).toFixed(2)), warmUp: house.settings.warmUpDay === null ? '' : dayToIso(house.settings.warmUpDay), appetitePct: Math.round(house.settings.appetite * 100), yieldPct: Math.round(house.settings.cupYield * 100) })
 // a new house begins in the keeper's own time zone
 if (house.isEmpty && state.timeZone === 'UTC') state.timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const problems = ref<Record<string, string>>({})
@@ -12,13 +12,13 @@ const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 
 const zones = Intl.supportedValuesOf('timeZone')
 const schools = computed(() => Object.values(house.almanac.schools))
 /** Schools that a species may answer for itself. */
-const OWN = ['warmUp', 'hatchlingWinter', 'coldCompany', 'pairAfterCold']
+const OWN = ['warmUp', 'hatchlingWinter', 'coldCompany', 'pairAfterCold', 'inbreeding']
 const fixedZone = computed(() => !house.isEmpty)
 
 async function send(): Promise<void> {
   problems.value = {}
-  const { cover, warmUp, appetitePct, yieldPct, ...rest } = state
-  const wish = { ...rest, coverQuantile: cover / 100, latitude: rest.latitude ?? null, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
+  const { cover, sexPct, warmUp, appetitePct, yieldPct, ...rest } = state
+  const wish = { ...rest, coverQuantile: cover / 100, sexCertainty: Number((sexPct / 100).toFixed(6)), latitude: rest.latitude ?? null, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
   const checked = HouseSettings.safeParse(wish)
   if (!checked.success) {
     problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
@@ -46,6 +46,7 @@ async function send(): Promise<void> {
         <UFormField label="Time zone" :hint="fixedZone ? 'kept: written days follow it' : ''" :error="problems.timeZone"><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" :disabled="fixedZone" /></UFormField>
         <UFormField label="Weights in"><USelect v-model="state.massUnit" :items="['g', 'oz']" class="w-full" /></UFormField>
         <UFormField label="Temperatures in"><USelect v-model="state.tempUnit" :items="['°C', '°F']" class="w-full" /></UFormField>
+        <UFormField label="A sex is known from, %" hint="below it stays open" :error="problems.sexCertainty"><UInputNumber v-model="state.sexPct" :min="80" :max="99.99" :step="0.5" class="w-full" /></UFormField>
         <UFormField label="Latitude, degrees north" hint="day length outside; empty: twelve hours" :error="problems.latitude"><UInputNumber v-model="state.latitude" :min="-90" :max="90" :step="0.5" class="w-full" /></UFormField>
       </section>
       <section>

@@ -5,10 +5,11 @@
  * Source: Kuhn 1955, Nav. Res. Logist. 2:83–97; in the form with potentials of Jonker & Volgenant 1987, Computing 38:325–340.
  * @param worth worth[row][column], finite
  * @param limits how many rows each column takes, whole numbers of 0 or more
+ * @param spread what each further row of one column is worth less, so that equal choices spread over the columns
  * @param fixed column that a row must keep, or null; −1 keeps it alone
  * @returns the column of each row, −1 for none
  */
-export function assign(worth: readonly (readonly number[])[], limits: readonly number[], fixed: readonly (number | null)[] = []): number[] {
+export function assign(worth: readonly (readonly number[])[], limits: readonly number[], fixed: readonly (number | null)[] = [], spread = 0): number[] {
   const rows = worth.length
   const left = [...limits]
   const result = new Array<number>(rows).fill(-1)
@@ -22,9 +23,9 @@ export function assign(worth: readonly (readonly number[])[], limits: readonly n
     }
   }
   // one slot for each time a column may be given, and one of worth 0 for each row that stays alone
-  const slots = left.flatMap((n, c) => Array.from({ length: Math.max(0, Math.min(n, open.length)) }, () => c))
+  const slots = left.flatMap((n, c) => Array.from({ length: Math.max(0, Math.min(n, open.length)) }, (_, k) => ({ column: c, less: spread * (limits[c]! - n + k) })))
   const m = slots.length + open.length
-  const cost = (i: number, j: number) => (j <= slots.length ? -Math.max(0, worth[open[i - 1]!]![slots[j - 1]!]!) : 0)
+  const cost = (i: number, j: number) => (j <= slots.length ? -Math.max(0, worth[open[i - 1]!]![slots[j - 1]!.column]! - slots[j - 1]!.less) : 0)
   const u = new Float64Array(open.length + 1)
   const v = new Float64Array(m + 1)
   const rowOf = new Int32Array(m + 1)
@@ -69,7 +70,8 @@ export function assign(worth: readonly (readonly number[])[], limits: readonly n
   for (let j = 1; j <= slots.length; j++) {
     if (rowOf[j] === 0) continue
     const row = open[rowOf[j]! - 1]!
-    if (worth[row]![slots[j - 1]!]! > 0) result[row] = slots[j - 1]!
+    const { column } = slots[j - 1]!
+    if (worth[row]![column]! > 0) result[row] = column
   }
   return result
 }

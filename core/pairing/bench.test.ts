@@ -43,6 +43,13 @@ describe('the best allocation', () => {
     expect(assign([[0, 0], [0, 0.5]], [2, 2])).toEqual([-1, 1])
     expect(assign([], [1])).toEqual([])
   })
+
+  it('spreads equal worths over the males', () => {
+    const equal = Array.from({ length: 6 }, () => [0.8, 0.8, 0.8])
+    expect(assign(equal, [6, 6, 6], [], 0.01).reduce((n, c) => { n[c]!++; return n }, [0, 0, 0])).toEqual([2, 2, 2])
+    // what is kept counts as his first
+    expect(assign([[0.8, 0.8], [0.8, 0.8]], [2, 2], [0, null], 0.01)).toEqual([0, 1])
+  })
 })
 
 const today = 20_600

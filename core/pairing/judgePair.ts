@@ -55,6 +55,8 @@ export interface PairVerdict {
   youngF: number
   wish: number | null
   caution: string | null
+  /** Every rule with its part of the worth. */
+  parts: { rule: string, factor: number }[]
 }
 
 /** Loss of young and vigour with inbreeding: exp(−B·F). [memory: about 3 lethal equivalents a gamete pair in captive vertebrates, Ralls et al. 1988, to be rechecked] */
@@ -180,6 +182,7 @@ export function judgePair(input: PairInput): Judgement<PairVerdict> {
   const worst = factors.reduce((a, f) => (rank(f) > rank(a) ? f : a))
   const level = worst.level
   const text = level === 'good' ? (wished?.text || (kinship > 0 ? factors.find(f => f.text.startsWith('kin'))?.text : '') || 'fits') : worst.text
-  const reasons = factors.map((f): Reason => ({ ...f.reason, rule: f.factor === 1 ? f.reason.rule : `${f.reason.rule}: × ${f.factor.toFixed(2)}` }))
-  return { value: { level, worth, text, youngF: kinship, wish, caution: species.mating.eatsMates ? 'Eats snakes: never two unattended. Feed both apart, two days before.' : species.sexing?.venomous ? 'Venomous: trained, licensed keepers only, never alone.' : null }, reasons }
+  const reasons = factors.map((f): Reason => ({ ...f.reason, rule: Math.abs(f.factor - 1) < 0.005 ? f.reason.rule : `${f.reason.rule}: × ${f.factor.toFixed(2)}` }))
+  const parts = factors.map(f => ({ rule: f.reason.rule, factor: f.factor }))
+  return { value: { level, worth, text, youngF: kinship, wish, parts, caution: species.mating.eatsMates ? 'Eats snakes: never two unattended. Feed both apart, two days before.' : species.sexing?.venomous ? 'Venomous: trained, licensed keepers only, never alone.' : null }, reasons }
 }

@@ -1,18 +1,20 @@
 import type { Species } from '../almanac'
 import type { Day } from '../chance'
-import { eggsLeft, tadpolesLeft, youngInGroup, type House } from '../logbook'
+import { eggsLeft, tadpolesLeft, youngInGroup, type House, type PairingState } from '../logbook'
 import { LAST_HATCH_DAYS } from './lanes'
 import type { Lane, TaskAction } from './types'
 
 const say = (label: string, kind: string, data: Record<string, unknown> = {}): TaskAction => ({ label, kind, data })
 const count = (label: string, kind: string, field: string, asked: string, likely: number): TaskAction => ({ label, kind, data: {}, ask: { field, label: asked, likely } })
 
-function pairActions(species: Species): TaskAction[] {
+function pairActions(species: Species, pairing: PairingState | undefined): TaskAction[] {
   const eggs = species.mode !== 'live'
   return [
-    say('Introduced', 'introduced'),
+    pairing?.together ? say('Separated', 'separated') : say('Introduced', 'introduced'),
     { ...say('Lock', 'copulation', { confirmed: true }), tone: 'main' },
     say('Lay together', 'copulation', { confirmed: false }),
+    ...(pairing?.together ? [say('Rejected', 'rejected'), say('Female injured', 'injured', { who: 'dam' }), say('Male injured', 'injured', { who: 'sire' })] : []),
+    ...(species.mating?.follicles ? [count('Follicles', 'folliclesSeen', 'mm', 'Largest follicle, mm', 12)] : []),
     ...(species.mode === 'larval' ? [] : [say('Ovulation', 'ovulation'), eggs ? say('Pre-lay shed', 'preLayShed') : say('Post-ovulation shed', 'postOvulationShed')]),
     { ...(eggs ? count(species.mode === 'larval' ? 'Spawned' : 'Laid', 'laid', 'eggs', 'Eggs', species.clutchSize.likely) : count('Gave birth', 'born', 'live', 'Live young', species.clutchSize.likely)), tone: 'main' },
     say('End season', 'pairingEnded'),
@@ -21,7 +23,7 @@ function pairActions(species: Species): TaskAction[] {
 
 /** What can be recorded of a lane as it stands: the buttons of its panel. */
 export function laneActions(lane: Lane, house: House, species: Species, today: Day): TaskAction[] {
-  if (lane.kind === 'pair') return pairActions(species)
+  if (lane.kind === 'pair') return pairActions(species, house.pairings[lane.subject.id])
   const clutch = house.clutches[lane.subject.id]
   if (!clutch) return []
   const first = clutch.hatched[0]

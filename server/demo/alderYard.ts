@@ -294,7 +294,7 @@ export function alderYard(today: number): DemoHouse {
   pairsAndClutches(w, places, all)
   feedersAndLamps(w, places)
   winterGroups(w, places, all)
-  breedingSeason(w, w.places.find(p => p.name === 'Gecko rack')!, all)
+  breedingSeason(w, w.places.find(p => p.name === 'Gecko rack')!, w.places.find(p => p.name === 'Hatchling rack')!, all)
   const settings: HouseSettings = { ...defaultSettings, latitude: 51.5, houseName: 'Alder Yard', timeZone: 'Europe/Berlin', cultureWeekday: 0, coverQuantile: 0.9 }
   return { settings, places: w.places, animals: w.animals, entries: w.entries, devices: coldDevices(places, today) }
 }

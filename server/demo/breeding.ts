@@ -96,7 +96,9 @@ function geckoPairs(w: DemoWriter, all: Animals): void {
 }
 
 /** Sexing, lineage, looks and the bench of Alder Yard. Comes last, so that the rest of the house stays as it was. */
-export function breedingSeason(w: DemoWriter, rack: Place, all: Animals): void {
+export function breedingSeason(w: DemoWriter, rack: Place, boxes: Place, all: Animals): void {
+  // boxes for the young to come
+  for (let i = 41; i <= 88; i++) w.place(`Box ${i}`, 'tub', boxes)
   moreGeckos(w, rack, all)
   kingLine(w, all)
   loci(w, all)

@@ -14,9 +14,8 @@ const males = computed(() => Object.values(house.house.animals)
 const caution = computed(() => house.almanac.species[props.dam.speciesId]?.cautions[0])
 
 async function send(): Promise<void> {
-  const highest = Math.max(0, ...Object.values(house.house.pairings).map(p => Number(/^P-(\d+)$/.exec(p.tag)?.[1] ?? 0)))
   const sire = sireId.value ? house.house.animals[sireId.value] : null
-  const done = await record({ kind: 'paired', founds: 'pairing', data: { tag: `P-${highest + 1}`, damId: props.dam.id, sireId: sire?.id ?? null } }, `${props.dam.tag} set with ${sire?.tag ?? 'an unknown male'}`)
+  const done = await record({ kind: 'paired', founds: 'pairing', data: { tag: nextPairTag(house.house), damId: props.dam.id, sireId: sire?.id ?? null } }, `${props.dam.tag} set with ${sire?.tag ?? 'an unknown male'}`)
   if (done) open.value = false
 }
 </script>

@@ -7,7 +7,7 @@ const house = useHouse()
 const { perform, busy } = useTaskActions()
 
 const late = computed(() => house.today - props.task.due)
-const link = computed(() => (props.task.subject.type === 'animal' ? `/animals/${props.task.subject.id}` : null))
+const link = computed(() => (props.task.subject.type === 'animal' ? `/animals/${props.task.subject.id}${props.task.kind === 'sex' ? '#sex' : ''}` : null))
 </script>
 
 <template>
@@ -32,7 +32,7 @@ const link = computed(() => (props.task.subject.type === 'animal' ? `/animals/${
 </template>
 
 <style scoped>
-.task { display: grid; grid-template-columns: 5.5rem minmax(0, 1fr) auto; gap: 0.25rem 1rem; align-items: center; padding: 0.4375rem 0; border-top: 1px solid var(--ui-border); }
+.task { display: grid; grid-template-columns: minmax(5.5rem, max-content) minmax(0, 1fr) auto; gap: 0.25rem 1rem; align-items: center; padding: 0.4375rem 0; border-top: 1px solid var(--ui-border); }
 .detail, .late { margin-left: 0.625rem; font-size: 0.9375rem; color: var(--ui-text-muted); }
 .late { color: var(--ui-text-highlighted); font-weight: 600; }
 .caution { font-size: 0.875rem; color: var(--ui-text-muted); display: flex; align-items: baseline; gap: 0.375rem; }

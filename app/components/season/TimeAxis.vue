@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { TimeSpan } from '~/composables/useTimeScale'
-import { formatWeekday } from '#core/units'
+import { formatDay, formatWeekday, weekday } from '#core/units'
 
-const props = defineProps<{ span: TimeSpan, today: number }>()
+/** `weeks`: Mondays instead of months, for a span of some weeks. */
+const props = defineProps<{ span: TimeSpan, today: number, weeks?: boolean }>()
 const x = computed(() => timeScale(props.span))
-const ticks = computed(() => timeTicks(props.span).filter(t => Math.abs(x.value(t.day) - x.value(props.today)) > 46 && x.value(t.day) < props.span.width - 28))
+const mondays = computed(() => (props.weeks ? Array.from({ length: props.span.to - props.span.from + 1 }, (_, i) => props.span.from + i).filter(d => weekday(d) === 1 && x.value(d) < props.span.width - 40) : []))
+const ticks = computed(() => (props.weeks ? [] : timeTicks(props.span)).filter(t => Math.abs(x.value(t.day) - x.value(props.today)) > 46 && x.value(t.day) < props.span.width - 28))
 </script>
 
 <template>
@@ -16,6 +18,10 @@ const ticks = computed(() => timeTicks(props.span).filter(t => Math.abs(x.value(
     <g :transform="`translate(${x(today)},0)`">
       <line y1="20" y2="30" stroke="var(--ui-primary)" stroke-width="1.5" />
       <text y="16" text-anchor="middle" class="today">today</text>
+    </g>
+    <g v-for="day in mondays" :key="`w${day}`" :transform="`translate(${x(day)},0)`">
+      <line y1="25" y2="30" stroke="var(--ui-border-accented)" />
+      <text v-if="Math.abs(x(day) - x(today)) > 30" y="16" x="2">{{ formatDay(day, today) }}</text>
     </g>
   </svg>
 </template>

@@ -8,6 +8,9 @@ import { summarise } from '#core/chance'
 import { dayFromIso, dayToIso, formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 const route = useRoute()
+const router = useRouter()
+const VIEWS = [{ hash: '', label: 'Now', is: null }, { hash: '#sex', label: 'Sex', is: 'sex' }, { hash: '#genes', label: 'Genes', is: 'genes' }, { hash: '#lineage', label: 'Lineage', is: 'lineage' }] as const
+const view = computed(() => VIEWS.find(v => v.hash === route.hash) ?? VIEWS[0])
 const id = computed(() => String(route.params.id))
 const house = useHouse()
 const { record, busy } = useRecord()
@@ -77,11 +80,12 @@ async function writeNote(): Promise<void> {
         <p>
           <NuxtLink :to="`/almanac#${species.id}`" class="underline">{{ species.name }}</NuxtLink>, {{ animal.sex === 'unknown' ? 'sex unknown' : animal.sex }}<template v-if="animal.bornDay !== null">, born {{ formatDay(animal.bornDay, house.today) }}</template>.
           {{ house.placeName(animal.placeId) }}.
-          <template v-if="relative(animal.damId)">From <NuxtLink :to="`/animals/${animal.damId}`" class="tag">{{ relative(animal.damId)!.tag }}</NuxtLink> × <NuxtLink :to="`/animals/${animal.sireId}`" class="tag">{{ relative(animal.sireId)?.tag ?? 'unknown' }}</NuxtLink>.</template>
+          <template v-if="relative(animal.damId) || animal.sires.length">From <NuxtLink v-if="relative(animal.damId)" :to="`/animals/${animal.damId}`" class="tag">{{ relative(animal.damId)!.tag }}</NuxtLink><span v-else class="tag">unknown</span> × <template v-for="(sire, i) in animal.sires" :key="sire.id"><template v-if="i"> or </template><NuxtLink :to="`/animals/${sire.id}`" class="tag">{{ relative(sire.id)?.tag ?? 'unknown' }}</NuxtLink></template><span v-if="!animal.sires.length" class="tag">{{ animal.clonal ? 'none' : 'unknown' }}</span>.</template>
         </p>
       </div>
       <p class="status">
-        <b v-if="animal.status !== 'alive'">{{ animal.status === 'sold' ? 'Sold' : 'Dead' }} since {{ formatDay(animal.statusDay!, house.today) }}</b>
+        <b v-if="animal.status === 'elsewhere'">Not here: known by its papers</b>
+        <b v-else-if="animal.status !== 'alive'">{{ animal.status === 'sold' ? 'Sold' : 'Dead' }} since {{ formatDay(animal.statusDay!, house.today) }}</b>
         <template v-else-if="inCold">In the cold since {{ formatDay(animal.cooled!.day, house.today) }}</template>
         <WorkingLink
           v-else-if="meal" :title="`${animal.tag}: next meal`" :reasons="meal.reasons"
@@ -91,6 +95,11 @@ async function writeNote(): Promise<void> {
       </p>
     </header>
     <AlarmList :alarms="alarms" />
+    <div role="group" aria-label="View" class="views">
+      <UButton v-for="v in VIEWS" :key="v.hash" :label="v.label" size="sm" :variant="view === v ? 'subtle' : 'ghost'" color="neutral" :aria-pressed="view === v" @click="router.replace({ hash: v.hash })" />
+    </div>
+    <AnimalsBackground v-if="view.is" :animal="animal" :view="view.is" />
+    <template v-else>
     <section v-if="cold" class="mb-8" aria-label="In the cold"><h2>In the cold</h2><BrumationColdSheet :cold="cold" /></section>
 
     <div class="columns">
@@ -143,14 +152,17 @@ async function writeNote(): Promise<void> {
         <Timeline :subjects="subjects" class="mt-2" />
       </section>
     </div>
+    </template>
   </div>
 </template>
 
 <style scoped>
+.views { display: flex; gap: 0.25rem; margin-bottom: 0.875rem; flex-wrap: wrap; }
 .columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 2rem; }
 .record { display: grid; gap: 0.75rem; margin-top: 0.5rem; }
 .buttons, .line { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
 .status { color: var(--ui-text-highlighted); }
 .cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }
+@media (max-width: 800px) { .views :deep(button) { min-height: 2.75rem; } }
 @media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -9,6 +9,7 @@ import { formatDistance, formatQuantity } from '#core/units'
 const house = useHouse()
 const router = useRouter()
 const adding = ref(false)
+const listing = ref(false)
 
 const filter = useLocalStorage('animals-filter', '')
 const speciesId = useLocalStorage('animals-species', 'all')
@@ -46,7 +47,7 @@ const shown = computed(() => {
 })
 
 const speciesItems = computed(() => [{ value: 'all', label: 'All species' }, ...[...new Set(Object.values(house.house.animals).map(a => a.speciesId))].map(id => ({ value: id, label: house.speciesName(id) }))])
-const statusItems = [{ value: 'here', label: 'In the house' }, { value: 'gone', label: 'Sold or dead' }, { value: 'all', label: 'All' }]
+const statusItems = [{ value: 'here', label: 'In the house' }, { value: 'gone', label: 'Sold, dead, elsewhere' }, { value: 'all', label: 'All' }]
 
 /** A phone has room for what one looks for first. */
 const { narrow } = useNarrow()
@@ -75,7 +76,10 @@ const columns: TableColumn<Row>[] = [
   <div class="screen">
     <header>
       <h1>Who lives here?</h1>
-      <UButton label="Add an animal" icon="i-lucide-plus" @click="adding = true" />
+      <div class="flex flex-wrap gap-2">
+        <UButton label="Add a list" icon="i-lucide-list-plus" variant="outline" color="neutral" @click="listing = true" />
+        <UButton label="Add an animal" icon="i-lucide-plus" @click="adding = true" />
+      </div>
     </header>
     <p v-if="!rows.length && status === 'here' && speciesId === 'all'" class="quiet">No animal yet. Add the first with the tag on its tub.</p>
     <template v-else>
@@ -93,6 +97,7 @@ const columns: TableColumn<Row>[] = [
       </UTable>
     </template>
     <AnimalsAddForm v-model:open="adding" />
+    <AnimalsAddList v-model:open="listing" />
   </div>
 </template>
 

@@ -46,7 +46,10 @@ function fedBy(species: Species, prey: readonly PreyOutlook[], context: SeasonCo
 export function roomForYoung(context: SeasonContext, speciesId: string, lanes: readonly Lane[], prey: readonly PreyOutlook[]): Judgement<RoomForYoung> {
   const species = speciesOf(context.almanac, speciesId)
   const through = species.fertility.value * species.hatchRate.value * (species.larvalSurvival?.value ?? 1)
-  const brings = { low: Math.round(species.clutchSize.earliest * through), likely: Math.round(species.clutchSize.likely * through), high: Math.round(species.clutchSize.latest * through) }
+  const times = species.nextClutch?.perSeason ?? { earliest: 1, likely: 1, latest: 1 }
+  const brings = {
+    low: Math.round(species.clutchSize.earliest * Math.max(1, times.earliest) * through), likely: Math.round(species.clutchSize.likely * times.likely * through), high: Math.round(species.clutchSize.latest * times.likely * through),
+  }
   const freePlaces = freePlacesOf(context.house)
   const expected = Math.round(lanes.reduce((sum, l) => sum + (l.kind === 'spawn' ? 0 : l.young.value), 0))
   const left = freePlaces - expected
@@ -55,10 +58,10 @@ export function roomForYoung(context: SeasonContext, speciesId: string, lanes: r
   const place = left <= 0 ? `No place is left: ${freePlaces} free, ${expected} young expected already` : `You can place ${left}`
   const food = fed.young === null ? `${fed.prey} is bought as needed` : `${fed.prey} feeds ${fed.young} more`
   return {
-    value: { freePlaces, expected, left, brings, weeksToSale, fed, text: `${place}; this pair brings ${brings.low}–${brings.high} more, each for about ${weeksToSale} weeks. ${food}.` },
+    value: { freePlaces, expected, left, brings, weeksToSale, fed, text: `${place}; this pair brings ${brings.low === brings.high ? `about ${brings.low}` : `${brings.low}–${brings.high}`} more, each for about ${weeksToSale} weeks. ${food}.` },
     reasons: [
       { rule: 'Places count = places needed: boxes and tubs with nobody in them, less the young that pairs and eggs bring already', inputs: [computedInput('Free boxes and tubs', `${freePlaces}`), computedInput('Young expected already', `${expected}`)], change: 'Young sold, places added, a pair ended' },
-      { rule: 'Young of the pair: clutch size times what comes through', inputs: [spreadInput('Clutch', `species.${species.id}.clutchSize`, species.clutchSize), factInput('Good eggs', `species.${species.id}.fertility.value`, species.fertility), factInput('Hatch or birth', `species.${species.id}.hatchRate.value`, species.hatchRate), factInput('Kept before sale', `species.${species.id}.keptDays.value`, species.keptDays)] },
+      { rule: 'Young of the pair in a season: clutch size times the usual clutches times what comes through', inputs: [spreadInput('Clutch', `species.${species.id}.clutchSize`, species.clutchSize), ...(species.nextClutch ? [spreadInput('Clutches a season', `species.${species.id}.nextClutch.perSeason`, species.nextClutch.perSeason)] : []), factInput('Good eggs', `species.${species.id}.fertility.value`, species.fertility), factInput('Hatch or birth', `species.${species.id}.hatchRate.value`, species.hatchRate), factInput('Kept before sale', `species.${species.id}.keptDays.value`, species.keptDays)] },
       { rule: `Food of the first weeks: ${fed.prey.toLowerCase()} in stock and running, less what is needed in ${FOOD_DAYS} days`, inputs: [computedInput('Feeds beside', fed.young === null ? 'bought as needed' : `${fed.young} young`)], change: 'Cultures started' },
     ],
   }

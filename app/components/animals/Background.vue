@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import type { AnimalState } from '#core/logbook'
+
+/** What an animal is: its sex, its genes, its line. */
+defineProps<{ animal: AnimalState, view: 'sex' | 'genes' | 'lineage' }>()
+</script>
+
+<template>
+  <section class="background" aria-label="What it is">
+    <SexingSheet v-if="view === 'sex'" :animal="animal" />
+    <GenesSheet v-else-if="view === 'genes'" :animal="animal" />
+    <LineageSheet v-else :animal="animal" />
+  </section>
+</template>
