@@ -6,7 +6,7 @@ import { startServer, type RunningServer } from '../api/server'
 import { Visit, launch } from './browser'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const SCREENS = ['/round', '/season', '/animals', '/brumation', '/eggs', '/nursery', '/feeders', '/places', '/devices', '/almanac', '/settings']
+const SCREENS = ['/round', '/season', '/animals', '/brumation', '/pairing', '/genes', '/eggs', '/nursery', '/feeders', '/places', '/devices', '/almanac', '/settings']
 
 let demo: RunningServer
 let empty: RunningServer
@@ -38,7 +38,7 @@ async function findings(): Promise<string[]> {
 describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %s theme', (theme) => {
   it('on every screen', async () => {
     visit = await Visit.start(chromium.browser, demo.address, { theme })
-    for (const path of [...SCREENS, `/animals/${animalId}`]) {
+    for (const path of [...SCREENS, `/animals/${animalId}`, `/animals/${animalId}#sex`, `/animals/${animalId}#genes`, `/animals/${animalId}#lineage`, `/pedigree/${animalId}`]) {
       await visit.go(path)
       expect(await findings(), path).toEqual([])
     }
@@ -61,7 +61,7 @@ describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %
 describe('on a phone of 390 px', () => {
   it('no screen scrolls sideways, and buttons are big enough for a thumb', async () => {
     visit = await Visit.start(chromium.browser, demo.address, { phone: true })
-    for (const path of [...SCREENS, `/animals/${animalId}`]) {
+    for (const path of [...SCREENS, `/animals/${animalId}`, `/animals/${animalId}#sex`, `/animals/${animalId}#genes`, `/animals/${animalId}#lineage`, `/pedigree/${animalId}`]) {
       await visit.go(path)
       expect(await visit.page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390)
       const small = await visit.page.$$eval('main .do button, main .record button, nav.bar a, nav.bar > button', bs => bs.filter(b => (b as HTMLElement).offsetParent && b.getBoundingClientRect().height < 43.5).map(b => (b as HTMLElement).innerText))

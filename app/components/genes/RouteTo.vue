@@ -52,7 +52,7 @@ const go = () => search(wished.value.map(({ name, speciesId, linkage, alleles, n
     <h2>The way to a wished genotype</h2>
     <div class="line">
       <label v-for="l in loci" :key="l.id">{{ l.name }} <USelect :model-value="wish[l.id] ?? ANY" :items="items(l)" class="w-44" :aria-label="`Wished: ${l.name}`" @update:model-value="wish = { ...wish, [l.id]: $event }" /></label>
-      <UButton v-if="!running" label="Search" :disabled="!wished.length || wished.length > 3" @click="go" />
+      <UButton v-if="!running" label="Find the way" :disabled="!wished.length || wished.length > 3" @click="go" />
       <UButton v-else label="Stop" variant="outline" color="neutral" @click="stop" />
     </div>
     <p v-if="wished.length > 3" class="harm">At most three loci are searched exactly.</p>

@@ -61,7 +61,7 @@ export const sexTasks: TaskMaker = context => Object.values(context.house.animal
   const { value, reasons } = sexOf(animal, context)
   if (value.state === 'open' || animal.sex === value.sex) return []
   return [{
-    id: `sex:${animal.id}`, kind: 'sex', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: context.today, what: `Take as ${value.sex}`, detail: `${(value.chance * 100).toFixed(1)} % by what was seen`,
+    id: `sex:${animal.id}`, kind: 'sex', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: context.today, what: `Settle its sex: ${value.sex}`, detail: `${(value.chance * 100).toFixed(1)} % by what was seen`,
     actions: [{ label: `Take as ${value.sex}`, kind: 'sexSettled', data: { sex: value.sex }, tone: 'main' }], reasons,
   }]
 })
