@@ -14,7 +14,8 @@ const browser = await puppeteer.launch({
   args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
 })
 const { house } = await fetch(`${address}/api/house`).then(r => r.json())
-const animal = Object.values(house.animals).find(a => a.tag === 'K-01').id
+const idOf = tag => Object.values(house.animals).find(a => a.tag === tag).id
+const animal = idOf('K-01')
 const pause = ms => new Promise(resolve => setTimeout(resolve, ms))
 
 async function shot(name, path, { theme = 'light', phone = false, act } = {}) {
@@ -48,7 +49,10 @@ try {
   await shot('brumation', '/brumation')
   await shot('brumation-plan', '/brumation', { act: view('Plan') })
   await shot('cold-sheet', '/brumation', { theme: 'dark', act: page => page.click('[data-cold="M-09"] button.open') })
-  await shot('brumation-phone', '/brumation', { phone: true })
+  await shot('pairing', '/pairing', { act: async (page) => { await view('Bench')(page); await page.waitForSelector('[data-cell="1,1"]') } })
+  await shot('genes', `/genes?dam=${idOf('K-01')}&sire=${idOf('K-07')}`)
+  await shot('sexing', `/animals/${idOf('KY-01')}#sex`)
+  await shot('pedigree', `/pedigree/${idOf('KY-05')}`)
   await shot('devices', '/devices')
   await shot('animals', '/animals')
   await shot('animal', `/animals/${animal}`)

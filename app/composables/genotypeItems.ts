@@ -4,7 +4,7 @@ import { fitsSex, genotypesOf, tellGenotype, lookOf, type LocusData } from '#cor
 export function genotypeItems(locus: LocusData, sex: 'female' | 'male' | 'unknown'): { value: string, label: string, signs: string[] }[] {
   return genotypesOf(locus).filter(g => fitsSex(locus, g, sex)).map((g) => {
     const told = tellGenotype(locus, g)
-    return { value: told, label: `${told}  ${lookOf(locus, g) || 'wild look'}`, signs: told.split('/').filter(s => s !== '–') }
+    return { value: told, label: `${told} ${lookOf(locus, g) || 'wild look'}`, signs: told.split('/').filter(s => s !== '–') }
   })
 }
 

@@ -33,7 +33,7 @@ const tellAlleles = (l: LocusState) => l.alleles.map((a, i) => `${a.sign}: ${a.l
   <div class="screen">
     <header>
       <h1>What may their young look like?</h1>
-      <USelectMenu v-model="speciesId" :items="speciesItems" value-key="value" class="w-64" aria-label="Species" />
+      <RecordPick v-model="speciesId" :items="speciesItems" class="w-64" name="Species" />
     </header>
     <template v-if="loci.length">
       <GenesCalculator :species-id="speciesId" :loci="loci" />

@@ -42,6 +42,7 @@ const rows = computed(() => young.value.map(row))
       <template #line="{ lane }">{{ line(lane) }}</template>
       <template #after="{ lane }">
         <AnimalsTagYoung v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0" :key="youngInGroup(house.house.clutches[lane.subject.id]!)" class="mt-3" :clutch="house.house.clutches[lane.subject.id]!" :young="youngInGroup(house.house.clutches[lane.subject.id]!)" />
+        <GenesCountLooks v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0" class="mt-2" :clutch="house.house.clutches[lane.subject.id]!" />
       </template>
     </ClutchList>
     <p v-if="!lanes.length && !young.length" class="quiet">No young yet. They appear here when a hatching or birth is recorded.</p>

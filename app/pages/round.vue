@@ -49,7 +49,7 @@ const headline = computed(() => {
   const n = tasks.value.length
   if (!n) return 'Nothing is due. The house is in order.'
   const kinds = new Map<string, number>()
-  const words: Record<string, string> = { feed: 'to feed', weigh: 'to weigh', winter: 'for the winter', hatch: 'to look for pips', harvest: 'to harvest', start: 'to start', look: 'to look at', eggs: 'egg box to open', candle: 'to candle', gravid: 'near laying', lamp: 'lamp', retire: 'to retire', delivery: 'delivery' }
+  const words: Record<string, string> = { feed: 'to feed', weigh: 'to weigh', winter: 'for the winter', hatch: 'to look for pips', harvest: 'to harvest', start: 'to start', look: 'to look at', eggs: 'egg box to open', candle: 'to candle', gravid: 'near laying', pairing: 'with pairs', sex: 'to settle by sex', lamp: 'lamp', retire: 'to retire', delivery: 'delivery' }
   for (const t of tasks.value) kinds.set(words[t.kind] ?? t.kind, (kinds.get(words[t.kind] ?? t.kind) ?? 0) + 1)
   return [...kinds].sort((a, b) => b[1] - a[1]).map(([word, count]) => `${count} ${word}`).join(', ')
 })

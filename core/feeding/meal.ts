@@ -68,6 +68,12 @@ export interface MealWinter {
   often?: boolean
 }
 
+/** How far a female carries: `late` in the last month before laying or birth. */
+export type Gravid = false | 'gravid' | 'late'
+
+/** Prey of a gravid female as a share of the usual. [common practice: smaller meals, never a large one in the last month; the shares from memory] */
+const GRAVID_SHARE = { gravid: 0.5, late: 0.33 } as const
+
 /** The first meal after the cold, as a share of the usual one. [common practice: smaller than usual; the half from memory] */
 const FIRST_MEAL_SHARE = 0.5
 
@@ -75,10 +81,10 @@ const FIRST_MEAL_SHARE = 0.5
  * When an animal is due to eat next, and what. Null in true cold, and while it fasts before a winter; in a rest it eats
  * less often.
  * @param today the calendar day; ages and weights are read as of it
- * @param gravid a gravid female gets prey of half the size
+ * @param gravid a gravid female gets prey of half the size, in the last month of a third
  * @param winter what a winter before or behind it changes
  */
-export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day, gravid = false, winter: MealWinter = {}): Judgement<NextMeal> | null {
+export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day, gravid: Gravid = false, winter: MealWinter = {}): Judgement<NextMeal> | null {
   const resting = animal.cooled !== null && animal.warmed === null
   const rest = species.cold?.rest
   if (resting && !rest) return null
@@ -113,9 +119,9 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
     return { value: { due, everyDays, portions: step.meal.map(m => ({ prey: m.prey, count: species.eats === 'insects' ? Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) : m.count })) }, reasons }
   }
   const school = schoolChoice(almanac, settings.schools, 'rodentSize')
-  const prey = rodentFor(almanac, weight.massG, school.fact!.value * (gravid ? 0.5 : 1) * smaller)
+  const prey = rodentFor(almanac, weight.massG, school.fact!.value * (gravid ? GRAVID_SHARE[gravid] : 1) * smaller)
   reasons.push({
-    rule: `Prey by weight: ${school.name.toLowerCase()}${gravid ? '; half of it while gravid, since a large prey late has brought premature births (common practice)' : ''}`,
+    rule: `Prey by weight: ${school.name.toLowerCase()}${gravid === 'late' ? '; a third of it in the last month, since a large prey late has brought premature births (common practice)' : gravid ? '; half of it while gravid (common practice)' : ''}`,
     inputs: [
       entryInput('Latest weight', `${weight.massG} g`, weight),
       factInput('Prey', `schools.rodentSize`, school.fact!),

@@ -1,4 +1,4 @@
-import { alleleOf, fitsSex, genotypesOf, lookOf, GeneticsError, type Genotype, type KnownSex, type LocusData } from './locus'
+import { alleleOf, fitsSex, genotypesOf, harmOf, lookOf, GeneticsError, type Genotype, type KnownSex, type LocusData } from './locus'
 
 /** How likely each genotype of a locus is, in the order of `genotypesOf`; adds up to 1. */
 export type Belief = readonly number[]
@@ -29,7 +29,7 @@ export function genotypeIndex(locus: LocusData, signs: readonly string[]): numbe
 }
 
 /**
- * What a statement such as «66 % het» says: the genotype with its chance, the rest on the genotypes that look the same,
+ * What a statement such as «66 % het» says: the genotype with its chance, the rest on the living genotypes that look the same,
  * or on the wild one where none does.
  * @param chance 0..1
  */
@@ -40,7 +40,7 @@ export function statedBelief(locus: LocusData, signs: readonly string[], chance:
   if (!fitsSex(locus, genotypes[at]!, sex)) throw new GeneticsError(`A ${sex} has ${genotypes[at]!.length === 1 ? 'two copies' : 'one copy'} of ${locus.name}`)
   const look = lookOf(locus, genotypes[at]!)
   const base = unknownBelief(locus, sex)
-  const same = genotypes.map((g, i) => (i !== at && g.length === genotypes[at]!.length && lookOf(locus, g) === look ? base[i]! : 0))
+  const same = genotypes.map((g, i) => (i !== at && g.length === genotypes[at]!.length && lookOf(locus, g) === look && harmOf(locus, g) !== 'lethal' ? base[i]! : 0))
   const rest = same.some(x => x > 0) ? normalised(same) : genotypes.map((g, i) => (i !== at && g.every(a => a === 0) && g.length === genotypes[at]!.length ? 1 : 0))
   if (!rest.some(x => x > 0)) return genotypes.map((_, i) => (i === at ? 1 : 0))
   return genotypes.map((_, i) => (i === at ? chance : (1 - chance) * rest[i]!))

@@ -5,7 +5,7 @@ export interface Factor {
 }
 
 /** Larger tables than this are not built: the neighbourhood is cut instead. */
-const MOST_CELLS = 2_000_000
+const MOST_CELLS = 400_000
 
 export class TooManyRelatives extends Error {
   override name = 'TooManyRelatives'
@@ -53,26 +53,41 @@ function sumOut(v: number, factors: readonly Factor[], size: number): Factor {
  * @throws TooManyRelatives when a table would grow too large
  */
 export function marginal(of: number, factors: readonly Factor[], size: number): number[] {
-  let left = [...factors]
-  const open = new Set(left.flatMap(f => f.vars))
-  open.delete(of)
-  while (open.size) {
+  const speaking = new Map<number, Set<Factor>>()
+  const loose: Factor[] = []
+  const add = (f: Factor) => {
+    if (!f.vars.length) loose.push(f)
+    for (const v of f.vars) {
+      const list = speaking.get(v)
+      if (list) list.add(f)
+      else speaking.set(v, new Set([f]))
+    }
+  }
+  for (const f of factors) add(f)
+  const nearOf = (v: number) => {
+    const near = new Set<number>()
+    for (const f of speaking.get(v)!) for (const x of f.vars) near.add(x)
+    return near
+  }
+  const degree = new Map<number, number>()
+  for (const v of speaking.keys()) if (v !== of) degree.set(v, nearOf(v).size)
+  while (degree.size) {
     let best = -1
     let fewest = Infinity
-    for (const v of open) {
-      const near = new Set<number>()
-      for (const f of left) if (f.vars.includes(v)) for (const x of f.vars) near.add(x)
-      if (near.size < fewest) [best, fewest] = [v, near.size]
+    for (const [v, n] of degree) {
+      if (n < fewest) [best, fewest] = [v, n]
       if (fewest <= 2) break
     }
-    const with_ = left.filter(f => f.vars.includes(best))
-    left = left.filter(f => !f.vars.includes(best))
-    left.push(sumOut(best, with_, size))
-    open.delete(best)
+    const mine = [...speaking.get(best)!]
+    const near = nearOf(best)
+    for (const f of mine) for (const v of f.vars) speaking.get(v)!.delete(f)
+    speaking.delete(best)
+    degree.delete(best)
+    add(sumOut(best, mine, size))
+    for (const v of near) if (degree.has(v)) degree.set(v, nearOf(v).size)
   }
   const weights = new Array<number>(size).fill(1)
-  for (const f of left) if (f.vars.length === 1) for (let x = 0; x < size; x++) weights[x]! *= f.table[x]!
+  for (const f of speaking.get(of) ?? []) for (let x = 0; x < size; x++) weights[x]! *= f.table[x]!
   // a factor without variables that came to nothing says that the evidence contradicts itself
-  if (left.some(f => f.vars.length === 0 && !(f.table[0]! > 0))) return weights.map(() => 0)
-  return weights
+  return loose.some(f => !(f.table[0]! > 0)) ? weights.map(() => 0) : weights
 }

@@ -34,7 +34,7 @@ export interface FamilyBelief {
 }
 
 /** So many relatives at most; beyond it only the nearest count. */
-const MOST_RELATIVES = 150
+const MOST_RELATIVES = 600
 
 const parentIds = (a: Ancestry) => [...(a.damId ? [a.damId] : []), ...(a.clonal ? [] : a.sires.map(s => s.id))]
 
@@ -124,28 +124,88 @@ function sumFactors(n: number, vars: readonly number[], parts: readonly { weight
   return { vars, table }
 }
 
-/** All factors of a family at one locus. */
-function factorsOf(family: Family, locus: LocusData, ids: readonly string[]): Factor[] {
+/** Chances of the young that live: only those are ever looked at. */
+function livingTransmission(locus: LocusData): Float64Array {
   const genotypes = genotypesOf(locus)
   const n = genotypes.length
-  const t = transmission(locus)
+  const t = Float64Array.from(transmission(locus))
+  if (!genotypes.some(g => harmOf(locus, g) === 'lethal')) return t
+  for (let pair = 0; pair < n * n; pair++) {
+    let alive = 0
+    for (let g = 0; g < n; g++) alive += harmOf(locus, genotypes[g]!) === 'lethal' ? (t[pair * n + g] = 0) : t[pair * n + g]!
+    if (alive > 0) for (let g = 0; g < n; g++) t[pair * n + g]! /= alive
+  }
+  return t
+}
+
+/** What is known of an animal itself, as a weight for each genotype; certain statements only. */
+function ownWeights(locus: LocusData, facts: GeneFacts): number[] {
+  const genotypes = genotypesOf(locus)
+  const own = genotypes.map(g => (fitsSex(locus, g, facts.sex) && harmOf(locus, g) !== 'lethal' ? 1 : 0))
+  if (facts.look !== null) lookLikelihood(locus, facts.look).forEach((l, i) => { own[i]! *= l })
+  if (facts.stated && facts.stated.chance >= 1) statedBelief(locus, facts.stated.signs, 1, facts.sex).forEach((p, i) => { own[i]! *= p })
+  return own
+}
+
+/**
+ * Young of one certain pair that have no young themselves are summed out at once: those of which the same is known
+ * together, so that three hundred hatchlings cost no more than three.
+ * @returns the factors over their parents, and who is in them
+ */
+function broodFactors(family: Family, locus: LocusData, ids: readonly string[], of: string, t: Float64Array): { factors: Factor[], summed: Set<string> } {
+  const kin = kinOf(family)
+  const n = genotypesOf(locus).length
   const at = new Map(ids.map((id, i) => [id, i]))
-  const factors: Factor[] = []
-  const lives = genotypes.map(g => (harmOf(locus, g) === 'lethal' ? 0 : 1))
+  const groups = new Map<string, { dam: number, sire: number, facts: GeneFacts, count: number }>()
+  const summed = new Set<string>()
+  for (const id of ids) {
+    const { damId, sires, clonal } = family.animals.get(id)!
+    const dam = damId === null ? undefined : at.get(damId)
+    const sire = sires.length === 1 && sires[0]!.chance === 1 ? at.get(sires[0]!.id) : undefined
+    if (id === of || clonal || dam === undefined || sire === undefined || dam === sire || kin.countedOf.get(id)?.length || kin.young.get(id)?.some(y => at.has(y))) continue
+    const facts = family.facts(id)
+    const certain = facts.stated && facts.stated.chance >= 1 ? facts.stated.signs.join('/') : ''
+    const key = [dam, sire, facts.sex, facts.look ?? '?', certain].join('|')
+    const group = groups.get(key)
+    if (group) group.count++
+    else groups.set(key, { dam, sire, facts, count: 1 })
+    summed.add(id)
+  }
+  const factors = [...groups.values()].map(({ dam, sire, facts, count }): Factor => {
+    const own = ownWeights(locus, facts)
+    const table = new Float64Array(n * n)
+    for (let pair = 0; pair < n * n; pair++) {
+      let sum = 0
+      for (let g = 0; g < n; g++) sum += t[pair * n + g]! * own[g]!
+      table[pair] = sum
+    }
+    // scaled before it is raised, so that hundreds of young do not vanish below the smallest number
+    const top = table.reduce((a, b) => Math.max(a, b), 0)
+    return { vars: [dam, sire], table: table.map(x => (top > 0 ? (x / top) ** count : 0)) }
+  })
+  return { factors, summed }
+}
+
+/** All factors of a family at one locus. */
+function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of: string): Factor[] {
+  const genotypes = genotypesOf(locus)
+  const n = genotypes.length
+  const t = livingTransmission(locus)
+  const at = new Map(ids.map((id, i) => [id, i]))
+  const { factors, summed } = broodFactors(family, locus, ids, of, t)
   const unknownSire = unknownBelief(locus, 'male')
   const unknownDam = unknownBelief(locus, 'female')
   for (const id of ids) {
+    if (summed.has(id)) continue
     const a = family.animals.get(id)!
     const v = at.get(id)!
     const facts = family.facts(id)
-    const own = genotypes.map((g, i) => (fitsSex(locus, g, facts.sex) ? lives[i]! : 0))
-    if (facts.look !== null) lookLikelihood(locus, facts.look).forEach((l, i) => { own[i]! *= l })
+    const own = ownWeights(locus, facts)
     const dam = a.damId === null ? undefined : at.get(a.damId)
     const sires = a.clonal ? [] : a.sires.filter(s => at.has(s.id) && s.chance > 0)
     const founder = dam === undefined && !sires.length
-    if (facts.stated && (founder || facts.stated.chance >= 1)) {
-      const stated = statedBelief(locus, facts.stated.signs, facts.stated.chance, facts.sex)
-      stated.forEach((p, i) => { own[i]! *= p })
+    if (founder && facts.stated) {
+      if (facts.stated.chance < 1) statedBelief(locus, facts.stated.signs, facts.stated.chance, facts.sex).forEach((p, i) => { own[i]! *= p })
     }
     else if (founder) unknownBelief(locus, facts.sex).forEach((p, i) => { own[i]! *= p })
     factors.push({ vars: [v], table: Float64Array.from(own) })
@@ -193,7 +253,7 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[]): Fa
 
 /**
  * What an animal is at one locus, given all that was stated and seen of it, its parents, young and further relatives.
- * Exact Bayes over the pedigree by variable elimination; relatives beyond the nearest 150 (fewer where the family is
+ * Exact Bayes over the pedigree by variable elimination; relatives beyond the nearest 600 (fewer where the family is
  * very entangled) are left out, and that is told. Loci are taken as unlinked.
  * @throws GeneticsError when what was written contradicts itself, or names what the locus does not have
  */
@@ -204,7 +264,7 @@ export function familyBelief(family: Family, locus: LocusData, of: string): Fami
     const near = neighbourhood(family, kin, of, most)
     const ids = withoutSilent(family, kin, near.ids, of)
     try {
-      const weights = marginal(ids.indexOf(of), factorsOf(family, locus, ids), n)
+      const weights = marginal(ids.indexOf(of), factorsOf(family, locus, ids, of), n)
       return { belief: normalised(weights), relatives: ids.length - 1, cut: near.cut }
     }
     catch (error) {

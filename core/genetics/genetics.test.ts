@@ -159,6 +159,25 @@ describe('what a family says of one animal', () => {
     expect(carries(a, familyBelief(carded, a, 'd').belief, 1)).toBeCloseTo(expected, 12)
   })
 
+  it('three hundred young without the look disprove a carrier as the formula says, and do not vanish below the smallest number', () => {
+    const brood = Array.from({ length: 300 }, (_, i) => child(`k${i}`, 'd', 's'))
+    const f = family([child('d', null), child('s', null), ...brood], { d: { stated: { signs: ['+', 'a'], chance: 0.9 } }, s: { stated: stated('a', 'a') }, ...Object.fromEntries(brood.map((k, i) => [k.id, { look: i < 4 ? '' : null }])) })
+    expect(carries(a, familyBelief(f, a, 'd').belief, 1)).toBeCloseTo(carriesAfter(0.9, 0.5, 4), 12)
+    const shown = family([child('d', null), child('s', null), ...brood], { d: { look: '' }, s: { look: '' }, ...Object.fromEntries(brood.map((k, i) => [k.id, { look: i === 77 ? 'a' : '' }])) })
+    const found = familyBelief(shown, a, 'k5')
+    expect(found.cut).toBe(false)
+    expect(carries(a, found.belief, 1)).toBeCloseTo(2 / 3, 9)
+  })
+
+  it('young that live are all that is seen: a lethal double form says nothing against its carriers', () => {
+    const yellow = locus('agouti', [allele('Y', 'dominant', { double: 'lethal' })])
+    const f = family([child('d', null), child('s', null), child('x', 'd', 's')], { d: { stated: { signs: ['+', 'Y'], chance: 0.5 }, look: null }, s: { stated: stated('+', 'Y') } })
+    expect(carries(yellow, familyBelief(f, yellow, 'd').belief, 1)).toBeCloseTo(0.5, 12)
+    // of two carriers’ living young two thirds carry (Cuénot 1905)
+    const both = family([child('d', null), child('s', null), child('x', 'd', 's')], { d: { stated: stated('+', 'Y') }, s: { stated: stated('+', 'Y') } })
+    expect(carries(yellow, familyBelief(both, yellow, 'x').belief, 1)).toBeCloseTo(2 / 3, 12)
+  })
+
   it('of two possible sires the one that can have made the look becomes the likelier carrier', () => {
     const f = family([child('d', null), child('s', null), child('z', null), child('y', 'd', 's', 'z')], { d: { stated: stated('a', 'a') }, s: { stated: { signs: ['+', 'a'], chance: 0.5 } }, z: { stated: stated('+', '+') }, y: { look: 'a' } })
     expect(carries(a, familyBelief(f, a, 's').belief, 1)).toBeCloseTo(1, 12)
@@ -184,7 +203,7 @@ describe('what a family says of one animal', () => {
     const found = familyBelief(line, a, 's18')
     expect(found.cut).toBe(false)
     expect(carries(a, found.belief, 1)).toBeCloseTo(1, 9)
-    const many = Array.from({ length: 400 }, (_, i) => child(`k${i}`, 'd0', 's0'))
+    const many = Array.from({ length: 700 }, (_, i) => child(`k${i}`, 'd0', 's0'))
     const wide = family([...animals, ...many], Object.fromEntries([['s0', { stated: stated('+', 'a') }], ...many.map(m => [m.id, { look: '' }])]))
     expect(familyBelief(wide, a, 'd0').cut).toBe(true)
   })

@@ -1,4 +1,4 @@
-import { unitNamed, parseQuantity, toBase, UNITS, UnitError, type Unit } from '../units'
+import { unitNamed, parseNumber, parseQuantity, toBase, UNITS, UnitError, type Unit } from '../units'
 import type { Almanac } from '../almanac'
 import type { House } from './states'
 import type { Subject } from './entry'
@@ -82,6 +82,20 @@ const sayings: [RegExp, Saying][] = [
   [/^shed\b/i, simple('animal', 'shed', 'shed', { complete: true })],
   [/^(?:lock(?:ed)?|copulat\w+)\b/i, sign('copulation', 'lock confirmed')],
   [/^ovulat\w+\b/i, sign('ovulation', 'ovulation')],
+  [/^introduced\b/i, sign('introduced', 'male put in')],
+  [/^separated\b/i, sign('separated', 'male taken out')],
+  [/^rejected\b/i, sign('rejected', 'rejected, taken apart')],
+  [/^follicles?\b/i, (known, rest, { house }) => {
+    const subject = breeding(known, house)
+    const mm = parseNumber(rest.replace(/\s*mm\s*$/i, ''))
+    if (!subject) return ask(`${known.tag} has no open pair. Set the pair first, on its page.`)
+    return mm === null || mm <= 0 ? ask(`How large? Write it as: ${known.tag} follicles 14 mm`) : { ok: true, kind: 'folliclesSeen', subject, data: { mm }, says: `${known.tag}: follicles ${mm} mm` }
+  }],
+  [/^probed?\b/i, (known, rest) => {
+    const scales = whole(rest.split(/\s/)[0])
+    if (known.subject.type !== 'animal') return ask(`${known.tag} is not an animal; only animals are probed.`)
+    return scales === null ? ask(`How many scales? Write it as: ${known.tag} probed 9`) : { ok: true, kind: 'probed', subject: known.subject, data: { scales }, says: `${known.tag}: probed, ${scales} scales` }
+  }],
   [/^laid\b/i, (known, rest, { house, nextTag }) => {
     const subject = breeding(known, house)
     const eggs = whole(rest.split(/\s/)[0])

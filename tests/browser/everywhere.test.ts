@@ -44,6 +44,23 @@ describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %
     }
   })
 
+  it('in the bench with a cell open, and in the rota', async () => {
+    visit = await Visit.start(chromium.browser, demo.address, { theme })
+    await visit.go('/pairing')
+    await visit.press('Bench')
+    await visit.page.waitForSelector('[data-cell="1,1"]')
+    expect(await findings()).toEqual([])
+    await visit.page.click('[data-cell="1,1"]')
+    await visit.untilText('[role="dialog"]', 'Why, step by step')
+    await new Promise(resolve => setTimeout(resolve, 350))
+    expect(await findings()).toEqual([])
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone('[role="dialog"]')
+    await visit.press('Rota')
+    await visit.page.waitForSelector('[data-rota]')
+    expect(await findings()).toEqual([])
+  })
+
   it('in the lane panel and the working sheet', async () => {
     visit = await Visit.start(chromium.browser, demo.address, { theme })
     await visit.go('/season')

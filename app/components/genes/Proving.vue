@@ -32,8 +32,8 @@ const tell = (n: number) => (Number.isFinite(n) ? `${n} more` : 'never: it is kn
   <section v-if="chosen" aria-label="Proving" class="proving">
     <h2>Proving: does it carry?</h2>
     <p class="line">
-      <USelectMenu v-model="key" :items="recessives" value-key="value" class="w-44" aria-label="Look to prove" />
-      in <USelectMenu v-model="animalId" :items="items" value-key="value" class="w-48" aria-label="Animal to prove" />
+      <RecordPick v-model="key" :items="recessives" class="w-44" name="Look to prove" />
+      in <RecordPick v-model="animalId" :items="items" class="w-48" name="Animal to prove" />
       <template v-if="animalId === INVENTED">possible by <UInputNumber v-model="ownChance" :min="1" :max="99" class="w-28" aria-label="Chance that it carries, %" /> %</template>
     </p>
     <p class="line">

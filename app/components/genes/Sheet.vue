@@ -54,12 +54,12 @@ const likelyLook = (locus: LocusState, gene: AnimalGene) => {
   <div class="genes">
     <p v-if="!rows.length" class="quiet">No locus of this species is named yet. <NuxtLink to="/genes" class="underline">Name one under Genes</NuxtLink>.</p>
     <article v-for="{ locus, gene } in rows" :key="locus.id" :data-locus="locus.name">
-      <h3>{{ locus.name }} <span class="quiet small">{{ locus.linkage === 'autosomal' ? '' : `linked to ${locus.linkage}` }}</span></h3>
+      <h2>{{ locus.name }} <span class="quiet small">{{ locus.linkage === 'autosomal' ? '' : `linked to ${locus.linkage}` }}</span></h2>
       <p><WorkingLink :title="`${animal.tag}: ${locus.name}`" :answer="tellBelief(locus, gene.belief)" :reasons="reasonsOf(locus, gene)" /> <span class="quiet">looks {{ likelyLook(locus, gene) }}</span></p>
       <p v-if="gene.contradiction" class="harm">{{ gene.contradiction }}</p>
       <div class="line">
-        <USelectMenu :key="animal.looks[locus.id]?.entryId ?? 'none'" :items="lookItems(locus)" value-key="value" placeholder="Looks …" class="w-40" :aria-label="`${locus.name}: look seen`" :disabled="busy" @update:model-value="seeLook(locus, $event)" />
-        <USelectMenu :key="animal.genes[locus.id]?.entryId ?? 'none'" :items="genotypeItems(locus, animal.sex)" value-key="value" placeholder="State genotype …" class="w-52" :aria-label="`${locus.name}: state genotype`" :disabled="busy" @update:model-value="state(locus, $event)" />
+        <RecordPick :key="animal.looks[locus.id]?.entryId ?? 'none'" :items="lookItems(locus)" placeholder="Looks …" class="w-40" :name="`${locus.name}: look seen`" :disabled="busy" @update:model-value="seeLook(locus, $event)" />
+        <RecordPick :key="animal.genes[locus.id]?.entryId ?? 'none'" :items="genotypeItems(locus, animal.sex)" placeholder="State genotype …" class="w-52" :name="`${locus.name}: state genotype`" :disabled="busy" @update:model-value="state(locus, $event)" />
         <label class="small">by <UInputNumber :model-value="chance[locus.id] ?? 100" :min="1" :max="100" class="w-28" :aria-label="`${locus.name}: chance of the genotype, %`" @update:model-value="chance[locus.id] = $event ?? 100" /> %</label>
       </div>
     </article>
@@ -70,7 +70,6 @@ const likelyLook = (locus: LocusState, gene: AnimalGene) => {
 <style scoped>
 .genes { display: grid; gap: 0.25rem; max-width: 46rem; }
 article { padding: 0.5rem 0; border-bottom: 1px solid var(--ui-border); display: grid; gap: 0.375rem; }
-h3 { font-weight: 650; color: var(--ui-text-highlighted); }
 .line { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
 .line label { display: flex; gap: 0.375rem; align-items: center; color: var(--ui-text-muted); }
 .harm { color: var(--harm); }

@@ -70,10 +70,10 @@ async function send(): Promise<void> {
     <form v-if="editing" class="form" @submit.prevent="send">
       <UFormField label="Origin"><USelect v-model="form.origin" :items="[{ value: 'bred', label: 'bred' }, { value: 'wild', label: 'wild-caught' }, { value: 'unknown', label: 'unknown' }]" class="w-36" /></UFormField>
       <template v-if="form.origin !== 'wild'">
-        <UFormField label="Dam"><USelectMenu v-model="form.damId" :items="items('female')" value-key="value" class="w-36" aria-label="Dam" /></UFormField>
-        <UFormField v-if="!form.clonal" label="Sire"><USelectMenu v-model="form.sireId" :items="items('male')" value-key="value" class="w-36" aria-label="Sire" /></UFormField>
+        <UFormField label="Dam"><RecordPick v-model="form.damId" :items="items('female')" class="w-36" name="Dam" /></UFormField>
+        <UFormField v-if="!form.clonal" label="Sire"><RecordPick v-model="form.sireId" :items="items('male')" class="w-36" name="Sire" /></UFormField>
         <UFormField v-if="!form.clonal && form.sireId !== NONE" label="by, %"><UInputNumber v-model="form.sireChance" :min="1" :max="100" class="w-28" /></UFormField>
-        <UFormField v-if="!form.clonal && form.sireId !== NONE" label="or sire"><USelectMenu v-model="form.otherId" :items="items('male')" value-key="value" class="w-36" aria-label="Other possible sire" /></UFormField>
+        <UFormField v-if="!form.clonal && form.sireId !== NONE" label="or sire"><RecordPick v-model="form.otherId" :items="items('male')" class="w-36" name="Other possible sire" /></UFormField>
         <UFormField v-if="!form.clonal && form.otherId !== NONE" label="by, %"><UInputNumber v-model="form.otherChance" :min="0" :max="100" class="w-28" /></UFormField>
         <label v-if="house.almanac.species[animal.speciesId]?.sexing?.system === 'clonal'" class="small"><input v-model="form.clonal" type="checkbox"> born of the dam alone</label>
       </template>

@@ -46,8 +46,8 @@ async function setAll(): Promise<void> {
     <p v-if="!kinds.length" class="quiet">No grown animal of a species that the almanac pairs lives here.</p>
     <template v-else>
       <div class="tools">
-        <USelectMenu v-model="speciesId" :items="kinds" value-key="value" class="w-60" aria-label="Species" />
-        <USelectMenu v-if="wishItems.length" v-model="wishKeys" :items="wishItems" value-key="value" multiple class="w-60" placeholder="Wished looks: any" aria-label="Wished looks" />
+        <RecordPick v-model="speciesId" :items="kinds" class="w-60" name="Species" />
+        <RecordPick v-if="wishItems.length" v-model="wishKeys" :items="wishItems" multiple class="w-60" placeholder="Wished looks: any" name="Wish" />
         <span v-if="bench" class="quiet">{{ bench.dams.length }} females × {{ bench.sires.length }} males</span>
         <span v-if="loading" class="quiet" role="status">judging …</span>
       </div>

@@ -21,7 +21,7 @@ const never = (share: number) => (share > 0.02 ? `${Math.round(share * 100)} % n
 <template>
   <ol class="due">
     <li v-for="d in due" :key="d.pairingId" :data-due="d.tag">
-      <button type="button" class="open" :aria-label="`${tag(d.damId)} with ${tag(d.sireId)}: record and look`" @click="emit('open', d.pairingId)">
+      <button type="button" class="open" @click="emit('open', d.pairingId)">
         <span class="stage" :class="`stage-${d.stage}`"><span class="tag">{{ tag(d.damId) }}</span></span>
         <span class="with">with <span class="tag">{{ tag(d.sireId) }}</span></span>
         <span class="species">{{ house.speciesName(d.speciesId) }}</span>

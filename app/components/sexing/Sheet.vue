@@ -56,7 +56,7 @@ function prove(key: string): void {
 
     <details v-if="next.value.offers.length" :open="verdict.state === 'open'">
       <summary>{{ verdict.state === 'open' ? 'What to look at next' : 'Look at more' }}</summary>
-      <h3><WorkingLink :title="`${animal.tag}: what to look at next`" answer="In order of what would tell most" :reasons="next.reasons" /></h3>
+      <p class="how"><WorkingLink :title="`${animal.tag}: what to look at next`" answer="In order of what would tell most" :reasons="next.reasons" /></p>
       <ol class="next">
         <li v-for="offer in next.value.offers" :key="offer.sort" :data-offer="offer.sort">
           <span class="gain" aria-hidden="true"><span :style="{ width: `${Math.max(2, offer.gainBits * 100)}%` }" /></span>
@@ -77,7 +77,7 @@ function prove(key: string): void {
     </details>
     <p v-for="n in unreadable" :key="n.name" class="quiet small">{{ n.name }}: {{ n.why }}</p>
     <div class="buttons proof">
-      <USelectMenu :key="animal.sexEvidence.length" :items="proofItems" value-key="value" placeholder="A proof …" class="w-60" aria-label="Record a proof" @update:model-value="prove($event)" />
+      <RecordPick :key="animal.sexEvidence.length" :items="proofItems" placeholder="A proof …" class="w-60" name="Record a proof" @update:model-value="prove($event)" />
     </div>
     <SexingGuide :animal="animal" />
   </div>
@@ -87,7 +87,7 @@ function prove(key: string): void {
 .sex { display: grid; gap: 0.75rem; max-width: 46rem; }
 .answer { font-size: 1.0625rem; font-weight: 650; color: var(--ui-text-highlighted); }
 .harm { color: var(--harm); }
-h3 { color: var(--ui-text-muted); margin-bottom: 0.25rem; }
+.how { color: var(--ui-text-muted); margin-bottom: 0.25rem; }
 summary { cursor: pointer; font-weight: 650; color: var(--ui-text-highlighted); padding: 0.375rem 0; }
 .buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; }
 .next li { display: grid; grid-template-columns: 5rem minmax(0, 1fr) auto; gap: 0.25rem 0.75rem; align-items: center; padding: 0.375rem 0; border-top: 1px solid var(--ui-border); }

@@ -3,7 +3,7 @@ import { feederOf, speciesOf } from '#core/almanac'
 import { bodyCondition } from '#core/brumation'
 import { nextMeal } from '#core/feeding'
 import { openPairingOf, type Subject } from '#core/logbook'
-import { mealWinterOf, tellPortion } from '#core/season'
+import { gravidIn, mealWinterOf, tellPortion } from '#core/season'
 import { summarise } from '#core/chance'
 import { dayFromIso, dayToIso, formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
@@ -14,6 +14,7 @@ const view = computed(() => VIEWS.find(v => v.hash === route.hash) ?? VIEWS[0])
 const id = computed(() => String(route.params.id))
 const house = useHouse()
 const { record, busy } = useRecord()
+const context = useSeasonContext()
 
 const animal = computed(() => house.house.animals[id.value])
 const species = computed(() => (animal.value ? speciesOf(house.almanac, animal.value.speciesId) : null))
@@ -22,8 +23,8 @@ const note = ref('')
 
 const pairing = computed(() => (animal.value ? openPairingOf(house.house, animal.value.id) : undefined))
 const lane = computed(() => house.season?.lanes.find(l => l.subject.id === pairing.value?.id))
-const gravid = computed(() => lane.value?.stage === 'gravid')
-const meal = computed(() => (animal.value && species.value ? nextMeal(house.almanac, house.settings, species.value, animal.value, house.today, gravid.value, mealWinterOf(animal.value, { house: house.house, almanac: house.almanac, settings: house.settings, today: house.today })) : null))
+const gravid = computed(() => (animal.value && house.season ? gravidIn(house.season.lanes, context.value).get(animal.value.id) ?? false : false))
+const meal = computed(() => (animal.value && species.value ? nextMeal(house.almanac, house.settings, species.value, animal.value, house.today, gravid.value, mealWinterOf(animal.value, context.value)) : null))
 const subjects = computed<Subject[]>(() => [{ type: 'animal', id: id.value }, ...Object.values(house.house.pairings).filter(p => p.damId === id.value || p.sireId === id.value).map(p => ({ type: 'pairing' as const, id: p.id }))])
 const alarms = computed(() => house.season?.alarms.filter(a => a.subject?.id === id.value) ?? [])
 const cold = computed(() => house.season?.winter.cold.find(c => c.animalId === id.value) ?? null)

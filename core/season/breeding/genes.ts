@@ -36,10 +36,21 @@ export interface AnimalGene extends FamilyBelief {
   contradiction: string | null
 }
 
-/** What an animal is at a locus. Never throws: contradicting statements are told, and its own is then shown. */
+const beliefs = new WeakMap<Family, Map<string, AnimalGene>>()
+
+/** What an animal is at a locus; worked out once per house. Never throws: contradicting statements are told, and its own is then shown. */
 export function geneOf(house: House, locus: LocusState, animal: AnimalState): AnimalGene {
+  const family = familyAt(house, locus)
+  let known = beliefs.get(family)
+  if (!known) beliefs.set(family, (known = new Map()))
+  let gene = known.get(animal.id)
+  if (!gene) known.set(animal.id, (gene = workedOut(family, locus, animal)))
+  return gene
+}
+
+function workedOut(family: Family, locus: LocusState, animal: AnimalState): AnimalGene {
   try {
-    return { ...familyBelief(familyAt(house, locus), locus, animal.id), contradiction: null }
+    return { ...familyBelief(family, locus, animal.id), contradiction: null }
   }
   catch (error) {
     if (!(error instanceof GeneticsError)) throw error

@@ -1,5 +1,5 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
-import { nextMeal, type Portion } from '../../feeding'
+import { nextMeal, type Gravid, type Portion } from '../../feeding'
 import { entryInput, factInput } from '../../judgement'
 import type { AnimalState } from '../../logbook'
 import { formatDistance } from '../../units'
@@ -18,7 +18,7 @@ export function tellPortion(almanac: Almanac, { prey, count }: Portion): string 
 export const feedTasks: TaskMaker = (context) => {
   const gravid = gravidIn(context.lanes, context)
   return Object.values(context.house.animals).flatMap((animal) => {
-    const isGravid = gravid.has(animal.id)
+    const isGravid = gravid.get(animal.id) ?? false
     return feeds(animal, [isGravid, ...winterDeps(animal, context)], () => feedTask(animal, isGravid, context))
   })
 }
@@ -26,7 +26,7 @@ export const feedTasks: TaskMaker = (context) => {
 const feeds = remembering<AnimalState, Task[]>()
 const weighs = remembering<AnimalState, Task[]>()
 
-function feedTask(animal: AnimalState, gravid: boolean, context: SeasonContext): Task[] {
+function feedTask(animal: AnimalState, gravid: Gravid, context: SeasonContext): Task[] {
   const { almanac, settings, today } = context
   if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)

@@ -29,7 +29,7 @@ function visitTask(visit: Visit, { house, almanac, today }: TaskContext): Task[]
   return [{
     ...base, id: `visit:${visit.pairingId}`, what: over ? `Take ${sire.tag} out, away from ${dam.tag}` : `Look in on ${dam.tag} and ${sire.tag}`, detail: `together since ${formatDay(visit.from, today)}${over ? `; ${visit.why}` : `, until ${formatDay(visit.to, today)}`}`,
     actions: over ? [{ label: 'Separated', kind: 'separated', data: {}, tone: 'main' }, ...observations.map(o => ({ ...o, tone: 'plain' as const }))] : observations,
-    caution: eats ? 'Eats snakes: never left unattended.' : 'Bites or chasing: apart at once, and write it as an injury.',
+    caution: eats ? 'Eats snakes: never left unattended.' : 'Bites or chasing: apart at once; an injury is written on the pair’s sheet.',
   }]
 }
 

@@ -189,7 +189,7 @@ function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPl
   })
 }
 
-function groupView(group: WinterGroup, gravid: ReadonlySet<string>, context: SeasonContext): WinterGroupView | null {
+function groupView(group: WinterGroup, gravid: ReadonlyMap<string, string>, context: SeasonContext): WinterGroupView | null {
   const { house, almanac, settings, today } = context
   const species = speciesOf(almanac, group.speciesId)
   if (!hasWinter(species)) return null
@@ -206,9 +206,16 @@ function groupView(group: WinterGroup, gravid: ReadonlySet<string>, context: Sea
   }
 }
 
+/** The last month before laying or birth, in which no large meal is given. [common practice] */
+const LAST_MONTH_DAYS = 30
+
 /** Females that carry, by the lanes of the season. */
-export function gravidIn(lanes: readonly Lane[], context: SeasonContext): Set<string> {
-  return new Set(lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map(l => context.house.pairings[l.subject.id]!.damId))
+export function gravidIn(lanes: readonly Lane[], context: SeasonContext): Map<string, 'gravid' | 'late'> {
+  return new Map(lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map((l) => {
+    const birth = l.events.find(e => (e.event === 'laid' || e.event === 'born') && !e.observed)
+    const when = birth ? summarise(birth.dist) : null
+    return [context.house.pairings[l.subject.id]!.damId, when && when.median - context.today <= LAST_MONTH_DAYS ? 'late' : 'gravid']
+  }))
 }
 
 function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnimal | null {
