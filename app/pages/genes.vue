@@ -40,9 +40,9 @@ const tellAlleles = (l: LocusState) => l.alleles.map((a, i) => `${a.sign}: ${a.l
       <GenesProving class="part" :species-id="speciesId" :loci="loci" />
       <GenesRouteTo class="part" :species-id="speciesId" :loci="loci" />
     </template>
-    <div v-else class="quiet empty"><p>No locus of {{ house.speciesName(speciesId).toLowerCase() }} is named yet. Name one: its alleles, how they show, and what harms in double form. Then two animals, of the house or invented, show what their young may be.</p><UButton label="Name a locus" class="mt-3" @click="edit(null)" /></div>
+    <div v-else class="quiet empty"><p>No locus of the {{ house.speciesName(speciesId) }} is named yet. Name one: its alleles, how they show, and what harms in double form. Then two animals, of the house or invented, show what their young may be.</p><UButton label="Name a locus" class="mt-3" @click="edit(null)" /></div>
     <section v-if="loci.length" class="part" aria-label="Loci">
-      <h2>Loci of {{ house.speciesName(speciesId).toLowerCase() }}</h2>
+      <h2>Loci of the {{ house.speciesName(speciesId) }}</h2>
       <ul class="list">
         <li v-for="l in loci" :key="l.id" :data-locus-row="l.name">
           <span><b>{{ l.name }}</b> <span class="quiet">{{ l.linkage === 'autosomal' ? '' : `on ${l.linkage}, ` }}{{ tellAlleles(l) }}</span><span v-if="l.note" class="quiet small note">{{ l.note }}</span></span>

@@ -60,7 +60,7 @@ async function send(): Promise<void> {
       <WorkingLink :title="`${animal.tag}: inbreeding`" :answer="f > 0 ? `Inbred by ${(f * 100).toFixed(1)} %` : 'Not inbred as far as known'" :reasons="fReasons" />.
     </p>
     <p v-if="line && mean !== null">
-      <WorkingLink :title="`${animal.tag}: mean kinship`" :answer="`Mean kinship ${(mean * 100).toFixed(1)} %; ${rank === 1 ? `of ${line.meanKinship.size} living none has rarer genes` : `${rank! - 1} of ${line.meanKinship.size} living have rarer genes`}`" :reasons="lineReasons" />; the line keeps {{ (line.geneDiversity * 100).toFixed(0) }} % of its founders’ diversity.
+      <WorkingLink :title="`${animal.tag}: mean kinship`" :answer="`Mean kinship ${(mean * 100).toFixed(1)} %; ${rank === 1 ? `of ${line.meanKinship.size} living none has rarer genes` : `${rank! - 1} of ${line.meanKinship.size} living have rarer genes`}`" :reasons="lineReasons" />. The line keeps {{ (line.geneDiversity * 100).toFixed(0) }} % of its founders’ diversity.
     </p>
     <div class="buttons">
       <UButton label="State parents" size="sm" variant="outline" color="neutral" @click="edit" />

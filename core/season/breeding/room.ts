@@ -36,7 +36,9 @@ function fedBy(species: Species, prey: readonly PreyOutlook[], context: SeasonCo
   const main = step.meal[0]!
   const outlook = prey.find(p => p.prey === main.prey)
   const feeder = context.almanac.feeders[main.prey]
-  if (!outlook || !feeder || feeder.supply.kind === 'bought' || feeder.supply.kind === 'fresh') return { prey: feeder?.name ?? main.prey, young: null }
+  if (!feeder || feeder.supply.kind === 'bought' || feeder.supply.kind === 'fresh') return { prey: feeder?.name ?? main.prey, young: null }
+  // nothing runs and nothing needs it yet
+  if (!outlook) return { prey: feeder.name, young: 0 }
   let spare = outlook.stock
   for (let d = 0; d < Math.min(FOOD_DAYS, outlook.mean.length); d++) spare += outlook.running[d]! - outlook.mean[d]!
   return { prey: feeder.name, young: Math.max(0, Math.floor((spare * step.everyDays) / (FOOD_DAYS * main.count))) }
@@ -56,7 +58,7 @@ export function roomForYoung(context: SeasonContext, speciesId: string, lanes: r
   const weeksToSale = Math.round(species.keptDays.value / 7)
   const fed = fedBy(species, prey, context)
   const place = left <= 0 ? `No place is left: ${freePlaces} free, ${expected} young expected already` : `You can place ${left}`
-  const food = fed.young === null ? `${fed.prey} is bought as needed` : `${fed.prey} feeds ${fed.young} more`
+  const food = fed.young === null ? `${fed.prey} is bought as needed` : fed.young === 0 ? `${fed.prey}: none to spare, start cultures first` : `${fed.prey} feeds ${fed.young} more`
   return {
     value: { freePlaces, expected, left, brings, weeksToSale, fed, text: `${place}; this pair brings ${brings.low === brings.high ? `about ${brings.low}` : `${brings.low}–${brings.high}`} more, each for about ${weeksToSale} weeks. ${food}.` },
     reasons: [
