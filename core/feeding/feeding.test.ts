@@ -7,7 +7,8 @@ const today = 20_000
 const settings = { schools: {}, appetite: 1 }
 const animal = (part: Partial<AnimalState>): AnimalState => ({
   id: 'a', tag: 'K-1', name: null, speciesId: 'california-kingsnake', sex: 'female', bornDay: today - 1500, placeId: null, damId: null, sireId: null, clutchId: null, foundedBy: null,
-  status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, homeId: null, winters: [], unwell: null, lastWater: null, lengths: [], ...part,
+  status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, homeId: null, winters: [], unwell: null, lastWater: null, lengths: [],
+  statedSex: 'female', sexEvidence: [], sexSettled: null, sires: [], origin: 'unknown', clonal: false, parentsStated: null, genes: {}, looks: {}, ...part,
 })
 const king = speciesOf(shippedAlmanac, 'california-kingsnake')
 const meal = (day: number, taken = 1) => ({ day, prey: 'mouse.adult', offered: 1, taken, entryId: 'm' })
