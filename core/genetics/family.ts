@@ -6,7 +6,7 @@ import { fitsSex, genotypesOf, harmOf, transmission, GeneticsError, type KnownSe
 /** What is known of one animal at one locus. */
 export interface GeneFacts {
   sex: KnownSex | 'unknown'
-  /** A stated genotype: certain ones are evidence; possible ones count only where the parents are not known. */
+  /** A stated genotype: certain ones are evidence; possible ones count only where nothing is known of its forebears' genes. */
   stated: { signs: readonly string[], chance: number } | null
   /** A look that was seen; '' = wild. */
   look: string | null
@@ -138,12 +138,36 @@ function livingTransmission(locus: LocusData): Float64Array {
   return t
 }
 
-/** What is known of an animal itself, as a weight for each genotype; certain statements only. */
-function ownWeights(locus: LocusData, facts: GeneFacts): number[] {
+/** Whether anything was stated or seen of a forebear: a possible genotype then follows from them, and is not counted twice. */
+function forebearSpeaks(family: Family, id: string): boolean {
+  const seen = new Set([id])
+  for (const at of seen) {
+    if (at !== id && speaks(family.facts(at))) return true
+    for (const p of parentIds(family.animals.get(at)!)) if (family.animals.has(p)) seen.add(p)
+  }
+  return false
+}
+
+/** The statement that counts: a certain one always, a possible one where no forebear speaks. */
+function statementOf(family: Family, id: string): GeneFacts['stated'] {
+  const { stated } = family.facts(id)
+  return stated && (stated.chance >= 1 || !forebearSpeaks(family, id)) ? stated : null
+}
+
+/**
+ * What is known of an animal itself, as a weight for each genotype. A possible genotype is weighed against what unstated
+ * stock would be, so that with silent forebears it comes out as stated, and its parents and sibs hear of it.
+ */
+function ownWeights(family: Family, locus: LocusData, id: string): number[] {
+  const facts = family.facts(id)
+  const stated = statementOf(family, id)
   const genotypes = genotypesOf(locus)
   const own = genotypes.map(g => (fitsSex(locus, g, facts.sex) && harmOf(locus, g) !== 'lethal' ? 1 : 0))
   if (facts.look !== null) lookLikelihood(locus, facts.look).forEach((l, i) => { own[i]! *= l })
-  if (facts.stated && facts.stated.chance >= 1) statedBelief(locus, facts.stated.signs, 1, facts.sex).forEach((p, i) => { own[i]! *= p })
+  if (stated) {
+    const usual = unknownBelief(locus, facts.sex)
+    statedBelief(locus, stated.signs, stated.chance, facts.sex).forEach((p, i) => { own[i]! *= stated.chance >= 1 ? p : usual[i]! > 0 ? p / usual[i]! : 0 })
+  }
   return own
 }
 
@@ -156,7 +180,7 @@ function broodFactors(family: Family, locus: LocusData, ids: readonly string[], 
   const kin = kinOf(family)
   const n = genotypesOf(locus).length
   const at = new Map(ids.map((id, i) => [id, i]))
-  const groups = new Map<string, { dam: number, sire: number, facts: GeneFacts, count: number }>()
+  const groups = new Map<string, { dam: number, sire: number, id: string, count: number }>()
   const summed = new Set<string>()
   for (const id of ids) {
     const { damId, sires, clonal } = family.animals.get(id)!
@@ -164,15 +188,15 @@ function broodFactors(family: Family, locus: LocusData, ids: readonly string[], 
     const sire = sires.length === 1 && sires[0]!.chance === 1 ? at.get(sires[0]!.id) : undefined
     if (id === of || clonal || dam === undefined || sire === undefined || dam === sire || kin.countedOf.get(id)?.length || kin.young.get(id)?.some(y => at.has(y))) continue
     const facts = family.facts(id)
-    const certain = facts.stated && facts.stated.chance >= 1 ? facts.stated.signs.join('/') : ''
-    const key = [dam, sire, facts.sex, facts.look ?? '?', certain].join('|')
+    const stated = statementOf(family, id)
+    const key = [dam, sire, facts.sex, facts.look ?? '?', stated ? `${stated.signs.join('/')} ${stated.chance}` : ''].join('|')
     const group = groups.get(key)
     if (group) group.count++
-    else groups.set(key, { dam, sire, facts, count: 1 })
+    else groups.set(key, { dam, sire, id, count: 1 })
     summed.add(id)
   }
-  const factors = [...groups.values()].map(({ dam, sire, facts, count }): Factor => {
-    const own = ownWeights(locus, facts)
+  const factors = [...groups.values()].map(({ dam, sire, id, count }): Factor => {
+    const own = ownWeights(family, locus, id)
     const table = new Float64Array(n * n)
     for (let pair = 0; pair < n * n; pair++) {
       let sum = 0
@@ -200,14 +224,11 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of:
     const a = family.animals.get(id)!
     const v = at.get(id)!
     const facts = family.facts(id)
-    const own = ownWeights(locus, facts)
+    const own = ownWeights(family, locus, id)
     const dam = a.damId === null ? undefined : at.get(a.damId)
     const sires = a.clonal ? [] : a.sires.filter(s => at.has(s.id) && s.chance > 0)
     const founder = dam === undefined && !sires.length
-    if (founder && facts.stated) {
-      if (facts.stated.chance < 1) statedBelief(locus, facts.stated.signs, facts.stated.chance, facts.sex).forEach((p, i) => { own[i]! *= p })
-    }
-    else if (founder) unknownBelief(locus, facts.sex).forEach((p, i) => { own[i]! *= p })
+    if (founder) unknownBelief(locus, facts.sex).forEach((p, i) => { own[i]! *= p })
     factors.push({ vars: [v], table: Float64Array.from(own) })
     if (founder) continue
     if (a.clonal) {

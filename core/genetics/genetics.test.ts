@@ -178,6 +178,20 @@ describe('what a family says of one animal', () => {
     expect(carries(yellow, familyBelief(both, yellow, 'x').belief, 1)).toBeCloseTo(2 / 3, 12)
   })
 
+  it('a possible het with silent forebears is what was stated, and its parents hear of it; where they speak, they rule', () => {
+    const animals = [child('d', null), child('s', null), child('x', 'd', 's')]
+    const possible = { x: { stated: { signs: ['+', 'a'], chance: 0.66 } } }
+    const silent = family(animals, possible)
+    expect(carries(a, familyBelief(silent, a, 'x').belief, 1)).toBeCloseTo(0.66, 9)
+    expect(carries(a, familyBelief(silent, a, 'd').belief, 1)).toBeGreaterThan(0.3)
+    // het × normal gives one half, whatever the dealer said
+    const told = family(animals, { ...possible, d: { stated: stated('+', 'a') }, s: { stated: stated('+', '+') } })
+    expect(carries(a, familyBelief(told, a, 'x').belief, 1)).toBeCloseTo(0.5, 12)
+    // a grandparent speaks too
+    const grand = family([child('g', null), child('h', null), child('d', 'g', 'h'), child('s', null), child('x', 'd', 's')], { ...possible, g: { stated: stated('+', 'a') }, h: { stated: stated('+', '+') }, s: { stated: stated('+', '+') } })
+    expect(carries(a, familyBelief(grand, a, 'x').belief, 1)).toBeCloseTo(0.25, 12)
+  })
+
   it('of two possible sires the one that can have made the look becomes the likelier carrier', () => {
     const f = family([child('d', null), child('s', null), child('z', null), child('y', 'd', 's', 'z')], { d: { stated: stated('a', 'a') }, s: { stated: { signs: ['+', 'a'], chance: 0.5 } }, z: { stated: stated('+', '+') }, y: { look: 'a' } })
     expect(carries(a, familyBelief(f, a, 's').belief, 1)).toBeCloseTo(1, 12)

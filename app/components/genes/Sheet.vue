@@ -25,7 +25,7 @@ function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
         ...(stated ? [entryInput('Stated', `${stated.alleles.join('/')}${stated.chance < 1 ? `, ${Math.round(stated.chance * 100)} %` : ''}, ${formatDay(stated.day, house.today)}`, stated)] : []),
         ...(look ? [entryInput('Looks', `${look.look || 'wild'}, ${formatDay(look.day, house.today)}`, look)] : []),
       ],
-      ...(stated && stated.chance < 1 && parents && { change: 'A possible genotype counts only where the parents are not known; here they are' }),
+      ...(stated && stated.chance < 1 && parents && { change: 'A possible genotype counts only where nothing is known of its forebears’ genes' }),
     },
     {
       rule: `Exact Bayes over its family: ${gene.relatives} relatives that say something (variable elimination)${gene.cut ? '; more distant ones left out' : ''}`,

@@ -63,7 +63,7 @@ export const pairingKinds = [
     check: (state, _, entry, context) => {
       const elsewhere = Object.values(context.house.pairings).find(p => p.id !== state.id && p.together && ((p.sireId && p.sireId === state.sireId) || p.damId === state.damId))
       if (elsewhere) return { path: 'subject.id', message: `${context.house.animals[elsewhere.sireId === state.sireId && state.sireId ? state.sireId : state.damId]!.tag} is together in ${elsewhere.tag}; record separating first` }
-      return state.sireId ? femaleAlive(state, entry.day, context) : { path: 'subject.id', message: 'No male is named in this pair' }
+      return femaleAlive(state, entry.day, context)
     },
     tell: () => 'Introduced',
   }),
