@@ -1,4 +1,4 @@
-import { alleleOf, fitsSex, genotypesOf, harmOf, lookOf, GeneticsError, type Genotype, type KnownSex, type LocusData } from './locus'
+import { alleleOf, fitsSex, genotypesOf, harmOf, lookOf, GeneticsError, type KnownSex, type LocusData } from './locus'
 
 /** How likely each genotype of a locus is, in the order of `genotypesOf`; adds up to 1. */
 export type Belief = readonly number[]
@@ -58,14 +58,7 @@ export function looksOf(locus: LocusData): string[] {
   return [...new Set(genotypesOf(locus).map(g => lookOf(locus, g)))]
 }
 
-export const isCertain = (belief: Belief): boolean => belief.some(p => p > 1 - 1e-9)
-
 /** Chance that an animal carries at least one copy of an allele. */
 export function carries(locus: LocusData, belief: Belief, allele: number): number {
   return genotypesOf(locus).reduce((sum, g, i) => sum + ((g as readonly number[]).includes(allele) ? belief[i]! : 0), 0)
-}
-
-/** The genotypes worth naming, likeliest first. */
-export function likeliest(belief: Belief, genotypes: readonly Genotype[], least = 0.02): { genotype: Genotype, chance: number }[] {
-  return genotypes.map((genotype, i) => ({ genotype, chance: belief[i]! })).filter(x => x.chance >= least).sort((a, b) => b.chance - a.chance)
 }

@@ -1,7 +1,7 @@
 import type { Ancestry } from '../pedigree'
 import { normalised, lookLikelihood, statedBelief, unknownBelief, type Belief } from './belief'
 import { TooManyRelatives, marginal, type Factor } from './factors'
-import { fitsSex, genotypesOf, harmOf, transmission, GeneticsError, type KnownSex, type LocusData } from './locus'
+import { fitsSex, genotypesOf, harmOf, transmission, type KnownSex, type LocusData } from './locus'
 
 /** What is known of one animal at one locus. */
 export interface GeneFacts {
@@ -291,17 +291,5 @@ export function familyBelief(family: Family, locus: LocusData, of: string): Fami
     catch (error) {
       if (!(error instanceof TooManyRelatives) || most < 2) throw error
     }
-  }
-}
-
-/** Chance that an animal carries what would contradict its family; null when all fits. */
-export function contradictionOf(family: Family, locus: LocusData, of: string): string | null {
-  try {
-    familyBelief(family, locus, of)
-    return null
-  }
-  catch (error) {
-    if (error instanceof GeneticsError) return error.message
-    throw error
   }
 }

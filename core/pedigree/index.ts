@@ -1,6 +1,6 @@
 export { PedigreeError, pedigreeOf, type Ancestry, type Pedigree } from './pedigree'
 export { relationshipMatrix } from './tabular'
 export { inbreeding, type Inbreeding } from './inbreeding'
-export { kinshipsOf, lineHealth, relationshipTimes, type LineHealth } from './kinship'
+export { kinshipsOf, lineHealth, type LineHealth } from './kinship'
 export { impossibleParent, type Relative } from './parents'
 export { drawPedigree, type PedigreeDrawing, type PedigreeLink, type PedigreeNode } from './drawing'

@@ -1,5 +1,8 @@
 import type { Day } from '../chance'
 
+/** No animal kept here breeds younger. [memory: small geckos at half a year, mantellas likewise] */
+const LEAST_BREEDING_DAYS = 120
+
 /** What is looked at to tell whether one animal can be the parent of another. */
 export interface Relative {
   id: string
@@ -20,7 +23,7 @@ const AFTER_SIRE_DAYS = 5 * 365
  * Why `parent` cannot be the dam or sire of `young`, as a sentence; null when it can.
  * @param fromDays least age of a parent at the birth of its young, days: no animal breeds younger
  */
-export function impossibleParent(young: Relative, parent: Relative, role: 'dam' | 'sire', fromDays: number): string | null {
+export function impossibleParent(young: Relative, parent: Relative, role: 'dam' | 'sire', fromDays = LEAST_BREEDING_DAYS): string | null {
   if (parent.id === young.id) return `${young.tag} cannot be its own parent`
   if (parent.speciesId !== young.speciesId) return `${parent.tag} and ${young.tag} are of different species`
   if (role === 'dam' && parent.sex === 'male') return `${parent.tag} is a male and cannot be the dam`

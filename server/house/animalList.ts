@@ -12,8 +12,6 @@ export const LIST_COLUMNS = ['tag', 'species', 'sex', 'born', 'dam', 'sire', 'na
 const MOST_ROWS = 10_000
 /** More problems than this are not listed: the first ones show what is wrong. */
 const MOST_PROBLEMS = 20
-/** No animal kept here breeds younger. [memory] */
-const LEAST_BREEDING_DAYS = 120
 
 export interface AnimalList {
   /** Parents before young, so that each reference holds when it is written. */
@@ -81,7 +79,7 @@ export function readAnimalList(csv: string, house: House, almanac: Almanac, at: 
         say(i, role, `the ${role} ${tag} is neither in the list nor in the house`)
         continue
       }
-      const why = impossibleParent(byId.get(card.id)!, byId.get(id)!, role, LEAST_BREEDING_DAYS)
+      const why = impossibleParent(byId.get(card.id)!, byId.get(id)!, role)
       if (why) say(i, role, why)
       card[role === 'dam' ? 'damId' : 'sireId'] = id
     }

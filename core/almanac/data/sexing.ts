@@ -8,7 +8,6 @@ const share = (mean: number, sd: number): Measure => ({ mean, sd, unit: '% of to
 export const common: Record<string, Fact> = {
   sexSlip: memory(0.02, 'share', 'How often a measurement is simply wrong: miscounted, wrong animal, wrong side'),
   sexStated: memory(0.99, 'share', 'How often the sex on a card from elsewhere is right'),
-  sexRead: memory(0.95, 'share', 'How often a sex read without a measure or a sign named is right'),
 }
 
 const sign = (id: SexSign, name: string, how: string, grown: Fact, young: Fact | null): SignRow => ({ id, name, how, rightGrown: grown, rightYoung: young })

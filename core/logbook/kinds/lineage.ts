@@ -4,9 +4,6 @@ import type { Problem } from '../entry'
 import { defineKind, seen } from '../kind'
 import { ORIGINS, type AnimalState, type House } from '../states'
 
-/** No animal kept here breeds younger. [memory: small geckos at half a year, mantellas likewise] */
-const LEAST_BREEDING_DAYS = 120
-
 const relative = (a: AnimalState): Relative => ({ id: a.id, tag: a.tag, speciesId: a.speciesId, sex: a.sex, bornDay: a.bornDay, diedDay: a.status === 'dead' ? a.statusDay : null })
 
 /** The way from an ancestor down to the animal by tags, when `of` is among the ancestors of `from`; null when not. */
@@ -31,7 +28,7 @@ export function checkParents(house: House, animal: AnimalState, damId: string | 
   for (const { id, role, path } of roles) {
     const parent = house.animals[id]
     if (!parent) return { path, message: `The ${role} is not in the house; add it first, as kept elsewhere if it is` }
-    const why = impossibleParent(relative(animal), relative(parent), role, LEAST_BREEDING_DAYS)
+    const why = impossibleParent(relative(animal), relative(parent), role)
     if (why) return { path, message: why }
     const way = wayBack(house, id, animal.id)
     if (way) return { path, message: `${animal.tag} would be its own ancestor: ${[animal.tag, ...way].join(' from ')}` }
