@@ -85,19 +85,19 @@ describe('Season, from the lock to the cups', () => {
     expect(new Set(seen).size).toBe(3)
     await visit.press('Laid', '[role="dialog"]')
     await visit.answer('8')
-    await visit.page.waitForSelector(lane('C-5'))
+    await visit.page.waitForSelector(lane('C-6'))
     await visit.page.keyboard.press('Escape')
     await visit.untilGone('[role="dialog"]')
 
     const pinkies = () => visit.text('[data-prey="mouse.pinky"]')
     const before = await pinkies()
-    await openLane('C-5')
+    await openLane('C-6')
     expect(await visit.text(event('hatched'))).toMatch(/\(\d+/)
     await visit.press('Hatched', '[role="dialog"]')
     await visit.answer('7')
     await visit.untilText('[role="dialog"]', 'Young alive and to come: 7')
     await visit.until('the plan of pinkies to change', (b: string) => document.querySelector<HTMLElement>('[data-prey="mouse.pinky"]')?.innerText !== b, before)
-    expect((await house()).house.clutches[Object.values((await house()).house.clutches).find(c => c.tag === 'C-5')!.id]!.hatched[0]!.count).toBe(7)
+    expect((await house()).house.clutches[Object.values((await house()).house.clutches).find(c => c.tag === 'C-6')!.id]!.hatched[0]!.count).toBe(7)
   })
 
   it('refuses more hatched than laid, where the mistake is, and writes nothing', async () => {

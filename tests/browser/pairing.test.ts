@@ -197,7 +197,7 @@ describe('lineage', () => {
     expect(await visit.page.$$eval('.link.loop', es => es.length)).toBeGreaterThan(2)
     await page('KA-5', '#lineage')
     await visit.press('State parents')
-    await visit.press('Dam: unknown', '.lineage form')
+    await visit.press('Dam: KA-2', '.lineage form')
     await visit.page.waitForSelector('[role="option"]')
     await visit.page.keyboard.type('K-04')
     await visit.page.keyboard.press('Enter')

@@ -37,8 +37,8 @@ async function send(): Promise<void> {
 <template>
   <USlideover v-model:open="open" title="Add a list of animals" description="All are added, or none" :ui="{ content: 'sm:max-w-xl' }">
     <template #body>
-      <form class="grid gap-3" @submit.prevent="send">
-        <p class="quiet small">One animal a line, comma-separated, the first line names the columns: <span class="tag">tag, species, sex, born, dam, sire, name, place, elsewhere</span>. Only tag and species are needed. Dam and sire are tags of this list or of the house; <b>elsewhere</b> is yes for an ancestor known by its papers.</p>
+      <form class="grid grid-cols-1 gap-3" @submit.prevent="send">
+        <p class="quiet small">One animal a line, comma-separated, the first line names the columns: <span class="columns">tag, species, sex, born, dam, sire, name, place, elsewhere</span>. Only tag and species are needed. Dam and sire are tags of this list or of the house; <b>elsewhere</b> is yes for an ancestor known by its papers.</p>
         <UTextarea v-model="csv" :rows="12" class="w-full font-mono" aria-label="List" placeholder="tag,species,sex,born,dam,sire,elsewhere
 KA-9,California kingsnake,male,2014-07-01,,,yes
 K-10,California kingsnake,female,2022-08-12,,KA-9," />
@@ -52,4 +52,6 @@ K-10,California kingsnake,female,2022-08-12,,KA-9," />
 
 <style scoped>
 .harm { color: var(--harm); font-size: 0.9375rem; }
+.columns { font-family: var(--font-mono); font-weight: 600; color: var(--ui-text-highlighted); }
+input[type="file"] { max-width: 100%; }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { carries, carriesAfter, youngToProve } from '#core/genetics'
+import { computedInput, type Reason } from '#core/judgement'
 import type { LocusState } from '#core/logbook'
 import { geneOf } from '#core/season'
 
@@ -25,6 +26,10 @@ const shows = computed(() => (mate.value === 'shows' ? 0.5 : 0.25))
 const seen = ref(0)
 const now = computed(() => carriesAfter(prior.value, shows.value, seen.value))
 const proofs = computed(() => [0.95, 0.99].map(level => ({ level, ...youngToProve(now.value, shows.value, level) })))
+const reasons = computed((): Reason[] => [
+  { rule: 'Bayes: a carrier shows nothing in n young with the chance (1 − s)ⁿ; one that does not carry never shows it', inputs: [computedInput('Chance before', `${(prior.value * 100).toFixed(1)} %`), computedInput('s, a carrier’s young shows it', `${shows.value * 100} %: the mate ${mate.value === 'shows' ? 'shows it' : 'carries it'}`), computedInput('n, young without the look', `${seen.value}`)], change: 'One young that shows it proves it at once' },
+  { rule: 'Disproved once the chance left is at most 5 % or 1 %; a carrier would show within so many young by 1 − (1 − s)ⁿ, whatever was thought before (textbook of test matings)', inputs: proofs.value.map(p => computedInput(`${p.level * 100} %`, `${Number.isFinite(p.toDisprove) ? p.toDisprove : 'never'}; ${p.toDetect} by the textbook`)) },
+])
 const tell = (n: number) => (Number.isFinite(n) ? `${n} more` : 'never: it is known to carry')
 </script>
 
@@ -40,7 +45,7 @@ const tell = (n: number) => (Number.isFinite(n) ? `${n} more` : 'never: it is kn
       with a mate that <USelect v-model="mate" :items="[{ value: 'shows', label: 'shows it' }, { value: 'carries', label: 'carries it' }]" class="w-36" aria-label="The mate" />
       after <UInputNumber v-model="seen" :min="0" :max="200" class="w-28" aria-label="Young without the look so far" /> young without the look:
     </p>
-    <p class="now">It carries by {{ now > 0.0005 ? `${(now * 100).toFixed(1)} %` : 'under 0.1 %' }}.</p>
+    <p class="now">It carries by <WorkingLink title="Proving" :answer="now > 0.0005 ? `${(now * 100).toFixed(1)} %` : 'under 0.1 %'" :reasons="reasons" />.</p>
     <ul data-testid="proving"><li v-for="p in proofs" :key="p.level"><b>{{ p.level * 100 }} %</b>: {{ p.toDisprove === 0 ? 'disproved already' : `${tell(p.toDisprove)} without the look disprove it` }} <span class="quiet">(a carrier would show within {{ p.toDetect }} by {{ p.level * 100 }} %)</span></li></ul>
     <p class="quiet small">One young that shows it proves it at once.</p>
   </section>

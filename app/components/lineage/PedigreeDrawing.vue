@@ -29,7 +29,7 @@ const links = computed(() => drawn.value.links.map((l, i) => {
 
 <template>
   <div class="scroll">
-    <svg :width="width" :height="height" role="img" :aria-label="`Pedigree of ${house.house.animals[animalId]?.tag}, ${drawn.generations - 1} generations of ancestors known`">
+    <svg :width="width" :height="height" role="group" :aria-label="`Pedigree of ${house.house.animals[animalId]?.tag}, ${drawn.generations - 1} generations of ancestors known`">
       <g v-for="l in links" :key="l.key">
         <path :d="l.path" class="link" :class="{ loop: l.loop, doubtful: l.chance < 1 }" />
         <text v-if="l.chance < 1" :x="l.mid.x" :y="l.mid.y - 3" text-anchor="middle" class="sub">{{ Math.round(l.chance * 100) }} %</text>
