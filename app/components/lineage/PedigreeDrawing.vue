@@ -30,10 +30,10 @@ const links = computed(() => drawn.value.links.map((l, i) => {
 <template>
   <div class="scroll">
     <svg :width="width" :height="height" role="group" :aria-label="`Pedigree of ${house.house.animals[animalId]?.tag}, ${drawn.generations - 1} generations of ancestors known`">
-      <g v-for="l in links" :key="l.key">
-        <path :d="l.path" class="link" :class="{ loop: l.loop, doubtful: l.chance < 1 }" />
-        <text v-if="l.chance < 1" :x="l.mid.x" :y="l.mid.y - 3" text-anchor="middle" class="sub">{{ Math.round(l.chance * 100) }} %</text>
-      </g>
+      <path v-for="l in links" :key="l.key" :d="l.path" class="link" :class="{ loop: l.loop, doubtful: l.chance < 1 }" />
+      <template v-for="l in links" :key="`c${l.key}`">
+        <text v-if="l.chance < 1" :x="l.mid.x" :y="l.mid.y - 3" text-anchor="middle" class="sub chance">{{ Math.round(l.chance * 100) }} %</text>
+      </template>
       <NuxtLink v-for="n in nodes" :key="n.id" v-slot="{ href, navigate }" :to="`/animals/${n.id}`" custom>
         <a :href="href" @click="navigate">
           <g :transform="`translate(${n.x},${n.y})`" :data-ancestor="n.tag" :class="{ shared: n.shared }">
@@ -58,5 +58,6 @@ const links = computed(() => drawn.value.links.map((l, i) => {
 .link.doubtful { stroke-dasharray: 2 4; }
 .tag { font-family: var(--font-mono); font-size: 14px; font-weight: 600; fill: var(--ui-text-highlighted); }
 .sub { font-size: 13px; fill: var(--ui-text-muted); }
+.chance { paint-order: stroke; stroke: var(--ui-bg); stroke-width: 4px; }
 a:focus-visible .node { stroke: var(--ui-primary); stroke-width: 3; }
 </style>
