@@ -3,7 +3,7 @@ import { Bench } from 'tinybench'
 import highsLoader from 'highs'
 import { shippedAlmanac } from '#core/almanac'
 import { recordsFrom, withEntry, type DatedEntry } from '#core/logbook'
-import { defaultSettings, houseOf, planFeeders, season, seasonOfHouse } from '#core/season'
+import { PlanMemory, defaultSettings, houseOf, planFeeders, season, seasonOfHouse } from '#core/season'
 import { solverFrom } from '#shared/solver'
 import { bigHouse } from './bigHouse'
 
@@ -52,7 +52,8 @@ console.table(bench.tasks.map(t => ({ 'what': t.name, 'median ms': Number(('late
 const solve = solverFrom(await highsLoader())
 const house = houseOf(records, shippedAlmanac)
 const made = seasonOfHouse(house, shippedAlmanac, settings, today)
-const [plans, planMs] = timed(() => planFeeders(made.season, made.scenarios, house, shippedAlmanac, settings, solve))
+const memory = new PlanMemory()
+const [plans, planMs] = timed(() => planFeeders(made.season, made.scenarios, house, shippedAlmanac, settings, solve, memory))
 console.log(`Feeder plans (integer programmes and simulation) for ${plans.length} prey: ${planMs.toFixed(0)} ms`)
-const [, againMs] = timed(() => planFeeders(made.season, made.scenarios, house, shippedAlmanac, settings, solve))
+const [, againMs] = timed(() => planFeeders(made.season, made.scenarios, house, shippedAlmanac, settings, solve, memory))
 console.log(`The same plans again: ${againMs.toFixed(0)} ms`)

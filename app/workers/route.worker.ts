@@ -1,3 +1,4 @@
+import './withoutEval'
 import { expose } from 'comlink'
 import { routesTo, type LocusData, type Route, type Stock } from '#core/genetics'
 

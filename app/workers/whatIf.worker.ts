@@ -1,9 +1,10 @@
+import './withoutEval'
 import { expose } from 'comlink'
 import highsLoader from 'highs'
 import wasmUrl from 'highs/runtime?url'
 import { shippedAlmanac, withOverrides, type Override } from '#core/almanac'
 import type { House } from '#core/logbook'
-import { applyWhatIf, planFeeders, seasonOfHouse, type FeederPlan, type HouseSettings, type Season, type WhatIf } from '#core/season'
+import { PlanMemory, applyWhatIf, planFeeders, seasonOfHouse, type FeederPlan, type HouseSettings, type Season, type WhatIf } from '#core/season'
 import { solverFrom } from '#shared/solver'
 
 export interface WhatIfInputs {
@@ -19,6 +20,7 @@ export interface WhatIfOutcome {
   tookMs: number
 }
 
+const memory = new PlanMemory()
 const loading = highsLoader({ locateFile: () => wasmUrl })
 
 /** The same season function as on the server, with changed inputs. Writes nothing. */
@@ -27,7 +29,7 @@ async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutc
   const almanac = withOverrides(shippedAlmanac, inputs.overrides)
   const { house, settings } = applyWhatIf(inputs.house, inputs.settings, changes)
   const { season, scenarios } = seasonOfHouse(house, almanac, settings, inputs.today)
-  const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading))
+  const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading), memory)
   return { season, plans, tookMs: performance.now() - start }
 }
 

@@ -9,7 +9,7 @@ export function speciesOf(almanac: Almanac, id: string): Species {
 }
 
 /** @throws AlmanacError for an unknown id */
-export function feederOf(almanac: Almanac, id: string): Feeder {
+export function feederOf(almanac: Pick<Almanac, 'feeders'>, id: string): Feeder {
   const feeder = almanac.feeders[id]
   if (!feeder) throw new AlmanacError(`The almanac has no feeder “${id}”.`)
   return feeder
@@ -19,7 +19,7 @@ export function feederOf(almanac: Almanac, id: string): Feeder {
 export const schoolKey = (id: string, speciesId?: string): string => (speciesId ? `${id}@${speciesId}` : id)
 
 /** The choice in force for a school: what was chosen for the species, else for the house, else the usual one. */
-export function schoolChoice(almanac: Almanac, chosen: Readonly<Record<string, string>>, id: string, speciesId?: string): School['choices'][number] {
+export function schoolChoice(almanac: Pick<Almanac, 'schools'>, chosen: Readonly<Record<string, string>>, id: string, speciesId?: string): School['choices'][number] {
   const school = almanac.schools[id]
   if (!school) throw new AlmanacError(`The almanac has no school “${id}”.`)
   const wished = (speciesId && chosen[schoolKey(id, speciesId)]) || chosen[id] || school.usual

@@ -1,3 +1,4 @@
+import { recordOf } from '../record'
 import { Almanac } from './schema'
 
 /** A number of the almanac that the keeper set otherwise. `path` names it as `species.corn-snake.clocks.copulation>laid.days.likely`. */
@@ -30,13 +31,13 @@ export function withOverrides(almanac: Almanac, overrides: readonly Override[]):
     let key = keys.shift()!
     while (keys.length) {
       if (!isBranch(node)) break
-      if (key in node) {
+      if (Object.hasOwn(node, key)) {
         node = node[key]
         key = keys.shift()!
       }
       else key = `${key}.${keys.shift()}`
     }
-    if (!isBranch(node) || typeof node[key] !== 'number' || !('mark' in node)) throw new AlmanacError(`The almanac has no number “${path}”.`)
+    if (!isBranch(node) || !Object.hasOwn(node, key) || typeof node[key] !== 'number' || !Object.hasOwn(node, 'mark')) throw new AlmanacError(`The almanac has no number “${path}”.`)
     node[key] = value
     node.mark = 'own'
     delete node.source
@@ -44,5 +45,14 @@ export function withOverrides(almanac: Almanac, overrides: readonly Override[]):
   }
   const checked = Almanac.safeParse(copy)
   if (!checked.success) throw new AlmanacError(checked.error.issues[0]!.message)
-  return copy
+  return withoutPrototypes(copy)
+}
+
+/** The almanac with tables that are looked up by ids from outside, so that no id reaches a prototype. */
+export function withoutPrototypes(almanac: Almanac): Almanac {
+  const { species, feeders, schools, signs, common, sources } = almanac
+  return {
+    species: recordOf(Object.entries(species)), feeders: recordOf(Object.entries(feeders)), schools: recordOf(Object.entries(schools)),
+    signs: recordOf(Object.entries(signs)), common: recordOf(Object.entries(common)), sources: recordOf(Object.entries(sources)),
+  }
 }

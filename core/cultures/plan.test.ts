@@ -93,6 +93,17 @@ describe('stock', () => {
   })
 })
 
+describe('a need that no number of units can meet', () => {
+  it('is planned as far as it goes, and the rest is told as missing', () => {
+    // 10 a day asked for, a hundredth of one from each unit: 5,000 on the one start day give 50
+    const need = new Array<number>(12).fill(100)
+    const plan = planStarts({ from, need, running: need.map(() => 0), stock: 0, keptPerDay: 0.5, perUnit: new Array<number>(12).fill(0.01), startDays: [0], leastPerStart: 0 }, solve)
+    expect(plan.units).toBeGreaterThan(1000)
+    expect(plan.units).toBeLessThanOrEqual(5000)
+    expect(plan.missing.every(m => m >= 50)).toBe(true)
+  })
+})
+
 describe('tags of new cultures', () => {
   const culture = (tag: string, feederId: string, startDay = from) => ({ tag, feederId, startDay }) as CultureState
   const flies = feederOf(shippedAlmanac, 'fly.large')

@@ -48,6 +48,8 @@ export class PlanError extends Error {
 const BLOCK = 8
 /** More units than this on one day is a slip in the need, not a plan. */
 const MOST_PER_START = 5000
+/** Share of the most units that a row may ask for: written with four digits, small yields differ by so much. */
+const COUNTED_ON = 0.9
 
 const num = (x: number): string => Number(x.toFixed(4)).toString()
 
@@ -108,7 +110,10 @@ function coverRows(input: PlanInput): CoverRow[] {
       continue
     }
     if (input.need[t]! > 0 && net < 0) {
-      rows.push({ coefficients: new Map(usable.flatMap((y, w) => (y > 1e-3 ? [[w, y] as const] : []))), atLeast: -net })
+      const coefficients = new Map(usable.flatMap((y, w) => (y > 1e-3 ? [[w, y] as const] : [])))
+      const most = MOST_PER_START * COUNTED_ON * [...coefficients.values()].reduce((sum, y) => sum + y, 0)
+      // what even the most units cannot give is left to be told as missing
+      if (coefficients.size) rows.push({ coefficients, atLeast: Math.min(-net, most) })
     }
   }
   return withoutImplied(rows)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { lineOfText, reference } from '../reference'
 
 /** How an allele shows beside the wild one: only doubled, in one copy already, or in one copy with a third look when doubled. */
 export const ALLELE_MODES = ['recessive', 'dominant', 'incomplete'] as const
@@ -8,7 +9,7 @@ export const Allele = z.strictObject({
   sign: z.string().trim().min(1, 'An allele needs a sign').max(8, 'A sign has at most 8 characters').refine(s => s !== '+', 'The sign + is kept for the wild allele').refine(s => !/[\s/]/.test(s), 'A sign has no spaces and no slash'),
   mode: z.enum(ALLELE_MODES),
   /** What one sees: of a recessive in double form, of others in one copy. */
-  look: z.string().trim().min(1, 'A look needs a name').max(40),
+  look: lineOfText(40, 'A look needs a name'),
   /** Third look of an incomplete dominant in double form. */
   doubleLook: z.string().trim().max(40).nullable().default(null),
   /** Whether the double form does not live, or is weak. */
@@ -23,8 +24,8 @@ const MOST_ALLELES = 6
 
 /** What a keeper knows of one locus. Lines sold under one trade name that do not make the look together are two loci. */
 export const LocusData = z.strictObject({
-  name: z.string().trim().min(1, 'A locus needs a name').max(40),
-  speciesId: z.string().min(1, 'Choose a species'),
+  name: lineOfText(40, 'A locus needs a name'),
+  speciesId: reference('species'),
   linkage: z.enum(LINKAGES).default('autosomal'),
   alleles: z.array(Allele).min(1, 'A locus has at least one allele beside the wild one').max(MOST_ALLELES, `At most ${MOST_ALLELES} alleles beside the wild one`),
   note: z.string().trim().max(500).nullable().default(null),

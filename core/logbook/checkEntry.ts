@@ -1,4 +1,6 @@
+import { referencesIn, type Reference } from '../reference'
 import type { DatedEntry, Problem, Subject } from './entry'
+import type { CheckContext } from './kind'
 import { entryKinds } from './registry'
 import { findEntry, subjectKey, type Records } from './records'
 import type { House } from './states'
@@ -21,7 +23,7 @@ function stateOf(house: House, { type, id }: Subject): unknown {
     case 'lamp': return house.lamps[id]
     case 'winter': return house.winters[id]
     case 'locus': return house.loci[id]
-    case 'prey': return house.stocks[id] ?? { prey: id, counted: null, received: 0, onOrder: [], left: 0 }
+    case 'prey': return house.stocks[id] ?? { prey: id, counted: null, received: 0, lastReceived: null, onOrder: [], left: 0 }
     case 'entry': return undefined
   }
 }
@@ -47,12 +49,25 @@ function tagTaken(house: House, tag: string): string | null {
   return groups.some(g => Object.values(g).some(x => same(x.tag))) ? `The tag ${tag} is already in use` : null
 }
 
+/** Cards and entries that name one of these as their parent, mate, member or locus, in words. */
+function namedBy(records: Records, ids: ReadonlySet<string>): string[] {
+  const young = records.animals.filter(a => !ids.has(a.id) && [a.damId, a.sireId].some(id => id !== null && ids.has(id))).map(a => a.tag)
+  const entries = [...records.entries.values()].flat().filter((e) => {
+    const kind = entryKinds.get(e.kind)
+    return kind && !ids.has(e.subject.id) && referencesIn(kind.data, e.data).some(r => ids.has(r.id))
+  })
+  return [...young, ...entries.map(e => `“${entryKinds.get(e.kind)!.verb}”`)]
+}
+
 function checkVoid(records: Records, entry: DatedEntry): Problem[] {
   const target = findEntry(records, entry.subject.id)
   if (!target) return [{ path: 'subject.id', message: 'There is no such entry, or it was taken back already' }]
   const founds = entryKinds.get(target.kind)?.founds
   const key = founds ? subjectKey({ type: founds, id: target.id }) : null
   const ownAnimals = records.animals.filter(a => a.foundedBy === target.id)
+  // only young with cards of their own and loci are named elsewhere; looking through everything for each undo would be slow
+  const named = ownAnimals.length || founds === 'locus' ? namedBy(records, new Set([target.id, ...ownAnimals.map(a => a.id)])) : []
+  if (named.length) return [{ path: 'subject.id', message: `${named.slice(0, 3).join(', ')}${named.length > 3 ? ` and ${named.length - 3} more` : ''} ${named.length === 1 ? 'names' : 'name'} what this brought into being; take that back first` }]
   const later = [
     ...(key ? (records.entries.get(key) ?? []).filter(e => e.id !== target.id) : []),
     ...ownAnimals.flatMap(a => records.entries.get(subjectKey({ type: 'animal', id: a.id })) ?? []),
@@ -62,12 +77,19 @@ function checkVoid(records: Records, entry: DatedEntry): Problem[] {
     : []
 }
 
+/** Whether what an id names exists in the almanac or the house. */
+function exists({ house, almanac }: Omit<CheckContext, 'today'>, { to, id }: Pick<Reference, 'to' | 'id'>): boolean {
+  const rows = { species: almanac.species, feeder: almanac.feeders, place: house.places, animal: house.animals, locus: house.loci }[to]
+  return Object.hasOwn(rows, id)
+}
+
 /**
  * Whether an entry can have happened, given all that is written. Nothing is written here.
- * @param today the calendar day in the house
+ * @param known the almanac that its ids may name, and the calendar day in the house
  * @returns the problems with field paths; empty when the entry may be written
  */
-export function checkEntry(records: Records, house: House, entry: DatedEntry, today: number): Problem[] {
+export function checkEntry(records: Records, house: House, entry: DatedEntry, known: Omit<CheckContext, 'house'>): Problem[] {
+  const { today } = known
   const kind = entryKinds.get(entry.kind)
   if (!kind) return [{ path: 'kind', message: `There is no kind of entry called “${entry.kind}”` }]
   if (entry.day > today) return [{ path: 'at', message: 'This lies in the future; write it when it has happened' }]
@@ -83,9 +105,12 @@ export function checkEntry(records: Records, house: House, entry: DatedEntry, to
   if (kind.founds === kind.subject) {
     if (entry.subject.id !== entry.id) return [{ path: 'subject.id', message: 'A founding entry is its own subject' }]
   }
-  else if (!stateOf(house, entry.subject)) {
+  else if (!stateOf(house, entry.subject) || (entry.subject.type === 'prey' && !Object.hasOwn(known.almanac.feeders, entry.subject.id))) {
     return [{ path: 'subject.id', message: `This is not among the ${NOUN[kind.subject]} of the house` }]
   }
+  const context: CheckContext = { ...known, house }
+  const astray = referencesIn(kind.data, parsed.data, ['data']).filter(r => !exists(context, r))
+  if (astray.length) return astray.map(r => ({ path: r.path.join('.'), message: r.missing }))
   const wishedTag = kind.founds ? (parsed.data as { tag?: string }).tag : undefined
   const taken = wishedTag ? tagTaken(house, wishedTag) : null
   if (taken) return [{ path: 'data.tag', message: taken }]
@@ -98,7 +123,7 @@ export function checkEntry(records: Records, house: House, entry: DatedEntry, to
       return [{ path: 'subject.id', message: animal.status === 'elsewhere' ? `${animal.tag} is not kept here` : `${animal.tag} ${animal.status === 'sold' ? 'was sold' : 'died'} before this` }]
     }
   }
-  const problem = kind.check?.(stateOf(house, entry.subject) as never, parsed.data as never, entry, { house, today })
+  const problem = kind.check?.(stateOf(house, entry.subject) as never, parsed.data as never, entry, context)
   return problem ? [problem] : []
 }
 

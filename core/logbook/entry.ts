@@ -10,10 +10,13 @@ export type Subject = z.infer<typeof Subject>
 
 export const ENTRY_SOURCES = ['keeper', 'device', 'import', 'demo'] as const
 
+/** Nothing that is kept was written down before this; an earlier instant is a slip. */
+const EARLIEST = Date.UTC(1900, 0, 1)
+
 /** One line of the logbook. Never edited: a correction voids it and adds another. */
 export const Entry = z.strictObject({
   id: z.uuid('An entry needs a UUID made by the sender'),
-  at: z.iso.datetime({ offset: true, error: 'The time must be an instant such as 2026-06-12T18:30:00Z' }),
+  at: z.iso.datetime({ offset: true, error: 'The time must be an instant such as 2026-06-12T18:30:00Z' }).refine(at => !(Date.parse(at) < EARLIEST), 'This lies before 1900: check the year'),
   subject: Subject,
   kind: z.string().min(1).max(40),
   data: z.record(z.string(), z.unknown()),

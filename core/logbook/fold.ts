@@ -1,27 +1,48 @@
 import { dayFromIso } from '../units'
+import { recordOf } from '../record'
 import type { LocusData } from '../genetics'
 import type { DatedEntry } from './entry'
 import { entryKinds } from './registry'
 import { subjectKey, type Records } from './records'
-import type { AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, LocusState, Observed, PairingState, SexProof, StockState, WinterGroup, WinterWays } from './states'
+import type { AnimalCard, AnimalState, ClutchState, CultureState, House, LampState, LocusState, Observed, PairingState, SexProof, StockState, Unread, WinterGroup, WinterWays } from './states'
 
-/** A fold remembered per list of entries: the same list gives the same state without doing it again. */
-function remembered<State>(fold: (entries: readonly DatedEntry[]) => State): (entries: readonly DatedEntry[]) => State {
-  const known = new WeakMap<readonly DatedEntry[], State>()
+/** A fold remembered per list of entries: the same list gives the same state without doing it again; null when its founding cannot be read. */
+function remembered<State>(fold: (entries: readonly DatedEntry[]) => State): (entries: readonly DatedEntry[]) => State | null {
+  const known = new WeakMap<readonly DatedEntry[], State | null>()
   return (entries) => {
     let state = known.get(entries)
     if (state === undefined) {
-      state = fold(entries)
+      try {
+        state = fold(entries)
+      }
+      catch (error) {
+        noteUnread(entries, entries[0]!, error)
+        state = null
+      }
       known.set(entries, state)
     }
     return state
   }
 }
 
+/** What could not be read of a list of entries, kept beside the fold that is remembered for it. */
+const unreadOf = new WeakMap<readonly DatedEntry[], Unread[]>()
+
+function noteUnread(entries: readonly DatedEntry[], entry: DatedEntry, error: unknown): void {
+  const known = unreadOf.get(entries) ?? []
+  if (!known.some(u => u.entryId === entry.id)) unreadOf.set(entries, [...known, { entryId: entry.id, subject: entry.subject, message: error instanceof Error ? error.message : String(error) }])
+}
+
+/** Applies each entry; one that cannot be read is left out and noted, and the others stand. */
 function applyAll(state: unknown, entries: readonly DatedEntry[]): void {
   for (const entry of entries) {
     const kind = entryKinds.get(entry.kind)
-    kind?.apply(state as never, entry.data as never, entry)
+    try {
+      kind?.apply(state as never, entry.data as never, entry)
+    }
+    catch (error) {
+      noteUnread(entries, entry, error)
+    }
   }
 }
 
@@ -131,7 +152,7 @@ const foldLocus = remembered((entries): LocusState | null => {
 })
 
 const foldPrey = remembered((entries): StockState => {
-  const state: StockState = { prey: entries[0]!.subject.id, counted: null, received: 0, onOrder: [], left: 0 }
+  const state: StockState = { prey: entries[0]!.subject.id, counted: null, received: 0, lastReceived: null, onOrder: [], left: 0 }
   applyAll(state, entries)
   return state
 })
@@ -186,7 +207,9 @@ function takeMealsOff(stocks: Record<string, StockState>, animals: Iterable<Anim
  * @param larval whether a species has tadpoles (its mode in the almanac)
  */
 export function foldHouse(records: Records, larval: (speciesId: string) => boolean): House {
-  const house: House = { places: {}, animals: {}, pairings: {}, clutches: {}, cultures: {}, stocks: {}, lamps: {}, winters: {}, loci: {}, climate: records.climate }
+  const house: House = {
+    places: recordOf(), animals: recordOf(), pairings: recordOf(), clutches: recordOf(), cultures: recordOf(), stocks: recordOf(), lamps: recordOf(), winters: recordOf(), loci: recordOf(), climate: records.climate, unread: [],
+  }
   for (const place of records.places) house.places[place.id] = place
   for (const card of records.animals) {
     house.animals[card.id] = foldAnimal(card, records.entries.get(subjectKey({ type: 'animal', id: card.id })) ?? NO_ENTRIES)
@@ -222,9 +245,10 @@ export function foldHouse(records: Records, larval: (speciesId: string) => boole
     }
     else if (key.startsWith('prey:')) {
       const stock = foldPrey(entries)
-      house.stocks[stock.prey] = { ...stock }
+      if (stock) house.stocks[stock.prey] = { ...stock }
     }
   }
+  for (const entries of records.entries.values()) house.unread.push(...unreadOf.get(entries) ?? [])
   proveByYoung(house)
   takeMealsOff(house.stocks, Object.values(house.animals))
   return house

@@ -4,7 +4,7 @@ export type {
   AnimalCard, AnimalState, ClutchState, CultureState, GeneStatement, HourlyLog, House, LampState, LocusState, Meal, Observed, Origin, PairingState, Place, PossibleSire, Sex, SexEvidence, SexProof, StockState, Weighing, Winter, WinterGroup, WinterWays,
 } from './states'
 export { entryKinds, kindOf, tellEntry } from './registry'
-export { findEntry, recordsFrom, subjectKey, withEntries, withEntry, type Records } from './records'
+export { findEntry, inOrder, recordsFrom, subjectKey, withEntries, withEntry, type Records } from './records'
 export { foldHouse } from './fold'
 export { checkEntry, openPairingOf, completeEntry } from './checkEntry'
 export { eggsLeft, tadpolesLeft, youngInGroup } from './kinds/clutch'

@@ -1,10 +1,12 @@
-import type { z } from 'zod'
+import { z } from 'zod'
 import type { DatedEntry, Problem, SubjectType } from './entry'
+import type { Almanac } from '../almanac'
 import type { House, StateOf } from './states'
 
-/** What a check may look at: the house as it stands, and the day. */
+/** What a check may look at: the house as it stands, what the almanac knows, and the day. */
 export interface CheckContext {
   house: House
+  almanac: Pick<Almanac, 'species' | 'feeders'>
   today: number
 }
 
@@ -35,3 +37,12 @@ export function defineKind<S extends SubjectType, D>(kind: EntryKind<S, D>): Ent
 }
 
 export const seen = (entry: DatedEntry) => ({ day: entry.day, entryId: entry.id })
+
+/** A keeper who was asked and says that it is so. */
+export const sure = z.literal(true).optional()
+
+/** Asks before the same is written a second time on one day: two windows, or two people, may have done it once. */
+export function writtenAgain(sure: true | undefined, entry: DatedEntry, again: boolean, said: string): Problem | null {
+  const asked = entry.source === 'keeper' && !sure && again
+  return asked ? { path: 'data.sure', message: `${said}. Write it a second time?` } : null
+}

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { shippedAlmanac } from '../almanac'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder, dated } from '../../tests/fixtures/records'
 import { Entry, checkEntry, eggsLeft, entryKinds, findEntry, foldHouse, kindOf, completeEntry, tadpolesLeft, tellEntry, withEntry, youngInGroup, type Records } from '.'
@@ -12,7 +13,7 @@ function kings() {
 }
 const animal = (id: string) => ({ type: 'animal' as const, id })
 const problems = (records: Records, kind: string, subject: { type: string, id: string }, data: Record<string, unknown>, days = 0, id = 'new') =>
-  checkEntry(records, fold(records), dated(today + days, { id, kind, subject: subject as never, data }), today).map(p => `${p.path}: ${p.message}`)
+  checkEntry(records, fold(records), dated(today + days, { id, kind, subject: subject as never, data }), { almanac: shippedAlmanac, today }).map(p => `${p.path}: ${p.message}`)
 
 describe('folds', () => {
   it('a house is what its entries say, in order of time, however they came in', () => {

@@ -1,3 +1,4 @@
+import { shippedAlmanac } from '../almanac'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder, dated } from '../../tests/fixtures/records'
 import { checkEntry, foldHouse } from '.'
@@ -10,7 +11,7 @@ function ask(massG: number, build: (b: HouseBuilder) => void, sure = false): str
   build(b)
   const records = b.records()
   const entry = dated(today, { id: 'new', kind: 'weighed', subject: animal('K-1'), data: { massG, ...(sure && { sure }) } })
-  const problems = checkEntry(records, foldHouse(records, () => false), entry, today)
+  const problems = checkEntry(records, foldHouse(records, () => false), entry, { almanac: shippedAlmanac, today })
   return problems[0] ? `${problems[0].path}: ${problems[0].message}` : null
 }
 const cold = (b: HouseBuilder) => {

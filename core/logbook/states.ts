@@ -1,6 +1,7 @@
 import type { BreedingEvent, SexSign } from '../almanac'
 import type { Day } from '../chance'
 import type { LocusData } from '../genetics'
+import type { Subject } from './entry'
 
 export type Sex = 'male' | 'female' | 'unknown'
 
@@ -221,7 +222,7 @@ export interface ClutchState {
   tagged: number
   sold: number
   firstFed: Observed | null
-  lastFed: Observed | null
+  lastFed: (Observed & { prey: string, each: number }) | null
   lastCheck: Observed | null
   lastCandled: Observed | null
   /** Young counted by look at a locus, without cards of their own. */
@@ -248,6 +249,7 @@ export interface StockState {
   prey: string
   counted: { day: Day, count: number, entryId: string } | null
   received: number
+  lastReceived: { day: Day, count: number, entryId: string } | null
   onOrder: { day: Day, count: number, entryId: string }[]
   left: number
 }
@@ -260,6 +262,13 @@ export interface LampState {
   fittedDay: Day
   lifeDays: number
   replaced: Observed | null
+}
+
+/** An entry that a fold could not read. */
+export interface Unread {
+  entryId: string
+  subject: Subject
+  message: string
 }
 
 /** All that can be said of the house, folded from the logbook. Plain data: it travels to a worker as it is. */
@@ -275,6 +284,8 @@ export interface House {
   loci: Record<string, LocusState>
   /** Readings by place. Large, so it stays where it is computed with: the interface gets what follows from it. */
   climate: Readonly<Record<string, HourlyLog>>
+  /** Entries that could not be taken into the state of their subject; it stands without them. */
+  unread: Unread[]
 }
 
 export interface StateOf {

@@ -1,12 +1,13 @@
-import { feederOf, speciesOf } from '../almanac'
-import { summarise } from '../chance'
+import { feederOf, speciesOf, type Almanac } from '../almanac'
+import { summarise, type Day } from '../chance'
 import { plannedSupply } from '../cultures'
 import { computedInput, entryInput } from '../judgement'
 import type { ClimateTrouble } from '../brumation'
-import type { AnimalState, House } from '../logbook'
+import type { AnimalState, CultureState, House, LampState, Subject } from '../logbook'
 import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
 import { sexOf } from './breeding'
+import { eachGuarded, guarded, subjectAs } from './guard'
 import type { TaskContext } from './tasks/taskMaker'
 import type { Alarm, Lane } from './types'
 import type { ColdAnimal, ColdPlaceView } from './winter'
@@ -62,44 +63,49 @@ function waitedFor(lane: Lane, event: string): boolean {
   return ['laid', 'born'].includes(event) && lane.events.some(o => o.observed && ['copulation', 'ovulation', 'preLayShed', 'postOvulationShed'].includes(o.event))
 }
 
+function heatAlarm(lane: Lane): Alarm | null {
+  if (!lane.caution) return null
+  return { id: `heat:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${lane.caution}`, todo: 'Set the true temperature of the incubator in Places.', reasons: lane.events.find(e => e.caution)?.reasons ?? [] }
+}
+
+function lateAlarm(lane: Lane, almanac: Almanac): Alarm | null {
+  const late = lane.events.find(e => !e.observed && e.dist.p.length && e.dist.never > 0.4 && waitedFor(lane, e.event))
+  if (!late || !summarise(late.dist)) return null
+  return {
+    id: `late:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${EVENT_NAMES[late.event]} is overdue; ${Math.round(late.dist.never * 100)} % that it does not come`,
+    todo: late.event === 'hatched' ? 'Candle again; leave firm eggs. Close the clutch when they are surely dead.' : `Look at ${speciesOf(almanac, lane.speciesId).name} closely; swelling or straining is for the vet. End the season if she did not take.`,
+    reasons: late.reasons,
+  }
+}
+
+function failedAlarm(culture: CultureState, almanac: Almanac, today: Day): Alarm | null {
+  const feeder = feederOf(almanac, culture.feederId)
+  if (!plannedSupply(feeder) || !culture.failed || culture.finished || today - culture.failed.day > 10) return null
+  return {
+    id: `failed:${culture.id}`, level: 'watch', subject: { type: 'culture', id: culture.id }, text: `${culture.tag} (${feeder.name.toLowerCase()}) failed ${formatDistance(culture.failed.day, today)}`,
+    todo: 'Clear it away from the others; the plan already counts without it.',
+    reasons: [{ rule: 'A failed culture gives nothing', inputs: [entryInput('Failed', formatDay(culture.failed.day, today), culture.failed)] }],
+  }
+}
+
+function lampAlarm(lamp: LampState, today: Day): Alarm | null {
+  const over = today - lamp.fittedDay - lamp.lifeDays
+  if (over <= 14) return null
+  return { id: `lamp:${lamp.id}`, level: 'watch', subject: { type: 'lamp', id: lamp.id }, text: `${lamp.tag} (${lamp.lamp}) is ${over} days past its life`, todo: 'Replace it, or measure its UV index.', reasons: [{ rule: 'Lamps fade (common practice)', inputs: [computedInput('Life', `${lamp.lifeDays} days`), computedInput('Fitted', formatDay(lamp.fittedDay, today))] }] }
+}
+
 /** What is going wrong, harm first. */
 export function alarmsOf(context: TaskContext): Alarm[] {
   const { house, almanac, today, lanes, winter } = context
   const alarms: Alarm[] = []
-  for (const cold of winter.cold) {
-    const alarm = coldAlarm(cold)
-    if (alarm) alarms.push(alarm)
+  const of = <Of>(items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of) => (Alarm | null)[]) => {
+    for (const made of eachGuarded(context, 'its alarms', items, subjectOf, make)) alarms.push(...made.filter(a => a !== null))
   }
-  for (const place of winter.places) alarms.push(...placeAlarms(place, house))
-  for (const animal of Object.values(house.animals)) {
-    const alarm = animal.status === 'alive' ? refuser(animal) : null
-    if (alarm) alarms.push(alarm)
-    const doubt = animal.status === 'alive' && animal.sexEvidence.length ? sexDoubt(animal, context) : null
-    if (doubt) alarms.push(doubt)
-  }
-  for (const lane of lanes) {
-    if (lane.caution) alarms.push({ id: `heat:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${lane.caution}`, todo: 'Set the true temperature of the incubator in Places.', reasons: lane.events.find(e => e.caution)?.reasons ?? [] })
-    const late = lane.events.find(e => !e.observed && e.dist.p.length && e.dist.never > 0.4 && waitedFor(lane, e.event))
-    if (late && summarise(late.dist)) {
-      alarms.push({
-        id: `late:${lane.id}`, level: 'watch', subject: lane.subject, text: `${lane.title}: ${EVENT_NAMES[late.event]} is overdue; ${Math.round(late.dist.never * 100)} % that it does not come`,
-        todo: late.event === 'hatched' ? 'Candle again; leave firm eggs. Close the clutch when they are surely dead.' : `Look at ${speciesOf(almanac, lane.speciesId).name} closely; swelling or straining is for the vet. End the season if she did not take.`,
-        reasons: late.reasons,
-      })
-    }
-  }
-  for (const culture of Object.values(house.cultures)) {
-    const supply = plannedSupply(feederOf(almanac, culture.feederId))
-    if (!supply || !culture.failed || culture.finished || today - culture.failed.day > 10) continue
-    alarms.push({
-      id: `failed:${culture.id}`, level: 'watch', subject: { type: 'culture', id: culture.id }, text: `${culture.tag} (${feederOf(almanac, culture.feederId).name.toLowerCase()}) failed ${formatDistance(culture.failed.day, today)}`,
-      todo: 'Clear it away from the others; the plan already counts without it.',
-      reasons: [{ rule: 'A failed culture gives nothing', inputs: [entryInput('Failed', formatDay(culture.failed.day, today), culture.failed)] }],
-    })
-  }
-  for (const lamp of Object.values(house.lamps)) {
-    const over = today - lamp.fittedDay - lamp.lifeDays
-    if (over > 14) alarms.push({ id: `lamp:${lamp.id}`, level: 'watch', subject: { type: 'lamp', id: lamp.id }, text: `${lamp.tag} (${lamp.lamp}) is ${over} days past its life`, todo: 'Replace it, or measure its UV index.', reasons: [{ rule: 'Lamps fade (common practice)', inputs: [computedInput('Life', `${lamp.lifeDays} days`), computedInput('Fitted', formatDay(lamp.fittedDay, today))] }] })
-  }
+  of(winter.cold, c => ({ type: 'animal', id: c.animalId }), c => [coldAlarm(c)])
+  for (const place of winter.places) alarms.push(...guarded(context, 'alarms of a cold place', null, () => placeAlarms(place, house)) ?? [])
+  of(Object.values(house.animals).filter(a => a.status === 'alive'), subjectAs('animal'), animal => [refuser(animal), animal.sexEvidence.length ? sexDoubt(animal, context) : null])
+  of(lanes, l => l.subject, lane => [heatAlarm(lane), lateAlarm(lane, almanac)])
+  of(Object.values(house.cultures), subjectAs('culture'), culture => [failedAlarm(culture, almanac, today)])
+  of(Object.values(house.lamps), subjectAs('lamp'), lamp => [lampAlarm(lamp, today)])
   return alarms.sort((a, b) => (a.level === b.level ? 0 : a.level === 'harm' ? -1 : 1))
 }

@@ -4,9 +4,11 @@ import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac } from '../almanac'
 import type { SolveLp } from '../cultures'
-import { defaultSettings, houseOf, planFeeders, seasonOfHouse, startTasks, tellStart, tellStartShort, tellUnits, type FeederPlan, type HouseSettings } from '.'
+import { defaultSettings, PlanMemory, houseOf, planFeeders, seasonOfHouse, startTasks, tellStart, tellStartShort, tellUnits, type FeederPlan, type HouseSettings } from '.'
 
 const today = 20_000
+/** One session's plans. */
+const memory = new PlanMemory()
 let solve: SolveLp
 beforeAll(async () => {
   solve = solverFrom(await highsLoader())
@@ -15,7 +17,7 @@ beforeAll(async () => {
 function plans(b: HouseBuilder, settings: HouseSettings = defaultSettings, engine: SolveLp = solve): FeederPlan[] {
   const house = houseOf(b.records(), shippedAlmanac)
   const { season, scenarios } = seasonOfHouse(house, shippedAlmanac, settings, today)
-  return planFeeders(season, scenarios, house, shippedAlmanac, settings, engine)
+  return planFeeders(season, scenarios, house, shippedAlmanac, settings, engine, memory)
 }
 const planOf = (b: HouseBuilder, prey: string, settings?: HouseSettings) => plans(b, settings).find(p => p.prey === prey)!
 const geckos = (count: number) => {

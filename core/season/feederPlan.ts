@@ -60,7 +60,7 @@ function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
 }
 
 /** Temperature of the place where most cultures of this feeder stand; null when none does. */
-function shelfTemp(house: House, feederId: string): number | null {
+function shelfTemp(house: PlanJob['house'], feederId: string): number | null {
   const temps = Object.values(house.cultures).filter(c => c.feederId === feederId && !c.finished).map(c => temperatureAt(house.places, c.placeId)).filter(t => t !== null)
   return temps.length ? temps.sort((a, b) => a - b)[Math.floor(temps.length / 2)]! : null
 }
@@ -84,7 +84,7 @@ function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | nu
   }
 }
 
-function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null, settings: HouseSettings, almanac: Almanac, today: Day): PlanInput {
+function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null, settings: HouseSettings, almanac: PlanJob['almanac'], today: Day): PlanInput {
   const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
   const startDays: number[] = []
   for (let d = nextWeekday(today, settings.cultureWeekday) - today; d < days; d += 7) startDays.push(d)
@@ -95,7 +95,26 @@ function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null
   }
 }
 
-function planOne(look: PreyOutlook, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, today: Day, solve: SolveLp): FeederPlan {
+/** All that decides the plan of one prey: plain data, so that it can be solved in another thread. */
+export interface PlanJob {
+  look: PreyOutlook
+  scenarios: { count: number, need: Float64Array }
+  house: Pick<House, 'cultures' | 'places'>
+  almanac: Pick<Almanac, 'feeders' | 'schools'>
+  settings: HouseSettings
+  today: Day
+}
+
+export function planJob(look: PreyOutlook, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, today: Day): PlanJob {
+  const cultures = Object.fromEntries(Object.entries(house.cultures).filter(([, c]) => c.feederId === look.prey))
+  return {
+    look, scenarios: { count: scenarios.count, need: scenarios.need(look.prey) }, house: { cultures, places: house.places },
+    almanac: { feeders: { [look.prey]: feederOf(almanac, look.prey) }, schools: almanac.schools }, settings, today,
+  }
+}
+
+/** What to start or order for one prey. */
+export function planFeeder({ look, scenarios, house, almanac, settings, today }: PlanJob, solve: SolveLp): FeederPlan {
   const feeder = feederOf(almanac, look.prey)
   const supply = plannedSupply(feeder)!
   const tempC = shelfTemp(house, look.prey)
@@ -104,7 +123,7 @@ function planOne(look: PreyOutlook, scenarios: Scenarios, house: House, almanac:
   const plan = planStarts(input, solve)
   const bare = runStock(input, new Float64Array(days))
   const countFrom = Math.min(days, firstCoveredDay(input))
-  const whole = scenarios.need(look.prey)
+  const whole = scenarios.need
   const width = look.high.length
   const need = new Float64Array(days * scenarios.count)
   for (let s = 0; s < scenarios.count; s++) need.set(whole.subarray(s * width, s * width + days), s * days)
@@ -149,29 +168,34 @@ function planOne(look: PreyOutlook, scenarios: Scenarios, house: House, almanac:
 }
 
 const MEMORY = 64
-const remembered = new Map<string, FeederPlan>()
+
+/** Plans by what decides them, so that what has not changed is not solved again. Owned by whoever asks for plans. */
+export class PlanMemory {
+  private readonly plans = new Map<string, FeederPlan>()
+
+  get(key: string): FeederPlan | undefined {
+    return this.plans.get(key)
+  }
+
+  keep(key: string, plan: FeederPlan): FeederPlan {
+    this.plans.set(key, plan)
+    if (this.plans.size > MEMORY) this.plans.delete(this.plans.keys().next().value!)
+    return plan
+  }
+}
 
 /** What decides a plan, as a key: when none of it changed, neither does the plan. */
-function keyOf(look: PreyOutlook, house: House, almanac: Almanac, settings: HouseSettings, today: Day): string {
+export function planKey(look: PreyOutlook, house: House, almanac: Almanac, settings: HouseSettings, today: Day): string {
   const cultures = Object.values(house.cultures).filter(c => c.feederId === look.prey).map(c => [c.id, c.startDay, c.producing?.day, c.failed?.day, c.finished?.day, temperatureAt(house.places, c.placeId)])
   const round = (row: number[]) => row.map(x => Math.round(x * 100)).join()
   return JSON.stringify([look.prey, today, look.stock, round(look.high), round(look.running), cultures, settings.cultureWeekday, settings.cupYield, settings.coverQuantile, settings.schools, almanac.feeders[look.prey]])
 }
 
-/**
- * The plan of every prey whose supply can be planned. Solving is the costly part, so plans whose inputs are the same as
- * in an earlier call are taken over.
- */
-export function planFeeders(season: Season, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, solve: SolveLp): FeederPlan[] {
+/** The plan of every prey whose supply can be planned; those whose inputs are the same as in an earlier call are taken over. */
+export function planFeeders(season: Season, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, solve: SolveLp, memory = new PlanMemory()): FeederPlan[] {
   return season.prey.map((look) => {
-    const key = keyOf(look, house, almanac, settings, season.today)
-    let plan = remembered.get(key)
-    if (!plan) {
-      plan = planOne(look, scenarios, house, almanac, settings, season.today, solve)
-      remembered.set(key, plan)
-      if (remembered.size > MEMORY) remembered.delete(remembered.keys().next().value!)
-    }
-    return plan
+    const key = planKey(look, house, almanac, settings, season.today)
+    return memory.get(key) ?? memory.keep(key, planFeeder(planJob(look, scenarios, house, almanac, settings, season.today), solve))
   })
 }
 

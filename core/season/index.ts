@@ -1,6 +1,8 @@
-export { houseOf, season, seasonOfHouse } from './season'
-export { HouseSettings, defaultSettings } from './settings'
-export { planFeeders, tellStart, tellStartShort, tellUnits, type FeederPlan, type Gap } from './feederPlan'
+export { houseOf, season, seasonOfHouse, seasonSteps, type SeasonWithScenarios } from './season'
+export { failureAlarms } from './failureAlarms'
+export { guarded, type Failure } from './guard'
+export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from './settings'
+export { PlanMemory, planFeeder, planFeeders, planJob, planKey, tellStart, tellStartShort, tellUnits, type FeederPlan, type Gap, type PlanJob } from './feederPlan'
 export { WhatIf, applyWhatIf, openPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
 export { laneActions } from './laneActions'
@@ -9,7 +11,7 @@ export { nextEventDay } from './lanes'
 export { startTasks, tellPortion } from './tasks'
 export type { Alarm, Lane, PreyOutlook, Scenarios, Season, Stage, Task, TaskAction } from './types'
 export {
-  ROTA_DAYS, benchCell, benchOf, chanceOfSex, clutchesOf, geneOf, inbreedingOf, kinOf, kinshipWith, lineOf, loadOf, lociOf, roomForYoung, rotaOf, sexOf, wishChance,
+  ROTA_DAYS, benchCell, benchOf, chanceOfSex, clutchesOf, geneOf, inbreedingOf, kinOf, kinshipWith, lineOf, loadOf, lociOf, roomForYoung, rotaOf, sexOf, wishChance, wishProblem,
   type AnimalGene, type Bench, type BenchSide, type BenchWish, type BreedingOutlook, type DueWithHer, type HouseKin, type RoomForYoung,
 } from './breeding'
 export { coldOf, coolingWindow, gravidIn, inCold, mealWinterOf, programmeFor, readinessOf, type CoolingWindow } from './winter'

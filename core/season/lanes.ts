@@ -8,6 +8,7 @@ import { temperatureAt } from '../places'
 import { chainOf, forecastChain, laterLayings, observedInCycle, ovulationFromFollicles, type EventForecast } from '../pairing'
 import { formatDay } from '../units'
 import type { SeasonContext } from './context'
+import { eachGuarded, subjectAs } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { Lane, Stage } from './types'
@@ -214,9 +215,9 @@ function parentDeps(id: string | null, context: SeasonContext): unknown[] {
 export function lanesOf(context: SeasonContext): { lanes: Lane[], mouths: MouthSource[] } {
   const { house, almanac, settings, today } = context
   const all = [
-    ...Object.values(house.pairings).map(p => pairLanes(p, [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today], () => withKnownMouths(p, pairLane(p, context)))),
-    ...Object.values(house.clutches).map(c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => withKnownMouths(c, clutchLane(c, context)))),
-  ].filter(x => x !== null)
+    ...eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), p => pairLanes(p, [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today], () => withKnownMouths(p, pairLane(p, context)))),
+    ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => withKnownMouths(c, clutchLane(c, context)))),
+  ]
   const lanes = all.map(m => m.lane)
   const when = new Map(lanes.map(l => [l.id, nextEventDay(l)]))
   lanes.sort((a, b) => when.get(a.id)! - when.get(b.id)! || (a.title < b.title ? -1 : 1))

@@ -3,10 +3,11 @@ import { seedFrom, type Day } from '../chance'
 import { plannedSupply, remainingYield } from '../cultures'
 import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type MouthProfile } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
-import type { AnimalState } from '../logbook'
+import type { AnimalState, Subject } from '../logbook'
 import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, type Draws, type FoodRow, type MouthSource } from '../nursery'
 import { temperatureAt } from '../places'
 import type { SeasonContext } from './context'
+import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { PreyOutlook, Scenarios } from './types'
@@ -125,6 +126,8 @@ interface YoungNeed {
   mean: Map<string, Float64Array>
   drawn: Map<string, Float32Array>
   causes: { prey: string, laneId: string, label: string, total: number }[]
+  /** Sources left out, since they cannot be computed. */
+  failures: Failure[]
 }
 
 /** Sources are summed in blocks, each remembered, so that one changed clutch costs one block and not the house. */
@@ -133,18 +136,29 @@ const blocks: ({ sources: MouthSource[], from: readonly unknown[], need: YoungNe
 
 const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((x, i) => x === b[i])
 
+/** The pair or clutch of a lane, by the lane's id. */
+function laneSubject(laneId: string): Subject {
+  const [type, id] = laneId.split(':')
+  return { type: type as Subject['type'], id: id! }
+}
+
 function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): YoungNeed {
   const { almanac, today } = context
-  const need: YoungNeed = { mean: new Map(), drawn: new Map(), causes: [] }
+  const need: YoungNeed = { mean: new Map(), drawn: new Map(), causes: [], failures: [] }
   for (const source of sources) {
-    const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
-    const own = new Map<string, Float64Array>()
-    addMeanNeed(own, today, HORIZON_DAYS, source, group)
+    const food = guarded(need, 'food of its young', laneSubject(source.laneId), () => {
+      const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
+      const own = new Map<string, Float64Array>()
+      addMeanNeed(own, today, HORIZON_DAYS, source, group)
+      return { group, own, draws: drawsOf(source) }
+    })
+    if (!food) continue
+    const { group, own, draws } = food
     for (const [prey, row] of own) {
       const total = addInto(need.mean, prey, row)
       need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
     }
-    addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, drawsOf(source), group)
+    addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, draws, group)
   }
   return need
 }
@@ -210,10 +224,13 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
     else list.set(id, { label, total })
   }
 
-  for (const animal of Object.values(house.animals)) {
-    if (animal.status !== 'alive') continue
+  const eaters = Object.values(house.animals).filter(a => a.status === 'alive')
+  const needs = eachGuarded(context, 'its food', eaters, subjectAs('animal'), (animal) => {
     const species = speciesOf(almanac, animal.speciesId)
-    for (const [prey, portions] of animalNeed(animal, species, context)) {
+    return { species, need: animalNeed(animal, species, context) }
+  })
+  for (const { species, need } of needs) {
+    for (const [prey, portions] of need) {
       let row = fromAnimals.get(prey)
       if (!row) fromAnimals.set(prey, (row = new Float64Array(days)))
       let total = 0
@@ -226,18 +243,20 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
   }
 
   const young = youngNeed(mouths, context)
+  for (const part of young.parts) context.failures?.push(...part.failures)
   const mean = new Map([...fromAnimals].map(([prey, row]) => [prey, row.slice()]))
   for (const [prey, row] of young.mean) addInto(mean, prey, row)
   for (const part of young.parts) for (const c of part.causes) addCause(c.prey, c.laneId, c.label, c.total)
 
   const kinds = new Set([...mean.keys(), ...Object.values(house.cultures).filter(c => !c.finished && !c.failed).map(c => c.feederId)])
-  const prey = [...kinds].filter(id => plannedSupply(feederOf(almanac, id))).map((id): PreyOutlook => {
+  const planned = [...kinds].filter(id => almanac.feeders[id] && plannedSupply(feederOf(almanac, id)))
+  const prey = eachGuarded(context, 'its need and supply', planned, id => ({ type: 'prey', id }), (id): PreyOutlook => {
     const supply = plannedSupply(feederOf(almanac, id))!
     const running = new Float64Array(days)
     for (const culture of Object.values(house.cultures)) {
       if (culture.feederId !== id) continue
-      const left = remainingYield(culture, supply, temperatureAt(house.places, culture.placeId), today, days, settings.cupYield)
-      for (let d = 0; d < days; d++) running[d]! += left[d]!
+      const left = guarded(context, 'its yield', { type: 'culture', id: culture.id }, () => remainingYield(culture, supply, temperatureAt(house.places, culture.placeId), today, days, settings.cupYield)) ?? []
+      for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
     }
     const stock = house.stocks[id]
     for (const order of stock?.onOrder ?? []) {

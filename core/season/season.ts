@@ -4,6 +4,8 @@ import { foldHouse, type House, type Records } from '../logbook'
 import { alarmsOf } from './alarms'
 import { breedingOutlook } from './breeding'
 import type { SeasonContext } from './context'
+import { failureAlarms } from './failureAlarms'
+import { guarded, type Failure } from './guard'
 import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
 import type { HouseSettings } from './settings'
@@ -24,17 +26,46 @@ export function houseOf(records: Records, almanac: Almanac): House {
  * @param almanac with the keeper's overrides in it
  * @param today calendar day in the house's time zone
  */
-export function seasonOfHouse(house: House, almanac: Almanac, settings: HouseSettings, today: Day): { season: Season, scenarios: Scenarios } {
-  const context: SeasonContext = { house, almanac, settings, today }
-  const { lanes, mouths } = lanesOf(context)
-  const { prey, scenarios } = outlook(context, mouths)
-  const winter = winterOutlook(lanes, context)
-  const breeding = breedingOutlook(lanes, context)
-  const joined = { ...context, lanes, winter, breeding }
-  return { season: { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, breeding, tasks: tasksOf(joined), alarms: alarmsOf(joined) }, scenarios }
+export function seasonOfHouse(house: House, almanac: Almanac, settings: HouseSettings, today: Day): SeasonWithScenarios {
+  const steps = seasonSteps(house, almanac, settings, today)
+  for (;;) {
+    const { done, value } = steps.next()
+    if (done) return value
+  }
 }
 
+export interface SeasonWithScenarios {
+  season: Season
+  scenarios: Scenarios
+}
+
+/**
+ * The same in steps, for a server that has others to answer between them. Each step is guarded: what cannot be computed
+ * is left out and becomes an alarm, so that no entry can take the season of the whole house away.
+ */
+export function* seasonSteps(house: House, almanac: Almanac, settings: HouseSettings, today: Day): Generator<undefined, SeasonWithScenarios> {
+  const failures: Failure[] = []
+  const context: SeasonContext = { house, almanac, settings, today, failures }
+  const step = <T>(part: string, otherwise: T, make: () => T): T => guarded(context, part, null, make) ?? otherwise
+  const { lanes, mouths } = step('the lanes', { lanes: [], mouths: [] }, () => lanesOf(context))
+  yield
+  const { prey, scenarios } = step('the need of food', { prey: [], scenarios: noScenarios }, () => outlook(context, mouths))
+  yield
+  const winter = step('the winter', { cold: [], places: [], groups: [], recovering: [] }, () => winterOutlook(lanes, context))
+  yield
+  const breeding = step('the breeding side', { rota: [], due: [] }, () => breedingOutlook(lanes, context))
+  yield
+  const joined = { ...context, lanes, winter, breeding }
+  const tasks = step('the tasks', [], () => tasksOf(joined))
+  yield
+  const alarms = step('the alarms', [], () => alarmsOf(joined))
+  const season = { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, breeding, tasks, alarms: [...failureAlarms(failures, house), ...alarms] }
+  return { season, scenarios }
+}
+
+const noScenarios: Scenarios = { count: 1, need: () => new Float64Array(HORIZON_DAYS) }
+
 /** The season of a logbook: fold, then project. */
-export function season(records: Records, almanac: Almanac, settings: HouseSettings, today: Day): { season: Season, scenarios: Scenarios } {
+export function season(records: Records, almanac: Almanac, settings: HouseSettings, today: Day): SeasonWithScenarios {
   return seasonOfHouse(houseOf(records, almanac), almanac, settings, today)
 }

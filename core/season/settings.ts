@@ -1,9 +1,13 @@
 import { z } from 'zod'
+import type { Day } from '../chance'
+import { lineOfText } from '../reference'
 import { isTimeZone } from '../units'
+
+const LATEST_DAY = Date.UTC(2100, 0, 1) / 86_400_000
 
 /** The house's own ways: they steer every computation and can be changed in Settings or, for a try, in a what-if. */
 export const HouseSettings = z.strictObject({
-  houseName: z.string().trim().min(1, 'The house needs a name').max(60),
+  houseName: lineOfText(60, 'The house needs a name'),
   timeZone: z.string().refine(isTimeZone, 'This time zone is not known; write it as Europe/Berlin'),
   /** Day on which cups are started and orders go out: 0 = Sunday. */
   cultureWeekday: z.number().int().min(0).max(6),
@@ -11,12 +15,12 @@ export const HouseSettings = z.strictObject({
   coverQuantile: z.number().min(0.5, 'Under one half is a plan to fail').max(0.99),
   massUnit: z.enum(['g', 'oz']),
   tempUnit: z.enum(['°C', '°F']),
-  schools: z.record(z.string(), z.string()),
+  schools: z.record(z.string().max(120), z.string().max(60)),
   /** Appetite and cup yield against the almanac, 1 = the same. */
   appetite: z.number().min(0.2).max(5),
   cupYield: z.number().min(0.1).max(5),
   /** Day (since 1970) on which animals still in the cold are warmed; null = by the species' usual weeks. */
-  warmUpDay: z.number().int().nullable(),
+  warmUpDay: z.number().int().min(0, 'The warm-up lies before 1970: check the year').max(LATEST_DAY, 'The warm-up lies after 2100: check the year').nullable(),
   /** Where the house stands, degrees north, for the length of days outside; null = twelve hours all year. */
   latitude: z.number({ error: 'The latitude must be a number of degrees' }).min(-90, 'A latitude lies between −90 and 90').max(90, 'A latitude lies between −90 and 90').nullable(),
   /** Chance from which a sex is taken as known. */
@@ -28,4 +32,12 @@ export type HouseSettings = z.infer<typeof HouseSettings>
 
 export const defaultSettings: HouseSettings = {
   houseName: 'My house', timeZone: 'UTC', cultureWeekday: 0, coverQuantile: 0.9, massUnit: 'g', tempUnit: '°C', schools: {}, appetite: 1, cupYield: 1, warmUpDay: null, latitude: null, sexCertainty: 0.99, incubationShiftC: 0,
+}
+
+/** A warm-up is set for the winter that runs or the next; further off it says nothing, and may be an old one that was left standing. */
+export const WARM_UP_WITHIN_DAYS = 400
+
+/** The day on which the house wakes all, when it is set and near enough to be meant. */
+export function warmUpDayOf({ warmUpDay }: Pick<HouseSettings, 'warmUpDay'>, today: Day): Day | null {
+  return warmUpDay !== null && Math.abs(warmUpDay - today) <= WARM_UP_WITHIN_DAYS ? warmUpDay : null
 }

@@ -62,6 +62,11 @@ export interface Alarm {
   todo: string
   subject: Subject | null
   reasons: Reason[]
+  /** It tells of something that could not be computed. */
+  broken?: true
+  /** The entry that is likely behind it, which may be taken back; the server adds what it says. */
+  suspectId?: string
+  suspect?: string
 }
 
 /** Need and supply of one prey on each day from today, before any new start. */

@@ -12,8 +12,8 @@ export class CalendarError extends Error {
  * @throws CalendarError for a day that no calendar has
  */
 export function dayFromIso(iso: string): Day {
-  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(iso)
-  const ms = match ? Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) : Number.NaN
+  // parsed as text: years below 100 would be taken for 19xx as numbers
+  const ms = /^\d{4}-\d{2}-\d{2}$/.test(iso) ? Date.parse(`${iso}T00:00:00Z`) : Number.NaN
   if (Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== iso) throw new CalendarError(`“${iso}” is not a day of the calendar.`)
   return ms / MS_PER_DAY
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { lineOfText } from '#core/reference'
 
 export const DEVICE_KINDS = ['probe', 'scale'] as const
 export type DeviceKind = (typeof DEVICE_KINDS)[number]
@@ -9,7 +10,7 @@ export type Fault = (typeof FAULTS)[number]
 
 /** POST /api/devices */
 export const NewDevice = z.strictObject({
-  name: z.string().trim().min(1, 'A device needs a name').max(60),
+  name: lineOfText(60, 'A device needs a name'),
   kind: z.enum(DEVICE_KINDS),
   placeId: z.string().nullable().default(null),
 })

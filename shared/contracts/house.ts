@@ -1,7 +1,8 @@
 import { z } from 'zod'
+import { lineOfText } from '#core/reference'
 import { Entry, PLACE_KINDS, type DatedEntry, type House } from '#core/logbook'
 import type { Override } from '#core/almanac'
-import { HouseSettings, type FeederPlan, type Season } from '#core/season'
+import { HouseSettings, type Alarm, type FeederPlan, type Season } from '#core/season'
 
 /** POST /api/entries: all are written, or none. */
 export const WriteEntries = z.strictObject({ entries: z.array(Entry).min(1, 'Nothing to write').max(500, 'At most 500 entries at once') })
@@ -20,13 +21,19 @@ export const ReadEntries = z.union([
 ])
 export type TimelineEntry = DatedEntry & { voided: boolean }
 
+/** Made by the sender once for each thing that is meant, so that sending it again does not do it twice. */
+const intent = z.uuid('An id is a UUID made by the sender').optional()
+
+const EARLIEST_BIRTH = Date.UTC(1850, 0, 1)
+
 /** POST /api/animals */
 export const NewAnimal = z.strictObject({
-  tag: z.string().trim().min(1, 'A tag is needed').max(24, 'A tag has at most 24 characters'),
-  name: z.string().trim().max(60).nullable().default(null),
+  id: intent,
+  tag: lineOfText(24, 'A tag is needed'),
+  name: lineOfText(60).nullable().default(null),
   speciesId: z.string().min(1, 'Choose a species'),
   sex: z.enum(['male', 'female', 'unknown']).default('unknown'),
-  born: z.iso.date('A day is written as 2026-06-12').nullable().default(null),
+  born: z.iso.date('A day is written as 2026-06-12').refine(d => !(Date.parse(d) < EARLIEST_BIRTH), 'Nothing that is kept was born before 1850: check the year').nullable().default(null),
   placeId: z.string().nullable().default(null),
 })
 export type NewAnimal = z.input<typeof NewAnimal>
@@ -41,15 +48,17 @@ export interface AddedList {
 
 /** POST /api/clutches/:id/tag: young of a group become animals of their own. */
 export const TagYoung = z.strictObject({
+  id: intent,
   count: z.number({ error: 'How many must be a number' }).int().min(1, 'At least one').max(300, 'At most 300 at once'),
-  prefix: z.string().trim().min(1, 'A prefix is needed').max(16),
+  prefix: lineOfText(16, 'A prefix is needed'),
   placeId: z.string().nullable().default(null),
 })
 export type TagYoung = z.input<typeof TagYoung>
 
 /** POST /api/places and PUT /api/places/:id */
 export const NewPlace = z.strictObject({
-  name: z.string().trim().min(1, 'A place needs a name').max(60),
+  id: intent,
+  name: lineOfText(60, 'A place needs a name'),
   kind: z.enum(PLACE_KINDS),
   parentId: z.string().nullable().default(null),
   order: z.number().int().min(0).max(9999).default(0),
@@ -59,10 +68,14 @@ export const NewPlace = z.strictObject({
 export type NewPlace = z.input<typeof NewPlace>
 
 /** PUT /api/almanac/overrides */
-export const SetOverride = z.strictObject({ path: z.string().min(3).max(200), value: z.number({ error: 'The value must be a number' }), note: z.string().trim().max(300).optional() })
+export const SetOverride = z.strictObject({ path: z.string().min(3).max(200), value: z.number({ error: 'The value must be a number' }), note: lineOfText(300).optional() })
 export type SetOverride = z.input<typeof SetOverride>
 
 export { HouseSettings }
+
+/** PUT /api/settings: all of them, on top of the version that they were read in. */
+export const SetSettings = HouseSettings.extend({ version: z.number({ error: 'The version of the settings must be sent along' }).int() })
+export type SetSettings = z.input<typeof SetSettings>
 
 /** GET /api/house: everything the interface and its worker compute from. */
 export interface HouseSnapshot {
@@ -71,6 +84,7 @@ export interface HouseSnapshot {
   /** True when the day is held for a demonstration. */
   todayFixed: boolean
   settings: HouseSettings
+  settingsVersion: number
   overrides: Override[]
   house: House
 }
@@ -86,5 +100,7 @@ export interface SeasonSnapshot {
 export interface PlansSnapshot {
   version: number
   plans: FeederPlan[]
+  /** Plans that could not be worked out. */
+  alarms: Alarm[]
   tookMs: number
 }

@@ -1,3 +1,4 @@
+import { withoutPrototypes } from '../overrides'
 import type { Almanac } from '../schema'
 import { mating } from './breeding'
 import { feeders } from './feeders'
@@ -9,11 +10,11 @@ import { snakes } from './snakes'
 import { sources } from './sources'
 
 /** The almanac as shipped; what a keeper changes stands apart in overrides. */
-export const shippedAlmanac: Almanac = {
+export const shippedAlmanac: Almanac = withoutPrototypes({
   species: Object.fromEntries([...snakes, ...lizards, ...tortoises, ...frogs].map(s => [s.id, { ...s, sexing: sexing[s.id], mating: mating[s.id] }])),
   feeders,
   schools,
   signs,
   common,
   sources,
-}
+})

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { defineKind, seen } from '../kind'
+import { reference } from '../../reference'
+import { defineKind, seen, sure, writtenAgain } from '../kind'
 import { questionWeight } from '../plausibleWeight'
 import type { AnimalState } from '../states'
 
@@ -10,10 +11,8 @@ const WEIGHTS_KEPT = 120
 const MOST_G = 400_000
 
 const grams = z.number({ error: 'The weight must be a number of grams' }).positive('A weight must be above 0 g').max(MOST_G, 'No animal here weighs over 400 kg: check the unit')
-/** A keeper who was asked and says that it is so. */
-const sure = z.literal(true).optional()
 const none = z.strictObject({})
-const prey = z.string().min(1).max(60)
+const prey = reference('feeder')
 const count = (what: string) => z.number({ error: `${what} must be a number` }).int(`${what} must be a whole number`).min(0, `${what} cannot be negative`).max(100_000)
 
 function end(status: AnimalState['status']) {
@@ -38,11 +37,12 @@ export const animalKinds = [
   }),
   defineKind({
     kind: 'fed', subject: 'animal', verb: 'Record meal',
-    data: z.strictObject({ prey, offered: count('Offered'), taken: count('Taken') }).refine(d => d.taken <= d.offered, { path: ['taken'], message: 'More taken than offered' }),
-    apply(state, data, entry) {
-      state.meals.push({ day: entry.day, ...data, entryId: entry.id })
+    data: z.strictObject({ prey, offered: count('Offered'), taken: count('Taken'), sure }).refine(d => d.taken <= d.offered, { path: ['taken'], message: 'More taken than offered' }),
+    check: (state, { prey, offered, taken, sure }, entry) => writtenAgain(sure, entry, state.meals.some(m => m.day === entry.day && m.prey === prey && m.offered === offered && m.taken === taken), `${state.tag} has this very meal on this day already`),
+    apply(state, { prey, offered, taken }, entry) {
+      state.meals.push({ day: entry.day, prey, offered, taken, entryId: entry.id })
       if (state.meals.length > MEALS_KEPT) state.meals.shift()
-      if (data.taken > 0) {
+      if (taken > 0) {
         state.lastTaken = seen(entry)
         state.refusals = 0
       }
@@ -56,12 +56,11 @@ export const animalKinds = [
     tell: d => (d.complete ? 'Shed' : 'Shed in pieces'),
   }),
   defineKind({
-    kind: 'moved', subject: 'animal', verb: 'Move', data: z.strictObject({ placeId: z.string().min(1) }),
+    kind: 'moved', subject: 'animal', verb: 'Move', data: z.strictObject({ placeId: reference('place') }),
     apply(state, { placeId }) {
       state.placeId = placeId
       if (!state.cooled || state.warmed) state.homeId = placeId
     },
-    check: (_, { placeId }, __, { house }) => (house.places[placeId] ? null : { path: 'data.placeId', message: 'There is no such place' }),
     tell: () => 'Moved',
   }),
   defineKind({

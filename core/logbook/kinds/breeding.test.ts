@@ -1,3 +1,4 @@
+import { shippedAlmanac } from '../../almanac'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder, dated } from '../../../tests/fixtures/records'
 import { checkEntry, foldHouse, withEntries, withEntry, type DatedEntry, type Records } from '..'
@@ -10,7 +11,7 @@ const entryOn = (days: number, kind: string, subject: DatedEntry['subject'], dat
 /** Why it cannot be written, or '' when it can. */
 const refusal = (b: HouseBuilder, entry: DatedEntry) => {
   const records = b.records()
-  return checkEntry(records, fold(records), entry, today).map(p => `${p.path}: ${p.message}`).join('; ')
+  return checkEntry(records, fold(records), entry, { almanac: shippedAlmanac, today }).map(p => `${p.path}: ${p.message}`).join('; ')
 }
 
 function pair(): HouseBuilder {

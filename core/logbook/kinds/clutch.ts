@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { defineKind, seen } from '../kind'
+import { reference } from '../../reference'
+import { defineKind, seen, sure, writtenAgain } from '../kind'
 import type { ClutchState } from '../states'
 
 const none = z.strictObject({})
@@ -66,12 +67,14 @@ export const clutchKinds = [
     tell: d => `${d.count} came on land`,
   }),
   defineKind({
-    kind: 'groupFed', subject: 'clutch', verb: 'Record feeding', data: z.strictObject({ prey: z.string().min(1).max(60), each: z.number().positive('At least a little each').max(1000) }),
-    apply(state, _, entry) {
+    kind: 'groupFed', subject: 'clutch', verb: 'Record feeding', data: z.strictObject({ prey: reference('feeder'), each: z.number().positive('At least a little each').max(1000), sure }),
+    apply(state, { prey, each }, entry) {
       state.firstFed ??= seen(entry)
-      state.lastFed = seen(entry)
+      state.lastFed = { ...seen(entry), prey, each }
     },
-    check: state => (youngInGroup(state) + tadpolesLeft(state) > 0 ? null : { path: 'subject.id', message: `${state.tag} has no mouths to feed` }),
+    check: (state, { prey, each, sure }, entry) => (youngInGroup(state) + tadpolesLeft(state) > 0
+      ? writtenAgain(sure, entry, state.lastFed?.day === entry.day && state.lastFed.prey === prey && state.lastFed.each === each, `${state.tag} was fed the same on this day already`)
+      : { path: 'subject.id', message: `${state.tag} has no mouths to feed` }),
     tell: d => `Fed, ${d.each} × ${d.prey} each`,
   }),
   defineKind({

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { reference } from '../../reference'
 import { GeneticsError, LocusData, lookLikelihood, statedBelief } from '../../genetics'
 import type { Problem } from '../entry'
 import { defineKind, seen, type CheckContext } from '../kind'
@@ -51,7 +52,7 @@ export const geneKinds = [
   }),
   defineKind({
     kind: 'geneStated', subject: 'animal', verb: 'State genotype', ofGone: true,
-    data: z.strictObject({ locusId: z.string().min(1), alleles: z.array(z.string().min(1).max(8)).min(1).max(2, 'A genotype has at most two alleles'), chance: z.number({ error: 'The chance must be a number' }).gt(0, 'A chance lies between 0 and 100 %').max(1, 'A chance lies between 0 and 100 %').default(1) }),
+    data: z.strictObject({ locusId: reference('locus'), alleles: z.array(z.string().min(1).max(8)).min(1).max(2, 'A genotype has at most two alleles'), chance: z.number({ error: 'The chance must be a number' }).gt(0, 'A chance lies between 0 and 100 %').max(1, 'A chance lies between 0 and 100 %').default(1) }),
     check: (state, d, _, { house }) => {
       const locus = locusFor(house, d.locusId, state.speciesId)
       return 'message' in locus ? locus : problemOf('data.alleles', () => statedBelief(locus, d.alleles, d.chance, state.sex))
@@ -60,7 +61,7 @@ export const geneKinds = [
     tell: d => `${d.alleles.join('/')}${d.chance < 1 ? `, ${Math.round(d.chance * 100)} %` : ''} stated`,
   }),
   defineKind({
-    kind: 'lookSeen', subject: 'animal', verb: 'Record look', data: z.strictObject({ locusId: z.string().min(1), look: z.string().max(80).default('') }), ofGone: true,
+    kind: 'lookSeen', subject: 'animal', verb: 'Record look', data: z.strictObject({ locusId: reference('locus'), look: z.string().max(80).default('') }), ofGone: true,
     check: (state, d, _, { house }) => {
       const locus = locusFor(house, d.locusId, state.speciesId)
       return 'message' in locus ? locus : problemOf('data.look', () => lookLikelihood(locus, d.look))
@@ -70,7 +71,7 @@ export const geneKinds = [
   }),
   defineKind({
     kind: 'looksCounted', subject: 'clutch', verb: 'Count looks',
-    data: z.strictObject({ locusId: z.string().min(1), counts: z.array(z.strictObject({ look: z.string().max(80), count: z.number().int('Whole young only').min(0, 'A count cannot be negative').max(10_000) })).min(1).max(30) }),
+    data: z.strictObject({ locusId: reference('locus'), counts: z.array(z.strictObject({ look: z.string().max(80), count: z.number().int('Whole young only').min(0, 'A count cannot be negative').max(10_000) })).min(1).max(30) }),
     check: (state, d, _, { house }) => {
       const locus = locusFor(house, d.locusId, state.speciesId)
       if ('message' in locus) return locus

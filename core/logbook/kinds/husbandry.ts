@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { defineKind, seen } from '../kind'
+import { lineOfText, reference } from '../../reference'
+import { defineKind, seen, sure, writtenAgain } from '../kind'
 import { tag } from './pairing'
 
 const none = z.strictObject({})
@@ -8,7 +9,7 @@ const many = (what: string) => z.number({ error: `${what} must be a number` }).i
 export const cultureKinds = [
   defineKind({
     kind: 'cultureStarted', subject: 'culture', verb: 'Start culture', founds: 'culture',
-    data: z.strictObject({ tag, feederId: z.string().min(1).max(60), placeId: z.string().nullable().default(null) }),
+    data: z.strictObject({ tag, feederId: reference('feeder'), placeId: reference('place').nullable().default(null) }),
     apply() {}, tell: d => `Started ${d.tag}`,
   }),
   defineKind({
@@ -49,14 +50,17 @@ export const preyKinds = [
     tell: d => `Counted ${d.count}`,
   }),
   defineKind({
-    kind: 'preyOrdered', subject: 'prey', verb: 'Record order', data: z.strictObject({ count: many('Order') }),
+    kind: 'preyOrdered', subject: 'prey', verb: 'Record order', data: z.strictObject({ count: many('Order'), sure }),
+    check: (state, { count, sure }, entry) => writtenAgain(sure, entry, state.onOrder.some(o => o.day === entry.day && o.count === count), `An order of ${count} is written on this day already`),
     apply(state, { count }, entry) { state.onOrder.push({ day: entry.day, count, entryId: entry.id }) },
     tell: d => `Ordered ${d.count}`,
   }),
   defineKind({
-    kind: 'preyReceived', subject: 'prey', verb: 'Record delivery', data: z.strictObject({ count: many('Delivery') }),
-    apply(state, { count }) {
+    kind: 'preyReceived', subject: 'prey', verb: 'Record delivery', data: z.strictObject({ count: many('Delivery'), sure }),
+    check: (state, { count, sure }, entry) => writtenAgain(sure, entry, state.lastReceived?.day === entry.day && state.lastReceived.count === count, `A delivery of ${count} is written on this day already`),
+    apply(state, { count }, entry) {
       state.received += count
+      state.lastReceived = { day: entry.day, count, entryId: entry.id }
       state.onOrder.shift()
     },
     tell: d => `Received ${d.count}`,
@@ -66,7 +70,7 @@ export const preyKinds = [
 export const lampKinds = [
   defineKind({
     kind: 'lampFitted', subject: 'lamp', verb: 'Fit lamp', founds: 'lamp',
-    data: z.strictObject({ tag, lamp: z.string().min(1).max(60), placeId: z.string().nullable().default(null), lifeDays: z.number().int().min(1).max(3650) }),
+    data: z.strictObject({ tag, lamp: lineOfText(60, 'A lamp needs a name'), placeId: reference('place').nullable().default(null), lifeDays: z.number().int().min(1).max(3650) }),
     apply() {}, tell: d => `Fitted ${d.lamp}`,
   }),
   defineKind({

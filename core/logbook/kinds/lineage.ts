@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { reference } from '../../reference'
 import { impossibleParent, type Relative } from '../../pedigree'
 import type { Problem } from '../entry'
 import { defineKind, seen } from '../kind'
@@ -22,12 +23,14 @@ function wayBack(house: House, from: string, of: string): string[] | null {
   return null
 }
 
+const notHere = (role: string) => `The ${role} is not in the house; add it first, as kept elsewhere if it is`
+
 /** Why these cannot be the parents of an animal; null when they can. */
 export function checkParents(house: House, animal: AnimalState, damId: string | null, sires: readonly { id: string, chance: number }[]): Problem | null {
   const roles = [...(damId ? [{ id: damId, role: 'dam' as const, path: 'data.damId' }] : []), ...sires.map((s, i) => ({ id: s.id, role: 'sire' as const, path: `data.sires.${i}` }))]
   for (const { id, role, path } of roles) {
     const parent = house.animals[id]
-    if (!parent) return { path, message: `The ${role} is not in the house; add it first, as kept elsewhere if it is` }
+    if (!parent) return { path, message: notHere(role) }
     const why = impossibleParent(relative(animal), relative(parent), role)
     if (why) return { path, message: why }
     const way = wayBack(house, id, animal.id)
@@ -40,8 +43,8 @@ export const lineageKinds = [
   defineKind({
     kind: 'parentsStated', subject: 'animal', verb: 'State parents', ofGone: true,
     data: z.strictObject({
-      damId: z.string().min(1).nullable().default(null),
-      sires: z.array(z.strictObject({ id: z.string().min(1), chance: z.number().gt(0, 'A possible sire has a chance above 0').max(1, 'A chance is at most 100 %').default(1) })).max(4, 'At most four possible sires').default([]),
+      damId: reference('animal', notHere('dam')).nullable().default(null),
+      sires: z.array(z.strictObject({ id: reference('animal', notHere('sire')), chance: z.number().gt(0, 'A possible sire has a chance above 0').max(1, 'A chance is at most 100 %').default(1) })).max(4, 'At most four possible sires').default([]),
       origin: z.enum(ORIGINS).default('bred'),
       clonal: z.boolean().default(false),
     }).refine(d => d.sires.reduce((sum, s) => sum + s.chance, 0) <= 1 + 1e-9, { path: ['sires'], message: 'The chances of the sires come to over 100 %' })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { lineOfText, reference } from '../../reference'
 import type { BreedingEvent } from '../../almanac'
 import { defineKind, seen, type CheckContext } from '../kind'
 import type { Problem } from '../entry'
@@ -6,7 +7,7 @@ import type { PairingState } from '../states'
 
 const none = z.strictObject({})
 const eggs = (what: string) => z.number({ error: `${what} must be a number` }).int(`${what} must be a whole number`).min(0, `${what} cannot be negative`).max(10_000, `${what}: over 10,000 is not believable`)
-export const tag = z.string().trim().min(1, 'A tag is needed').max(24)
+export const tag = lineOfText(24, 'A tag is needed')
 
 function femaleAlive(pairing: PairingState, day: number, { house }: CheckContext): Problem | null {
   const dam = house.animals[pairing.damId]
@@ -37,13 +38,11 @@ const sign = (kind: Extract<BreedingEvent, string>, verb: string, told: string) 
 export const pairingKinds = [
   defineKind({
     kind: 'paired', subject: 'pairing', verb: 'Set pair', founds: 'pairing',
-    data: z.strictObject({ tag, damId: z.string().min(1), sireId: z.string().min(1).nullable() }),
+    data: z.strictObject({ tag, damId: reference('animal', 'The dam is not in the house'), sireId: reference('animal', 'The sire is not in the house').nullable() }),
     apply() {},
     check(_, data, entry, { house }) {
-      const dam = house.animals[data.damId]
-      const sire = data.sireId ? house.animals[data.sireId] : null
-      if (!dam) return { path: 'data.damId', message: 'The dam is not in the house' }
-      if (data.sireId && !sire) return { path: 'data.sireId', message: 'The sire is not in the house' }
+      const dam = house.animals[data.damId]!
+      const sire = data.sireId ? house.animals[data.sireId]! : null
       if (dam.sex === 'male') return { path: 'data.damId', message: `${dam.tag} is a male` }
       if (!sire) return null
       if (sire.id === dam.id) return { path: 'data.sireId', message: 'An animal is not its own mate' }
@@ -113,7 +112,7 @@ export const pairingKinds = [
   defineKind({
     kind: 'laid', subject: 'pairing', verb: 'Record laying', founds: 'clutch',
     data: z.strictObject({
-      tag, eggs: eggs('Eggs'), slugs: eggs('Slugs').default(0), tempC: z.number().min(10, 'Incubation under 10 °C is not believable').max(45, 'Incubation over 45 °C kills: check the unit').nullable().default(null), placeId: z.string().nullable().default(null),
+      tag, eggs: eggs('Eggs'), slugs: eggs('Slugs').default(0), tempC: z.number().min(10, 'Incubation under 10 °C is not believable').max(45, 'Incubation over 45 °C kills: check the unit').nullable().default(null), placeId: reference('place').nullable().default(null),
     }).refine(d => d.eggs > 0, { path: ['eggs'], message: 'A laying has at least one egg' }).refine(d => d.slugs <= d.eggs, { path: ['slugs'], message: 'More slugs than eggs' }),
     apply(state, _, entry) {
       observe(state, 'laid', entry)
@@ -124,7 +123,7 @@ export const pairingKinds = [
   }),
   defineKind({
     kind: 'born', subject: 'pairing', verb: 'Record birth', founds: 'clutch',
-    data: z.strictObject({ tag, live: eggs('Live young'), still: eggs('Stillborn').default(0), slugs: eggs('Slugs').default(0), placeId: z.string().nullable().default(null) })
+    data: z.strictObject({ tag, live: eggs('Live young'), still: eggs('Stillborn').default(0), slugs: eggs('Slugs').default(0), placeId: reference('place').nullable().default(null) })
       .refine(d => d.live + d.still + d.slugs > 0, { path: ['live'], message: 'A birth has at least one young or slug' }),
     apply(state, _, entry) {
       observe(state, 'born', entry)

@@ -1,5 +1,8 @@
 import { z } from 'zod'
+import { reference } from '../../reference'
+import { dayFromIso } from '../../units'
 import { defineKind, seen } from '../kind'
+import type { DatedEntry, Problem } from '../entry'
 import type { AnimalState, House, WinterGroup, WinterWays } from '../states'
 import { tag } from './pairing'
 
@@ -11,7 +14,7 @@ const SIGN_WORDS: Record<Sign, string> = { breathing: 'noisy breath', discharge:
 
 const inCold = (state: AnimalState) => state.cooled !== null && state.warmed === null
 const none = z.strictObject({})
-const place = z.string().min(1).nullable().optional()
+const place = reference('place').nullable().optional()
 
 export const winterAnimalKinds = [
   defineKind({
@@ -26,9 +29,7 @@ export const winterAnimalKinds = [
   }),
   defineKind({
     kind: 'cooledDown', subject: 'animal', verb: 'Record cooling', data: z.strictObject({ placeId: place }),
-    check: (state, { placeId }, _, { house }) => inCold(state)
-      ? { path: 'kind', message: `${state.tag} is in the cold already` }
-      : placeId && !house.places[placeId] ? { path: 'data.placeId', message: 'There is no such place' } : null,
+    check: state => (inCold(state) ? { path: 'kind', message: `${state.tag} is in the cold already` } : null),
     apply(state, { placeId }, entry) {
       state.cooled = seen(entry)
       state.warmed = null
@@ -40,10 +41,9 @@ export const winterAnimalKinds = [
   }),
   defineKind({
     kind: 'warmedUp', subject: 'animal', verb: 'Record warm-up', data: z.strictObject({ placeId: place, early: z.boolean().optional() }),
-    check: (state, { placeId }, entry, { house }) => {
+    check: (state, _, entry) => {
       if (!inCold(state)) return { path: 'kind', message: `${state.tag} is not in the cold` }
-      if (entry.day < state.cooled!.day) return { path: 'at', message: `${state.tag} was cooled later than this` }
-      return placeId && !house.places[placeId] ? { path: 'data.placeId', message: 'There is no such place' } : null
+      return entry.day < state.cooled!.day ? { path: 'at', message: `${state.tag} was cooled later than this` } : null
     },
     apply(state, { placeId }, entry) {
       state.warmed = seen(entry)
@@ -98,14 +98,20 @@ function cannotJoin(house: House, group: Pick<WinterGroup, 'id' | 'speciesId'>, 
   return other && other.id !== group.id ? `${animal.tag} is in the group ${other.tag} already` : null
 }
 
-const isPlace = (house: House, id: string | null | undefined) => !id || Boolean(house.places[id])
+/** A winter is planned or written down within the year around it; anything else is a slip of the year. */
+const PLANNED_WITHIN_DAYS = 400
+
+function tooFar(cool: string, entry: Pick<DatedEntry, 'day'>): Problem | null {
+  return Math.abs(dayFromIso(cool) - entry.day) > PLANNED_WITHIN_DAYS ? { path: 'data.cool', message: 'This is more than a year away: check the year' } : null
+}
 
 export const winterKinds = [
   defineKind({
     kind: 'winterPlanned', subject: 'winter', verb: 'Plan winter', founds: 'winter',
-    data: z.strictObject({ tag, speciesId: z.string().min(1).max(60), placeId: z.string().nullable().default(null), cool: dayText, ways: Ways.default({}), animalIds: z.array(z.string().min(1)).max(500).default([]) }),
+    data: z.strictObject({ tag, speciesId: reference('species'), placeId: reference('place').nullable().default(null), cool: dayText, ways: Ways.default({}), animalIds: z.array(reference('animal')).max(500).default([]) }),
     check: (_, data, entry, { house }) => {
-      if (!isPlace(house, data.placeId)) return { path: 'data.placeId', message: 'There is no such place' }
+      const far = tooFar(data.cool, entry)
+      if (far) return far
       const at = data.animalIds.findIndex(id => cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, id))
       return at < 0 ? null : { path: `data.animalIds.${at}`, message: cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, data.animalIds[at]!)! }
     },
@@ -113,17 +119,17 @@ export const winterKinds = [
   }),
   defineKind({
     kind: 'winterChanged', subject: 'winter', verb: 'Change programme',
-    data: z.strictObject({ cool: dayText.optional(), placeId: z.string().nullable().optional(), ways: Ways.optional() }),
-    check: (_, { placeId }, __, { house }) => (isPlace(house, placeId) ? null : { path: 'data.placeId', message: 'There is no such place' }),
+    data: z.strictObject({ cool: dayText.optional(), placeId: place, ways: Ways.optional() }),
+    check: (_, { cool }, entry) => (cool ? tooFar(cool, entry) : null),
     apply(state, { cool, placeId, ways }) {
-      if (cool) state.coolDay = Date.parse(cool) / 86_400_000
+      if (cool) state.coolDay = dayFromIso(cool)
       if (placeId !== undefined) state.placeId = placeId
       if (ways) state.ways = merged(state.ways, ways)
     },
     tell: d => `Changed the programme${d.cool ? `: cooling from ${d.cool}` : ''}`,
   }),
   defineKind({
-    kind: 'winterMember', subject: 'winter', verb: 'Put in group', data: z.strictObject({ animalId: z.string().min(1), ways: Ways.default({}) }),
+    kind: 'winterMember', subject: 'winter', verb: 'Put in group', data: z.strictObject({ animalId: reference('animal'), ways: Ways.default({}) }),
     check: (state, { animalId }, _, { house }) => {
       const reason = cannotJoin(house, state, animalId)
       return reason ? { path: 'data.animalId', message: reason } : null
@@ -132,8 +138,8 @@ export const winterKinds = [
     tell: () => 'Animal put in the group',
   }),
   defineKind({
-    kind: 'winterMemberLeft', subject: 'winter', verb: 'Take from group', data: z.strictObject({ animalId: z.string().min(1) }),
-    check: (state, { animalId }) => (state.members[animalId] ? null : { path: 'data.animalId', message: 'This animal is not in the group' }),
+    kind: 'winterMemberLeft', subject: 'winter', verb: 'Take from group', data: z.strictObject({ animalId: reference('animal') }),
+    check: (state, { animalId }) => (Object.hasOwn(state.members, animalId) ? null : { path: 'data.animalId', message: 'This animal is not in the group' }),
     apply(state, { animalId }) {
       const { [animalId]: _, ...rest } = state.members
       state.members = rest

@@ -79,7 +79,7 @@ function walk(start: Records, day: number): { records: Records, done: string[] }
     const house = houseOf(records, almanac)
     const entry = completeEntry(house, dated(day, { id, kind, subject, data }))
     if ('message' in entry) throw new Error(entry.message)
-    const problems = checkEntry(records, house, entry, day)
+    const problems = checkEntry(records, house, entry, { almanac, today: day })
     if (problems.length) throw new Error(`${id}: ${problems[0]!.message}`)
     records = withEntry(records, entry)
     done.push(id)

@@ -2,6 +2,7 @@ import { summarise, type DaySummary } from '../../chance'
 import type { Judgement, Reason } from '../../judgement'
 import { EVENT_NAMES, type LoadVerdict, type Visit } from '../../pairing'
 import type { SeasonContext } from '../context'
+import { eachGuarded, guarded } from '../guard'
 import type { Lane } from '../types'
 import { loadOf } from './loads'
 import { rotaOf } from './rotaOf'
@@ -47,8 +48,8 @@ function dueOf(lane: Lane, rota: readonly Visit[], context: SeasonContext): DueW
 
 /** The pairing side of the season: the rota, and what is due with each female, soonest first. */
 export function breedingOutlook(lanes: readonly Lane[], context: SeasonContext): BreedingOutlook {
-  const rota = rotaOf(lanes, context)
-  const due = lanes.filter(l => l.kind === 'pair').map(l => dueOf(l, rota, context))
+  const rota = guarded(context, 'the rota', null, () => rotaOf(lanes, context)) ?? []
+  const due = eachGuarded(context, 'what is due with her', lanes.filter(l => l.kind === 'pair'), l => l.subject, l => dueOf(l, rota, context))
   const day = (d: DueWithHer) => d.next?.when.median ?? Number.MAX_SAFE_INTEGER
   return { rota, due: due.sort((a, b) => day(a) - day(b) || (a.tag < b.tag ? -1 : 1)) }
 }

@@ -1,4 +1,4 @@
-import { GeneticsError, eggChance, familyBelief, statedBelief, unknownBelief, type Belief, type CountedYoung, type Family, type FamilyBelief, type YoungWish } from '../../genetics'
+import { GeneticsError, eggChance, familyBelief, genotypesOf, looksOf, statedBelief, tellGenotype, unknownBelief, type Belief, type CountedYoung, type Family, type FamilyBelief, type YoungWish } from '../../genetics'
 import type { AnimalState, House, LocusState } from '../../logbook'
 import { ancestryOf } from './kin'
 
@@ -74,6 +74,15 @@ export interface BenchWish {
   locusId: string
   look?: string
   genotype?: string
+}
+
+/** Why a wish cannot be read for a species; null when it can. */
+export function wishProblem(locus: LocusState | undefined, speciesId: string, wish: BenchWish): string | null {
+  if (!locus || locus.dropped || locus.speciesId !== speciesId) return 'This species has no such locus'
+  const looks = looksOf(locus).map(look => look.toLowerCase())
+  if (wish.look !== undefined && !looks.includes(wish.look.toLowerCase())) return `${locus.name} makes no look “${wish.look}”`
+  if (wish.genotype && !genotypesOf(locus).some(g => tellGenotype(locus, g) === wish.genotype)) return `${locus.name} has no genotype ${wish.genotype}`
+  return null
 }
 
 /** Mean chance that a young of two is as wished, 0..1. */

@@ -6,6 +6,7 @@ import type { AnimalState, PairingState } from '../../logbook'
 import { observedInCycle, planRota, type RotaPair, type Visit } from '../../pairing'
 import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
+import { eachGuarded, guarded, subjectAs } from '../guard'
 import type { Lane } from '../types'
 import { inCold, mealWinterOf, programmeFor, readinessOf } from '../winter'
 import { birthsOf, hasMating, loadOf } from './loads'
@@ -89,11 +90,11 @@ function mealDays(animal: AnimalState, context: SeasonContext): Set<Day> {
 export function rotaOf(lanes: readonly Lane[], context: SeasonContext): Visit[] {
   const { house, today } = context
   const byPairing = new Map(lanes.filter(l => l.kind === 'pair').map(l => [l.subject.id, l]))
-  const pairs = Object.values(house.pairings).filter(p => !p.ended).map(p => rotaPair(p, byPairing.get(p.id), context)).filter(p => p !== null)
+  const pairs = eachGuarded(context, 'its visits', Object.values(house.pairings).filter(p => !p.ended), subjectAs('pairing'), p => rotaPair(p, byPairing.get(p.id), context))
   const meals = new Map<string, Set<Day>>()
   const blocked = (id: string, day: Day) => {
     let days = meals.get(id)
-    if (!days) meals.set(id, (days = mealDays(house.animals[id]!, context)))
+    if (!days) meals.set(id, (days = guarded(context, 'its meals', { type: 'animal', id }, () => mealDays(house.animals[id]!, context)) ?? new Set()))
     return days.has(day)
   }
   const ended = new Map<string, Day>()

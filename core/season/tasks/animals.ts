@@ -4,10 +4,11 @@ import { entryInput, factInput } from '../../judgement'
 import type { AnimalState } from '../../logbook'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
+import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import type { Task } from '../types'
 import { coldOf, gravidIn, mealWinterOf, winterDeps } from '../winter'
-import { due, type TaskMaker } from './taskMaker'
+import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 export function tellPortion(almanac: Almanac, { prey, count }: Portion): string {
   const feeder = feederOf(almanac, prey)
@@ -17,7 +18,7 @@ export function tellPortion(almanac: Almanac, { prey, count }: Portion): string 
 /** Animals whose interval since the last offer has run out. */
 export const feedTasks: TaskMaker = (context) => {
   const gravid = gravidIn(context.lanes, context)
-  return Object.values(context.house.animals).flatMap((animal) => {
+  return tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), (animal) => {
     const isGravid = gravid.get(animal.id) ?? false
     return feeds(animal, [isGravid, ...winterDeps(animal, context)], () => feedTask(animal, isGravid, context))
   })
@@ -54,7 +55,7 @@ function feedTask(animal: AnimalState, gravid: Gravid, context: SeasonContext): 
 
 /** Weighings by age and cold, from the species' rhythm. */
 export const weighTasks: TaskMaker = context =>
-  Object.values(context.house.animals).flatMap(animal => weighs(animal, winterDeps(animal, context), () => coldWeighTask(animal, context) ?? weighTask(animal, context.almanac, context.today)))
+  tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal => weighs(animal, winterDeps(animal, context), () => coldWeighTask(animal, context) ?? weighTask(animal, context.almanac, context.today)))
 
 /** In the cold the judgement says when to weigh again. */
 function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | null {

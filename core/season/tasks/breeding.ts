@@ -2,8 +2,9 @@ import { speciesOf } from '../../almanac'
 import type { Visit } from '../../pairing'
 import { formatDay, formatDistance } from '../../units'
 import { sexOf } from '../breeding'
+import { subjectAs } from '../guard'
 import type { Task, TaskAction } from '../types'
-import type { TaskContext, TaskMaker } from './taskMaker'
+import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
 const observations: TaskAction[] = [
   { label: 'Lock', kind: 'copulation', data: { confirmed: true }, tone: 'main' },
@@ -34,10 +35,10 @@ function visitTask(visit: Visit, { house, almanac, today }: TaskContext): Task[]
 }
 
 /** The rota walked: who goes in today, who is looked in on, who comes out. */
-export const rotaTasks: TaskMaker = context => context.breeding.rota.flatMap(v => visitTask(v, context))
+export const rotaTasks: TaskMaker = context => tasksOfEach(context, context.breeding.rota, v => ({ type: 'pairing', id: v.pairingId }), visitTask)
 
 /** A female that is worn out rests; one that laid is weighed. */
-export const loadTasks: TaskMaker = ({ house, almanac, today, breeding, lanes }) => breeding.due.flatMap((d): Task[] => {
+export const loadTasks: TaskMaker = context => tasksOfEach(context, context.breeding.due, d => ({ type: 'pairing', id: d.pairingId }), (d, { house, almanac, today, lanes }): Task[] => {
   const load = d.load
   const dam = house.animals[d.damId]!
   if (!load || load.value.daysSince === null) return []
@@ -56,7 +57,7 @@ export const loadTasks: TaskMaker = ({ house, almanac, today, breeding, lanes })
 })
 
 /** An animal whose sex is past the threshold of the house, and not yet taken as known. */
-export const sexTasks: TaskMaker = context => Object.values(context.house.animals).flatMap((animal): Task[] => {
+export const sexTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), (animal): Task[] => {
   if (animal.status !== 'alive' || !animal.sexEvidence.length) return []
   const { value, reasons } = sexOf(animal, context)
   if (value.state === 'open' || animal.sex === value.sex) return []

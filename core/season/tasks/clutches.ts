@@ -5,14 +5,15 @@ import { computedInput, entryInput } from '../../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup } from '../../logbook'
 import { formatDistance, formatRange } from '../../units'
 import { LAST_HATCH_DAYS } from '../lanes'
+import { subjectAs } from '../guard'
 import type { Task } from '../types'
-import { due, type TaskMaker } from './taskMaker'
+import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 /** Boxes are opened weekly for air; eggs are candled once at 5–10 days. [common practice] */
 const OPEN_EVERY_DAYS = 7
 const CANDLE_AT_DAYS = 7
 
-export const eggTasks: TaskMaker = ({ house, almanac, today, lanes }) => Object.values(house.clutches).flatMap((clutch): Task[] => {
+export const eggTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.clutches), subjectAs('clutch'), (clutch, { almanac, today, lanes }): Task[] => {
   const eggs = clutch.kind === 'eggs' && !clutch.ended ? eggsLeft(clutch) : 0
   if (!eggs || clutch.hatched.some(h => today - h.day >= LAST_HATCH_DAYS)) return []
   const species = speciesOf(almanac, clutch.speciesId)
@@ -51,7 +52,7 @@ export const eggTasks: TaskMaker = ({ house, almanac, today, lanes }) => Object.
 })
 
 /** Groups of young and tadpoles that are fed together. */
-export const nurseryTasks: TaskMaker = ({ house, almanac, settings, today, lanes }) => Object.values(house.clutches).flatMap((clutch): Task[] => {
+export const nurseryTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.clutches), subjectAs('clutch'), (clutch, { almanac, settings, today, lanes }): Task[] => {
   const young = youngInGroup(clutch)
   const tadpoles = tadpolesLeft(clutch)
   if (clutch.ended || young + tadpoles === 0) return []
@@ -90,7 +91,7 @@ export const nurseryTasks: TaskMaker = ({ house, almanac, settings, today, lanes
 })
 
 /** Females near laying or birth: looked at every day. */
-export const gravidTasks: TaskMaker = ({ house, almanac, today, lanes }) => lanes.flatMap((lane): Task[] => {
+export const gravidTasks: TaskMaker = context => tasksOfEach(context, context.lanes, l => l.subject, (lane, { house, almanac, today }): Task[] => {
   if (lane.kind !== 'pair') return []
   const birth = lane.events.find(e => (e.event === 'laid' || e.event === 'born') && !e.observed)
   const when = birth ? summarise(birth.dist) : null

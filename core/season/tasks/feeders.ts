@@ -4,13 +4,14 @@ import { summarise } from '../../chance'
 import { computedInput, entryInput, factInput } from '../../judgement'
 import { temperatureAt } from '../../places'
 import { formatDay, formatDistance, formatRange } from '../../units'
+import { subjectAs } from '../guard'
 import type { Task } from '../types'
-import { due, type TaskMaker } from './taskMaker'
+import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 /** A running culture is harvested every second day at least: old flies stop breeding and the cup fouls. [common practice] */
 const HARVEST_EVERY_DAYS = 2
 
-export const cultureTasks: TaskMaker = ({ house, almanac, today }) => Object.values(house.cultures).flatMap((culture): Task[] => {
+export const cultureTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.cultures), subjectAs('culture'), (culture, { house, almanac, today }): Task[] => {
   const feeder = feederOf(almanac, culture.feederId)
   const supply = plannedSupply(feeder)
   if (!supply) return []
@@ -43,7 +44,7 @@ export const cultureTasks: TaskMaker = ({ house, almanac, today }) => Object.val
   }]
 })
 
-export const deliveryTasks: TaskMaker = ({ house, almanac, today }) => Object.values(house.stocks).flatMap((stock): Task[] => {
+export const deliveryTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.stocks), s => ({ type: 'prey', id: s.prey }), (stock, { almanac, today }): Task[] => {
   const order = stock.onOrder[0]
   const feeder = feederOf(almanac, stock.prey)
   if (!order || feeder.supply.kind !== 'bought' || !due(order.day + feeder.supply.leadDays.value, today)) return []
@@ -55,7 +56,7 @@ export const deliveryTasks: TaskMaker = ({ house, almanac, today }) => Object.va
   }]
 })
 
-export const lampTasks: TaskMaker = ({ house, today }) => Object.values(house.lamps).flatMap((lamp): Task[] => {
+export const lampTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.lamps), subjectAs('lamp'), (lamp, { today }): Task[] => {
   const dueDay = lamp.fittedDay + lamp.lifeDays
   if (!due(dueDay, today)) return []
   return [{

@@ -1,4 +1,5 @@
 import { compareRoutes, routeTo } from '../../places'
+import { guarded } from '../guard'
 import type { Task } from '../types'
 import { feedTasks, weighTasks } from './animals'
 import { loadTasks, rotaTasks, sexTasks } from './breeding'
@@ -14,7 +15,7 @@ const makers: TaskMaker[] = [weighTasks, feedTasks, coolingTasks, coldTasks, war
 
 /** What is due today, in the order in which one walks the house. */
 export function tasksOf(context: TaskContext): Task[] {
-  const tasks = makers.flatMap(make => make(context))
+  const tasks = makers.flatMap(make => guarded(context, 'some tasks', null, () => make(context)) ?? [])
   // many tasks stand in one place: its rank in the walk is worked out once
   const places = [...new Set(tasks.map(t => t.placeId))].map(id => ({ id, route: routeTo(context.house.places, id) })).sort((a, b) => compareRoutes(a.route, b.route))
   const rank = new Map(places.map((p, i) => [p.id, i]))

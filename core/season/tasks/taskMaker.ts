@@ -1,5 +1,7 @@
+import type { Subject } from '../../logbook'
 import type { BreedingOutlook } from '../breeding'
 import type { SeasonContext } from '../context'
+import { eachGuarded } from '../guard'
 import type { Lane, Task } from '../types'
 import type { WinterOutlook } from '../winter'
 
@@ -14,3 +16,7 @@ export type TaskMaker = (context: TaskContext) => Task[]
 
 /** Tasks are shown once due; a few days of overdue feeding is worth knowing, a year is not a task but a mistake. */
 export const due = (day: number, today: number): boolean => day <= today
+
+/** The tasks of each; one that cannot be computed is told, and the others stand. */
+export const tasksOfEach = <Of>(context: TaskContext, items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of, context: TaskContext) => Task[]): Task[] =>
+  eachGuarded(context, 'its tasks', items, subjectOf, item => make(item, context)).flat()

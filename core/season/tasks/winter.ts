@@ -4,7 +4,7 @@ import type { AnimalState, House } from '../../logbook'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../types'
 import { coldOf, inCold, warmUpOf } from '../winter'
-import { due, type TaskMaker } from './taskMaker'
+import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 const about = (animal: AnimalState) => ({ subject: { type: 'animal' as const, id: animal.id }, tag: animal.tag, placeId: animal.placeId })
 
@@ -12,7 +12,7 @@ const about = (animal: AnimalState) => ({ subject: { type: 'animal' as const, id
 const START_WEIGHT_DAYS = 7
 
 /** Baths, starting weight and cooling of the animals of planned groups. */
-export const coolingTasks: TaskMaker = ({ winter, house, today }) => winter.groups.flatMap((group) => {
+export const coolingTasks: TaskMaker = context => tasksOfEach(context, context.winter.groups, g => ({ type: 'winter', id: g.groupId }), (group, { house, today }) => {
   const { programme } = group
   return group.members.filter(m => m.state === 'awake').flatMap((member): Task[] => {
     const animal = house.animals[member.animalId]!
@@ -60,7 +60,7 @@ function companions(house: House, animal: AnimalState): AnimalState[] {
 /** Water and taking out for those in trouble, and waking on the planned day. */
 export const coldTasks: TaskMaker = (context) => {
   const { house, winter, today } = context
-  return winter.cold.flatMap((cold): Task[] => {
+  return tasksOfEach(context, winter.cold, c => ({ type: 'animal', id: c.animalId }), (cold): Task[] => {
     const animal = house.animals[cold.animalId]!
     const tasks: Task[] = []
     const { action, text } = cold.verdict.value
@@ -87,7 +87,7 @@ export const coldTasks: TaskMaker = (context) => {
 const STEPS: { after: number, words: string }[] = [{ after: 1, words: 'Move to about 27 °C' }, { after: 3, words: 'Move to full warmth, with its basking place' }]
 
 /** The steps of warming up over three days. */
-export const warmingTasks: TaskMaker = context => context.winter.recovering.flatMap((r): Task[] => {
+export const warmingTasks: TaskMaker = context => tasksOfEach(context, context.winter.recovering, r => ({ type: 'animal', id: r.animalId }), (r): Task[] => {
   const { house, today } = context
   const animal = house.animals[r.animalId]!
   if (warmUpOf(animal, context) !== 'steps' || today - r.warmedDay > 6) return []

@@ -10,6 +10,7 @@ import { temperatureAt } from '../../places'
 import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
+import { warmUpDayOf } from '../settings'
 
 /** A winter that ended longer ago than this says nothing of the season that runs. [memory] */
 const WINTER_COUNTS_DAYS = 200
@@ -28,15 +29,16 @@ const programmes = remembering<AnimalState, Programme | null>()
 
 /** The programme in force for an animal: of its open group, or of the cold it is in. */
 export function programmeFor(animal: AnimalState, context: SeasonContext): Programme | null {
-  return programmes(animal, winterDeps(animal, context), () => programmeOfAnimal(context.house, animal, speciesOf(context.almanac, animal.speciesId), winterContext(context), context.settings.warmUpDay))
+  return programmes(animal, winterDeps(animal, context), () => programmeOfAnimal(context.house, animal, speciesOf(context.almanac, animal.speciesId), winterContext(context), warmUpDayOf(context.settings, context.today)))
 }
 
 /** When an animal in the cold is woken: on the day that is planned, or after the species' usual weeks. */
 export function wakingOf(animal: AnimalState, species: Species, context: SeasonContext): { dist: DayDist, reasons: Reason[] } {
   const { settings, today } = context
   const cooled = animal.cooled!
-  if (settings.warmUpDay !== null) {
-    return { dist: certain(Math.max(settings.warmUpDay, today)), reasons: [{ rule: 'In the cold until the planned warm-up', inputs: [settingInput('Warm-up', formatDay(settings.warmUpDay, today), 'warmUpDay')], change: 'Another warm-up day moves the whole season' }] }
+  const allWakeOn = warmUpDayOf(settings, today)
+  if (allWakeOn !== null) {
+    return { dist: certain(Math.max(allWakeOn, today)), reasons: [{ rule: 'In the cold until the planned warm-up', inputs: [settingInput('Warm-up', formatDay(allWakeOn, today), 'warmUpDay')], change: 'Another warm-up day moves the whole season' }] }
   }
   const programme = programmeFor(animal, context)
   if (programme && winterGroupOf(context.house, animal.id)) return { dist: certain(Math.max(programme.wakeDay, today)), reasons: programme.reasons }

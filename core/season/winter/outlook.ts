@@ -8,7 +8,9 @@ import { winterGroupOf, type AnimalState, type WinterGroup } from '../../logbook
 import { temperatureAt } from '../../places'
 import { calendarOf } from '../../units'
 import type { SeasonContext } from '../context'
+import { eachGuarded, guarded, subjectAs } from '../guard'
 import { remembering } from '../remember'
+import { warmUpDayOf } from '../settings'
 import type { Lane } from '../types'
 import { coldOf, inCold, readinessOf, winterDeps } from './animalWinter'
 
@@ -196,7 +198,8 @@ function groupView(group: WinterGroup, gravid: ReadonlyMap<string, string>, cont
   const ways = { almanac, schools: settings.schools }
   const planned = programmeOf(species, ways, group.coolDay, group.ways, group.tag)
   const lies = Object.keys(group.members).some(id => house.animals[id] && inCold(house.animals[id]))
-  const programme = lies && settings.warmUpDay !== null ? wokenOn(planned, settings.warmUpDay) : planned
+  const allWakeOn = warmUpDayOf(settings, today)
+  const programme = lies && allWakeOn !== null ? wokenOn(planned, allWakeOn) : planned
   return {
     groupId: group.id, tag: group.tag, speciesId: group.speciesId, placeId: group.placeId, programme,
     members: Object.keys(group.members).map(id => house.animals[id]).filter(a => a !== undefined).map((animal) => {
@@ -232,13 +235,13 @@ function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnim
 /** The winter of the house: who is in trouble, who is next, who comes back, and what the cold places do. */
 export function winterOutlook(lanes: readonly Lane[], context: SeasonContext): WinterOutlook {
   const animals = Object.values(context.house.animals)
-  const cold = animals.filter(a => inCold(a)).map(a => coldAnimals(a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () => coldAnimal(a, context))).filter(c => c !== null).sort(byTrouble)
+  const cold = eachGuarded(context, 'its winter', animals.filter(a => inCold(a)), subjectAs('animal'), a => coldAnimals(a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () => coldAnimal(a, context))).sort(byTrouble)
   const gravid = gravidIn(lanes, context)
   const when = (r: RecoveringAnimal) => r.readiness.since ?? summarise(r.readiness.dist)?.median ?? Number.MAX_SAFE_INTEGER
   return {
     cold,
-    places: coldPlaces(cold, context),
-    groups: Object.values(context.house.winters).filter(g => !g.ended).map(g => groupView(g, gravid, context)).filter(g => g !== null).sort((a, b) => a.programme.coolDay - b.programme.coolDay || (a.tag < b.tag ? -1 : 1)),
-    recovering: animals.filter(a => a.status === 'alive').map(a => recovering(a, context)).filter(r => r !== null).sort((a, b) => when(a) - when(b) || (a.tag < b.tag ? -1 : 1)),
+    places: guarded(context, 'the watch over cold places', null, () => coldPlaces(cold, context)) ?? [],
+    groups: eachGuarded(context, 'its programme', Object.values(context.house.winters).filter(g => !g.ended), subjectAs('winter'), g => groupView(g, gravid, context)).sort((a, b) => a.programme.coolDay - b.programme.coolDay || (a.tag < b.tag ? -1 : 1)),
+    recovering: eachGuarded(context, 'its recovery', animals.filter(a => a.status === 'alive'), subjectAs('animal'), a => recovering(a, context)).sort((a, b) => when(a) - when(b) || (a.tag < b.tag ? -1 : 1)),
   }
 }
