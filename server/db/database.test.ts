@@ -79,12 +79,14 @@ describe('the database', () => {
   })
 
   it('keeps settings and own numbers; settings that no longer fit become the default', async () => {
-    expect(await readSettings(db)).toEqual(defaultSettings)
+    expect(await readSettings(db)).toEqual({ settings: defaultSettings, version: 0, unreadable: [] })
     const mine = { ...defaultSettings, houseName: 'North shed', cultureWeekday: 4, schools: { rodentSize: 'widest' } }
-    await writeSettings(db, mine)
-    expect(await readSettings(db)).toEqual(mine)
+    await writeSettings(db, mine, 4)
+    expect(await readSettings(db)).toEqual({ settings: mine, version: 4, unreadable: [] })
     await db('settings').where({ key: 'cultureWeekday' }).update({ value: '99' })
-    expect(await readSettings(db)).toEqual(defaultSettings)
+    await db('settings').where({ key: 'appetite' }).update({ value: '{broken' })
+    // each for itself: the name and the rest stand
+    expect(await readSettings(db)).toEqual({ settings: { ...mine, cultureWeekday: defaultSettings.cultureWeekday }, version: 4, unreadable: ['cultureWeekday', 'appetite'] })
     await writeOverride(db, { path: 'a.b', value: 2 })
     await writeOverride(db, { path: 'a.b', value: 3, note: 'three seasons' })
     expect(await readOverrides(db)).toEqual([{ path: 'a.b', value: 3, note: 'three seasons' }])

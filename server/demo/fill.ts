@@ -12,7 +12,7 @@ export async function fillWithDemo(db: Knex, demo: DemoHouse): Promise<boolean> 
   const [row] = await db('animals').count<{ n: number }[]>({ n: '*' })
   const [log] = await db('entries').count<{ n: number }[]>({ n: '*' })
   if (row!.n || log!.n) return false
-  await writeSettings(db, demo.settings)
+  await writeSettings(db, demo.settings, 1)
   await db.transaction(async (trx) => {
     await insertPlaces(trx, demo.places)
     await insertEntries(trx, demo.entries)

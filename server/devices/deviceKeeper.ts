@@ -5,12 +5,12 @@ import type { z } from 'zod'
 import type { HouseKeeper } from '../house/houseKeeper'
 import { houseNow } from '../house/clock'
 import {
-  addHours, allDevices, deleteDevice, deleteReadingsBefore, insertDevice, insertReadings, insertSetAside, latestReadings, setAsideCounts, storedReadings, type Device,
+  addHours, allDevices, deleteDevice, deleteReadingsBefore, insertDevice, insertReadings, insertSetAside, latestReadings, pruneSetAside, setAsideCounts, storedReadings, type Device,
 } from '../db/repositories/devices'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
 import { joined, type HourSums } from './climate'
-import { KEPT_RAW_MS, instantOf, sortReadings } from './sortReadings'
+import { AHEAD_MS, KEPT_RAW_MS, instantOf, sortReadings } from './sortReadings'
 
 export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
 
@@ -18,6 +18,8 @@ const HOUR_MS = 3_600_000
 /** Weights of a scale are looked at while they are fresh, and never stored: what is weighed becomes an entry. */
 const FRESH_MS = 3000
 const STABLE_SHARE = 0.003
+/** Set-aside readings kept of one device: enough to see what is wrong with it. */
+const SET_ASIDE_KEPT = 1000
 
 type ScaleSample = { ms: number, massG: number }
 
@@ -122,7 +124,10 @@ export class DeviceKeeper {
           await addHours(trx, device.placeId!, device.id, hours)
           await deleteReadingsBefore(trx, device.id, now - KEPT_RAW_MS)
         }
-        if (setAside.length) await insertSetAside(trx, device.id, now, setAside.map(({ reason, payload }) => ({ reason, payload })))
+        if (setAside.length) {
+          await insertSetAside(trx, device.id, now, setAside.map(({ reason, payload }) => ({ reason, payload })))
+          await pruneSetAside(trx, device.id, now - KEPT_RAW_MS, SET_ASIDE_KEPT)
+        }
       })
       for (const [hour, sums] of hours) this.house.climate.add(device.placeId!, hour, sums)
       return { taken: fresh.length, known, setAside: setAside.map(({ index, reason }) => ({ index, reason })) }
@@ -132,11 +137,14 @@ export class DeviceKeeper {
   private async takeWeights(device: Device, readings: readonly { at?: unknown, massG?: unknown }[]): Promise<TookReadings> {
     const setAside: TookReadings['setAside'] = []
     const samples = this.weights.get(device.id) ?? []
+    const now = Date.now()
     readings.forEach((reading, index) => {
       const ms = instantOf(reading.at)
       if (ms === null) setAside.push({ index, reason: 'No instant: write it as 2026-11-25T08:00:00Z' })
       else if (typeof reading.massG !== 'number' || !Number.isFinite(reading.massG) || reading.massG < 0) setAside.push({ index, reason: 'The weight is not a number of grams' })
-      else samples.push({ ms, massG: reading.massG })
+      else if (ms > now + AHEAD_MS) setAside.push({ index, reason: 'The instant lies in the future: look at the clock of the scale' })
+      // a clock a little ahead counts as now: dated ahead, its samples would stand before all that come later
+      else samples.push({ ms: Math.min(ms, now), massG: reading.massG })
     })
     this.weights.set(device.id, samples.sort((a, b) => a.ms - b.ms).slice(-40))
     return { taken: readings.length - setAside.length, known: 0, setAside }

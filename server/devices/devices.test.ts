@@ -191,4 +191,25 @@ describe('the devices of a house', () => {
     expect(devices.weightOf(device)).toEqual({ massG: 412, stable: true })
     expect((await devices.take(device, [{ at: iso(Date.now()), massG: -3 }])).setAside).toHaveLength(1)
   })
+
+  it('samples of a clock that runs ahead do not block those that come later', async () => {
+    const { device } = await devices.add({ name: 'S', kind: 'scale', placeId: null })
+    // an hour ahead: set aside; five minutes ahead: as if of now
+    expect(await devices.take(device, [{ at: iso(Date.now() + HOUR), massG: 900 }])).toMatchObject({ taken: 0, setAside: [{ reason: expect.stringMatching(/future/) as string }] })
+    await devices.take(device, Array.from({ length: 45 }, () => ({ at: iso(Date.now() + 5 * MINUTE), massG: 700 })))
+    await new Promise(resolve => setTimeout(resolve, 5))
+    await devices.take(device, [410, 410, 410, 410].map(massG => ({ at: iso(Date.now()), massG })))
+    expect(devices.weightOf(device)).toEqual({ massG: 410, stable: true })
+  })
+
+  it('set-aside readings are pruned by number and by age', async () => {
+    const { device } = await probe('P')
+    for (let i = 0; i < 3; i++) await devices.take(device, Array.from({ length: 600 }, () => ({ at: 'nonsense', tempC: i })))
+    expect(await db('readings_set_aside').count({ n: '*' })).toEqual([{ n: 1000 }])
+    // the newest stay
+    expect(await db('readings_set_aside').where('payload', 'like', '%"tempC":2%').count({ n: '*' })).toEqual([{ n: 600 }])
+    await db('readings_set_aside').update({ received_at: houseNow() - 40 * 24 * HOUR })
+    await devices.take(device, [{ at: 'nonsense', tempC: 9 }])
+    expect(await db('readings_set_aside').count({ n: '*' })).toEqual([{ n: 1 }])
+  })
 })

@@ -4,7 +4,7 @@ import type { RawReading } from '../db/repositories/devices'
 const MINUTE = 60_000
 const DAY = 86_400_000
 /** How far a clock may run ahead, and how late a reading may come. */
-const AHEAD_MS = 10 * MINUTE
+export const AHEAD_MS = 10 * MINUTE
 export const KEPT_RAW_MS = 30 * DAY
 const [LOWEST_C, HIGHEST_C] = [-40, 80]
 

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '#core/almanac'
 import { hasWinter, programmeOf } from '#core/brumation'
 import { dayFromIso } from '#core/units'
+import { csvOf } from './csv'
 import { programmeCalendar, programmeCsv } from './winterProgramme'
 
 const species = speciesOf(shippedAlmanac, 'california-kingsnake')
@@ -19,6 +20,19 @@ describe('exports of a programme', () => {
     expect(data.find(r => r.time === '2026-12-20T15:00')).toMatchObject({ setpoint_c: '12.00', light_hours: '0.00' })
     // half way down from 27 to 12 °C over five days
     expect(data.find(r => r.time === '2026-12-03T12:00')!.setpoint_c).toBe('19.50')
+  })
+
+  it('no cell is a formula, and numbers below zero stay numbers', () => {
+    const { data } = Papa.parse<Record<string, string>>(csvOf([{ name: '=HYPERLINK("x")', note: '@sum', temp: '-5.00', sign: '-x', plus: '+1' }]).trim(), { header: true })
+    expect(data).toEqual([{ name: '\'=HYPERLINK("x")', note: '\'@sum', temp: '-5.00', sign: '\'-x', plus: '\'+1' }])
+  })
+
+  it('a name with line breaks, from before they were refused, ends no line of the calendar', () => {
+    const text = programmeCalendar('w', 'W-1\r\nEND:VCALENDAR', programme, 'Alder\nBEGIN:VEVENT', new Date('2026-11-25T12:00:00Z'))
+    const calendar = new ICAL.Component(ICAL.parse(text))
+    expect(calendar.getAllSubcomponents('vevent')).toHaveLength(6)
+    expect(text.split('\r\n').filter(l => l === 'END:VCALENDAR' || l === 'BEGIN:VEVENT')).toHaveLength(7)
+    expect(new ICAL.Event(calendar.getFirstSubcomponent('vevent')!).summary).toBe('W-1 END:VCALENDAR: Last meal')
   })
 
   it('the calendar is read by an independent reader (ical.js): whole days, in order, each once', () => {

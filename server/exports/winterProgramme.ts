@@ -1,9 +1,12 @@
 import ical, { ICalEventTransparency } from 'ical-generator'
-import Papa from 'papaparse'
 import { lightHoursAt, setpointAt, type Programme } from '#core/brumation'
 import { dayToIso } from '#core/units'
+import { csvOf } from './csv'
 
 const two = (n: number): string => String(n).padStart(2, '0')
+
+/** A line of a calendar file ends at a line break: names from before that rule may hold some. */
+const oneLine = (text: string): string => text.replaceAll(/\p{Cc}+/gu, ' ')
 
 /** Hourly setpoints of a programme, by the clock of the house, as CSV (RFC 4180). */
 export function programmeCsv(programme: Programme, latitude: number | null): string {
@@ -12,7 +15,7 @@ export function programmeCsv(programme: Programme, latitude: number | null): str
     const day = Math.floor(hour / 24)
     rows.push({ time: `${dayToIso(day)}T${two(hour - day * 24)}:00`, setpoint_c: setpointAt(programme, hour).toFixed(2), light_hours: lightHoursAt(programme, day, latitude).toFixed(2) })
   }
-  return `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`
+  return csvOf(rows)
 }
 
 /** The days of a programme that one acts on. */
@@ -32,9 +35,9 @@ export function programmeDays(programme: Programme): { day: number, what: string
 
 /** The programme as calendar entries (RFC 5545), each a whole day. */
 export function programmeCalendar(groupId: string, title: string, programme: Programme, houseName: string, stamp: Date): string {
-  const calendar = ical({ name: `${houseName}: ${title}`, prodId: { company: 'Mantel', product: 'Mantel', language: 'EN' } })
+  const calendar = ical({ name: oneLine(`${houseName}: ${title}`), prodId: { company: 'Mantel', product: 'Mantel', language: 'EN' } })
   programmeDays(programme).forEach(({ day, what }, i) => {
-    calendar.createEvent({ id: `${groupId}-${i}@mantel`, stamp, start: new Date(day * 86_400_000), end: new Date((day + 1) * 86_400_000), allDay: true, timezone: null, summary: `${title}: ${what}`, transparency: ICalEventTransparency.TRANSPARENT })
+    calendar.createEvent({ id: `${groupId}-${i}@mantel`, stamp, start: new Date(day * 86_400_000), end: new Date((day + 1) * 86_400_000), allDay: true, timezone: null, summary: oneLine(`${title}: ${what}`), transparency: ICalEventTransparency.TRANSPARENT })
   })
   return calendar.toString()
 }

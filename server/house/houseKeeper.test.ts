@@ -1,20 +1,18 @@
-import highsLoader from 'highs'
 import type { Knex } from 'knex'
 import { v7 } from 'uuid'
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import type { SolveLp } from '#core/cultures'
 import type { Entry } from '#core/logbook'
-import { solverFrom } from '#shared/solver'
+import { planHere } from '../../tests/fixtures/planHere'
 import { openDatabase } from '../db/open'
 import { ProblemError } from '../utils/problem'
-import { HouseKeeper } from './houseKeeper'
+import { HouseKeeper, type PlanSolver } from './houseKeeper'
 
-let solve: SolveLp
+let solve: PlanSolver
 let db: Knex
 let keeper: HouseKeeper
 const held = process.env.MANTEL_TODAY
 beforeAll(async () => {
-  solve = solverFrom(await highsLoader())
+  solve = await planHere()
 })
 beforeEach(async () => {
   process.env.MANTEL_TODAY = '2026-11-25'
@@ -73,6 +71,87 @@ describe('the house in memory beside its database', () => {
     expect(keeper.snapshot().house.animals[dam.id]!.weights).toHaveLength(1)
   })
 
+  it('the same id with other content is refused and writes nothing, in the log or in the same batch', async () => {
+    const dam = await add('C-1')
+    const weighed = entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })
+    await keeper.write([weighed])
+    for (const other of [{ ...weighed, data: { massG: 410 } }, { ...weighed, at: '2026-11-25T08:00:01Z' }, { ...weighed, note: 'calm' }, { ...weighed, kind: 'shed', data: {} }]) {
+      expect(await problem(keeper.write([entry('shed', weighed.subject), other]))).toMatchObject({ status: 409, errors: [{ path: 'entries.1.id' }] })
+    }
+    const fresh = entry('weighed', { type: 'animal', id: dam.id }, { massG: 402 })
+    expect((await problem(keeper.write([fresh, { ...fresh, data: { massG: 403 } }]))).status).toBe(409)
+    expect((await db('entries')).map(r => (r as { id: string }).id)).toEqual([weighed.id])
+    expect(keeper.snapshot().house.animals[dam.id]!.weights.map(w => w.massG)).toEqual([400])
+  })
+
+  it('the same content is known, whatever offset, defaults or pairing it was filled up with', async () => {
+    const [dam, sire] = [await add('C-1'), await add('C-2', 'male')]
+    const pair = entry('paired', null, { tag: 'P-1', damId: dam.id, sireId: sire.id }, '2026-08-01T08:00:00Z')
+    const laid = entry('laid', { type: 'animal', id: dam.id }, { tag: 'E-1', eggs: 10 }, '2026-09-20T10:00:00+02:00')
+    await keeper.write([pair, laid])
+    expect(await keeper.write([pair, { ...laid, at: '2026-09-20T08:00:00.000Z' }])).toEqual({ written: [], known: [pair.id, laid.id] })
+    expect((await problem(keeper.write([{ ...laid, subject: { type: 'animal', id: sire.id } }]))).status).toBe(409)
+  })
+
+  it('an animal, a place and tags sent again under their id are made once', async () => {
+    const id = v7()
+    const first = await keeper.addAnimal({ id, tag: 'C-1', name: null, speciesId: 'corn-snake', sex: 'female', born: '2022-01-01', placeId: null })
+    expect(await keeper.addAnimal({ id, tag: 'C-1', name: null, speciesId: 'corn-snake', sex: 'female', born: '2022-01-01', placeId: null })).toEqual(first)
+    expect((await problem(keeper.addAnimal({ id, tag: 'C-9', name: null, speciesId: 'corn-snake', sex: 'female', born: '2022-01-01', placeId: null }))).status).toBe(409)
+    const room = { id: v7(), name: 'Room', kind: 'room' as const, parentId: null, order: 1, tempC: null, capacity: null }
+    expect(await keeper.addPlace(room)).toEqual(await keeper.addPlace(room))
+    const sire = await add('C-2', 'male')
+    const pair = entry('paired', null, { tag: 'P-1', damId: first.id, sireId: sire.id }, '2026-05-01T08:00:00Z')
+    const laid = entry('laid', { type: 'animal', id: first.id }, { tag: 'E-1', eggs: 10 }, '2026-06-20T08:00:00Z')
+    await keeper.write([pair, laid, entry('hatched', { type: 'clutch', id: laid.id }, { count: 8 }, '2026-08-20T08:00:00Z')])
+    const tags = { id: v7(), count: 3, prefix: 'Y', placeId: null }
+    expect(await keeper.tagYoung(laid.id, tags)).toEqual(await keeper.tagYoung(laid.id, tags))
+    expect(Object.values(keeper.snapshot().house.animals).filter(a => a.tag.startsWith('Y-'))).toHaveLength(3)
+    expect((await problem(keeper.tagYoung(laid.id, { count: 1, prefix: 'Z', placeId: 'nowhere' })))).toMatchObject({ status: 422, errors: [{ path: 'placeId' }] })
+  })
+
+  it('settings changed elsewhere meanwhile are not written over', async () => {
+    const { settings, settingsVersion: version } = keeper.snapshot()
+    expect(await keeper.changeSettings({ ...settings, houseName: 'One', version })).toMatchObject({ version: version + 1 })
+    expect(await problem(keeper.changeSettings({ ...settings, cultureWeekday: 3, version }))).toMatchObject({ status: 409, errors: [{ path: 'version' }] })
+    expect(keeper.snapshot()).toMatchObject({ settingsVersion: version + 1, settings: { houseName: 'One', cultureWeekday: settings.cultureWeekday } })
+    const again = await HouseKeeper.open(db, solve)
+    expect(again.snapshot().settingsVersion).toBe(version + 1)
+  })
+
+  it('settings name schools that there are, and a warm-up within a year', async () => {
+    const { settings, settingsVersion: version } = keeper.snapshot()
+    for (const schools of [{ nonsense: 'x' }, { warmUp: 'nonsense' }, { 'warmUp@unicorn': 'steps' }, { constructor: 'x' }, { 'warmUp@corn-snake@x': 'steps' }] as Record<string, string>[]) {
+      expect((await problem(keeper.changeSettings({ ...settings, schools, version }))).status, JSON.stringify(schools)).toBe(422)
+    }
+    expect((await problem(keeper.changeSettings({ ...settings, warmUpDay: keeper.snapshot().today + 401, version }))).errors![0]!.path).toBe('warmUpDay')
+    expect((await keeper.changeSettings({ ...settings, schools: { 'warmUp': 'steps', 'warmUp@corn-snake': 'steps' }, warmUpDay: keeper.snapshot().today + 100, version })).version).toBe(version + 1)
+  })
+
+  it('a plan that cannot be worked out is told, and the others stand', async () => {
+    await add('C-1')
+    await keeper.write([entry('weighed', { type: 'animal', id: (await add('C-2')).id }, { massG: 300 })])
+    const failing = await HouseKeeper.open(db, async () => { throw new Error('out of breath') })
+    const { plans, alarms } = await failing.plans()
+    expect(plans).toEqual([])
+    expect(alarms[0]).toMatchObject({ broken: true, text: expect.stringMatching(/its plan cannot be computed/) as string })
+    expect((await failing.season()).season.prey.length).toBeGreaterThan(0)
+  })
+
+  it('others are answered while a long batch is checked', async () => {
+    const dam = await add('C-1')
+    const batch = Array.from({ length: 300 }, (_, i) => entry('watered', { type: 'animal', id: dam.id }, {}, `2026-11-2${i % 5}T08:00:00Z`))
+    const order: string[] = []
+    const write = keeper.write(batch).then(() => order.push('batch'))
+    const other = (async () => {
+      // what a request does: it waits for its turn of the event loop
+      await new Promise(resolve => setImmediate(resolve))
+      order.push('other')
+    })()
+    await Promise.all([write, other])
+    expect(order).toEqual(['other', 'batch'])
+  })
+
   it('an id sent twice in one batch is written once', async () => {
     const dam = await add('C-1')
     const shed = entry('shed', { type: 'animal', id: dam.id })
@@ -81,16 +160,16 @@ describe('the house in memory beside its database', () => {
 
   it('computes the season once per version', async () => {
     const dam = await add('C-1')
-    const first = keeper.season()
-    expect(keeper.season()).toBe(first)
-    expect(keeper.plans()).toBe(keeper.plans())
+    const first = await keeper.season()
+    expect((await keeper.season()).season).toBe(first.season)
+    expect(await keeper.plans()).toBe(await keeper.plans())
     await keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })])
-    expect(keeper.season()).not.toBe(first)
-    expect(keeper.season().version).toBeGreaterThan(first.version)
+    expect((await keeper.season()).season).not.toBe(first.season)
+    expect((await keeper.season()).version).toBeGreaterThan(first.version)
   })
 
   it('the calendar day follows the time zone of the house', async () => {
-    await keeper.changeSettings({ ...keeper.snapshot().settings, timeZone: 'Pacific/Auckland' })
+    await keeper.changeSettings({ ...keeper.snapshot().settings, timeZone: 'Pacific/Auckland', version: 0 })
     const dam = await add('C-1')
     // 12:30 UTC on the 24th is already the 25th in Auckland
     const weighed = entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 }, '2026-11-24T12:30:00Z')

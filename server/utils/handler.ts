@@ -1,16 +1,39 @@
-import { defineEventHandler, getQuery, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import { defineEventHandler, getQuery, setResponseHeaders, setResponseStatus, type H3Event } from 'h3'
 import type { z } from 'zod'
+import { databaseFile } from '../house/databaseFile'
+import { databaseProblem } from '../db/problems'
 import { ProblemError } from './problem'
 
 const MOST_BYTES = 1_000_000
+/** Nothing that is sent here is nested deeper; what follows each level by calling itself would end at the stack. */
+const DEEPEST = 40
+
+/** How deep arrays and objects are nested in a JSON text. */
+function depthOf(json: string): number {
+  let depth = 0
+  let deepest = 0
+  let quoted = false
+  for (let i = 0; i < json.length; i++) {
+    const c = json[i]
+    if (quoted) {
+      if (c === '\\') i++
+      else if (c === '"') quoted = false
+    }
+    else if (c === '"') quoted = true
+    else if (c === '{' || c === '[') deepest = Math.max(deepest, ++depth)
+    else if (c === '}' || c === ']') depth--
+  }
+  return deepest
+}
 
 const tooLarge = () => new ProblemError(413, 'The request is larger than 1 MB')
 
 /** The body as JSON, read no further than the limit whatever its headers claim. */
 async function readJson(event: H3Event): Promise<unknown> {
   if (Number(event.node.req.headers['content-length'] ?? 0) > MOST_BYTES) throw tooLarge()
-  const type = String(event.node.req.headers['content-type'] ?? '')
-  if (!type.includes('application/json')) throw new ProblemError(415, 'Send JSON, with content-type application/json')
+  // the media type itself: a page of another origin may send any text that only mentions it
+  const type = String(event.node.req.headers['content-type'] ?? '').split(';')[0]!.trim().toLowerCase()
+  if (type !== 'application/json') throw new ProblemError(415, 'Send JSON, with content-type application/json')
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req) {
@@ -18,8 +41,10 @@ async function readJson(event: H3Event): Promise<unknown> {
     if (size > MOST_BYTES) throw tooLarge()
     chunks.push(chunk as Buffer)
   }
+  const text = Buffer.concat(chunks).toString('utf8')
+  if (depthOf(text) > DEEPEST) throw new ProblemError(400, 'This JSON is nested too deeply')
   try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8')) as unknown
+    return JSON.parse(text) as unknown
   }
   catch {
     throw new ProblemError(400, 'This is not valid JSON')
@@ -32,12 +57,20 @@ function parse<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
   throw new ProblemError(422, 'Some fields cannot be read', result.error.issues.map(i => ({ path: i.path.join('.'), message: i.message })))
 }
 
-function answerProblem(event: H3Event, error: unknown) {
-  const known = error instanceof ProblemError
-  if (!known) console.error(error)
-  const problem = known ? error.problem : { type: 'about:blank', title: 'Something went wrong in Mantel; nothing was written', status: 500 }
+/** What a failure is to who asked: a problem of the request, of the database for a while, or of Mantel. */
+function problemOf(error: unknown): ProblemError {
+  if (error instanceof ProblemError) return error
+  const database = databaseProblem(error, databaseFile())
+  if (database) return new ProblemError(503, `${database.message} Nothing was written.`, [], { 'retry-after': database.kind === 'busy' ? '1' : '60' })
+  return new ProblemError(500, 'Something went wrong in Mantel; nothing was written')
+}
+
+export function answerProblem(event: H3Event, error: unknown) {
+  const { problem, headers } = problemOf(error)
+  // a request that was cut off has nobody to answer, and is no fault
+  if (problem.status >= 500 && !event.node.req.destroyed) console.error(error)
   setResponseStatus(event, problem.status)
-  setResponseHeader(event, 'content-type', 'application/problem+json')
+  setResponseHeaders(event, { 'content-type': 'application/problem+json', ...headers })
   return problem
 }
 

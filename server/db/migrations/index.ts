@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import * as first from './001-first-tables'
 import * as winter from './002-winter'
+import * as access from './003-access'
 
 interface Migration {
   name: string
@@ -8,7 +9,9 @@ interface Migration {
 }
 
 /** Forward only, in this order; a name once shipped is never changed. */
-const migrations: Migration[] = [{ name: '001-first-tables', up: first.up }, { name: '002-winter', up: winter.up }]
+const migrations: Migration[] = [{ name: '001-first-tables', up: first.up }, { name: '002-winter', up: winter.up }, { name: '003-access', up: access.up }]
+
+export const migrationNames: readonly string[] = migrations.map(m => m.name)
 
 /** Migrations from code rather than from a folder, so that they travel inside the built server. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

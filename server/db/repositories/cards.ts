@@ -16,7 +16,8 @@ interface AnimalRow {
 }
 
 export async function allAnimals(db: Knex): Promise<AnimalCard[]> {
-  const rows = await db<AnimalRow>('animals').orderBy('tag')
+  // in the order in which they were added, as they stand in memory before a start
+  const rows = await db<AnimalRow>('animals').orderByRaw('rowid')
   return rows.map(r => ({
     id: r.id, tag: r.tag, name: r.name, speciesId: r.species_id, sex: r.sex, bornDay: r.born_day, placeId: r.place_id, damId: r.dam_id, sireId: r.sire_id, clutchId: r.clutch_id, foundedBy: r.founded_by,
   }))
@@ -48,7 +49,7 @@ interface PlaceRow {
 const toPlaceRow = (p: Place): PlaceRow => ({ id: p.id, name: p.name, kind: p.kind, parent_id: p.parentId, walk_order: p.order, temp_c: p.tempC, capacity: p.capacity })
 
 export async function allPlaces(db: Knex): Promise<Place[]> {
-  return (await db<PlaceRow>('places')).map(r => ({ id: r.id, name: r.name, kind: r.kind, parentId: r.parent_id, order: r.walk_order, tempC: r.temp_c, capacity: r.capacity }))
+  return (await db<PlaceRow>('places').orderByRaw('rowid')).map(r => ({ id: r.id, name: r.name, kind: r.kind, parentId: r.parent_id, order: r.walk_order, tempC: r.temp_c, capacity: r.capacity }))
 }
 
 export async function insertPlaces(db: Knex, places: readonly Place[]): Promise<void> {

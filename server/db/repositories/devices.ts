@@ -101,3 +101,10 @@ export async function setAsideCounts(db: Knex): Promise<Map<string, { count: num
   const rows = await db('readings_set_aside').select('device_id', 'reason').count({ count: '*' }).max({ id: 'id' }).groupBy('device_id') as unknown as { device_id: string, reason: string, count: number }[]
   return new Map(rows.map(r => [r.device_id, { count: Number(r.count), lastReason: r.reason }]))
 }
+
+/** Lets go of set-aside readings of a device that are older, or more than the newest so many. */
+export async function pruneSetAside(db: Knex, deviceId: string, before: number, most: number): Promise<void> {
+  await db('readings_set_aside').where({ device_id: deviceId }).where('received_at', '<', before).delete()
+  const [last] = await db<{ id: number, device_id: string }>('readings_set_aside').where({ device_id: deviceId }).orderBy('id', 'desc').offset(most).limit(1).select('id')
+  if (last) await db('readings_set_aside').where({ device_id: deviceId }).where('id', '<=', last.id).delete()
+}

@@ -25,32 +25,60 @@ function toRow(e: DatedEntry): Row {
 }
 
 const ROWS_AT_ONCE = 90
+/** A statement takes so many values at most; a list of ids may be longer. */
+const IDS_AT_ONCE = 10_000
 
 export async function insertEntries(db: Knex, entries: readonly DatedEntry[]): Promise<void> {
   await db.batchInsert('entries', entries.map(toRow), ROWS_AT_ONCE)
 }
 
-/** The whole logbook, voids and voided included. */
+/** Rows that cannot be read are left where they are and told by their id; the others stand. */
+function readRows(rows: readonly Row[]): { entries: DatedEntry[], unreadable: string[] } {
+  const entries: DatedEntry[] = []
+  const unreadable: string[] = []
+  for (const row of rows) {
+    try {
+      const entry = fromRow(row)
+      if (typeof entry.data !== 'object' || entry.data === null || !Number.isInteger(entry.day) || Number.isNaN(Date.parse(entry.at))) throw new TypeError('no entry')
+      entries.push(entry)
+    }
+    catch {
+      unreadable.push(row.id)
+    }
+  }
+  return { entries, unreadable }
+}
+
+/** The whole logbook, voids and voided included, and the ids of rows that cannot be read. */
+export async function readLogbook(db: Knex): Promise<{ entries: DatedEntry[], unreadable: string[] }> {
+  return readRows(await db<Row>('entries').select())
+}
+
+/** The whole logbook as far as it can be read. */
 export async function allEntries(db: Knex): Promise<DatedEntry[]> {
-  return (await db<Row>('entries').select()).map(fromRow)
+  return (await readLogbook(db)).entries
 }
 
 export async function entriesByIds(db: Knex, ids: readonly string[]): Promise<DatedEntry[]> {
-  return (await db<Row>('entries').whereIn('id', ids as string[])).map(fromRow)
+  return readRows(await db<Row>('entries').whereIn('id', ids as string[])).entries
 }
 
 export async function entriesOfDay(db: Knex, day: number): Promise<DatedEntry[]> {
-  return (await db<Row>('entries').where({ day }).orderBy('at', 'desc').orderBy('id', 'desc')).map(fromRow)
+  return readRows(await db<Row>('entries').where({ day }).orderBy('at', 'desc').orderBy('id', 'desc')).entries
 }
 
 /** What is written of one subject, newest first, with the ids of those that were taken back. */
 export async function entriesOfSubject(db: Knex, subject: Subject, limit: number): Promise<DatedEntry[]> {
   const rows = await db<Row>('entries').where({ subject_type: subject.type, subject_id: subject.id }).orderBy('at', 'desc').orderBy('id', 'desc').limit(limit)
-  return rows.map(fromRow)
+  return readRows(rows).entries
 }
 
 /** Which of these entries were taken back. */
 export async function voidedAmong(db: Knex, ids: readonly string[]): Promise<Set<string>> {
-  const rows = await db<Row>('entries').where({ kind: 'void' }).whereIn('subject_id', ids as string[]).select('subject_id')
-  return new Set(rows.map(r => r.subject_id))
+  const voided = new Set<string>()
+  for (let i = 0; i < ids.length; i += IDS_AT_ONCE) {
+    const rows = await db<Row>('entries').where({ kind: 'void', subject_type: 'entry' }).whereIn('subject_id', ids.slice(i, i + IDS_AT_ONCE)).select('subject_id')
+    for (const row of rows) voided.add(row.subject_id)
+  }
+  return voided
 }
