@@ -4,6 +4,7 @@ export const root: string
 export function run(command: string, args: string[], options?: SpawnSyncOptions): void
 export function install(): void
 export function build(): void
-export function freePort(wished: number): Promise<number>
+export function listensOn(): string
+export function freePort(wished: number, host?: string): Promise<number>
 export function serve(options: { port: number, database: string, env?: Record<string, string> }): Promise<{ child: ChildProcess, address: string }>
 export function stayWith(child: ChildProcess): void

@@ -16,7 +16,7 @@ export function run(command, args, options = {}) {
   }
 }
 
-const BUILT_FROM = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json']
+const BUILT_FROM = ['app', 'core', 'modules', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json']
 
 function filesUnder(path) {
   if (!existsSync(path)) return []
@@ -52,31 +52,41 @@ export function build() {
   writeFileSync(stamp, hash)
 }
 
+/** Where the server listens: this machine alone, unless HOST says otherwise. */
+export const listensOn = () => process.env.HOST || '127.0.0.1'
+
+/** How it is reached from this machine. */
+function addressOf(host, port) {
+  const named = host === '0.0.0.0' ? '127.0.0.1' : host === '::' ? '::1' : host
+  return `http://${named.includes(':') ? `[${named}]` : named}:${port}`
+}
+
 /** The wished port, or the next free one above it. */
-export async function freePort(wished) {
+export async function freePort(wished, host = '127.0.0.1') {
   for (let port = wished; port < wished + 50; port++) {
     const free = await new Promise((resolve) => {
-      const probe = createServer().once('error', () => resolve(false)).once('listening', () => probe.close(() => resolve(true))).listen(port, '127.0.0.1')
+      const probe = createServer().once('error', error => resolve(error.code !== 'EADDRINUSE')).once('listening', () => probe.close(() => resolve(true))).listen(port, host)
     })
     if (free) return port
   }
   throw new Error(`No free port from ${wished} on`)
 }
 
-/** Starts the built server on loopback and waits until it answers. */
+/** Starts the built server and waits until it answers. */
 export async function serve({ port, database, env = {} }) {
   mkdirSync(join(root, 'data'), { recursive: true })
-  const host = process.env.HOST ?? '127.0.0.1'
+  const host = listensOn()
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, NODE_ENV: 'production', HOST: host, PORT: String(port), NITRO_HOST: host, NITRO_PORT: String(port), MANTEL_DB: database, ...env },
   })
-  const address = `http://127.0.0.1:${port}`
+  const address = addressOf(host, port)
   let ended = null
   child.once('exit', (code) => { ended = code ?? 0 })
   for (let i = 0; i < 150; i++) {
-    if (ended !== null) throw new Error(`The server stopped with code ${ended}`)
+    // it has said why
+    if (ended !== null) process.exit(ended || 1)
     const ok = await fetch(`${address}/api/health`).then(r => r.ok, () => false)
     if (ok) return { child, address }
     await new Promise(resolve => setTimeout(resolve, 200))

@@ -1,5 +1,5 @@
-import { HouseSettings } from '#shared/contracts/house'
+import { SetSettings } from '#shared/contracts/house'
 import { answerBody } from '../utils/handler'
 import { theHouse } from '../house/theHouse'
 
-export default answerBody(HouseSettings, async settings => (await theHouse()).changeSettings(settings))
+export default answerBody(SetSettings, async settings => (await theHouse()).changeSettings(settings))

@@ -1,12 +1,14 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeTheHouse, theHouse, theSimulator } from '../house/theHouse'
 
-/** Opens the house with the server, so that a broken database is said at once, and closes it when the server stops. */
+/** Opens the house with the server and closes it when the server stops. The built server awaits it in `main.ts` before it listens. */
 export default defineNitroPlugin((nitro) => {
-  theHouse().catch((error: unknown) => {
-    console.error('Mantel could not open its database:', error)
-    process.exit(1)
-  })
+  if (import.meta.dev) {
+    theHouse().catch((error: unknown) => {
+      console.error(error)
+      process.exit(1)
+    })
+  }
   // the devices of a demonstration read by the minute
   const ticker = process.env.MANTEL_DEMO ? setInterval(() => { void theSimulator().then(s => s?.catchUp()).catch(console.error) }, 60_000) : null
   nitro.hooks.hook('close', async () => {
