@@ -2,6 +2,7 @@
 import type { Alarm } from '#core/season'
 
 defineProps<{ alarm: Alarm }>()
+const { takeBack, busy } = useRecord()
 </script>
 
 <template>
@@ -11,6 +12,7 @@ defineProps<{ alarm: Alarm }>()
       <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
       <NuxtLink v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id" :to="`/animals/${alarm.subject.id}`" class="open">open</NuxtLink>
       <span class="todo">{{ alarm.todo }}</span>
+      <span v-if="alarm.suspect && alarm.suspectId" class="todo">Written last: {{ alarm.suspect }} <UButton label="Take it back" size="xs" variant="outline" color="neutral" :disabled="busy" @click="takeBack([alarm.suspectId])" /></span>
     </p>
   </li>
 </template>

@@ -23,11 +23,11 @@ const rows = computed(() => props.lane.events.map((e) => {
 }))
 const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
 
-async function perform(action: TaskAction, asked: number | null = null): Promise<void> {
+function perform(action: TaskAction, asked: number | null = null): Promise<string[] | null> {
   const founds = action.kind === 'laid' || action.kind === 'born'
   const prefix = action.kind === 'born' ? 'L' : speciesOf(house.almanac, props.lane.speciesId).mode === 'larval' ? 'S' : 'C'
   const data = { ...action.data, ...(action.ask && asked !== null && { [action.ask.field]: asked }), ...(founds && { tag: nextClutchTag(house.house, prefix) }) }
-  await record({ kind: action.kind, subject: props.lane.subject, data, day: dayFromIso(when.value) }, `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`)
+  return record({ kind: action.kind, subject: props.lane.subject, data, day: dayFromIso(when.value) }, `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`)
 }
 </script>
 

@@ -11,8 +11,9 @@ const entries = ref<TimelineEntry[] | null>(null)
 const more = ref(false)
 
 async function load(): Promise<void> {
-  const lists = await Promise.all(props.subjects.map(s => callApi<TimelineEntry[]>(`/api/entries?subjectType=${s.type}&subjectId=${encodeURIComponent(s.id)}`)))
-  entries.value = lists.flat().sort((a, b) => (a.at < b.at ? 1 : -1))
+  // while the house does not answer, what was read stays
+  const lists = await Promise.all(props.subjects.map(s => callApi<TimelineEntry[]>(`/api/entries?subjectType=${s.type}&subjectId=${encodeURIComponent(s.id)}`))).catch(() => null)
+  if (lists) entries.value = lists.flat().sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0))
 }
 watch(() => [house.snapshot?.version, props.subjects.map(s => s.id).join()], load, { immediate: true })
 

@@ -19,6 +19,8 @@ export function useRecord() {
   const toast = useToast()
   const { ask } = useQuestion()
   const busy = ref(false)
+  /** Entries that were sent and not answered, by what was meant: sent again they keep their ids, so that they are written once. */
+  const unanswered = useState<Record<string, Entry[]>>('unanswered', () => ({}))
 
   /** The present moment, or noon of the day that is meant. */
   function instantOf(day: number): string {
@@ -32,40 +34,58 @@ export function useRecord() {
     return { id, at: instantOf(wish.day ?? house.today), subject, kind: wish.kind, data: wish.data, source: 'keeper', ...(wish.note && { note: wish.note }) }
   }
 
-  async function takeBack(ids: readonly string[]): Promise<void> {
-    try {
-      await house.write(ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} })))
-      toast.add({ title: 'Taken back', icon: 'i-lucide-undo-2', color: 'neutral', duration: 3000 })
-    }
-    catch (error) {
-      toast.add({ title: 'This could not be taken back', description: error instanceof Error ? error.message : String(error), color: 'error' })
-    }
-  }
-
   /** Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is. */
-  async function writeAsked(entries: Entry[]): Promise<string[] | null> {
+  async function writeAsked(meant: string, entries: Entry[]): Promise<string[] | null> {
+    unanswered.value[meant] = entries
     try {
-      return await house.write(entries)
+      const ids = await house.write(entries)
+      Reflect.deleteProperty(unanswered.value, meant)
+      return ids
     }
     catch (error) {
+      if (error instanceof ApiProblem && error.unanswered) throw error
+      Reflect.deleteProperty(unanswered.value, meant)
       const question = error instanceof ApiProblem ? error.problem.errors?.find(e => e.path.endsWith('data.sure')) : undefined
       if (!question) throw error
       if (!await ask(question.message)) return null
       const index = Number(/^entries\.(\d+)\./.exec(question.path)?.[1] ?? 0)
-      return writeAsked(entries.map((e, i) => (i === index ? { ...e, data: { ...e.data, sure: true } } : e)))
+      return writeAsked(meant, entries.map((e, i) => (i === index ? { ...e, data: { ...e.data, sure: true } } : e)))
+    }
+  }
+
+  /** Says what went wrong: that it was refused, or that it is not known. */
+  function tell(error: unknown, meant: string, refused: string, again: () => unknown): void {
+    const description = error instanceof Error ? error.message : String(error)
+    if (error instanceof ApiProblem && error.unanswered) {
+      toast.add({ id: meant, title: 'Not known whether this was written', description, color: 'warning', icon: 'i-lucide-unplug', duration: 0, actions: [{ label: 'Send again', color: 'primary', variant: 'solid', onClick: () => { void again() } }] })
+    }
+    else toast.add({ title: refused, description, color: 'error', duration: 10_000 })
+  }
+
+  async function takeBack(ids: readonly string[]): Promise<void> {
+    const meant = `void ${ids.join()}`
+    try {
+      await writeAsked(meant, unanswered.value[meant] ?? ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} })))
+      toast.remove(meant)
+      toast.add({ title: 'Taken back', icon: 'i-lucide-undo-2', color: 'neutral', duration: 3000 })
+    }
+    catch (error) {
+      tell(error, meant, 'This could not be taken back', () => takeBack(ids))
     }
   }
 
   /**
    * Writes one or several entries as one act.
    * @param says what the toast says was done
-   * @returns ids when written; null when it was refused (and said so)
+   * @returns ids when written; null when it was refused, or not answered (and said so)
    */
   async function record(wishes: Wish | Wish[], says: string): Promise<string[] | null> {
+    const meant = JSON.stringify(wishes)
     busy.value = true
     try {
-      const written = await writeAsked([wishes].flat().map(entryOf))
+      const written = await writeAsked(meant, unanswered.value[meant] ?? [wishes].flat().map(entryOf))
       if (!written) return null
+      toast.remove(meant)
       toast.add({
         title: says, icon: 'i-lucide-check', color: 'neutral',
         actions: [{ label: 'Undo', color: 'primary', variant: 'outline', onClick: () => { void takeBack(written) } }],
@@ -73,7 +93,7 @@ export function useRecord() {
       return written
     }
     catch (error) {
-      toast.add({ title: 'Not written', description: error instanceof Error ? error.message : String(error), color: 'error', duration: 10_000 })
+      tell(error, meant, 'Not written', () => record(wishes, says))
       return null
     }
     finally {

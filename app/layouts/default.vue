@@ -21,12 +21,13 @@ useEventListener('focus', () => { void house.load() })
     <a class="skip" href="#main">Skip to the screen</a>
     <ShellRail />
     <main id="main" tabindex="-1">
-      <div v-if="house.failure" class="screen" role="alert">
+      <ShellStale />
+      <div v-if="!house.snapshot && house.failure" class="screen" role="alert">
         <h1>The house does not answer</h1>
         <p class="mt-2">{{ house.failure }}</p>
         <UButton class="mt-4" label="Try again" icon="i-lucide-refresh-cw" @click="house.load()" />
       </div>
-      <slot v-else />
+      <slot v-else-if="house.snapshot" />
     </main>
     <ShellLogBar />
     <ShellBottomBar />
@@ -34,6 +35,7 @@ useEventListener('focus', () => { void house.load() })
     <ShellKeys />
     <WorkingSheet />
     <RecordQuestion />
+    <ShellEnter v-if="house.locked" />
   </div>
 </template>
 

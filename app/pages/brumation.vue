@@ -9,7 +9,7 @@ const VIEWS = ['In the cold', 'Plan', 'Back', 'Winters'] as const
 const view = useLocalStorage<(typeof VIEWS)[number]>('brumation-view', 'In the cold')
 const winter = computed(() => house.season?.winter)
 const answer = computed(() => (winter.value ? winterAnswer(winter.value, house.today) : ''))
-const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.id.startsWith('climate:')))
+const alarms = computed(() => house.alarms.filter(a => a.id.startsWith('climate:')))
 
 /** Cold places with those in them, the places with trouble first; then those that rest in their own tubs. */
 const shelves = computed(() => {

@@ -15,8 +15,10 @@ const made = ref<{ id: string, name: string, token: string, kind: DeviceKind } |
 const state = reactive({ name: '', kind: 'probe' as DeviceKind, placeId: undefined as string | undefined })
 
 const load = async () => { list.value = await callApi<DeviceList>('/api/devices') }
-onMounted(load)
-useIntervalFn(() => { void load().catch(() => undefined) }, 30_000)
+// while the house does not answer the list stays as it was
+const look = () => load().catch(() => undefined)
+onMounted(look)
+useIntervalFn(look, 30_000)
 
 const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
 const FAULT_WORDS: Record<Fault, string> = { compressor: 'Compressor fails', battery: 'Battery is dead', door: 'Lid stays open' }

@@ -6,6 +6,7 @@ import { UnitError, formatQuantity, parseAs } from '#core/units'
 const house = useHouse()
 const toast = useToast()
 const open = ref(false)
+const intent = useIntent()
 const editing = ref<string | null>(null)
 const problems = ref<Record<string, string>>({})
 const state = reactive({ name: '', kind: 'room' as Place['kind'], parentId: undefined as string | undefined, order: 1, temp: '', capacity: null as number | null })
@@ -32,7 +33,7 @@ async function send(): Promise<void> {
   try {
     const tempC = state.temp.trim() ? Number(parseAs('temperature', state.temp, house.settings.tempUnit).toFixed(2)) : null
     const body = { name: state.name, kind: state.kind, parentId: state.parentId ?? null, order: state.order, tempC, capacity: state.capacity ?? null }
-    await (editing.value ? callApi(`/api/places/${editing.value}`, { method: 'PUT', body }) : callApi('/api/places', { method: 'POST', body }))
+    await (editing.value ? callApi(`/api/places/${editing.value}`, { method: 'PUT', body }) : intent.send(id => callApi('/api/places', { method: 'POST', body: { id, ...body }, again: true })))
     await house.load()
     open.value = false
     toast.add({ title: `${state.name} ${editing.value ? 'changed' : 'added'}`, color: 'neutral', icon: 'i-lucide-check' })

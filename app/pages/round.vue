@@ -41,7 +41,9 @@ const rooms = computed(() => {
 
 const done = ref<TimelineEntry[]>([])
 async function loadDone(): Promise<void> {
-  done.value = (await callApi<TimelineEntry[]>(`/api/entries?day=${dayToIso(house.today)}`)).filter(e => e.kind !== 'void' && !e.voided && e.source !== 'demo')
+  // what was written today is told as it was last known, while the house does not answer
+  const entries = await callApi<TimelineEntry[]>(`/api/entries?day=${dayToIso(house.today)}`).catch(() => null)
+  if (entries) done.value = entries.filter(e => e.kind !== 'void' && !e.voided && e.source !== 'demo')
 }
 watch(() => house.snapshot?.version, () => { void loadDone() }, { immediate: true })
 
@@ -79,7 +81,7 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
     </header>
     <FirstSteps v-if="house.isEmpty" />
     <template v-else>
-      <AlarmList :alarms="house.season?.alarms ?? []" />
+      <AlarmList :alarms="house.alarms" />
       <section v-for="room in rooms" :key="room.name" class="room">
         <h2>{{ room.name }} <span class="quiet small">{{ room.count }}</span></h2>
         <div v-for="stop in room.stops" :key="stop.id" class="stop">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dayFromIso, dayToIso } from '#core/units'
-import { HouseSettings } from '#shared/contracts/house'
+import { SetSettings } from '#shared/contracts/house'
 
 const house = useHouse()
 const toast = useToast()
@@ -8,6 +8,8 @@ const state = reactive({ ...house.settings, schools: { ...house.settings.schools
 // a new house begins in the keeper's own time zone
 if (house.isEmpty && state.timeZone === 'UTC') state.timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const problems = ref<Record<string, string>>({})
+/** The settings as they were when this form was filled: a change made meanwhile elsewhere is not written over. */
+const version = ref(house.snapshot!.settingsVersion)
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({ label, value }))
 const zones = Intl.supportedValuesOf('timeZone')
 const schools = computed(() => Object.values(house.almanac.schools))
@@ -18,20 +20,22 @@ const fixedZone = computed(() => !house.isEmpty)
 async function send(): Promise<void> {
   problems.value = {}
   const { cover, sexPct, warmUp, appetitePct, yieldPct, ...rest } = state
-  const wish = { ...rest, coverQuantile: cover / 100, sexCertainty: Number((sexPct / 100).toFixed(6)), latitude: rest.latitude ?? null, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
-  const checked = HouseSettings.safeParse(wish)
+  const wish = { ...rest, version: version.value, coverQuantile: cover / 100, sexCertainty: Number((sexPct / 100).toFixed(6)), latitude: rest.latitude ?? null, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
+  const checked = SetSettings.safeParse(wish)
   if (!checked.success) {
     problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
     return
   }
   try {
-    await callApi('/api/settings', { method: 'PUT', body: checked.data })
+    const kept = await callApi<{ version: number }>('/api/settings', { method: 'PUT', body: checked.data })
+    version.value = kept.version
     await house.load()
     toast.add({ title: 'Settings kept; the season follows them', color: 'neutral', icon: 'i-lucide-check' })
   }
   catch (error) {
     if (!(error instanceof ApiProblem)) throw error
-    problems.value = Object.fromEntries(error.problem.errors?.map(e => [e.path, e.message]) ?? [['houseName', error.message]])
+    problems.value = Object.fromEntries(error.problem.errors?.map(e => [e.path, e.message]) ?? [['form', error.message]])
+    if (problems.value.version) problems.value.form = `${error.problem.title}. ${problems.value.version}.`
   }
 }
 </script>
@@ -55,7 +59,7 @@ async function send(): Promise<void> {
         <UFormField label="Need to cover, % of scenarios" :error="problems.coverQuantile"><UInputNumber v-model="state.cover" :min="50" :max="99" class="w-full" /></UFormField>
         <UFormField label="Appetite, % of the ladder" :error="problems.appetite"><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full" /></UFormField>
         <UFormField label="Cup yield, % of the almanac" :error="problems.cupYield"><UInputNumber v-model="state.yieldPct" :min="10" :max="500" :step="5" class="w-full" /></UFormField>
-        <UFormField label="Warm up those in the cold on" hint="empty: by the species’ weeks"><UInput v-model="state.warmUp" type="date" class="w-full" /></UFormField>
+        <UFormField label="Warm up those in the cold on" hint="empty: by the species’ weeks" :error="problems.warmUpDay"><UInput v-model="state.warmUp" type="date" class="w-full" /></UFormField>
       </section>
       <section class="schools">
         <h2>Schools</h2>
@@ -69,8 +73,13 @@ async function send(): Promise<void> {
           <SettingsOwnSchools v-if="OWN.includes(school.id)" v-model="state.schools" :school="school" />
         </fieldset>
       </section>
-      <UButton type="submit" label="Keep settings" class="justify-self-start" />
+      <div class="grid gap-2">
+        <p v-if="problems.form" class="problem" role="alert">{{ problems.form }}</p>
+        <UButton type="submit" label="Keep settings" class="justify-self-start" />
+      </div>
     </form>
+    <SettingsBackups />
+    <SettingsLogOut />
   </div>
 </template>
 
@@ -78,6 +87,7 @@ async function send(): Promise<void> {
 .settings { display: grid; grid-template-columns: repeat(auto-fit, minmax(18rem, 1fr)); gap: 2rem; max-width: 70rem; }
 section { display: grid; gap: 0.875rem; align-content: start; }
 .schools { grid-column: 1 / -1; }
+.problem { color: var(--harm); }
 legend { font-weight: 600; padding-bottom: 0.25rem; }
 label { display: flex; gap: 0.625rem; align-items: baseline; min-height: 2.25rem; padding: 0.25rem 0; }
 input[type="radio"] { accent-color: var(--ui-primary); width: 1.125rem; height: 1.125rem; flex: none; }

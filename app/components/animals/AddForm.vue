@@ -10,6 +10,7 @@ const router = useRouter()
 const blank = () => ({ tag: '', name: '', speciesId: undefined as string | undefined, sex: 'unknown' as const, born: '', placeId: undefined as string | undefined })
 const state = reactive(blank())
 const busy = ref(false)
+const intent = useIntent()
 const form = useTemplateRef<{ setErrors: (errors: { name: string, message: string }[]) => void }>('form')
 
 const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
@@ -27,7 +28,7 @@ function validate() {
 async function send(): Promise<void> {
   busy.value = true
   try {
-    const animal = await callApi<AnimalCard>('/api/animals', { method: 'POST', body: wish() })
+    const animal = await intent.send(id => callApi<AnimalCard>('/api/animals', { method: 'POST', body: { id, ...wish() }, again: true }))
     await house.load()
     Object.assign(state, blank())
     open.value = false

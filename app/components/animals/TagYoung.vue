@@ -11,12 +11,13 @@ const count = ref(props.young)
 const prefix = ref(props.clutch.tag)
 const problem = ref('')
 const busy = ref(false)
+const intent = useIntent()
 
 async function send(): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
-    const cards = await callApi<AnimalCard[]>(`/api/clutches/${props.clutch.id}/tag`, { method: 'POST', body: { count: count.value, prefix: prefix.value } })
+    const cards = await intent.send(id => callApi<AnimalCard[]>(`/api/clutches/${props.clutch.id}/tag`, { method: 'POST', body: { id, count: count.value, prefix: prefix.value }, again: true }))
     await house.load()
     open.value = false
     toast.add({ title: `${cards.length} tagged, ${cards[0]!.tag} to ${cards.at(-1)!.tag}`, icon: 'i-lucide-check', color: 'neutral', actions: [{ label: 'Undo', color: 'primary', variant: 'outline', onClick: () => { void takeBack([cards[0]!.foundedBy!]) } }] })

@@ -25,7 +25,8 @@ const shown = computed(() => (reading.value.massG === null ? '' : formatQuantity
 
 async function load(animalId: string | null): Promise<void> {
   reading.value = { massG: null, stable: false }
-  if (scale.value?.simulated) await callApi(`/api/devices/${scale.value.id}/load`, { method: 'POST', body: { animalId } })
+  // without the scale the weight is typed
+  if (scale.value?.simulated) await callApi(`/api/devices/${scale.value.id}/load`, { method: 'POST', body: { animalId } }).catch(() => undefined)
 }
 const { pause, resume } = useIntervalFn(async () => {
   if (!scale.value || busy.value || !current.value) return
@@ -35,15 +36,15 @@ const { pause, resume } = useIntervalFn(async () => {
 watch(open, async (is) => {
   if (!is) {
     pause()
-    void load(null).catch(() => undefined)
+    void load(null)
     return
   }
   queue.value = [...props.animals].sort((a, b) => (a.tag < b.tag ? -1 : 1))
   at.value = 0
   done.value = []
   text.value = problem.value = ''
-  const { devices } = await callApi<DeviceList>('/api/devices')
-  scale.value = devices.find(d => d.kind === 'scale') ?? null
+  const list = await callApi<DeviceList>('/api/devices').catch(() => null)
+  scale.value = list?.devices.find(d => d.kind === 'scale') ?? null
   await load(current.value?.animalId ?? null)
   resume()
 }, { immediate: true })

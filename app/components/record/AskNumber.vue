@@ -2,31 +2,52 @@
 import { UnitError, formatQuantity, parseAs } from '#core/units'
 
 /** A button that asks for one number before it records. */
-const props = defineProps<{ label: string, title: string, unit?: 'mass', likely?: number, main?: boolean, busy?: boolean }>()
-const emit = defineEmits<{ record: [value: number] }>()
+const props = defineProps<{
+  label: string
+  title: string
+  unit?: 'mass'
+  likely?: number
+  main?: boolean
+  busy?: boolean
+  /** Writes the number; the field closes when it was written, and keeps it when it was not. */
+  onRecord: (value: number) => Promise<unknown>
+}>()
 
 const house = useHouse()
 const open = ref(false)
 const text = ref('')
 const problem = ref('')
+const sending = ref(false)
 
 const hint = computed(() => (props.likely === undefined ? '' : props.unit === 'mass' ? `last ${formatQuantity(props.likely, house.settings.massUnit)}` : `perhaps ${props.likely}`))
 
+// a number that was typed and not written is still there when the field is opened again
 watch(open, (is) => {
-  if (is) text.value = problem.value = ''
+  if (is) problem.value = ''
 })
 
-function send(): void {
+/** The number that was written. @throws UnitError */
+function read(): number {
+  const value = props.unit === 'mass' ? Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)) : Number(text.value)
+  if (!text.value.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
+  if (props.unit !== 'mass' && !Number.isInteger(value)) throw new UnitError('Write a whole number')
+  return value
+}
+
+async function send(): Promise<void> {
+  problem.value = ''
+  sending.value = true
   try {
-    const value = props.unit === 'mass' ? Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)) : Number(text.value)
-    if (!text.value.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
-    if (props.unit !== 'mass' && !Number.isInteger(value)) throw new UnitError('Write a whole number')
-    emit('record', value)
+    if (!await props.onRecord(read())) return
+    text.value = ''
     open.value = false
   }
   catch (error) {
     if (!(error instanceof UnitError)) throw error
     problem.value = error.message
+  }
+  finally {
+    sending.value = false
   }
 }
 </script>
@@ -41,7 +62,7 @@ function send(): void {
             <template v-if="unit === 'mass'" #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template>
           </UInput>
         </UFormField>
-        <UButton type="submit" label="Record" size="lg" block />
+        <UButton type="submit" label="Record" size="lg" block :loading="sending" />
       </form>
     </template>
   </UPopover>

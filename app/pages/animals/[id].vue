@@ -26,7 +26,7 @@ const lane = computed(() => house.season?.lanes.find(l => l.subject.id === pairi
 const gravid = computed(() => (animal.value && house.season ? gravidIn(house.season.lanes, context.value).get(animal.value.id) ?? false : false))
 const meal = computed(() => (animal.value && species.value ? nextMeal(house.almanac, house.settings, species.value, animal.value, house.today, gravid.value, mealWinterOf(animal.value, context.value)) : null))
 const subjects = computed<Subject[]>(() => [{ type: 'animal', id: id.value }, ...Object.values(house.house.pairings).filter(p => p.damId === id.value || p.sireId === id.value).map(p => ({ type: 'pairing' as const, id: p.id }))])
-const alarms = computed(() => house.season?.alarms.filter(a => a.subject?.id === id.value) ?? [])
+const alarms = computed(() => house.alarms.filter(a => a.subject?.id === id.value))
 const cold = computed(() => house.season?.winter.cold.find(c => c.animalId === id.value) ?? null)
 const back = computed(() => house.season?.winter.recovering.find(r => r.animalId === id.value) ?? null)
 const readyText = computed(() => {
