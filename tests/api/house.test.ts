@@ -118,11 +118,11 @@ describe('the main job over the API', () => {
   })
 
   it('settings are checked and kept; the time zone stays once something is written', async () => {
-    const { settings } = await house()
-    expect((await call('/api/settings', 'PUT', { ...settings, cultureWeekday: 3 })).status).toBe(200)
+    const { settings, settingsVersion: version } = await house()
+    expect((await call('/api/settings', 'PUT', { ...settings, cultureWeekday: 3, version })).status).toBe(200)
     expect((await house()).settings.cultureWeekday).toBe(3)
-    expect((await call('/api/settings', 'PUT', { ...settings, coverQuantile: 1.4 })).status).toBe(422)
-    expect((await call('/api/settings', 'PUT', { ...settings, timeZone: 'Europe/Berlin' })).status).toBe(409)
+    expect((await call('/api/settings', 'PUT', { ...settings, coverQuantile: 1.4, version: version + 1 })).status).toBe(422)
+    expect((await call('/api/settings', 'PUT', { ...settings, timeZone: 'Europe/Berlin', version: version + 1 })).status).toBe(409)
   })
 
   describe('bad input gets a clear message, status 4xx, and writes nothing', () => {
@@ -193,6 +193,7 @@ describe('stopping and starting again', () => {
     const copy = await startServer({}, `${first.database}.none`)
     expect((await fetch(`${copy.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)).house.animals).toEqual({})
     expect(await copy.stop()).toBe(0)
+    expect(await first.stop(true)).toBe(0)
     const again = await startServer({}, first.database)
     const found = await fetch(`${again.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)
     expect(found.house).toEqual(before.house)

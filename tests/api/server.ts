@@ -7,8 +7,11 @@ import { freePort, root } from '../../scripts/steps.mjs'
 export interface RunningServer {
   address: string
   database: string
-  /** Stops it as a system would, and tells the exit code. */
-  stop: () => Promise<number>
+  /** Stops it as a system would, and tells the exit code; its database goes with it unless it is kept. */
+  stop: (keepDatabase?: boolean) => Promise<number>
+  /** Ends it as a power cut would. */
+  kill: () => Promise<void>
+  pid: number
 }
 
 /** Starts the built server on a database of its own in a temporary folder. */
@@ -17,12 +20,12 @@ export async function startServer(env: Record<string, string> = {}, keep?: strin
   if (!existsSync(entry)) throw new Error('Build first: npm run build')
   const folder = keep ? '' : mkdtempSync(join(tmpdir(), 'mantel-'))
   const database = keep ?? join(folder, 'house.sqlite')
-  const port = await freePort(4400 + Math.floor(Math.random() * 400))
+  const port = await freePort(4400 + Math.floor(Math.random() * 400), env.HOST)
   const child: ChildProcess = spawn(process.execPath, [entry], {
     env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', PORT: String(port), MANTEL_DB: database, MANTEL_DEMO: '', MANTEL_TODAY: '2026-11-25', ...env }, stdio: ['ignore', 'ignore', 'inherit'],
   })
   const ended = new Promise<number>(resolve => child.once('exit', code => resolve(code ?? -1)))
-  const address = `http://127.0.0.1:${port}`
+  const address = `http://${env.HOST ?? '127.0.0.1'}:${port}`
   for (let i = 0; ; i++) {
     if (await fetch(`${address}/api/health`).then(r => r.ok, () => false)) break
     if (i > 150) throw new Error('The server did not answer')
@@ -30,10 +33,15 @@ export async function startServer(env: Record<string, string> = {}, keep?: strin
   }
   return {
     address, database,
-    stop: async () => {
+    pid: child.pid!,
+    kill: async () => {
+      child.kill('SIGKILL')
+      await ended
+    },
+    stop: async (keepDatabase = false) => {
       child.kill('SIGTERM')
       const code = await ended
-      if (folder) rmSync(folder, { recursive: true, force: true })
+      if (folder && !keepDatabase) rmSync(folder, { recursive: true, force: true })
       return code
     },
   }

@@ -6,9 +6,9 @@ import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppetee
 const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
 
 /** Headless Chromium of the system, with a fresh profile. */
-export async function launch(): Promise<{ browser: Browser, close: () => Promise<void> }> {
+export async function launch(more: string[] = []): Promise<{ browser: Browser, close: () => Promise<void> }> {
   const profile = mkdtempSync(join(tmpdir(), 'mantel-profile-'))
-  const browser = await puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', headless: true, args: FLAGS, userDataDir: profile })
+  const browser = await puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', headless: true, args: [...FLAGS, ...more], userDataDir: profile })
   return {
     browser,
     close: async () => {
@@ -104,12 +104,17 @@ export class Visit {
     await this.reach(name, within, element => element.tap())
   }
 
-  /** Writes into the number popover that is open and sends it by Enter. */
+  /** Writes into the number popover that is open and sends it by Enter; it closes when the number was written. */
   async answer(value: string): Promise<void> {
+    await this.answerWrongly(value)
+    await this.untilGone('form.ask')
+  }
+
+  /** The same with a number that is refused: the field stays, with what was typed. */
+  async answerWrongly(value: string): Promise<void> {
     const field = await this.page.waitForSelector('[data-slot="content"] form.ask input, form.ask input', { visible: true })
     await field!.type(value)
     await this.page.keyboard.press('Enter')
-    await this.untilGone('form.ask')
   }
 
   /** Chromium itself reports an answer of 4xx; one that was meant to come is no complaint. */

@@ -55,7 +55,7 @@ describe('sexing', () => {
     await visit.page.waitForSelector('.sex')
     await visit.page.$$eval('.sex details', ds => ds.forEach((d) => { (d as HTMLDetailsElement).open = true }))
     await visit.press('Scales passed', '[data-offer="probe"]')
-    await visit.answer('40')
+    await visit.answerWrongly('40')
     await visit.untilText('body', 'No probe passes over 25 scales')
     await visit.expectRefusal(422)
     await visit.untilText('details.guide', 'Stop at the first resistance')
