@@ -153,7 +153,7 @@ async function asking(seed: number, count: number, tally: Map<number, number>): 
 
 install()
 build()
-await killing()
+if (rounds) await killing()
 const tally = new Map<number, number>()
 let slowest = 0
 for (let done = 0, seed = 1; done < requests; done += REQUESTS_A_HOUSE, seed++) {

@@ -10,8 +10,7 @@ const { takeBack, busy } = useRecord()
     <UIcon :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4.5 mt-0.5 flex-none" :aria-label="alarm.level === 'harm' ? 'Harm' : 'Watch'" />
     <p>
       <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
-      <NuxtLink v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id" :to="`/animals/${alarm.subject.id}`" class="open">open</NuxtLink>
-      <span class="todo">{{ alarm.todo }}</span>
+      <span class="todo">{{ alarm.todo }} <NuxtLink v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id" :to="`/animals/${alarm.subject.id}`" class="underline whitespace-nowrap" :aria-label="`Open the page of ${alarm.text.split(/[:,\s]/)[0]}`">Open its page</NuxtLink></span>
       <span v-if="alarm.suspect && alarm.suspectId" class="todo">Written last: {{ alarm.suspect }} <UButton label="Take it back" size="xs" variant="outline" color="neutral" :disabled="busy" @click="takeBack([alarm.suspectId])" /></span>
     </p>
   </li>
@@ -21,6 +20,5 @@ const { takeBack, busy } = useRecord()
 li { display: flex; gap: 0.625rem; }
 .text { font-weight: 600; color: var(--ui-text-highlighted); }
 .harm .text, .harm > :first-child { color: var(--harm); }
-.open { margin-left: 0.625rem; text-decoration: underline; font-size: 0.9375rem; }
 .todo { display: block; font-size: 0.9375rem; color: var(--ui-text-muted); }
 </style>

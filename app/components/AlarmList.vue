@@ -2,13 +2,12 @@
 import type { Alarm } from '#core/season'
 
 const props = defineProps<{ alarms: readonly Alarm[] }>()
-const { narrow } = useNarrow()
 
-/** On a phone what only needs watching folds away, so that the work of the day is in sight. */
+/** Harm stands; what only needs watching folds to one line with its count, so that the work of the day is in sight. */
 const groups = computed(() => {
   const harm = props.alarms.filter(a => a.level === 'harm')
   const watch = props.alarms.filter(a => a.level === 'watch')
-  return narrow.value && watch.length > 1 ? { open: harm, folded: watch } : { open: props.alarms, folded: [] }
+  return watch.length > 1 ? { open: harm, folded: watch } : { open: props.alarms, folded: [] }
 })
 </script>
 
@@ -16,7 +15,7 @@ const groups = computed(() => {
   <div v-if="alarms.length" class="alarms">
     <ul v-if="groups.open.length" aria-label="What is going wrong"><AlarmLine v-for="alarm in groups.open" :key="alarm.id" :alarm="alarm" /></ul>
     <details v-if="groups.folded.length">
-      <summary>{{ groups.folded.length }} more to watch</summary>
+      <summary>{{ groups.folded.length }} {{ groups.open.length ? 'more ' : '' }}to watch</summary>
       <ul aria-label="What to watch"><AlarmLine v-for="alarm in groups.folded" :key="alarm.id" :alarm="alarm" /></ul>
     </details>
   </div>

@@ -94,6 +94,9 @@ function lampAlarm(lamp: LampState, today: Day): Alarm | null {
   return { id: `lamp:${lamp.id}`, level: 'watch', subject: { type: 'lamp', id: lamp.id }, text: `${lamp.tag} (${lamp.lamp}) is ${over} days past its life`, todo: 'Replace it, or measure its UV index.', reasons: [{ rule: 'Lamps fade (common practice)', inputs: [computedInput('Life', `${lamp.lifeDays} days`), computedInput('Fitted', formatDay(lamp.fittedDay, today))] }] }
 }
 
+/** Harm before what only needs watching; otherwise as they came. */
+export const harmFirst = (alarms: readonly Alarm[]): Alarm[] => [...alarms].sort((a, b) => (a.level === b.level ? 0 : a.level === 'harm' ? -1 : 1))
+
 /** What is going wrong, harm first. */
 export function alarmsOf(context: TaskContext): Alarm[] {
   const { house, almanac, today, lanes, winter } = context
@@ -107,5 +110,5 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   of(lanes, l => l.subject, lane => [heatAlarm(lane), lateAlarm(lane, almanac)])
   of(Object.values(house.cultures), subjectAs('culture'), culture => [failedAlarm(culture, almanac, today)])
   of(Object.values(house.lamps), subjectAs('lamp'), lamp => [lampAlarm(lamp, today)])
-  return alarms.sort((a, b) => (a.level === b.level ? 0 : a.level === 'harm' ? -1 : 1))
+  return harmFirst(alarms)
 }

@@ -1,4 +1,5 @@
 export { houseOf, season, seasonOfHouse, seasonSteps, type SeasonWithScenarios } from './season'
+export { harmFirst } from './alarms'
 export { failureAlarms } from './failureAlarms'
 export { guarded, type Failure } from './guard'
 export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from './settings'

@@ -1,7 +1,7 @@
 import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { foldHouse, type House, type Records } from '../logbook'
-import { alarmsOf } from './alarms'
+import { alarmsOf, harmFirst } from './alarms'
 import { breedingOutlook } from './breeding'
 import type { SeasonContext } from './context'
 import { failureAlarms } from './failureAlarms'
@@ -59,7 +59,7 @@ export function* seasonSteps(house: House, almanac: Almanac, settings: HouseSett
   const tasks = step('the tasks', [], () => tasksOf(joined))
   yield
   const alarms = step('the alarms', [], () => alarmsOf(joined))
-  const season = { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, breeding, tasks, alarms: [...failureAlarms(failures, house), ...alarms] }
+  const season = { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, breeding, tasks, alarms: harmFirst([...failureAlarms(failures, house), ...alarms]) }
   return { season, scenarios }
 }
 

@@ -1,9 +1,10 @@
 import type { Knex } from 'knex'
 import { shippedAlmanac, speciesOf, withOverrides, type Almanac, type Override } from '#core/almanac'
 import type { Programme } from '#core/brumation'
+import { computedInput } from '#core/judgement'
 import { checkEntry, completeEntry, withEntries, withEntry, type AnimalCard, type DatedEntry, type Entry, type House, type Place, type Records } from '#core/logbook'
 import {
-  PlanMemory, WARM_UP_WITHIN_DAYS, benchCell, benchOf, failureAlarms, houseOf, planJob, planKey, roomForYoung, seasonSteps, wishProblem,
+  PlanMemory, WARM_UP_WITHIN_DAYS, benchCell, benchOf, failureAlarms, harmFirst, houseOf, planJob, planKey, roomForYoung, seasonSteps, wishProblem,
   type Alarm, type BenchWish, type Failure, type FeederPlan, type HouseSettings, type PlanJob, type SeasonContext, type SeasonWithScenarios, type WinterGroupView,
 } from '#core/season'
 import { CalendarError, calendarOf, dayFromIso } from '#core/units'
@@ -139,14 +140,16 @@ export class HouseKeeper {
         continue
       }
       const { season, scenarios } = value
-      const alarms = [...this.noticed(), ...season.alarms.map(alarm => suspectOf(alarm, records))]
+      const alarms = harmFirst([...this.noticed(), ...season.alarms.map(alarm => suspectOf(alarm, records))])
       return { version, season: { ...season, alarms }, scenarios, context, plans: null, tookMs: performance.now() - start }
     }
   }
 
   /** What was set aside when the house was opened, as alarms. */
   private noticed(): Alarm[] {
-    return this.notices.map(({ id, text, todo }) => ({ id: `notice:${id}`, level: 'watch', subject: null, broken: true, text, todo, reasons: [] }))
+    return this.notices.map(({ id, text, todo, ids = [] }) => ({
+      id: `notice:${id}`, level: 'watch', subject: null, broken: true, text, todo, reasons: [{ rule: 'What could not be read when the house was opened', inputs: ids.map(row => computedInput('Row', row)) }],
+    }))
   }
 
   async season(): Promise<SeasonSnapshot> {

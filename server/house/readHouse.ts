@@ -11,6 +11,8 @@ export interface Notice {
   id: string
   text: string
   todo: string
+  /** Rows that it is about. */
+  ids?: string[]
 }
 
 export interface ReadHouse {
@@ -54,7 +56,7 @@ export async function readHouse(db: Knex): Promise<ReadHouse> {
   ]
   if (log.unreadable.length) {
     const n = log.unreadable.length
-    notices.push({ id: 'entries', text: `${n} ${n === 1 ? 'entry' : 'entries'} of the logbook cannot be read and ${n === 1 ? 'is' : 'are'} left out: ${log.unreadable.slice(0, 3).join(', ')}${n > 3 ? ' …' : ''}`, todo: 'Compare with the latest backup; write anew what is missing.' })
+    notices.push({ id: 'entries', text: `${n} ${n === 1 ? 'entry' : 'entries'} of the logbook cannot be read and ${n === 1 ? 'is' : 'are'} left out`, todo: 'Compare with the latest backup; write anew what is missing.', ids: log.unreadable })
   }
   // a species that the almanac does not have (a newer one wrote it, or it was damaged) can be neither fed nor forecast
   const known = animals.filter(a => Object.hasOwn(almanac.species, a.speciesId))
