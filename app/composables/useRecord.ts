@@ -23,15 +23,14 @@ export function useRecord() {
   const unanswered = useState<Record<string, Entry[]>>('unanswered', () => ({}))
 
   /** The present moment, or noon of the day that is meant. */
-  function instantOf(day: number): string {
-    const now = new Date()
+  function instantOf(day: number, now: Date): string {
     return calendarOf(house.settings.timeZone)(now.getTime()) === day ? now.toISOString() : new Date(day * 86_400_000 + 12 * 3_600_000).toISOString()
   }
 
-  function entryOf(wish: Wish): Entry {
+  function entryOf(wish: Wish, now: Date): Entry {
     const id = v7()
     const subject = wish.subject ?? { type: wish.founds!, id }
-    return { id, at: instantOf(wish.day ?? house.today), subject, kind: wish.kind, data: wish.data, source: 'keeper', ...(wish.note && { note: wish.note }) }
+    return { id, at: instantOf(wish.day ?? house.today, now), subject, kind: wish.kind, data: wish.data, source: 'keeper', ...(wish.note && { note: wish.note }) }
   }
 
   /** Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is. */
@@ -65,7 +64,7 @@ export function useRecord() {
   async function takeBack(ids: readonly string[]): Promise<void> {
     const meant = `void ${ids.join()}`
     try {
-      await writeAsked(meant, unanswered.value[meant] ?? ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} })))
+      await writeAsked(meant, unanswered.value[meant] ?? ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} }, new Date())))
       toast.remove(meant)
       toast.add({ title: 'Taken back', icon: 'i-lucide-undo-2', color: 'neutral', duration: 3000 })
     }
@@ -83,7 +82,9 @@ export function useRecord() {
     const meant = JSON.stringify(wishes)
     busy.value = true
     try {
-      const written = await writeAsked(meant, unanswered.value[meant] ?? [wishes].flat().map(entryOf))
+      // one act is of one moment
+      const now = new Date()
+      const written = await writeAsked(meant, unanswered.value[meant] ?? [wishes].flat().map(wish => entryOf(wish, now)))
       if (!written) return null
       toast.remove(meant)
       toast.add({

@@ -21,7 +21,7 @@ export function useTaskActions() {
       const prefix = action.kind === 'born' ? 'L' : house.almanac.species[house.house.pairings[task.subject.id]?.speciesId ?? '']?.mode === 'larval' ? 'S' : 'C'
       return [{ kind: action.kind, subject: task.subject, data: { ...data, tag: nextClutchTag(house.house, prefix) } }]
     }
-    return [{ kind: action.kind, subject: action.subject ?? task.subject, data }]
+    return [data, ...action.also ?? []].map(one => ({ kind: action.kind, subject: action.subject ?? task.subject, data: one }))
   }
 
   function says(task: Task, action: TaskAction, asked: number | null): string {

@@ -43,11 +43,11 @@ function onDayGrid(points: ThreePoint, density: (x: number, low: number, high: n
 export function pert(points: ThreePoint): DayDist {
   checkThreePoint(points)
   if (points.earliest === points.latest) return certain(Math.round(points.likely))
-  const { earliest, likely, latest } = points
-  const range = latest - earliest
-  const a = 1 + (4 * (likely - earliest)) / range
-  const b = 1 + (4 * (latest - likely)) / range
-  return onDayGrid(points, (x, low, high) => (x - low) ** (a - 1) * (high - x) ** (b - 1))
+  // fitted to the span of whole days, half a day wider at each end, so that widening moves neither middle nor mean
+  const { low, high } = { low: points.earliest - 0.5, high: points.latest + 0.5 }
+  const a = 1 + (4 * (points.likely - low)) / (high - low)
+  const b = 1 + (4 * (high - points.likely)) / (high - low)
+  return onDayGrid(points, x => (x - low) ** (a - 1) * (high - x) ** (b - 1))
 }
 
 /**

@@ -5,3 +5,4 @@ export {
 export { PlanError, firstCoveredDay, planStarts, runStock, type Plan, type PlanInput, type PlannedStart, type SolveLp } from './plan'
 export { simulateRunOut, type RunOut, type RunOutInput } from './runOut'
 export { nextCultureTags } from './tags'
+export { usableStock } from './stock'

@@ -55,7 +55,8 @@ export function simulateRunOut(input: RunOutInput): RunOut {
     // triangular around 1, so that no cup yields less than nothing
     const luck = varies ? 1 + YIELD_SPREAD * (random() + random() - 1) * 2.4 : 1
     for (let d = Math.max(0, producingOn - input.from); d < days; d++) {
-      const y = curve[input.from + d - producingOn] ?? 0
+      // a colony goes on however old it is; a batch ends
+      const y = curve[input.from + d - producingOn] ?? (supply.kind === 'colony' ? curve[0]! : 0)
       if (y === 0 && input.from + d > producingOn) break
       yields[d]! += y * luck
     }

@@ -11,7 +11,7 @@ const animal = (part: Partial<AnimalState>): AnimalState => ({
   statedSex: 'female', sexEvidence: [], sexSettled: null, sires: [], origin: 'unknown', clonal: false, parentsStated: null, genes: {}, looks: {}, ...part,
 })
 const king = speciesOf(shippedAlmanac, 'california-kingsnake')
-const meal = (day: number, taken = 1) => ({ day, prey: 'mouse.adult', offered: 1, taken, entryId: 'm' })
+const meal = (day: number, taken = 1) => ({ day, at: '', prey: 'mouse.adult', offered: 1, taken, entryId: 'm' })
 
 describe('prey by weight', () => {
   it.each([

@@ -45,6 +45,8 @@ export function rodentFor(almanac: Almanac, massG: number, share: number): strin
   return sizes.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), sizes[0]!.id)
 }
 
+const largestRodentG = (almanac: Almanac): number => Math.max(...rodentsOf(almanac).map(f => f.massG.likely))
+
 /** Days from birth to the first meal, likely: where the ladder's days are counted from. */
 export function firstMealAge(species: Species): number {
   for (const key in species.clocks) if (species.clocks[key]!.to === 'firstMeal') return species.clocks[key]!.days.likely
@@ -73,6 +75,8 @@ export type Gravid = false | 'gravid' | 'late'
 
 /** Prey of a gravid female as a share of the usual. [common practice: smaller meals, never a large one in the last month; the shares from memory] */
 const GRAVID_SHARE = { gravid: 0.5, late: 0.33 } as const
+
+const gravidRule = (gravid: 'gravid' | 'late'): string => (gravid === 'late' ? 'a third of it in the last month, since a large prey late has brought premature births (common practice)' : 'half of it while gravid (common practice)')
 
 /** The first meal after the cold, as a share of the usual one. [common practice: smaller than usual; the half from memory] */
 const FIRST_MEAL_SHARE = 0.5
@@ -116,12 +120,19 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
       inputs: step.meal.map((m, i) => ({ label: feederOf(almanac, m.prey).name, value: `${m.count} each`, from: { kind: 'almanac' as const, path: `${path}.meal.${i}.count`, mark: step.mark, source: step.source, note: step.note } })),
     })
     const ration = schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1
-    return { value: { due, everyDays, portions: step.meal.map(m => ({ prey: m.prey, count: species.eats === 'insects' ? Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) : m.count })) }, reasons }
+    const share = (gravid ? GRAVID_SHARE[gravid] : 1) * smaller
+    if (species.eats === 'rodents' && gravid) reasons.push({ rule: gravidRule(gravid), inputs: [computedInput('Share of the usual prey', `${GRAVID_SHARE[gravid]}`)], change: 'A weight of the last two months says more than the ladder' })
+    const portions = step.meal.map(m => (species.eats === 'insects'
+      ? { prey: m.prey, count: Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) }
+      : species.eats === 'rodents' && share < 1 ? { prey: rodentFor(almanac, feederOf(almanac, m.prey).massG.likely, share), count: m.count } : m))
+    return { value: { due, everyDays, portions: portions.map(p => ({ prey: p.prey, count: p.count })) }, reasons }
   }
   const school = schoolChoice(almanac, settings.schools, 'rodentSize')
-  const prey = rodentFor(almanac, weight.massG, school.fact!.value * (gravid ? GRAVID_SHARE[gravid] : 1) * smaller)
+  // of a large animal the usual prey is the largest there is: shares are of that, not of what it could be
+  const usualG = Math.min(weight.massG * school.fact!.value, largestRodentG(almanac))
+  const prey = rodentFor(almanac, usualG, (gravid ? GRAVID_SHARE[gravid] : 1) * smaller)
   reasons.push({
-    rule: `Prey by weight: ${school.name.toLowerCase()}${gravid === 'late' ? '; a third of it in the last month, since a large prey late has brought premature births (common practice)' : gravid ? '; half of it while gravid (common practice)' : ''}`,
+    rule: `Prey by weight: ${school.name.toLowerCase()}${gravid ? `; ${gravidRule(gravid)}` : ''}`,
     inputs: [
       entryInput('Latest weight', `${weight.massG} g`, weight),
       factInput('Prey', `schools.rodentSize`, school.fact!),

@@ -23,7 +23,7 @@ function stateOf(house: House, { type, id }: Subject): unknown {
     case 'lamp': return house.lamps[id]
     case 'winter': return house.winters[id]
     case 'locus': return house.loci[id]
-    case 'prey': return house.stocks[id] ?? { prey: id, counted: null, received: 0, lastReceived: null, onOrder: [], left: 0 }
+    case 'prey': return house.stocks[id] ?? { prey: id, counted: null, received: 0, arrivals: [], used: [], lastReceived: null, onOrder: [], left: 0 }
     case 'entry': return undefined
   }
 }

@@ -88,7 +88,7 @@ const foldPairing = remembered((entries): FoldedPairing | null => {
 function clutchFrom(entry: DatedEntry, pairing: PairingState, number: number): ClutchState {
   const blank = {
     id: entry.id, pairingId: pairing.id, speciesId: '', number, startDay: entry.day, good: null, eggsLost: 0, metamorphosed: [], tagged: 0, sold: 0,
-    firstFed: null, lastFed: null, lastCheck: null, lastCandled: null, looksCounted: [], ended: null, youngLost: 0,
+    firstFed: null, lastFed: null, lastCheck: null, lastCandled: null, looksCounted: [], meals: [], ended: null, youngLost: 0,
   }
   if (entry.kind === 'born') {
     const d = entry.data as { tag: string, live: number, still: number, slugs: number, placeId: string | null }
@@ -105,7 +105,7 @@ function foldClutch(laid: ClutchState, entries: readonly DatedEntry[], speciesId
   const known = clutchMemo.get(laid)
   if (known?.entries === entries && known.state.speciesId === speciesId) return known.state
   const kind = laid.kind === 'litter' ? 'litter' : larval ? 'spawn' : 'eggs'
-  const state: ClutchState = { ...laid, speciesId, kind, hatched: [...laid.hatched], metamorphosed: [], looksCounted: [] }
+  const state: ClutchState = { ...laid, speciesId, kind, hatched: [...laid.hatched], metamorphosed: [], looksCounted: [], meals: [] }
   applyAll(state, entries)
   clutchMemo.set(laid, { entries, state })
   return state
@@ -152,7 +152,7 @@ const foldLocus = remembered((entries): LocusState | null => {
 })
 
 const foldPrey = remembered((entries): StockState => {
-  const state: StockState = { prey: entries[0]!.subject.id, counted: null, received: 0, lastReceived: null, onOrder: [], left: 0 }
+  const state: StockState = { prey: entries[0]!.subject.id, counted: null, received: 0, arrivals: [], used: [], lastReceived: null, onOrder: [], left: 0 }
   applyAll(state, entries)
   return state
 })
@@ -188,17 +188,35 @@ function proveByYoung(house: House): void {
   for (const [id, list] of proofs) if (house.animals[id]) house.animals[id] = withProofs(house.animals[id], list)
 }
 
-/** Prey that came in or was counted, less what the meals since the count have used. */
-function takeMealsOff(stocks: Record<string, StockState>, animals: Iterable<AnimalState>): void {
-  const used = new Map<string, number>()
-  for (const animal of animals) {
-    for (const meal of animal.meals) {
-      const stock = stocks[meal.prey]
-      // a thawed or loosed feeder is gone whether it was eaten or not
-      if (stock?.counted && meal.day > stock.counted.day) used.set(meal.prey, (used.get(meal.prey) ?? 0) + meal.offered)
+type Offered = ClutchState['meals'][number]
+
+/** Every meal offered to an animal, oldest first: the state of an animal keeps only its latest ones. */
+const mealsOffered = remembered((entries): Offered[] => entries.filter(e => e.kind === 'fed').map((e) => {
+  const { prey, offered } = e.data as { prey: string, offered: number }
+  // a thawed or loosed feeder is gone whether it was eaten or not
+  return { day: e.day, at: e.at, prey, count: offered }
+}))
+
+/** Takes what was offered since the last count off each stock. */
+function takeMealsOff(stocks: Record<string, StockState>, offered: Iterable<readonly Offered[]>): void {
+  const since = new Map(Object.values(stocks).map(s => [s.prey, s.counted?.at ?? s.arrivals[0]?.at ?? '']))
+  const first = [...since.values()].sort()[0]
+  for (const stock of Object.values(stocks)) stock.used = []
+  if (first !== undefined) {
+    for (const meals of offered) {
+      for (let i = meals.length - 1; i >= 0 && meals[i]!.at > first; i--) {
+        const meal = meals[i]!
+        if (meal.at > (since.get(meal.prey) ?? '\uffff')) stocks[meal.prey]!.used.push({ day: meal.day, count: meal.count })
+      }
     }
   }
-  for (const stock of Object.values(stocks)) stock.left = Math.max(0, (stock.counted?.count ?? 0) + stock.received - (used.get(stock.prey) ?? 0))
+  for (const stock of Object.values(stocks)) stock.left = Math.max(0, (stock.counted?.count ?? 0) + stock.received - stock.used.reduce((sum, u) => sum + u.count, 0))
+}
+
+/** Meals of animals and of groups, each list in order of time. */
+function* allOffered(records: Records, house: House): Generator<readonly Offered[]> {
+  for (const [key, entries] of records.entries) if (key.startsWith('animal:')) yield mealsOffered(entries) ?? []
+  for (const clutch of Object.values(house.clutches)) yield clutch.meals
 }
 
 /**
@@ -250,6 +268,6 @@ export function foldHouse(records: Records, larval: (speciesId: string) => boole
   }
   for (const entries of records.entries.values()) house.unread.push(...unreadOf.get(entries) ?? [])
   proveByYoung(house)
-  takeMealsOff(house.stocks, Object.values(house.animals))
+  takeMealsOff(house.stocks, allOffered(records, house))
   return house
 }

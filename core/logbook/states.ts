@@ -43,6 +43,7 @@ export interface Weighing {
 
 export interface Meal {
   day: Day
+  at: string
   prey: string
   offered: number
   taken: number
@@ -223,6 +224,8 @@ export interface ClutchState {
   sold: number
   firstFed: Observed | null
   lastFed: (Observed & { prey: string, each: number }) | null
+  /** What the group was offered in all, by meal. */
+  meals: { day: Day, at: string, prey: string, count: number }[]
   lastCheck: Observed | null
   lastCandled: Observed | null
   /** Young counted by look at a locus, without cards of their own. */
@@ -244,13 +247,18 @@ export interface CultureState {
   lastLook: Observed | null
 }
 
-/** Stock of bought prey: the last count and what came in since; meals since are taken off in the fold of the house. */
+/** Stock of prey: the last count, what came in since, and what was offered since, to animals and to groups. */
 export interface StockState {
   prey: string
-  counted: { day: Day, count: number, entryId: string } | null
+  counted: { day: Day, at: string, count: number, entryId: string } | null
   received: number
+  /** Deliveries since the last count. */
+  arrivals: { day: Day, at: string, count: number }[]
+  /** Offered since the last count (or the first delivery), by meal. */
+  used: { day: Day, count: number }[]
   lastReceived: { day: Day, count: number, entryId: string } | null
   onOrder: { day: Day, count: number, entryId: string }[]
+  /** Counted and received less offered; what has gone off since is not taken off (see `usableStock`). */
   left: number
 }
 

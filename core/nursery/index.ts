@@ -1,1 +1,1 @@
-export { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, type Draws, type FoodRow, type MouthSource, type YoungCount } from './mouths'
+export { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, presenceOfCounted, type Draws, type FoodByAge, type FoodRow, type MouthSource, type YoungCount } from './mouths'

@@ -37,6 +37,20 @@ export function presence(species: Species, days: number): Float64Array {
     daily ** Math.min(age, 90) * Math.min(1, Math.max(0, 1 - (age - leaveFrom) / LEAVING_DAYS)))
 }
 
+/**
+ * The same for young that were counted as alive and here `ageToday` days after their first meal: what was lost or left
+ * before that day is no longer among them. Those that stayed past the usual age leave over the next month, since
+ * nothing says that they leave at once.
+ */
+export function presenceOfCounted(species: Species, days: number, ageToday: number): Float64Array {
+  const daily = species.survival90.value ** (1 / 90)
+  const leaveTo = Math.max(0, species.keptDays.value - LEAVING_DAYS / 2) + LEAVING_DAYS
+  const from = Math.max(ageToday, leaveTo - LEAVING_DAYS)
+  const to = Math.max(leaveTo, ageToday + LEAVING_DAYS)
+  const alive = (age: number) => daily ** Math.min(age, 90)
+  return Float64Array.from({ length: days }, (_, age) => (age <= ageToday ? 1 : (alive(age) / alive(ageToday)) * Math.min(1, Math.max(0, (to - age) / (to - from)))))
+}
+
 /** Food of one prey by days since the first meal; only the days on which any is eaten, in order. */
 export interface FoodRow {
   ages: Int32Array
@@ -64,16 +78,24 @@ function addShifted(target: Numbers, offset: number, days: number, from: Day, op
 }
 
 /** Adds the mean need of one source to `need` (day 0 = `from`): Σ P(open on d) · count · food. Exact. */
-export function addMeanNeed(need: Map<string, Float64Array>, from: Day, days: number, source: MouthSource, food: ReadonlyMap<string, FoodRow>): void {
+export function addMeanNeed(need: Map<string, Float64Array>, from: Day, days: number, source: MouthSource, food: FoodByAge): void {
   const count = expectedCount(source.count)
-  for (const [prey, row] of food) {
-    let target = need.get(prey)
-    if (!target) need.set(prey, (target = new Float64Array(days)))
-    source.opens.p.forEach((p, i) => {
-      if (p > 1e-9) addShifted(target!, 0, days, from, source.opens.start + i, row, p * count)
-    })
-  }
+  source.opens.p.forEach((p, i) => {
+    if (p <= 1e-9) return
+    const opensOn = source.opens.start + i
+    for (const [prey, row] of food(ageCounted(source, opensOn, from))) {
+      let target = need.get(prey)
+      if (!target) need.set(prey, (target = new Float64Array(days)))
+      addShifted(target, 0, days, from, opensOn, row, p * count)
+    }
+  })
 }
+
+/** Food per young by days since the first meal, for young counted at an age; 0 for those counted before it, or not yet. */
+export type FoodByAge = (ageCounted: number) => ReadonlyMap<string, FoodRow>
+
+/** Young that are counted are counted today; eggs are counted before any first meal. */
+const ageCounted = (source: MouthSource, opensOn: Day, today: Day): number => (source.count.kind === 'known' ? Math.max(0, today - opensOn) : 0)
 
 /** Draws per source of the day it opens and its count; the same source always draws the same numbers (seeded by its id). */
 export interface Draws {
@@ -98,16 +120,16 @@ export function drawSource(source: MouthSource, scenarios: number): Draws {
 }
 
 /**
- * Adds one source to the need of every scenario.
+ * Adds one source to the need of every scenario. `from` is today.
  * @param scenarioNeed per prey, scenario-major: index = scenario · days + day
  */
-export function addScenarioNeed(scenarioNeed: Map<string, Float32Array>, from: Day, days: number, scenarios: number, draws: Draws, food: ReadonlyMap<string, FoodRow>): void {
-  for (const [prey, row] of food) {
-    let target = scenarioNeed.get(prey)
-    if (!target) scenarioNeed.set(prey, (target = new Float32Array(days * scenarios)))
-    for (let s = 0; s < scenarios; s++) {
-      const opensOn = draws.opens[s]
-      if (opensOn === null || opensOn === undefined || !draws.counts[s]) continue
+export function addScenarioNeed(scenarioNeed: Map<string, Float32Array>, from: Day, days: number, scenarios: number, source: MouthSource, draws: Draws, food: FoodByAge): void {
+  for (let s = 0; s < scenarios; s++) {
+    const opensOn = draws.opens[s]
+    if (opensOn === null || opensOn === undefined || !draws.counts[s]) continue
+    for (const [prey, row] of food(ageCounted(source, opensOn, from))) {
+      let target = scenarioNeed.get(prey)
+      if (!target) scenarioNeed.set(prey, (target = new Float32Array(days * scenarios)))
       addShifted(target, s * days, days, from, opensOn, row, draws.counts[s]!)
     }
   }

@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import { certain, pert, withNever } from '../chance'
-import { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, type MouthSource } from '.'
+import { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, presenceOfCounted, type MouthSource } from '.'
 
 const from = 20_000
 const source = (part: Partial<MouthSource> = {}): MouthSource => ({
   id: 'clutch:1', laneId: 'clutch:1', label: 'C-1', speciesId: 'corn-snake', opens: certain(from + 5), count: { kind: 'known', count: 10 }, ...part,
 })
-const food = new Map([['fly.large', { ages: Int32Array.from([0, 1, 2]), amounts: Float64Array.from([2, 2, 2]) }]])
+const rows = new Map([['fly.large', { ages: Int32Array.from([0, 1, 2]), amounts: Float64Array.from([2, 2, 2]) }]])
+const food = () => rows
 
 describe('who is still here', () => {
   const species = speciesOf(shippedAlmanac, 'fire-bellied-toad')
@@ -18,6 +19,23 @@ describe('who is still here', () => {
     expect(here[60]).toBeCloseTo(species.survival90.value ** (60 / 90), 9)
     expect(here[150]).toBe(0)
     for (let i = 1; i < here.length; i++) expect(here[i]).toBeLessThanOrEqual(here[i - 1]!)
+  })
+
+  it('those counted today are alive and here today, whatever usually was lost or sold by then', () => {
+    const daily = species.survival90.value ** (1 / 90)
+    const kept = species.keptDays.value
+    for (const age of [1, 20, kept - 5, kept, kept + 14, kept + 15, kept + 40, 190]) {
+      const counted = presenceOfCounted(species, 300, age)
+      expect(counted[age], `age ${age}`).toBe(1)
+      // nobody comes back, and somebody is still here in a week
+      for (let i = age + 1; i < 300; i++) expect(counted[i]).toBeLessThanOrEqual(counted[i - 1]!)
+      expect(counted[age + 7], `a week after ${age}`).toBeGreaterThan(0.5)
+      expect(counted[age + 200] ?? 0).toBe(0)
+    }
+    // by hand: before anyone leaves, only the losses of the days between count
+    expect(presenceOfCounted(species, 300, 10)[20]).toBeCloseTo(daily ** 10, 12)
+    // long past the usual age: half have left after half a month, none was lost any more
+    expect(presenceOfCounted(species, 300, 190)[205]).toBeCloseTo(0.5, 12)
   })
 
   it('food follows the living', () => {
@@ -57,7 +75,7 @@ describe('need', () => {
     addMeanNeed(mean, from, 30, s, food)
     const scenarios = 2000
     const all = new Map<string, Float32Array>()
-    addScenarioNeed(all, from, 30, scenarios, drawSource(s, scenarios), food)
+    addScenarioNeed(all, from, 30, scenarios, s, drawSource(s, scenarios), food)
     const total = all.get('fly.large')!.reduce((a, b) => a + b, 0) / scenarios
     expect(total / mean.get('fly.large')!.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 1)
     expect(drawSource(s, 50)).toEqual(drawSource(s, 50))

@@ -1,17 +1,17 @@
 import { feederOf, speciesOf, type Almanac, type Species } from '../almanac'
 import { seedFrom, type Day } from '../chance'
-import { plannedSupply, remainingYield } from '../cultures'
-import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type MouthProfile } from '../feeding'
+import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../cultures'
+import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type Gravid, type MouthProfile, type NextMeal } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
 import type { AnimalState, Subject } from '../logbook'
-import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, type Draws, type FoodRow, type MouthSource } from '../nursery'
+import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, presenceOfCounted, type Draws, type FoodByAge, type FoodRow, type MouthSource } from '../nursery'
 import { temperatureAt } from '../places'
 import type { SeasonContext } from './context'
 import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { PreyOutlook, Scenarios } from './types'
-import { eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
+import { LAST_MONTH_DAYS, eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
 
 /** Days looked ahead: about nine months. */
 export const HORIZON_DAYS = 274
@@ -20,7 +20,8 @@ export const SCENARIOS = 150
 
 interface SpeciesFood {
   profile: MouthProfile
-  group: Map<string, FoodRow>
+  /** Food per young by the age at which it was counted. */
+  group: FoodByAge
 }
 
 /** Profiles are long and the same for all of a species: kept per almanac and settings. */
@@ -35,14 +36,20 @@ function foodOf(species: Species, { almanac, settings }: Pick<SeasonContext, 'al
   if (!food) {
     const days = HORIZON_DAYS + 400
     const profile = mouthProfile(almanac, settings, species, days)
-    food = { profile, group: groupProfile(profile, presence(species, days)) }
+    const byAge = new Map<number, Map<string, FoodRow>>()
+    const group: FoodByAge = (age) => {
+      let rows = byAge.get(age)
+      if (!rows) byAge.set(age, (rows = groupProfile(profile, age > 0 ? presenceOfCounted(species, days, age) : presence(species, days))))
+      return rows
+    }
+    food = { profile, group }
     bySpecies.set(species.id, food)
   }
   return food
 }
 
 /** Food per young of a group by days since its first meal, losses and sales taken off. */
-export function groupFood(speciesId: string, almanac: Almanac, settings: HouseSettings): Map<string, FoodRow> {
+export function groupFood(speciesId: string, almanac: Almanac, settings: HouseSettings): FoodByAge {
   return foodOf(speciesOf(almanac, speciesId), { almanac, settings }).group
 }
 
@@ -53,7 +60,7 @@ interface Portions {
 }
 
 /** An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every scenario. */
-function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, species: Species, context: SeasonContext): void {
+function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, species: Species, birth: Day | null, context: SeasonContext): void {
   const { almanac, settings, today } = context
   const add = (prey: string, day: number, count: number) => {
     if (day < 0 || day >= HORIZON_DAYS) return
@@ -72,6 +79,14 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
   // the first meal after the cold is smaller; those after it are not
   const usual = next && winter.firstMealDay !== undefined ? nextMeal(almanac, settings, species, animal, today, false, { ...winter, firstMealDay: undefined }) : next
   const byWeight = species.eats === 'rodents' && usual !== null && animal.weights.length > 0
+  const carrying = (day: Day): Gravid => (birth === null || day > birth ? false : birth - day <= LAST_MONTH_DAYS ? 'late' : 'gravid')
+  const smallerFor = new Map<Gravid, NextMeal['portions'] | null>()
+  /** Portions while she carries, by how far; worked out once each. */
+  const carried = (how: Gravid) => {
+    let portions = smallerFor.get(how)
+    if (portions === undefined) smallerFor.set(how, (portions = nextMeal(almanac, settings, species, animal, today, how, { ...winter, firstMealDay: undefined })?.value.portions ?? null))
+    return portions
+  }
   const scale = species.eats === 'insects' ? settings.appetite : 1
   const restEnds = next && inCold(animal) ? programmeFor(animal, context)?.warmDay ?? today : today
   const born = animal.bornDay ?? today - species.matureDays.value
@@ -82,7 +97,9 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
     }
     const { step } = ladderStepAt(species.ladder, Math.max(0, day - born - firstMealAge(species)))
     // prey by today's weight holds for a while; further out the ladder is the better guess
-    const portions = byWeight && day - today < 90 ? usual.value.portions : step.meal.map(m => ({ prey: m.prey, count: m.count * scale }))
+    const how = carrying(day)
+    const small = how && species.eats === 'rodents' ? carried(how) : null
+    const portions = small ?? (byWeight && day - today < 90 ? usual.value.portions : step.meal.map(m => ({ prey: m.prey, count: m.count * scale })))
     for (const p of portions) add(p.prey, day - today, p.count)
     day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : step.everyDays))
   }
@@ -90,10 +107,10 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
 
 const animalNeeds = remembering<AnimalState, Map<string, Portions>>()
 
-function animalNeed(animal: AnimalState, species: Species, context: SeasonContext): Map<string, Portions> {
-  return animalNeeds(animal, winterDeps(animal, context), () => {
+function animalNeed(animal: AnimalState, species: Species, birth: Day | null, context: SeasonContext): Map<string, Portions> {
+  return animalNeeds(animal, [birth, ...winterDeps(animal, context)], () => {
     const need = new Map<string, Portions>()
-    addAnimalNeed(need, animal, species, context)
+    addAnimalNeed(need, animal, species, birth, context)
     return need
   })
 }
@@ -158,7 +175,7 @@ function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): Y
       const total = addInto(need.mean, prey, row)
       need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
     }
-    addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, draws, group)
+    addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, source, draws, group)
   }
   return need
 }
@@ -209,8 +226,9 @@ function youngNeed(mouths: readonly MouthSource[], context: SeasonContext) {
 /**
  * Need and running supply of each prey on each day to the horizon.
  * The mean is exact; the quantile is read from scenarios drawn with a fixed seed per source.
+ * @param births the day on which each female that carries is expected to lay or give birth: until then her prey is smaller
  */
-export function outlook(context: SeasonContext, mouths: readonly MouthSource[]): { prey: PreyOutlook[], scenarios: Scenarios } {
+export function outlook(context: SeasonContext, mouths: readonly MouthSource[], births: ReadonlyMap<string, Day> = new Map()): { prey: PreyOutlook[], scenarios: Scenarios } {
   const { house, almanac, settings, today } = context
   const days = HORIZON_DAYS
   const fromAnimals = new Map<string, Float64Array>()
@@ -227,7 +245,7 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
   const eaters = Object.values(house.animals).filter(a => a.status === 'alive')
   const needs = eachGuarded(context, 'its food', eaters, subjectAs('animal'), (animal) => {
     const species = speciesOf(almanac, animal.speciesId)
-    return { species, need: animalNeed(animal, species, context) }
+    return { species, need: animalNeed(animal, species, births.get(animal.id) ?? null, context) }
   })
   for (const { species, need } of needs) {
     for (const [prey, portions] of need) {
@@ -259,6 +277,7 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
       for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
     }
     const stock = house.stocks[id]
+    const atHand = stock ? usableStock(stock, keptPerDay(supply), today) : 0
     for (const order of stock?.onOrder ?? []) {
       const arrives = supply.kind === 'bought' ? Math.max(0, order.day + supply.leadDays.value - today) : 0
       if (arrives < days) running[arrives]! += order.count
@@ -272,13 +291,13 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[]):
       inputs: [
         settingInput('Covered', `${Math.round(settings.coverQuantile * 100)} % of ${SCENARIOS} scenarios, drawn with a fixed seed`, 'coverQuantile'),
         settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
-        computedInput('Stock today', `${Math.round(stock?.left ?? 0)}`),
+        computedInput('Stock today', `${Math.round(atHand)} usable${stock && stock.left - atHand > 0.5 ? ` of ${Math.round(stock.left)} by count: half are usable after ${supply.keepDays.value} days` : ''}`),
       ],
       change: 'Every recorded lock, laying, hatch, loss or sale moves it',
     }]
     return {
       prey: id, mean: Array.from(row), high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
-      running: Array.from(running), stock: stock?.left ?? 0,
+      running: Array.from(running), stock: atHand,
       causes: [...(causes.get(id) ?? new Map<string, { label: string, total: number }>())].map(([cid, c]) => ({ id: cid, ...c })).sort((a, b) => b.total - a.total),
       reasons,
     }

@@ -11,7 +11,7 @@ import { HORIZON_DAYS, outlook } from './need'
 import type { HouseSettings } from './settings'
 import { tasksOf } from './tasks'
 import type { Scenarios, Season } from './types'
-import { winterOutlook } from './winter'
+import { birthsExpected, winterOutlook } from './winter'
 
 /** The house of a set of records, by the almanac's knowledge of which species have tadpoles. */
 export function houseOf(records: Records, almanac: Almanac): House {
@@ -49,7 +49,7 @@ export function* seasonSteps(house: House, almanac: Almanac, settings: HouseSett
   const step = <T>(part: string, otherwise: T, make: () => T): T => guarded(context, part, null, make) ?? otherwise
   const { lanes, mouths } = step('the lanes', { lanes: [], mouths: [] }, () => lanesOf(context))
   yield
-  const { prey, scenarios } = step('the need of food', { prey: [], scenarios: noScenarios }, () => outlook(context, mouths))
+  const { prey, scenarios } = step('the need of food', { prey: [], scenarios: noScenarios }, () => outlook(context, mouths, birthsExpected(lanes, context)))
   yield
   const winter = step('the winter', { cold: [], places: [], groups: [], recovering: [] }, () => winterOutlook(lanes, context))
   yield

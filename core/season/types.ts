@@ -36,6 +36,8 @@ export interface TaskAction {
   subject?: Subject
   /** A number to be asked for: field of the data, its label and unit. */
   ask?: { field: string, label: string, unit?: 'mass', likely?: number }
+  /** Further entries of the same kind that belong to the same act: the other prey of a mixed meal. */
+  also?: Record<string, unknown>[]
   /** When one tap writes several entries: cups to start. */
   times?: number
   tone?: 'main' | 'plain'

@@ -174,17 +174,18 @@ export class HouseKeeper {
   private async plan({ version, season, scenarios, context }: Computed): Promise<PlansSnapshot> {
     const start = performance.now()
     const { house, almanac, settings, today } = context
-    const plans: FeederPlan[] = []
     const failures: Failure[] = []
-    for (const look of season.prey) {
+    const made = await Promise.all(season.prey.map(async (look) => {
       try {
         const key = planKey(look, house, almanac, settings, today)
-        plans.push(this.planMemory.get(key) ?? this.planMemory.keep(key, await this.solve(planJob(look, scenarios, house, almanac, settings, today))))
+        return this.planMemory.get(key) ?? this.planMemory.keep(key, await this.solve(planJob(look, scenarios, house, almanac, settings, today)))
       }
       catch (error) {
         failures.push({ subject: { type: 'prey', id: look.prey }, part: 'its plan', message: error instanceof Error ? error.message : String(error) })
+        return null
       }
-    }
+    }))
+    const plans = made.filter(p => p !== null)
     return { version, plans, alarms: failureAlarms(failures, { ...house, unread: [] }), tookMs: performance.now() - start }
   }
 

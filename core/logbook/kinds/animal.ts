@@ -40,13 +40,15 @@ export const animalKinds = [
     data: z.strictObject({ prey, offered: count('Offered'), taken: count('Taken'), sure }).refine(d => d.taken <= d.offered, { path: ['taken'], message: 'More taken than offered' }),
     check: (state, { prey, offered, taken, sure }, entry) => writtenAgain(sure, entry, state.meals.some(m => m.day === entry.day && m.prey === prey && m.offered === offered && m.taken === taken), `${state.tag} has this very meal on this day already`),
     apply(state, { prey, offered, taken }, entry) {
-      state.meals.push({ day: entry.day, prey, offered, taken, entryId: entry.id })
+      // a meal of several prey is one refusal
+      const sameMeal = state.meals.at(-1)?.at === entry.at
+      state.meals.push({ day: entry.day, at: entry.at, prey, offered, taken, entryId: entry.id })
       if (state.meals.length > MEALS_KEPT) state.meals.shift()
       if (taken > 0) {
         state.lastTaken = seen(entry)
         state.refusals = 0
       }
-      else state.refusals++
+      else if (!sameMeal) state.refusals++
     },
     tell: d => (d.taken === 0 ? `Refused ${d.offered} × ${d.prey}` : `Took ${d.taken}${d.taken < d.offered ? ` of ${d.offered}` : ''} × ${d.prey}`),
   }),

@@ -50,7 +50,11 @@ export const clutchKinds = [
   }),
   defineKind({
     kind: 'hatched', subject: 'clutch', verb: 'Record hatching', data: z.strictObject({ count: some('Hatched') }),
-    apply(state, { count }, entry) { state.hatched.push({ day: entry.day, count, entryId: entry.id }) },
+    apply(state, { count }, entry) {
+      state.hatched.push({ day: entry.day, count, entryId: entry.id })
+      // those that came out were among the good ones
+      if (state.good !== null) state.good = Math.max(0, state.good - count)
+    },
     check: (state, { count }) => {
       if (state.kind === 'litter') return { path: 'kind', message: 'A litter is born, not hatched' }
       return count > eggsLeft(state) ? { path: 'data.count', message: `${count} cannot hatch: ${state.tag} has ${eggsLeft(state)} of ${state.eggs} eggs left` } : null
@@ -71,6 +75,7 @@ export const clutchKinds = [
     apply(state, { prey, each }, entry) {
       state.firstFed ??= seen(entry)
       state.lastFed = { ...seen(entry), prey, each }
+      state.meals.push({ day: entry.day, at: entry.at, prey, count: each * (youngInGroup(state) || tadpolesLeft(state)) })
     },
     check: (state, { prey, each, sure }, entry) => (youngInGroup(state) + tadpolesLeft(state) > 0
       ? writtenAgain(sure, entry, state.lastFed?.day === entry.day && state.lastFed.prey === prey && state.lastFed.each === each, `${state.tag} was fed the same on this day already`)

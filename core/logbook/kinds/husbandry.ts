@@ -44,8 +44,9 @@ export const preyKinds = [
   defineKind({
     kind: 'preyCounted', subject: 'prey', verb: 'Count stock', data: z.strictObject({ count: many('Count') }),
     apply(state, { count }, entry) {
-      state.counted = { day: entry.day, count, entryId: entry.id }
+      state.counted = { day: entry.day, at: entry.at, count, entryId: entry.id }
       state.received = 0
+      state.arrivals = []
     },
     tell: d => `Counted ${d.count}`,
   }),
@@ -60,6 +61,7 @@ export const preyKinds = [
     check: (state, { count, sure }, entry) => writtenAgain(sure, entry, state.lastReceived?.day === entry.day && state.lastReceived.count === count, `A delivery of ${count} is written on this day already`),
     apply(state, { count }, entry) {
       state.received += count
+      state.arrivals.push({ day: entry.day, at: entry.at, count })
       state.lastReceived = { day: entry.day, count, entryId: entry.id }
       state.onOrder.shift()
     },

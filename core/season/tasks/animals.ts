@@ -34,7 +34,7 @@ function feedTask(animal: AnimalState, gravid: Gravid, context: SeasonContext): 
   const winter = mealWinterOf(animal, context)
   const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)
   if (!meal || !due(meal.value.due, today)) return []
-  const [main] = meal.value.portions
+  const [main, ...others] = meal.value.portions
   const refused = animal.refusals >= 2
   const lastMeal = winter.fastFrom !== undefined && today <= winter.fastFrom && meal.value.due + meal.value.everyDays > winter.fastFrom
   const restart = winter.firstMealDay !== undefined && (!animal.lastTaken || animal.lastTaken.day < animal.warmed!.day)
@@ -43,8 +43,8 @@ function feedTask(animal: AnimalState, gravid: Gravid, context: SeasonContext): 
     what: `Feed ${meal.value.portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
     detail: refused ? `refused ${animal.refusals} in a row` : restart ? 'first meal after the cold, smaller than usual' : lastMeal ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}` : undefined,
     actions: [
-      { label: 'Took', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: main!.count }, tone: 'main' },
-      { label: 'Refused', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: 0 } },
+      { label: 'Took', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: main!.count }, also: others.map(p => ({ prey: p.prey, offered: p.count, taken: p.count })), tone: 'main' },
+      { label: 'Refused', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: 0 }, also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0 })) },
     ],
     caution: refused && species.eats === 'rodents'
       ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.'

@@ -74,13 +74,13 @@ export const nurseryTasks: TaskMaker = context => tasksOfEach(context, Object.va
     const dueDay = clutch.lastFed ? clutch.lastFed.day + step.everyDays : opens
     if (due(dueDay, today)) {
       const scale = species.eats === 'insects' ? settings.appetite : 1
-      const [main] = step.meal
+      const [main, ...others] = step.meal
       tasks.push({
         id: `young:${clutch.id}`, kind: 'feed', subject, tag: clutch.tag, placeId: clutch.placeId, due: dueDay,
         what: `Feed ${young} young ${step.meal.map(m => `${Math.round(young * m.count * scale)} ${feederOf(almanac, m.prey).many}`).join(' and ')}`,
         detail: clutch.firstFed ? undefined : 'first meal',
         actions: [
-          { label: 'Fed', kind: 'groupFed', data: { prey: main!.prey, each: main!.count * scale }, tone: 'main' },
+          { label: 'Fed', kind: 'groupFed', data: { prey: main!.prey, each: main!.count * scale }, also: others.map(m => ({ prey: m.prey, each: m.count * scale })), tone: 'main' },
           { label: 'Lost some', kind: 'youngLost', data: {}, ask: { field: 'count', label: 'Lost', likely: 1 } },
         ],
         reasons: [{ rule: `Every ${step.everyDays} days on this step of the ladder, ${young} mouths`, inputs: step.meal.map((m, i) => ({ label: feederOf(almanac, m.prey).name, value: `${m.count} each`, from: { kind: 'almanac' as const, path: `species.${species.id}.ladder.${index}.meal.${i}.count`, mark: step.mark } })) }],

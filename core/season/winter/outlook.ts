@@ -210,15 +210,23 @@ function groupView(group: WinterGroup, gravid: ReadonlyMap<string, string>, cont
 }
 
 /** The last month before laying or birth, in which no large meal is given. [common practice] */
-const LAST_MONTH_DAYS = 30
+export const LAST_MONTH_DAYS = 30
+
+/** Females that carry, with the middle day on which each is expected to lay or give birth; null when that is not known. */
+function carriers(lanes: readonly Lane[], context: SeasonContext): [damId: string, day: Day | null][] {
+  return lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map((l) => {
+    const birth = l.events.find(e => (e.event === 'laid' || e.event === 'born') && !e.observed)
+    return [context.house.pairings[l.subject.id]!.damId, birth ? summarise(birth.dist)?.median ?? null : null]
+  })
+}
+
+/** When those that carry are expected to lay or give birth. */
+export const birthsExpected = (lanes: readonly Lane[], context: SeasonContext): Map<string, Day> =>
+  new Map(carriers(lanes, context).filter((c): c is [string, Day] => c[1] !== null))
 
 /** Females that carry, by the lanes of the season. */
 export function gravidIn(lanes: readonly Lane[], context: SeasonContext): Map<string, 'gravid' | 'late'> {
-  return new Map(lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map((l) => {
-    const birth = l.events.find(e => (e.event === 'laid' || e.event === 'born') && !e.observed)
-    const when = birth ? summarise(birth.dist) : null
-    return [context.house.pairings[l.subject.id]!.damId, when && when.median - context.today <= LAST_MONTH_DAYS ? 'late' : 'gravid']
-  }))
+  return new Map(carriers(lanes, context).map(([id, day]) => [id, day !== null && day - context.today <= LAST_MONTH_DAYS ? 'late' : 'gravid']))
 }
 
 function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnimal | null {
