@@ -1,5 +1,5 @@
 import { schoolChoice, type Cold, type Fact, type Species } from '../almanac'
-import { certain, conditionFrom, convolve, lastOf, pert, type Day, type DayDist } from '../chance'
+import { certain, conditionUnwritten, convolve, lastOf, pert, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
 import type { AnimalState, Observed, Winter } from '../logbook'
 import { formatDay } from '../units'
@@ -63,26 +63,36 @@ interface Condition {
   inputs: Input[]
 }
 
+/** That nothing is written by today, and how often something happens unwritten. */
+interface Silence {
+  today: Day
+  unwritten: number
+}
+
+const unseen = (dist: DayDist, { today, unwritten }: Silence): DayDist => conditionUnwritten(dist, today, unwritten)
+
 /** From warmth to the first meal it takes: not before the day on which it is offered one. */
 function untilMeal({ cold }: { cold: Cold }, warmth: Warmth, after = 0): DayDist {
   const later = warmth.firstMealAfterDays + after
   return pert({ earliest: cold.firstMeal.earliest + later, likely: cold.firstMeal.likely + later, latest: cold.firstMeal.latest + later })
 }
 
-function mealCondition(species: Wintering, recovery: Recovery, warmth: Warmth, today: Day): Condition {
+function mealCondition(species: Wintering, recovery: Recovery, warmth: Warmth, silence: Silence): Condition {
+  const { today } = silence
   if (recovery.firstMeal) {
     const day = recovery.firstMeal.day + AFTER_MEAL_DAYS
     return { name: 'one meal, and two days after it', dist: certain(day), seen: { ...recovery.firstMeal, day }, inputs: [entryInput('First meal taken', formatDay(recovery.firstMeal.day, today), recovery.firstMeal)] }
   }
-  return { name: 'one meal, and two days after it', dist: conditionFrom(convolve(warmth.warm, untilMeal(species, warmth, AFTER_MEAL_DAYS)), today), seen: null, inputs: [spreadInput('Until it takes its first meal', `species.${species.id}.cold.firstMeal`, species.cold.firstMeal)] }
+  return { name: 'one meal, and two days after it', dist: unseen(convolve(warmth.warm, untilMeal(species, warmth, AFTER_MEAL_DAYS)), silence), seen: null, inputs: [spreadInput('Until it takes its first meal', `species.${species.id}.cold.firstMeal`, species.cold.firstMeal)] }
 }
 
-function shedCondition(species: Wintering, recovery: Recovery, warmth: Warmth, today: Day): Condition {
+function shedCondition(species: Wintering, recovery: Recovery, warmth: Warmth, silence: Silence): Condition {
+  const { today } = silence
   if (recovery.firstShed) return { name: 'first shed', dist: certain(recovery.firstShed.day), seen: recovery.firstShed, inputs: [entryInput('First shed', formatDay(recovery.firstShed.day, today), recovery.firstShed)] }
-  return { name: 'first shed', dist: conditionFrom(convolve(warmth.warm, pert(species.cold.firstShed)), today), seen: null, inputs: [spreadInput('Warmth to first shed', `species.${species.id}.cold.firstShed`, species.cold.firstShed)] }
+  return { name: 'first shed', dist: unseen(convolve(warmth.warm, pert(species.cold.firstShed)), silence), seen: null, inputs: [spreadInput('Warmth to first shed', `species.${species.id}.cold.firstShed`, species.cold.firstShed)] }
 }
 
-function weightCondition(species: Wintering, animal: Recovering, recovery: Recovery, lostShare: number, warmth: Warmth, today: Day): Condition {
+function weightCondition(species: Wintering, animal: Recovering, recovery: Recovery, lostShare: number, warmth: Warmth, silence: Silence): Condition {
   const name = `${REGAINED * 100} % of the starting weight`
   const goal = recovery.start ? recovery.start.massG * REGAINED : null
   const back = warmth.seen && goal !== null ? animal.weights.find(w => w.day >= warmth.seen!.day && w.massG >= goal) : undefined
@@ -94,7 +104,7 @@ function weightCondition(species: Wintering, animal: Recovering, recovery: Recov
   const clock = pert({ earliest: days(regain.latest), likely: days(regain.likely), latest: Math.max(1, days(regain.earliest)) })
   const from = latest && latest.day >= warmth.seen!.day && recovery.firstMeal ? certain(latest.day) : convolve(warmth.warm, untilMeal(species, warmth))
   return {
-    name, dist: conditionFrom(convolve(from, clock), today), seen: null,
+    name, dist: unseen(convolve(from, clock), silence), seen: null,
     inputs: [computedInput('Still missing', `${(missing * 100).toFixed(1)} % of the starting weight`), spreadInput('Regained a day', `species.${species.id}.cold.regainPerDay`, regain)],
   }
 }
@@ -107,6 +117,7 @@ function weightCondition(species: Wintering, animal: Recovering, recovery: Recov
 export function judgeReadiness(species: Wintering, animal: Recovering, winter: Winter, warmth: Warmth, lostShare: number | null, today: Day, { almanac, schools }: WinterContext, own?: string | null): Readiness {
   const school = schoolChoice(almanac, own ? { ...schools, [`pairAfterCold@${species.id}`]: own } : schools, 'pairAfterCold', species.id)
   const recovery = recoveryOf(animal, winter)
+  const silence: Silence = { today, unwritten: almanac.common.unwrittenReady!.value }
   const reasons: Reason[] = []
   let id = school.id
   if (id === 'byLoss') {
@@ -121,11 +132,11 @@ export function judgeReadiness(species: Wintering, animal: Recovering, winter: W
   }
   else reasons.push({ rule: `School: ${school.name.toLowerCase()}`, inputs: [{ label: school.name, value: school.reason, from: { kind: 'setting', name: 'schools' } }], change: 'Another school for the house, the species or this animal' })
 
-  const conditions: Condition[] = [{ name: 'full warmth', dist: warmth.seen ? warmth.warm : conditionFrom(warmth.warm, today), seen: warmth.seen && warmth.warm.p.length === 1 && warmth.warm.start <= today ? { ...warmth.seen, day: warmth.warm.start } : null, inputs: warmth.seen ? [entryInput('Warmed up', formatDay(warmth.seen.day, today), warmth.seen)] : [computedInput('Warmth', 'planned')] }]
-  if (id !== 'atOnce') conditions.push(mealCondition(species, recovery, warmth, today))
+  const conditions: Condition[] = [{ name: 'full warmth', dist: warmth.seen ? warmth.warm : conditionUnwritten(warmth.warm, today, almanac.common.unwrittenWarmUp!.value), seen: warmth.seen && warmth.warm.p.length === 1 && warmth.warm.start <= today ? { ...warmth.seen, day: warmth.warm.start } : null, inputs: warmth.seen ? [entryInput('Warmed up', formatDay(warmth.seen.day, today), warmth.seen)] : [computedInput('Warmth', 'planned')] }]
+  if (id !== 'atOnce') conditions.push(mealCondition(species, recovery, warmth, silence))
   if (id === 'regained') {
-    conditions.push(weightCondition(species, animal, recovery, lostShare ?? species.cold.watchLoss.value / 2, warmth, today))
-    if (species.group === 'snake') conditions.push(shedCondition(species, recovery, warmth, today))
+    conditions.push(weightCondition(species, animal, recovery, lostShare ?? species.cold.watchLoss.value / 2, warmth, silence))
+    if (species.group === 'snake') conditions.push(shedCondition(species, recovery, warmth, silence))
   }
   reasons.push({ rule: `Ready when the last of these is there: ${conditions.map(c => c.name).join(', ')}`, inputs: conditions.flatMap(c => c.inputs), change: 'A meal, a weight or a shed written down' })
   const open = conditions.filter(c => !c.seen)

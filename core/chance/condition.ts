@@ -12,6 +12,28 @@ export function conditionFrom(dist: DayDist, day: Day): DayDist {
   return fromWeights(day, kept, dist.never / (mass + dist.never))
 }
 
+/**
+ * What remains when nothing was written by `day` of something that may have happened unwritten: earlier mass counts by
+ * that chance, the rest and 'never' in full. Silence is weak evidence, not a wall: with 0 it is `conditionFrom`, with 1
+ * it says nothing.
+ * @param unwritten chance (0..1) that it happened and was not written
+ */
+export function conditionUnwritten(dist: DayDist, day: Day, unwritten: number): DayDist {
+  if (unwritten <= 0) return conditionFrom(dist, day)
+  return weighedBy(dist, d => (d < day ? unwritten : 1))
+}
+
+/**
+ * A distribution given something seen (or not seen) that is so likely on each day; 'never' keeps its weight.
+ * @param likelihood of what was seen if it happens on that day, 0..1
+ */
+export function weighedBy(dist: DayDist, likelihood: (day: Day) => number): DayDist {
+  const weights = dist.p.map((p, i) => p * likelihood(dist.start + i))
+  const mass = weights.reduce((a, b) => a + b, 0)
+  if (mass <= 0) return neverHappens()
+  return fromWeights(dist.start, weights, dist.never / (mass + dist.never))
+}
+
 /** What remains once we know that it happened on or after `from` and on or before `to`; null when the two contradict. */
 export function conditionBetween(dist: DayDist, from: Day, to: Day): DayDist | null {
   const first = Math.max(from, dist.start)

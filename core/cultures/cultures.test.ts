@@ -2,10 +2,10 @@ import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { feederOf, shippedAlmanac } from '../almanac'
-import { certain, mean, quantile } from '../chance'
+import { certain, mean, quantile, sample, seededRandom } from '../chance'
 import type { CultureState } from '../logbook'
 import {
-  PlanError, cultureStage, keptPerDay, planStarts, plannedSupply, remainingYield, runStock, simulateRunOut, timeToProducing, yieldCurve, yieldSinceStart,
+  PlanError, cultureStage, growing, keptPerDay, planStarts, plannedSupply, remainingYield, runStock, simulateRunOut, timeToProducing, yieldCurve, yieldSinceStart,
   type PlanInput, type SolveLp,
 } from '.'
 
@@ -53,9 +53,30 @@ describe('yields', () => {
     expect(left).toBeCloseTo(sum(yieldCurve(flies, 60).slice(4)), 6)
   })
 
-  it('a cup that does not produce yet is conditioned on that', () => {
-    const late = remainingYield(culture({ startDay: from - 24 }), flies, 24, from, 60)
-    expect(sum(late)).toBeCloseTo(700 * 0.93, 0)
+  it.each([10, 18, 22, 26, 30])('a cup silent for %s days is alive as often as such cups are, drawn one by one', (age) => {
+    // independent of Bayes' rule: cups are drawn, those that produced by then are left out, the rest is counted
+    const wait = timeToProducing(flies, 24)
+    const random = seededRandom(age)
+    let silent = 0
+    let alive = 0
+    for (let i = 0; i < 120_000; i++) {
+      const fails = random() < 0.07
+      const on = sample(wait, random())!
+      if (!fails && on < age) continue
+      silent++
+      if (!fails) alive++
+    }
+    const told = growing(culture({ startDay: from - age }), flies, 24, from)
+    expect(Math.abs(told.alive - alive / silent)).toBeLessThan(0.02)
+    expect(sum(remainingYield(culture({ startDay: from - age }), flies, 24, from, 90))).toBeCloseTo(700 * told.alive, 0)
+  })
+
+  it('a look that found nothing counts for its day; days without a look only by the chance that nobody wrote it', () => {
+    const [looked, silent, never] = [growing(culture({ startDay: from - 26, lastLook: { day: from - 1, entryId: 'l' } }), flies, 24, from, 0.3), growing(culture({ startDay: from - 26 }), flies, 24, from, 0.3), growing(culture({ startDay: from - 26 }), flies, 24, from, 0)]
+    expect(looked.alive).toBeCloseTo(never.alive, 9)
+    expect(silent.alive).toBeGreaterThan(looked.alive)
+    // far overdue it is spent or dead, and nothing breaks
+    expect(sum(remainingYield(culture({ startDay: from - 300 }), flies, 24, from, 90, 1, 0.05))).toBeLessThan(1)
   })
 
   it('half a stock is usable after the days it keeps', () => {
@@ -160,7 +181,7 @@ describe('the chance of running out', () => {
   it('one culture that fails in 7 of 100 leaves its only eater hungry about as often', () => {
     const { chance } = simulateRunOut({
       from, days: 20, scenarios: 4000, need: new Float64Array(20 * 4000).map((_, i) => (i % 20 === 12 ? 5 : 0)), supply: flies, stock: 0, keptPerDay: 0.9,
-      running: [{ producing: certain(from + 8), mayFail: true, tempC: 24 }], starts: [], tempC: 24, factor: 1, fixed: [], countFrom: 0, seed: 11,
+      running: [{ producing: certain(from + 8), alive: 0.93, tempC: 24 }], starts: [], tempC: 24, factor: 1, fixed: [], countFrom: 0, seed: 11,
     })
     expect(chance).toBeCloseTo(0.07, 1)
     expect(Math.abs(chance - 0.07)).toBeLessThan(0.015)

@@ -1,6 +1,6 @@
 export {
-  cultureStage, failureChance, keptPerDay, plannedSupply, producingFrom, remainingYield, timeToProducing, yieldCurve, yieldSinceStart,
-  type CultureStage, type PlannedSupply,
+  cultureStage, failureChance, growing, keptPerDay, plannedSupply, producingFrom, remainingYield, timeToProducing, yieldCurve, yieldSinceStart,
+  type CultureStage, type GrowingCulture, type PlannedSupply,
 } from './yields'
 export { PlanError, firstCoveredDay, planStarts, runStock, type Plan, type PlanInput, type PlannedStart, type SolveLp } from './plan'
 export { simulateRunOut, type RunOut, type RunOutInput } from './runOut'

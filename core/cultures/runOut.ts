@@ -11,8 +11,8 @@ export interface RunOutInput {
   supply: PlannedSupply
   stock: number
   keptPerDay: number
-  /** Running cultures: when they begin to yield, and whether they can still fail. */
-  running: readonly { producing: DayDist, mayFail: boolean, tempC: number | null }[]
+  /** Running cultures: when they begin to yield, and the chance that they do. */
+  running: readonly { producing: DayDist, alive: number, tempC: number | null }[]
   starts: readonly PlannedStart[]
   tempC: number | null
   factor: number
@@ -65,7 +65,7 @@ export function simulateRunOut(input: RunOutInput): RunOut {
   for (let s = 0; s < scenarios; s++) {
     for (let d = 0; d < days; d++) yields[d] = input.fixed[d] ?? 0
     for (const culture of input.running) {
-      const fails = culture.mayFail && random() < failure
+      const fails = random() >= culture.alive
       const on = sample(culture.producing, random())
       if (!fails) addCulture(on)
     }

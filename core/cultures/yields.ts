@@ -1,5 +1,5 @@
 import type { Feeder, Supply } from '../almanac'
-import { certain, conditionFrom, pert, withLateTail, type Day, type DayDist } from '../chance'
+import { certain, conditionFrom, conditionUnwritten, pert, withLateTail, type Day, type DayDist } from '../chance'
 import type { CultureState } from '../logbook'
 
 type Kind = 'batch' | 'colony' | 'bought'
@@ -87,20 +87,41 @@ export function cultureStage(culture: CultureState, supply: PlannedSupply, today
   return supply.kind === 'batch' && today >= culture.producing.day + supply.producingDays.value ? 'spent' : 'producing'
 }
 
-/** The day on which a growing culture starts to yield, given that it had not by today. */
-export function producingFrom(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day): DayDist {
-  if (culture.producing) return certain(culture.producing.day)
+/** A growing culture: when it starts to yield if it does, and the chance that it does at all. */
+export interface GrowingCulture {
+  from: DayDist
+  alive: number
+}
+
+/**
+ * What is to be expected of a culture by what was seen of it. Seen not to produce on a day, it had not begun by then;
+ * since that day silence counts by the chance that its beginning went unwritten. The longer it is overdue, the likelier
+ * it is one of those that fail: by Bayes, failed ones being silent for ever.
+ * @param unwritten chance (0..1) that it produces and nobody wrote it
+ */
+export function growing(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, unwritten = 0): GrowingCulture {
+  if (culture.producing) return { from: certain(culture.producing.day), alive: 1 }
   const wait = timeToProducing(supply, tempC)
-  return conditionFrom({ ...wait, start: wait.start + culture.startDay }, today)
+  const whole: DayDist = { ...wait, start: wait.start + culture.startDay }
+  const looked = culture.lastLook?.day ?? culture.startDay
+  const silentSoFar = whole.p.reduce((sum, p, i) => sum + p * (whole.start + i <= looked ? 0 : whole.start + i < today ? unwritten : 1), 0)
+  const failure = failureChance(supply)
+  const alive = (1 - failure) * silentSoFar / ((1 - failure) * silentSoFar + failure)
+  return { from: conditionUnwritten(conditionFrom(whole, looked + 1), today, unwritten), alive: Number.isFinite(alive) ? alive : 0 }
+}
+
+/** The day on which a growing culture starts to yield, if it does. */
+export function producingFrom(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, unwritten = 0): DayDist {
+  return growing(culture, supply, tempC, today, unwritten).from
 }
 
 /** Expected yield of a running culture on each day from `today` on. */
-export function remainingYield(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, days: number, factor = 1): Float64Array {
+export function remainingYield(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, days: number, factor = 1, unwritten = 0): Float64Array {
   const result = new Float64Array(days)
   const stage = cultureStage(culture, supply, today)
   if (stage !== 'growing' && stage !== 'producing') return result
-  const from = producingFrom(culture, supply, tempC, today)
-  const survives = culture.producing ? 1 : 1 - failureChance(supply)
+  const { from, alive: survives } = growing(culture, supply, tempC, today, unwritten)
+  if (!from.p.length) return result
   const curve = yieldCurve(supply, days + Math.max(0, today - from.start) + 1, factor)
   from.p.forEach((p, i) => {
     const start = from.start + i

@@ -1,5 +1,5 @@
 import { clockOf, type BreedingEvent, type Species, type Spread } from '../almanac'
-import { certain, conditionFrom, convolve, pert, withLateTail, withNever, type Day, type DayDist } from '../chance'
+import { certain, conditionUnwritten, convolve, cumulative, pert, weighedBy, withLateTail, withNever, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
 import type { Observed } from '../logbook'
 import { formatDay } from '../units'
@@ -66,6 +66,8 @@ export interface ChainInput {
   /** Laying to hatching, where temperature sets it. */
   incubation: ComputedClock | null
   today: Day
+  /** Chance that an event happened and was not written; without it, what is not written has not happened. */
+  unwritten?: (event: BreedingEvent) => number
 }
 
 interface Step {
@@ -109,8 +111,25 @@ function whence(from: EventForecast, today: Day): Input {
 }
 
 /**
- * Forecasts the events of one cycle. The nearest observed event rules; where nothing was seen, clocks are added up from
- * the given start. What has not happened by today is conditioned on that.
+ * What the silence of signs between two events says of the later one: had it come by a day, each sign would have come its
+ * own clock before, and would mostly have been written.
+ */
+function silentSigns({ species, observed, today, unwritten }: ChainInput, chain: readonly BreedingEvent[], from: BreedingEvent, to: BreedingEvent): ((day: Day) => number)[] {
+  if (!unwritten) return []
+  return chain.slice(chain.indexOf(from) + 1, chain.indexOf(to)).filter(sign => !observed[sign]).flatMap((sign) => {
+    const clock = clockOf(species, sign, to)
+    const missed = unwritten(sign)
+    if (!clock || missed >= 1 || !clockOf(species, from, to)) return []
+    const dist = clockDist(clock.days)
+    // the sign had come by yesterday when the clock is longer than the days from then to the event
+    return [(day: Day) => 1 - (1 - missed) * (1 - cumulative(dist, day - today))]
+  })
+}
+
+/**
+ * Forecasts the events of one cycle: a hidden chain, filtered by what was written and by what was not. The nearest
+ * observed event rules; where nothing was seen, clocks are added up from the given start. Of what is not written by today
+ * the days before count by the chance that it happened and went unwritten.
  * Events that were overtaken (a later one was seen) are left out.
  */
 export function forecastChain(input: ChainInput): EventForecast[] {
@@ -134,10 +153,16 @@ export function forecastChain(input: ChainInput): EventForecast[] {
     const step = [...steps].reverse().find(s => s.from.observed ?? s.from.measured) ?? steps[0]
     if (!step) return
     const added = withNever(convolve(step.from.dist, step.clock), 1 - step.comes)
-    const overdue = step.from.observed !== null && added.p.length > 0 && added.start < input.today
-    const dist = conditionFrom(added, input.today)
+    const unwritten = input.unwritten?.(event) ?? 0
+    const silent = silentSigns(input, chain, step.from.event, event)
+    const dist = conditionUnwritten(weighedBy(added, day => silent.reduce((all, sign) => all * sign(day), 1)), input.today, unwritten)
+    const overdue = added.p.length > 0 && added.start < input.today
     const reasons: Reason[] = [{ ...step.reason, inputs: [whence(step.from, input.today), ...step.reason.inputs] }]
-    if (overdue) reasons.push({ rule: 'Not seen by today, so the days before are ruled out and the rest is scaled up', inputs: [computedInput('Today', formatDay(input.today))], change: 'Recording it moves everything after it' })
+    if (overdue) {
+      reasons.push(unwritten > 0
+        ? { rule: 'Not written by today: the days before count only by the chance that it happened and went unwritten', inputs: [computedInput('Today', formatDay(input.today)), computedInput('Happens unwritten', `${Math.round(unwritten * 100)} %`)], change: 'Recording it, with its day, moves everything after it' }
+        : { rule: 'Not seen by today, so the days before are ruled out and the rest is scaled up', inputs: [computedInput('Today', formatDay(input.today))], change: 'Recording it moves everything after it' })
+    }
     known.push({ event, observed: null, dist, reasons, ...(step.caution && { caution: step.caution }) })
   })
   return known

@@ -1,5 +1,5 @@
 import type { BreedingEvent, Species } from '../almanac'
-import { convolve, conditionFrom, withNever, type Day, type DayDist } from '../chance'
+import { convolve, conditionUnwritten, withNever, type Day, type DayDist } from '../chance'
 import { factInput, spreadInput, type Reason } from '../judgement'
 import type { Observed, PairingState } from '../logbook'
 import { clockDist } from './chain'
@@ -26,8 +26,9 @@ export interface NextLaying {
  * The layings still to come in this season after one that was seen or is expected, each less sure than the one before.
  * @param after day of the laying before
  * @param number the number of that laying (1 for the first)
+ * @param unwritten chance that a laying happened and was not written
  */
-export function laterLayings(species: Species, after: DayDist, number: number, today: Day): NextLaying[] {
+export function laterLayings(species: Species, after: DayDist, number: number, today: Day, unwritten = 0): NextLaying[] {
   const next = species.nextClutch
   if (!next) return []
   const path = `species.${species.id}.nextClutch`
@@ -37,7 +38,7 @@ export function laterLayings(species: Species, after: DayDist, number: number, t
   for (let n = number + 1; n <= next.perSeason.latest; n++) {
     // past the usual number each further clutch is half as likely
     const comes = n <= next.perSeason.likely ? next.comes.value : next.comes.value / 2
-    const dist = conditionFrom(withNever(convolve(before, clock), 1 - comes), today)
+    const dist = conditionUnwritten(withNever(convolve(before, clock), 1 - comes), today, unwritten)
     if (!dist.p.length) break
     layings.push({
       number: n, dist,

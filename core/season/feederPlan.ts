@@ -1,7 +1,7 @@
 import { feederOf, schoolChoice, type Almanac, type Feeder } from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import {
-  cultureStage, failureChance, firstCoveredDay, keptPerDay, planStarts, plannedSupply, producingFrom, runStock, simulateRunOut, yieldSinceStart,
+  cultureStage, failureChance, firstCoveredDay, growing, keptPerDay, planStarts, plannedSupply, runStock, simulateRunOut, yieldSinceStart,
   type PlanInput, type PlannedStart, type PlannedSupply, type SolveLp,
 } from '../cultures'
 import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
@@ -100,7 +100,7 @@ export interface PlanJob {
   look: PreyOutlook
   scenarios: { count: number, need: Float64Array }
   house: Pick<House, 'cultures' | 'places'>
-  almanac: Pick<Almanac, 'feeders' | 'schools'>
+  almanac: Pick<Almanac, 'feeders' | 'schools' | 'common'>
   settings: HouseSettings
   today: Day
 }
@@ -109,7 +109,7 @@ export function planJob(look: PreyOutlook, scenarios: Scenarios, house: House, a
   const cultures = Object.fromEntries(Object.entries(house.cultures).filter(([, c]) => c.feederId === look.prey))
   return {
     look, scenarios: { count: scenarios.count, need: scenarios.need(look.prey) }, house: { cultures, places: house.places },
-    almanac: { feeders: { [look.prey]: feederOf(almanac, look.prey) }, schools: almanac.schools }, settings, today,
+    almanac: { feeders: { [look.prey]: feederOf(almanac, look.prey) }, schools: almanac.schools, common: almanac.common }, settings, today,
   }
 }
 
@@ -131,7 +131,8 @@ export function planFeeder({ look, scenarios, house, almanac, settings, today }:
     .filter(c => c.feederId === look.prey && ['growing', 'producing'].includes(cultureStage(c, supply, today)))
     .map((c) => {
       const at = temperatureAt(house.places, c.placeId)
-      return { producing: producingFrom(c, supply, at, today), mayFail: !c.producing, tempC: at }
+      const { from, alive } = growing(c, supply, at, today, almanac.common.unwrittenProducing!.value)
+      return { producing: from, alive, tempC: at }
     })
   const fixed = new Float64Array(days)
   if (supply.kind === 'bought') look.running.slice(0, days).forEach((y, d) => { fixed[d] = y })
@@ -186,7 +187,7 @@ export class PlanMemory {
 
 /** What decides a plan, as a key: when none of it changed, neither does the plan. */
 export function planKey(look: PreyOutlook, house: House, almanac: Almanac, settings: HouseSettings, today: Day): string {
-  const cultures = Object.values(house.cultures).filter(c => c.feederId === look.prey).map(c => [c.id, c.startDay, c.producing?.day, c.failed?.day, c.finished?.day, temperatureAt(house.places, c.placeId)])
+  const cultures = Object.values(house.cultures).filter(c => c.feederId === look.prey).map(c => [c.id, c.startDay, c.producing?.day, c.failed?.day, c.finished?.day, c.lastLook?.day, temperatureAt(house.places, c.placeId)])
   const round = (row: number[]) => row.map(x => Math.round(x * 100)).join()
   return JSON.stringify([look.prey, today, look.stock, round(look.high), round(look.running), cultures, settings.cultureWeekday, settings.cupYield, settings.coverQuantile, settings.schools, almanac.feeders[look.prey]])
 }

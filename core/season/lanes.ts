@@ -3,6 +3,7 @@ import { certain, lastOf, neverHappens, summarise, type Day, type DayDist } from
 import { incubationTime } from '../eggs'
 import { computedInput, entryInput, factInput, spreadInput, type Reason } from '../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup, type AnimalState, type ClutchState, type Observed, type PairingState } from '../logbook'
+import { cyclesOf, unwrittenRates, type UnwrittenRates } from '../learning'
 import { expectedCount, type MouthSource, type YoungCount } from '../nursery'
 import { temperatureAt } from '../places'
 import { chainOf, forecastChain, laterLayings, observedInCycle, ovulationFromFollicles, type EventForecast } from '../pairing'
@@ -62,7 +63,7 @@ function expectedYoung(species: Species): { count: YoungCount, reason: Reason } 
 /** Chance of 'never' from which a further clutch is no longer waited for. */
 const SEASON_OVER = 0.95
 
-function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, mouths: MouthSource[] } | null {
+function pairLane(pairing: PairingState, unwritten: UnwrittenRates, context: SeasonContext): { lane: Lane, mouths: MouthSource[] } | null {
   const { house, almanac, today } = context
   const dam = house.animals[pairing.damId]
   if (!dam || dam.status !== 'alive' || pairing.ended) return null
@@ -80,7 +81,7 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   const title = `${dam.tag} × ${sire?.tag ?? 'unknown'}`
   const base = { id, kind: 'pair' as const, subject: { type: 'pairing' as const, id: pairing.id }, title, speciesId: species.id, placeId: dam.placeId }
 
-  const next = done > 0 ? laterLayings(species, certain(births.at(-1)!.day), done, today)[0] : undefined
+  const next = done > 0 ? laterLayings(species, certain(births.at(-1)!.day), done, today, unwritten.of(birth))[0] : undefined
   // a season is over once no further clutch is likely; signs seen after the last laying open another cycle all the same
   if (done > 0 && !Object.keys(observed).length && (done >= limit || !next || next.dist.never > SEASON_OVER)) {
     return { lane: { ...base, stage: 'pairing', events: births.map(b => seenEvent(birth, b, today)), later: [], young: { value: 0, reasons: [{ rule: 'No further clutch is likely in this season', inputs: [computedInput('Clutches or litters seen', `${done}`)], change: 'A lock or a shed recorded now opens another' }] } }, mouths: [] }
@@ -95,17 +96,17 @@ function pairLane(pairing: PairingState, context: SeasonContext): { lane: Lane, 
   }
   const growth = species.mating && !observed.ovulation ? ovulationFromFollicles({ ...species, mating: species.mating }, pairing, births.at(-1)?.day ?? pairing.startDay - 1, today) : null
   if (growth) given.ovulation = { ...growth, measured: true }
-  const chain = forecastChain({ species, observed, given, incubation, today })
+  const chain = forecastChain({ species, observed, given, incubation, today, unwritten: unwritten.of })
   // a start that was only assumed, and is past, is nothing to look at
-  const events = [...births.map(b => seenEvent(birth, b, today)), ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || e.dist.start >= today)]
+  const events = [...births.map(b => seenEvent(birth, b, today)), ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || summarise(e.dist)!.median >= today)]
   const laying = events.find(e => e.event === birth && !e.observed)
-  const later = laying && species.nextClutch ? laterLayings(species, laying.dist, done + 1, today) : []
+  const later = laying && species.nextClutch ? laterLayings(species, laying.dist, done + 1, today, unwritten.of(birth)) : []
   const young = expectedYoung(species)
 
   const opens = (events.find(e => e.event === 'firstMeal' && !e.observed)?.dist) ?? neverHappens()
   const mouths: MouthSource[] = opens.p.length ? [{ id: `${id}:${done + 1}`, laneId: id, label: `${title}, ${birth === 'born' ? 'litter' : 'clutch'} ${done + 1}`, speciesId: species.id, opens, count: young.count }] : []
   for (const l of later) {
-    const after = forecastChain({ species, observed: {}, given: { [birth]: { dist: l.dist, reasons: l.reasons } }, incubation, today })
+    const after = forecastChain({ species, observed: {}, given: { [birth]: { dist: l.dist, reasons: l.reasons } }, incubation, today, unwritten: unwritten.of })
     const first = after.find(e => e.event === 'firstMeal')?.dist
     if (first?.p.length && first.never < 0.97) mouths.push({ id: `${id}:${l.number}`, laneId: id, label: `${title}, clutch ${l.number}`, speciesId: species.id, opens: first, count: young.count })
   }
@@ -128,7 +129,7 @@ export const LAST_HATCH_DAYS = 14
 
 const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
 
-function clutchLane(clutch: ClutchState, context: SeasonContext): { lane: Lane, mouths: MouthSource[] } | null {
+function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, context: SeasonContext): { lane: Lane, mouths: MouthSource[] } | null {
   const { house, almanac, settings, today } = context
   const species = speciesOf(almanac, clutch.speciesId)
   const eggs = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
@@ -145,7 +146,7 @@ function clutchLane(clutch: ClutchState, context: SeasonContext): { lane: Lane, 
   const turned = clutch.metamorphosed[0]
   if (turned) observed.metamorphosed = { day: turned.day, entryId: turned.entryId }
   if (clutch.firstFed && young > 0) observed.firstMeal = clutch.firstFed
-  const events = forecastChain({ species, observed, given: {}, incubation, today })
+  const events = forecastChain({ species, observed, given: {}, incubation, today, unwritten: unwritten.of })
 
   const title = clutch.tag
   const mouths: MouthSource[] = []
@@ -158,7 +159,7 @@ function clutchLane(clutch: ClutchState, context: SeasonContext): { lane: Lane, 
     reasons.push({ rule: 'Hatched or born, less losses, sales and those tagged', inputs: [computedInput('Alive in the group', `${young}`)] })
   }
   if (tadpoles > 0) {
-    const { dist } = turned ? { dist: certain(today + 7) } : { dist: openOf(forecastChain({ species, observed: { ...observed, firstMeal: undefined }, given: {}, incubation, today })) ?? neverHappens() }
+    const { dist } = turned ? { dist: certain(today + 7) } : { dist: openOf(forecastChain({ species, observed: { ...observed, firstMeal: undefined }, given: {}, incubation, today, unwritten: unwritten.of })) ?? neverHappens() }
     const rate = species.larvalSurvival!
     mouths.push({ id: `${id}:tadpoles`, laneId: id, label: `${title}, tadpoles`, speciesId: species.id, opens: dist, count: { kind: 'eggs', eggs: { earliest: tadpoles, likely: tadpoles, latest: tadpoles }, each: rate.value } })
     reasons.push({ rule: 'Tadpoles alive times those that usually turn', inputs: [computedInput('Tadpoles', `${tadpoles}`), factInput('Tadpoles that turn', `species.${species.id}.larvalSurvival.value`, rate)] })
@@ -166,7 +167,7 @@ function clutchLane(clutch: ClutchState, context: SeasonContext): { lane: Lane, 
   const unhatched = clutch.good !== null ? Math.min(clutch.good, eggs) : eggs
   if (unhatched > 0 && (!hatch || today - hatch.day < LAST_HATCH_DAYS)) {
     const through = throughRate(species, clutch.good !== null)
-    const chain = forecastChain({ species, observed: { [laidEvent]: observed[laidEvent]! }, given: {}, incubation, today })
+    const chain = forecastChain({ species, observed: { [laidEvent]: observed[laidEvent]! }, given: {}, incubation, today, unwritten: unwritten.of })
     const opens = openOf(chain)
     if (opens?.p.length) mouths.push({ id: `${id}:eggs`, laneId: id, label: title, speciesId: species.id, opens, count: { kind: 'eggs', eggs: { earliest: unhatched, likely: unhatched, latest: unhatched }, each: through.each } })
     reasons.push({ rule: clutch.good !== null ? 'Good eggs by candling times their usual hatch' : 'Eggs times the species’ fertility and hatch', inputs: [computedInput('Eggs', `${unhatched}`), ...through.reasons], change: 'Candling replaces the species’ fertility by what was seen' })
@@ -181,9 +182,12 @@ function clutchLane(clutch: ClutchState, context: SeasonContext): { lane: Lane, 
   }
 }
 
+/** Whether an event is expected, and more likely still to come than past and unwritten. */
+export const isAhead = (event: EventForecast, today: Day): boolean => !event.observed && event.dist.p.length > 0 && summarise(event.dist)!.median >= today
+
 /** Day of the next thing expected in a lane: what one reads it for. */
-export function nextEventDay(lane: Lane): Day {
-  const next = lane.events.find(e => !e.observed && e.dist.p.length)
+export function nextEventDay(lane: Lane, today: Day): Day {
+  const next = lane.events.find(e => isAhead(e, today))
   return next ? summarise(next.dist)!.median : Number.MAX_SAFE_INTEGER
 }
 
@@ -214,12 +218,13 @@ function parentDeps(id: string | null, context: SeasonContext): unknown[] {
 /** Lanes of every open pair and every clutch with something alive, soonest event first, and the mouths they will bring. */
 export function lanesOf(context: SeasonContext): { lanes: Lane[], mouths: MouthSource[] } {
   const { house, almanac, settings, today } = context
+  const unwritten = unwrittenRates(eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), cyclesOf).flat(), almanac)
   const all = [
-    ...eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), p => pairLanes(p, [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today], () => withKnownMouths(p, pairLane(p, context)))),
-    ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today], () => withKnownMouths(c, clutchLane(c, context)))),
+    ...eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), p => pairLanes(p, [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today, unwritten.key], () => withKnownMouths(p, pairLane(p, unwritten, context)))),
+    ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c => clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today, unwritten.key], () => withKnownMouths(c, clutchLane(c, unwritten, context)))),
   ]
   const lanes = all.map(m => m.lane)
-  const when = new Map(lanes.map(l => [l.id, nextEventDay(l)]))
+  const when = new Map(lanes.map(l => [l.id, nextEventDay(l, today)]))
   lanes.sort((a, b) => when.get(a.id)! - when.get(b.id)! || (a.title < b.title ? -1 : 1))
   return { lanes, mouths: all.flatMap(m => m.mouths) }
 }

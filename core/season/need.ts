@@ -273,7 +273,7 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[], 
     const running = new Float64Array(days)
     for (const culture of Object.values(house.cultures)) {
       if (culture.feederId !== id) continue
-      const left = guarded(context, 'its yield', { type: 'culture', id: culture.id }, () => remainingYield(culture, supply, temperatureAt(house.places, culture.placeId), today, days, settings.cupYield)) ?? []
+      const left = guarded(context, 'its yield', { type: 'culture', id: culture.id }, () => remainingYield(culture, supply, temperatureAt(house.places, culture.placeId), today, days, settings.cupYield, almanac.common.unwrittenProducing!.value)) ?? []
       for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
     }
     const stock = house.stocks[id]

@@ -8,6 +8,7 @@ import { schools } from './schools'
 import { common, sexing, signs } from './sexing'
 import { snakes } from './snakes'
 import { sources } from './sources'
+import { unwritten } from './unwritten'
 
 /** The almanac as shipped; what a keeper changes stands apart in overrides. */
 export const shippedAlmanac: Almanac = withoutPrototypes({
@@ -15,6 +16,6 @@ export const shippedAlmanac: Almanac = withoutPrototypes({
   feeders,
   schools,
   signs,
-  common,
+  common: { ...common, ...unwritten },
   sources,
 })

@@ -3,6 +3,7 @@ import type { Judgement, Reason } from '../../judgement'
 import { EVENT_NAMES, type LoadVerdict, type Visit } from '../../pairing'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded } from '../guard'
+import { isAhead } from '../lanes'
 import type { Lane } from '../types'
 import { loadOf } from './loads'
 import { rotaOf } from './rotaOf'
@@ -34,7 +35,7 @@ const BIRTHS = ['laid', 'born']
 
 function dueOf(lane: Lane, rota: readonly Visit[], context: SeasonContext): DueWithHer {
   const pairing = context.house.pairings[lane.subject.id]!
-  const expected = lane.events.filter(e => !e.observed && e.dist.p.length)
+  const expected = lane.events.filter(e => isAhead(e, context.today))
   const tell = (e: (typeof expected)[number] | undefined) => (e ? { event: EVENT_NAMES[e.event], when: summarise(e.dist)!, reasons: e.reasons } : null)
   const before = expected.filter(e => !['hatched', 'metamorphosed', 'firstMeal'].includes(e.event))
   const next = before[0]

@@ -18,7 +18,7 @@ export const cultureTasks: TaskMaker = context => tasksOfEach(context, Object.va
   const stage = cultureStage(culture, supply, today)
   const base = { subject: { type: 'culture' as const, id: culture.id }, tag: culture.tag, placeId: culture.placeId }
   if (stage === 'growing') {
-    const dist = producingFrom(culture, supply, temperatureAt(house.places, culture.placeId), today)
+    const dist = producingFrom(culture, supply, temperatureAt(house.places, culture.placeId), today, almanac.common.unwrittenProducing!.value)
     const when = summarise(dist)
     if (culture.lastLook?.day === today || (when && when.low > today)) return []
     return [{

@@ -1,0 +1,1 @@
+export { cyclesOf, unwrittenRates, type UnwrittenRates, type WrittenCycle } from './unwritten'

@@ -1,0 +1,114 @@
+import { describe, expect, it } from 'vitest'
+import { clockOf, shippedAlmanac, speciesOf, type BreedingEvent, type Species } from '../almanac'
+import { certain, conditionFrom, conditionUnwritten, cumulative, fromWeights, mean, sample, seededRandom, summarise, weighedBy, type DayDist } from '../chance'
+import { chainOf, forecastChain } from '.'
+import { clockDist } from './chain'
+import { unwrittenRates } from '../learning'
+
+const { of: unwritten } = unwrittenRates([], shippedAlmanac)
+
+describe('silence is weak evidence', () => {
+  const dist = fromWeights(10, [1, 2, 3, 4], 0.2)
+
+  it('by hand: days before count by the chance of not being written, the rest in full', () => {
+    // 0.08 0.16 0.24 0.32 and never 0.2; before day 12 times a half: 0.04 0.08 0.24 0.32 0.2 of 0.88
+    const after = conditionUnwritten(dist, 12, 0.5)
+    expect(after.start).toBe(10)
+    expect(after.p.map(p => Number((p * 0.88).toFixed(9)))).toEqual([0.04, 0.08, 0.24, 0.32])
+    expect(after.never * 0.88).toBeCloseTo(0.2, 12)
+  })
+
+  it('with no chance of it it is the wall, with certainty of it it says nothing; long after the clock never stays as likely as it was against it', () => {
+    expect(conditionUnwritten(dist, 12, 0)).toEqual(conditionFrom(dist, 12))
+    expect(conditionUnwritten(dist, 12, 1).p.map(p => Number(p.toFixed(9)))).toEqual(dist.p.map(p => Number(p.toFixed(9))))
+    expect(conditionUnwritten(certain(10), 400, 0.03)).toEqual(certain(10))
+    expect(weighedBy(dist, () => 0).never).toBe(1)
+  })
+})
+
+/** One cycle as it may happen: each event of the trunk by its clock, each sign so long before the laying as its own clock says. */
+function cyclesFrom(species: Species, trunk: readonly BreedingEvent[], signs: readonly BreedingEvent[], random: () => number): () => Map<BreedingEvent, number> {
+  const clock = (from: BreedingEvent, to: BreedingEvent) => clockDist(clockOf(species, from, to)!.days)
+  const steps = trunk.slice(1).map((event, i) => ({ event, dist: clock(trunk[i]!, event) }))
+  const last = trunk.at(-1)!
+  const before = signs.map(sign => ({ sign, dist: clock(sign, last) }))
+  return () => {
+    let day = 0
+    const days = new Map<BreedingEvent, number>([[trunk[0]!, 0]])
+    for (const { event, dist } of steps) days.set(event, (day += sample(dist, random())!))
+    for (const { sign, dist } of before) days.set(sign, day - sample(dist, random())!)
+    return days
+  }
+}
+
+describe('forecasts stay calibrated while days pass and nothing is written', () => {
+  /**
+   * Share of cycles, of those of which nothing more was written by a moment, whose laying fell into the 80 % band. The
+   * first and last day of a band count by the part of their mass that lies in it, since days are whole.
+   */
+  function inBand(species: Species, trunk: readonly BreedingEvent[], signs: readonly BreedingEvent[], moment: number): { share: number, n: number } {
+    const random = seededRandom(moment + 7)
+    const target = trunk.at(-1)!
+    const observed = { [trunk[0]!]: { day: 0, entryId: 'x' } }
+    const { dist } = forecastChain({ species, observed, given: {}, incubation: null, today: moment, unwritten }).find(e => e.event === target)!
+    const by = (day: number) => cumulative(dist, day) / (1 - dist.never)
+    const draw = cyclesFrom(species, trunk, signs, random)
+    let n = 0
+    let hit = 0
+    for (let i = 0; i < 150_000 && n < 3000; i++) {
+      const days = draw()
+      // what had come by then, and was written, would have changed the forecast
+      if ([...days].some(([event, day]) => event !== trunk[0] && day < moment && random() >= unwritten(event))) continue
+      n++
+      const day = days.get(target)!
+      const at = by(day - 1) + random() * (by(day) - by(day - 1))
+      if (at >= 0.1 && at <= 0.9) hit++
+    }
+    return { share: hit / n, n }
+  }
+
+  const kept = ({ share, n }: { share: number, n: number }) => {
+    expect(n).toBeGreaterThanOrEqual(1000)
+    expect(share).toBeGreaterThan(0.75)
+    expect(share).toBeLessThan(0.85)
+  }
+
+  it.each([0, 10, 20, 35, 45, 50, 55, 62, 80])('a king snake whose lock is written, %s days later', (moment) => {
+    kept(inBand(speciesOf(shippedAlmanac, 'california-kingsnake'), ['copulation', 'laid'], ['preLayShed'], moment))
+  })
+
+  it.each([0, 15, 30, 45, 60, 75])('a corn snake that was ready, and nothing else written, %s days later', (moment) => {
+    kept(inBand(speciesOf(shippedAlmanac, 'corn-snake'), ['ready', 'copulation', 'laid'], ['preLayShed', 'ovulation'], moment))
+  })
+
+  it.each([0, 40, 90, 130, 170, 200])('a boa whose lock is written and her shed is not, %s days later', (moment) => {
+    kept(inBand(speciesOf(shippedAlmanac, 'boa-constrictor'), ['copulation', 'postOvulationShed', 'born'], [], moment))
+  })
+})
+
+describe('what silence once did', () => {
+  const corn = speciesOf(shippedAlmanac, 'corn-snake')
+
+  it('a pair that was ready, with no lock written: the laying moves by days, not by months, and never vanishes', () => {
+    const at = (day: number) => forecastChain({ species: corn, observed: { ready: { day: 0, entryId: 'r' } }, given: {}, incubation: null, today: day, unwritten }).find(e => e.event === 'laid')!.dist
+    const first = summarise(at(0))!
+    for (const day of [10, 20, 30, 40]) {
+      expect(at(day).never - at(0).never, `day ${day}`).toBeLessThan(0.25)
+      expect(Math.abs(summarise(at(day))!.median - first.median), `day ${day}`).toBeLessThan(16)
+    }
+  })
+
+  it('a boa 130 days after the lock, the shed unwritten: a birth is still expected', () => {
+    const boa = speciesOf(shippedAlmanac, 'boa-constrictor')
+    const born = forecastChain({ species: boa, observed: { copulation: { day: 0, entryId: 'c' } }, given: {}, incubation: null, today: 130, unwritten }).find(e => e.event === 'born')!.dist
+    // by hand: of 100 boas 75 come to a shed, 40 in 100 of these unwritten: 30 against the 25 that never do, so about a half
+    expect(born.never).toBeLessThan(0.55)
+    expect(cumulative(born, 129)).toBeLessThan(0.2)
+  })
+
+  it('a sign that is written rules, and what came before it is done', () => {
+    const events = forecastChain({ species: corn, observed: { preLayShed: { day: 100, entryId: 's' } }, given: { warmUp: { dist: certain(0), reasons: [] } }, incubation: null, today: 104, unwritten })
+    expect(chainOf(corn).indexOf(events[0]!.event)).toBe(chainOf(corn).indexOf('preLayShed'))
+    expect(mean(events.find(e => e.event === 'laid')!.dist as DayDist)).toBeGreaterThan(104)
+  })
+})
