@@ -49,7 +49,7 @@ const BLOCK = 8
 /** More units than this on one day is a slip in the need, not a plan. */
 const MOST_PER_START = 5000
 /** A plan of fewer units than this is the least there is; a larger one may be above it by one in so many. */
-const NEAR_ENOUGH = 50
+const NEAR_ENOUGH = 25
 /** Share of the most units that a row may ask for: written with four digits, small yields differ by so much. */
 const COUNTED_ON = 0.9
 
@@ -206,7 +206,7 @@ function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { count
   const bound = Math.ceil(relaxed.objective - 1e-6)
   // no plan is smaller than the relaxed one: a rounded plan of that size is proven the least without further search
   const rounded = roundedPlan(input, rows, relaxed.columns)
-  // of hundreds of units one in fifty is no plan to search for; the working tells both numbers
+  // of many units one in twenty-five is no plan to search for; the working tells both numbers
   if (total(rounded) - bound <= Math.floor(bound / NEAR_ENOUGH)) return { counts: rounded, bound }
   const fixed = new Map<number, number>()
   const open = input.startDays.map((_, w) => w).filter((w) => {

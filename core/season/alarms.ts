@@ -1,16 +1,16 @@
 import { feederOf, speciesOf, type Almanac } from '../almanac'
 import { summarise, type Day } from '../chance'
 import { plannedSupply } from '../cultures'
-import { computedInput, entryInput } from '../judgement'
+import { computedInput, entryInput, factInput } from '../judgement'
 import type { ClimateTrouble } from '../brumation'
-import type { AnimalState, CultureState, House, LampState, Subject } from '../logbook'
+import type { AnimalState, CultureState, House, LampState, Sign, Subject } from '../logbook'
 import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
 import { sexOf } from './breeding'
 import { eachGuarded, guarded, subjectAs } from './guard'
 import type { TaskContext } from './tasks/taskMaker'
 import type { Alarm, Lane } from './types'
-import type { ColdAnimal, ColdPlaceView } from './winter'
+import { inCold, type ColdAnimal, type ColdPlaceView } from './winter'
 
 function coldAlarm({ animalId, tag, verdict }: ColdAnimal): Alarm | null {
   const { action, text } = verdict.value
@@ -47,6 +47,46 @@ function refuser(animal: AnimalState): Alarm | null {
     text: `${animal.tag} refused ${animal.refusals} meals in a row${falling ? ' and loses weight' : ''}`,
     todo: falling ? 'Call the reptile vet; meanwhile quiet, dark and warm.' : 'Quiet and dark, smaller prey, overnight; then scent or other prey. Watch weight, not meals.',
     reasons: [{ rule: 'Refusals are normal before a shed or out of season; with falling weight they alarm (common practice)', inputs: [computedInput('Refused in a row', `${animal.refusals}`), ...(now ? [entryInput('Latest weight', `${now.massG} g`, now)] : []), ...(before ? [entryInput('Before', `${before.massG} g`, before)] : [])], change: 'One meal taken clears it' }],
+  }
+}
+
+const SIGN_WORDS: Record<Sign, string> = { breathing: 'noisy breath', discharge: 'discharge', skin: 'dry or damaged skin', alertness: 'does not react', thin: 'thin', injury: 'injury' }
+
+/** A look that found something stands until a later one finds it well. */
+function unwellAlarm(animal: AnimalState, today: Day): Alarm | null {
+  const { unwell } = animal
+  // in the cold the judgement of the cold speaks
+  if (!unwell || inCold(animal)) return null
+  const signs = unwell.signs.map(s => SIGN_WORDS[s as Sign] ?? s).join(', ')
+  return {
+    id: `unwell:${animal.id}`, level: 'harm', subject: { type: 'animal', id: animal.id }, text: `${animal.tag} was found not well ${formatDistance(unwell.day, today)}${signs ? `: ${signs}` : ''}`,
+    todo: 'Look again today, apart from the others, washed hands after; noisy breath, discharge and injuries are for the reptile vet.',
+    reasons: [{ rule: 'A look that found something stands until another finds it well', inputs: [entryInput('Looked at', signs || 'not well', unwell)], change: 'A look that finds it well' }],
+  }
+}
+
+/** Weights older than this are of another season. */
+const LOSS_LOOKED_BACK_DAYS = 180
+
+/** An animal that eats and yet loses: of its best weight of the last half year. */
+function lossAlarm(animal: AnimalState, context: TaskContext): Alarm | null {
+  const { house, almanac, today } = context
+  if (inCold(animal) || animal.refusals >= 3) return null
+  const now = animal.weights.at(-1)
+  const recent = animal.weights.filter(w => now && w.day >= today - LOSS_LOOKED_BACK_DAYS && w.day < now.day)
+  if (!now || !recent.length || now.day < today - LOSS_LOOKED_BACK_DAYS) return null
+  const best = recent.reduce((a, w) => (w.massG > a.massG ? w : a))
+  const lost = 1 - now.massG / best.massG
+  // a female that laid or gave birth since is lighter by her clutch; after the cold the recovery speaks
+  const bore = Object.values(house.pairings).some(p => p.damId === animal.id && (p.seen.laid ?? p.seen.born ?? []).some(o => o.day >= best.day))
+  const wintered = animal.warmed !== null && animal.warmed.day >= best.day
+  const watch = almanac.common.lossWatch!
+  const harm = almanac.common.lossHarm!
+  if (bore || wintered || lost < watch.value) return null
+  return {
+    id: `loss:${animal.id}`, level: lost >= harm.value ? 'harm' : 'watch', subject: { type: 'animal', id: animal.id }, text: `${animal.tag} weighs ${Math.round(lost * 100)} % less than at its best, ${formatDistance(best.day, today)}`,
+    todo: lost >= harm.value ? 'Weigh again to be sure of it, have droppings tested, call the reptile vet.' : 'Weigh again in a week; look at droppings, warmth and who shares its place.',
+    reasons: [{ rule: 'Of its best weight in the last half year; eating does not make up for it', inputs: [entryInput('Now', `${now.massG} g`, now), entryInput('Best', `${best.massG} g`, best), factInput('Watched from', 'common.lossWatch.value', watch), factInput('Harm from', 'common.lossHarm.value', harm)], change: 'A later weight' }],
   }
 }
 
@@ -106,7 +146,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   }
   of(winter.cold, c => ({ type: 'animal', id: c.animalId }), c => [coldAlarm(c)])
   for (const place of winter.places) alarms.push(...guarded(context, 'alarms of a cold place', null, () => placeAlarms(place, house)) ?? [])
-  of(Object.values(house.animals).filter(a => a.status === 'alive'), subjectAs('animal'), animal => [refuser(animal), animal.sexEvidence.length ? sexDoubt(animal, context) : null])
+  of(Object.values(house.animals).filter(a => a.status === 'alive'), subjectAs('animal'), animal => [refuser(animal), unwellAlarm(animal, today), lossAlarm(animal, context), animal.sexEvidence.length ? sexDoubt(animal, context) : null])
   of(lanes, l => l.subject, lane => [heatAlarm(lane), lateAlarm(lane, almanac)])
   of(Object.values(house.cultures), subjectAs('culture'), culture => [failedAlarm(culture, almanac, today)])
   of(Object.values(house.lamps), subjectAs('lamp'), lamp => [lampAlarm(lamp, today)])

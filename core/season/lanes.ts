@@ -1,7 +1,7 @@
 import { speciesOf, type BreedingEvent, type Species } from '../almanac'
-import { certain, lastOf, neverHappens, summarise, type Day, type DayDist } from '../chance'
+import { certain, conditionUnwritten, lastOf, neverHappens, pert, shift, summarise, type Day, type DayDist } from '../chance'
 import { incubationTime } from '../eggs'
-import { computedInput, entryInput, factInput, spreadInput, type Reason } from '../judgement'
+import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup, type AnimalState, type ClutchState, type Observed, type PairingState } from '../logbook'
 import { cyclesOf, unwrittenRates, type UnwrittenRates } from '../learning'
 import { expectedCount, type MouthSource, type YoungCount } from '../nursery'
@@ -13,14 +13,55 @@ import { eachGuarded, subjectAs } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from './settings'
 import type { Lane, Stage } from './types'
-import { inCold, readinessOf, wakingOf, winterDeps } from './winter'
+import { inCold, programmeFor, readinessOf, wakingOf, winterDeps } from './winter'
 
 type Given = { dist: DayDist, reasons: Reason[], measured?: boolean }
+
+/** A warm-up longer ago than this belongs to the season before. */
+const WARMED_COUNTS_DAYS = 200
+
+/**
+ * The waking that still lies before a pair of a species that is cooled, though no winter is written: by the plan of its
+ * group, else by the time of year at which such species are woken where the house stands. Null for one that is awake.
+ */
+function wakingAhead(dam: AnimalState, pairing: PairingState, species: Species, context: SeasonContext): Given | null {
+  const { today, almanac, settings } = context
+  if (species.winter !== 'brumation' || (dam.warmed && today - dam.warmed.day < WARMED_COUNTS_DAYS)) return null
+  const programme = programmeFor(dam, context)
+  if (programme && programme.wakeDay >= today) return { dist: certain(programme.wakeDay), reasons: programme.reasons }
+  const { wakeEarliest, wakeLikely, wakeLatest } = almanac.common
+  const south = (settings.latitude ?? 1) < 0
+  const wake = nextWaking({ earliest: wakeEarliest!.value, likely: wakeLikely!.value, latest: wakeLatest!.value }, pairing.startDay, south)
+  // set in spring or summer it is awake, and this season is its own
+  if (wake.start - pairing.startDay > SEASON_DAYS) return null
+  const dist = conditionUnwritten(wake, today, almanac.common.unwrittenWarmUp!.value)
+  return {
+    dist, reasons: [{
+      rule: `No winter is planned or written, so it is taken to be woken when such species usually are, ${south ? 'south' : 'north'} of the equator`,
+      inputs: [factInput('Earliest', 'common.wakeEarliest.value', wakeEarliest!), factInput('Likely', 'common.wakeLikely.value', wakeLikely!), factInput('Latest', 'common.wakeLatest.value', wakeLatest!), ...(settings.latitude === null ? [computedInput('Latitude', 'not set: taken as north')] : [settingInput('Latitude', `${settings.latitude}°`, 'latitude')])],
+      change: 'A winter planned for it, its cooling and warm-up written, or the latitude in Settings',
+    }],
+  }
+}
+
+/** A pair set longer before the next waking than this breeds before it. */
+const SEASON_DAYS = 210
+
+/** The next waking after a day, by days of the year. */
+function nextWaking(days: { earliest: number, likely: number, latest: number }, after: Day, south: boolean): DayDist {
+  const year = new Date(after * 86_400_000).getUTCFullYear()
+  for (let y = year - 1; ; y++) {
+    const from = Date.UTC(y, 0, 0) / 86_400_000 + (south ? 183 : 0)
+    if (from + days.latest > after) return shift(pert(days), from)
+  }
+}
 
 /** When a female's season starts: seen, planned, or by the species' usual weeks of cold. */
 function warmUpOf(dam: AnimalState, pairing: PairingState, species: Species, context: SeasonContext): Given {
   if (inCold(dam)) return wakingOf(dam, species, context)
   const { today } = context
+  const ahead = wakingAhead(dam, pairing, species, context)
+  if (ahead) return ahead
   const start = dam.warmed?.day ?? pairing.startDay
   return { dist: certain(start), reasons: [{ rule: dam.warmed ? 'Warmed up' : 'Awake since the pair was set', inputs: dam.warmed ? [entryInput('Warmed up', formatDay(start, today), dam.warmed)] : [computedInput('Pair set', formatDay(start, today))] }] }
 }

@@ -1,4 +1,4 @@
-import { feederOf, speciesOf, type Almanac, type Species } from '../almanac'
+import { feederOf, schoolChoice, speciesOf, type Almanac, type Species } from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../cultures'
 import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type Gravid, type MouthProfile, type NextMeal } from '../feeding'
@@ -87,7 +87,7 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
     if (portions === undefined) smallerFor.set(how, (portions = nextMeal(almanac, settings, species, animal, today, how, { ...winter, firstMealDay: undefined })?.value.portions ?? null))
     return portions
   }
-  const scale = species.eats === 'insects' ? settings.appetite : 1
+  const scale = species.eats === 'insects' ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1) : 1
   const restEnds = next && inCold(animal) ? programmeFor(animal, context)?.warmDay ?? today : today
   const born = animal.bornDay ?? today - species.matureDays.value
   for (let day = start; day < today + HORIZON_DAYS;) {

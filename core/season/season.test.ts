@@ -174,7 +174,7 @@ describe('what-if', () => {
   b.write('cooledDown', { type: 'animal', id: 'K-1' }, -30)
   const house = houseOf(b.records(), shippedAlmanac)
   const changed = (changes: Parameters<typeof applyWhatIf>[2]) => {
-    const w = applyWhatIf(house, settings, changes)
+    const w = applyWhatIf(house, settings, changes, today)
     return seasonOfHouse(w.house, shippedAlmanac, w.settings, today).season
   }
 

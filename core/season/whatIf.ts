@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Day } from '../chance'
 import type { House, PairingState } from '../logbook'
 import type { HouseSettings } from './settings'
 
@@ -27,8 +28,8 @@ export function openPairs(house: House): Map<string, PairingState[]> {
 
 const progress = (p: PairingState) => Object.values(p.seen).reduce((n, list) => n + list.length, 0)
 
-/** Fewer pairs: the least advanced are dropped. More: copies of the least advanced, with nothing seen yet. */
-function withPairs(house: House, wanted: Readonly<Record<string, number>>): House {
+/** Fewer pairs: the least advanced are dropped. More: pairs that are set today, of the same animals' kind, with nothing behind them. */
+function withPairs(house: House, wanted: Readonly<Record<string, number>>, today: Day): House {
   const dropped = new Set<string>()
   const added: PairingState[] = []
   const open = openPairs(house)
@@ -37,7 +38,10 @@ function withPairs(house: House, wanted: Readonly<Record<string, number>>): Hous
     for (const p of pairs.slice(0, Math.max(0, pairs.length - count))) dropped.add(p.id)
     const model = pairs[0]
     for (let i = pairs.length; model && i < count; i++) {
-      added.push({ ...model, id: `${model.id}+${i}`, tag: `${model.tag}+${i - pairs.length + 1}`, seen: {}, clutchIds: [] })
+      added.push({
+        id: `${model.id}+${i}`, tag: `${model.tag}+${i - pairs.length + 1}`, speciesId, damId: model.damId, sireId: model.sireId, startDay: today,
+        seen: {}, clutchIds: [], together: null, locks: [], layTogether: [], rejections: [], injuries: [], visits: [], follicles: [], ended: null,
+      })
     }
   }
   const kept = Object.values(house.pairings).filter(p => !dropped.has(p.id))
@@ -45,9 +49,9 @@ function withPairs(house: House, wanted: Readonly<Record<string, number>>): Hous
 }
 
 /** The house and settings as they would be. Nothing is written; season() of these is the changed season. */
-export function applyWhatIf(house: House, settings: HouseSettings, changes: WhatIf): { house: House, settings: HouseSettings } {
+export function applyWhatIf(house: House, settings: HouseSettings, changes: WhatIf, today: Day): { house: House, settings: HouseSettings } {
   return {
-    house: changes.pairs ? withPairs(house, changes.pairs) : house,
+    house: changes.pairs ? withPairs(house, changes.pairs, today) : house,
     settings: {
       ...settings,
       ...(changes.warmUpDay !== undefined && { warmUpDay: changes.warmUpDay }),

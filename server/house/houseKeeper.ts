@@ -207,7 +207,7 @@ export class HouseKeeper {
     if (speciesId) this.checkWish(context.house, speciesId, wish)
     const pair = benchCell(context, damId, sireId, wish)
     if (!pair || !speciesId) throw new ProblemError(404, 'These two are not of one species of the house')
-    return { version, pair, room: roomForYoung(context, speciesId, season.lanes, season.prey) }
+    return { version, pair, room: roomForYoung(context, speciesId, season) }
   }
 
   /** A wish speaks of loci of the species, and of looks and genotypes that they have. @throws ProblemError 422 */

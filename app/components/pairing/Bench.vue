@@ -29,7 +29,7 @@ const suggested = computed(() => {
   return chosen.value.flatMap((c, r) => (c < 0 ? [] : [{ dam: b.dams[r]!, sire: b.sires[c]!, worth: b.worths[r * b.sires.length + c]!, level: b.levels[r * b.sires.length + c]!, text: b.texts[b.text[r * b.sires.length + c]!]! }]))
 })
 const toSet = computed(() => suggested.value.filter(s => !Object.values(house.house.pairings).some(p => !p.ended && p.damId === s.dam.id)))
-const room = computed(() => (house.season && speciesId.value ? roomForYoung({ house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }, speciesId.value, house.season.lanes, house.season.prey) : null))
+const room = computed(() => (house.season && speciesId.value ? roomForYoung({ house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }, speciesId.value, house.season) : null))
 const brings = computed(() => (room.value ? { low: room.value.value.brings.low * toSet.value.length, high: room.value.value.brings.high * toSet.value.length } : null))
 
 const open = ref<{ damId: string, sireId: string } | null>(null)

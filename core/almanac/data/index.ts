@@ -3,6 +3,7 @@ import type { Almanac } from '../schema'
 import { mating } from './breeding'
 import { feeders } from './feeders'
 import { frogs } from './frogs'
+import { health } from './health'
 import { lizards, tortoises } from './lizards'
 import { schools } from './schools'
 import { common, sexing, signs } from './sexing'
@@ -16,6 +17,6 @@ export const shippedAlmanac: Almanac = withoutPrototypes({
   feeders,
   schools,
   signs,
-  common: { ...common, ...unwritten },
+  common: { ...common, ...health, ...unwritten },
   sources,
 })

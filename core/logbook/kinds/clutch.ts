@@ -104,7 +104,11 @@ export const clutchKinds = [
     tell: d => `${d.count} tagged as animals of their own`,
   }),
   defineKind({
-    kind: 'clutchEnded', subject: 'clutch', verb: 'Close clutch', data: none,
+    kind: 'clutchEnded', subject: 'clutch', verb: 'Close clutch', data: z.strictObject({ sure }),
+    check: (state, { sure }, entry) => {
+      const alive = youngInGroup(state) + tadpolesLeft(state)
+      return alive && !sure && entry.source === 'keeper' ? { path: 'data.sure', message: `${state.tag} has ${alive} living young without tags; closed, they are neither fed nor counted any more. Close it all the same?` } : null
+    },
     apply(state, _, entry) { state.ended = seen(entry) }, tell: () => 'Clutch closed',
   }),
 ]

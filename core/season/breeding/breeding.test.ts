@@ -63,7 +63,7 @@ describe('the bench', () => {
     for (let i = 0; i < 22; i++) b.place(`box ${i}`)
     const records = b.records()
     const s = of(records)
-    const room = roomForYoung(contextOf(records), 'corn-snake', s.lanes, s.prey).value
+    const room = roomForYoung(contextOf(records), 'corn-snake', s).value
     expect(room.left).toBe(22)
     // 8–24 eggs, of which 0.9 · 0.9 come out
     expect(room.brings).toEqual({ low: 6, likely: 12, high: 19 })

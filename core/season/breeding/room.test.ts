@@ -8,7 +8,7 @@ const animal = (id: string) => ({ type: 'animal' as const, id })
 function room(b: HouseBuilder, speciesId: string) {
   const records = b.records()
   const s = season(records, almanac, defaultSettings, today).season
-  return roomForYoung({ house: houseOf(records, almanac), almanac, settings: defaultSettings, today }, speciesId, s.lanes, s.prey).value
+  return roomForYoung({ house: houseOf(records, almanac), almanac, settings: defaultSettings, today }, speciesId, s).value
 }
 function boxes(count: number): HouseBuilder {
   const b = new HouseBuilder(today).place('shelf', { kind: 'shelf' })

@@ -2,7 +2,8 @@ import { speciesOf, type Species } from '../../almanac'
 import { ladderStepAt } from '../../feeding'
 import { computedInput, factInput, spreadInput, type Judgement } from '../../judgement'
 import type { House } from '../../logbook'
-import type { Lane, PreyOutlook } from '../types'
+import { expectedCount } from '../../nursery'
+import type { PreyOutlook, Season } from '../types'
 import type { SeasonContext } from '../context'
 
 export interface RoomForYoung {
@@ -45,7 +46,7 @@ function fedBy(species: Species, prey: readonly PreyOutlook[], context: SeasonCo
 }
 
 /** Before a pair is set: where its young would go, and what they would eat. Every hatchling costs a place for weeks. */
-export function roomForYoung(context: SeasonContext, speciesId: string, lanes: readonly Lane[], prey: readonly PreyOutlook[]): Judgement<RoomForYoung> {
+export function roomForYoung(context: SeasonContext, speciesId: string, { lanes, mouths, prey }: Pick<Season, 'lanes' | 'mouths' | 'prey'>): Judgement<RoomForYoung> {
   const species = speciesOf(context.almanac, speciesId)
   const through = species.fertility.value * species.hatchRate.value * (species.larvalSurvival?.value ?? 1)
   const times = species.nextClutch?.perSeason ?? { earliest: 1, likely: 1, latest: 1 }
@@ -53,7 +54,9 @@ export function roomForYoung(context: SeasonContext, speciesId: string, lanes: r
     low: Math.round(species.clutchSize.earliest * Math.max(1, times.earliest) * through), likely: Math.round(species.clutchSize.likely * times.likely * through), high: Math.round(species.clutchSize.latest * times.likely * through),
   }
   const freePlaces = freePlacesOf(context.house)
-  const expected = Math.round(lanes.reduce((sum, l) => sum + (l.kind === 'spawn' ? 0 : l.young.value), 0))
+  // the season's own mouths: each by the chance that it comes, later clutches too; spawn needs cups, not boxes
+  const spawn = new Set(lanes.filter(l => l.kind === 'spawn' || speciesOf(context.almanac, l.speciesId).mode === 'larval').map(l => l.id))
+  const expected = Math.round(mouths.reduce((sum, m) => sum + (spawn.has(m.laneId) ? 0 : expectedCount(m.count) * (1 - m.opens.never)), 0))
   const left = freePlaces - expected
   const weeksToSale = Math.round(species.keptDays.value / 7)
   const fed = fedBy(species, prey, context)
