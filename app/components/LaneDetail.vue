@@ -19,6 +19,7 @@ const rows = computed(() => props.lane.events.map((e) => {
     ...e, name: EVENT_NAMES[e.event], stage: EVENT_STAGE[e.event],
     text: e.observed ? formatDay(e.observed.day, house.today) : sum ? formatRange(sum) : 'not expected any more',
     never: e.observed ? 0 : Math.round(e.dist.never * 100),
+    past: !e.observed && sum !== null && sum.median < house.today,
   }
 }))
 const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
@@ -39,6 +40,7 @@ function perform(action: TaskAction, asked: number | null = null): Promise<strin
         <span class="stage" :class="`stage-${row.stage}`">{{ row.name }}</span>
         <span>
           <WorkingLink :title="`${lane.title}: ${row.name}`" :answer="row.text" :reasons="row.reasons" />
+          <span v-if="row.past" class="never">likely past, not written</span>
           <span v-if="row.never > 2" class="never">{{ row.never }} % not at all</span>
         </span>
       </li>

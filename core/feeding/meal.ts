@@ -76,6 +76,15 @@ export type Gravid = false | 'gravid' | 'late'
 /** Prey of a gravid female as a share of the usual. [common practice: smaller meals, never a large one in the last month; the shares from memory] */
 const GRAVID_SHARE = { gravid: 0.5, late: 0.33 } as const
 
+/** Young that were born in the house and have not eaten so long after their first meal was due are overdue by it, older ones by nothing that is known. */
+const NEW_HERE_DAYS = 60
+
+/** When an animal of which no meal is written is due: born here not long ago, from its first meal on; else today, since what it ate before it came is not known. */
+function firstDue(species: Species, animal: AnimalState, today: Day): Day {
+  const first = (animal.bornDay ?? today) + firstMealAge(species)
+  return animal.clutchId !== null && today - first <= NEW_HERE_DAYS ? first : Math.max(first, today)
+}
+
 const gravidRule = (gravid: 'gravid' | 'late'): string => (gravid === 'late' ? 'a third of it in the last month, since a large prey late has brought premature births (common practice)' : 'half of it while gravid (common practice)')
 
 /** The first meal after the cold, as a share of the usual one. [common practice: smaller than usual; the half from memory] */
@@ -99,9 +108,9 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
   const last = animal.meals.at(-1)
   const restart = !resting && animal.warmed !== null && (!animal.lastTaken || animal.lastTaken.day < animal.warmed.day) && winter.firstMealDay !== undefined
   const everyDays = resting && rest ? Math.round(step.everyDays / rest.foodShare.value) : winter.often ? Math.max(1, Math.round(step.everyDays / 2)) : step.everyDays
-  const due = restart ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0) : last ? last.day + everyDays : animal.warmed ? animal.warmed.day + 2 : Math.max((animal.bornDay ?? today) + firstMealAge(species), Math.min(today, (animal.bornDay ?? today) + 30))
+  const due = restart ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0) : last ? last.day + everyDays : animal.warmed ? animal.warmed.day + 2 : firstDue(species, animal, today)
   const reasons: Reason[] = [{
-    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? ', twice as often until it has regained' : ''}, counted from the last offer` : 'No meal is written yet, so it is due as soon as it can be',
+    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? ', twice as often until it has regained' : ''}, counted from the last offer` : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
     inputs: [
       ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
       { label: 'Interval', value: `${step.everyDays} days`, from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note } },

@@ -18,7 +18,8 @@ watch(shell.log, async (open) => {
 async function send(): Promise<void> {
   const meant = understood.value
   if (!meant?.ok) return
-  const done = await record({ kind: meant.kind, subject: meant.subject, data: meant.data }, meant.says)
+  const day = house.today - meant.daysAgo
+  const done = await record([{ kind: meant.kind, subject: meant.subject, data: meant.data }, ...meant.more].map(fact => ({ ...fact, day })), meant.says)
   if (done) line.value = ''
 }
 
