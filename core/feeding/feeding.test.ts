@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { shippedAlmanac, speciesOf } from '../almanac'
+import { feederOf, shippedAlmanac, speciesOf } from '../almanac'
 import type { AnimalState } from '../logbook'
-import { ladderStepAt, mouthProfile, nextMeal, rodentFor } from '.'
+import { ladderStepAt, mouthProfile, nextMeal, rodentFor , type Gravid } from '.'
 
 const today = 20_000
 const settings = { schools: {}, appetite: 1 }
@@ -33,6 +33,17 @@ describe('the next meal', () => {
     const j = nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today - 4)], weights: [{ day: today - 10, massG: 230, entryId: 'w' }] }), today)!
     expect(j.value).toEqual({ due: today + 6, everyDays: 10, portions: [{ prey: 'mouse.adult', count: 1 }] })
     expect(j.reasons.flatMap(r => r.inputs).map(i => i.from.kind)).toContain('entry')
+  })
+
+  it('a gravid female gets smaller prey also when her weight is old, and when she is very large', () => {
+    const massOf = (id: string) => feederOf(shippedAlmanac, id).massG.likely
+    const prey = (massG: number, age: number, gravid: Gravid) => massOf(nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today)], weights: [{ day: today - age, massG, entryId: 'w' }] }), today, gravid)!.value.portions[0]!.prey)
+    for (const [massG, age] of [[400, 5], [400, 200], [9000, 5]] as const) {
+      const [usual, gravid, late] = [prey(massG, age, false), prey(massG, age, 'gravid'), prey(massG, age, 'late')]
+      expect(gravid, `${massG} g, ${age} days old`).toBeLessThan(usual)
+      expect(late, `${massG} g, ${age} days old`).toBeLessThanOrEqual(gravid)
+      expect(late / usual).toBeLessThan(0.55)
+    }
   })
 
   it('an old weight no longer decides', () => {

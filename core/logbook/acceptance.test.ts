@@ -72,6 +72,25 @@ describe('the same, written twice on one day, is asked about', () => {
     expect(problems(b, 'fed', animal, again, { source: 'import' })).toEqual([])
   })
 
+  it('closing a clutch with living young is asked about; an empty one is not', () => {
+    const b = house()
+    const pair = b.pair('K-1', 'K-2', -200)
+    const laid = b.write('laid', { type: 'pairing', id: pair }, -100, { tag: 'C-1', eggs: 9, slugs: 0, tempC: null, placeId: null })
+    const close = { type: 'clutch' as const, id: laid }
+    expect(problems(b, 'clutchEnded', close, {})).toEqual([])
+    b.write('hatched', close, -30, { count: 8 })
+    expect(problems(b, 'clutchEnded', close, {})[0]).toMatch(/^data.sure: C-1 has 8 living young without tags/)
+    expect(problems(b, 'clutchEnded', close, { sure: true })).toEqual([])
+  })
+
+  it('candled eggs that came out are no longer to come', () => {
+    const b = house()
+    const laid = b.write('laid', { type: 'pairing', id: b.pair('K-1', 'K-2', -200) }, -70, { tag: 'C-1', eggs: 12, slugs: 0, tempC: null, placeId: null })
+    b.write('candled', { type: 'clutch', id: laid }, -60, { good: 7 })
+    b.write('hatched', { type: 'clutch', id: laid }, -1, { count: 6 })
+    expect(fold(b.records()).clutches[laid]!.good).toBe(1)
+  })
+
   it('a meal of a group, an order and a delivery; another amount is another', () => {
     const b = house()
     const pair = b.pair('K-1', 'K-2', -200)

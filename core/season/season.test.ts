@@ -178,6 +178,23 @@ describe('what-if', () => {
     return seasonOfHouse(w.house, shippedAlmanac, w.settings, today).season
   }
 
+  it('a pair more is one that is set today, with nothing behind it', () => {
+    const g = new HouseBuilder(today).animal('G-1', 'leopard-gecko', { sex: 'female' }).animal('G-2', 'leopard-gecko', { sex: 'male' })
+    const old = g.pair('G-1', 'G-2', -120)
+    for (const day of [-100, -70, -40]) g.write('laid', { type: 'pairing', id: old }, day, { tag: `C${day}`, eggs: 2, slugs: 0, tempC: null, placeId: null })
+    const geckos = houseOf(g.records(), shippedAlmanac)
+    const { house: more } = applyWhatIf(geckos, settings, { pairs: { 'leopard-gecko': 2 } }, today)
+    const added = Object.values(more.pairings).find(p => p.id !== old)!
+    expect(added).toMatchObject({ startDay: today, seen: {}, clutchIds: [], locks: [], visits: [], together: null })
+    // the same as a pair that is truly set today
+    const fresh = new HouseBuilder(today).animal('G-1', 'leopard-gecko', { sex: 'female' }).animal('G-2', 'leopard-gecko', { sex: 'male' })
+    fresh.pair('G-1', 'G-2', 0)
+    const layings = (s: Season, id: string) => s.lanes.find(l => l.subject.id === id)!
+    const [tried, real] = [layings(seasonOfHouse(more, shippedAlmanac, settings, today).season, added.id), layings(seasonOfHouse(houseOf(fresh.records(), shippedAlmanac), shippedAlmanac, settings, today).season, 'pair-G-1')]
+    expect(tried.later.map(l => l.dist)).toEqual(real.later.map(l => l.dist))
+    expect(tried.later.length).toBeGreaterThan(1)
+  })
+
   it('an earlier warm-up brings the laying forward by as much', () => {
     const late = mean(event(changed({ warmUpDay: today + 60 }), 'K-1 × K-2', 'laid').dist)!
     const early = mean(event(changed({ warmUpDay: today + 30 }), 'K-1 × K-2', 'laid').dist)!
