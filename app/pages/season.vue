@@ -41,7 +41,7 @@ const food = computed(() => {
 
 const answer = computed(() => {
   const lanes = house.season?.lanes ?? []
-  const soon = lanes.flatMap((l: Lane) => l.events.filter(e => ['hatched', 'born', 'metamorphosed'].includes(e.event) && !e.observed).map(e => ({ l, sum: summarise(e.dist), never: e.dist.never }))).filter(x => x.sum && x.never < 0.6).sort((a, b) => a.sum!.median - b.sum!.median)[0]
+  const soon = lanes.flatMap((l: Lane) => l.events.filter(e => ['hatched', 'born', 'metamorphosed'].includes(e.event) && !e.observed).map(e => ({ l, sum: summarise(e.dist), never: e.dist.never }))).filter(x => x.sum && x.sum.median >= house.today && x.never < 0.6).sort((a, b) => a.sum!.median - b.sum!.median)[0]
   const starts = house.upcomingStarts.filter(t => t.actions[0]?.kind === 'cultureStarted')
   const parts = [soon ? `Next young: ${soon.l.title}, about ${formatWeekday(soon.sum!.median)}.` : 'No young are expected.']
   if (starts.length) parts.push(`By ${formatWeekday(starts[0]!.due)} start ${starts.slice(0, 3).map(t => t.what.replace(/^Start /, '')).join(', ')}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.`)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { feederOf, shippedAlmanac, speciesOf } from '../almanac'
 import type { AnimalState } from '../logbook'
-import { ladderStepAt, mouthProfile, nextMeal, rodentFor , type Gravid } from '.'
+import { ladderStepAt, mouthProfile, nextMeal, rodentFor, type Gravid } from '.'
 
 const today = 20_000
 const settings = { schools: {}, appetite: 1 }

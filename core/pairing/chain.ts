@@ -1,5 +1,5 @@
 import { clockOf, type BreedingEvent, type Species, type Spread } from '../almanac'
-import { certain, conditionUnwritten, convolve, cumulative, pert, weighedBy, withLateTail, withNever, type Day, type DayDist } from '../chance'
+import { certain, conditionFrom, conditionUnwritten, convolve, cumulative, pert, weighedBy, withLateTail, withNever, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
 import type { Observed } from '../logbook'
 import { formatDay } from '../units'
@@ -66,6 +66,8 @@ export interface ChainInput {
   /** Laying to hatching, where temperature sets it. */
   incubation: ComputedClock | null
   today: Day
+  /** Events that had not happened by a day on which someone looked: before it there is no doubt. */
+  notBy?: Partial<Record<BreedingEvent, Day>>
   /** Chance that an event happened and was not written; without it, what is not written has not happened. */
   unwritten?: (event: BreedingEvent) => number
 }
@@ -155,7 +157,7 @@ export function forecastChain(input: ChainInput): EventForecast[] {
     const added = withNever(convolve(step.from.dist, step.clock), 1 - step.comes)
     const unwritten = input.unwritten?.(event) ?? 0
     const silent = silentSigns(input, chain, step.from.event, event)
-    const dist = conditionUnwritten(weighedBy(added, day => silent.reduce((all, sign) => all * sign(day), 1)), input.today, unwritten)
+    const dist = conditionUnwritten(weighedBy(conditionFrom(added, (input.notBy?.[event] ?? Number.NEGATIVE_INFINITY) + 1), day => silent.reduce((all, sign) => all * sign(day), 1)), input.today, unwritten)
     const overdue = added.p.length > 0 && added.start < input.today
     const reasons: Reason[] = [{ ...step.reason, inputs: [whence(step.from, input.today), ...step.reason.inputs] }]
     if (overdue) {

@@ -106,6 +106,14 @@ describe('what silence once did', () => {
     expect(cumulative(born, 129)).toBeLessThan(0.2)
   })
 
+  it('a look that found nothing is no silence: it had not come by then', () => {
+    const at = (notBy?: number) => forecastChain({ species: corn, observed: { copulation: { day: 0, entryId: 'c' } }, given: {}, incubation: null, today: 75, unwritten, ...(notBy !== undefined && { notBy: { laid: notBy } }) }).find(e => e.event === 'laid')!.dist
+    // overdue and never looked at, it has likely happened unwritten; looked at yesterday, it has not
+    expect(summarise(at())!.median).toBeLessThan(75)
+    expect(at(74).start).toBeGreaterThanOrEqual(75)
+    expect(at(74).never).toBeGreaterThan(at().never)
+  })
+
   it('a sign that is written rules, and what came before it is done', () => {
     const events = forecastChain({ species: corn, observed: { preLayShed: { day: 100, entryId: 's' } }, given: { warmUp: { dist: certain(0), reasons: [] } }, incubation: null, today: 104, unwritten })
     expect(chainOf(corn).indexOf(events[0]!.event)).toBe(chainOf(corn).indexOf('preLayShed'))

@@ -137,7 +137,7 @@ function pairLane(pairing: PairingState, unwritten: UnwrittenRates, context: Sea
   }
   const growth = species.mating && !observed.ovulation ? ovulationFromFollicles({ ...species, mating: species.mating }, pairing, births.at(-1)?.day ?? pairing.startDay - 1, today) : null
   if (growth) given.ovulation = { ...growth, measured: true }
-  const chain = forecastChain({ species, observed, given, incubation, today, unwritten: unwritten.of })
+  const chain = forecastChain({ species, observed, given, incubation, today, unwritten: unwritten.of, ...(dam.lastCheck && { notBy: { [birth]: dam.lastCheck.day } }) })
   // a start that was only assumed, and is past, is nothing to look at
   const events = [...births.map(b => seenEvent(birth, b, today)), ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || summarise(e.dist)!.median >= today)]
   const laying = events.find(e => e.event === birth && !e.observed)
@@ -182,12 +182,14 @@ function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, context: Sea
   const tempC = clutch.tempC ?? temperatureAt(house.places, clutch.placeId)
   const incubation = clutch.kind === 'eggs' ? incubationOf(species, tempC, settings) : null
   const observed: Partial<Record<BreedingEvent, Observed>> = { [laidEvent]: { day: clutch.startDay, entryId: clutch.id } }
+  // a box that was looked into had nothing hatched that was not written
+  const notBy = clutch.lastCheck ? { hatched: clutch.lastCheck.day } : {}
   const hatch = clutch.hatched[0]
   if (hatch && clutch.kind !== 'litter') observed.hatched = { day: hatch.day, entryId: hatch.entryId }
   const turned = clutch.metamorphosed[0]
   if (turned) observed.metamorphosed = { day: turned.day, entryId: turned.entryId }
   if (clutch.firstFed && young > 0) observed.firstMeal = clutch.firstFed
-  const events = forecastChain({ species, observed, given: {}, incubation, today, unwritten: unwritten.of })
+  const events = forecastChain({ species, observed, given: {}, incubation, today, unwritten: unwritten.of, notBy })
 
   const title = clutch.tag
   const mouths: MouthSource[] = []
@@ -208,7 +210,7 @@ function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, context: Sea
   const unhatched = clutch.good !== null ? Math.min(clutch.good, eggs) : eggs
   if (unhatched > 0 && (!hatch || today - hatch.day < LAST_HATCH_DAYS)) {
     const through = throughRate(species, clutch.good !== null)
-    const chain = forecastChain({ species, observed: { [laidEvent]: observed[laidEvent]! }, given: {}, incubation, today, unwritten: unwritten.of })
+    const chain = forecastChain({ species, observed: { [laidEvent]: observed[laidEvent]! }, given: {}, incubation, today, unwritten: unwritten.of, notBy })
     const opens = openOf(chain)
     if (opens?.p.length) mouths.push({ id: `${id}:eggs`, laneId: id, label: title, speciesId: species.id, opens, count: { kind: 'eggs', eggs: { earliest: unhatched, likely: unhatched, latest: unhatched }, each: through.each } })
     reasons.push({ rule: clutch.good !== null ? 'Good eggs by candling times their usual hatch' : 'Eggs times the species’ fertility and hatch', inputs: [computedInput('Eggs', `${unhatched}`), ...through.reasons], change: 'Candling replaces the species’ fertility by what was seen' })
