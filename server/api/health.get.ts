@@ -5,4 +5,4 @@ import { theHouse } from '../house/theHouse'
 export default answer(async () => {
   await theHouse()
   return { ok: true }
-})
+}, { open: true })

@@ -1,8 +1,11 @@
 import { defineEventHandler, getQuery, setResponseHeaders, setResponseStatus, type H3Event } from 'h3'
 import type { z } from 'zod'
 import { databaseFile } from '../house/databaseFile'
+import { theAccess } from '../house/theHouse'
 import { databaseProblem } from '../db/problems'
+import { gateOf } from './gateOf'
 import { ProblemError } from './problem'
+import { isIn } from './session'
 
 const MOST_BYTES = 1_000_000
 /** Nothing that is sent here is nested deeper; what follows each level by calling itself would end at the stack. */
@@ -74,10 +77,25 @@ export function answerProblem(event: H3Event, error: unknown) {
   return problem
 }
 
+/** `open`: answered to those who are not in yet. */
+interface Ways {
+  open?: boolean
+}
+
+/**
+ * Where the house can be reached from other machines, only those who came in with the passphrase are answered. Every
+ * handler asks for itself, however its address was written.
+ */
+async function letPass(event: H3Event, { open }: Ways): Promise<void> {
+  if (open || !gateOf().closed || await isIn(event, await theAccess())) return
+  throw new ProblemError(401, 'Come in with the passphrase first')
+}
+
 /** A handler without a body. */
-export function answer<T>(call: (event: H3Event) => Promise<T> | T) {
+export function answer<T>(call: (event: H3Event) => Promise<T> | T, ways: Ways = {}) {
   return defineEventHandler(async (event) => {
     try {
+      await letPass(event, ways)
       return await call(event)
     }
     catch (error) {
@@ -87,8 +105,8 @@ export function answer<T>(call: (event: H3Event) => Promise<T> | T) {
 }
 
 /** A handler with a JSON body: parse, call, answer. */
-export function answerBody<S extends z.ZodType, T>(schema: S, call: (body: z.output<S>, event: H3Event) => Promise<T> | T) {
-  return answer(async event => call(parse(schema, await readJson(event)), event))
+export function answerBody<S extends z.ZodType, T>(schema: S, call: (body: z.output<S>, event: H3Event) => Promise<T> | T, ways: Ways = {}) {
+  return answer(async event => call(parse(schema, await readJson(event)), event), ways)
 }
 
 /** A handler with query parameters. */

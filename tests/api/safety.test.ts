@@ -256,7 +256,14 @@ describe('off this machine only with the passphrase', () => {
     const ask = (path: string, method: string, headers: Record<string, string> = {}, body?: object) => raw(path, { method, headers: { ...(body && JSON_TYPE), ...headers }, ...(body && { body: JSON.stringify(body) }) }, open)
     expect((await ask('/api/health', 'GET')).text).toBe('{"ok":true}')
     expect(JSON.parse((await ask('/api/access', 'GET')).text)).toEqual({ closed: true, entered: false })
-    for (const path of ['/api/house', '/api/season', '/api/backups', '/api/nothing']) expect((await ask(path, 'GET')).status, path).toBe(401)
+    for (const path of ['/api/house', '/api/season', '/api/backups', '/api/nothing', '//api/house', '/api/house/', '/%61pi/house', '/api/%68ouse', '/%2561pi/house', '/./api/house', '/x/../api/house', '/API/house']) {
+      const { status, text } = await ask(path, 'GET')
+      // an address that is none of the API is answered with the empty page, which holds nothing of the house
+      expect([401, 200, 404], path).toContain(status)
+      expect(text, path).not.toMatch(/"animals"|"lanes"/)
+      if (path.startsWith('/api/')) expect(status, path).toBe(401)
+    }
+    expect((await ask('/%61pi/entries', 'POST', {}, { entries: [] })).status).toBe(401)
     expect((await ask('/round', 'GET')).status).toBe(200)
     expect((await ask('/api/access', 'POST', {}, { passphrase: 'wrong wrong wrong' })).status).toBe(401)
     const entered = await ask('/api/access', 'POST', {}, { passphrase: 'seven geckos under a lamp' })

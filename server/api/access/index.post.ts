@@ -10,4 +10,4 @@ export default answerBody(Enter, async ({ passphrase }, event): Promise<AccessVi
   await access.enter(passphrase, getRequestIP(event) ?? 'unknown')
   await letIn(event, access)
   return { closed: gateOf().closed, entered: true }
-})
+}, { open: true })
