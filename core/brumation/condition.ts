@@ -23,7 +23,7 @@ export interface Condition {
 
 /**
  * Mass that a healthy tortoise of a straight carapace length has, g.
- * Source of the law: Jackson 1980, Veterinary Record 106 (constant in the almanac, from memory).
+ * Source of the law: Jackson 1980, J. Small Anim. Pract. 21:409–416 (constant in the almanac, from memory).
  * @param mm straight carapace length, mm
  */
 export function shellMassG(shellMass: NonNullable<Species['shellMass']>, mm: number): number {

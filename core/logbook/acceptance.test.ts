@@ -54,6 +54,14 @@ describe('dates are bounded by what they mean', () => {
     expect(problems(house(), 'winterPlanned', null, { tag: 'W-1', speciesId: 'corn-snake', cool: dayToIso(today + 20) })).toEqual([])
   })
 
+  it.each([
+    ['leopard-gecko', 5, /Leopard gecko: usually held at .* it is harmed/], ['hermanns-tortoise', 12, /must not stay long/], ['corn-snake', 25, /must not stay long/], ['corn-snake', 12, null],
+  ] as const)('a %s is not held at %s °C unless it can be', (speciesId, holdC, said) => {
+    const told = problems(house(), 'winterPlanned', null, { tag: 'W-1', speciesId, cool: dayToIso(today + 10), ways: { holdC } })
+    if (said) expect(told[0]).toMatch(said)
+    else expect(told).toEqual([])
+  })
+
   it('nothing is written of a time before 1900', () => {
     const entry = { id: '018f0000-0000-7000-8000-000000000001', subject: animal, kind: 'shed', data: {} }
     expect(Entry.safeParse({ ...entry, at: '0026-12-01T08:00:00Z' }).error!.issues[0]!.message).toMatch(/before 1900/)

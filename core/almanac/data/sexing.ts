@@ -25,6 +25,8 @@ export const signs: Record<SexSign, SignRow> = {
 
 const ZW = { system: 'ZW', systemFrom: { mark: 'practice' } } as const
 const boaXY = { system: 'XY', systemFrom: { mark: 'published', source: 'gamble-2017' } } as const
+/** By analogy with its relative: the paper did not look at it. */
+const boaLikeXY = { system: 'XY', systemFrom: { mark: 'memory', note: 'By analogy with the boa of Gamble 2017' } } as const
 const byTemperature = { system: 'temperature', systemFrom: { mark: 'practice' } } as const
 
 const kingLike: Sexing = {
@@ -39,7 +41,7 @@ export const sexing: Record<string, Sexing> = {
   'milk-snake': { ...kingLike, subcaudals: { female: scales(42, 4), male: scales(47, 4) }, tailShare: { female: share(13, 0.9), male: share(14.5, 0.9) }, probeFromG: memory(45, 'g') },
   'corn-snake': { ...kingLike, probe: { female: scales(2.5, 0.8, 'practice'), male: scales(9.5, 1.8, 'practice') }, subcaudals: { female: scales(62, 4), male: scales(69, 4) }, tailShare: { female: share(14.2, 0.9), male: share(16.2, 0.9) }, probeFromG: memory(50, 'g') },
   'rosy-boa': {
-    ...boaXY, probe: { female: scales(2.3, 0.9, 'practice'), male: scales(7.5, 1.4, 'practice') }, probeFromG: memory(60, 'g'),
+    ...boaLikeXY, probe: { female: scales(2.3, 0.9, 'practice'), male: scales(7.5, 1.4, 'practice') }, probeFromG: memory(60, 'g'),
     subcaudals: { female: scales(42, 2.5), male: scales(46, 2.5) }, tailShare: { female: share(12.2, 0.8), male: share(13.8, 0.8) }, signs: ['spurs', 'tailShape'],
   },
   'boa-constrictor': {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
 import { dayFromIso } from '../../units'
-import { defineKind, seen } from '../kind'
+import { defineKind, seen, type CheckContext } from '../kind'
 import type { DatedEntry, Problem } from '../entry'
 import type { AnimalState, House, WinterGroup, WinterWays } from '../states'
 import { tag } from './pairing'
@@ -101,6 +101,16 @@ function cannotJoin(house: House, group: Pick<WinterGroup, 'id' | 'speciesId'>, 
 /** A winter is planned or written down within the year around it; anything else is a slip of the year. */
 const PLANNED_WITHIN_DAYS = 400
 
+/** A hold at which the species is harmed, or burns what it should live on, is a slip of the number or of the unit. */
+function wrongHold(almanac: CheckContext['almanac'], speciesId: string, holdC: number | null | undefined): Problem | null {
+  const species = almanac.species[speciesId]
+  if (!species?.cold || holdC === null || holdC === undefined) return null
+  const { floorC, ceilingC, holdC: usual } = species.cold
+  const told = `${species.name}: usually held at ${usual.value} °C`
+  if (holdC < floorC.value) return { path: 'data.ways.holdC', message: `${told}; under ${floorC.value} °C it is harmed` }
+  return holdC > ceilingC.value ? { path: 'data.ways.holdC', message: `${told}; over ${ceilingC.value} °C it burns its reserves and must not stay long` } : null
+}
+
 function tooFar(cool: string, entry: Pick<DatedEntry, 'day'>): Problem | null {
   return Math.abs(dayFromIso(cool) - entry.day) > PLANNED_WITHIN_DAYS ? { path: 'data.cool', message: 'This is more than a year away: check the year' } : null
 }
@@ -109,9 +119,9 @@ export const winterKinds = [
   defineKind({
     kind: 'winterPlanned', subject: 'winter', verb: 'Plan winter', founds: 'winter',
     data: z.strictObject({ tag, speciesId: reference('species'), placeId: reference('place').nullable().default(null), cool: dayText, ways: Ways.default({}), animalIds: z.array(reference('animal')).max(500).default([]) }),
-    check: (_, data, entry, { house }) => {
-      const far = tooFar(data.cool, entry)
-      if (far) return far
+    check: (_, data, entry, { house, almanac }) => {
+      const wrong = tooFar(data.cool, entry) ?? wrongHold(almanac, data.speciesId, data.ways.holdC)
+      if (wrong) return wrong
       const at = data.animalIds.findIndex(id => cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, id))
       return at < 0 ? null : { path: `data.animalIds.${at}`, message: cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, data.animalIds[at]!)! }
     },
@@ -120,7 +130,7 @@ export const winterKinds = [
   defineKind({
     kind: 'winterChanged', subject: 'winter', verb: 'Change programme',
     data: z.strictObject({ cool: dayText.optional(), placeId: place, ways: Ways.optional() }),
-    check: (_, { cool }, entry) => (cool ? tooFar(cool, entry) : null),
+    check: (state, { cool, ways }, entry, { almanac }) => (cool ? tooFar(cool, entry) : null) ?? wrongHold(almanac, state.speciesId, ways?.holdC),
     apply(state, { cool, placeId, ways }) {
       if (cool) state.coolDay = dayFromIso(cool)
       if (placeId !== undefined) state.placeId = placeId
@@ -130,9 +140,9 @@ export const winterKinds = [
   }),
   defineKind({
     kind: 'winterMember', subject: 'winter', verb: 'Put in group', data: z.strictObject({ animalId: reference('animal'), ways: Ways.default({}) }),
-    check: (state, { animalId }, _, { house }) => {
+    check: (state, { animalId, ways }, _, { house, almanac }) => {
       const reason = cannotJoin(house, state, animalId)
-      return reason ? { path: 'data.animalId', message: reason } : null
+      return reason ? { path: 'data.animalId', message: reason } : wrongHold(almanac, state.speciesId, ways.holdC)
     },
     apply(state, { animalId, ways }) { state.members = { ...state.members, [animalId]: merged(state.members[animalId] ?? {}, ways) } },
     tell: () => 'Animal put in the group',
