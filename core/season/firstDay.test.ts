@@ -57,6 +57,18 @@ describe('a pair of a species that is cooled, with no winter written', () => {
     expect(laid(pairSet(april, april)) - april).toBeLessThan(110)
   })
 
+  it('a start that cannot come any more takes no lane away', () => {
+    const king = shippedAlmanac.species['california-kingsnake']!
+    const b = new HouseBuilder(november).animal('K-1', 'california-kingsnake', { sex: 'female' }).animal('K-2', 'california-kingsnake', { sex: 'male' })
+    b.pair('K-1', 'K-2', -5)
+    b.write('folliclesSeen', { type: 'pairing', id: 'pair-K-1' }, -4, { mm: 90 })
+    expect(king.mating?.follicles).toBeDefined()
+    // grown past any ovulation long ago: the forecast of it is outrun
+    const later = season(b.records(), shippedAlmanac, defaultSettings, november + 60).season
+    expect(later.alarms.filter(a => a.broken)).toEqual([])
+    expect(later.lanes.map(l => l.title)).toEqual(['K-1 × K-2'])
+  })
+
   it('a winter that is planned stands over the time of year', () => {
     const lane = pairSet(november, november, null, (b) => { b.winter('W-1', 'california-kingsnake', 5, ['K-1', 'K-2']) })
     const planned = of(new HouseBuilder(november).animal('K-1', 'california-kingsnake').animal('K-2', 'california-kingsnake'), november)

@@ -139,7 +139,7 @@ function pairLane(pairing: PairingState, unwritten: UnwrittenRates, context: Sea
   if (growth) given.ovulation = { ...growth, measured: true }
   const chain = forecastChain({ species, observed, given, incubation, today, unwritten: unwritten.of, ...(dam.lastCheck && { notBy: { [birth]: dam.lastCheck.day } }) })
   // a start that was only assumed, and is past, is nothing to look at
-  const events = [...births.map(b => seenEvent(birth, b, today)), ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || summarise(e.dist)!.median >= today)]
+  const events = [...births.map(b => seenEvent(birth, b, today)), ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || isAhead(e, today))]
   const laying = events.find(e => e.event === birth && !e.observed)
   const later = laying && species.nextClutch ? laterLayings(species, laying.dist, done + 1, today, unwritten.of(birth)) : []
   const young = expectedYoung(species)
