@@ -3,7 +3,7 @@ import { summarise, type Day } from '../chance'
 import { plannedSupply } from '../cultures'
 import { computedInput, entryInput, factInput } from '../judgement'
 import type { ClimateTrouble } from '../brumation'
-import type { AnimalState, CultureState, House, LampState, Sign, Subject } from '../logbook'
+import { SIGN_WORDS, type AnimalState, type CultureState, type House, type LampState, type Sign, type Subject } from '../logbook'
 import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
 import { sexOf } from './breeding'
@@ -49,8 +49,6 @@ function refuser(animal: AnimalState): Alarm | null {
     reasons: [{ rule: 'Refusals are normal before a shed or out of season; with falling weight they alarm (common practice)', inputs: [computedInput('Refused in a row', `${animal.refusals}`), ...(now ? [entryInput('Latest weight', `${now.massG} g`, now)] : []), ...(before ? [entryInput('Before', `${before.massG} g`, before)] : [])], change: 'One meal taken clears it' }],
   }
 }
-
-const SIGN_WORDS: Record<Sign, string> = { breathing: 'noisy breath', discharge: 'discharge', skin: 'dry or damaged skin', alertness: 'does not react', thin: 'thin', injury: 'injury' }
 
 /** A look that found something stands until a later one finds it well. */
 function unwellAlarm(animal: AnimalState, today: Day): Alarm | null {

@@ -10,7 +10,7 @@ import { tag } from './pairing'
 export const SIGNS = ['breathing', 'discharge', 'skin', 'alertness', 'thin', 'injury'] as const
 export type Sign = (typeof SIGNS)[number]
 
-const SIGN_WORDS: Record<Sign, string> = { breathing: 'noisy breath', discharge: 'discharge', skin: 'dry or damaged skin', alertness: 'does not react', thin: 'thin', injury: 'injury' }
+export const SIGN_WORDS: Record<Sign, string> = { breathing: 'noisy breath', discharge: 'discharge', skin: 'dry or damaged skin', alertness: 'does not react', thin: 'thin', injury: 'injury' }
 
 const inCold = (state: AnimalState) => state.cooled !== null && state.warmed === null
 const none = z.strictObject({})
