@@ -186,4 +186,23 @@ describe('the chance of running out', () => {
     expect(chance).toBeCloseTo(0.07, 1)
     expect(Math.abs(chance - 0.07)).toBeLessThan(0.015)
   })
+
+  it('a colony however old goes on yielding', () => {
+    const woodlice = plannedSupply(feederOf(shippedAlmanac, 'isopod.dwarf'))!
+    expect(woodlice.kind).toBe('colony')
+    const perDay = yieldCurve(woodlice, 1000)[900]!
+    const { chance } = simulateRunOut({
+      from, days: 30, scenarios: 100, need: new Float64Array(30 * 100).fill(perDay / 20), supply: woodlice, stock: 0, keptPerDay: 0.9,
+      running: [{ producing: certain(from - 2000), alive: 1, tempC: 24 }], starts: [], tempC: 24, factor: 1, fixed: [], countFrom: 0, seed: 3,
+    })
+    expect(chance).toBe(0)
+  })
+
+  it('thousands of units are played by a few fates each for several: as sure as they are many', () => {
+    // two thousand cups a week, 7 of 100 failing, over fourteen days each: the luck of a cup evens out
+    const perDay = 2 * 2000 * 0.93 * sum(yieldCurve(flies, 60)) / 14
+    const at = (share: number) => run(2000, share * perDay).chance
+    expect(at(0.05)).toBe(0)
+    expect(at(2)).toBe(1)
+  })
 })

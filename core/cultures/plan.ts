@@ -82,11 +82,34 @@ interface CoverRow {
   atLeast: number
 }
 
-const isCovered = (rows: readonly CoverRow[], counts: readonly number[]): boolean => rows.every((row) => {
-  let sum = 0
-  for (const [w, y] of row.coefficients) sum += counts[w]! * y
-  return sum >= row.atLeast - 1e-3
-})
+/** What is written with four digits may fall short of a row by so much. */
+const ROUNDED_BY = 1e-3
+
+/** Counts of units beside what they leave above each row, so that many units are moved at once. */
+class Cover {
+  private readonly slack: number[]
+
+  constructor(private readonly rows: readonly CoverRow[], readonly counts: number[]) {
+    this.slack = rows.map(row => [...row.coefficients].reduce((sum, [w, y]) => sum + counts[w]! * y, ROUNDED_BY - row.atLeast))
+  }
+
+  private readonly of = (row: CoverRow, w: number | null): number => (w === null ? 0 : row.coefficients.get(w) ?? 0)
+
+  /** Moves as many of `most` units from start day `from` to `to`, or away, as leave every row covered; tells how many. */
+  move(from: number, to: number | null, most: number): number {
+    const moved = this.rows.reduce((least, row, r) => {
+      const lost = this.of(row, from) - this.of(row, to)
+      return lost > 0 ? Math.min(least, Math.max(0, Math.floor(this.slack[r]! / lost))) : least
+    }, most)
+    if (!moved) return 0
+    this.rows.forEach((row, r) => {
+      this.slack[r]! -= moved * (this.of(row, from) - this.of(row, to))
+    })
+    this.counts[from]! -= moved
+    if (to !== null) this.counts[to]! += moved
+    return moved
+  }
+}
 
 const leastAt = (input: PlanInput, w: number): number => (input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0)
 
@@ -155,23 +178,10 @@ export function planAsLp(input: PlanInput, rows: readonly CoverRow[], whole: rea
 
 /** Of two plans with as many units the later start is better: fresher, and less can change before it. */
 function startLater(input: PlanInput, counts: number[], rows: readonly CoverRow[]): void {
-  const move = (from: number, to: number) => {
-    counts[from]!--
-    counts[to]!++
-  }
+  const cover = new Cover(rows, counts)
   for (let w = counts.length - 2; w >= 0; w--) {
-    while (counts[w]! > leastAt(input, w)) {
-      let at = w
-      while (at < counts.length - 1) {
-        move(at, at + 1)
-        if (!isCovered(rows, counts)) {
-          move(at + 1, at)
-          break
-        }
-        at++
-      }
-      if (at === w) break
-    }
+    let moving = counts[w]! - leastAt(input, w)
+    for (let at = w; moving > 0 && at < counts.length - 1; at++) moving = cover.move(at, at + 1, moving)
   }
 }
 
@@ -180,16 +190,9 @@ function roundedPlan(input: PlanInput, rows: readonly CoverRow[], relaxed: Recor
   const up = input.startDays.map((_, w) => Math.ceil((relaxed[`x${w}`] ?? 0) - 1e-6))
   const order = up.map((_, w) => w)
   const thinned = [order, [...order].reverse()].map((ws) => {
-    const counts = [...up]
-    for (const w of ws) {
-      while (counts[w]! > leastAt(input, w)) {
-        counts[w]!--
-        if (isCovered(rows, counts)) continue
-        counts[w]!++
-        break
-      }
-    }
-    return counts
+    const cover = new Cover(rows, [...up])
+    for (const w of ws) cover.move(w, null, Math.max(0, up[w]! - leastAt(input, w)))
+    return cover.counts
   })
   return thinned.reduce((a, b) => (total(b) < total(a) ? b : a))
 }
@@ -231,14 +234,17 @@ function withoutSpare(input: PlanInput, counts: number[]): void {
   const from = firstCoveredDay(input)
   const short = () => runStock(input, yieldOf(input, counts)).missing.reduce((n, m, t) => (t >= from ? n + m : n), 0)
   const allowed = short() + 1e-9
-  for (let w = 0; w < counts.length; w++) {
-    while (counts[w]! > leastAt(input, w)) {
-      counts[w]!--
-      if (short() <= allowed) continue
-      counts[w]!++
-      break
+  counts.forEach((count, w) => {
+    // fewer units are never missed less: the fewest that are not missed are found by halving
+    let least = Math.min(count, leastAt(input, w))
+    let enough = count
+    while (least < enough) {
+      counts[w] = Math.floor((least + enough) / 2)
+      if (short() <= allowed) enough = counts[w]
+      else least = counts[w] + 1
     }
-  }
+    counts[w] = enough
+  })
 }
 
 function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {

@@ -34,10 +34,12 @@ export interface RunOut {
 const YIELD_SPREAD = 0.25
 /** A day counts as short when more than this share of its need is missing: a few flies fewer is not a hungry day. */
 const TOLERANCE = 0.05
+/** Of more units on one day so many fates are drawn, each for several: the luck of hundreds evens out anyway. */
+const MOST_FATES = 64
 
 /**
  * Plays the plan through: need, delays, failures and yields drawn anew in each scenario, with a fixed seed.
- * O(scenarios · (cultures + days)).
+ * O(scenarios · (cultures + days)), at most 64 fates a start day.
  */
 export function simulateRunOut(input: RunOutInput): RunOut {
   const { days, scenarios, supply } = input
@@ -50,7 +52,7 @@ export function simulateRunOut(input: RunOutInput): RunOut {
   let shortRuns = 0
   const yields = new Float64Array(days)
 
-  const addCulture = (producingOn: Day | null) => {
+  const addCulture = (producingOn: Day | null, units = 1) => {
     if (producingOn === null) return
     // triangular around 1, so that no cup yields less than nothing
     const luck = varies ? 1 + YIELD_SPREAD * (random() + random() - 1) * 2.4 : 1
@@ -58,7 +60,7 @@ export function simulateRunOut(input: RunOutInput): RunOut {
       // a colony goes on however old it is; a batch ends
       const y = curve[input.from + d - producingOn] ?? (supply.kind === 'colony' ? curve[0]! : 0)
       if (y === 0 && input.from + d > producingOn) break
-      yields[d]! += y * luck
+      yields[d]! += units * y * luck
     }
   }
 
@@ -70,10 +72,11 @@ export function simulateRunOut(input: RunOutInput): RunOut {
       if (!fails) addCulture(on)
     }
     for (const start of input.starts) {
-      for (let i = 0; i < start.count; i++) {
+      const fates = Math.min(start.count, MOST_FATES)
+      for (let i = 0; i < fates; i++) {
         const fails = random() < failure
         const on = sample(wait, random())
-        if (!fails && on !== null) addCulture(start.day + on)
+        if (!fails && on !== null) addCulture(start.day + on, start.count / fates)
       }
     }
     let left = input.stock
