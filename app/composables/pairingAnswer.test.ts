@@ -5,13 +5,17 @@ import { pairingAnswer } from './pairingAnswer'
 
 const today = 20_600
 const visit = (damId: string, sireId: string, from: number, to: number, running: boolean): Visit => ({ pairingId: damId, damId, sireId, from: today + from, to: today + to, running, why: '', reasons: [] })
-const due = (part: Partial<DueWithHer>): DueWithHer => ({ pairingId: 'p', tag: 'P-1', damId: 'A', sireId: 'M', speciesId: 'x', stage: 'pairing', next: null, birth: null, load: null, locks: 0, together: false, visit: null, ...part })
-const say = (outlook: Partial<BreedingOutlook>, tasks: Partial<Task>[] = []) => pairingAnswer({ rota: [], due: [], ...outlook }, { today, tasks: tasks as Task[] }, id => id)
+const due = (part: Partial<DueWithHer>): DueWithHer => ({ pairingId: 'p', tag: 'P-1', damId: 'A', sireId: 'M', speciesId: 'x', stage: 'pairing', next: null, birth: null, load: null, locks: 0, together: false, visit: null, unvisited: null, ...part })
+const say = (outlook: Partial<BreedingOutlook>, tasks: Partial<Task>[] = []) => pairingAnswer({ rota: [], unvisited: [], due: [], ...outlook }, { today, tasks: tasks as Task[] }, id => id)
 
 describe('the answer of the Pairing screen', () => {
   it('says first who comes out, then who goes in, who is together, who rests', () => {
     const rota = [visit('A', 'M', -2, 0, true), visit('B', 'N', 0, 2, false), visit('C', 'O', -1, 1, true), visit('D', 'M', 4, 6, false)]
     expect(say({ rota, due: [due({})] }, [{ id: 'rest:p', tag: 'E' }])).toBe('Out today: M from A. In today: N to B. Together: C and O. To rest: E.')
+  })
+
+  it('names those that want a visit and get none', () => {
+    expect(say({ unvisited: ['A', 'B', 'C', 'D'].map(damId => ({ pairingId: damId, damId, sireId: 'M', why: 'too light', reasons: [] })), due: [due({})] })).toBe('No visit for: A, B, C and 1 more.')
   })
 
   it('names the gravid female that is due next, by her laying rather than an earlier sign', () => {

@@ -4,7 +4,7 @@ import { formatRange } from '#core/units'
 const some = (list: string[], most = 3) => (list.length > most ? `${list.slice(0, most).join(', ')} and ${list.length - most} more` : list.join(', '))
 
 /** The screen's answer in words: what is to be done with pairs today, and which female is due next. */
-export function pairingAnswer({ rota, due }: BreedingOutlook, season: Pick<Season, 'today' | 'tasks'>, tagOf: (id: string) => string): string {
+export function pairingAnswer({ rota, unvisited, due }: BreedingOutlook, season: Pick<Season, 'today' | 'tasks'>, tagOf: (id: string) => string): string {
   const { today } = season
   const parts: string[] = []
   const goes = rota.filter(v => !v.running && v.from === today).map(v => `${tagOf(v.sireId)} to ${tagOf(v.damId)}`)
@@ -15,6 +15,7 @@ export function pairingAnswer({ rota, due }: BreedingOutlook, season: Pick<Seaso
   if (goes.length) parts.push(`In today: ${some(goes)}.`)
   if (together.length) parts.push(`Together: ${some(together)}.`)
   if (rests.length) parts.push(`To rest: ${some(rests)}.`)
+  if (unvisited.length) parts.push(`No visit for: ${some(unvisited.map(u => tagOf(u.damId)))}.`)
   const next = due.find(d => d.stage === 'gravid' && (d.birth ?? d.next))
   const sign = next ? next.birth ?? next.next : null
   if (next && sign) parts.push(`${tagOf(next.damId)}: ${sign.event} ${formatRange(sign.when)}.`)

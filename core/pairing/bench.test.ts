@@ -87,6 +87,22 @@ describe('the judgement of a pair', () => {
     expect(value.text).toMatch(text)
   })
 
+  it('snake-eaters meet only with two weights that still hold; of others a male without a weight is no bar', () => {
+    const old = (days: number): Candidate => {
+      const c = candidate('M')
+      return { ...c, animal: { ...c.animal, weights: c.animal.weights.map(w => ({ ...w, day: today - days })) } }
+    }
+    for (const sire of [candidate('M', { massG: null }), old(700)]) {
+      const { value } = judgePair(pair({ sire }))
+      expect([value.level, value.stop]).toEqual(['wait', expect.stringMatching(/^weigh M first/)])
+    }
+    expect(judgePair(pair({ sire: old(60) })).value.stop).toBeNull()
+    const corn = speciesOf(almanac, 'corn-snake') as PairInput['species']
+    expect(judgePair(pair({ species: corn, sire: candidate('M', { massG: null }) })).value.stop).toBeNull()
+    // waiting for the end of the cold is no reason to keep them apart for good
+    expect(judgePair(pair({ dam: candidate('F', {}, { ready: { text: 'ready soon', now: false, reasons: [] } }) })).value.stop).toBeNull()
+  })
+
   it('follows the school on inbreeding', () => {
     expect(judgePair(pair({ kinship: 0.25, schools: { inbreeding: 'line' } })).value.level).toBe('doubtful')
     expect(judgePair(pair({ kinship: 0.25, schools: { 'inbreeding': 'line', 'inbreeding@california-kingsnake': 'avoid' } })).value.level).toBe('no')
@@ -107,8 +123,8 @@ describe('the judgement of a pair', () => {
   })
 })
 
-const rotaPair = (id: string, dam: string, sire: string, part: Partial<RotaPair> = {}): RotaPair => ({ pairingId: id, damId: dam, sireId: sire, from: today, until: null, why: 'ready', wanted: 2, visitDays: 2, restDays: 2, together: null, lastVisit: null, reasons: [], ...part })
-const rota = (pairs: RotaPair[], part: Partial<RotaInput> = {}) => planRota({ pairs, blocked: () => false, maleRests: () => null, today, days: 28, ...part })
+const rotaPair = (id: string, dam: string, sire: string, part: Partial<RotaPair> = {}): RotaPair => ({ pairingId: id, damId: dam, sireId: sire, from: today, intime: null, until: null, why: 'ready', wanted: 2, visits: 0, visitDays: 2, restDays: 2, together: null, mealDue: null, lastVisit: null, reasons: [], ...part })
+const rota = (pairs: RotaPair[], part: Partial<RotaInput> = {}) => planRota({ pairs, blocked: () => false, maleRests: () => null, today, days: 28, ...part }).visits
 
 describe('the rota', () => {
   it('one male goes round three females in turn, resting between', () => {
@@ -125,6 +141,51 @@ describe('the rota', () => {
     const visits = rota([rotaPair('p1', 'a', 'm', { together: today - 1, wanted: 1 }), rotaPair('p2', 'b', 'm', { wanted: 1 })])
     expect(visits[0]).toMatchObject({ pairingId: 'p1', running: true, to: today + 1 })
     expect(visits[1]!.from).toBeGreaterThan(today + 3)
+  })
+
+  it('rounds are fair: no second visit takes the day on which another could have had her first (property)', () => {
+    const arb = fc.record({ from: fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 4, maxLength: 4 }), every: fc.array(fc.integer({ min: 5, max: 14 }), { minLength: 5, maxLength: 5 }), first: fc.array(fc.integer({ min: -2, max: 9 }), { minLength: 5, maxLength: 5 }) })
+    let unequal = 0
+    fc.assert(fc.property(arb, ({ from, every, first }) => {
+      const ids = ['a', 'b', 'c', 'd', 'm']
+      const blocked = (id: string, day: number) => {
+        const i = ids.indexOf(id)
+        return day - today >= first[i]! && (day - today - first[i]!) % every[i]! <= 2
+      }
+      const pairs = from.map((f, i) => rotaPair(`p${i}`, ids[i]!, 'm', { from: today + f }))
+      const { visits, unvisited } = planRota({ pairs, blocked, maleRests: () => null, today, days: 28 })
+      const of = (p: RotaPair) => visits.filter(v => v.pairingId === p.pairingId)
+      const firsts = pairs.flatMap(p => of(p).slice(0, 1))
+      for (const p of pairs.filter(x => !of(x).length)) {
+        // nobody drops out without a word
+        expect(unvisited.some(u => u.pairingId === p.pairingId)).toBe(true)
+        if (!pairs.some(x => of(x).length > 1)) continue
+        unequal++
+        // brute force: a whole visit on any day between the first visits of the others
+        for (let d = p.from; d + 2 < today + 28; d++) {
+          const fits = [0, 1, 2].every(k => !blocked(p.damId, d + k) && !blocked('m', d + k)) && firsts.every(v => d > v.to + 2 || d + 2 < v.from - 2)
+          expect(fits, JSON.stringify([p.pairingId, d - today, visits.map(v => [v.pairingId, v.from - today, v.to - today])])).toBe(false)
+        }
+      }
+    }), { numRuns: 400, seed: 7 })
+    expect(unequal).toBeGreaterThan(0)
+  })
+
+  it('females that laid on one day: one in time, the others late and said so, or told that nobody is free', () => {
+    const laid = ['a', 'b', 'c', 'd'].map((d, i) => rotaPair(`p${i}`, d, 'm', { from: today + 1, intime: today + 4, until: today + 10, wanted: 1, why: 'laid: male in again' }))
+    const { visits, unvisited } = planRota({ pairs: laid, blocked: () => false, maleRests: () => null, today, days: 28 })
+    expect(visits.map(v => [v.from - today, /late/.test(v.why)])).toEqual([[1, false], [6, true]])
+    expect(unvisited.map(u => [u.pairingId, u.why])).toEqual([['p2', expect.stringMatching(/taken by others/)], ['p3', expect.stringMatching(/taken by others/)]])
+  })
+
+  it('comes out before either is fed, and a visit is shorter where meals leave no more room', () => {
+    expect(rota([rotaPair('p', 'a', 'm', { together: today - 1, visitDays: 4, mealDue: today + 2 })])[0]).toMatchObject({ running: true, to: today + 1 })
+    // fed every fourth day: one day and a half is left
+    const every4 = (id: string, day: number) => id === 'a' && (day - today + 40) % 4 <= 1
+    const [first] = rota([rotaPair('p', 'a', 'm', { visitDays: 3, wanted: 1 })], { blocked: every4 })
+    expect([first!.from - today, first!.to - today]).toEqual([2, 3])
+    const { unvisited } = planRota({ pairs: [rotaPair('p', 'a', 'm')], blocked: () => true, maleRests: () => null, today, days: 28 })
+    expect(unvisited[0]!.why).toMatch(/their meals leave no day between/)
   })
 
   it('nobody is ever in two places, whatever is asked (property)', () => {

@@ -2,7 +2,7 @@ import { schoolChoice, type Almanac, type Mating, type Species } from '../almana
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, settingInput, type Input, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../logbook'
-import { formatDay } from '../units'
+import { formatDay, formatDistance } from '../units'
 
 /** One side of a pair, with what other chapters say of it. */
 export interface Candidate {
@@ -51,6 +51,8 @@ export interface PairVerdict {
   worth: number
   /** What decides, in a few words. */
   text: string
+  /** Why they must not be put together as they are, whatever the day; null when only time, or nothing, is missing. */
+  stop: string | null
   /** Inbreeding of the young, 0..1. */
   youngF: number
   wish: number | null
@@ -68,11 +70,16 @@ const SHRINK_EGGS = 12
 const REJECTION_COUNTS_DAYS = 45
 const INJURY_HEALS_DAYS = 30
 
+/** A snake-eater's size is known from a weight no older than this. [memory] */
+const SIZE_KNOWN_DAYS = 90
+
 interface Factor {
   level: PairLevel
   factor: number
   text: string
   reason: Reason
+  /** Waits for a day that comes by itself, which the rota knows. */
+  timed?: boolean
 }
 
 const fine = (factor: number, text: string, reason: Reason): Factor => ({ level: 'good', factor, text, reason })
@@ -104,7 +111,7 @@ function ageFactor({ species, dam, sire, today }: PairInput): Factor {
   return fine(1, '', { rule: 'Old enough to breed', inputs })
 }
 
-function sizeFactor({ species, dam, sire }: PairInput): Factor[] {
+function sizeFactor({ species, dam, sire, today }: PairInput): Factor[] {
   const path = `species.${species.id}.mating`
   const [d, s] = [dam.animal.weights.at(-1), sire.animal.weights.at(-1)]
   const least = species.adultMassG.value * species.mating.femaleMassShare.value
@@ -117,6 +124,16 @@ function sizeFactor({ species, dam, sire }: PairInput): Factor[] {
   else if (d.massG < least) factors.push({ level: 'no', factor: 0, text: `${dam.animal.tag} weighs ${d.massG} g, under ${Math.round(least)} g: wait a year`, reason: heavy })
   else factors.push(fine(1, '', heavy))
   const limit = species.mating.sizeRatio
+  if (species.mating.eatsMates) {
+    const unsure = [dam, sire].find(c => !c.animal.weights.length || today - c.animal.weights.at(-1)!.day > SIZE_KNOWN_DAYS)
+    if (unsure) {
+      const last = unsure.animal.weights.at(-1)
+      factors.push({
+        level: 'wait', factor: 0.5, text: `weigh ${unsure.animal.tag} first${last ? `: last ${formatDistance(last.day, today)}` : ''}`,
+        reason: { rule: 'They eat snakes: both sizes must be known before they meet', inputs: [last ? entryInput(`${unsure.animal.tag} weighed`, `${last.massG} g, ${formatDay(last.day, today)}`, last) : computedInput(`${unsure.animal.tag} weighs`, 'not known'), computedInput('A weight counts for', `${SIZE_KNOWN_DAYS} days, from memory`)], change: 'A weight' },
+      })
+    }
+  }
   if (!d || !s) return factors
   const ratio = Math.max(d.massG, s.massG) / Math.min(d.massG, s.massG)
   const alike: Reason = { rule: species.mating.eatsMates ? 'They eat snakes: a mate much smaller is prey' : 'A mate much smaller is at risk', inputs: [computedInput('Heavier over lighter', `${ratio.toFixed(1)} ×`), factInput('At most', `${path}.sizeRatio.value`, limit), entryInput(`${sire.animal.tag} weighs`, `${s.massG} g`, s)] }
@@ -159,7 +176,7 @@ function readyFactor({ dam, sire, species }: PairInput): Factor[] {
   if (species.winter === 'none') return []
   return [dam, sire].map((c): Factor => {
     if (!c.ready) return { level: 'good', factor: 0.9, text: '', reason: { rule: `${c.animal.tag}: no winter of this season is known, which often means fewer eggs or less sperm`, inputs: [computedInput('Counted as', '0.9, from memory')], change: 'Cooling it, or writing that it was' } }
-    return { level: c.ready.now ? 'good' : 'wait', factor: 1, text: c.ready.now ? '' : `${c.animal.tag}: ${c.ready.text}`, reason: { rule: `${c.animal.tag}: ${c.ready.text}`, inputs: c.ready.reasons.flatMap(r => r.inputs).slice(0, 6) } }
+    return { timed: true, level: c.ready.now ? 'good' : 'wait', factor: 1, text: c.ready.now ? '' : `${c.animal.tag}: ${c.ready.text}`, reason: { rule: `${c.animal.tag}: ${c.ready.text}`, inputs: c.ready.reasons.flatMap(r => r.inputs).slice(0, 6) } }
   })
 }
 
@@ -181,8 +198,9 @@ export function judgePair(input: PairInput): Judgement<PairVerdict> {
   const rank = (f: Factor) => PAIR_LEVELS.indexOf(f.level)
   const worst = factors.reduce((a, f) => (rank(f) > rank(a) ? f : a))
   const level = worst.level
+  const stops = factors.filter(f => !f.timed && (f.level === 'no' || f.level === 'wait')).sort((a, b) => rank(b) - rank(a))
   const text = level === 'good' ? (wished?.text || (kinship > 0 ? factors.find(f => f.text.startsWith('kin'))?.text : '') || 'fits') : worst.text
   const reasons = factors.map((f): Reason => ({ ...f.reason, rule: Math.abs(f.factor - 1) < 0.005 ? f.reason.rule : `${f.reason.rule}: × ${f.factor.toFixed(2)}` }))
   const parts = factors.map(f => ({ rule: f.reason.rule, factor: f.factor }))
-  return { value: { level, worth, text, youngF: kinship, wish, parts, caution: species.mating.eatsMates ? 'Eats snakes: never two unattended. Feed both apart, two days before.' : species.sexing?.venomous ? 'Venomous: trained, licensed keepers only, never alone.' : null }, reasons }
+  return { value: { level, worth, text, stop: stops[0]?.text ?? null, youngF: kinship, wish, parts, caution: species.mating.eatsMates ? 'Eats snakes: never two unattended. Feed both apart, two days before.' : species.sexing?.venomous ? 'Venomous: trained, licensed keepers only, never alone.' : null }, reasons }
 }

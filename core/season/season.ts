@@ -53,7 +53,7 @@ export function* seasonSteps(house: House, almanac: Almanac, settings: HouseSett
   yield
   const winter = step('the winter', { cold: [], places: [], groups: [], recovering: [] }, () => winterOutlook(lanes, context))
   yield
-  const breeding = step('the breeding side', { rota: [], due: [] }, () => breedingOutlook(lanes, context))
+  const breeding = step('the breeding side', { rota: [], unvisited: [], due: [] }, () => breedingOutlook(lanes, context))
   yield
   const joined = { ...context, lanes, winter, breeding }
   const tasks = step('the tasks', [], () => tasksOf(joined))

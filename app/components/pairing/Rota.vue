@@ -59,6 +59,15 @@ const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind ===
   <section aria-label="Rota">
     <h2 v-if="todays.length">Today</h2>
     <ul v-if="todays.length" class="todays"><RoundTaskLine v-for="t in todays" :key="t.id" :task="t" /></ul>
+    <template v-if="outlook.unvisited.length">
+      <h2>No visit for</h2>
+      <ul class="without">
+        <li v-for="u in outlook.unvisited" :key="u.pairingId" :data-unvisited="tag(u.damId)">
+          <button type="button" class="pair" @click="emit('open', u.pairingId)"><span class="tag">{{ tag(u.damId) }}</span> <span class="quiet">with</span> <span class="tag">{{ tag(u.sireId) }}</span></button>
+          <WorkingLink :title="`${tag(u.damId)} with ${tag(u.sireId)}: no visit`" :answer="u.why" :reasons="u.reasons" />
+        </li>
+      </ul>
+    </template>
     <p v-if="!males.length" class="quiet">No visit is planned. Set pairs on the bench; the rota then says which male goes to whom on which days.</p>
     <template v-else>
       <div class="axis" :style="{ paddingLeft: narrow ? 0 : `${LABEL}px` }"><SeasonTimeAxis :span="span" :today="house.today" weeks /></div>
@@ -66,7 +75,7 @@ const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind ===
         <div class="who"><NuxtLink :to="`/animals/${m.id}`" class="tag">{{ tag(m.id) }}</NuxtLink><span class="quiet">{{ m.next }}</span></div>
         <svg :width="span.width" :height="HEIGHT" role="group" :aria-label="`Visits of ${tag(m.id)}`">
           <SeasonGrid :span="span" :today="house.today" :height="HEIGHT" />
-          <g v-for="b in m.bars" :key="b.key" class="visit" :class="b.how" role="button" tabindex="0" :aria-label="b.said" @click="emit('open', b.pairingId)" @keydown.enter="emit('open', b.pairingId)">
+          <g v-for="b in m.bars" :key="b.key" class="visit" :class="b.how" role="button" tabindex="0" :aria-label="b.said" @click="emit('open', b.pairingId)" @keydown.enter="emit('open', b.pairingId)" @keydown.space.prevent="emit('open', b.pairingId)">
             <title>{{ b.said }}</title>
             <rect :x="b.x" y="8" :width="b.width" height="26" rx="3" />
             <text :x="b.x + 4" y="26">{{ b.width > 30 ? b.label : '' }}</text>
@@ -81,6 +90,10 @@ const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind ===
 
 <style scoped>
 .todays { margin-bottom: 1.25rem; border-bottom: 1px solid var(--ui-border); }
+.without { margin-bottom: 1.25rem; border-bottom: 1px solid var(--ui-border); }
+.without li { display: grid; grid-template-columns: minmax(8rem, 14.5rem) minmax(0, 1fr); gap: 0.25rem 1.25rem; align-items: baseline; padding: 0.375rem 0; }
+.pair { text-align: left; cursor: pointer; min-height: 2rem; }
+.pair:hover .tag { text-decoration: underline; }
 .axis { overflow: hidden; }
 .male { display: grid; align-items: center; border-bottom: 1px solid var(--ui-border); }
 .who { display: grid; line-height: 1.2; padding-right: 0.5rem; }
@@ -94,5 +107,5 @@ svg { display: block; }
 .visit.past text { fill: var(--ui-bg); }
 .key { font-size: 0.875rem; color: var(--ui-text-muted); margin-top: 0.5rem; }
 .key svg { display: inline; vertical-align: -1px; }
-@media (max-width: 800px) { .who { display: flex; gap: 0.75rem; align-items: baseline; padding: 0.375rem 0 0; } }
+@media (max-width: 800px) { .without li { grid-template-columns: minmax(0, 1fr); } .pair { min-height: 2.75rem; } .who { display: flex; gap: 0.75rem; align-items: baseline; padding: 0.375rem 0 0; } }
 </style>

@@ -78,26 +78,11 @@ function side(animal: AnimalState, house: House): BenchSide {
   return { id: animal.id, tag: animal.tag, massG: animal.weights.at(-1)?.massG ?? null, pairedIn: open?.tag ?? null }
 }
 
-interface Prepared {
-  species: PairInput['species']
-  dams: AnimalState[]
-  sires: AnimalState[]
-  unsexed: AnimalState[]
-  input: (dam: AnimalState, sire: AnimalState) => PairInput
-}
-
-function prepare(context: SeasonContext, speciesId: string, wishes: readonly BenchWish[]): Prepared | null {
+/** What is judged of any two of one species, with what all of its pairs share worked out once. */
+export function pairInputs(context: SeasonContext, species: PairInput['species'], wishes: readonly BenchWish[]): (dam: AnimalState, sire: AnimalState, among?: readonly AnimalState[]) => PairInput {
   const { house, almanac, settings, today } = context
-  const species = speciesOf(almanac, speciesId)
-  if (!hasMating(species)) return null
-  const grown = (a: AnimalState, fromDays: number) => a.bornDay === null || today - a.bornDay >= fromDays * NEARLY_GROWN
-  const own = Object.values(house.animals).filter(a => a.speciesId === speciesId && a.status === 'alive').sort((a, b) => (a.tag < b.tag ? -1 : 1))
-  const likely = (a: AnimalState, sex: 'female' | 'male') => chanceOfSex(a, sex, context) > 0.5
-  const dams = own.filter(a => likely(a, 'female') && grown(a, species.mating.femaleFromDays.value))
-  const sires = own.filter(a => likely(a, 'male') && grown(a, species.mating.maleFromDays.value))
-  const unsexed = own.filter(a => !likely(a, 'female') && !likely(a, 'male') && grown(a, species.mating.maleFromDays.value))
   const kin = kinOf(house)
-  const mean = lineOf(house, speciesId)?.meanKinship
+  const mean = lineOf(house, species.id)?.meanKinship
   const candidates = new Map<string, Candidate>()
   const as = (a: AnimalState, sex: 'female' | 'male') => {
     const key = `${sex}:${a.id}`
@@ -106,14 +91,14 @@ function prepare(context: SeasonContext, speciesId: string, wishes: readonly Ben
     return c
   }
   const kinships = new Map<string, Map<string, number>>()
-  const kinship = (damId: string, sireId: string) => {
+  const kinship = (damId: string, sire: AnimalState, among: readonly AnimalState[]) => {
     let row = kinships.get(damId)
-    if (!row) {
-      const ids = sires.some(s => s.id === sireId) ? sires.map(s => s.id) : [sireId]
-      const values = kinshipWith(kin, damId, ids)
-      kinships.set(damId, (row = new Map(ids.map((id, i) => [id, values[i]!]))))
+    if (!row) kinships.set(damId, (row = new Map()))
+    if (!row.has(sire.id)) {
+      const ids = [...new Set([sire, ...among])].map(s => s.id)
+      kinshipWith(kin, damId, ids).forEach((value, i) => row.set(ids[i]!, value))
     }
-    return row.get(sireId) ?? kinshipWith(kin, damId, [sireId])[0]!
+    return row.get(sire.id)!
   }
   const loci = wishes.flatMap(wish => (house.loci[wish.locusId] ? [{ locus: house.loci[wish.locusId]!, wish }] : []))
   const beliefs = new Map<string, ReturnType<typeof geneOf>['belief'][]>()
@@ -122,26 +107,37 @@ function prepare(context: SeasonContext, speciesId: string, wishes: readonly Ben
     if (!b) beliefs.set(a.id, (b = loci.map(l => geneOf(house, l.locus, a).belief)))
     return b
   }
+  return (dam, sire, among = []) => ({
+    species, almanac, schools: settings.schools, dam: as(dam, 'female'), sire: as(sire, 'male'), kinship: kinship(dam.id, sire, among),
+    wish: loci.length ? wishChance(loci, genes(dam), genes(sire)) : null, past: pastOf(house, dam.id, sire.id), today,
+  })
+}
+
+/** The grown animals of a species by side. */
+function sidesOf(context: SeasonContext, species: PairInput['species']): { dams: AnimalState[], sires: AnimalState[], unsexed: AnimalState[] } {
+  const { house, today } = context
+  const grown = (a: AnimalState, fromDays: number) => a.bornDay === null || today - a.bornDay >= fromDays * NEARLY_GROWN
+  const own = Object.values(house.animals).filter(a => a.speciesId === species.id && a.status === 'alive').sort((a, b) => (a.tag < b.tag ? -1 : 1))
+  const likely = (a: AnimalState, sex: 'female' | 'male') => chanceOfSex(a, sex, context) > 0.5
   return {
-    species, dams, sires, unsexed,
-    input: (dam, sire) => ({
-      species, almanac, schools: settings.schools, dam: as(dam, 'female'), sire: as(sire, 'male'), kinship: kinship(dam.id, sire.id),
-      wish: loci.length ? wishChance(loci, genes(dam), genes(sire)) : null, past: pastOf(house, dam.id, sire.id), today,
-    }),
+    dams: own.filter(a => likely(a, 'female') && grown(a, species.mating.femaleFromDays.value)),
+    sires: own.filter(a => likely(a, 'male') && grown(a, species.mating.maleFromDays.value)),
+    unsexed: own.filter(a => !likely(a, 'female') && !likely(a, 'male') && grown(a, species.mating.maleFromDays.value)),
   }
 }
 
 /** Every grown female with every grown male of a species; null where the almanac does not know how it is paired. */
 export function benchOf(context: SeasonContext, speciesId: string, wishes: readonly BenchWish[]): Bench | null {
-  const prepared = prepare(context, speciesId, wishes)
-  if (!prepared) return null
-  const { species, dams, sires, unsexed, input } = prepared
+  const species = speciesOf(context.almanac, speciesId)
+  if (!hasMating(species)) return null
+  const { dams, sires, unsexed } = sidesOf(context, species)
+  const input = pairInputs(context, species, wishes)
   const texts: string[] = []
   const at = new Map<string, number>()
   const bench: Bench = { speciesId, dams: dams.map(a => side(a, context.house)), sires: sires.map(a => side(a, context.house)), perMale: Math.round(species.mating.females.value), levels: [], worths: [], kinships: [], wishes: [], texts, text: [], unsexed: unsexed.map(a => a.tag) }
   for (const dam of dams) {
     for (const sire of sires) {
-      const { value } = judgePair(input(dam, sire))
+      const { value } = judgePair(input(dam, sire, sires))
       bench.levels.push(PAIR_LEVELS.indexOf(value.level))
       bench.worths.push(Number(value.worth.toFixed(4)))
       bench.kinships.push(Number(value.youngF.toFixed(5)))
@@ -161,6 +157,6 @@ export function benchOf(context: SeasonContext, speciesId: string, wishes: reado
 export function benchCell(context: SeasonContext, damId: string, sireId: string, wishes: readonly BenchWish[]): Judgement<PairVerdict> | null {
   const [dam, sire] = [context.house.animals[damId], context.house.animals[sireId]]
   if (!dam || !sire || dam.speciesId !== sire.speciesId) return null
-  const prepared = prepare(context, dam.speciesId, wishes)
-  return prepared ? judgePair(prepared.input(dam, sire)) : null
+  const species = speciesOf(context.almanac, dam.speciesId)
+  return hasMating(species) ? judgePair(pairInputs(context, species, wishes)(dam, sire)) : null
 }

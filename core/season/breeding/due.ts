@@ -1,6 +1,6 @@
 import { summarise, type DaySummary } from '../../chance'
 import type { Judgement, Reason } from '../../judgement'
-import { EVENT_NAMES, type LoadVerdict, type Visit } from '../../pairing'
+import { EVENT_NAMES, type LoadVerdict, type Unvisited, type Visit } from '../../pairing'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded } from '../guard'
 import { isAhead } from '../lanes'
@@ -24,16 +24,20 @@ export interface DueWithHer {
   locks: number
   together: boolean
   visit: Visit | null
+  /** Why she gets no visit though one is wanted, or null. */
+  unvisited: { why: string, reasons: Reason[] } | null
 }
 
 export interface BreedingOutlook {
   rota: Visit[]
+  /** Pairs that want a visit and get none, with the reason. */
+  unvisited: Unvisited[]
   due: DueWithHer[]
 }
 
 const BIRTHS = ['laid', 'born']
 
-function dueOf(lane: Lane, rota: readonly Visit[], context: SeasonContext): DueWithHer {
+function dueOf(lane: Lane, rota: readonly Visit[], unvisited: readonly Unvisited[], context: SeasonContext): DueWithHer {
   const pairing = context.house.pairings[lane.subject.id]!
   const expected = lane.events.filter(e => isAhead(e, context.today))
   const tell = (e: (typeof expected)[number] | undefined) => (e ? { event: EVENT_NAMES[e.event], when: summarise(e.dist)!, reasons: e.reasons } : null)
@@ -43,14 +47,14 @@ function dueOf(lane: Lane, rota: readonly Visit[], context: SeasonContext): DueW
   return {
     pairingId: pairing.id, tag: pairing.tag, damId: pairing.damId, sireId: pairing.sireId, speciesId: lane.speciesId, stage: lane.stage,
     next: tell(next), birth: birth === next ? null : tell(birth), load: loadOf(context.house.animals[pairing.damId]!, lane, context), locks: pairing.locks.length, together: pairing.together !== null,
-    visit: rota.find(v => v.pairingId === pairing.id) ?? null,
+    visit: rota.find(v => v.pairingId === pairing.id) ?? null, unvisited: unvisited.find(v => v.pairingId === pairing.id) ?? null,
   }
 }
 
 /** The pairing side of the season: the rota, and what is due with each female, soonest first. */
 export function breedingOutlook(lanes: readonly Lane[], context: SeasonContext): BreedingOutlook {
-  const rota = guarded(context, 'the rota', null, () => rotaOf(lanes, context)) ?? []
-  const due = eachGuarded(context, 'what is due with her', lanes.filter(l => l.kind === 'pair'), l => l.subject, l => dueOf(l, rota, context))
+  const { visits: rota, unvisited } = guarded(context, 'the rota', null, () => rotaOf(lanes, context)) ?? { visits: [], unvisited: [] }
+  const due = eachGuarded(context, 'what is due with her', lanes.filter(l => l.kind === 'pair'), l => l.subject, l => dueOf(l, rota, unvisited, context))
   const day = (d: DueWithHer) => d.next?.when.median ?? Number.MAX_SAFE_INTEGER
-  return { rota, due: due.sort((a, b) => day(a) - day(b) || (a.tag < b.tag ? -1 : 1)) }
+  return { rota, unvisited, due: due.sort((a, b) => day(a) - day(b) || (a.tag < b.tag ? -1 : 1)) }
 }

@@ -18,16 +18,29 @@ export function tellPortion(almanac: Almanac, { prey, count }: Portion): string 
 /** Animals whose interval since the last offer has run out. */
 export const feedTasks: TaskMaker = (context) => {
   const gravid = gravidIn(context.lanes, context)
+  const mates = matesTogether(context)
   return tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), (animal) => {
     const isGravid = gravid.get(animal.id) ?? false
-    return feeds(animal, [isGravid, ...winterDeps(animal, context)], () => feedTask(animal, isGravid, context))
+    const mate = mates.get(animal.id) ?? null
+    return feeds(animal, [isGravid, mate, ...winterDeps(animal, context)], () => feedTask(animal, isGravid, mate, context))
   })
+}
+
+/** Tags of those an animal is together with in a visit. */
+function matesTogether({ house }: SeasonContext): Map<string, string> {
+  const mates = new Map<string, string>()
+  for (const p of Object.values(house.pairings)) {
+    const [dam, sire] = [house.animals[p.damId], p.sireId ? house.animals[p.sireId] : undefined]
+    if (!p.together || !dam || !sire) continue
+    mates.set(dam.id, sire.tag).set(sire.id, dam.tag)
+  }
+  return mates
 }
 
 const feeds = remembering<AnimalState, Task[]>()
 const weighs = remembering<AnimalState, Task[]>()
 
-function feedTask(animal: AnimalState, gravid: Gravid, context: SeasonContext): Task[] {
+function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, context: SeasonContext): Task[] {
   const { almanac, settings, today } = context
   if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)
@@ -46,9 +59,11 @@ function feedTask(animal: AnimalState, gravid: Gravid, context: SeasonContext): 
       { label: 'Took', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: main!.count }, also: others.map(p => ({ prey: p.prey, offered: p.count, taken: p.count })), tone: 'main' },
       { label: 'Refused', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: 0 }, also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0 })) },
     ],
-    caution: refused && species.eats === 'rodents'
-      ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.'
-      : gravid ? 'Gravid: small meals, never a large one in the last month.' : undefined,
+    caution: mate !== null
+      ? `Together with ${mate}: apart first, never fed side by side.`
+      : refused && species.eats === 'rodents'
+        ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.'
+        : gravid ? 'Gravid: small meals, never a large one in the last month.' : undefined,
     reasons: meal.reasons,
   }]
 }
