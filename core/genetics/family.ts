@@ -1,4 +1,4 @@
-import type { Ancestry } from '../pedigree'
+import { sharedFather, type Ancestry } from '../pedigree'
 import { normalised, lookLikelihood, statedBelief, unknownBelief, type Belief } from './belief'
 import { TooManyRelatives, marginal, type Factor } from './factors'
 import { fitsSex, genotypesOf, harmOf, transmission, type KnownSex, type LocusData } from './locus'
@@ -17,6 +17,8 @@ export interface CountedYoung {
   damId: string
   sires: readonly { id: string, chance: number }[]
   counts: readonly { look: string, count: number }[]
+  /** Clutch they came from: they share its father with the mates that have cards. */
+  clutchId?: string | null
 }
 
 export interface Family {
@@ -41,6 +43,8 @@ const parentIds = (a: Ancestry) => [...(a.damId ? [a.damId] : []), ...(a.clonal 
 interface Kin {
   young: ReadonlyMap<string, readonly string[]>
   countedOf: ReadonlyMap<string, readonly CountedYoung[]>
+  /** What having young says of a parent's sex. */
+  role: ReadonlyMap<string, KnownSex | 'both'>
 }
 
 const kins = new WeakMap<Family, Kin>()
@@ -52,7 +56,13 @@ function kinOf(family: Family): Kin {
   for (const a of family.animals.values()) for (const p of parentIds(a)) young.set(p, [...(young.get(p) ?? []), a.id])
   const countedOf = new Map<string, CountedYoung[]>()
   for (const c of family.counted) for (const p of [c.damId, ...c.sires.map(s => s.id)]) countedOf.set(p, [...(countedOf.get(p) ?? []), c])
-  const kin = { young, countedOf }
+  const role = new Map<string, KnownSex | 'both'>()
+  const plays = (id: string, as: KnownSex) => role.set(id, (role.get(id) ?? as) === as ? as : 'both')
+  for (const a of [...family.animals.values(), ...family.counted]) {
+    if (a.damId !== null) plays(a.damId, 'female')
+    if (!('clonal' in a && a.clonal)) for (const s of a.sires) plays(s.id, 'male')
+  }
+  const kin = { young, countedOf, role }
   kins.set(family, kin)
   return kin
 }
@@ -71,13 +81,24 @@ function neighbourhood(family: Family, kin: Kin, of: string, most: number): { id
 
 const speaks = ({ stated, look }: GeneFacts) => stated !== null || look !== null
 
+/** Its sex as stated, or as its young tell: a dam is a female, though nobody wrote it. */
+function sexIn(family: Family, id: string): KnownSex | 'unknown' {
+  const { sex } = family.facts(id)
+  const role = kinOf(family).role.get(id)
+  return sex === 'unknown' && role && role !== 'both' ? role : sex
+}
+
+/** A living young of known sex speaks where one sex dies of it: too few of that sex are born. */
+const sexSpeaks = (locus: LocusData): boolean => locus.linkage !== 'autosomal' && locus.alleles.some(a => a.double === 'lethal')
+
 /** Leaves out animals without evidence below them: they change nothing. Exact. */
-function withoutSilent(family: Family, kin: Kin, ids: readonly string[], of: string): string[] {
+function withoutSilent(family: Family, locus: LocusData, kin: Kin, ids: readonly string[], of: string): string[] {
+  const bySex = sexSpeaks(locus)
   const kept = new Set(ids)
   const open = [...ids]
   while (open.length) {
     const id = open.pop()!
-    if (id === of || !kept.has(id) || speaks(family.facts(id)) || kin.countedOf.get(id)?.length) continue
+    if (id === of || !kept.has(id) || speaks(family.facts(id)) || kin.countedOf.get(id)?.length || (bySex && sexIn(family, id) !== 'unknown')) continue
     if (kin.young.get(id)?.some(y => kept.has(y))) continue
     kept.delete(id)
     open.push(...parentIds(family.animals.get(id)!).filter(p => kept.has(p)))
@@ -160,13 +181,14 @@ function statementOf(family: Family, id: string): GeneFacts['stated'] {
  */
 function ownWeights(family: Family, locus: LocusData, id: string): number[] {
   const facts = family.facts(id)
+  const sex = sexIn(family, id)
   const stated = statementOf(family, id)
   const genotypes = genotypesOf(locus)
-  const own = genotypes.map(g => (fitsSex(locus, g, facts.sex) && harmOf(locus, g) !== 'lethal' ? 1 : 0))
+  const own = genotypes.map(g => (fitsSex(locus, g, sex) && harmOf(locus, g) !== 'lethal' ? 1 : 0))
   if (facts.look !== null) lookLikelihood(locus, facts.look).forEach((l, i) => { own[i]! *= l })
   if (stated) {
-    const usual = unknownBelief(locus, facts.sex)
-    statedBelief(locus, stated.signs, stated.chance, facts.sex).forEach((p, i) => { own[i]! *= stated.chance >= 1 ? p : usual[i]! > 0 ? p / usual[i]! : 0 })
+    const usual = unknownBelief(locus, sex)
+    statedBelief(locus, stated.signs, stated.chance, sex).forEach((p, i) => { own[i]! *= stated.chance >= 1 ? p : usual[i]! > 0 ? p / usual[i]! : 0 })
   }
   return own
 }
@@ -176,20 +198,21 @@ function ownWeights(family: Family, locus: LocusData, id: string): number[] {
  * together, so that three hundred hatchlings cost no more than three.
  * @returns the factors over their parents, and who is in them
  */
-function broodFactors(family: Family, locus: LocusData, ids: readonly string[], of: string, t: Float64Array): { factors: Factor[], summed: Set<string> } {
+function broodFactors(family: Family, locus: LocusData, ids: readonly string[], of: string, t: Float64Array, fathers: ReadonlyMap<string, number>): { factors: Factor[], summed: Set<string> } {
   const kin = kinOf(family)
   const n = genotypesOf(locus).length
   const at = new Map(ids.map((id, i) => [id, i]))
   const groups = new Map<string, { dam: number, sire: number, id: string, count: number }>()
   const summed = new Set<string>()
   for (const id of ids) {
-    const { damId, sires, clonal } = family.animals.get(id)!
+    const animal = family.animals.get(id)!
+    const { damId, sires, clonal } = animal
     const dam = damId === null ? undefined : at.get(damId)
-    const sire = sires.length === 1 && sires[0]!.chance === 1 ? at.get(sires[0]!.id) : undefined
+    const sire = sires.length === 1 && sires[0]!.chance === 1 ? at.get(sires[0]!.id) : fathers.get(sharedFather(animal) ?? '')
     if (id === of || clonal || dam === undefined || sire === undefined || dam === sire || kin.countedOf.get(id)?.length || kin.young.get(id)?.some(y => at.has(y))) continue
     const facts = family.facts(id)
     const stated = statementOf(family, id)
-    const key = [dam, sire, facts.sex, facts.look ?? '?', stated ? `${stated.signs.join('/')} ${stated.chance}` : ''].join('|')
+    const key = [dam, sire, sexIn(family, id), facts.look ?? '?', stated ? `${stated.signs.join('/')} ${stated.chance}` : ''].join('|')
     const group = groups.get(key)
     if (group) group.count++
     else groups.set(key, { dam, sire, id, count: 1 })
@@ -210,25 +233,66 @@ function broodFactors(family: Family, locus: LocusData, ids: readonly string[], 
   return { factors, summed }
 }
 
+/** A parent nobody knows: one of unstated stock that lived. */
+function unknownParent(locus: LocusData, sex: KnownSex): Belief {
+  const genotypes = genotypesOf(locus)
+  return normalised(unknownBelief(locus, sex).map((p, i) => (harmOf(locus, genotypes[i]!) === 'lethal' ? 0 : p)))
+}
+
+/**
+ * The one father of a clutch who may be one of several, or nobody known: a variable of his own, so that mates are full
+ * sibs and what one shows of him counts for all.
+ */
+function fatherFactors(family: Family, locus: LocusData, ids: readonly string[], at: ReadonlyMap<string, number>): { factors: Factor[], fathers: Map<string, number> } {
+  const n = genotypesOf(locus).length
+  const mates = new Map<string, { sires: Ancestry['sires'], count: number }>()
+  const seen = (key: string | null, sires: Ancestry['sires']) => {
+    if (key === null) return
+    const known = mates.get(key)
+    if (known) known.count++
+    else mates.set(key, { sires, count: 1 })
+  }
+  for (const id of ids) seen(sharedFather(family.animals.get(id)!), family.animals.get(id)!.sires)
+  for (const group of new Set(ids.flatMap(id => kinOf(family).countedOf.get(id) ?? []))) seen(fatherOfCounted(group), group.sires)
+  const stranger = Float64Array.from(unknownParent(locus, 'male'))
+  const same = new Float64Array(n * n)
+  for (let g = 0; g < n; g++) same[g * n + g] = 1
+  const fathers = new Map<string, number>()
+  const factors = [...mates].filter(([, m]) => m.count > 1).map(([key, { sires }]) => {
+    const father = ids.length + fathers.size
+    fathers.set(key, father)
+    const known = sires.filter(s => at.has(s.id) && s.chance > 0)
+    const rest = 1 - known.reduce((sum, s) => sum + s.chance, 0)
+    const parts = [...known.map(s => ({ weight: s.chance, vars: [at.get(s.id)!, father], table: same })), ...(rest > 1e-9 ? [{ weight: rest, vars: [father], table: stranger }] : [])]
+    return sumFactors(n, [...known.map(s => at.get(s.id)!), father], parts)
+  })
+  return { factors, fathers }
+}
+
+const fatherOfCounted = (c: CountedYoung) => sharedFather({ id: '', damId: c.damId, sires: c.sires, clutchId: c.clutchId })
+
 /** All factors of a family at one locus. */
 function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of: string): Factor[] {
   const genotypes = genotypesOf(locus)
   const n = genotypes.length
   const t = livingTransmission(locus)
   const at = new Map(ids.map((id, i) => [id, i]))
-  const { factors, summed } = broodFactors(family, locus, ids, of, t)
-  const unknownSire = unknownBelief(locus, 'male')
-  const unknownDam = unknownBelief(locus, 'female')
+  const shared = fatherFactors(family, locus, ids, at)
+  const { factors, summed } = broodFactors(family, locus, ids, of, t, shared.fathers)
+  factors.push(...shared.factors)
+  const unknownSire = unknownParent(locus, 'male')
+  const unknownDam = unknownParent(locus, 'female')
   for (const id of ids) {
     if (summed.has(id)) continue
     const a = family.animals.get(id)!
     const v = at.get(id)!
-    const facts = family.facts(id)
     const own = ownWeights(family, locus, id)
     const dam = a.damId === null ? undefined : at.get(a.damId)
-    const sires = a.clonal ? [] : a.sires.filter(s => at.has(s.id) && s.chance > 0)
+    const father = shared.fathers.get(sharedFather(a) ?? '')
+    // as variables: the one father of the clutch, or those he may be
+    const sires = a.clonal ? [] : father !== undefined ? [{ at: father, chance: 1 }] : a.sires.flatMap(s => (at.has(s.id) && s.chance > 0 ? [{ at: at.get(s.id)!, chance: s.chance }] : []))
     const founder = dam === undefined && !sires.length
-    if (founder) unknownBelief(locus, facts.sex).forEach((p, i) => { own[i]! *= p })
+    if (founder) unknownBelief(locus, sexIn(family, id)).forEach((p, i) => { own[i]! *= p })
     factors.push({ vars: [v], table: Float64Array.from(own) })
     if (founder) continue
     if (a.clonal) {
@@ -243,31 +307,40 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of:
       for (let d = 0; d < n; d++) for (let s = 0; s < n; s++) for (let g = 0; g < n; g++) table[d * n + g]! += known * unknownSire[s]! * t[(d * n + s) * n + g]!
       return table
     }
+    const known = sires.reduce((sum, s) => sum + s.chance, 0)
+    const open = 1 - known
     if (dam === undefined) {
-      const parts = sires.map((s) => {
-        const table = new Float64Array(n * n)
-        for (let d = 0; d < n; d++) for (let x = 0; x < n; x++) for (let g = 0; g < n; g++) table[x * n + g]! += unknownDam[d]! * t[(d * n + x) * n + g]!
-        return { weight: s.chance, vars: [at.get(s.id)!, v], table }
-      })
-      factors.push(sumFactors(n, [...new Set([...sires.map(s => at.get(s.id)!), v])], parts))
+      const ofSire = new Float64Array(n * n)
+      const ofNobody = new Float64Array(n)
+      for (let d = 0; d < n; d++) {
+        for (let x = 0; x < n; x++) {
+          for (let g = 0; g < n; g++) {
+            const chance = unknownDam[d]! * t[(d * n + x) * n + g]!
+            ofSire[x * n + g]! += chance
+            ofNobody[g]! += unknownSire[x]! * chance
+          }
+        }
+      }
+      const parts = [...sires.map(s => ({ weight: s.chance, vars: [s.at, v], table: ofSire })), ...(open > 1e-9 ? [{ weight: open, vars: [v], table: ofNobody }] : [])]
+      factors.push(sumFactors(n, [...new Set([...sires.map(s => s.at), v])], parts))
       continue
     }
-    const known = sires.reduce((sum, s) => sum + s.chance, 0)
-    const parts = sires.map(s => ({ weight: s.chance, vars: [dam, at.get(s.id)!, v], table: t }))
-    const rest = known < 1 - 1e-9 ? [{ weight: 1 - known, vars: [dam, v], table: withoutSire(1) }] : []
-    factors.push(sumFactors(n, [...new Set([dam, ...sires.map(s => at.get(s.id)!), v])], [...parts, ...rest]))
+    const parts = sires.map(s => ({ weight: s.chance, vars: [dam, s.at, v], table: t }))
+    const rest = open > 1e-9 ? [{ weight: open, vars: [dam, v], table: withoutSire(1) }] : []
+    factors.push(sumFactors(n, [...new Set([dam, ...sires.map(s => s.at), v])], [...parts, ...rest]))
   }
   for (const group of new Set(ids.flatMap(id => kinOf(family).countedOf.get(id) ?? []))) {
     const dam = at.get(group.damId)
-    const sires = group.sires.filter(s => at.has(s.id) && s.chance > 0)
+    const father = shared.fathers.get(fatherOfCounted(group) ?? '')
+    const sires = father !== undefined ? [{ at: father, chance: 1 }] : group.sires.flatMap(s => (at.has(s.id) && s.chance > 0 ? [{ at: at.get(s.id)!, chance: s.chance }] : []))
     if (dam === undefined) continue
     const chances = group.counts.filter(c => c.count > 0).map(c => ({ count: c.count, table: lookChances(locus, c.look) }))
     const together = Float64Array.from({ length: n * n }, (_, pair) => chances.reduce((product, c) => product * c.table[pair]! ** c.count, 1))
     const known = sires.reduce((sum, s) => sum + s.chance, 0)
     const anyone = new Float64Array(n)
     for (let d = 0; d < n; d++) for (let s = 0; s < n; s++) anyone[d]! += unknownSire[s]! * together[d * n + s]!
-    const parts = [...sires.map(s => ({ weight: s.chance, vars: [dam, at.get(s.id)!], table: together })), ...(known < 1 - 1e-9 ? [{ weight: 1 - known, vars: [dam], table: anyone }] : [])]
-    factors.push(sumFactors(n, [...new Set([dam, ...sires.map(s => at.get(s.id)!)])], parts))
+    const parts = [...sires.map(s => ({ weight: s.chance, vars: [dam, s.at], table: together })), ...(known < 1 - 1e-9 ? [{ weight: 1 - known, vars: [dam], table: anyone }] : [])]
+    factors.push(sumFactors(n, [...new Set([dam, ...sires.map(s => s.at)])], parts))
   }
   return factors
 }
@@ -283,7 +356,7 @@ export function familyBelief(family: Family, locus: LocusData, of: string): Fami
   const n = genotypesOf(locus).length
   for (let most = MOST_RELATIVES; ; most = Math.floor(most / 2)) {
     const near = neighbourhood(family, kin, of, most)
-    const ids = withoutSilent(family, kin, near.ids, of)
+    const ids = withoutSilent(family, locus, kin, near.ids, of)
     try {
       const weights = marginal(ids.indexOf(of), factorsOf(family, locus, ids, of), n)
       return { belief: normalised(weights), relatives: ids.length - 1, cut: near.cut }

@@ -83,26 +83,34 @@ export function routesTo(loci: readonly LocusData[], wish: readonly (string | nu
   const males = items.flatMap((x, i) => (x.sex === 'male' ? [i] : []))
   const tables = loci.map(l => transmission(l))
 
+  const linked = loci.some(l => l.linkage !== 'autosomal')
+
   /** Chance of every combined genotype of the young of two items. */
   const pairs = new Map<number, Float64Array>()
   function youngOf(dam: number, sire: number): Float64Array {
     const key = dam * items.length + sire
     let chances = pairs.get(key)
     if (chances) return chances
-    chances = new Float64Array([1])
-    loci.forEach((_, l) => {
-      const n = genotypes[l]!.length
-      const [bd, bs] = [items[dam]!.beliefs[l]!, items[sire]!.beliefs[l]!]
-      const own = new Float64Array(n)
-      for (let d = 0; d < n; d++) if (bd[d]! > 0) for (let s = 0; s < n; s++) if (bs[s]! > 0) for (let g = 0; g < n; g++) own[g]! += bd[d]! * bs[s]! * tables[l]![(d * n + s) * n + g]!
-      const next = new Float64Array(chances!.length * n)
-      for (let i = 0; i < chances!.length; i++) for (let g = 0; g < n; g++) next[i * n + g] = chances![i]! * own[g]!
-      chances = next
-    })
+    // within one sex the loci are independent: its half of a linked locus is its whole
+    const sexes: (KnownSex | null)[] = linked ? ['female', 'male'] : [null]
+    chances = new Float64Array(states.length)
+    for (const sex of sexes) {
+      let ofSex = new Float64Array([1])
+      loci.forEach((locus, l) => {
+        const n = genotypes[l]!.length
+        const [bd, bs] = [items[dam]!.beliefs[l]!, items[sire]!.beliefs[l]!]
+        const own = new Float64Array(n)
+        for (let d = 0; d < n; d++) if (bd[d]! > 0) for (let s = 0; s < n; s++) if (bs[s]! > 0) for (let g = 0; g < n; g++) own[g]! += bd[d]! * bs[s]! * tables[l]![(d * n + s) * n + g]!
+        if (sex !== null && locus.linkage !== 'autosomal') for (let g = 0; g < n; g++) own[g] = fitsSex(locus, genotypes[l]![g]!, sex) ? own[g]! * 2 : 0
+        const next = new Float64Array(ofSex.length * n)
+        for (let i = 0; i < ofSex.length; i++) for (let g = 0; g < n; g++) next[i * n + g] = ofSex[i]! * own[g]!
+        ofSex = next
+      })
+      ofSex.forEach((p, i) => { chances![i]! += p / sexes.length })
+    }
     pairs.set(key, chances)
     return chances
   }
-  const linked = loci.some(l => l.linkage !== 'autosomal')
 
   // best[t][item]: least expected young to have this item within t generations
   let best: Made[] = items.map(x => ({ cost: x.stockId !== null ? 0 : Infinity, from: null }))
@@ -120,8 +128,8 @@ export function routesTo(loci: readonly LocusData[], wish: readonly (string | nu
         const byLook = new Map<string, number>()
         for (let g = 0; g < young.length; g++) if (young[g]! > 0 && lives[g]) byLook.set(looks[g]!, (byLook.get(looks[g]!) ?? 0) + young[g]!)
         for (let i = stock.length; i < items.length; i++) {
-          const { state, sex } = items[i]!
-          const chance = young[state]! * (linked && loci.some((l, k) => l.linkage !== 'autosomal' && fitsSex(l, genotypes[k]![states[state]![k]!]!, sex)) ? 1 : 0.5)
+          const { state } = items[i]!
+          const chance = young[state]! * (linked ? 1 : 0.5)
           if (chance <= 0) continue
           const total = cost + 1 / chance
           if (total < next[i]!.cost - 1e-9) next[i] = { cost: total, from: { dam: d, sire: s, chance, alike: young[state]! / byLook.get(looks[state]!)! } }

@@ -50,7 +50,7 @@ class YoungestFirst {
  * Time grows with the number of different pairs of parents times their ancestors; memory O(n).
  * Source: Meuwissen & Luo 1992, Genet. Sel. Evol. 24:305–313.
  */
-export function inbreeding({ ids, dam, first, parent, share, clonal }: Pedigree): Inbreeding {
+export function inbreeding({ ids, dam, first, parent, share, clonal, fatherOf }: Pedigree): Inbreeding {
   const n = ids.length
   const f = new Float64Array(n)
   const sampling = new Float64Array(n)
@@ -110,6 +110,8 @@ export function inbreeding({ ids, dam, first, parent, share, clonal }: Pedigree)
         if (dam[i]! >= 0 && k === from && l > k) f[i]! += share[l]! * both
       }
     }
+    // the one father of a clutch is as inbred as those he may be, on average
+    if (fatherOf[i]! >= 0) for (let k = from; k < from + links; k++) f[i]! += share[k]! * f[parent[k]!]!
     sampling[i] = 1 + f[i]! - explained
   }
   return { f, sampling }

@@ -1,4 +1,4 @@
-export { PedigreeError, pedigreeOf, type Ancestry, type Pedigree } from './pedigree'
+export { PedigreeError, pedigreeOf, sharedFather, type Ancestry, type Pedigree } from './pedigree'
 export { relationshipMatrix } from './tabular'
 export { inbreeding, type Inbreeding } from './inbreeding'
 export { kinshipsOf, lineHealth, type LineHealth } from './kinship'

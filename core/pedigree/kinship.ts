@@ -57,7 +57,7 @@ export function lineHealth(pedigree: Pedigree, known: Inbreeding, living: readon
   const mean = relationshipTimes(pedigree, known, weights).map(a => a / 2)
   const overall = at.reduce((sum, i) => sum + mean[i]!, 0) / at.length
   const genes = handedDown(pedigree, weights)
-  const { first, share, clonal } = pedigree
+  const { first, share, clonal, fatherOf } = pedigree
   const founders: { id: string, share: number }[] = []
   for (let i = 0; i < genes.length; i++) {
     if (genes[i]! < 1e-9 || clonal[i]) continue
@@ -65,7 +65,7 @@ export function lineHealth(pedigree: Pedigree, known: Inbreeding, living: readon
     for (let k = first[i]!; k < first[i + 1]!; k++) fromParents += share[k]!
     // what does not come from a known parent begins with this animal
     const own = genes[i]! * (1 - fromParents)
-    if (own > 1e-9) founders.push({ id: pedigree.ids[i]!, share: own })
+    if (own > 1e-9) founders.push({ id: pedigree.ids[fatherOf[i]! >= 0 ? fatherOf[i]! : i]!, share: own })
   }
   founders.sort((a, b) => b.share - a.share)
   return { meanKinship: new Map(at.map(i => [pedigree.ids[i]!, mean[i]!])), founders, geneDiversity: 1 - overall, founderEquivalents: 1 / (2 * overall) }

@@ -14,7 +14,7 @@ function familyAt(house: House, locus: LocusState): Family {
     const counted = Object.values(house.clutches).flatMap((c): CountedYoung[] => {
       const count = c.looksCounted.find(l => l.locusId === locus.id)
       const pairing = house.pairings[c.pairingId]
-      return count && pairing ? [{ damId: pairing.damId, sires: pairing.sireId ? [{ id: pairing.sireId, chance: 1 }] : [], counts: count.counts }] : []
+      return count && pairing ? [{ damId: pairing.damId, sires: pairing.sireId ? [{ id: pairing.sireId, chance: 1 }] : [], counts: count.counts, clutchId: c.id }] : []
     })
     known.set(locus.id, (family = {
       animals: new Map(own.map(a => [a.id, ancestryOf(a)])), counted,

@@ -8,7 +8,7 @@ export interface HouseKin {
 }
 
 export function ancestryOf(a: AnimalState): Ancestry {
-  return { id: a.id, tag: a.tag, damId: a.damId, sires: a.sires, clonal: a.clonal }
+  return { id: a.id, tag: a.tag, damId: a.damId, sires: a.sires, clonal: a.clonal, clutchId: a.clutchId }
 }
 
 const kins = new WeakMap<House['animals'], HouseKin>()
