@@ -97,6 +97,9 @@ describe('overrides', () => {
     expect(() => withOverrides(shippedAlmanac, [{ path: 'species.unicorn.adultMassG.value', value: 1 }])).toThrow(/no number/)
     expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.name', value: 1 }])).toThrow(/no number/)
     expect(() => withOverrides(shippedAlmanac, [{ path, value: 400 }])).toThrow(/in order/)
+    // a clutch of a thousand million eggs filled the memory and ended the server
+    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.clutchSize.latest', value: 1e9 }])).toThrow(/not believable/)
+    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.cold.weeks.latest', value: 1e9 }])).toThrow(/not believable/)
   })
 })
 

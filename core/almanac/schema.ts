@@ -19,10 +19,13 @@ export const Fact = z.strictObject({ value: z.number(), unit: z.string(), ...pro
   .refine(f => f.unit === '°C' ? f.value > -10 && f.value < 60 : f.value >= 0 && f.value <= 1e6, 'This number is not believable: check the unit')
 export type Fact = z.infer<typeof Fact>
 
+/** What is beyond belief, by unit: a slip in the number or the unit. */
+const MOST_OF_UNIT: Readonly<Record<string, number>> = { 'days': 2000, 'weeks': 104, 'eggs': 5000, 'young': 5000, 'clutches': 60, 'spawnings': 60, 'g': 100_000, 'mm': 1000, 'mm a day': 100, 'share a day': 1 }
+
 /** Earliest, likely, latest. */
 export const Spread = z.strictObject({ earliest: z.number().min(0), likely: z.number().min(0), latest: z.number().min(0), unit: z.string(), ...provenance })
   .refine(s => s.earliest <= s.likely && s.likely <= s.latest, 'Earliest, likely and latest must be in order')
-  .refine(s => s.latest > 0 && (s.unit !== 'days' || s.latest <= 2000), 'This span is not believable: check the unit')
+  .refine(s => s.latest > 0 && s.latest <= (MOST_OF_UNIT[s.unit] ?? 1000), 'This span is not believable: check the unit')
 export type Spread = z.infer<typeof Spread>
 
 /** What can happen to a pair and its young, in the order of the year. */

@@ -46,6 +46,7 @@ describe('shapes', () => {
 
   it('refuses three points out of order', () => {
     expect(() => pert({ earliest: 10, likely: 5, latest: 20 })).toThrow(/in order/)
+    expect(() => pert({ earliest: 10, likely: 50, latest: 1e9 })).toThrow(/no span of days/)
     expect(() => triangular({ earliest: 1, likely: Number.NaN, latest: 2 })).toThrow(/numbers/)
   })
 })

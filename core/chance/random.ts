@@ -38,3 +38,10 @@ export function stratified(count: number, random: Random): Float64Array {
   }
   return values
 }
+
+/** A standard normal number, by the sum of twelve uniform ones (Irwin–Hall): within ±6, good enough to rank by. */
+export function normal(random: Random): number {
+  let sum = -6
+  for (let i = 0; i < 12; i++) sum += random()
+  return sum
+}

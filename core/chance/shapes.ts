@@ -8,11 +8,15 @@ export interface ThreePoint {
   latest: number
 }
 
+/** A span of more whole days than this is a slip, and would fill the memory. */
+const MOST_SPAN = 50_000
+
 function checkThreePoint({ earliest, likely, latest }: ThreePoint): void {
   if (![earliest, likely, latest].every(Number.isFinite)) throw new ChanceError('Earliest, likely and latest must be numbers.')
   if (earliest > likely || likely > latest) {
     throw new ChanceError(`Earliest, likely, latest must be in order: ${earliest}, ${likely}, ${latest} is not.`)
   }
+  if (latest - earliest > MOST_SPAN) throw new ChanceError(`From ${earliest} to ${latest} is no span of days.`)
 }
 
 /** Mass of each whole day from a density on [earliest − ½, latest + ½], by the midpoint rule on a fine grid. */

@@ -38,6 +38,15 @@ export function mean(dist: DayDist): number | null {
   return sum / (1 - dist.never)
 }
 
+/** Variance (days²) of the happening part; 0 when it never happens. */
+export function variance(dist: DayDist): number {
+  const middle = mean(dist)
+  if (middle === null) return 0
+  let sum = 0
+  for (let i = 0; i < dist.p.length; i++) sum += (dist.start + i - middle) ** 2 * dist.p[i]!
+  return sum / (1 - dist.never)
+}
+
 /** Middle and central 80 % range of the happening part, as every forecast is written: `12 Jun (8–17)`. */
 export interface DaySummary {
   median: Day

@@ -1,5 +1,5 @@
 import type { Species } from '../almanac'
-import { pert, quantile, sample, seedFrom, seededRandom, stratified, type DayDist, type Day } from '../chance'
+import { normal, pert, quantile, sample, seedFrom, seededRandom, stratified, type DayDist, type Day, type Random } from '../chance'
 import type { MouthProfile } from '../feeding'
 
 /** How many young: known by count, or eggs of which each comes through with a chance. */
@@ -16,6 +16,8 @@ export interface MouthSource {
   /** Day of the first meal; 'never' when it may not come to it. */
   opens: DayDist
   count: YoungCount
+  /** The clutch of the same female before it, which it follows: late when that is late, and never without it. */
+  after?: { id: string, correlation: number }
 }
 
 /** Mean number of mouths when it comes to it. */
@@ -101,22 +103,68 @@ const ageCounted = (source: MouthSource, opensOn: Day, today: Day): number => (s
 export interface Draws {
   opens: (Day | null)[]
   counts: Float64Array
+  /** How early or late each scenario is, as a normal score; what follows leans on it. */
+  scores: Float64Array
 }
 
-export function drawSource(source: MouthSource, scenarios: number): Draws {
-  const random = seededRandom(seedFrom(source.id))
+/** Places of the values in rising order, 0..n−1. */
+function ranks(values: ArrayLike<number>): Int32Array {
+  const order = Int32Array.from({ length: values.length }, (_, i) => i).sort((a, b) => values[a]! - values[b]!)
+  const rank = new Int32Array(values.length)
+  order.forEach((s, r) => { rank[s] = r })
+  return rank
+}
+
+/** Days of a first clutch: spread evenly over its distribution, each with the normal score of its rank. */
+function drawFirst(opens: DayDist, scenarios: number, random: Random): Pick<Draws, 'opens' | 'scores'> {
   const when = stratified(scenarios, random)
+  const normals = Float64Array.from({ length: scenarios }, () => normal(random)).sort()
+  const rank = ranks(when)
+  return { opens: Array.from(when, u => sample(opens, u)), scores: Float64Array.from(rank, r => normals[r]!) }
+}
+
+/**
+ * Days of a clutch that follows another: only where that one came, and as late as it by the correlation of the two.
+ * Its own distribution is kept by ranks (Iman & Conover 1982, Commun. Stat. B 11:311–334).
+ */
+function drawAfter(opens: DayDist, correlation: number, source: MouthSource, before: Draws, random: Random): Pick<Draws, 'opens' | 'scores'> {
+  const scenarios = before.counts.length
+  const comes = source.opens.never < 1 ? Math.min(1, (1 - opens.never) / (1 - source.opens.never)) : 0
+  const chance = stratified(scenarios, random)
+  const scores = before.scores.map(z => correlation * z + Math.sqrt(1 - correlation ** 2) * normal(random))
+  const coming = before.opens.flatMap((day, s) => (day !== null && chance[s]! < comes ? [s] : []))
+  const days = new Array<Day | null>(scenarios).fill(null)
+  ranks(coming.map(s => scores[s]!)).forEach((rank, i) => { days[coming[i]!] = quantile(opens, (rank + 0.5) / coming.length) })
+  return { opens: days, scores }
+}
+
+const drawn = new WeakMap<MouthSource, Draws>()
+
+/**
+ * Draws of one source, kept for as long as the source is.
+ * @param others sources by id, among which the clutch before it is found; without that one it is drawn alone
+ */
+export function drawSource(source: MouthSource, scenarios: number, others: ReadonlyMap<string, MouthSource> = new Map()): Draws {
+  const known = drawn.get(source)
+  if (known?.counts.length === scenarios) return known
+  const random = seededRandom(seedFrom(source.id))
+  const before = source.after && others.get(source.after.id)
+  const { opens, scores } = before ? drawAfter(source.opens, source.after!.correlation, before, drawSource(before, scenarios, others), random) : drawFirst(source.opens, scenarios, random)
   const howMany = stratified(scenarios, random)
-  const opens = Array.from(when, u => sample(source.opens, u))
   const counts = new Float64Array(scenarios)
-  if (source.count.kind === 'known') return { opens, counts: counts.fill(source.count.count) }
+  const draws: Draws = { opens, counts, scores }
+  drawn.set(source, draws)
+  if (source.count.kind === 'known') {
+    counts.fill(source.count.count)
+    return draws
+  }
   const { eggs, each } = source.count
   const eggDist = pert(eggs)
   for (let s = 0; s < scenarios; s++) {
     const n = quantile(eggDist, howMany[s]!) ?? 0
     for (let egg = 0; egg < n; egg++) if (random() < each) counts[s]!++
   }
-  return { opens, counts }
+  return draws
 }
 
 /**

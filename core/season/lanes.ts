@@ -1,5 +1,5 @@
 import { speciesOf, type BreedingEvent, type Species } from '../almanac'
-import { certain, conditionUnwritten, lastOf, neverHappens, pert, shift, summarise, type Day, type DayDist } from '../chance'
+import { certain, conditionUnwritten, lastOf, neverHappens, pert, shift, summarise, variance, type Day, type DayDist } from '../chance'
 import { incubationTime } from '../eggs'
 import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup, type AnimalState, type ClutchState, type Observed, type PairingState } from '../logbook'
@@ -101,6 +101,13 @@ function expectedYoung(species: Species): { count: YoungCount, reason: Reason } 
   return { count, reason: { rule: 'Clutch size of the species times what comes through', inputs: [spreadInput('Clutch size', `species.${species.id}.clutchSize`, species.clutchSize), ...through.reasons], change: 'Recording the laying puts the true number in' } }
 }
 
+/** A clutch follows on the one before: as its laying day is that day and a clock, so far the two are late together. */
+function followsOn(source: MouthSource | undefined, laid: DayDist | undefined, opens: DayDist): Pick<MouthSource, 'after'> {
+  if (!source || !laid) return {}
+  const both = Math.sqrt(variance(source.opens) * variance(opens))
+  return { after: { id: source.id, correlation: both > 0 ? Math.min(0.99, variance(laid) / both) : 0 } }
+}
+
 /** Chance of 'never' from which a further clutch is no longer waited for. */
 const SEASON_OVER = 0.95
 
@@ -146,10 +153,12 @@ function pairLane(pairing: PairingState, unwritten: UnwrittenRates, context: Sea
 
   const opens = (events.find(e => e.event === 'firstMeal' && !e.observed)?.dist) ?? neverHappens()
   const mouths: MouthSource[] = opens.p.length ? [{ id: `${id}:${done + 1}`, laneId: id, label: `${title}, ${birth === 'born' ? 'litter' : 'clutch'} ${done + 1}`, speciesId: species.id, opens, count: young.count }] : []
+  let before = laying?.dist
   for (const l of later) {
     const after = forecastChain({ species, observed: {}, given: { [birth]: { dist: l.dist, reasons: l.reasons } }, incubation, today, unwritten: unwritten.of })
     const first = after.find(e => e.event === 'firstMeal')?.dist
-    if (first?.p.length && first.never < 0.97) mouths.push({ id: `${id}:${l.number}`, laneId: id, label: `${title}, clutch ${l.number}`, speciesId: species.id, opens: first, count: young.count })
+    if (first?.p.length && first.never < 0.97) mouths.push({ id: `${id}:${l.number}`, laneId: id, label: `${title}, clutch ${l.number}`, speciesId: species.id, opens: first, count: young.count, ...followsOn(mouths.at(-1), before, first) })
+    before = l.dist
   }
   return {
     lane: {

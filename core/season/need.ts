@@ -4,7 +4,7 @@ import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../cultu
 import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type Gravid, type MouthProfile, type NextMeal } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
 import type { AnimalState, Subject } from '../logbook'
-import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, presenceOfCounted, type Draws, type FoodByAge, type FoodRow, type MouthSource } from '../nursery'
+import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, presenceOfCounted, type FoodByAge, type FoodRow, type MouthSource } from '../nursery'
 import { temperatureAt } from '../places'
 import type { SeasonContext } from './context'
 import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
@@ -115,14 +115,6 @@ function animalNeed(animal: AnimalState, species: Species, birth: Day | null, co
   })
 }
 
-const draws = new WeakMap<MouthSource, Draws>()
-
-function drawsOf(source: MouthSource): Draws {
-  let drawn = draws.get(source)
-  if (!drawn) draws.set(source, (drawn = drawSource(source, SCENARIOS)))
-  return drawn
-}
-
 /** The q-quantile of each day over scenarios. */
 function quantileRows(need: Float32Array, days: number, scenarios: number, q: number): Float64Array {
   const column = new Float32Array(scenarios)
@@ -147,7 +139,7 @@ interface YoungNeed {
   failures: Failure[]
 }
 
-/** Sources are summed in blocks, each remembered, so that one changed clutch costs one block and not the house. */
+/** Sources are summed in blocks of whole lanes, each remembered, so that one changed clutch costs one block and not the house. */
 const BLOCKS = 16
 const blocks: ({ sources: MouthSource[], from: readonly unknown[], need: YoungNeed } | undefined)[] = []
 
@@ -162,12 +154,13 @@ function laneSubject(laneId: string): Subject {
 function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): YoungNeed {
   const { almanac, today } = context
   const need: YoungNeed = { mean: new Map(), drawn: new Map(), causes: [], failures: [] }
+  const byId = new Map(sources.map(s => [s.id, s]))
   for (const source of sources) {
     const food = guarded(need, 'food of its young', laneSubject(source.laneId), () => {
       const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
       const own = new Map<string, Float64Array>()
       addMeanNeed(own, today, HORIZON_DAYS, source, group)
-      return { group, own, draws: drawsOf(source) }
+      return { group, own, draws: drawSource(source, SCENARIOS, byId) }
     })
     if (!food) continue
     const { group, own, draws } = food
@@ -198,7 +191,7 @@ let lastYoung: { parts: YoungNeed[], quantile: number, mean: Map<string, Float64
 function youngNeed(mouths: readonly MouthSource[], context: SeasonContext) {
   const from = [context.almanac, context.settings, context.today]
   const members: MouthSource[][] = Array.from({ length: BLOCKS }, () => [])
-  for (const source of mouths) members[seedFrom(source.id) % BLOCKS]!.push(source)
+  for (const source of mouths) members[seedFrom(source.laneId) % BLOCKS]!.push(source)
   const parts = members.map((sources, b) => {
     const known = blocks[b]
     if (known && sameList(known.sources, sources) && sameList(known.from, from)) return known.need

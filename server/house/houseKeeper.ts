@@ -447,9 +447,10 @@ export class HouseKeeper {
     }
     // a number that the season of this house cannot be computed with is refused before it is kept
     const broken = (computed: Computed) => new Map(computed.season.alarms.filter(a => a.broken).map(a => [a.id, a]))
-    const before = broken(await this.computed())
     const context: SeasonContext = { house: houseOf(this.records, almanac), almanac, settings: this.settings, today: this.today() }
     const after = broken(await this.compute(context, this.records, this.version))
+    // what was broken before stands against no number
+    const before = after.size ? broken(await this.computed()) : after
     const worse = [...after.values()].find(a => !before.has(a.id))
     if (worse) throw refuse(`With this number ${worse.text.charAt(0).toLowerCase()}${worse.text.slice(1)}`)
     await store()
