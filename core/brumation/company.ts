@@ -78,10 +78,35 @@ function unitsOf(animals: readonly AnimalState[], { almanac, schools }: WinterCo
   return units
 }
 
+interface ColdRoom {
+  place: Place
+  tempC: number
+  room: number
+}
+
+/**
+ * Puts tubs into rooms, cold to warm; of those who may lie there the ones with the lowest upper limit go first, so that as
+ * many tubs as can be are placed (Glover 1967, Naval Research Logistics 14:313–316, for such intervals).
+ */
+function fill(rooms: readonly ColdRoom[], units: readonly Unit[]): Map<Unit, ColdRoom> {
+  const placed = new Map<Unit, ColdRoom>()
+  let left = [...units].sort((a, b) => a.highC - b.highC)
+  for (const cold of rooms) {
+    let { room } = cold
+    left = left.filter((unit) => {
+      if (room < 1 || unit.lowC > cold.tempC || cold.tempC > unit.highC) return true
+      room--
+      placed.set(unit, cold)
+      return false
+    })
+  }
+  return placed
+}
+
 /**
  * Puts animals into cold places: each tub into one whose temperature lies in its species' band, no place over its
- * capacity. As many as can be placed are: places are gone through from cold to warm, and of those who may lie there the
- * ones with the lowest upper limit go first (Glover 1967, Naval Research Logistics 14:313–316, for such intervals).
+ * capacity. As many animals as can be placed are: tubs of two come before tubs of one, and a tub is taken on wherever all
+ * taken before it still find room (greedy by weight, which is best on such matchings: Edmonds 1971, Math. Programming 1:127–136).
  * @param animalIds those to be placed, not yet in the cold
  */
 export function assignPlaces(house: House, animalIds: readonly string[], context: WinterContext): Placing {
@@ -92,21 +117,18 @@ export function assignPlaces(house: House, animalIds: readonly string[], context
     unplaced.push({ animalId: a.id, why: 'Its species knows no winter' })
     return false
   })
-  let left = unitsOf(animals, context)
-  const placed: Placing['placed'] = []
+  const units = unitsOf(animals, context)
   const cold = Object.values(house.places).filter(p => p.kind === 'cold').map(p => ({ place: p, tempC: temperatureOf(house, p) }))
-  for (const { place, tempC } of cold.filter(c => c.tempC !== null).sort((a, b) => a.tempC! - b.tempC! || a.place.order - b.place.order)) {
-    let room = place.capacity === null ? Number.POSITIVE_INFINITY : place.capacity - takenIn(house, place.id, wanted)
-    const fits = left.filter(u => u.lowC <= tempC! && tempC! <= u.highC).sort((a, b) => a.highC - b.highC)
-    const taken = new Set<Unit>()
-    for (const unit of fits) {
-      if (room < 1) break
-      room--
-      taken.add(unit)
-      placed.push({ placeId: place.id, animalIds: unit.animals.map(a => a.id) })
-    }
-    left = left.filter(u => !taken.has(u))
+  const rooms = cold.filter(c => c.tempC !== null).sort((a, b) => a.tempC! - b.tempC! || a.place.order - b.place.order)
+    .map(({ place, tempC }): ColdRoom => ({ place, tempC: tempC!, room: place.capacity === null ? Number.POSITIVE_INFINITY : place.capacity - takenIn(house, place.id, wanted) }))
+  let chosen = fill(rooms, units)
+  if (chosen.size < units.length) {
+    const taken: Unit[] = []
+    for (const unit of [...units].sort((a, b) => b.animals.length - a.animals.length)) if (fill(rooms, [...taken, unit]).size > taken.length) taken.push(unit)
+    chosen = fill(rooms, taken)
   }
+  const placed: Placing['placed'] = [...chosen].map(([unit, { place }]) => ({ placeId: place.id, animalIds: unit.animals.map(a => a.id) }))
+  const left = units.filter(u => !chosen.has(u))
   for (const unit of left) {
     const fitting = cold.filter(c => c.tempC !== null && unit.lowC <= c.tempC && c.tempC <= unit.highC)
     const why = fitting.length ? `No room: ${fitting.map(c => c.place.name).join(', ')} ${fitting.length === 1 ? 'is' : 'are'} full` : `No cold place between ${unit.lowC} and ${unit.highC} °C`

@@ -50,12 +50,19 @@ export function judgeCold(species: Species & { cold: Cold }, animal: AnimalState
   let action = 'carryOn' as ColdAction
   let text = ''
   let weighInDays = nextIn
+  let unbelieved = false
   const raise = (to: ColdAction, why: string) => {
     if (severityOf(to) > severityOf(action) || !text) [action, text] = [to, why]
   }
 
   if (line.start && line.points.length > 1) {
-    const { lost, trend } = line
+    const { trend } = line
+    // a gain without a drink is no gain: the lesser loss is not believed
+    const before = line.points.length > 1 ? line.points.at(-2)! : null
+    const gain = before ? before.lost - last!.lost : 0
+    const drank = animal.lastWater && before && animal.lastWater.day >= before.day
+    unbelieved = before !== null && !drank && gain > 2 * cold.weighingNoise.value
+    const lost = unbelieved ? before!.lost : line.lost
     const usual = cold.watchLoss.value * Math.max(0.15, (last!.day - line.start.day) / Math.max(1, wakeDay - line.start.day))
     const water = line.waterShare - usual - 2 * cold.weighingNoise.value
     reasons.push({
@@ -75,7 +82,7 @@ export function judgeCold(species: Species & { cold: Cold }, animal: AnimalState
     const burnt = line.metabolic
     reasons.push(burnt
       ? {
-          rule: 'Expected metabolic loss: VO₂ = 0.013 · M^0.80 · 10^(0.038·T) mL/h, 19.8 J/mL, 39.3 kJ/g fat (Andrews & Pough 1985)',
+          rule: 'Expected metabolic loss at the standard rate (at rest, fasting, in the dark): VO₂ = 0.013 · M^0.80 · 10^(0.038·T) mL/h, 19.8 J/mL, 39.3 kJ/g fat (Andrews & Pough 1985)',
           inputs: [
             computedInput('Burnt', `${burnt.grams.toFixed(1)} g = ${percent(line.metabolicShare)}`), computedInput('Hours with a reading', `${burnt.read} of ${burnt.hours}`),
             ...(burnt.read < burnt.hours ? [computedInput('Others taken at', `${burnt.assumedC} °C`)] : []), computedInput('Beyond it: water or worse', percent(line.waterShare)), computedInput('Water usual by now, at most', percent(usual)),
@@ -91,8 +98,12 @@ export function judgeCold(species: Species & { cold: Cold }, animal: AnimalState
     else raise('carryOn', lost! > cold.weighingNoise.value ? `Lost ${percent(lost!)}, as expected` : 'Lost next to nothing')
     if (action === 'carryOn' && since > rhythmDays) raise('weighAgain', `Lost ${percent(lost!)} when last weighed ${since} days ago`)
     // half the way to the likely watch limit, so that it is seen before it is there
+    if (unbelieved) {
+      text = `${text}; ${percent(gain)} heavier since without a drink: weigh again`
+      reasons.push({ rule: 'In the cold nothing is eaten: a gain without water offered is a cup or a bag on the scale, so the loss of the weighing before counts', inputs: [entryInput('Before', `${before!.massG} g`, before!), entryInput('Latest', `${last!.massG} g`, last!), factInput('Noise of a weighing', `${path}.weighingNoise.value`, cold.weighingNoise)], change: 'Another weighing, or the water it drank' })
+    }
     const toWatch = line.watchOn && cumulative(line.watchOn, wakeDay) >= 0.5 ? summarise(line.watchOn)!.median - today : Number.POSITIVE_INFINITY
-    weighInDays = Math.max(0, Math.min(nextIn, Math.round(toWatch / 2)))
+    weighInDays = Math.max(0, Math.min(unbelieved ? 1 : nextIn, Math.round(toWatch / 2)))
   }
   else {
     const wait = Math.max(0, Math.min(nextIn, line.start ? (line.start.late ? 7 : 14) - (line.start.late ? since : sinceCooled) : 0))
@@ -111,13 +122,15 @@ export function judgeCold(species: Species & { cold: Cold }, animal: AnimalState
   }
   if (action === 'offerWater') {
     const watered = animal.lastWater && last && animal.lastWater.day >= last.day ? animal.lastWater : null
-    weighInDays = Math.max(0, Math.min(nextIn, watered ? watered.day + AFTER_WATER_DAYS - today : AFTER_WATER_DAYS))
+    weighInDays = Math.max(0, Math.min(unbelieved ? 1 : nextIn, watered ? watered.day + AFTER_WATER_DAYS - today : AFTER_WATER_DAYS))
     if (watered) {
       action = 'weighAgain'
       text = `${text}; offered water ${today - watered.day} days ago`
       reasons.push({ rule: 'Water was offered since; the next weighing tells whether it helped', inputs: [entryInput('Water', formatDay(watered.day, today), watered)] })
     }
   }
+  // weighed today it is not asked again today
+  if (last?.day === today || line.start?.day === today) weighInDays = Math.max(1, weighInDays)
   if (action === 'takeOut') weighInDays = 0
   return { value: { action, weighInDays, text }, reasons }
 }

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac, speciesOf } from '../almanac'
@@ -184,6 +185,43 @@ describe('company and places', () => {
     expect(assignPlaces(houseOf(h), ['a', 'b', 'c', 'd'], { ...context, schools: { coldCompany: 'pairs' } })).toMatchObject({ unplaced: [], placed: [{ animalIds: ['a', 'b'] }, { animalIds: ['c', 'd'] }] })
   })
 
+  it('places as many animals as any way of placing them does (brute force over random rooms and tubs)', () => {
+    const kinds = ['corn-snake', 'hermanns-tortoise', 'rosy-boa', 'fire-bellied-toad'] as const
+    const arb = fc.record({
+      rooms: fc.array(fc.record({ tempC: fc.integer({ min: 3, max: 16 }), capacity: fc.integer({ min: 0, max: 2 }) }), { minLength: 1, maxLength: 3 }),
+      animals: fc.array(fc.record({ kind: fc.constantFrom(...kinds), massG: fc.constantFrom(400, 500) }), { minLength: 1, maxLength: 7 }),
+    })
+    let short = 0
+    fc.assert(fc.property(arb, ({ rooms, animals }) => {
+      const h = new HouseBuilder(today)
+      rooms.forEach((r, i) => h.place(`room ${i}`, { kind: 'cold', ...r }))
+      animals.forEach(({ kind, massG }, i) => add(h, `a${i}`, kind, 'female', massG))
+      const ids = animals.map((_, i) => `a${i}`)
+      const pairs = { ...context, schools: { coldCompany: 'pairs' } }
+      const house = houseOf(h)
+      const { placed } = assignPlaces(house, ids, pairs)
+      // the tubs that are made of them when there is room for all, and the band of each
+      const inRooms = (temps: number[], capacity: number | null, of: string[]) => {
+        const b = new HouseBuilder(today)
+        temps.forEach(t => b.place(`${t}`, { kind: 'cold', tempC: t, capacity }))
+        for (const id of of) add(b, id, animals[Number(id.slice(1))]!.kind, 'female', animals[Number(id.slice(1))]!.massG)
+        return assignPlaces(houseOf(b), of, pairs).placed
+      }
+      const wide = inRooms(Array.from({ length: 20 }, (_, t) => t + 1), null, ids)
+      const fits = wide.map(tub => rooms.flatMap((r, i) => (inRooms([r.tempC], 1, tub.animalIds).some(p => p.animalIds.length === tub.animalIds.length) ? [i] : [])))
+      const best = (t: number, left: number[]): number => {
+        if (t === wide.length) return 0
+        return Math.max(best(t + 1, left), ...fits[t]!.filter(i => left[i]! > 0).map(i => wide[t]!.animalIds.length + best(t + 1, left.map((n, k) => (k === i ? n - 1 : n)))))
+      }
+      const most = best(0, rooms.map(r => r.capacity))
+      const had = placed.reduce((n, p) => n + p.animalIds.length, 0)
+      if (had < animals.length) short++
+      expect(had).toBe(most)
+      rooms.forEach((r, i) => expect(placed.filter(p => p.placeId === `room ${i}`).length).toBeLessThanOrEqual(r.capacity))
+    }), { numRuns: 150 })
+    expect(short).toBeGreaterThan(10)
+  }, 60_000)
+
   it('counts those that lie there already', () => {
     let h = b()
     h = add(h, 'in', 'corn-snake', 'female', 500)
@@ -209,5 +247,18 @@ describe('the report of winters', () => {
     expect(records.map(r => [r.year, r.days, r.incidents])).toEqual([[2025, 90, 0], [2024, 80, 1]])
     expect(records.map(r => r.lost)).toEqual([expect.closeTo(0.02, 6), expect.closeTo(0.04, 6)])
     expect(bySpecies[0]).toMatchObject({ year: 2025, animals: 1, meanDays: 90, worstLost: { tag: 'K-1' } })
+  })
+
+  it('a southern winter is one winter, cooled in May or in July', () => {
+    const b = new HouseBuilder(dayFromIso('2026-11-25'))
+    for (const [id, cooled] of [['A', '2026-05-20'], ['B', '2026-07-03']] as const) {
+      b.animal(id, 'corn-snake')
+      b.write('cooledDown', animal(id), dayFromIso(cooled) - b.today)
+      b.write('warmedUp', animal(id), dayFromIso('2026-09-10') - b.today)
+    }
+    const years = (south: boolean) => winterReport(houseOf(b), shippedAlmanac, b.today, south).bySpecies.map(s => [s.year, s.animals])
+    expect(years(true)).toEqual([[2026, 2]])
+    // read as a northern house they would be two
+    expect(years(false)).toEqual([[2026, 1], [2025, 1]])
   })
 })

@@ -9,6 +9,7 @@ import type { WinterContext } from './programme'
 /** Not paired within two days of a meal. [common practice] */
 const AFTER_MEAL_DAYS = 2
 const REGAINED = 0.97
+const REGAINED_NAME = `${REGAINED * 100} % of the starting weight`
 
 type Wintering = Species & { cold: Cold }
 
@@ -44,6 +45,8 @@ export interface Readiness {
   /** Set when every condition was seen: ready since then. */
   since: Observed | null
   waitsFor: string[]
+  /** Whether its weight is among what it waits for. */
+  regaining: boolean
   reasons: Reason[]
 }
 
@@ -93,7 +96,7 @@ function shedCondition(species: Wintering, recovery: Recovery, warmth: Warmth, s
 }
 
 function weightCondition(species: Wintering, animal: Recovering, recovery: Recovery, lostShare: number, warmth: Warmth, silence: Silence): Condition {
-  const name = `${REGAINED * 100} % of the starting weight`
+  const name = REGAINED_NAME
   const goal = recovery.start ? recovery.start.massG * REGAINED : null
   const back = warmth.seen && goal !== null ? animal.weights.find(w => w.day >= warmth.seen!.day && w.massG >= goal) : undefined
   if (back) return { name, dist: certain(back.day), seen: { day: back.day, entryId: back.entryId }, inputs: [entryInput('Regained', `${back.massG} g`, back)] }
@@ -142,5 +145,5 @@ export function judgeReadiness(species: Wintering, animal: Recovering, winter: W
   const open = conditions.filter(c => !c.seen)
   const last = conditions.reduce((a, c) => (c.seen && (!a || c.seen.day > a.day) ? c.seen : a), null as Observed | null)
   const since = open.length ? null : last
-  return { schoolId: school.id, schoolName: school.name, dist: since ? certain(since.day) : lastOf(conditions.map(c => c.dist)), since, waitsFor: open.map(c => c.name), reasons }
+  return { schoolId: school.id, schoolName: school.name, dist: since ? certain(since.day) : lastOf(conditions.map(c => c.dist)), since, waitsFor: open.map(c => c.name), regaining: open.some(c => c.name === REGAINED_NAME), reasons }
 }

@@ -8,7 +8,7 @@ export interface WinterRecord {
   animalId: string
   tag: string
   speciesId: string
-  /** Year in which it was cooled; one cooled in January to June counts to the winter before. */
+  /** Year in which it was cooled; in the north one cooled in January to June counts to the winter before. */
   year: number
   cooledDay: Day
   warmedDay: Day | null
@@ -33,12 +33,13 @@ export interface SpeciesWinter {
 
 const AFTER_DAYS = 7
 
-function winterYear(day: Day): number {
+/** A northern winter lies over the turn of the year, a southern one within it. */
+function winterYear(day: Day, south: boolean): number {
   const date = new Date(day * 86_400_000)
-  return date.getUTCMonth() < 6 ? date.getUTCFullYear() - 1 : date.getUTCFullYear()
+  return !south && date.getUTCMonth() < 6 ? date.getUTCFullYear() - 1 : date.getUTCFullYear()
 }
 
-function recordsOf(animal: AnimalState, today: Day): WinterRecord[] {
+function recordsOf(animal: AnimalState, today: Day, south: boolean): WinterRecord[] {
   return animal.winters.map((winter) => {
     const start = startingWeight(animal.weights, winter)
     const end = winter.warmed?.day ?? today
@@ -46,7 +47,7 @@ function recordsOf(animal: AnimalState, today: Day): WinterRecord[] {
     const inCold = within.filter(w => w.day <= end)
     const last = inCold.at(-1) ?? within[0]
     return {
-      animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, year: winterYear(winter.cooled.day), cooledDay: winter.cooled.day, warmedDay: winter.warmed?.day ?? null, days: end - winter.cooled.day,
+      animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, year: winterYear(winter.cooled.day, south), cooledDay: winter.cooled.day, warmedDay: winter.warmed?.day ?? null, days: end - winter.cooled.day,
       lost: start && last ? 1 - last.massG / start.massG : null, weighings: inCold.length, incidents: winter.incidents.length, startG: start?.massG ?? null,
     }
   })
@@ -54,9 +55,12 @@ function recordsOf(animal: AnimalState, today: Day): WinterRecord[] {
 
 const meanOf = (values: number[]): number | null => (values.length ? values.reduce((a, b) => a + b, 0) / values.length : null)
 
-/** Every winter written for the animals of the house (those gone too), and their sums by species and year, newest first. */
-export function winterReport(house: House, almanac: Almanac, today: Day): { records: WinterRecord[], bySpecies: SpeciesWinter[] } {
-  const records = Object.values(house.animals).flatMap(a => recordsOf(a, today)).sort((a, b) => b.year - a.year || (a.tag < b.tag ? -1 : 1))
+/**
+ * Every winter written for the animals of the house (those gone too), and their sums by species and year, newest first.
+ * @param south whether the house lies in the southern hemisphere
+ */
+export function winterReport(house: House, almanac: Almanac, today: Day, south = false): { records: WinterRecord[], bySpecies: SpeciesWinter[] } {
+  const records = Object.values(house.animals).flatMap(a => recordsOf(a, today, south)).sort((a, b) => b.year - a.year || (a.tag < b.tag ? -1 : 1))
   const groups = new Map<string, WinterRecord[]>()
   for (const r of records) {
     const key = `${r.speciesId}:${r.year}`

@@ -20,6 +20,8 @@ export interface PlanInput {
   startDays: readonly number[]
   /** Fewest units to start on a day whose yield meets any need: 1 for «every week without a break». */
   leastPerStart: number
+  /** Spare units at all times in case one fails, and start days for which one of them lasts; null = none. */
+  spare?: { units: number, everyStarts: number } | null
 }
 
 export interface PlannedStart {
@@ -247,6 +249,17 @@ function withoutSpare(input: PlanInput, counts: number[]): void {
   })
 }
 
+/** A spare beside what is started, renewed before the last one is eaten off. */
+function addSpares(input: PlanInput, counts: number[]): void {
+  if (!input.spare?.units) return
+  let since = Infinity
+  for (let w = 0; w < counts.length; w++, since++) {
+    if (!counts[w] || since < input.spare.everyStarts || !meetsNeed(input, input.startDays[w]!)) continue
+    counts[w]! += input.spare.units
+    since = 0
+  }
+}
+
 function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
   const planned = new Float64Array(input.need.length)
   counts.forEach((count, w) => {
@@ -271,6 +284,7 @@ export function planStarts(input: PlanInput, solve: SolveLp): Plan {
   const { counts, bound } = rows.length || forced ? solveWhole(input, rows, solve) : { counts: none, bound: 0 }
   startLater(input, counts, rows)
   withoutSpare(input, counts)
+  addSpares(input, counts)
   const planned = yieldOf(input, counts)
   const { stock, missing } = runStock(input, planned)
   const starts = counts.flatMap((count, w) => (count ? [{ day: input.from + input.startDays[w]!, count }] : []))

@@ -110,7 +110,7 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
   const everyDays = resting && rest ? Math.round(step.everyDays / rest.foodShare.value) : winter.often ? Math.max(1, Math.round(step.everyDays / 2)) : step.everyDays
   const due = restart ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0) : last ? last.day + everyDays : animal.warmed ? animal.warmed.day + 2 : firstDue(species, animal, today)
   const reasons: Reason[] = [{
-    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? ', twice as often until it has regained' : ''}, counted from the last offer` : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
+    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? ', twice as often until it has regained, at most sixty days' : ''}, counted from the last offer` : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
     inputs: [
       ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
       { label: 'Interval', value: `${step.everyDays} days`, from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note } },

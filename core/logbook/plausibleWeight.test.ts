@@ -28,6 +28,16 @@ describe('an impossible weight is questioned before it is written', () => {
   it('nothing is eaten in the cold, so a gain is the tub weighed with it', () => {
     expect(ask(640, cold)).toMatch(/^data\.sure: .*Was the tub weighed/)
     expect(ask(500, cold)).toBeNull()
+    // a cup of 12 g on the scale after a loss, and the same with a drink
+    const lost = (b: HouseBuilder) => {
+      cold(b)
+      b.write('weighed', animal('K-1'), -7, { massG: 465 })
+    }
+    expect(ask(477, lost)).toMatch(/more than can well be/)
+    expect(ask(477, (b) => {
+      lost(b)
+      b.write('watered', animal('K-1'), -3)
+    })).toBeNull()
   })
 
   it.each([[50, /decimal point/], [17.6, /ounces/], [0.5, /kilograms/], [14175, /ounces/]])('%d g against 500 g: a slip is named', (massG, question) => {

@@ -8,9 +8,12 @@ const SLIPS: [factor: number, what: string][] = [
   [10, 'a slip of the decimal point'], [100, 'a slip of the decimal point'],
 ]
 
+/** In the cold nothing is eaten: without a drink a gain is the scale, or a cup on it. [memory] */
+const UNEXPLAINED_GAIN = 0.015
+
 /**
  * Bounds of what can happen between two weighings, as natural logarithms of the ratio new : old.
- * In the cold nothing is eaten, so a gain is a drink; a loss of over 1.2 % a day is not survived long. Awake, an adult
+ * In the cold nothing is eaten, so a gain is a drink that was offered; a loss of over 1.2 % a day is not survived long. Awake, an adult
  * gains by its meals, a young one may double in two months; a laying or birth takes up to half. [memory]
  */
 function possible(animal: AnimalState, from: number, to: number, context: CheckContext): { low: number, high: number } {
@@ -18,7 +21,10 @@ function possible(animal: AnimalState, from: number, to: number, context: CheckC
   const [earlier, later] = [Math.min(from, to), Math.max(from, to)]
   // the last weighing before it was cooled is where the cold starts from
   const winter = animal.winters.find(w => w.cooled.day - 30 <= earlier && w.cooled.day <= later && (w.warmed === null || w.warmed.day >= later))
-  if (winter) return { low: -(0.02 + 0.012 * days), high: 0.04 + 0.004 * Math.max(0, winter.cooled.day - earlier) }
+  if (winter) {
+    const drank = animal.lastWater !== null && animal.lastWater.day >= earlier && animal.lastWater.day <= later
+    return { low: -(0.02 + 0.012 * days), high: (drank ? 0.04 : UNEXPLAINED_GAIN) + 0.004 * Math.max(0, winter.cooled.day - earlier) }
+  }
   const age = animal.bornDay === null ? 9999 : to - animal.bornDay
   const high = age < 400 ? 0.35 + 0.03 * days : 0.3 + 0.008 * days
   const bred = animal.sex !== 'male' && Object.values(context.house.pairings).some(p => p.damId === animal.id && !p.ended)

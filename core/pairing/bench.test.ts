@@ -249,6 +249,22 @@ describe('follicles tell ovulation', () => {
     expect(laid({ ovulation: { ...own, measured: true } }).reasons[0]!.rule).toMatch(/ovulation to laying/)
   })
 
+  it('follicles that stand still half of the time come to nothing, shrinking ones nearly always (from memory)', () => {
+    expect(days([[-10, 12], [0, 14]]).dist.never).toBe(0)
+    const standing = days([[-10, 12], [0, 12]])
+    expect(standing.dist.never).toBeCloseTo(0.5, 9)
+    expect(standing.reasons[0]!.rule).toMatch(/have not grown/)
+    const shrinking = days([[-10, 14], [0, 11]])
+    expect(shrinking.dist.never).toBeCloseTo(0.9, 9)
+    expect(shrinking.reasons[0]!.rule).toMatch(/shrink/)
+    // two looks of three days tell nothing of speed
+    expect(days([[-3, 12], [0, 12]]).dist.never).toBe(0)
+    // and what they tell reaches the laying
+    const observed = { copulation: { day: today - 30, entryId: 'e' } }
+    const laid = forecastChain({ species: king, observed, given: { ovulation: { ...shrinking, measured: true } }, incubation: null, today }).find(e => e.event === 'laid')!
+    expect(laid.dist.never).toBeGreaterThan(0.85)
+  })
+
   it('says nothing without a look in this cycle', () => {
     expect(ovulationFromFollicles(king, { follicles: [{ day: today - 90, mm: 12, entryId: 'e' }] }, today - 60, today)).toBeNull()
   })

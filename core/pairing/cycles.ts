@@ -36,14 +36,15 @@ export function laterLayings(species: Species, after: DayDist, number: number, t
   const layings: NextLaying[] = []
   let before = after
   for (let n = number + 1; n <= next.perSeason.latest; n++) {
-    // past the usual number each further clutch is half as likely
-    const comes = n <= next.perSeason.likely ? next.comes.value : next.comes.value / 2
+    // the chance is stated for the second clutch; past the usual number each further one is half as likely
+    const usual = Math.max(2, next.perSeason.likely)
+    const comes = n <= usual ? next.comes.value : next.comes.value / 2
     const dist = conditionUnwritten(withNever(convolve(before, clock), 1 - comes), today, unwritten)
     if (!dist.p.length) break
     layings.push({
       number: n, dist,
       reasons: [{
-        rule: `Clutch ${n} follows clutch ${n - 1}${n > next.perSeason.likely ? '; past the usual number, so half as likely' : ''}`,
+        rule: `Clutch ${n} follows clutch ${n - 1}${n > usual ? '; past the usual number, so half as likely' : ''}`,
         inputs: [spreadInput('Laying to next laying', `${path}.days`, next.days), factInput('Chance of another', `${path}.comes`, next.comes), spreadInput('Clutches a season', `${path}.perSeason`, next.perSeason)],
         change: 'Rest the female at the first sign of exhaustion: end the season on her page',
       }],

@@ -1,11 +1,16 @@
 import type { Mating, Species } from '../almanac'
-import { conditionFrom, pert, shift, type Day, type DayDist } from '../chance'
+import { conditionFrom, pert, shift, withNever, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, spreadInput, type Reason } from '../judgement'
 import type { PairingState } from '../logbook'
 import { formatDay } from '../units'
 
 /** Two looks must lie this far apart to tell a speed. */
 const LEAST_DAYS = 4
+/** Two looks by ultrasound differ by so much without meaning anything, mm. [memory] */
+const LOOK_NOISE_MM = 1
+/** Chance that a cycle whose follicles stand still, or shrink, brings no ovulation any more. [memory: they are mostly resorbed] */
+const STALLED_NEVER = 0.5
+const SHRINKING_NEVER = 0.9
 
 /**
  * When she ovulates, from the largest follicle seen: what is missing to the usual size over the speed of growth, her own
@@ -17,18 +22,28 @@ export function ovulationFromFollicles(species: Species & { mating: Mating }, pa
   const seen = pairing.follicles.filter(f => f.day > since)
   const last = seen.at(-1)
   if (!follicles || !last) return null
-  const first = seen.find(f => last.day - f.day >= LEAST_DAYS && f.mm < last.mm)
-  const own = first ? (last.mm - first.mm) / (last.day - first.day) : null
+  const first = seen.find(f => last.day - f.day >= LEAST_DAYS) ?? null
+  const grown = first ? last.mm - first.mm : null
+  const own = first ? grown! / (last.day - first.day) : null
+  const shrinks = grown !== null && grown < -LOOK_NOISE_MM
+  // slower than the slowest by more than two looks can differ
+  const stands = grown !== null && !shrinks && grown + LOOK_NOISE_MM < follicles.mmPerDay.earliest * (last.day - first!.day)
   const { ovulateMm, mmPerDay } = follicles
   const speed = own === null ? mmPerDay : { earliest: Math.max(mmPerDay.earliest, own * 0.6), likely: Math.min(mmPerDay.latest, Math.max(mmPerDay.earliest, own)), latest: Math.max(Math.min(mmPerDay.latest, own * 1.6), mmPerDay.earliest) }
   const days = (mm: number, perDay: number) => Math.max(0, Math.round((mm - last.mm) / perDay))
   const earliest = days(ovulateMm.earliest, speed.latest)
   const likely = Math.max(earliest, days(ovulateMm.likely, speed.likely))
   const latest = Math.max(likely + 1, days(ovulateMm.latest, speed.earliest))
+  const never = shrinks ? SHRINKING_NEVER : stands ? STALLED_NEVER : 0
+  const dist = conditionFrom(shift(pert({ earliest, likely, latest }), last.day), today)
   return {
-    dist: conditionFrom(shift(pert({ earliest, likely, latest }), last.day), today),
+    dist: never ? withNever(dist, never) : dist,
     reasons: [{
-      rule: own === null ? 'What is missing to the usual size at ovulation, over the usual growth' : 'What is missing to the usual size at ovulation, over her own growth between two looks',
+      rule: shrinks
+        ? `Her follicles shrink: they are mostly resorbed, and she ovulates from others or not at all (${SHRINKING_NEVER * 100} % counted as not, from memory)`
+        : stands
+          ? `Her follicles have not grown: half of such cycles are counted as over (from memory)`
+          : own === null ? 'What is missing to the usual size at ovulation, over the usual growth' : 'What is missing to the usual size at ovulation, over her own growth between two looks',
       inputs: [entryInput('Largest follicle', `${last.mm} mm, ${formatDay(last.day, today)}`, last), ...(first ? [entryInput('Before', `${first.mm} mm, ${formatDay(first.day, today)}`, first), computedInput('Growth', `${own!.toFixed(2)} mm a day`)] : []), spreadInput('At ovulation', `species.${species.id}.mating.follicles.ovulateMm`, ovulateMm), spreadInput('Usual growth', `species.${species.id}.mating.follicles.mmPerDay`, mmPerDay)],
       change: 'Another look by ultrasound; ovulation seen',
     }],

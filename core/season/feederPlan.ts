@@ -92,6 +92,7 @@ function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null
   return {
     from: today, need: look.high.slice(0, days), running: look.running.slice(0, days), stock: look.stock, keptPerDay: keptPerDay(supply),
     perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield), startDays, leastPerStart: supply.kind === 'batch' && rhythm.id === 'everyWeek' ? 1 : 0,
+    spare: supply.kind === 'batch' && rhythm.fact?.value ? { units: Math.round(rhythm.fact.value), everyStarts: Math.max(1, Math.floor(supply.producingDays.value / 7)) } : null,
   }
 }
 
@@ -152,7 +153,7 @@ export function planFeeder({ look, scenarios, house, almanac, settings, today }:
           settingInput('Culture day', ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'][settings.cultureWeekday]!, 'cultureWeekday'),
           computedInput('Units in the plan', `${plan.units}; no plan needs fewer than ${plan.leastPossible}`),
           computedInput('A start can cover from', Number.isFinite(countFrom) && countFrom < days ? formatDay(today + countFrom, today) : 'beyond the horizon'),
-          ...(supply.kind === 'batch' ? [settingInput('School', rhythm.name, 'cupRhythm')] : []),
+          ...(supply.kind === 'batch' ? [settingInput('School', rhythm.name, 'cupRhythm'), ...(rhythm.fact?.value ? [factInput('Kept in case one fails', 'schools.cupRhythm', rhythm.fact)] : [])] : []),
           ...(settings.cupYield !== 1 ? [settingInput('Cup yield', `${settings.cupYield} × the almanac`, 'cupYield')] : []),
         ],
         change: 'Appetite, yield, culture day or the covered quantile',

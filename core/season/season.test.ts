@@ -160,7 +160,7 @@ describe('the plan of the house', () => {
     near.write('hatched', { type: 'clutch', id: 'laid' }, -70, { count: 40 })
     near.write('metamorphosed', { type: 'clutch', id: 'laid' }, -5, { count: 30 })
     const alone = units(near.records())
-    for (const id of ['F-1', 'F-2', 'F-3', 'F-4']) near.culture(id, 'fly.small', -12)
+    for (const id of ['F-1', 'F-2', 'F-3', 'F-4']) near.culture(id, 'fly.small', -2)
     const helped = near.records()
     expect(units(helped)).toBeLessThan(alone)
     for (const id of ['F-1', 'F-2', 'F-3', 'F-4']) near.write('cultureFailed', { type: 'culture', id }, -1)

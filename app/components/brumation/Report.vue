@@ -7,7 +7,10 @@ import { winterReport, type SpeciesWinter } from '#core/brumation'
 const house = useHouse()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
-const report = computed(() => winterReport(house.house, house.almanac, house.today))
+const south = computed(() => (house.settings.latitude ?? 1) < 0)
+const report = computed(() => winterReport(house.house, house.almanac, house.today, south.value))
+/** A southern winter has one year, a northern one two. */
+const winterName = (year: number) => (south.value ? `${year}` : `${year}/${String(year + 1).slice(2)}`)
 const LABEL = 220
 const plot = computed(() => Math.max(160, Math.floor(width.value) - (width.value < 640 ? 12 : LABEL + 260)))
 const most = computed(() => Math.max(0.12, ...report.value.records.map(r => r.lost ?? 0)))
@@ -26,7 +29,7 @@ const limits = (s: SpeciesWinter) => house.almanac.species[s.speciesId]?.cold
     <template v-else>
       <p class="quiet small">Each dot is one animal’s loss of its starting weight; the mark is the mean; red is its limit.</p>
       <div v-for="(s, i) in rows" :key="`${s.speciesId}${s.year}`" class="row" :class="{ first: s.speciesId !== rows[i - 1]?.speciesId }">
-        <span class="who"><b v-if="s.speciesId !== rows[i - 1]?.speciesId">{{ house.speciesName(s.speciesId) }}</b> <span class="quiet">{{ s.year }}/{{ String(s.year + 1).slice(2) }}{{ s.running ? ', running' : '' }}</span></span>
+        <span class="who"><b v-if="s.speciesId !== rows[i - 1]?.speciesId">{{ house.speciesName(s.speciesId) }}</b> <span class="quiet">{{ winterName(s.year) }}{{ s.running ? ', running' : '' }}</span></span>
         <svg :width="plot" height="30" role="img" :aria-label="`${house.speciesName(s.speciesId)} ${s.year}: mean loss ${percent(s.meanLost)}`">
           <line x1="0" :x2="plot" y1="26" y2="26" stroke="var(--ui-border)" />
           <line v-if="limits(s)" :x1="x(limits(s)!.takeOutLoss.value)" :x2="x(limits(s)!.takeOutLoss.value)" y1="2" y2="26" stroke="var(--harm)" />
@@ -41,7 +44,7 @@ const limits = (s: SpeciesWinter) => house.almanac.species[s.speciesId]?.cold
         <table class="plain">
           <thead><tr><th>Animal</th><th>Winter</th><th class="num">Start</th><th class="num">Lost</th><th class="num">Days</th><th class="num">Weighed</th><th class="num">Incidents</th></tr></thead>
           <tbody>
-            <tr v-for="r in report.records" :key="r.animalId + r.cooledDay"><td><NuxtLink :to="`/animals/${r.animalId}`" class="tag">{{ r.tag }}</NuxtLink></td><td>{{ r.year }}/{{ String(r.year + 1).slice(2) }}</td><td class="num">{{ r.startG === null ? '' : `${r.startG} g` }}</td><td class="num">{{ percent(r.lost) }}</td><td class="num">{{ r.days }}</td><td class="num">{{ r.weighings }} ×</td><td class="num">{{ r.incidents || '' }}</td></tr>
+            <tr v-for="r in report.records" :key="r.animalId + r.cooledDay"><td><NuxtLink :to="`/animals/${r.animalId}`" class="tag">{{ r.tag }}</NuxtLink></td><td>{{ winterName(r.year) }}</td><td class="num">{{ r.startG === null ? '' : `${r.startG} g` }}</td><td class="num">{{ percent(r.lost) }}</td><td class="num">{{ r.days }}</td><td class="num">{{ r.weighings }} ×</td><td class="num">{{ r.incidents || '' }}</td></tr>
           </tbody>
         </table>
       </details>

@@ -19,7 +19,7 @@ export const frogs: Species[] = [
     nextClutch: { days: memorySpread(20, 35, 60), perSeason: practiceSpread(1, 2, 3, 'clutches'), comes: memory(0.55, 'share') },
     clutchSize: practiceSpread(12, 24, 40, 'eggs'), fertility: memory(0.75, 'share'), hatchRate: memory(0.9, 'share'), larvalSurvival: memory(0.7, 'share'),
     survival90: memory(0.8, 'share'), keptDays: memory(120, 'days'), eats: 'insects',
-    ladder: [step(0, 1, ['springtail', 15]), step(30, 1, ['fly.small', 10], ['springtail', 8]), step(100, 1, ['fly.small', 14]), step(220, 2, ['fly.small', 16])],
+    ladder: [step(0, 1, ['springtail', 50]), step(30, 1, ['fly.small', 10], ['springtail', 10]), step(100, 1, ['fly.small', 14]), step(220, 2, ['fly.small', 36])],
     weighEveryDays: weighing, cautions: ['Threatened and protected: check papers and permits.', HYGIENE],
   },
   {
@@ -35,7 +35,7 @@ export const frogs: Species[] = [
     nextClutch: { days: practiceSpread(7, 9, 14), perSeason: memorySpread(2, 5, 9, 'clutches'), comes: memory(0.85, 'share') },
     clutchSize: practiceSpread(2, 5, 9, 'eggs'), fertility: memory(0.65, 'share'), hatchRate: memory(0.85, 'share'), larvalSurvival: memory(0.85, 'share'),
     survival90: memory(0.9, 'share'), keptDays: memory(100, 'days'), eats: 'insects',
-    ladder: [step(0, 1, ['springtail', 15]), step(21, 1, ['fly.small', 12]), step(180, 2, ['fly.small', 25]), step(365, 3, ['fly.small', 40])],
+    ladder: [step(0, 1, ['springtail', 60], ['fly.small', 8]), step(21, 1, ['fly.small', 24]), step(180, 2, ['fly.small', 50]), step(365, 3, ['fly.large', 40])],
     weighEveryDays: weighing, cautions: ['Protected: check papers and permits.', 'Soft-bodied prey only: hard shells block the gut.', HYGIENE],
   },
   {
@@ -53,7 +53,7 @@ export const frogs: Species[] = [
     nextClutch: { days: memorySpread(10, 18, 35), perSeason: memorySpread(1, 2, 4, 'spawnings'), comes: memory(0.6, 'share') },
     clutchSize: practiceSpread(40, 70, 110, 'eggs'), fertility: memory(0.75, 'share'), hatchRate: memory(0.85, 'share'), larvalSurvival: memory(0.6, 'share'),
     survival90: memory(0.8, 'share'), keptDays: memory(90, 'days'), eats: 'insects',
-    ladder: [step(0, 1, ['fly.small', 8], ['springtail', 8]), step(21, 1, ['fly.large', 6]), step(60, 2, ['cricket.quarter', 4]), step(200, 3, ['cricket.half', 4])],
+    ladder: [step(0, 1, ['fly.small', 24], ['springtail', 20]), step(21, 1, ['fly.large', 12]), step(60, 2, ['cricket.quarter', 4]), step(200, 3, ['cricket.half', 4])],
     weighEveryDays: weighing, cautions: ['Skin secretions burn eyes and are a danger to other species: keep alone, wash hands at once.', HYGIENE],
   },
 ]

@@ -46,7 +46,7 @@ export const lizards: Species[] = [
     nextClutch: { days: memorySpread(14, 25, 40), perSeason: memorySpread(4, 6, 9, 'clutches'), comes: memory(0.85, 'share') },
     clutchSize: practiceSpread(1, 2, 2, 'eggs'), fertility: memory(0.9, 'share'), hatchRate: memory(0.85, 'share'),
     incubation: { points: [{ tempC: 24, days: 80, mark: 'memory' }, { tempC: 28, days: 62, mark: 'memory' }], usualTempC: memory(26, '°C'), lethalAboveC: memory(33, '°C'), spreadShare: memory(0.15, 'of the likely time') },
-    survival90: memory(0.85, 'share'), keptDays: memory(100, 'days'), eats: 'insects', ladder: [step(0, 1, ['fly.small', 5]), step(120, 2, ['fly.large', 6])], weighEveryDays: weighing,
+    survival90: memory(0.85, 'share'), keptDays: memory(100, 'days'), eats: 'insects', ladder: [step(0, 1, ['fly.small', 15]), step(120, 2, ['fly.large', 24])], weighEveryDays: weighing,
     cautions: ['All are females and breed without a male: keep at least four together.', SALMONELLA],
   },
   {
@@ -67,7 +67,7 @@ export const lizards: Species[] = [
     },
     survival90: memory(0.9, 'share'), keptDays: memory(100, 'days'), eats: 'insects',
     ladder: [
-      step(0, 1, ['fly.large', 14], ['beanBeetle', 4]), step(14, 1, ['beanBeetle', 4], ['cricket.quarter', 6]), step(50, 2, ['cricket.half', 7]),
+      step(0, 1, ['fly.large', 30], ['beanBeetle', 8], ['cricket.quarter', 2]), step(14, 1, ['beanBeetle', 4], ['cricket.quarter', 6]), step(50, 2, ['cricket.half', 7]),
       step(180, 2, ['roach.nymph', 5]), step(500, 3, ['roach.nymph', 7]),
     ],
     weighEveryDays: weighing, cautions: ['Protected in its range: check papers and permits before breeding or moving.', 'Hot basking lamps burn houses: guard, thermostat, smoke alarm.', SALMONELLA],
@@ -91,7 +91,7 @@ export const lizards: Species[] = [
       step(0, 1, ['fly.large', 18]), step(8, 1, ['fly.large', 12], ['beanBeetle', 4]), step(16, 1, ['fly.large', 6], ['cricket.quarter', 6]),
       step(60, 1, ['cricket.half', 7]), step(180, 2, ['roach.nymph', 6]),
     ],
-    weighEveryDays: weighing, cautions: ['Old UVB tubes rather than new ones for hatchlings.', SALMONELLA],
+    weighEveryDays: weighing, cautions: ['UVB for hatchlings by the meter: read the index where they bask, not the age of the tube.', SALMONELLA],
   },
   {
     id: 'bearded-dragon', name: 'Bearded dragon', latin: 'Pogona vitticeps', group: 'lizard', mode: 'egg', winter: 'brumation',
@@ -110,7 +110,7 @@ export const lizards: Species[] = [
       usualTempC: memory(29, '°C'), lethalAboveC: memory(34, '°C'), spreadShare: memory(0.1, 'of the likely time'),
     },
     survival90: memory(0.93, 'share'), keptDays: memory(70, 'days'), eats: 'insects',
-    ladder: [step(0, 1, ['cricket.quarter', 18]), step(60, 1, ['cricket.half', 12]), step(240, 3, ['roach.nymph', 10])],
+    ladder: [step(0, 1, ['cricket.quarter', 18], ['greens', 1]), step(60, 1, ['cricket.half', 12], ['greens', 1]), step(240, 1, ['greens', 1], ['roach.nymph', 3])],
     weighEveryDays: weighing, cautions: ['Hot basking lamps burn houses: guard, thermostat, smoke alarm.', SALMONELLA],
   },
 ]

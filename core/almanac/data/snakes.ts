@@ -69,7 +69,7 @@ export const snakes: Species[] = [
   },
   {
     id: 'boa-constrictor', name: 'Boa', latin: 'Boa constrictor', group: 'snake', mode: 'live', winter: 'dormancy',
-    cold: boaRest, matureDays: practice(1500, 'days'), adultMassG: memory(9000, 'g'), youngMassG: memory(55, 'g'),
+    cold: boaRest, matureDays: practice(1500, 'days'), adultMassG: memory(5000, 'g'), youngMassG: memory(55, 'g'),
     clocks: clocks(
       ['warmUp', 'copulation', memorySpread(10, 40, 90), 0.7],
       ['copulation', 'postOvulationShed', memorySpread(30, 60, 110), 0.75],

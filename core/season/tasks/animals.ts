@@ -7,7 +7,7 @@ import type { SeasonContext } from '../context'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import type { Task } from '../types'
-import { coldOf, gravidIn, mealWinterOf, winterDeps } from '../winter'
+import { coldOf, gravidIn, inCold, mealWinterOf, winterDeps } from '../winter'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 export function tellPortion(almanac: Almanac, { prey, count }: Portion): string {
@@ -70,7 +70,7 @@ function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, cont
 
 /** Weighings by age and cold, from the species' rhythm. */
 export const weighTasks: TaskMaker = context =>
-  tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal => weighs(animal, winterDeps(animal, context), () => coldWeighTask(animal, context) ?? weighTask(animal, context.almanac, context.today)))
+  tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal => weighs(animal, winterDeps(animal, context), () => coldWeighTask(animal, context) ?? wakeWeighTask(animal, context) ?? weighTask(animal, context.almanac, context.today)))
 
 /** In the cold the judgement says when to weigh again. */
 function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | null {
@@ -87,6 +87,22 @@ function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | nu
     actions: [{ label: 'Weight', kind: 'weighed', data: {}, ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG }, tone: 'main' }],
     caution: 'Look for noisy breath, discharge, dry skin. Out at once if it lost a tenth of its starting weight.',
     reasons: [{ rule: text, inputs: [], change: 'A weight recorded today moves the next one' }, ...cold.verdict.reasons],
+  }]
+}
+
+/** A weight out of the cold is asked for so long after it. [memory] */
+const WAKE_WEIGHT_DAYS = 14
+
+/** What it lost in the cold decides when it is ready, and is known only from the scale on the day it comes out. */
+function wakeWeighTask(animal: AnimalState, { today }: SeasonContext): Task[] | null {
+  const { warmed } = animal
+  if (animal.status !== 'alive' || !warmed || inCold(animal) || today - warmed.day > WAKE_WEIGHT_DAYS || animal.weights.some(w => w.day >= warmed.day)) return null
+  const last = animal.weights.at(-1)
+  return [{
+    id: `weigh:${animal.id}`, kind: 'weigh', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: warmed.day,
+    what: 'Weigh, out of the cold', detail: last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet',
+    actions: [{ label: 'Weight', kind: 'weighed', data: {}, ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG }, tone: 'main' }],
+    reasons: [{ rule: 'What it lost in the cold, and when it has regained it, is counted from this weight: readiness to pair waits for it', inputs: [entryInput('Warmed up', formatDistance(warmed.day, today), warmed)], change: 'A weight recorded today' }],
   }]
 }
 

@@ -1,5 +1,5 @@
 import { feederOf, speciesOf } from '../../almanac'
-import { summarise } from '../../chance'
+import { cumulative, summarise } from '../../chance'
 import { ladderStepAt } from '../../feeding'
 import { computedInput, entryInput } from '../../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup } from '../../logbook'
@@ -11,6 +11,8 @@ import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 /** Boxes are opened weekly for air; eggs are candled once at 5–10 days. [common practice] */
 const OPEN_EVERY_DAYS = 7
+/** A hatch that still comes less often than this is not waited for any more. [memory] */
+const HARDLY_AHEAD = 0.05
 const CANDLE_AT_DAYS = 7
 
 export const eggTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.clutches), subjectAs('clutch'), (clutch, { almanac, today, lanes }): Task[] => {
@@ -20,6 +22,16 @@ export const eggTasks: TaskMaker = context => tasksOfEach(context, Object.values
   const subject = { type: 'clutch' as const, id: clutch.id }
   const hatch = lanes.find(l => l.id === `clutch:${clutch.id}`)?.events.find(e => e.event === 'hatched')
   const when = hatch && !hatch.observed ? summarise(hatch.dist) : null
+  // what is left hatched unseen, or does not hatch any more
+  const ahead = hatch && !hatch.observed ? 1 - hatch.dist.never - cumulative(hatch.dist, today - 1) : 1
+  if (hatch && ahead < HARDLY_AHEAD) {
+    return [{
+      id: `close:${clutch.id}`, kind: 'eggs', subject, tag: clutch.tag, placeId: clutch.placeId, due: today, what: `Candle a last time, and close the clutch: no hatch is likely of its ${eggs} eggs`,
+      detail: `${Math.round(ahead * 100)} % that one still comes`,
+      actions: [{ label: 'Close', kind: 'clutchEnded', data: {}, tone: 'main' }, { label: 'Hatched', kind: 'hatched', data: {}, ask: { field: 'count', label: 'How many hatched', likely: clutch.good ?? eggs } }, { label: 'Not yet', kind: 'eggsChecked', data: {} }],
+      caution: 'Open a few that are surely dead to see how far they came; gloves, and wash hands after.', reasons: hatch.reasons,
+    }]
+  }
   if (when && when.low <= today + 2) {
     if (clutch.lastCheck?.day === today) return []
     return [{

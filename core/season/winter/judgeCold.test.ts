@@ -46,6 +46,25 @@ describe('a judgement in the cold', () => {
     expect(verdict.value.action).toBe('offerWater')
   })
 
+  it('a cup on the scale after a real loss is no recovery: the loss before counts, and it is weighed again at once', () => {
+    const cup: Case = { cooled: -60, weights: [[-60, 500], [-30, 482], [-7, 465], [0, 477]] }
+    const { action, text, weighInDays } = verdict(cup)
+    expect([action, weighInDays]).toEqual(['offerWater', 1])
+    expect(text).toMatch(/Lost 7\.0 %.*2\.4 % heavier since without a drink: weigh again/)
+    // with a drink between it may well be
+    expect(verdict({ ...cup, more: b => void b.write('watered', animal('K-1'), -3) }).text).toMatch(/^Lost 4\.6 %/)
+    // what a scale differs by from day to day is no gain
+    expect(verdict({ ...cup, weights: [[-60, 500], [-30, 494], [-7, 491], [0, 493]] }).text).not.toMatch(/heavier/)
+  })
+
+  it('weighed today it is not asked again today, at the watch limit too', () => {
+    for (const lost of [0, 0.03, 0.058, 0.062, 0.08]) {
+      const weights: [number, number][] = [[-60, 1000], [-30, 1000 - lost * 500], [0, 1000 * (1 - lost)]]
+      expect(verdict({ weights }).weighInDays, `${lost}`).toBeGreaterThanOrEqual(1)
+      expect(verdict({ weights, more: b => void b.write('watered', animal('K-1'), -8) }).weighInDays, `${lost}, watered`).toBeGreaterThanOrEqual(1)
+    }
+  })
+
   it('notices a quick loss two weeks before the limit is there', () => {
     // 4.5 % in three weeks: no working limit is passed, but the tenth is near
     const v = judged({ cooled: -21, weights: [[-21, 600], [-10, 588], [-1, 573]] })
