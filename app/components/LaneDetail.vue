@@ -3,14 +3,15 @@ import { speciesOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { EVENT_NAMES } from '#core/pairing'
 import { laneActions, type Lane, type TaskAction } from '#core/season'
-import { dayFromIso, dayToIso, formatDay, formatRange } from '#core/units'
+import { formatDay, formatRange } from '#core/units'
 import { EVENT_STAGE } from './season/marks'
 
 /** One pair, clutch, litter or spawn: what was seen, what is expected, and what can be recorded. */
 const props = defineProps<{ lane: Lane, compact?: boolean }>()
 const house = useHouse()
 const { record, busy } = useRecord()
-const when = ref(dayToIso(house.today))
+const when = ref<number | null>(house.today)
+const canWrite = computed(() => dayProblem(when.value, { max: house.today }) === undefined)
 
 const actions = computed(() => laneActions(props.lane, house.house, speciesOf(house.almanac, props.lane.speciesId), house.today))
 const rows = computed(() => props.lane.events.map((e) => {
@@ -24,11 +25,12 @@ const rows = computed(() => props.lane.events.map((e) => {
 }))
 const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
 
-function perform(action: TaskAction, asked: number | null = null): Promise<string[] | null> {
+async function perform(action: TaskAction, asked: number | null = null): Promise<string[] | null> {
+  if (!canWrite.value || when.value === null) return null
   const founds = action.kind === 'laid' || action.kind === 'born'
   const prefix = action.kind === 'born' ? 'L' : speciesOf(house.almanac, props.lane.speciesId).mode === 'larval' ? 'S' : 'C'
   const data = { ...action.data, ...(action.ask && asked !== null && { [action.ask.field]: asked }), ...(founds && { tag: nextClutchTag(house.house, prefix) }) }
-  return record({ kind: action.kind, subject: props.lane.subject, data, day: dayFromIso(when.value) }, `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`)
+  return record({ kind: action.kind, subject: props.lane.subject, data, day: when.value }, `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`)
 }
 </script>
 
@@ -50,10 +52,10 @@ function perform(action: TaskAction, asked: number | null = null): Promise<strin
     </p>
     <div class="record">
       <div class="buttons">
-        <label class="when">on <UInput v-model="when" type="date" :max="dayToIso(house.today)" aria-label="Happened on" /></label>
+        <RecordDayField v-model="when" label="Happened on" :max="house.today" class="when" />
         <template v-for="action in actions" :key="action.label">
-          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" @record="perform(action, $event)" />
-          <UButton v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'" :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="perform(action)" />
+          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" @record="perform(action, $event)" />
+          <UButton v-else :label="action.label" :color="action.tone === 'main' && !compact ? 'primary' : 'neutral'" :variant="action.tone === 'main' && !compact ? 'solid' : 'outline'" :disabled="busy || !canWrite" @click="perform(action)" />
         </template>
       </div>
     </div>
@@ -68,7 +70,7 @@ function perform(action: TaskAction, asked: number | null = null): Promise<strin
 .events .seen { font-weight: 600; }
 .young { padding: 0.625rem 0; }
 .buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
-.when { display: flex; gap: 0.5rem; align-items: center; color: var(--ui-text-muted); flex-basis: 100%; }
+.when { flex-basis: 100%; max-width: 20rem; }
 .never { margin-left: 0.625rem; font-size: 0.875rem; color: var(--ui-text-muted); }
 .caution { color: var(--harm); padding-bottom: 0.5rem; }
 .cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }

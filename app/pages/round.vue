@@ -8,7 +8,12 @@ import type { TimelineEntry } from '#shared/contracts/house'
 const house = useHouse()
 const { takeBack } = useRecord()
 
-const tasks = computed(() => [...(house.season?.tasks ?? []), ...house.upcomingStarts.filter(t => t.due <= house.today)])
+const due = computed(() => [...(house.season?.tasks ?? []), ...house.upcomingStarts.filter(t => t.due <= house.today)])
+const firstMeals = computed(() => firstMealsOf(due.value, house.house))
+const tasks = computed(() => {
+  const asked = new Set(firstMeals.value.flatMap(g => g.tasks.map(t => t.id)))
+  return due.value.filter(t => !asked.has(t.id))
+})
 const nextDay = computed(() => house.upcomingStarts.filter(t => t.due > house.today))
 
 interface Stop {
@@ -48,11 +53,11 @@ async function loadDone(): Promise<void> {
 watch(() => house.snapshot?.version, () => { void loadDone() }, { immediate: true })
 
 const headline = computed(() => {
-  const n = tasks.value.length
+  const n = due.value.length
   if (!n) return 'Nothing is due. The house is in order.'
   const kinds = new Map<string, number>()
   const words: Record<string, string> = { feed: 'to feed', weigh: 'to weigh', winter: 'for the winter', hatch: 'to look for pips', harvest: 'to harvest', start: 'to start', look: 'to look at', eggs: 'egg box to open', candle: 'to candle', gravid: 'near laying', pairing: 'with pairs', sex: 'to settle by sex', lamp: 'lamp', retire: 'to retire', delivery: 'delivery' }
-  for (const t of tasks.value) kinds.set(words[t.kind] ?? t.kind, (kinds.get(words[t.kind] ?? t.kind) ?? 0) + 1)
+  for (const t of due.value) kinds.set(words[t.kind] ?? t.kind, (kinds.get(words[t.kind] ?? t.kind) ?? 0) + 1)
   return [...kinds].sort((a, b) => b[1] - a[1]).map(([word, count]) => `${count} ${word}`).join(', ')
 })
 
@@ -82,6 +87,7 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
     <FirstSteps v-if="house.isEmpty" />
     <template v-else>
       <AlarmList :alarms="house.alarms" />
+      <RoundFirstMeals v-if="firstMeals.length" :groups="firstMeals" />
       <section v-for="room in rooms" :key="room.name" class="room">
         <h2>{{ room.name }} <span class="quiet small">{{ room.count }}</span></h2>
         <div v-for="stop in room.stops" :key="stop.id" class="stop">

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { dayFromIso, dayToIso } from '#core/units'
 import { SetSettings } from '#shared/contracts/house'
 
 const house = useHouse()
 const toast = useToast()
-const state = reactive({ ...house.settings, schools: { ...house.settings.schools }, cover: Math.round(house.settings.coverQuantile * 100), sexPct: Number((house.settings.sexCertainty * 100).toFixed(2)), warmUp: house.settings.warmUpDay === null ? '' : dayToIso(house.settings.warmUpDay), appetitePct: Math.round(house.settings.appetite * 100), yieldPct: Math.round(house.settings.cupYield * 100) })
+const state = reactive({ ...house.settings, schools: { ...house.settings.schools }, cover: Math.round(house.settings.coverQuantile * 100), sexPct: Number((house.settings.sexCertainty * 100).toFixed(2)), warmUp: house.settings.warmUpDay, appetitePct: Math.round(house.settings.appetite * 100), yieldPct: Math.round(house.settings.cupYield * 100) })
 // a new house begins in the keeper's own time zone
 if (house.isEmpty && state.timeZone === 'UTC') state.timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const problems = ref<Record<string, string>>({})
@@ -20,7 +19,7 @@ const fixedZone = computed(() => !house.isEmpty)
 async function send(): Promise<void> {
   problems.value = {}
   const { cover, sexPct, warmUp, appetitePct, yieldPct, ...rest } = state
-  const wish = { ...rest, version: version.value, coverQuantile: cover / 100, sexCertainty: Number((sexPct / 100).toFixed(6)), latitude: rest.latitude ?? null, warmUpDay: warmUp ? dayFromIso(warmUp) : null, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
+  const wish = { ...rest, version: version.value, coverQuantile: cover / 100, sexCertainty: Number((sexPct / 100).toFixed(6)), latitude: rest.latitude ?? null, warmUpDay: warmUp, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
   const checked = SetSettings.safeParse(wish)
   if (!checked.success) {
     problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
@@ -59,7 +58,7 @@ async function send(): Promise<void> {
         <UFormField label="Need to cover, % of scenarios" :error="problems.coverQuantile"><UInputNumber v-model="state.cover" :min="50" :max="99" class="w-full" /></UFormField>
         <UFormField label="Appetite, % of the ladder" :error="problems.appetite"><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full" /></UFormField>
         <UFormField label="Cup yield, % of the almanac" :error="problems.cupYield"><UInputNumber v-model="state.yieldPct" :min="10" :max="500" :step="5" class="w-full" /></UFormField>
-        <UFormField label="Warm up those in the cold on" hint="empty: by the species’ weeks" :error="problems.warmUpDay"><UInput v-model="state.warmUp" type="date" class="w-full" /></UFormField>
+        <RecordDayField v-model="state.warmUp" label="Warm up those in the cold on" hint="empty: by the species’ weeks" :error="problems.warmUpDay" optional />
       </section>
       <section class="schools">
         <h2>Schools</h2>

@@ -27,7 +27,7 @@ const loading = highsLoader({ locateFile: () => wasmUrl })
 async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutcome> {
   const start = performance.now()
   const almanac = withOverrides(shippedAlmanac, inputs.overrides)
-  const { house, settings } = applyWhatIf(inputs.house, inputs.settings, changes, inputs.today)
+  const { house, settings } = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
   const { season, scenarios } = seasonOfHouse(house, almanac, settings, inputs.today)
   const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading), memory)
   return { season, plans, tookMs: performance.now() - start }

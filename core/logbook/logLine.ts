@@ -15,7 +15,7 @@ export interface Fact {
 
 /** What a line means, or what must be asked. */
 export type Understood
-  = | ({ ok: true, says: string, /** How long ago it happened; 0 = today. */ daysAgo: number, /** Further facts of the same line. */ more: Fact[] } & Fact)
+  = | ({ ok: true, says: string, /** How long ago it happened; 0 = today. */ daysAgo: number, /** Further facts of the same line. */ more: Fact[], /** The words as written, each with what they became. */ read: { words: string, says: string }[] } & Fact)
     | { ok: false, ask: string }
 
 interface Known {
@@ -233,6 +233,8 @@ function whenOf(text: string): { rest: string, daysAgo: number } {
   return { rest: text, daysAgo: 0 }
 }
 
+const afterTag = (says: string, r: Reading): string => says.slice(r.known.tag.length).replace(/^[: ]+/, '')
+
 const ask = (text: string): Understood => ({ ok: false, ask: text })
 
 const VERBS = ['took', 'refused', 'shed', 'lock', 'laid', 'hatched', 'candled', 'introduced', 'separated', 'producing', 'harvested', 'failed', 'sold', 'died', 'cooled', 'warmed', 'probed', 'weighed', 'checked', 'rejected', 'follicles', 'ovulated']
@@ -286,19 +288,21 @@ export function readLogLine(line: string, house: House, almanac: Almanac, unit: 
   const said = words.join(' ').replace(/^(?:[:,]\s*|[-–]\s+)/, '')
   if (!said) return ask(`${r.known.tag}: what happened? A weight, took, refused, shed, lock, laid, hatched …`)
   const note = /^note:?\s+(.+)$/i.exec(said)
-  if (note && r.known.subject.type === 'animal') return { ok: true, kind: 'noted', subject: r.known.subject, data: { text: note[1] }, says: `${r.known.tag}: note`, daysAgo: 0, more: [] }
+  if (note && r.known.subject.type === 'animal') return { ok: true, kind: 'noted', subject: r.known.subject, data: { text: note[1] }, says: `${r.known.tag}: note`, daysAgo: 0, more: [], read: [{ words: note[1]!, says: 'as a note' }] }
   if (said.includes('?')) return ask(`Is this a question? Write what happened, or as a note: ${r.known.tag} note: …`)
   const { rest, daysAgo } = whenOf(said.replace(/[.!]+$/, ''))
   const facts: (Fact & { says: string })[] = []
+  const became: { words: string, says: string }[] = []
   for (const part of partsOf(rest, r)) {
     const read = readPart(r, part)
     if (read === null) return notUnderstood(part, r)
     if (typeof read === 'string') return ask(read)
     facts.push(read)
+    became.push({ words: part, says: afterTag(read.says, r) })
   }
   const [main, ...more] = facts
   if (!main) return notUnderstood(rest, r)
   const when = daysAgo === 0 ? '' : daysAgo === 1 ? ', yesterday' : `, ${daysAgo} days ago`
-  const says = [main.says, ...more.map(f => f.says.slice(r.known.tag.length).replace(/^[: ]+/, ''))].join('; ')
-  return { ok: true, kind: main.kind, subject: main.subject, data: main.data, more: more.map(({ says: _, ...fact }) => fact), says: `${says}${when}`, daysAgo }
+  const says = [main.says, ...more.map(f => afterTag(f.says, r))].join('; ')
+  return { ok: true, kind: main.kind, subject: main.subject, data: main.data, more: more.map(({ says: _, ...fact }) => fact), says: `${says}${when}`, daysAgo, read: [...became, ...(daysAgo || rest !== said.replace(/[.!]+$/, '') ? [{ words: said.replace(/[.!]+$/, '').replace(rest, '').replace(/^[,:\s]+|[,:\s]+$/g, ''), says: when.replace(/^, /, '') || 'today' }] : [])] }
 }

@@ -1,5 +1,5 @@
 import { feederOf, speciesOf, type Almanac } from '../almanac'
-import { summarise, type Day } from '../chance'
+import type { Day } from '../chance'
 import { plannedSupply } from '../cultures'
 import { computedInput, entryInput, factInput } from '../judgement'
 import type { ClimateTrouble } from '../brumation'

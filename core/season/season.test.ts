@@ -6,7 +6,7 @@ import { feederOf, shippedAlmanac } from '../almanac'
 import { mean, quantile } from '../chance'
 import type { SolveLp } from '../cultures'
 import { withEntry, type Records } from '../logbook'
-import { applyWhatIf, defaultSettings, houseOf, openPairs, planFeeders, season, seasonOfHouse, tellStart, type HouseSettings, type Season } from '.'
+import { applyWhatIf, defaultSettings, newPairs, houseOf, openPairs, planFeeders, season, seasonOfHouse, tellStart, type HouseSettings, type Season } from '.'
 
 let solve: SolveLp
 beforeAll(async () => {
@@ -174,7 +174,7 @@ describe('what-if', () => {
   b.write('cooledDown', { type: 'animal', id: 'K-1' }, -30)
   const house = houseOf(b.records(), shippedAlmanac)
   const changed = (changes: Parameters<typeof applyWhatIf>[2]) => {
-    const w = applyWhatIf(house, settings, changes, today)
+    const w = applyWhatIf(house, shippedAlmanac, settings, changes, today)
     return seasonOfHouse(w.house, shippedAlmanac, w.settings, today).season
   }
 
@@ -183,7 +183,7 @@ describe('what-if', () => {
     const old = g.pair('G-1', 'G-2', -120)
     for (const day of [-100, -70, -40]) g.write('laid', { type: 'pairing', id: old }, day, { tag: `C${day}`, eggs: 2, slugs: 0, tempC: null, placeId: null })
     const geckos = houseOf(g.records(), shippedAlmanac)
-    const { house: more } = applyWhatIf(geckos, settings, { pairs: { 'leopard-gecko': 2 } }, today)
+    const { house: more } = applyWhatIf(geckos, shippedAlmanac, settings, { pairs: { 'leopard-gecko': 2 } }, today)
     const added = Object.values(more.pairings).find(p => p.id !== old)!
     expect(added).toMatchObject({ startDay: today, seen: {}, clutchIds: [], locks: [], visits: [], together: null })
     // the same as a pair that is truly set today
@@ -193,6 +193,24 @@ describe('what-if', () => {
     const [tried, real] = [layings(seasonOfHouse(more, shippedAlmanac, settings, today).season, added.id), layings(seasonOfHouse(houseOf(fresh.records(), shippedAlmanac), shippedAlmanac, settings, today).season, 'pair-G-1')]
     expect(tried.later.map(l => l.dist)).toEqual(real.later.map(l => l.dist))
     expect(tried.later.length).toBeGreaterThan(1)
+  })
+
+  it('further pairs are of free animals of the house; what is missing is said to be bought, and eats', () => {
+    const g = new HouseBuilder(today).animal('G-1', 'leopard-gecko', { sex: 'female' }).animal('G-2', 'leopard-gecko', { sex: 'male' }).animal('G-3', 'leopard-gecko', { sex: 'female' }).animal('G-4', 'leopard-gecko', { sex: 'female', bornDay: today - 60 })
+    g.pair('G-1', 'G-2', -20)
+    const geckos = houseOf(g.records(), shippedAlmanac)
+    const { pairs, bought } = newPairs(geckos, shippedAlmanac, 'leopard-gecko', 3, today)
+    // G-4 is too young; the one male goes round
+    expect(pairs.map(p => [p.damId, p.sireId])).toEqual([['G-3', 'G-2'], ['bought-leopard-gecko-female-1', 'G-2'], ['bought-leopard-gecko-female-2', 'G-2']])
+    expect(bought.map(a => a.tag)).toEqual(['bought female 1', 'bought female 2'])
+    const pinheads = (n: number) => {
+      const w = applyWhatIf(geckos, shippedAlmanac, settings, { pairs: { 'leopard-gecko': n } }, today)
+      return total(prey(seasonOfHouse(w.house, shippedAlmanac, w.settings, today).season, 'cricket.quarter')!.mean)
+    }
+    // each further pair is set today and brings as much as the one before it
+    expect(pinheads(4) - pinheads(3)).toBeCloseTo(pinheads(3) - pinheads(2), 3)
+    expect(pinheads(3)).toBeGreaterThan(pinheads(2))
+    expect(newPairs(houseOf(new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).records(), shippedAlmanac), shippedAlmanac, 'corn-snake', 1, today).bought.map(a => a.sex)).toEqual(['male'])
   })
 
   it('an earlier warm-up brings the laying forward by as much', () => {
@@ -205,7 +223,7 @@ describe('what-if', () => {
     const hatch = (s: Season) => mean(event(s, 'K-1 × K-2', 'hatched').dist)!
     expect(hatch(changed({ incubationShiftC: 1 }))).toBeLessThan(hatch(changed({})))
     expect(total(prey(changed({ appetite: 1.5 }), 'fly.large')!.mean) / total(prey(changed({}), 'fly.large')!.mean)).toBeCloseTo(1.5, 6)
-    expect(total(prey(changed({ pairs: { 'ocellated-lizard': 3 } }), 'fly.large')!.mean)).toBeGreaterThan(2 * total(prey(changed({}), 'fly.large')!.mean))
+    expect(total(prey(changed({ pairs: { 'ocellated-lizard': 3 } }), 'fly.large')!.mean)).toBeGreaterThan(total(prey(changed({}), 'fly.large')!.mean))
     expect(changed({ pairs: { 'ocellated-lizard': 0 } }).lanes).toEqual([])
   })
 

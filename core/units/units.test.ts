@@ -109,6 +109,8 @@ describe('calendar days', () => {
     expect(formatRange({ median: day, low: day - 4, high: day + 5 })).toBe('12 Jun (8–17)')
     expect(formatRange({ median: day + 18, low: day + 14, high: day + 22 })).toBe('30 Jun (26 Jun–4 Jul)')
     expect(formatRange({ median: day, low: day, high: day })).toBe('12 Jun')
+    const silvester = dayFromIso('2026-12-31')
+    expect(formatRange({ median: silvester - 3, low: silvester - 11, high: silvester + 8 })).toBe('28 Dec 2026 (20 Dec 2026–8 Jan 2027)')
     expect(formatWeekday(dayFromIso('2026-06-09'))).toBe('Tue 9 Jun')
     expect(formatDay(dayFromIso('2024-06-09'), day)).toBe('9 Jun 2024')
     expect(formatDistance(day + 1, day)).toBe('tomorrow')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { AnimalCard } from '#core/logbook'
-import { dayToIso } from '#core/units'
+import { dayFromIso, dayToIso } from '#core/units'
 import { NewAnimal } from '#shared/contracts/house'
 
 const open = defineModel<boolean>('open', { required: true })
@@ -13,6 +13,7 @@ const busy = ref(false)
 const intent = useIntent()
 const form = useTemplateRef<{ setErrors: (errors: { name: string, message: string }[]) => void }>('form')
 
+const bornDay = computed({ get: () => (state.born ? dayFromIso(state.born) : null), set: (day: number | null) => { state.born = day === null ? '' : dayToIso(day) } })
 const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
 const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
 
@@ -51,7 +52,7 @@ async function send(): Promise<void> {
         <UFormField name="tag" label="Tag" required eager-validation><UInput v-model="state.tag" class="w-full" autocomplete="off" placeholder="K-10" /></UFormField>
         <UFormField name="speciesId" label="Species" required><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full" placeholder="Choose" /></UFormField>
         <UFormField name="sex" label="Sex"><USelect v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>
-        <UFormField name="born" label="Born or hatched" hint="if known"><UInput v-model="state.born" type="date" class="w-full" :max="dayToIso(house.today)" /></UFormField>
+        <RecordDayField v-model="bornDay" label="Born or hatched" hint="if known" :max="house.today" optional />
         <UFormField name="placeId" label="Place"><USelectMenu v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None" /></UFormField>
         <UFormField name="name" label="Name" hint="if it has one"><UInput v-model="state.name" class="w-full" /></UFormField>
         <UButton type="submit" label="Add animal" :loading="busy" class="justify-self-start" />

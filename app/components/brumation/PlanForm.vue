@@ -19,6 +19,9 @@ const wintering = computed(() => [...new Set(Object.values(house.house.animals).
 const species = computed(() => house.almanac.species[state.speciesId])
 const rests = computed(() => species.value?.winter === 'dormancy')
 const coolDay = computed(() => day(state.cool))
+const isoDay = (key: 'cool' | 'wished') => computed({ get: () => day(state[key]), set: (d: number | null) => { state[key] = d === null ? '' : dayToIso(d) } })
+const cool = isoDay('cool')
+const wished = isoDay('wished')
 
 function day(text: string): number | null {
   try {
@@ -113,8 +116,8 @@ async function send(): Promise<void> {
     <template #body>
       <form class="plan" @submit.prevent="send">
         <UFormField v-if="!group" label="Species"><USelect v-model="state.speciesId" :items="wintering" class="w-full" /></UFormField>
-        <UFormField :label="rests ? 'Rest begins' : 'Cooling begins'" :error="problem || undefined"><UInput v-model="state.cool" type="date" class="w-full" /></UFormField>
-        <UFormField label="Or by the first young wanted on" hint="counts back"><UInput v-model="state.wished" type="date" class="w-full" /></UFormField>
+        <RecordDayField v-model="cool" :label="rests ? 'Rest begins' : 'Cooling begins'" :error="problem || undefined" />
+        <RecordDayField v-model="wished" label="Or by the first young wanted on" hint="counts back" optional />
         <p v-if="window_" class="window" role="status">
           <WorkingLink title="When to begin cooling" :answer="windowText" :reasons="window_.reasons" />
           <UButton label="Take this day" size="sm" variant="outline" @click="state.cool = dayToIso(window_.likely)" />

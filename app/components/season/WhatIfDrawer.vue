@@ -2,8 +2,8 @@
 import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { EVENT_NAMES } from '#core/pairing'
-import { openPairs, tellStart, type FeederPlan, type Season, type WhatIf } from '#core/season'
-import { dayFromIso, dayToIso, formatRange } from '#core/units'
+import { newPairs, openPairs, tellStart, type FeederPlan, type Season, type WhatIf } from '#core/season'
+import { formatRange } from '#core/units'
 import type { WhatIfOutcome } from '~/workers/whatIf.worker'
 
 const open = defineModel<boolean>('open', { required: true })
@@ -11,7 +11,7 @@ const emit = defineEmits<{ outcome: [outcome: WhatIfOutcome | null] }>()
 const house = useHouse()
 const { narrow } = useNarrow()
 
-const warmUp = ref('')
+const warmUp = ref<number | null>(null)
 const incubation = ref(0)
 const appetite = ref(100)
 const cupYield = ref(100)
@@ -24,18 +24,25 @@ const inCold = computed(() => Object.values(house.house.animals).filter(a => a.s
 const changes = computed<WhatIf>(() => {
   const wanted = Object.fromEntries(species.value.filter(s => pairs.value[s.id] !== undefined && pairs.value[s.id] !== s.now).map(s => [s.id, pairs.value[s.id]!]))
   return {
-    ...(warmUp.value && { warmUpDay: dayFromIso(warmUp.value) }),
+    ...(warmUp.value !== null && warmUp.value >= house.today && { warmUpDay: warmUp.value }),
     ...(incubation.value !== 0 && { incubationShiftC: incubation.value }),
     ...(appetite.value !== 100 && { appetite: appetite.value / 100 }),
     ...(cupYield.value !== 100 && { cupYield: cupYield.value / 100 }),
     ...(Object.keys(wanted).length && { pairs: wanted }),
   }
 })
+/** Pairs that the house has no animals for. */
+const toBuy = computed(() => species.value.flatMap((s) => {
+  const { bought } = newPairs(house.house, house.almanac, s.id, (pairs.value[s.id] ?? s.now) - s.now, house.today)
+  const of = (sex: string) => bought.filter(a => a.sex === sex).length
+  const parts = [of('female') ? `${of('female')} ${of('female') > 1 ? 'females' : 'female'}` : '', of('male') ? `${of('male')} ${of('male') > 1 ? 'males' : 'male'}` : ''].filter(Boolean)
+  return parts.length ? [`${s.name}: ${parts.join(' and ')} to be bought.`] : []
+}).join(' '))
 const { outcome, running, problem, stop } = useWhatIf(changes)
 watch(outcome, o => emit('outcome', o))
 
 function reset(): void {
-  warmUp.value = ''
+  warmUp.value = null
   incubation.value = 0
   appetite.value = cupYield.value = 100
   pairs.value = {}
@@ -75,13 +82,14 @@ const laneRows = computed(() => {
   <USlideover v-model:open="open" :side="narrow ? 'bottom' : 'right'" :overlay="false" :modal="false" :dismissible="false" title="What if …" description="Tries a change beside today’s plan. Nothing is written." :ui="{ content: 'max-w-xl max-h-[85dvh] sm:max-h-none' }">
     <template #body>
       <div class="fields">
-        <UFormField v-if="inCold" :label="`Warm up those in the cold (${inCold}) on`"><UInput v-model="warmUp" type="date" :min="dayToIso(house.today)" data-testid="warm-up" /></UFormField>
+        <RecordDayField v-if="inCold" v-model="warmUp" :label="`Warm up those in the cold (${inCold}) on`" :min="house.today" optional data-testid="warm-up" />
         <UFormField label="Incubators" :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"><USlider v-model="incubation" :min="-3" :max="3" :step="0.5" aria-label="Incubator temperature, degrees warmer" /></UFormField>
         <UFormField label="Appetite" :hint="`${appetite} % of the ladder`"><USlider v-model="appetite" :min="50" :max="200" :step="5" aria-label="Appetite in percent" data-testid="appetite" /></UFormField>
         <UFormField label="Cup yield" :hint="`${cupYield} % of the almanac`"><USlider v-model="cupYield" :min="30" :max="150" :step="5" aria-label="Cup yield in percent" /></UFormField>
         <fieldset>
           <legend>Pairs</legend>
           <label v-for="s in species" :key="s.id"><span>{{ s.name }}</span><UInputNumber :model-value="pairs[s.id] ?? s.now" :min="0" :max="60" size="sm" class="w-28" :aria-label="`Pairs of ${s.name}`" @update:model-value="pairs[s.id] = $event ?? s.now" /></label>
+          <p v-if="toBuy" class="buy" role="status">{{ toBuy }}</p>
         </fieldset>
         <div class="flex gap-2">
           <UButton label="Back to today’s plan" variant="outline" color="neutral" @click="reset" />
@@ -109,6 +117,7 @@ const laneRows = computed(() => {
 
 <style scoped>
 .fields { display: grid; gap: 1rem; }
+.buy { font-size: 0.875rem; color: var(--ui-text-highlighted); padding-top: 0.25rem; }
 legend { font-weight: 500; font-size: 0.875rem; color: var(--ui-text); padding-bottom: 0.25rem; }
 label { display: flex; justify-content: space-between; align-items: center; gap: 1rem; padding: 0.125rem 0; font-size: 0.9375rem; }
 </style>

@@ -32,7 +32,10 @@ function leave(): void {
 <template>
   <form class="log" :class="{ open: shell.log.value }" aria-label="Log line" @submit.prevent="send">
     <p v-if="understood" class="says" :class="{ asks: !understood.ok }" role="status">
-      <template v-if="understood.ok"><UIcon name="i-lucide-check" class="size-4 align-[-2px]" /> {{ understood.says }}</template>
+      <template v-if="understood.ok">
+<UIcon name="i-lucide-check" class="size-4 align-[-2px]" /> {{ understood.says }}
+        <span class="read" aria-hidden="true"><span v-for="(part, i) in understood.read" :key="i"><u>{{ part.words }}</u> {{ part.says }}</span></span>
+      </template>
       <template v-else>{{ understood.ask }}</template>
     </p>
     <div class="line">
@@ -52,6 +55,9 @@ function leave(): void {
 .log { position: fixed; z-index: 15; inset: auto 0 0 11.5rem; padding: 0.5rem 1.5rem; background: var(--ui-bg-muted); border-top: 1px solid var(--ui-border); }
 .line { display: flex; gap: 0.5rem; max-width: 60rem; }
 .says { font-size: 0.9375rem; padding-bottom: 0.375rem; color: var(--ui-text-highlighted); }
+/* what was typed, underlined, beside what each part of it became */
+.read { display: inline-flex; flex-wrap: wrap; gap: 0 0.875rem; margin-left: 0.875rem; font-size: 0.875rem; color: var(--ui-text-muted); }
+.read u { text-decoration-color: var(--ui-primary); text-underline-offset: 3px; color: var(--ui-text); }
 .asks { color: var(--ui-text-muted); }
 @media (max-width: 800px) {
   .log { display: none; inset: auto 0 calc(3.5rem + env(safe-area-inset-bottom)); padding: 0.5rem 0.75rem; z-index: 21; }

@@ -5,7 +5,7 @@ import { nextMeal } from '#core/feeding'
 import { openPairingOf, type Subject } from '#core/logbook'
 import { gravidIn, mealWinterOf, tellPortion } from '#core/season'
 import { summarise } from '#core/chance'
-import { dayFromIso, dayToIso, formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
+import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 const route = useRoute()
 const router = useRouter()
@@ -18,7 +18,8 @@ const context = useSeasonContext()
 
 const animal = computed(() => house.house.animals[id.value])
 const species = computed(() => (animal.value ? speciesOf(house.almanac, animal.value.speciesId) : null))
-const when = ref(dayToIso(house.today))
+const when = ref<number | null>(house.today)
+const canWrite = computed(() => dayProblem(when.value, { max: house.today }) === undefined)
 const note = ref('')
 
 const pairing = computed(() => (animal.value ? openPairingOf(house.house, animal.value.id) : undefined))
@@ -54,11 +55,14 @@ watch(() => meal.value?.value.portions[0], (portion) => {
   prey.value = portion?.prey ?? prey.value ?? animal.value?.meals.at(-1)?.prey
   offered.value = portion?.count ?? 1
 }, { immediate: true })
+/** The one thing to do here: feed when a meal is due, else weigh. */
+const mealDue = computed(() => Boolean(meal.value && meal.value.value.due <= house.today && !inCold.value))
 const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))
 const placeItems = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
 
 async function write(kind: string, data: Record<string, unknown>, says: string): Promise<boolean> {
-  return (await record({ kind, subject: { type: 'animal', id: id.value }, data, day: dayFromIso(when.value) }, `${animal.value!.tag}: ${says}`)) !== null
+  if (!canWrite.value || when.value === null) return false
+  return (await record({ kind, subject: { type: 'animal', id: id.value }, data, day: when.value }, `${animal.value!.tag}: ${says}`)) !== null
 }
 async function feed(taken: boolean): Promise<void> {
   const feeder = feederOf(house.almanac, prey.value!)
@@ -112,9 +116,9 @@ async function writeNote(): Promise<void> {
         <template v-if="animal.status === 'alive'">
           <h2 class="mt-5">Record</h2>
           <div class="record">
-            <UFormField label="Happened on"><UInput v-model="when" type="date" :max="dayToIso(house.today)" /></UFormField>
+            <RecordDayField v-model="when" label="Happened on" :max="house.today" class="max-w-80" />
             <div class="buttons">
-              <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" main :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
+              <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" :main="!mealDue" :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
               <RecordAskNumber v-if="species.shellMass" label="Length" :title="`${animal.tag}: straight shell length, mm`" :likely="animal.lengths.at(-1)?.mm" :busy="busy" @record="write('measured', { mm: $event }, `${$event} mm`)" />
               <UButton label="Shed" variant="outline" color="neutral" @click="write('shed', { complete: true }, 'shed')" />
               <UButton label="Looked at, well" variant="outline" color="neutral" @click="write('checked', { well: true }, 'looked at')" />
@@ -125,7 +129,7 @@ async function writeNote(): Promise<void> {
             <form v-if="!inCold" class="line" @submit.prevent="feed(true)">
               <UInputNumber v-model="offered" :min="1" :max="500" class="w-28" aria-label="Offered" />
               <USelectMenu v-model="prey" :items="preyItems" value-key="value" class="w-48" :aria-label="`Feeder: ${prey ? feederOf(house.almanac, prey).name : 'none'}`" />
-              <UButton type="submit" label="Took" :disabled="!prey" />
+              <UButton type="submit" label="Took" :disabled="!prey" :color="mealDue ? 'primary' : 'neutral'" :variant="mealDue ? 'solid' : 'outline'" />
               <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(false)" />
             </form>
             <form class="line" @submit.prevent="writeNote">

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import type { Task } from '#core/season'
+import type { Wish } from '~/composables/useRecord'
+
+/** «When did they last eat?», asked once for all that came without a meal written. */
+const props = defineProps<{ groups: FirstMeals[] }>()
+const house = useHouse()
+const { record, busy } = useRecord()
+
+const MOST_AT_ONCE = 400
+const day = ref<number | null>(house.today - 3)
+const count = computed(() => props.groups.reduce((n, g) => n + g.tasks.length, 0))
+const canWrite = computed(() => dayProblem(day.value, { max: house.today }) === undefined)
+
+/** Their usual meal, as taken on that day. */
+function wishOf(task: Task): Wish[] {
+  const took = task.actions[0]!
+  return [took.data, ...took.also ?? []].map(data => ({ kind: 'fed', subject: task.subject, data, day: day.value! }))
+}
+async function ate(tasks: readonly Task[]): Promise<void> {
+  if (!canWrite.value) return
+  const wishes = tasks.map(wishOf)
+  // an act of many is written in parts, each whole
+  for (let part: Wish[] = [], i = 0; i < wishes.length; i++) {
+    part = [...part, ...wishes[i]!]
+    const last = i === wishes.length - 1
+    if (!last && part.length + wishes[i + 1]!.length <= MOST_AT_ONCE) continue
+    if (!await record(part, `Last meal of ${tasks.length} animals`)) return
+    part = []
+  }
+}
+</script>
+
+<template>
+  <section class="first" aria-label="When did they last eat?">
+    <h2>When did they last eat? <span class="quiet small">{{ count }} animals without a meal written</span></h2>
+    <p class="quiet">What they ate before they came is not known, so all of them are due today. Say it once for all, or species by species; the next meals follow from it.</p>
+    <div class="all">
+      <RecordDayField v-model="day" label="Last ate on" :max="house.today" />
+      <UButton :label="`All ${count} ate then`" size="lg" :loading="busy" :disabled="!canWrite" @click="ate(groups.flatMap(g => g.tasks))" />
+    </div>
+    <ul v-if="groups.length > 1">
+      <li v-for="g in groups" :key="g.speciesId"><span>{{ house.speciesName(g.speciesId) }} <span class="quiet">{{ g.tasks.length }}</span></span><UButton :label="`These ${g.tasks.length} ate then`" variant="outline" color="neutral" :disabled="busy || !canWrite" @click="ate(g.tasks)" /></li>
+    </ul>
+    <details>
+      <summary>Feed them one by one</summary>
+      <ul><RoundTaskLine v-for="task in groups.flatMap(g => g.tasks)" :key="task.id" :task="task" /></ul>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.first { margin-top: 1.25rem; max-width: 64rem; border-left: 3px solid var(--stage-feeder); padding-left: 1rem; display: grid; gap: 0.5rem; }
+.all { display: flex; flex-wrap: wrap; gap: 0.75rem; align-items: end; }
+li { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; justify-content: space-between; align-items: center; max-width: 32rem; padding: 0.25rem 0; }
+details li { max-width: none; }
+summary { cursor: pointer; color: var(--ui-text-muted); min-height: 2.75rem; display: flex; align-items: center; }
+</style>
