@@ -70,7 +70,8 @@ async function perform(action: TaskAction, asked: number | null = null): Promise
 .events .seen { font-weight: 600; }
 .young { padding: 0.625rem 0; }
 .buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
-.when { flex-basis: 100%; max-width: 20rem; }
+.when { flex-basis: 100%; }
+.when :deep(.field) { max-width: 20rem; }
 .never { margin-left: 0.625rem; font-size: 0.875rem; color: var(--ui-text-muted); }
 .caution { color: var(--harm); padding-bottom: 0.5rem; }
 .cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }

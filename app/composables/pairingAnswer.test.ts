@@ -14,8 +14,8 @@ describe('the answer of the Pairing screen', () => {
     expect(say({ rota, due: [due({})] }, [{ id: 'rest:p', tag: 'E' }])).toBe('Out today: M from A. In today: N to B. Together: C and O. To rest: E.')
   })
 
-  it('names those that want a visit and get none', () => {
-    expect(say({ unvisited: ['A', 'B', 'C', 'D'].map(damId => ({ pairingId: damId, damId, sireId: 'M', why: 'too light', reasons: [] })), due: [due({})] })).toBe('No visit for: A, B, C and 1 more.')
+  it('names those that want a visit and get none, but for those that only wait for their day', () => {
+    expect(say({ unvisited: ['A', 'B', 'C', 'D'].map(damId => ({ pairingId: damId, damId, sireId: 'M', why: 'too light', waits: damId === 'B', reasons: [] })), due: [due({})] })).toBe('No visit for: A, C, D.')
   })
 
   it('names the gravid female that is due next, by her laying rather than an earlier sign', () => {

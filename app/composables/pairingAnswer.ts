@@ -15,7 +15,8 @@ export function pairingAnswer({ rota, unvisited, due }: BreedingOutlook, season:
   if (goes.length) parts.push(`In today: ${some(goes)}.`)
   if (together.length) parts.push(`Together: ${some(together)}.`)
   if (rests.length) parts.push(`To rest: ${some(rests)}.`)
-  if (unvisited.length) parts.push(`No visit for: ${some(unvisited.map(u => tagOf(u.damId)))}.`)
+  const hindered = unvisited.filter(u => !u.waits).map(u => tagOf(u.damId))
+  if (hindered.length) parts.push(`No visit for: ${some(hindered)}.`)
   const next = due.find(d => d.stage === 'gravid' && (d.birth ?? d.next))
   const sign = next ? next.birth ?? next.next : null
   if (next && sign) parts.push(`${tagOf(next.damId)}: ${sign.event} ${formatRange(sign.when)}.`)

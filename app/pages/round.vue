@@ -10,9 +10,14 @@ const { takeBack } = useRecord()
 
 const due = computed(() => [...(house.season?.tasks ?? []), ...house.upcomingStarts.filter(t => t.due <= house.today)])
 const firstMeals = computed(() => firstMealsOf(due.value, house.house))
+/** Animals that came without a weight are weighed as one has the time, not line by line before all else. */
+const unweighed = computed(() => {
+  const list = due.value.filter(t => t.id.startsWith('weigh:') && !house.house.animals[t.subject.id]?.weights.length)
+  return list.length < 4 ? [] : list
+})
 const tasks = computed(() => {
-  const asked = new Set(firstMeals.value.flatMap(g => g.tasks.map(t => t.id)))
-  return due.value.filter(t => !asked.has(t.id))
+  const folded = new Set([...firstMeals.value.flatMap(g => g.tasks), ...unweighed.value].map(t => t.id))
+  return due.value.filter(t => !folded.has(t.id))
 })
 const nextDay = computed(() => house.upcomingStarts.filter(t => t.due > house.today))
 
@@ -88,6 +93,10 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
     <template v-else>
       <AlarmList :alarms="house.alarms" />
       <RoundFirstMeals v-if="firstMeals.length" :groups="firstMeals" />
+      <details v-if="unweighed.length" class="unweighed">
+        <summary>{{ unweighed.length }} have no weight yet: weigh them shelf by shelf</summary>
+        <ul><RoundTaskLine v-for="task in unweighed" :key="task.id" :task="task" /></ul>
+      </details>
       <section v-for="room in rooms" :key="room.name" class="room">
         <h2>{{ room.name }} <span class="quiet small">{{ room.count }}</span></h2>
         <div v-for="stop in room.stops" :key="stop.id" class="stop">
@@ -122,6 +131,7 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
 .stop h3 { grid-column: 1; padding: 0.75rem 1rem 0 0; font-size: 0.9375rem; color: var(--ui-text-muted); }
 .stop :deep(.task:first-child) { border-top: 0; }
 .done { margin-top: 2rem; }
+.unweighed { margin-top: 0.75rem; max-width: 64rem; }
 summary { cursor: pointer; color: var(--ui-text-muted); min-height: 2.75rem; display: flex; align-items: center; }
 .done li { padding: 0.125rem 0; }
 .fold-leave-active { transition: opacity 150ms, transform 150ms; }

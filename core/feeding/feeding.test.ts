@@ -31,7 +31,7 @@ describe('prey by weight', () => {
 describe('the next meal', () => {
   it('comes an interval after the last offer, by weight when there is a fresh one', () => {
     const j = nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today - 4)], weights: [{ day: today - 10, massG: 230, entryId: 'w' }] }), today)!
-    expect(j.value).toEqual({ due: today + 6, everyDays: 10, portions: [{ prey: 'mouse.adult', count: 1 }] })
+    expect(j.value).toEqual({ due: today + 6, everyDays: 10, portions: [{ prey: 'mouse.adult', count: 1 }], note: null })
     expect(j.reasons.flatMap(r => r.inputs).map(i => i.from.kind)).toContain('entry')
   })
 
@@ -85,5 +85,15 @@ describe('the food of one mouth', () => {
   it('appetite scales insects', () => {
     const gecko = speciesOf(shippedAlmanac, 'fat-tailed-gecko')
     expect(mouthProfile(shippedAlmanac, { ...settings, appetite: 1.5 }, gecko, 2).get('cricket.quarter')![0]).toBe(6)
+  })
+})
+
+describe('prey that is large for the smallest', () => {
+  it('a viper of 4 g is told to get the smallest pinky there is, a corn snake of 20 g is not', () => {
+    const note = (speciesId: string, massG: number | null) =>
+      nextMeal(shippedAlmanac, settings, speciesOf(shippedAlmanac, speciesId), animal({ speciesId, bornDay: today - 40, weights: massG === null ? [] : [{ day: today - 1, massG, entryId: 'w' }] }), today)!.value.note
+    expect(note('eyelash-viper', 4)).toMatch(/^the smallest mouse pinky, of 1 g: one of 2 g would be 50 % of its weight$/)
+    expect(note('eyelash-viper', null)).toMatch(/of 1 g/)
+    expect(note('corn-snake', 20)).toBeNull()
   })
 })

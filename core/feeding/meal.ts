@@ -12,6 +12,8 @@ export interface NextMeal {
   due: Day
   everyDays: number
   portions: Portion[]
+  /** What to mind when the smallest prey there is is large for it; null mostly. */
+  note: string | null
 }
 
 /** A weight older than this says little about the size of prey. */
@@ -43,6 +45,15 @@ export function rodentFor(almanac: Almanac, massG: number, share: number): strin
   // a ratio, so that 2 g against 4 g is as far off as 100 g against 200 g; mouse before rat where both fit
   const off = (id: string) => Math.abs(Math.log(feederOf(almanac, id).massG.likely / wanted)) + (id.startsWith('rat.') && wanted < 25 ? 0.3 : 0)
   return sizes.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), sizes[0]!.id)
+}
+
+/** Prey of a larger share of the body than this is a risk to swallow. [common practice: 10–15 % usual, a quarter at most] */
+const LARGE_SHARE = 0.25
+
+/** Where even the smallest rodent is large for it: to take the smallest of them, by the weight it should have. */
+function smallestOf(almanac: Almanac, prey: string, massG: number): string | null {
+  const { massG: rodent, one } = feederOf(almanac, prey)
+  return rodent.likely > LARGE_SHARE * massG ? `the smallest ${one}, of ${rodent.earliest} g: one of ${rodent.likely} g would be ${Math.round((100 * rodent.likely) / massG)} % of its weight` : null
 }
 
 const largestRodentG = (almanac: Almanac): number => Math.max(...rodentsOf(almanac).map(f => f.massG.likely))
@@ -134,7 +145,9 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
     const portions = step.meal.map(m => (species.eats === 'insects'
       ? { prey: m.prey, count: Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) }
       : species.eats === 'rodents' && share < 1 ? { prey: rodentFor(almanac, feederOf(almanac, m.prey).massG.likely, share), count: m.count } : m))
-    return { value: { due, everyDays, portions: portions.map(p => ({ prey: p.prey, count: p.count })) }, reasons }
+    // without a weight a hatchling weighs what its kind does
+    const note = species.eats === 'rodents' && index === 0 ? smallestOf(almanac, portions[0]!.prey, species.youngMassG.value) : null
+    return { value: { due, everyDays, portions: portions.map(p => ({ prey: p.prey, count: p.count })), note }, reasons }
   }
   const school = schoolChoice(almanac, settings.schools, 'rodentSize')
   // of a large animal the usual prey is the largest there is: shares are of that, not of what it could be
@@ -149,5 +162,5 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
     ],
     change: 'A new weight, or the other school of rodent size',
   })
-  return { value: { due, everyDays, portions: [{ prey, count: 1 }] }, reasons }
+  return { value: { due, everyDays, portions: [{ prey, count: 1 }], note: smallestOf(almanac, prey, weight.massG) }, reasons }
 }

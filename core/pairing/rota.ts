@@ -47,6 +47,8 @@ export interface Unvisited {
   damId: string
   sireId: string
   why: string
+  /** Whether only time is waited for; else something can be done. */
+  waits: boolean
   reasons: Reason[]
 }
 
@@ -139,12 +141,12 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
     }
   }
   const seen = new Set(visits.map(v => v.pairingId))
-  const why = (p: RotaPair): string => {
-    if (p.until !== null && p.until < today) return `${p.why}; her days are past`
-    if (p.from >= end) return `${p.why}; more than ${Math.round(days / 7)} weeks ahead`
-    if (length.get(p.pairingId) === null) return 'their meals leave no day between: feed one of them later'
-    return 'the male is taken by others on all her days: another male, or fewer females'
+  const why = (p: RotaPair): Pick<Unvisited, 'why' | 'waits'> => {
+    if (p.until !== null && p.until < today) return { why: `${p.why}; the days for it are past, next after her next clutch`, waits: true }
+    if (p.from >= end) return { why: `${p.why}; more than ${Math.round(days / 7)} weeks ahead`, waits: true }
+    if (length.get(p.pairingId) === null) return { why: 'their meals leave no day between: feed one of them later', waits: false }
+    return { why: 'the male is taken by others on all her days: another male, or fewer females', waits: false }
   }
-  const unvisited = pairs.filter(p => p.wanted > 0 && p.together === null && !seen.has(p.pairingId)).map((p): Unvisited => ({ pairingId: p.pairingId, damId: p.damId, sireId: p.sireId, why: why(p), reasons: p.reasons }))
+  const unvisited = pairs.filter(p => p.wanted > 0 && p.together === null && !seen.has(p.pairingId)).map((p): Unvisited => ({ pairingId: p.pairingId, damId: p.damId, sireId: p.sireId, ...why(p), reasons: p.reasons }))
   return { visits: visits.sort((a, b) => a.from - b.from || (a.pairingId < b.pairingId ? -1 : 1)), unvisited }
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { clockOf, shippedAlmanac, speciesOf, type BreedingEvent, type Species } from '../almanac'
-import { certain, conditionFrom, conditionUnwritten, cumulative, fromWeights, mean, sample, seededRandom, summarise, weighedBy, type DayDist } from '../chance'
+import { shippedAlmanac, speciesOf } from '../almanac'
+import { silentInBand, writtenInBand, type Calibration, type Course } from '../../tests/fixtures/calibration'
+import { certain, conditionFrom, conditionUnwritten, cumulative, fromWeights, mean, summarise, weighedBy, type DayDist } from '../chance'
 import { chainOf, forecastChain } from '.'
-import { clockDist } from './chain'
 import { unwrittenRates } from '../learning'
 
 const { of: unwritten } = unwrittenRates([], shippedAlmanac)
@@ -26,64 +26,23 @@ describe('silence is weak evidence', () => {
   })
 })
 
-/** One cycle as it may happen: each event of the trunk by its clock, each sign so long before the laying as its own clock says. */
-function cyclesFrom(species: Species, trunk: readonly BreedingEvent[], signs: readonly BreedingEvent[], random: () => number): () => Map<BreedingEvent, number> {
-  const clock = (from: BreedingEvent, to: BreedingEvent) => clockDist(clockOf(species, from, to)!.days)
-  const steps = trunk.slice(1).map((event, i) => ({ event, dist: clock(trunk[i]!, event) }))
-  const last = trunk.at(-1)!
-  const before = signs.map(sign => ({ sign, dist: clock(sign, last) }))
-  return () => {
-    let day = 0
-    const days = new Map<BreedingEvent, number>([[trunk[0]!, 0]])
-    for (const { event, dist } of steps) days.set(event, (day += sample(dist, random())!))
-    for (const { sign, dist } of before) days.set(sign, day - sample(dist, random())!)
-    return days
-  }
-}
-
-describe('forecasts stay calibrated while days pass and nothing is written', () => {
-  /**
-   * Share of cycles, of those of which nothing more was written by a moment, whose laying fell into the 80 % band. The
-   * first and last day of a band count by the part of their mass that lies in it, since days are whole.
-   */
-  function inBand(species: Species, trunk: readonly BreedingEvent[], signs: readonly BreedingEvent[], moment: number): { share: number, n: number } {
-    const random = seededRandom(moment + 7)
-    const target = trunk.at(-1)!
-    const observed = { [trunk[0]!]: { day: 0, entryId: 'x' } }
-    const { dist } = forecastChain({ species, observed, given: {}, incubation: null, today: moment, unwritten }).find(e => e.event === target)!
-    const by = (day: number) => cumulative(dist, day) / (1 - dist.never)
-    const draw = cyclesFrom(species, trunk, signs, random)
-    let n = 0
-    let hit = 0
-    for (let i = 0; i < 150_000 && n < 3000; i++) {
-      const days = draw()
-      // what had come by then, and was written, would have changed the forecast
-      if ([...days].some(([event, day]) => event !== trunk[0] && day < moment && random() >= unwritten(event))) continue
-      n++
-      const day = days.get(target)!
-      const at = by(day - 1) + random() * (by(day) - by(day - 1))
-      if (at >= 0.1 && at <= 0.9) hit++
-    }
-    return { share: hit / n, n }
-  }
-
-  const kept = ({ share, n }: { share: number, n: number }) => {
+describe('forecasts stay calibrated while days pass', () => {
+  const kept = ({ share, n }: Calibration) => {
     expect(n).toBeGreaterThanOrEqual(1000)
     expect(share).toBeGreaterThan(0.75)
     expect(share).toBeLessThan(0.85)
   }
+  const king: Course = { species: speciesOf(shippedAlmanac, 'california-kingsnake'), trunk: ['copulation', 'laid'], signs: ['preLayShed'] }
+  const cornReady: Course = { species: speciesOf(shippedAlmanac, 'corn-snake'), trunk: ['ready', 'copulation', 'laid'], signs: ['preLayShed', 'ovulation'] }
+  const boa: Course = { species: speciesOf(shippedAlmanac, 'boa-constrictor'), trunk: ['copulation', 'postOvulationShed', 'born'], signs: [] }
 
-  it.each([0, 10, 20, 35, 45, 50, 55, 62, 80])('a king snake whose lock is written, %s days later', (moment) => {
-    kept(inBand(speciesOf(shippedAlmanac, 'california-kingsnake'), ['copulation', 'laid'], ['preLayShed'], moment))
-  })
+  it.each([0, 10, 20, 35, 45, 50, 55, 62, 80])('nothing written of a king snake since her lock, %s days later', moment => kept(silentInBand(king, moment)))
+  it.each([0, 15, 30, 45, 60, 75])('nothing written of a corn snake since she was ready, %s days later', moment => kept(silentInBand(cornReady, moment)))
+  it.each([0, 40, 90, 130, 170, 200])('nothing written of a boa since her lock, %s days later', moment => kept(silentInBand(boa, moment)))
 
-  it.each([0, 15, 30, 45, 60, 75])('a corn snake that was ready, and nothing else written, %s days later', (moment) => {
-    kept(inBand(speciesOf(shippedAlmanac, 'corn-snake'), ['ready', 'copulation', 'laid'], ['preLayShed', 'ovulation'], moment))
-  })
-
-  it.each([0, 40, 90, 130, 170, 200])('a boa whose lock is written and her shed is not, %s days later', (moment) => {
-    kept(inBand(speciesOf(shippedAlmanac, 'boa-constrictor'), ['copulation', 'postOvulationShed', 'born'], [], moment))
-  })
+  it.each([20, 45])('signs of a king snake written as they mostly are, %s days after her lock', moment => kept(writtenInBand(king, moment)))
+  it.each([30, 60])('signs of a corn snake written as they mostly are, %s days after she was ready', moment => kept(writtenInBand(cornReady, moment)))
+  it.each([60, 130])('signs of a boa written as they mostly are, %s days after her lock', moment => kept(writtenInBand(boa, moment)))
 })
 
 describe('what silence once did', () => {

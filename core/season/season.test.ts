@@ -173,7 +173,7 @@ describe('what-if', () => {
   const pair = b.pair('K-1', 'K-2', -40)
   b.write('cooledDown', { type: 'animal', id: 'K-1' }, -30)
   const house = houseOf(b.records(), shippedAlmanac)
-  const changed = (changes: Parameters<typeof applyWhatIf>[2]) => {
+  const changed = (changes: Parameters<typeof applyWhatIf>[3]) => {
     const w = applyWhatIf(house, shippedAlmanac, settings, changes, today)
     return seasonOfHouse(w.house, shippedAlmanac, w.settings, today).season
   }

@@ -90,16 +90,13 @@ export function formatWeekday(day: Day): string {
   return `${DAYS[weekday(day)]} ${formatDay(day)}`
 }
 
-/** A day with its 80 % range: `12 Jun (8–17)`, `30 Jun (26 Jun–4 Jul)`, over New Year with the years, or `12 Jun` when it is certain. */
+/** A day with its 80 % range: `12 Jun (8–17)`, `30 Jun (26 Jun–4 Jul)`, `28 Dec (20 Dec–8 Jan 2027)` over New Year, or `12 Jun` when it is certain. */
 export function formatRange({ median, low, high }: { median: Day, low: Day, high: Day }): string {
   if (low === high) return formatDay(median)
   const [from, middle, to] = [low, median, high].map(partsOf) as [ReturnType<typeof partsOf>, ReturnType<typeof partsOf>, ReturnType<typeof partsOf>]
   const months = [from, middle, to].map(d => d.month)
-  // over New Year each day names its year
-  if (from.year !== to.year) {
-    const withYear = (day: Day, { year }: { year: number }) => `${formatDay(day)} ${year}`
-    return `${withYear(median, middle)} (${withYear(low, from)}–${withYear(high, to)})`
-  }
+  // over New Year the first day of the new year names it
+  if (from.year !== to.year) return middle.year === to.year ? `${formatDay(median)} ${to.year} (${formatDay(low)}–${formatDay(high)})` : `${formatDay(median)} (${formatDay(low)}–${formatDay(high)} ${to.year})`
   const short = months.every(m => m === months[1])
   return short
     ? `${formatDay(median)} (${partsOf(low).date}–${partsOf(high).date})`

@@ -114,11 +114,9 @@ describe('the plan', () => {
     await visit.press('Plan a winter')
     await visit.page.waitForSelector('[role="dialog"] form.plan')
     await visit.untilText('[role="dialog"]', 'Who goes')
-    const wished = await visit.page.waitForSelector('xpath///label[contains(., "first young")]/following::input[1]')
-    await wished!.evaluate((e) => {
-      (e as HTMLInputElement).value = '2027-07-20'
-      e.dispatchEvent(new Event('input', { bubbles: true }))
-    })
+    const days = await visit.page.$$('[role="dialog"] form.plan [data-segment="day"]')
+    await days[1]!.click()
+    await visit.page.keyboard.type('20072027')
     await visit.untilText('[role="dialog"] .window', 'to be sure')
     expect(await visit.page.$$eval('[role="dialog"] fieldset label', ls => ls.every(l => /fit|shortly|not yet|keep up|already/.test((l as HTMLElement).innerText)))).toBe(true)
     await visit.page.keyboard.press('Escape')

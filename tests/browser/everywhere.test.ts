@@ -152,4 +152,23 @@ describe('an empty house', () => {
     await visit.go('/round')
     await visit.untilText('main', 'K-01')
   })
+
+  it('a list of animals on the first day: when they last ate is asked once, and the meals follow from it', async () => {
+    visit = await Visit.start(chromium.browser, empty.address)
+    const rows = Array.from({ length: 200 }, (_, i) => `Z-${i},${['corn snake', 'leopard gecko', 'rosy boa'][i % 3]},${i % 2 ? 'female' : 'male'},2022-05-01`)
+    const added = await fetch(`${empty.address}/api/animals/list`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ csv: `tag,species,sex,born\n${rows.join('\n')}` }) })
+    expect(added.status).toBe(200)
+    await visit.go('/round')
+    await visit.untilText('.first', '200 animals without a meal written')
+    // nothing stands line by line until it is answered, and axe finds nothing in it
+    expect(await visit.page.$$eval('.room [data-task^="feed:"], .room [data-task^="weigh:"]', ts => ts.length)).toBe(0)
+    expect(await findings()).toEqual([])
+    await visit.page.click('.first [data-segment="day"]')
+    await visit.page.keyboard.type('20112026')
+    await visit.press('All 200 ate then')
+    await visit.untilGone('.first')
+    const { season } = await fetch(`${empty.address}/api/season`).then(r => r.json()) as { season: { tasks: { id: string, tag: string }[] } }
+    // of five days ago: geckos of three days are due, snakes of ten days and more are not
+    expect(season.tasks.filter(t => t.id.startsWith('feed:')).length).toBe(67)
+  })
 })

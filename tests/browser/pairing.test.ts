@@ -76,7 +76,7 @@ describe('the bench', () => {
     await visit.page.keyboard.press('Enter')
     await visit.untilText('[role="dialog"]', 'Why, step by step')
     await visit.untilText('[role="dialog"]', 'Old enough to breed')
-    await visit.untilText('[role="dialog"]', 'You can place')
+    await visit.untilText('[role="dialog"]', 'this pair brings')
     await visit.press('Keep in the suggestion', '[role="dialog"]')
     await visit.page.waitForSelector('.cell.kept')
     await visit.untilText('[data-suggested="G-02"]', 'G-02 × G-09')
@@ -115,6 +115,11 @@ describe('the rota and what is due', () => {
   it('puts a male in, sees a lock, and plans anew', async () => {
     await visit.go('/pairing')
     await visit.press('Rota')
+    // she laid yesterday: weighed first, then the male goes in
+    await visit.untilText('[data-unvisited="G-11"]', 'weigh her after laying')
+    const before = (await animal('G-11')).weights.at(-1)!.massG
+    await visit.press('Weight', '[data-task^="after:"]')
+    await visit.answer(String(before))
     await visit.untilText('[data-rota="G-16"]', 'today to G-11')
     const id = await visit.page.$eval('[data-task^="introduce:"]', e => (e as HTMLElement).dataset.task!.slice('introduce:'.length))
     await visit.press('Introduced', `[data-task="introduce:${id}"]`)
@@ -122,6 +127,15 @@ describe('the rota and what is due', () => {
     await visit.press('Lock', `[data-task="visit:${id}"]`)
     await visit.untilGone(`[data-task="visit:${id}"]`)
     expect((await house()).house.pairings[id]!.locks).toHaveLength(2)
+  })
+
+  it('opens a pair from its bar by Space, and says who gets no visit and why', async () => {
+    await visit.go('/pairing')
+    await visit.press('Rota')
+    await visit.untilText('[data-unvisited="K-02"]', 'ready about')
+    await visit.page.$eval('[data-rota="K-08"] .visit', e => (e as SVGGElement).focus())
+    await visit.page.keyboard.press('Space')
+    await visit.untilText('[role="dialog"]', 'K-03')
   })
 
   it('reads the lay window after lock and shed, with its working', async () => {
@@ -136,10 +150,15 @@ describe('the rota and what is due', () => {
 
   it('a female that lost too much is told to rest, and the Round ends her season', async () => {
     const gecko = await animal('G-11')
+    const lost = Math.round(gecko.weights.at(-1)!.massG * 0.7)
     await visit.go('/round')
-    const weigh = `[data-task^="after:"]`
-    await visit.press('Weight', weigh)
-    await visit.answer(String(Math.round(gecko.weights.at(-1)!.massG * 0.7)))
+    await visit.page.keyboard.press('l')
+    await visit.page.keyboard.type(`G-11 ${lost} g`)
+    await visit.untilText('form.log', `G-11 weighs ${lost} g`)
+    await visit.page.keyboard.press('Enter')
+    // so much less is asked about first
+    await visit.press('Yes, write it', '[role="dialog"]')
+    await visit.expectRefusal(422)
     await visit.untilText('[data-task^="rest:"]', 'Let her rest: end the season')
     await visit.go('/pairing')
     await visit.untilText('[data-due="P-9"]', 'Rest: 7')

@@ -38,7 +38,7 @@ const never = (share: number) => (share > 0.02 ? `${Math.round(share * 100)} % n
       <p class="him">
         <span v-if="d.locks">{{ d.locks }} lock{{ d.locks > 1 ? 's' : '' }}</span>
         <WorkingLink v-if="d.visit && withHim(d)" :title="`${tag(d.damId)} with ${tag(d.sireId)}: rota`" :answer="withHim(d)" :reasons="d.visit.reasons" />
-        <WorkingLink v-else-if="d.unvisited" :title="`${tag(d.damId)} with ${tag(d.sireId)}: no visit`" :answer="d.unvisited.why" :reasons="d.unvisited.reasons">no visit: {{ d.unvisited.why }}</WorkingLink>
+        <WorkingLink v-else-if="d.unvisited" :title="`${tag(d.damId)} with ${tag(d.sireId)}: no visit`" :answer="`no visit: ${d.unvisited.why}`" :reasons="d.unvisited.reasons">no visit: {{ d.unvisited.why }}</WorkingLink>
       </p>
     </li>
   </ol>

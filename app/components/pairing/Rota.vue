@@ -52,6 +52,8 @@ const males = computed(() => {
   }
   return [...rows.values()].sort((a, b) => (tag(a.id) < tag(b.id) ? -1 : 1))
 })
+/** What can be helped before what only waits. */
+const unvisited = computed(() => [...props.outlook.unvisited].sort((a, b) => Number(a.waits) - Number(b.waits)))
 const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind === 'pairing'))
 </script>
 
@@ -62,9 +64,9 @@ const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind ===
     <template v-if="outlook.unvisited.length">
       <h2>No visit for</h2>
       <ul class="without">
-        <li v-for="u in outlook.unvisited" :key="u.pairingId" :data-unvisited="tag(u.damId)">
+        <li v-for="u in unvisited" :key="u.pairingId" :data-unvisited="tag(u.damId)">
           <button type="button" class="pair" @click="emit('open', u.pairingId)"><span class="tag">{{ tag(u.damId) }}</span> <span class="quiet">with</span> <span class="tag">{{ tag(u.sireId) }}</span></button>
-          <WorkingLink :title="`${tag(u.damId)} with ${tag(u.sireId)}: no visit`" :answer="u.why" :reasons="u.reasons" />
+          <WorkingLink :title="`${tag(u.damId)} with ${tag(u.sireId)}: no visit`" :answer="u.why" :reasons="u.reasons" :class="{ quiet: u.waits }" />
         </li>
       </ul>
     </template>

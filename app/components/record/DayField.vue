@@ -15,6 +15,10 @@ const date = computed({
   set: (value: DateValue | undefined) => { day.value = value ? dayFromIso(value.toString().slice(0, 10)) : null },
 })
 const picking = ref(false)
+function pick(value: DateValue | undefined): void {
+  date.value = value
+  picking.value = false
+}
 const problem = computed(() => dayProblem(day.value, props) ?? props.error)
 </script>
 
@@ -25,7 +29,7 @@ const problem = computed(() => dayProblem(day.value, props) ?? props.error)
       <UPopover v-model:open="picking" :content="{ align: 'end' }">
         <UButton icon="i-lucide-calendar" variant="outline" color="neutral" :aria-label="`${label}: pick a day`" />
         <template #content>
-          <UCalendar v-model="(date as DateValue | undefined)" locale="en-GB" :week-starts-on="1" class="p-2" :max-value="max === undefined ? undefined : asDate(max)" :min-value="min === undefined ? undefined : asDate(min)" @update:model-value="picking = false" />
+          <UCalendar :model-value="date" locale="en-GB" :week-starts-on="1" class="p-2" :max-value="max === undefined ? undefined : asDate(max)" :min-value="min === undefined ? undefined : asDate(min)" @update:model-value="pick($event as DateValue | undefined)" />
         </template>
       </UPopover>
       <UButton v-if="optional && day !== null" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`${label}: no day`" @click="day = null" />

@@ -8,9 +8,9 @@ const house = useHouse()
 const { record, busy } = useRecord()
 
 const MOST_AT_ONCE = 400
-const day = ref<number | null>(house.today - 3)
+const day = ref<number | null>(null)
 const count = computed(() => props.groups.reduce((n, g) => n + g.tasks.length, 0))
-const canWrite = computed(() => dayProblem(day.value, { max: house.today }) === undefined)
+const canWrite = computed(() => day.value !== null && dayProblem(day.value, { max: house.today }) === undefined)
 
 /** Their usual meal, as taken on that day. */
 function wishOf(task: Task): Wish[] {
@@ -36,7 +36,7 @@ async function ate(tasks: readonly Task[]): Promise<void> {
     <h2>When did they last eat? <span class="quiet small">{{ count }} animals without a meal written</span></h2>
     <p class="quiet">What they ate before they came is not known, so all of them are due today. Say it once for all, or species by species; the next meals follow from it.</p>
     <div class="all">
-      <RecordDayField v-model="day" label="Last ate on" :max="house.today" />
+      <RecordDayField v-model="day" label="Last ate on" :max="house.today" optional />
       <UButton :label="`All ${count} ate then`" size="lg" :loading="busy" :disabled="!canWrite" @click="ate(groups.flatMap(g => g.tasks))" />
     </div>
     <ul v-if="groups.length > 1">
@@ -52,6 +52,7 @@ async function ate(tasks: readonly Task[]): Promise<void> {
 <style scoped>
 .first { margin-top: 1.25rem; max-width: 64rem; border-left: 3px solid var(--stage-feeder); padding-left: 1rem; display: grid; gap: 0.5rem; }
 .all { display: flex; flex-wrap: wrap; gap: 0.75rem; align-items: end; }
+details { border-top: 1px solid var(--ui-border); }
 li { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; justify-content: space-between; align-items: center; max-width: 32rem; padding: 0.25rem 0; }
 details li { max-width: none; }
 summary { cursor: pointer; color: var(--ui-text-muted); min-height: 2.75rem; display: flex; align-items: center; }

@@ -21,6 +21,13 @@ const y = computed(() => {
 const at = (i: number) => x.value(props.today + i * series.value.step)
 const closed = (row: readonly number[]) => [...row, row.at(-1) ?? 0]
 
+/** Where the light area runs off the scale: how high it truly goes. */
+const beyond = computed(() => {
+  const high = max(series.value.withPlan) ?? 0
+  const i = series.value.withPlan.indexOf(high)
+  return high > y.value.domain()[1]! ? { x: Math.min(Math.max(at(i), 4), props.span.width - 4), text: `up to ${Math.round(high).toLocaleString('en-GB')}`, end: at(i) > props.span.width / 2 } : null
+})
+
 const outline = (row: readonly number[]) => line<number>().x((_, i) => at(i)).y(v => y.value(v)).curve(curveStepAfter)(closed(row)) ?? ''
 const fill = (row: readonly number[]) => area<number>().x((_, i) => at(i)).y0(y.value(0)).y1(v => y.value(v)).curve(curveStepAfter)(closed(row)) ?? ''
 
@@ -71,6 +78,7 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
         <rect v-for="g in gaps" :key="g.i" :x="g.x" :y="g.y" :width="g.width" :height="g.height" :fill="`url(#${g.lost ? 'lost' : 'hatch'}${id})`" />
         <path v-if="litRow" :d="fill(litRow)" fill="var(--stage-hatchling)" fill-opacity="0.8" />
         <path :d="outline(series.need)" fill="none" stroke="var(--need)" stroke-width="1.5" />
+        <text v-if="beyond" class="beyond" :x="beyond.x" y="9" :text-anchor="beyond.end ? 'end' : 'start'">{{ beyond.text }}</text>
         <path v-if="other" :d="outline(other.high.slice(0, plan.days))" fill="none" stroke="var(--ui-primary)" stroke-width="1.75" stroke-dasharray="5 3" />
       </g>
     </svg>
@@ -83,7 +91,8 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
 .name { display: flex; justify-content: space-between; gap: 0.5rem; align-items: center; font-weight: 600; color: var(--ui-text-highlighted); }
 .week { font-size: 0.8125rem; color: var(--ui-text-muted); white-space: nowrap; }
 .start { min-height: 1.75rem; }
-.gap { color: var(--harm); font-size: 0.875rem; }
+.gap { color: var(--harm); font-size: 0.875rem; overflow-wrap: anywhere; }
+.beyond { font-size: 12px; fill: var(--ui-text-muted); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
 .risk { font-size: 0.875rem; color: var(--ui-text-muted); }
 @media (max-width: 800px) { .start { min-height: 2.75rem; } }
 svg { display: block; align-self: end; }

@@ -9,6 +9,20 @@ const field = useTemplateRef<{ inputRef: HTMLInputElement | null }>('field')
 
 const understood = computed(() => (house.snapshot ? readLogLine(line.value, house.house, house.almanac, house.settings.massUnit, nextClutchTag(house.house)) : null))
 
+/** What is understood, cut where each part of the line became something of its own. */
+const pieces = computed(() => {
+  if (!understood.value?.ok) return []
+  const cut: { text: string, words?: string }[] = []
+  let rest = understood.value.says
+  for (const part of understood.value.read) {
+    const at = rest.indexOf(part.says)
+    if (at < 0) continue
+    cut.push({ text: rest.slice(0, at) }, { text: part.says, words: part.words })
+    rest = rest.slice(at + part.says.length)
+  }
+  return [...cut, { text: rest }]
+})
+
 watch(shell.log, async (open) => {
   if (!open) return
   await nextTick()
@@ -33,8 +47,8 @@ function leave(): void {
   <form class="log" :class="{ open: shell.log.value }" aria-label="Log line" @submit.prevent="send">
     <p v-if="understood" class="says" :class="{ asks: !understood.ok }" role="status">
       <template v-if="understood.ok">
-<UIcon name="i-lucide-check" class="size-4 align-[-2px]" /> {{ understood.says }}
-        <span class="read" aria-hidden="true"><span v-for="(part, i) in understood.read" :key="i"><u>{{ part.words }}</u> {{ part.says }}</span></span>
+        <UIcon name="i-lucide-check" class="size-4 align-[-2px]" />
+        <template v-for="(piece, i) in pieces" :key="i"><u v-if="piece.words" :title="`“${piece.words}”`">{{ piece.text }}</u><template v-else>{{ piece.text }}</template></template>
       </template>
       <template v-else>{{ understood.ask }}</template>
     </p>
@@ -55,9 +69,7 @@ function leave(): void {
 .log { position: fixed; z-index: 15; inset: auto 0 0 11.5rem; padding: 0.5rem 1.5rem; background: var(--ui-bg-muted); border-top: 1px solid var(--ui-border); }
 .line { display: flex; gap: 0.5rem; max-width: 60rem; }
 .says { font-size: 0.9375rem; padding-bottom: 0.375rem; color: var(--ui-text-highlighted); }
-/* what was typed, underlined, beside what each part of it became */
-.read { display: inline-flex; flex-wrap: wrap; gap: 0 0.875rem; margin-left: 0.875rem; font-size: 0.875rem; color: var(--ui-text-muted); }
-.read u { text-decoration-color: var(--ui-primary); text-underline-offset: 3px; color: var(--ui-text); }
+.says u { text-decoration-color: var(--ui-primary); text-decoration-thickness: 2px; text-underline-offset: 4px; }
 .asks { color: var(--ui-text-muted); }
 @media (max-width: 800px) {
   .log { display: none; inset: auto 0 calc(3.5rem + env(safe-area-inset-bottom)); padding: 0.5rem 0.75rem; z-index: 21; }

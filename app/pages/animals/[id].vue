@@ -117,6 +117,7 @@ async function writeNote(): Promise<void> {
           <h2 class="mt-5">Record</h2>
           <div class="record">
             <RecordDayField v-model="when" label="Happened on" :max="house.today" class="max-w-80" />
+            <fieldset class="contents" :disabled="!canWrite">
             <div class="buttons">
               <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" :main="!mealDue" :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
               <RecordAskNumber v-if="species.shellMass" label="Length" :title="`${animal.tag}: straight shell length, mm`" :likely="animal.lengths.at(-1)?.mm" :busy="busy" @record="write('measured', { mm: $event }, `${$event} mm`)" />
@@ -142,6 +143,7 @@ async function writeNote(): Promise<void> {
               <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
               <UButton label="Died" variant="ghost" color="neutral" @click="write('died', {}, 'death recorded')" />
             </div>
+            </fieldset>
             <p v-if="animal.refusals > 1" class="small quiet">Refusing: leave it alone between tries, never force. With falling weight, the reptile vet.</p>
           </div>
         </template>

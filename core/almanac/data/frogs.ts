@@ -19,7 +19,7 @@ export const frogs: Species[] = [
     nextClutch: { days: memorySpread(20, 35, 60), perSeason: practiceSpread(1, 2, 3, 'clutches'), comes: memory(0.55, 'share') },
     clutchSize: practiceSpread(12, 24, 40, 'eggs'), fertility: memory(0.75, 'share'), hatchRate: memory(0.9, 'share'), larvalSurvival: memory(0.7, 'share'),
     survival90: memory(0.8, 'share'), keptDays: memory(120, 'days'), eats: 'insects',
-    ladder: [step(0, 1, ['springtail', 50]), step(30, 1, ['fly.small', 10], ['springtail', 10]), step(100, 1, ['fly.small', 14]), step(220, 2, ['fly.small', 36])],
+    ladder: [step(0, 1, ['springtail', 30], ['isopod.dwarf', 1]), step(30, 1, ['fly.small', 10], ['springtail', 10]), step(100, 1, ['fly.small', 14]), step(220, 2, ['fly.small', 16], ['cricket.pinhead', 6])],
     weighEveryDays: weighing, cautions: ['Threatened and protected: check papers and permits.', HYGIENE],
   },
   {
@@ -53,7 +53,7 @@ export const frogs: Species[] = [
     nextClutch: { days: memorySpread(10, 18, 35), perSeason: memorySpread(1, 2, 4, 'spawnings'), comes: memory(0.6, 'share') },
     clutchSize: practiceSpread(40, 70, 110, 'eggs'), fertility: memory(0.75, 'share'), hatchRate: memory(0.85, 'share'), larvalSurvival: memory(0.6, 'share'),
     survival90: memory(0.8, 'share'), keptDays: memory(90, 'days'), eats: 'insects',
-    ladder: [step(0, 1, ['fly.small', 24], ['springtail', 20]), step(21, 1, ['fly.large', 12]), step(60, 2, ['cricket.quarter', 4]), step(200, 3, ['cricket.half', 4])],
+    ladder: [step(0, 1, ['fly.small', 8], ['springtail', 10], ['cricket.pinhead', 7]), step(21, 1, ['fly.large', 6], ['cricket.pinhead', 6]), step(60, 2, ['cricket.quarter', 4]), step(200, 3, ['cricket.half', 4])],
     weighEveryDays: weighing, cautions: ['Skin secretions burn eyes and are a danger to other species: keep alone, wash hands at once.', HYGIENE],
   },
 ]

@@ -67,7 +67,7 @@ export const lizards: Species[] = [
     },
     survival90: memory(0.9, 'share'), keptDays: memory(100, 'days'), eats: 'insects',
     ladder: [
-      step(0, 1, ['fly.large', 30], ['beanBeetle', 8], ['cricket.quarter', 2]), step(14, 1, ['beanBeetle', 4], ['cricket.quarter', 6]), step(50, 2, ['cricket.half', 7]),
+      step(0, 1, ['fly.large', 14], ['beanBeetle', 4], ['cricket.quarter', 3]), step(14, 1, ['beanBeetle', 4], ['cricket.quarter', 6]), step(50, 2, ['cricket.half', 7]),
       step(180, 2, ['roach.nymph', 5]), step(500, 3, ['roach.nymph', 7]),
     ],
     weighEveryDays: weighing, cautions: ['Protected in its range: check papers and permits before breeding or moving.', 'Hot basking lamps burn houses: guard, thermostat, smoke alarm.', SALMONELLA],

@@ -104,7 +104,7 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
   const wanted = again ? (visits.length && together === null ? 0 : 1) : Math.max(together === null ? 0 : 1, mating.locksWanted.value - locks)
   if (!wanted) return null
   const wrong = hindrance(pairing, dam, sire, lane, again, judge, context)
-  if (wrong) return together === null ? { without: { pairingId: pairing.id, damId: dam.id, sireId: sire.id, why: wrong.why, reasons: [...wrong.reasons, rule] } } : out(`${wrong.why}: take him out`, wrong.reasons)
+  if (wrong) return together === null ? { without: { pairingId: pairing.id, damId: dam.id, sireId: sire.id, why: wrong.why, waits: false, reasons: [...wrong.reasons, rule] } } : out(`${wrong.why}: take him out`, wrong.reasons)
   if (again) {
     const last = births.at(-1)!
     const intime = last.day + AFTER_CLUTCH.until
@@ -115,7 +115,7 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
   }
   const sides = [dam, sire].map(a => [a, pairableFrom(a, context)] as const)
   const never = sides.find(([, side]) => side === null)
-  if (never) return together === null ? { without: { pairingId: pairing.id, damId: dam.id, sireId: sire.id, why: `${never[0].tag} is not ready in sight`, reasons: [rule] } } : { pair: { ...base, from: together, why: 'together', wanted: 0 } }
+  if (never) return together === null ? { without: { pairingId: pairing.id, damId: dam.id, sireId: sire.id, why: `${never[0].tag} is not ready in sight`, waits: true, reasons: [rule] } } : { pair: { ...base, from: together, why: 'together', wanted: 0 } }
   const later = sides.map(([, side]) => side!).reduce((a, b) => (b.day > a.day ? b : a))
   return { pair: { ...base, from: later.day, why: later.why || (locks ? `${locks} lock${locks > 1 ? 's' : ''} seen` : 'no lock yet'), wanted, reasons: [rule, ...later.reasons] } }
 }

@@ -54,7 +54,7 @@ function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, cont
   return [{
     id: `feed:${animal.id}`, kind: 'feed', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: meal.value.due,
     what: `Feed ${meal.value.portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
-    detail: !animal.meals.length && !restart ? 'no meal written yet' : refused ? `refused ${animal.refusals} in a row` : restart ? 'first meal after the cold, smaller than usual' : lastMeal ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}` : undefined,
+    detail: !animal.meals.length && !restart ? 'no meal written yet' : refused ? `refused ${animal.refusals} in a row` : restart ? 'first meal after the cold, smaller than usual' : lastMeal ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}` : meal.value.note ?? undefined,
     actions: [
       { label: 'Took', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: main!.count }, also: others.map(p => ({ prey: p.prey, offered: p.count, taken: p.count })), tone: 'main' },
       { label: 'Refused', kind: 'fed', data: { prey: main!.prey, offered: main!.count, taken: 0 }, also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0 })) },

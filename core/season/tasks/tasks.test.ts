@@ -121,7 +121,7 @@ describe('eggs, tadpoles, young', () => {
     const tadpoles = task(b, `tadpoles:${id}`)!
     expect(tadpoles.what).toBe('Feed 3 tadpoles flake')
     expect(tadpoles.caution).toMatch(/cannibals/)
-    expect(task(b, `young:${id}`)).toMatchObject({ what: 'Feed 4 young 96 small flies and 80 springtails', detail: 'first meal' })
+    expect(task(b, `young:${id}`)).toMatchObject({ what: 'Feed 4 young 32 small flies and 40 springtails and 28 pinhead crickets', detail: 'first meal' })
     b.write('youngLost', clutch, 0, { count: 5 })
     expect(task(b, `young:${id}`)!.what).toMatch(/^Feed 2 young/)
   })
