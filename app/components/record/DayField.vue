@@ -19,12 +19,18 @@ function pick(value: DateValue | undefined): void {
   date.value = value
   picking.value = false
 }
+/** The kit's segments keep Escape to themselves; it belongs to the sheet that the field stands in. */
+function leave(event: KeyboardEvent): void {
+  event.stopPropagation()
+  ;(document.activeElement as HTMLElement | null)?.blur()
+  document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }))
+}
 const problem = computed(() => dayProblem(day.value, props) ?? props.error)
 </script>
 
 <template>
   <UFormField :label="label" :hint="hint" :error="problem">
-    <div class="field" role="group" :aria-label="label">
+    <div class="field" role="group" :aria-label="label" @keydown.esc.capture="leave">
       <UInputDate v-model="date" locale="en-GB" granularity="day" class="grow" :data-day="day ?? ''" />
       <UPopover v-model:open="picking" :content="{ align: 'end' }">
         <UButton icon="i-lucide-calendar" variant="outline" color="neutral" :aria-label="`${label}: pick a day`" />
