@@ -94,7 +94,7 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
   }
   const take = (p: RotaPair, from: Day, to: Day, running: boolean) => {
     const late = !running && p.intime !== null && from > p.intime
-    visits.push({ pairingId: p.pairingId, damId: p.damId, sireId: p.sireId, from, to, running, why: late ? `${p.why}, late: nothing was free before` : p.why, reasons: p.reasons })
+    visits.push({ pairingId: p.pairingId, damId: p.damId, sireId: p.sireId, from, to, running, why: late ? `${p.why}, late` : p.why, reasons: p.reasons })
     maleFree.set(p.sireId, to + p.restDays + 1)
     femaleFree.set(p.damId, to + p.restDays + 1)
     lastVisit.set(p.pairingId, to)

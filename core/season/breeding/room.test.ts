@@ -35,6 +35,17 @@ describe('room for young', () => {
     expect(left).toBe(20 - expected)
   })
 
+  it('the later clutches of a season are expected too, each by its chance', () => {
+    const b = boxes(20).animal('F', 'leopard-gecko', { sex: 'female' }).animal('M', 'leopard-gecko', { sex: 'male' })
+    b.pair('F', 'M', -20, 'P')
+    b.write('copulation', { type: 'pairing', id: 'P' }, -3, { confirmed: true })
+    const { clutchSize, fertility, hatchRate } = almanac.species['leopard-gecko']!
+    const one = ((clutchSize.earliest + 4 * clutchSize.likely + clutchSize.latest) / 6) * fertility.value * hatchRate.value
+    // one clutch alone brings 1.4; five to seven follow each other, each less sure
+    expect(room(b, 'leopard-gecko').expected).toBeGreaterThan(2 * one)
+    expect(room(b, 'leopard-gecko').expected).toBeLessThan(7 * one)
+  })
+
   it('says so when there is none, and what a season of a gecko brings over its clutches', () => {
     const value = room(boxes(0), 'fat-tailed-gecko')
     expect(value.text).toMatch(/^No place is left: 0 free, 0 young expected already/)

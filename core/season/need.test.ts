@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest'
+import { feederOf, shippedAlmanac as almanac, speciesOf } from '../almanac'
+import { HouseBuilder } from '../../tests/fixtures/records'
+import { defaultSettings, houseOf, season, type HouseSettings } from '.'
+
+const today = 20_560
+const animal = (id: string) => ({ type: 'animal' as const, id })
+const of = (b: HouseBuilder, settings: HouseSettings = defaultSettings) => season(b.records(), almanac, settings, today).season
+const sum = (xs: readonly number[]) => xs.reduce((a, b) => a + b, 0)
+
+describe('the need of the house', () => {
+  it('a gravid female eats smaller prey until she lays, in the need as in the Round', () => {
+    const made = (gravid: boolean) => {
+      const b = new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).animal('M', 'corn-snake', { sex: 'male', bornDay: today - 4000 })
+      for (const id of ['F', 'M']) b.write('weighed', animal(id), -3, { massG: 500 })
+      b.pair('F', 'M', -30, 'P')
+      if (gravid) b.write('copulation', { type: 'pairing', id: 'P' }, -2, { confirmed: true })
+      return of(b)
+    }
+    /** Grams of rodents in the next five weeks. */
+    const grams = (s: ReturnType<typeof made>) => sum(s.prey.filter(p => /^(mouse|rat)\./.test(p.prey)).map(p => sum(p.mean.slice(0, 35)) * feederOf(almanac, p.prey).massG.likely))
+    // the male eats on as before; of hers about half is left
+    const [plain, gravid] = [grams(made(false)), grams(made(true))]
+    expect(gravid).toBeLessThan(plain * 0.85)
+    expect(gravid).toBeGreaterThan(plain * 0.5)
+  })
+
+  it('the school that keeps some in reach raises the need by what it says, and the Round by as much', () => {
+    const b = new HouseBuilder(today)
+    for (let i = 0; i < 5; i++) b.animal(`G${i}`, 'bearded-dragon', { bornDay: today - 100 })
+    const school = almanac.schools.insectRation!.choices.find(c => c.id === 'cafeteria')!
+    const more = { ...defaultSettings, schools: { insectRation: 'cafeteria' } }
+    const need = (settings: HouseSettings) => sum(of(b, settings).prey.find(p => p.prey === 'cricket.half')!.mean)
+    expect(need(more) / need(defaultSettings)).toBeCloseTo(school.fact!.value, 6)
+    const asked = (settings: HouseSettings) => Number(of(b, settings).tasks.find(t => t.id === 'feed:G0')!.actions[0]!.data.offered)
+    expect(asked(more)).toBe(Math.round(asked(defaultSettings) * school.fact!.value))
+  })
+
+  it('a meal of two sorts writes both, and both leave the stock', () => {
+    const b = new HouseBuilder(today).animal('D', 'bearded-dragon', { bornDay: today - 100 })
+    b.write('preyCounted', { type: 'prey', id: 'cricket.half' }, -1, { count: 100 })
+    const took = of(b).tasks.find(t => t.id === 'feed:D')!.actions[0]!
+    const written = [took.data, ...took.also ?? []]
+    expect(written.map(d => d.prey)).toEqual(speciesOf(almanac, 'bearded-dragon').ladder[1]!.meal.map(m => m.prey))
+    for (const data of written) b.write('fed', animal('D'), 0, data as Record<string, unknown>)
+    const { stocks, animals } = houseOf(b.records(), almanac)
+    expect(stocks['cricket.half']!.left).toBe(100 - Number(written[0]!.offered))
+    expect(animals.D!.meals).toHaveLength(written.length)
+  })
+})
