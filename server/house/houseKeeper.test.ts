@@ -179,6 +179,18 @@ describe('the house in memory beside its database', () => {
     expect((await problem(keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 }, '2026-11-25T12:30:00Z')]))).errors![0]!.message).toMatch(/future/)
   })
 
+  it('a season worked out to try an own number is the season that stands with it', async () => {
+    const [dam, sire] = [await add('K-1'), await add('K-2', 'male')]
+    await keeper.write([entry('paired', null, { tag: 'P-1', damId: dam.id, sireId: sire.id })])
+    const before = await keeper.season()
+    await keeper.setOverride({ path: 'species.corn-snake.clutchSize.likely', value: 20 })
+    const after = await keeper.season()
+    expect(after.version).toBe(before.version + 1)
+    const again = await (await HouseKeeper.open(db, solve)).season()
+    expect(after.season).toEqual(again.season)
+    expect(after.season.lanes[0]!.young.value).toBeGreaterThan(before.season.lanes[0]!.young.value)
+  })
+
   it('refuses a number of the almanac that the season cannot be computed with, and keeps the old one', async () => {
     const refused = await problem(keeper.setOverride({ path: 'feeders.fly.large.supply.keepDays.value', value: 0 }))
     expect(refused).toMatchObject({ status: 422, errors: [{ path: 'value' }] })

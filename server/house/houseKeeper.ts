@@ -447,8 +447,11 @@ export class HouseKeeper {
     }
     // a number that the season of this house cannot be computed with is refused before it is kept
     const broken = (computed: Computed) => new Map(computed.season.alarms.filter(a => a.broken).map(a => [a.id, a]))
-    const context: SeasonContext = { house: houseOf(this.records, almanac), almanac, settings: this.settings, today: this.today() }
-    const after = broken(await this.compute(context, this.records, this.version))
+    const { records } = this
+    const next = this.version + 1
+    const context: SeasonContext = { house: houseOf(records, almanac), almanac, settings: this.settings, today: this.today() }
+    const computed = await this.compute(context, records, next)
+    const after = broken(computed)
     // what was broken before stands against no number
     const before = after.size ? broken(await this.computed()) : after
     const worse = [...after.values()].find(a => !before.has(a.id))
@@ -457,6 +460,11 @@ export class HouseKeeper {
     this.overrides = overrides
     this.almanac = almanac
     this.changed()
+    // what was worked out to try it is what is asked for next, unless something else came in meanwhile
+    if (this.version === next && this.records === records) {
+      this.house = { records, almanac, house: context.house }
+      this.computing = { key: `${next}:${context.today}`, result: Promise.resolve(computed) }
+    }
     return overrides
   }
 
