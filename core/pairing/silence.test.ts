@@ -40,6 +40,14 @@ describe('forecasts stay calibrated while days pass', () => {
   it.each([0, 15, 30, 45, 60, 75])('nothing written of a corn snake since she was ready, %s days later', moment => kept(silentInBand(cornReady, moment)))
   it.each([0, 40, 90, 130, 170, 200])('nothing written of a boa since her lock, %s days later', moment => kept(silentInBand(boa, moment)))
 
+  const toad: Course = { species: speciesOf(shippedAlmanac, 'fire-bellied-toad'), trunk: ['laid', 'hatched', 'metamorphosed', 'firstMeal'], signs: [] }
+  const gecko: Course = { species: speciesOf(shippedAlmanac, 'fat-tailed-gecko'), trunk: ['hatched', 'firstMeal'], signs: [] }
+  const neonate: Course = { species: speciesOf(shippedAlmanac, 'boa-constrictor'), trunk: ['born', 'firstMeal'], signs: [] }
+  it.each([0, 20, 45, 60, 66])('nothing written of a spawn of toads, %s days later: froglets and their first meal', moment => kept(silentInBand(toad, moment)))
+  it.each([0, 3, 6])('nothing written of hatchlings, %s days later: their first meal', moment => kept(silentInBand(gecko, moment)))
+  it.each([0, 10, 20])('nothing written of a litter, %s days later: their first meal', moment => kept(silentInBand(neonate, moment)))
+  it.each([30, 60])('tadpoles written as they mostly are, %s days after the spawn', moment => kept(writtenInBand(toad, moment)))
+
   it.each([20, 45])('signs of a king snake written as they mostly are, %s days after her lock', moment => kept(writtenInBand(king, moment)))
   it.each([30, 60])('signs of a corn snake written as they mostly are, %s days after she was ready', moment => kept(writtenInBand(cornReady, moment)))
   it.each([60, 130])('signs of a boa written as they mostly are, %s days after her lock', moment => kept(writtenInBand(boa, moment)))
