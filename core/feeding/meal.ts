@@ -47,13 +47,10 @@ export function rodentFor(almanac: Almanac, massG: number, share: number): strin
   return sizes.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), sizes[0]!.id)
 }
 
-/** Prey of a larger share of the body than this is a risk to swallow. [common practice: 10–15 % usual, a quarter at most] */
-const LARGE_SHARE = 0.25
-
 /** Where even the smallest rodent is large for it: to take the smallest of them, by the weight it should have. */
 function smallestOf(almanac: Almanac, prey: string, massG: number): string | null {
   const { massG: rodent, one } = feederOf(almanac, prey)
-  return rodent.likely > LARGE_SHARE * massG ? `the smallest ${one}, of ${rodent.earliest} g: one of ${rodent.likely} g would be ${Math.round((100 * rodent.likely) / massG)} % of its weight` : null
+  return rodent.likely > almanac.common.largePrey!.value * massG ? `the smallest ${one}, of ${rodent.earliest} g: one of ${rodent.likely} g would be ${Math.round((100 * rodent.likely) / massG)} % of its weight` : null
 }
 
 const largestRodentG = (almanac: Almanac): number => Math.max(...rodentsOf(almanac).map(f => f.massG.likely))
@@ -121,10 +118,11 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
   const everyDays = resting && rest ? Math.round(step.everyDays / rest.foodShare.value) : winter.often ? Math.max(1, Math.round(step.everyDays / 2)) : step.everyDays
   const due = restart ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0) : last ? last.day + everyDays : animal.warmed ? animal.warmed.day + 2 : firstDue(species, animal, today)
   const reasons: Reason[] = [{
-    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? ', twice as often until it has regained, at most sixty days' : ''}, counted from the last offer` : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
+    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? `, twice as often until it has regained, at most ${almanac.common.oftenUntil!.value} days` : ''}, counted from the last offer` : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
     inputs: [
       ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
       { label: 'Interval', value: `${step.everyDays} days`, from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note } },
+      ...(winter.often ? [factInput('Twice as often at most', 'common.oftenUntil.value', almanac.common.oftenUntil!)] : []),
       ...(resting && rest ? [factInput('Food in the rest', `species.${species.id}.cold.rest.foodShare.value`, rest.foodShare)] : []),
     ],
     change: 'A meal recorded today moves the next one',

@@ -70,9 +70,6 @@ const SHRINK_EGGS = 12
 const REJECTION_COUNTS_DAYS = 45
 const INJURY_HEALS_DAYS = 30
 
-/** A snake-eater's size is known from a weight no older than this. [memory] */
-const SIZE_KNOWN_DAYS = 90
-
 interface Factor {
   level: PairLevel
   factor: number
@@ -111,7 +108,7 @@ function ageFactor({ species, dam, sire, today }: PairInput): Factor {
   return fine(1, '', { rule: 'Old enough to breed', inputs })
 }
 
-function sizeFactor({ species, dam, sire, today }: PairInput): Factor[] {
+function sizeFactor({ species, almanac, dam, sire, today }: PairInput): Factor[] {
   const path = `species.${species.id}.mating`
   const [d, s] = [dam.animal.weights.at(-1), sire.animal.weights.at(-1)]
   const least = species.adultMassG.value * species.mating.femaleMassShare.value
@@ -125,12 +122,13 @@ function sizeFactor({ species, dam, sire, today }: PairInput): Factor[] {
   else factors.push(fine(1, '', heavy))
   const limit = species.mating.sizeRatio
   if (species.mating.eatsMates) {
-    const unsure = [dam, sire].find(c => !c.animal.weights.length || today - c.animal.weights.at(-1)!.day > SIZE_KNOWN_DAYS)
+    const known = almanac.common.sizeKnown!
+    const unsure = [dam, sire].find(c => !c.animal.weights.length || today - c.animal.weights.at(-1)!.day > known.value)
     if (unsure) {
       const last = unsure.animal.weights.at(-1)
       factors.push({
         level: 'wait', factor: 0.5, text: `weigh ${unsure.animal.tag} first${last ? `: last ${formatDistance(last.day, today)}` : ''}`,
-        reason: { rule: 'They eat snakes: both sizes must be known before they meet', inputs: [last ? entryInput(`${unsure.animal.tag} weighed`, `${last.massG} g, ${formatDay(last.day, today)}`, last) : computedInput(`${unsure.animal.tag} weighs`, 'not known'), computedInput('A weight counts for', `${SIZE_KNOWN_DAYS} days, from memory`)], change: 'A weight' },
+        reason: { rule: 'They eat snakes: both sizes must be known before they meet', inputs: [last ? entryInput(`${unsure.animal.tag} weighed`, `${last.massG} g, ${formatDay(last.day, today)}`, last) : computedInput(`${unsure.animal.tag} weighs`, 'not known'), factInput('A weight counts for', 'common.sizeKnown.value', known)], change: 'A weight' },
       })
     }
   }

@@ -89,8 +89,8 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
   const visits = pairing.visits.filter(v => v.to > cycleStart)
   const path = `species.${species.id}.mating`
   const rule: Reason = {
-    rule: 'Short visits with rest days between, not within two days of a meal, until the locks that are wanted were seen; who must not meet by the bench does not meet',
-    inputs: [factInput('A visit', `${path}.visitDays.value`, mating.visitDays), factInput('Rest between', `${path}.restDays.value`, mating.restDays), factInput('Wanted', `${path}.locksWanted.value`, mating.locksWanted), ...(pairing.locks.at(-1) ? [entryInput('Last lock', formatDay(pairing.locks.at(-1)!.day, today), pairing.locks.at(-1)!)] : [computedInput('Locks', 'none seen yet')])],
+    rule: 'Short visits with rest days between, off the days of meals, until the locks that are wanted were seen; who must not meet by the bench does not meet',
+    inputs: [factInput('A visit', `${path}.visitDays.value`, mating.visitDays), factInput('Rest between', `${path}.restDays.value`, mating.restDays), factInput('Wanted', `${path}.locksWanted.value`, mating.locksWanted), ...(species.group === 'snake' ? [factInput('After a meal', 'common.mealRest.value', almanac.common.mealRest!)] : []), ...(pairing.locks.at(-1) ? [entryInput('Last lock', formatDay(pairing.locks.at(-1)!.day, today), pairing.locks.at(-1)!)] : [computedInput('Locks', 'none seen yet')])],
     change: 'A lock, a rejection, a meal or a shed written down plans it anew',
   }
   const base = {
@@ -120,16 +120,13 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
   return { pair: { ...base, from: later.day, why: later.why || (locks ? `${locks} lock${locks > 1 ? 's' : ''} seen` : 'no lock yet'), wanted, reasons: [rule, ...later.reasons] } }
 }
 
-/** A snake regurgitates when it is handled or mated on a full stomach: the day of a meal and two more are kept free. [common practice] */
-const DAYS_AFTER_MEAL = 2
-
-/** Days on which an animal has a meal in it or is due one; of others than snakes none. */
+/** Days on which an animal has a meal in it or is due one; of others than snakes, which regurgitate when mated on a full stomach, none. */
 function mealDays(animal: AnimalState, gravid: ReturnType<typeof gravidIn>, context: SeasonContext): Set<Day> {
   const { almanac, settings, today } = context
   const species = speciesOf(almanac, animal.speciesId)
   const days = new Set<Day>()
   if (species.group !== 'snake') return days
-  const full = (day: Day) => { for (let d = day; d <= day + DAYS_AFTER_MEAL; d++) days.add(d) }
+  const full = (day: Day) => { for (let d = day; d <= day + almanac.common.mealRest!.value; d++) days.add(d) }
   if (animal.lastTaken) full(animal.lastTaken.day)
   const meal = nextMeal(almanac, settings, species, animal, today, gravid.get(animal.id) ?? false, mealWinterOf(animal, context))
   if (!meal) return days

@@ -90,19 +90,17 @@ function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | nu
   }]
 }
 
-/** A weight out of the cold is asked for so long after it. [memory] */
-const WAKE_WEIGHT_DAYS = 14
-
 /** What it lost in the cold decides when it is ready, and is known only from the scale on the day it comes out. */
-function wakeWeighTask(animal: AnimalState, { today }: SeasonContext): Task[] | null {
+function wakeWeighTask(animal: AnimalState, { almanac, today }: SeasonContext): Task[] | null {
   const { warmed } = animal
-  if (animal.status !== 'alive' || !warmed || inCold(animal) || today - warmed.day > WAKE_WEIGHT_DAYS || animal.weights.some(w => w.day >= warmed.day)) return null
+  const within = almanac.common.wakeWeightWithin!
+  if (animal.status !== 'alive' || !warmed || inCold(animal) || today - warmed.day > within.value || animal.weights.some(w => w.day >= warmed.day)) return null
   const last = animal.weights.at(-1)
   return [{
     id: `weigh:${animal.id}`, kind: 'weigh', subject: { type: 'animal', id: animal.id }, tag: animal.tag, placeId: animal.placeId, due: warmed.day,
     what: 'Weigh, out of the cold', detail: last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet',
     actions: [{ label: 'Weight', kind: 'weighed', data: {}, ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG }, tone: 'main' }],
-    reasons: [{ rule: 'What it lost in the cold, and when it has regained it, is counted from this weight: readiness to pair waits for it', inputs: [entryInput('Warmed up', formatDistance(warmed.day, today), warmed)], change: 'A weight recorded today' }],
+    reasons: [{ rule: 'What it lost in the cold, and when it has regained it, is counted from this weight: readiness to pair waits for it', inputs: [entryInput('Warmed up', formatDistance(warmed.day, today), warmed), factInput('Asked for within', 'common.wakeWeightWithin.value', within)], change: 'A weight recorded today' }],
   }]
 }
 

@@ -1,7 +1,7 @@
 import { feederOf, speciesOf } from '../../almanac'
 import { cumulative, summarise } from '../../chance'
 import { ladderStepAt } from '../../feeding'
-import { computedInput, entryInput } from '../../judgement'
+import { computedInput, entryInput, factInput } from '../../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup } from '../../logbook'
 import { formatDistance, formatRange } from '../../units'
 import { LAST_HATCH_DAYS } from '../lanes'
@@ -11,8 +11,6 @@ import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 /** Boxes are opened weekly for air; eggs are candled once at 5–10 days. [common practice] */
 const OPEN_EVERY_DAYS = 7
-/** A hatch that still comes less often than this is not waited for any more. [memory] */
-const HARDLY_AHEAD = 0.05
 const CANDLE_AT_DAYS = 7
 
 export const eggTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.clutches), subjectAs('clutch'), (clutch, { almanac, today, lanes }): Task[] => {
@@ -24,12 +22,14 @@ export const eggTasks: TaskMaker = context => tasksOfEach(context, Object.values
   const when = hatch && !hatch.observed ? summarise(hatch.dist) : null
   // what is left hatched unseen, or does not hatch any more
   const ahead = hatch && !hatch.observed ? 1 - hatch.dist.never - cumulative(hatch.dist, today - 1) : 1
-  if (hatch && ahead < HARDLY_AHEAD) {
+  const hardly = almanac.common.hatchHardlyAhead!
+  if (hatch && ahead < hardly.value) {
     return [{
       id: `close:${clutch.id}`, kind: 'eggs', subject, tag: clutch.tag, placeId: clutch.placeId, due: today, what: `Candle a last time, and close the clutch: no hatch is likely of its ${eggs} eggs`,
       detail: `${Math.round(ahead * 100)} % that one still comes`,
       actions: [{ label: 'Close', kind: 'clutchEnded', data: {}, tone: 'main' }, { label: 'Hatched', kind: 'hatched', data: {}, ask: { field: 'count', label: 'How many hatched', likely: clutch.good ?? eggs } }, { label: 'Not yet', kind: 'eggsChecked', data: {} }],
-      caution: 'Open a few that are surely dead to see how far they came; gloves, and wash hands after.', reasons: hatch.reasons,
+      caution: 'Open a few that are surely dead to see how far they came; gloves, and wash hands after.',
+      reasons: [{ rule: 'What is left of the forecast hatched unseen, or does not hatch any more', inputs: [computedInput('Still to come', `${Math.round(ahead * 100)} %`), factInput('Waited for from', 'common.hatchHardlyAhead.value', hardly)], change: 'A hatch, or a look that found eggs alive' }, ...hatch.reasons],
     }]
   }
   if (when && when.low <= today + 2) {

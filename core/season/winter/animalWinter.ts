@@ -15,9 +15,6 @@ import { warmUpDayOf } from '../settings'
 /** A winter that ended longer ago than this says nothing of the season that runs. [memory] */
 const WINTER_COUNTS_DAYS = 200
 
-/** Meals twice as often to regain what it lost end by then, also where nobody weighs. [memory] */
-const OFTEN_DAYS = 60
-
 export const inCold = (animal: AnimalState): boolean => animal.cooled !== null && animal.warmed === null
 
 const winterContext = ({ almanac, settings }: SeasonContext) => ({ almanac, schools: settings.schools })
@@ -121,7 +118,7 @@ export function mealWinterOf(animal: AnimalState, context: SeasonContext): MealW
   const ahead = planned && today < programme.wakeDay ? { fastFrom: programme.lastMealDay, fastUntil: programme.kind === 'dormancy' ? programme.coolDay : programme.firstMealDay } : {}
   if (!warmed || !animal.cooled || today - warmed.day > WINTER_COUNTS_DAYS) return ahead
   const readiness = readinessOf(animal, context)
-  return { ...ahead, firstMealDay: warmed.day + warmingDays(animal, context) + MEAL_AFTER_DAYS, often: readiness !== null && readiness.regaining && today - warmed.day <= OFTEN_DAYS }
+  return { ...ahead, firstMealDay: warmed.day + warmingDays(animal, context) + MEAL_AFTER_DAYS, often: readiness !== null && readiness.regaining && today - warmed.day <= context.almanac.common.oftenUntil!.value }
 }
 
 /** First day after waking on which an animal in the cold is offered food. */
