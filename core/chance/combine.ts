@@ -15,7 +15,7 @@ export function shift(dist: DayDist, days: number): DayDist {
 export function convolve(date: DayDist, clock: DayDist): DayDist {
   const never = 1 - (1 - date.never) * (1 - clock.never)
   if (!date.p.length || !clock.p.length) return neverHappens()
-  const sum = new Array<number>(date.p.length + clock.p.length - 1).fill(0)
+  const sum = new Float64Array(date.p.length + clock.p.length - 1)
   for (let i = 0; i < date.p.length; i++) {
     const pi = date.p[i]!
     for (let j = 0; j < clock.p.length; j++) sum[i + j]! += pi * clock.p[j]!

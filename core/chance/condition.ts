@@ -20,6 +20,7 @@ export function conditionFrom(dist: DayDist, day: Day): DayDist {
  */
 export function conditionUnwritten(dist: DayDist, day: Day, unwritten: number): DayDist {
   if (unwritten <= 0) return conditionFrom(dist, day)
+  if (dist.start >= day) return dist
   return weighedBy(dist, d => (d < day ? unwritten : 1))
 }
 
@@ -28,8 +29,9 @@ export function conditionUnwritten(dist: DayDist, day: Day, unwritten: number): 
  * @param likelihood of what was seen if it happens on that day, 0..1
  */
 export function weighedBy(dist: DayDist, likelihood: (day: Day) => number): DayDist {
-  const weights = dist.p.map((p, i) => p * likelihood(dist.start + i))
-  const mass = weights.reduce((a, b) => a + b, 0)
+  const weights = new Float64Array(dist.p.length)
+  let mass = 0
+  for (let i = 0; i < weights.length; i++) mass += weights[i] = dist.p[i]! * likelihood(dist.start + i)
   if (mass <= 0) return neverHappens()
   return fromWeights(dist.start, weights, dist.never / (mass + dist.never))
 }

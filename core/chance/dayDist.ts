@@ -14,7 +14,8 @@ export interface DayDist {
   readonly never: number
 }
 
-const NEGLIGIBLE = 1e-12
+/** Ends of a distribution below this share of it are cut: no count of animals or feeders can tell them. */
+const NEGLIGIBLE = 1e-9
 
 /**
  * Builds a distribution from raw weights: negligible ends are cut off and the rest is scaled so that all adds to `1 - never`.
@@ -23,10 +24,11 @@ const NEGLIGIBLE = 1e-12
  * @param never chance of 'never', 0..1
  * @throws ChanceError for negative or non-finite weights, or when nothing is left to scale
  */
-export function fromWeights(start: Day, weights: readonly number[], never = 0): DayDist {
+export function fromWeights(start: Day, weights: ArrayLike<number>, never = 0): DayDist {
   if (!(never >= 0 && never <= 1)) throw new ChanceError(`The chance of never must lie between 0 and 1, not ${never}.`)
   let total = 0
-  for (const w of weights) {
+  for (let i = 0; i < weights.length; i++) {
+    const w = weights[i]!
     if (!(w >= 0) || !Number.isFinite(w)) throw new ChanceError(`A weight must be a number of 0 or more, not ${w}.`)
     total += w
   }
@@ -40,10 +42,12 @@ export function fromWeights(start: Day, weights: readonly number[], never = 0): 
   let to = weights.length
   while (weights[from]! <= cut) from++
   while (weights[to - 1]! <= cut) to--
-  const kept = weights.slice(from, to)
-  const keptTotal = kept.reduce((a, b) => a + b, 0)
+  let keptTotal = 0
+  for (let i = from; i < to; i++) keptTotal += weights[i]!
   const scale = (1 - never) / keptTotal
-  return { start: start + from, p: kept.map(w => w * scale), never }
+  const p = new Array<number>(to - from)
+  for (let i = from; i < to; i++) p[i - from] = weights[i]! * scale
+  return { start: start + from, p, never }
 }
 
 /** All mass on one day: something observed, or planned to the day. */

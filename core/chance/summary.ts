@@ -9,6 +9,14 @@ export function cumulative(dist: DayDist, day: Day): number {
   return Math.min(sum, 1)
 }
 
+/** The same for many days of one distribution: its sums are made once. */
+export function cumulativeOf(dist: DayDist): (day: Day) => number {
+  const sums = new Float64Array(dist.p.length)
+  let sum = 0
+  for (let i = 0; i < dist.p.length; i++) sums[i] = sum += dist.p[i]!
+  return day => (day < dist.start || !sums.length ? 0 : Math.min(1, sums[Math.min(sums.length - 1, day - dist.start)]!))
+}
+
 /** Chance of exactly this day. */
 export function massOn(dist: DayDist, day: Day): number {
   return dist.p[day - dist.start] ?? 0

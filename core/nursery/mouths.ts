@@ -57,13 +57,25 @@ export function presenceOfCounted(species: Species, days: number, ageToday: numb
 export interface FoodRow {
   ages: Int32Array
   amounts: Float64Array
+  /** What is eaten before each age, up to the last meal. */
+  before: Float64Array
 }
+
+function foodRow(ages: Int32Array, amounts: Float64Array): FoodRow {
+  const before = new Float64Array((ages.at(-1) ?? -1) + 2)
+  ages.forEach((age, i) => { before[age + 1] = amounts[i]! })
+  for (let age = 1; age < before.length; age++) before[age]! += before[age - 1]!
+  return { ages, amounts, before }
+}
+
+/** What is eaten at ages from `first` to before `end`. */
+const eatenBetween = ({ before }: FoodRow, first: number, end: number): number => (end <= first ? 0 : before[Math.min(end, before.length - 1)]! - before[Math.min(first, before.length - 1)]!)
 
 /** Food per hatched young, with losses and sales taken off. */
 export function groupProfile(profile: MouthProfile, present: Float64Array): Map<string, FoodRow> {
   return new Map([...profile].map(([prey, row]) => {
     const ages = Int32Array.from([...row.keys()].filter(age => row[age]! * (present[age] ?? 0) > 1e-9))
-    return [prey, { ages, amounts: Float64Array.from(ages, age => row[age]! * present[age]!) }]
+    return [prey, foodRow(ages, Float64Array.from(ages, age => row[age]! * present[age]!))]
   }))
 }
 
@@ -79,18 +91,51 @@ function addShifted(target: Numbers, offset: number, days: number, from: Day, op
   }
 }
 
-/** Adds the mean need of one source to `need` (day 0 = `from`): Σ P(open on d) · count · food. Exact. */
-export function addMeanNeed(need: Map<string, Float64Array>, from: Day, days: number, source: MouthSource, food: FoodByAge): void {
-  const count = expectedCount(source.count)
-  source.opens.p.forEach((p, i) => {
-    if (p <= 1e-9) return
-    const opensOn = source.opens.start + i
-    for (const [prey, row] of food(ageCounted(source, opensOn, from))) {
-      let target = need.get(prey)
-      if (!target) need.set(prey, (target = new Float64Array(days)))
-      addShifted(target, 0, days, from, opensOn, row, p * count)
+/**
+ * The mean need of many sources, exact: the expected numbers that open on each day are added up for all that eat alike,
+ * and food follows them once. Day 0 is `from`. O(days of opening) a source, and days² a sort of food.
+ */
+export class MeanNeed {
+  private readonly opening = new Map<FoodByAge, Map<number, Map<Day, number>>>()
+
+  constructor(private readonly from: Day, private readonly days: number) {}
+
+  /** Takes a source in, and tells what it eats of each prey in all. */
+  add(source: MouthSource, food: FoodByAge): Map<string, number> {
+    const { from, days } = this
+    const count = expectedCount(source.count)
+    const totals = new Map<string, number>()
+    let byAge = this.opening.get(food)
+    if (!byAge) this.opening.set(food, (byAge = new Map()))
+    const { p, start } = source.opens
+    for (let i = 0; i < p.length; i++) {
+      const opensOn = start + i
+      if (p[i]! <= 1e-9 || opensOn >= from + days) continue
+      const age = ageCounted(source, opensOn, from)
+      let numbers = byAge.get(age)
+      if (!numbers) byAge.set(age, (numbers = new Map()))
+      numbers.set(opensOn, (numbers.get(opensOn) ?? 0) + p[i]! * count)
+      for (const [prey, row] of food(age)) {
+        const eaten = eatenBetween(row, Math.max(0, from - opensOn), from + days - opensOn)
+        if (eaten) totals.set(prey, (totals.get(prey) ?? 0) + p[i]! * count * eaten)
+      }
     }
-  })
+    return totals
+  }
+
+  need(): Map<string, Float64Array> {
+    const need = new Map<string, Float64Array>()
+    for (const [food, byAge] of this.opening) {
+      for (const [age, numbers] of byAge) {
+        for (const [prey, row] of food(age)) {
+          let target = need.get(prey)
+          if (!target) need.set(prey, (target = new Float64Array(this.days)))
+          for (const [opensOn, number] of numbers) addShifted(target, 0, this.days, this.from, opensOn, row, number)
+        }
+      }
+    }
+    return need
+  }
 }
 
 /** Food per young by days since the first meal, for young counted at an age; 0 for those counted before it, or not yet. */

@@ -1,14 +1,23 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import { certain, pert, withNever } from '../chance'
-import { addMeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, presenceOfCounted, type MouthSource } from '.'
+import { MeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, presenceOfCounted, type MouthSource } from '.'
 
 const from = 20_000
 const source = (part: Partial<MouthSource> = {}): MouthSource => ({
   id: 'clutch:1', laneId: 'clutch:1', label: 'C-1', speciesId: 'corn-snake', opens: certain(from + 5), count: { kind: 'known', count: 10 }, ...part,
 })
-const rows = new Map([['fly.large', { ages: Int32Array.from([0, 1, 2]), amounts: Float64Array.from([2, 2, 2]) }]])
+const rows = groupProfile(new Map([['fly.large', Float64Array.of(2, 2, 2)]]), Float64Array.of(1, 1, 1))
 const food = () => rows
+
+/** Need of some sources; what each was said to eat in all agrees with the sum over days. */
+function meanNeed(days: number, ...sources: MouthSource[]): Map<string, Float64Array> {
+  const need = new MeanNeed(from, days)
+  const totals = sources.map(s => need.add(s, food).get('fly.large') ?? 0)
+  const rows = need.need()
+  expect(totals.reduce((a, b) => a + b, 0)).toBeCloseTo((rows.get('fly.large') ?? new Float64Array(0)).reduce((a, b) => a + b, 0), 9)
+  return rows
+}
 
 describe('who is still here', () => {
   const species = speciesOf(shippedAlmanac, 'fire-bellied-toad')
@@ -50,29 +59,30 @@ describe('who is still here', () => {
 
 describe('need', () => {
   it('mean need of a certain opening is count times food on its days', () => {
-    const need = new Map<string, Float64Array>()
-    addMeanNeed(need, from, 12, source(), food)
+    const need = meanNeed(12, source())
     expect([...need.get('fly.large')!]).toEqual([0, 0, 0, 0, 0, 20, 20, 20, 0, 0, 0, 0])
   })
 
   it('a group that opened before today eats on', () => {
-    const need = new Map<string, Float64Array>()
-    addMeanNeed(need, from, 4, source({ opens: certain(from - 1) }), food)
+    const need = meanNeed(4, source({ opens: certain(from - 1) }))
     expect([...need.get('fly.large')!]).toEqual([20, 20, 0, 0])
+  })
+
+  it('sources that eat alike add up, also one past the horizon and one that ate its last meal', () => {
+    const need = meanNeed(8, source(), source({ id: 'b', opens: certain(from + 7) }), source({ id: 'c', opens: certain(from + 8) }), source({ id: 'd', opens: certain(from - 3) }))
+    expect([...need.get('fly.large')!]).toEqual([0, 0, 0, 0, 0, 20, 20, 40])
   })
 
   it('by hand: 8 eggs at 0.75, half a chance of nothing, needs 2 × 8 × 0.75 × 0.5 a day in all', () => {
     const s = source({ opens: withNever(pert({ earliest: from + 3, likely: from + 5, latest: from + 9 }), 0.5), count: { kind: 'eggs', eggs: { earliest: 8, likely: 8, latest: 8 }, each: 0.75 } })
     expect(expectedCount(s.count)).toBe(6)
-    const need = new Map<string, Float64Array>()
-    addMeanNeed(need, from, 40, s, food)
+    const need = meanNeed(40, s)
     expect(need.get('fly.large')!.reduce((a, b) => a + b, 0)).toBeCloseTo(3 * 2 * 6 * 0.5, 9)
   })
 
   it('scenarios agree with the mean, and a source draws the same whatever stands beside it', () => {
     const s = source({ opens: withNever(pert({ earliest: from, likely: from + 6, latest: from + 14 }), 0.3), count: { kind: 'eggs', eggs: { earliest: 5, likely: 9, latest: 14 }, each: 0.8 } })
-    const mean = new Map<string, Float64Array>()
-    addMeanNeed(mean, from, 30, s, food)
+    const mean = meanNeed(30, s)
     const scenarios = 2000
     const all = new Map<string, Float32Array>()
     addScenarioNeed(all, from, 30, scenarios, s, drawSource(s, scenarios), food)

@@ -1,5 +1,5 @@
 import { clockOf, type BreedingEvent, type Species, type Spread } from '../almanac'
-import { certain, conditionFrom, conditionUnwritten, convolve, cumulative, pert, weighedBy, withLateTail, withNever, type Day, type DayDist } from '../chance'
+import { certain, conditionFrom, conditionUnwritten, convolve, cumulativeOf, pert, weighedBy, withLateTail, withNever, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
 import type { Observed } from '../logbook'
 import { formatDay } from '../units'
@@ -122,9 +122,9 @@ function silentSigns({ species, observed, today, unwritten }: ChainInput, chain:
     const clock = clockOf(species, sign, to)
     const missed = unwritten(sign)
     if (!clock || missed >= 1 || !clockOf(species, from, to)) return []
-    const dist = clockDist(clock.days)
+    const by = cumulativeOf(clockDist(clock.days))
     // the sign had come by yesterday when the clock is longer than the days from then to the event
-    return [(day: Day) => 1 - (1 - missed) * (1 - cumulative(dist, day - today))]
+    return [(day: Day) => 1 - (1 - missed) * (1 - by(day - today))]
   })
 }
 
@@ -157,7 +157,9 @@ export function forecastChain(input: ChainInput): EventForecast[] {
     const added = withNever(convolve(step.from.dist, step.clock), 1 - step.comes)
     const unwritten = input.unwritten?.(event) ?? 0
     const silent = silentSigns(input, chain, step.from.event, event)
-    const dist = conditionUnwritten(weighedBy(conditionFrom(added, (input.notBy?.[event] ?? Number.NEGATIVE_INFINITY) + 1), day => silent.reduce((all, sign) => all * sign(day), 1)), input.today, unwritten)
+    const after = conditionFrom(added, (input.notBy?.[event] ?? Number.NEGATIVE_INFINITY) + 1)
+    const heard = silent.length ? weighedBy(after, day => silent.reduce((all, sign) => all * sign(day), 1)) : after
+    const dist = conditionUnwritten(heard, input.today, unwritten)
     const overdue = added.p.length > 0 && added.start < input.today
     const reasons: Reason[] = [{ ...step.reason, inputs: [whence(step.from, input.today), ...step.reason.inputs] }]
     if (overdue) {

@@ -1,14 +1,14 @@
 import type { Almanac } from '../almanac'
-import { addMeanNeed } from '../nursery'
+import { MeanNeed } from '../nursery'
 import { groupFood } from './need'
 import type { HouseSettings } from './settings'
 import type { Season } from './types'
 
 /** The mean need that one lane brings, by prey and day from today: what lights up when one points at it. */
 export function laneNeed(season: Season, laneId: string, almanac: Almanac, settings: HouseSettings): Map<string, number[]> {
-  const need = new Map<string, Float64Array>()
+  const need = new MeanNeed(season.today, season.days)
   for (const source of season.mouths) {
-    if (source.laneId === laneId) addMeanNeed(need, season.today, season.days, source, groupFood(source.speciesId, almanac, settings))
+    if (source.laneId === laneId) need.add(source, groupFood(source.speciesId, almanac, settings))
   }
-  return new Map([...need].map(([prey, row]) => [prey, Array.from(row)]))
+  return new Map([...need.need()].map(([prey, row]) => [prey, Array.from(row)]))
 }

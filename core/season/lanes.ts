@@ -247,13 +247,19 @@ type MadeLane = { lane: Lane, mouths: MouthSource[] } | null
 
 const lastMouths = new WeakMap<PairingState | ClutchState, MouthSource[]>()
 
+function sameMouths(a: MouthSource, b: MouthSource): boolean {
+  const { opens: one, ...rest } = a
+  const { opens: other, ...others } = b
+  return one.start === other.start && one.never === other.never && one.p.length === other.p.length && one.p.every((p, i) => p === other.p[i]) && JSON.stringify(rest) === JSON.stringify(others)
+}
+
 /** Mouths that say what they said before stay the same objects, so that a weight written of a parent does not draw its young anew. */
 function withKnownMouths(of: PairingState | ClutchState, made: MadeLane): MadeLane {
   if (!made) return made
   const before = lastMouths.get(of)
   const mouths = made.mouths.map((mouth) => {
     const known = before?.find(b => b.id === mouth.id)
-    return known && JSON.stringify(known) === JSON.stringify(mouth) ? known : mouth
+    return known && sameMouths(known, mouth) ? known : mouth
   })
   lastMouths.set(of, mouths)
   return { ...made, mouths }

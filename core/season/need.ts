@@ -4,7 +4,7 @@ import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../cultu
 import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type Gravid, type MouthProfile, type NextMeal } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
 import type { AnimalState, Subject } from '../logbook'
-import { addMeanNeed, addScenarioNeed, drawSource, groupProfile, presence, presenceOfCounted, type FoodByAge, type FoodRow, type MouthSource } from '../nursery'
+import { MeanNeed, addScenarioNeed, drawSource, groupProfile, presence, presenceOfCounted, type FoodByAge, type FoodRow, type MouthSource } from '../nursery'
 import { temperatureAt } from '../places'
 import type { SeasonContext } from './context'
 import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
@@ -140,7 +140,7 @@ interface YoungNeed {
 }
 
 /** Sources are summed in blocks of whole lanes, each remembered, so that one changed clutch costs one block and not the house. */
-const BLOCKS = 16
+const BLOCKS = 8
 const blocks: ({ sources: MouthSource[], from: readonly unknown[], need: YoungNeed } | undefined)[] = []
 
 const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((x, i) => x === b[i])
@@ -155,34 +155,25 @@ function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): Y
   const { almanac, today } = context
   const need: YoungNeed = { mean: new Map(), drawn: new Map(), causes: [], failures: [] }
   const byId = new Map(sources.map(s => [s.id, s]))
+  const mean = new MeanNeed(today, HORIZON_DAYS)
   for (const source of sources) {
     const food = guarded(need, 'food of its young', laneSubject(source.laneId), () => {
       const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
-      const own = new Map<string, Float64Array>()
-      addMeanNeed(own, today, HORIZON_DAYS, source, group)
-      return { group, own, draws: drawSource(source, SCENARIOS, byId) }
+      const draws = drawSource(source, SCENARIOS, byId)
+      return { group, draws, totals: mean.add(source, group) }
     })
     if (!food) continue
-    const { group, own, draws } = food
-    for (const [prey, row] of own) {
-      const total = addInto(need.mean, prey, row)
-      need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
-    }
+    const { group, draws, totals } = food
+    for (const [prey, total] of totals) need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
     addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, source, draws, group)
   }
-  return need
+  return { ...need, mean: mean.need() }
 }
 
-/** Adds a row to the one kept for a prey; tells the sum of what was added. */
-function addInto(target: Map<string, Float64Array>, prey: string, row: Float64Array): number {
-  let sum = target.get(prey)
-  if (!sum) target.set(prey, (sum = new Float64Array(row.length)))
-  let total = 0
-  for (let d = 0; d < row.length; d++) {
-    sum[d]! += row[d]!
-    total += row[d]!
-  }
-  return total
+function addInto(target: Map<string, Float64Array>, prey: string, row: Float64Array): void {
+  const sum = target.get(prey)
+  if (!sum) target.set(prey, row.slice())
+  else for (let d = 0; d < row.length; d++) sum[d]! += row[d]!
 }
 
 let lastYoung: { parts: YoungNeed[], quantile: number, mean: Map<string, Float64Array>, drawn: Map<string, Float32Array>, high: Map<string, Float64Array> } | undefined
