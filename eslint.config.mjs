@@ -1,8 +1,16 @@
+import prettier from 'eslint-config-prettier/flat'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /** Layers: app → shared → core, server → shared → core; chapters of core meet at each other's index only. */
 const deep = { regex: '^(\\.\\./)+[a-z]+/.+', message: 'Import the chapter by its index: its insides are its own.' }
-const forbid = (files, ...patterns) => ({ files, ignores: ['**/*.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns }] } })
+const forbid = (files, ...patterns) => ({
+  files,
+  ignores: ['**/*.test.ts'],
+  rules: { 'no-restricted-imports': ['error', { patterns }] },
+})
+
+// what Prettier sets is not judged a second time; templates of Vue it would change in meaning (spaces between inline parts)
+const formatted = { ...prettier, files: ['**/*.ts', '**/*.mts', '**/*.mjs'] }
 
 export default withNuxt(
   { ignores: ['.output/**', '.nuxt/**', 'node_modules/**', 'data/**'] },
@@ -19,19 +27,30 @@ export default withNuxt(
       'vue/require-default-prop': 'off',
     },
   },
-  forbid(['core/**/*.ts'], deep, { regex: '^(vue|nuxt|h3|knex|pinia|better-sqlite3|node:|#imports|#shared|#server|#app|~|@/)', message: 'core imports nothing but core and small maths libraries.' }),
+  forbid(['core/**/*.ts'], deep, {
+    regex: '^(vue|nuxt|h3|knex|pinia|better-sqlite3|node:|#imports|#shared|#server|#app|~|@/)',
+    message: 'core imports nothing but core and small maths libraries.',
+  }),
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-syntax': ['error',
-        { selector: 'CallExpression[callee.object.name="Date"][callee.property.name="now"]', message: 'The clock is passed in.' },
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'CallExpression[callee.object.name="Date"][callee.property.name="now"]',
+          message: 'The clock is passed in.',
+        },
         { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'The clock is passed in.' },
-        { selector: 'CallExpression[callee.object.name="Math"][callee.property.name="random"]', message: 'The random source is passed in.' },
+        {
+          selector: 'CallExpression[callee.object.name="Math"][callee.property.name="random"]',
+          message: 'The random source is passed in.',
+        },
       ],
     },
   },
   forbid(['shared/**/*.ts'], { regex: '^(#server|~|@/|vue|nuxt|h3|knex)', message: 'shared imports core only.' }),
   forbid(['server/**/*.ts'], { regex: '^(~|@/|.*/app/)', message: 'server does not import the interface.' }),
   forbid(['app/**/*.{ts,vue}'], { regex: '^(#server|.*/server/)', message: 'app talks to the server over the API.' }),
+  formatted,
 )

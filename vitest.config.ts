@@ -8,9 +8,34 @@ export default defineConfig({
   resolve: { alias },
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'app/**/*.test.ts', 'shared/**/*.test.ts'], testTimeout: 30_000 } },
-      { resolve: { alias }, test: { name: 'api', include: ['tests/api/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 120_000, fileParallelism: false } },
-      { resolve: { alias }, test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 180_000, fileParallelism: false } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'unit',
+          include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'app/**/*.test.ts', 'shared/**/*.test.ts'],
+          testTimeout: 30_000,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'api',
+          include: ['tests/api/**/*.test.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'browser',
+          include: ['tests/browser/**/*.test.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 180_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 })

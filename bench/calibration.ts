@@ -17,7 +17,9 @@ function courseOf(species: Species, from: BreedingEvent, target: BreedingEvent):
     if (!next) return null
     trunk.push(next)
   }
-  const signs = chain.slice(chain.indexOf(trunk.at(-2)!) + 1, chain.indexOf(target)).filter(sign => clockOf(species, sign, target) && !trunk.includes(sign))
+  const signs = chain
+    .slice(chain.indexOf(trunk.at(-2)!) + 1, chain.indexOf(target))
+    .filter(sign => clockOf(species, sign, target) && !trunk.includes(sign))
   return { species, trunk, signs }
 }
 
@@ -25,11 +27,20 @@ let faults = 0
 for (const species of Object.values(shippedAlmanac.species)) {
   const birth: BreedingEvent = species.mode === 'live' ? 'born' : 'laid'
   const out: BreedingEvent = species.mode === 'live' ? 'born' : species.mode === 'larval' ? 'laid' : 'hatched'
-  for (const [from, target] of [['ready', birth], ['copulation', birth], [out, 'firstMeal']] as const) {
+  for (const [from, target] of [
+    ['ready', birth],
+    ['copulation', birth],
+    [out, 'firstMeal'],
+  ] as const) {
     const course = chainOf(species).includes(from) ? courseOf(species, from, target) : null
     if (!course) continue
-    const longest = course.trunk.slice(1).reduce((days, event, i) => days + clockOf(species, course.trunk[i]!, event)!.days.latest, 0)
-    for (const [name, judge] of [['silent', silentInBand], ['written', writtenInBand]] as const) {
+    const longest = course.trunk
+      .slice(1)
+      .reduce((days, event, i) => days + clockOf(species, course.trunk[i]!, event)!.days.latest, 0)
+    for (const [name, judge] of [
+      ['silent', silentInBand],
+      ['written', writtenInBand],
+    ] as const) {
       const shares: number[] = []
       let n = 0
       for (let moment = 0; moment <= longest; moment += longest > 60 ? 5 : 2) {
@@ -39,12 +50,19 @@ for (const species of Object.values(shippedAlmanac.species)) {
         shares.push(found.share)
         if (found.share < LOW || found.share > HIGH) {
           faults++
-          console.log(`OUT ${species.id} from ${from} to ${target}, ${name}, day ${moment}: ${(found.share * 100).toFixed(1)} % of ${found.n}`)
+          console.log(
+            `OUT ${species.id} from ${from} to ${target}, ${name}, day ${moment}: ${(found.share * 100).toFixed(1)} % of ${found.n}`,
+          )
         }
       }
-      if (shares.length) console.log(`${species.id} from ${from} to ${target}, ${name}: ${shares.length} moments, ${n} cycles, ${(Math.min(...shares) * 100).toFixed(1)}–${(Math.max(...shares) * 100).toFixed(1)} % in the 80 % band`)
+      if (shares.length)
+        console.log(
+          `${species.id} from ${from} to ${target}, ${name}: ${shares.length} moments, ${n} cycles, ${(Math.min(...shares) * 100).toFixed(1)}–${(Math.max(...shares) * 100).toFixed(1)} % in the 80 % band`,
+        )
     }
   }
 }
-console.log(faults ? `${faults} moments out of ${LOW * 100}–${HIGH * 100} %` : `All moments within ${LOW * 100}–${HIGH * 100} %`)
+console.log(
+  faults ? `${faults} moments out of ${LOW * 100}–${HIGH * 100} %` : `All moments within ${LOW * 100}–${HIGH * 100} %`,
+)
 process.exit(faults ? 1 : 0)

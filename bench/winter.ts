@@ -12,11 +12,41 @@ const WEIGHINGS = 20
 const DAYS = 120
 const random = seededRandom(5)
 
-const places: Place[] = [{ id: 'chest', name: 'Chest', kind: 'cold', parentId: null, order: 0, tempC: 12, capacity: null }]
-const animals: AnimalCard[] = Array.from({ length: ANIMALS }, (_, i) => ({ id: `a${i}`, tag: `A-${i}`, name: null, speciesId: 'california-kingsnake', sex: 'female', bornDay: today - 1500, placeId: 'chest', damId: null, sireId: null, clutchId: null, foundedBy: null }))
+const places: Place[] = [
+  { id: 'chest', name: 'Chest', kind: 'cold', parentId: null, order: 0, tempC: 12, capacity: null },
+]
+const animals: AnimalCard[] = Array.from({ length: ANIMALS }, (_, i) => ({
+  id: `a${i}`,
+  tag: `A-${i}`,
+  name: null,
+  speciesId: 'california-kingsnake',
+  sex: 'female',
+  bornDay: today - 1500,
+  placeId: 'chest',
+  damId: null,
+  sireId: null,
+  clutchId: null,
+  foundedBy: null,
+}))
 const log: DatedEntry[] = animals.flatMap((a, n) => [
-  ...Array.from({ length: WEIGHINGS }, (_, i): DatedEntry => ({ id: `w${n}-${i}`, at: new Date((today - DAYS + i * 6) * 86_400_000).toISOString(), day: today - DAYS + i * 6, subject: { type: 'animal', id: a.id }, kind: 'weighed', data: { massG: 500 - i * (0.5 + random()) }, source: 'demo' })),
-  { id: `c${n}`, at: new Date((today - DAYS) * 86_400_000 + 1).toISOString(), day: today - DAYS, subject: { type: 'animal', id: a.id }, kind: 'cooledDown', data: {}, source: 'demo' },
+  ...Array.from({ length: WEIGHINGS }, (_, i): DatedEntry => ({
+    id: `w${n}-${i}`,
+    at: new Date((today - DAYS + i * 6) * 86_400_000).toISOString(),
+    day: today - DAYS + i * 6,
+    subject: { type: 'animal', id: a.id },
+    kind: 'weighed',
+    data: { massG: 500 - i * (0.5 + random()) },
+    source: 'demo',
+  })),
+  {
+    id: `c${n}`,
+    at: new Date((today - DAYS) * 86_400_000 + 1).toISOString(),
+    day: today - DAYS,
+    subject: { type: 'animal', id: a.id },
+    kind: 'cooledDown',
+    data: {},
+    source: 'demo',
+  },
 ])
 const temps = Float64Array.from({ length: DAYS * 24 }, () => 12 + random())
 const climate: HourlyLog = { from: (today - DAYS) * 24, minC: temps, meanC: temps, maxC: temps }

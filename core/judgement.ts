@@ -5,9 +5,9 @@ export interface Input {
   label: string
   value: string
   from:
-    | { kind: 'entry', entryId: string, day: number }
-    | { kind: 'almanac', path: string, mark: Mark, source?: string, note?: string }
-    | { kind: 'setting', name: string }
+    | { kind: 'entry'; entryId: string; day: number }
+    | { kind: 'almanac'; path: string; mark: Mark; source?: string; note?: string }
+    | { kind: 'setting'; name: string }
     | { kind: 'computed' }
 }
 
@@ -26,14 +26,22 @@ export interface Judgement<T> {
 }
 
 export function factInput(label: string, path: string, fact: Fact): Input {
-  return { label, value: `${fact.value} ${fact.unit}`, from: { kind: 'almanac', path, mark: fact.mark, source: fact.source, note: fact.note } }
+  return {
+    label,
+    value: `${fact.value} ${fact.unit}`,
+    from: { kind: 'almanac', path, mark: fact.mark, source: fact.source, note: fact.note },
+  }
 }
 
 export function spreadInput(label: string, path: string, s: Spread): Input {
-  return { label, value: `${s.earliest}, ${s.likely}, ${s.latest} ${s.unit}`, from: { kind: 'almanac', path, mark: s.mark, source: s.source, note: s.note } }
+  return {
+    label,
+    value: `${s.earliest}, ${s.likely}, ${s.latest} ${s.unit}`,
+    from: { kind: 'almanac', path, mark: s.mark, source: s.source, note: s.note },
+  }
 }
 
-export function entryInput(label: string, value: string, seen: { day: number, entryId: string }): Input {
+export function entryInput(label: string, value: string, seen: { day: number; entryId: string }): Input {
   return { label, value, from: { kind: 'entry', ...seen } }
 }
 

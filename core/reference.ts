@@ -13,7 +13,11 @@ declare module 'zod' {
 }
 
 const MISSING: Record<ReferenceTo, string> = {
-  species: 'The almanac has no such species', feeder: 'The almanac has no such feeder', place: 'There is no such place', animal: 'There is no such animal', locus: 'There is no such locus',
+  species: 'The almanac has no such species',
+  feeder: 'The almanac has no such feeder',
+  place: 'There is no such place',
+  animal: 'There is no such animal',
+  locus: 'There is no such locus',
 }
 
 /**
@@ -38,11 +42,18 @@ export interface Reference {
  */
 export function referencesIn(schema: z.ZodType, value: unknown, path: (string | number)[] = []): Reference[] {
   if (value === null || value === undefined) return []
-  if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional || schema instanceof z.ZodDefault) return referencesIn(schema.unwrap() as z.ZodType, value, path)
-  if (schema instanceof z.ZodArray) return (value as unknown[]).flatMap((item, i) => referencesIn(schema.element as z.ZodType, item, [...path, i]))
-  if (schema instanceof z.ZodObject) return Object.entries(schema.shape as Record<string, z.ZodType>).flatMap(([key, part]) => referencesIn(part, (value as Record<string, unknown>)[key], [...path, key]))
+  if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional || schema instanceof z.ZodDefault)
+    return referencesIn(schema.unwrap() as z.ZodType, value, path)
+  if (schema instanceof z.ZodArray)
+    return (value as unknown[]).flatMap((item, i) => referencesIn(schema.element as z.ZodType, item, [...path, i]))
+  if (schema instanceof z.ZodObject)
+    return Object.entries(schema.shape as Record<string, z.ZodType>).flatMap(([key, part]) =>
+      referencesIn(part, (value as Record<string, unknown>)[key], [...path, key]),
+    )
   const { refersTo, missing } = schema.meta() ?? {}
-  return refersTo && typeof value === 'string' ? [{ to: refersTo, id: value, path, missing: missing ?? MISSING[refersTo] }] : []
+  return refersTo && typeof value === 'string'
+    ? [{ to: refersTo, id: value, path, missing: missing ?? MISSING[refersTo] }]
+    : []
 }
 
 /**
@@ -50,4 +61,9 @@ export function referencesIn(schema: z.ZodType, value: unknown, path: (string | 
  * @param empty what is said of an empty one; left out where it may be empty
  */
 export const lineOfText = (most: number, empty?: string) =>
-  z.string().trim().min(empty ? 1 : 0, empty).max(most, `At most ${most} characters`).regex(/^\P{Cc}*$/u, 'Line breaks and control characters cannot stand in a name')
+  z
+    .string()
+    .trim()
+    .min(empty ? 1 : 0, empty)
+    .max(most, `At most ${most} characters`)
+    .regex(/^\P{Cc}*$/u, 'Line breaks and control characters cannot stand in a name')

@@ -10,11 +10,19 @@ interface ServerConfig {
 type Chunks = (id: string, ...more: unknown[]) => string | undefined
 
 interface ServerBuild {
-  hooks: { hook: (name: 'rollup:before', change: (server: unknown, config: { input: unknown, output: { manualChunks: Chunks } }) => void) => void }
+  hooks: {
+    hook: (
+      name: 'rollup:before',
+      change: (server: unknown, config: { input: unknown; output: { manualChunks: Chunks } }) => void,
+    ) => void
+  }
 }
 
 /** What threads share with the server, kept apart from the server itself: a thread must not start one. */
-const SHARED: [chunk: string, folders: RegExp][] = [['core', /^(core|shared)\//], ['database', /^server\/db\//]]
+const SHARED: [chunk: string, folders: RegExp][] = [
+  ['core', /^(core|shared)\//],
+  ['database', /^server\/db\//],
+]
 
 /**
  * How the server is built: with its own entry, which opens the house before it listens and listens on this machine alone
@@ -23,14 +31,20 @@ const SHARED: [chunk: string, folders: RegExp][] = [['core', /^(core|shared)\//]
 export default defineNuxtModule({
   meta: { name: 'server' },
   setup(_, nuxt) {
-    nuxt.hook('nitro:config', (config) => {
+    nuxt.hook('nitro:config', config => {
       if (!nuxt.options.dev) (config as ServerConfig).entry = root('server/main.ts')
     })
-    nuxt.hook('nitro:init', (nitro) => {
-      (nitro as unknown as ServerBuild).hooks.hook('rollup:before', (_, config) => {
-        config.input = { index: config.input, solver: root('server/workers/solver.ts'), backup: root('server/workers/backup.ts') }
+    nuxt.hook('nitro:init', nitro => {
+      ;(nitro as unknown as ServerBuild).hooks.hook('rollup:before', (_, config) => {
+        config.input = {
+          index: config.input,
+          solver: root('server/workers/solver.ts'),
+          backup: root('server/workers/backup.ts'),
+        }
         const usual = config.output.manualChunks
-        const manualChunks: Chunks = (id, ...more) => SHARED.find(([, folders]) => id.startsWith(root('')) && folders.test(id.slice(root('').length)))?.[0] ?? usual(id, ...more)
+        const manualChunks: Chunks = (id, ...more) =>
+          SHARED.find(([, folders]) => id.startsWith(root('')) && folders.test(id.slice(root('').length)))?.[0] ??
+          usual(id, ...more)
         Object.assign(config.output, { entryFileNames: '[name].mjs', manualChunks })
       })
     })

@@ -9,5 +9,7 @@ const database = join(root, 'data', 'demo.sqlite')
 mkdirSync(join(root, 'data'), { recursive: true })
 const port = await freePort(Number(process.env.PORT ?? 4180), listensOn())
 const { child, address } = await serve({ port, database, env: { MANTEL_DEMO: 'anew' } })
-console.log(`\nMantel serves the demo house, Alder Yard, at ${address}\nStop it with Ctrl-C. Your own house is untouched: npm start serves it.\n`)
+console.log(
+  `\nMantel serves the demo house, Alder Yard, at ${address}\nStop it with Ctrl-C. Your own house is untouched: npm start serves it.\n`,
+)
 stayWith(child)

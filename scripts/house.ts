@@ -20,8 +20,7 @@ async function ask(question: string): Promise<string> {
   const line = createInterface({ input: process.stdin, output: process.stdout })
   try {
     return (await line.question(question)).trim()
-  }
-  finally {
+  } finally {
     line.close()
   }
 }
@@ -31,23 +30,29 @@ async function holding<T>(doing: string, work: () => Promise<T>): Promise<T> {
   const lock = lockDatabase(database, { pid: process.pid, address: doing, since: new Date().toISOString() })
   try {
     return await work()
-  }
-  finally {
+  } finally {
     lock.release()
   }
 }
 
 async function backup(): Promise<void> {
   if (!existsSync(database)) throw new DatabaseProblem('damaged', `There is no house at ${database}.`)
-  const made = named ? resolve(named) : join(resolve(database, '..', 'backups'), (await makeBackup(database, 'asked', new Date())).name)
+  const made = named
+    ? resolve(named)
+    : join(resolve(database, '..', 'backups'), (await makeBackup(database, 'asked', new Date())).name)
   if (named) await backupTo(database, made)
-  console.log(`Backed up ${database}\nto ${made} (${Math.round(statSync(made).size / 1000)} kB), read through and whole.`)
+  console.log(
+    `Backed up ${database}\nto ${made} (${Math.round(statSync(made).size / 1000)} kB), read through and whole.`,
+  )
 }
 
 async function restore(): Promise<void> {
   if (!named) {
     const list = listBackups(database).map(b => `  ${join(resolve(database, '..', 'backups'), b.name)}`)
-    throw new DatabaseProblem('damaged', `Name the backup to restore: npm run restore FILE\n${list.length ? `There are:\n${list.join('\n')}` : 'There is no backup beside this house.'}`)
+    throw new DatabaseProblem(
+      'damaged',
+      `Name the backup to restore: npm run restore FILE\n${list.length ? `There are:\n${list.join('\n')}` : 'There is no backup beside this house.'}`,
+    )
   }
   const file = resolve(named)
   checkDatabaseFile(file)
@@ -66,8 +71,7 @@ async function passphrase(): Promise<void> {
     const db = await openDatabase(database)
     try {
       await setPassphrase(db, said)
-    }
-    finally {
+    } finally {
       await db.destroy()
     }
   })
@@ -77,9 +81,15 @@ async function passphrase(): Promise<void> {
 const commands: Record<string, () => Promise<void>> = { backup, restore, passphrase }
 
 try {
-  await (commands[command ?? ''] ?? (() => Promise.reject(new DatabaseProblem('damaged', 'Say backup, restore or passphrase.'))))()
-}
-catch (error) {
-  console.error(error instanceof DatabaseProblem || error instanceof ProblemError ? `\n${error instanceof ProblemError ? error.problem.detail ?? error.message : error.message}\n` : error)
+  await (
+    commands[command ?? ''] ??
+    (() => Promise.reject(new DatabaseProblem('damaged', 'Say backup, restore or passphrase.')))
+  )()
+} catch (error) {
+  console.error(
+    error instanceof DatabaseProblem || error instanceof ProblemError
+      ? `\n${error instanceof ProblemError ? (error.problem.detail ?? error.message) : error.message}\n`
+      : error,
+  )
   process.exitCode = 1
 }

@@ -6,5 +6,9 @@ export function install(): void
 export function build(): void
 export function listensOn(): string
 export function freePort(wished: number, host?: string): Promise<number>
-export function serve(options: { port: number, database: string, env?: Record<string, string> }): Promise<{ child: ChildProcess, address: string }>
+export function serve(options: {
+  port: number
+  database: string
+  env?: Record<string, string>
+}): Promise<{ child: ChildProcess; address: string }>
 export function stayWith(child: ChildProcess): void

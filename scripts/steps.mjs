@@ -21,12 +21,15 @@ const BUILT_FROM = ['app', 'core', 'modules', 'server', 'shared', 'public', 'nux
 function filesUnder(path) {
   if (!existsSync(path)) return []
   if (statSync(path).isFile()) return [path]
-  return readdirSync(path).sort().flatMap(name => filesUnder(join(path, name)))
+  return readdirSync(path)
+    .sort()
+    .flatMap(name => filesUnder(join(path, name)))
 }
 
 function sourceHash() {
   const hash = createHash('sha256')
-  for (const file of BUILT_FROM.flatMap(p => filesUnder(join(root, p))).filter(f => !f.endsWith('.test.ts'))) hash.update(file).update(readFileSync(file))
+  for (const file of BUILT_FROM.flatMap(p => filesUnder(join(root, p))).filter(f => !f.endsWith('.test.ts')))
+    hash.update(file).update(readFileSync(file))
   return hash.digest('hex')
 }
 
@@ -64,8 +67,11 @@ function addressOf(host, port) {
 /** The wished port, or the next free one above it. */
 export async function freePort(wished, host = '127.0.0.1') {
   for (let port = wished; port < wished + 50; port++) {
-    const free = await new Promise((resolve) => {
-      const probe = createServer().once('error', error => resolve(error.code !== 'EADDRINUSE')).once('listening', () => probe.close(() => resolve(true))).listen(port, host)
+    const free = await new Promise(resolve => {
+      const probe = createServer()
+        .once('error', error => resolve(error.code !== 'EADDRINUSE'))
+        .once('listening', () => probe.close(() => resolve(true)))
+        .listen(port, host)
     })
     if (free) return port
   }
@@ -79,15 +85,29 @@ export async function serve({ port, database, env = {} }) {
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', HOST: host, PORT: String(port), NITRO_HOST: host, NITRO_PORT: String(port), MANTEL_DB: database, ...env },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST: host,
+      PORT: String(port),
+      NITRO_HOST: host,
+      NITRO_PORT: String(port),
+      MANTEL_DB: database,
+      ...env,
+    },
   })
   const address = addressOf(host, port)
   let ended = null
-  child.once('exit', (code) => { ended = code ?? 0 })
+  child.once('exit', code => {
+    ended = code ?? 0
+  })
   for (let i = 0; i < 150; i++) {
     // it has said why
     if (ended !== null) process.exit(ended || 1)
-    const ok = await fetch(`${address}/api/health`).then(r => r.ok, () => false)
+    const ok = await fetch(`${address}/api/health`).then(
+      r => r.ok,
+      () => false,
+    )
     if (ok) return { child, address }
     await new Promise(resolve => setTimeout(resolve, 200))
   }

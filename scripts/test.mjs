@@ -10,7 +10,9 @@ function installChromium() {
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
   const [command, ...rest] = [...asRoot, 'apt-get']
   run(command, [...rest, 'update', '-q'])
-  run(command, [...rest, 'install', '-y', '-q', 'chromium'], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  run(command, [...rest, 'install', '-y', '-q', 'chromium'], {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
 }
 
 let passed = 0
@@ -29,8 +31,14 @@ function suite(name) {
   console.log(`\n— ${name} tests`)
   const report = join(root, '.tmp', `${name}.json`)
   rmSync(report, { force: true })
-  const { status } = spawnSync('npx', ['vitest', 'run', '--project', name, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], { cwd: root, stdio: 'inherit' })
-  const counts = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : { numPassedTests: 0, numFailedTests: 1, numTotalTests: 0 }
+  const { status } = spawnSync(
+    'npx',
+    ['vitest', 'run', '--project', name, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+    { cwd: root, stdio: 'inherit' },
+  )
+  const counts = existsSync(report)
+    ? JSON.parse(readFileSync(report, 'utf8'))
+    : { numPassedTests: 0, numFailedTests: 1, numTotalTests: 0 }
   passed += counts.numPassedTests
   failed += counts.numFailedTests
   // a suite that could not even be collected has failed, whatever it counted
@@ -40,6 +48,7 @@ function suite(name) {
 install()
 installChromium()
 mkdirSync(join(root, '.tmp'), { recursive: true })
+step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'])
 step('lint and layers', 'npx', ['eslint', '.', '--max-warnings', '0'])
 step('types', 'npx', ['nuxt', 'typecheck'])
 step('types of tests and benchmarks', 'npx', ['tsc', '-p', 'tsconfig.tests.json'])

@@ -18,7 +18,9 @@ const host = listensOn()
 
 /** Ends before it has begun, and says why in words rather than in a trace. */
 async function refuseToStart(why: unknown): Promise<never> {
-  console.error(why instanceof DatabaseProblem || typeof why === 'string' ? `\n${why instanceof Error ? why.message : why}\n` : why)
+  console.error(
+    why instanceof DatabaseProblem || typeof why === 'string' ? `\n${why instanceof Error ? why.message : why}\n` : why,
+  )
   await closeTheHouse().catch(() => undefined)
   process.exit(1)
 }
@@ -31,8 +33,13 @@ const LISTEN_PROBLEMS: Record<string, string> = {
 }
 
 const nitro = useNitroApp()
-const server = new Server({ requestTimeout: LONGEST_REQUEST_MS, headersTimeout: LONGEST_REQUEST_MS / 2, connectionsCheckingInterval: 2000 }, toNodeListener(nitro.h3App))
-server.on('error', (error: NodeJS.ErrnoException) => { void refuseToStart(LISTEN_PROBLEMS[error.code ?? ''] ?? error) })
+const server = new Server(
+  { requestTimeout: LONGEST_REQUEST_MS, headersTimeout: LONGEST_REQUEST_MS / 2, connectionsCheckingInterval: 2000 },
+  toNodeListener(nitro.h3App),
+)
+server.on('error', (error: NodeJS.ErrnoException) => {
+  void refuseToStart(LISTEN_PROBLEMS[error.code ?? ''] ?? error)
+})
 
 let stopping = false
 
@@ -48,15 +55,21 @@ async function stop(): Promise<void> {
   await nitro.hooks.callHook('close')
   process.exit(0)
 }
-for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => { stop().catch(refuseToStart) })
+for (const signal of ['SIGTERM', 'SIGINT'] as const)
+  process.on(signal, () => {
+    stop().catch(refuseToStart)
+  })
 // one request that goes wrong ends no other
-for (const fault of ['unhandledRejection', 'uncaughtException'] as const) process.on(fault, error => console.error(error))
+for (const fault of ['unhandledRejection', 'uncaughtException'] as const)
+  process.on(fault, error => console.error(error))
 
 /** The house is open before anyone can ask for it. */
 async function start(): Promise<void> {
   await theHouse()
   if (!isLoopback(host) && !(await theAccess()).hasPassphrase) {
-    await refuseToStart(`Mantel does not listen on ${host}, where other machines reach it, without a passphrase.\nSet one first: npm run passphrase\nOr leave HOST out to serve this machine alone.`)
+    await refuseToStart(
+      `Mantel does not listen on ${host}, where other machines reach it, without a passphrase.\nSet one first: npm run passphrase\nOr leave HOST out to serve this machine alone.`,
+    )
   }
   if (!stopping) server.listen(port, host, () => console.log(`Mantel listens on ${listensAt()}`))
 }

@@ -2,23 +2,38 @@ import type { SolveLp } from '#core/cultures'
 
 /** The part of the HiGHS module that is used; server, worker and tests each load it their own way. */
 export interface HighsModule {
-  solve: (lp: string, options?: object) => { Status: string, ObjectiveValue: number, Columns: Record<string, object> }
+  solve: (lp: string, options?: object) => { Status: string; ObjectiveValue: number; Columns: Record<string, object> }
 }
 
 /** Heuristics that pay in large programmes only cost time in ours of a few dozen rows (measured: a third of the time). */
 const SMALL_PROGRAMMES = {
-  mip_heuristic_effort: 0, mip_heuristic_run_rins: false, mip_heuristic_run_rens: false, mip_heuristic_run_root_reduced_cost: false, mip_heuristic_run_zi_round: true,
+  mip_heuristic_effort: 0,
+  mip_heuristic_run_rins: false,
+  mip_heuristic_run_rens: false,
+  mip_heuristic_run_root_reduced_cost: false,
+  mip_heuristic_run_zi_round: true,
 }
 
 /** Wraps a loaded HiGHS for the planner; a fixed seed keeps plans the same on every machine. */
 export function solverFrom(highs: HighsModule): SolveLp {
-  return (lp) => {
+  return lp => {
     // units are whole, so a plan proven to within a third of one is the least; beyond 300 units, to within a thousandth
-    const result = highs.solve(lp, { output_flag: false, mip_rel_gap: 1e-3, mip_abs_gap: 0.3, random_seed: 1, ...SMALL_PROGRAMMES })
+    const result = highs.solve(lp, {
+      output_flag: false,
+      mip_rel_gap: 1e-3,
+      mip_abs_gap: 0.3,
+      random_seed: 1,
+      ...SMALL_PROGRAMMES,
+    })
     return {
       status: result.Status,
       objective: result.ObjectiveValue,
-      columns: Object.fromEntries(Object.entries(result.Columns).map(([name, column]) => [name, 'Primal' in column && typeof column.Primal === 'number' ? column.Primal : 0])),
+      columns: Object.fromEntries(
+        Object.entries(result.Columns).map(([name, column]) => [
+          name,
+          'Primal' in column && typeof column.Primal === 'number' ? column.Primal : 0,
+        ]),
+      ),
     }
   }
 }

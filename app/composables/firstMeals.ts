@@ -23,5 +23,9 @@ export function firstMealsOf(tasks: readonly Task[], house: Pick<House, 'animals
     bySpecies.set(animal.speciesId, [...(bySpecies.get(animal.speciesId) ?? []), task])
     count++
   }
-  return count < FROM ? [] : [...bySpecies].map(([speciesId, list]) => ({ speciesId, tasks: list })).sort((a, b) => b.tasks.length - a.tasks.length)
+  return count < FROM
+    ? []
+    : [...bySpecies]
+        .map(([speciesId, list]) => ({ speciesId, tasks: list }))
+        .sort((a, b) => b.tasks.length - a.tasks.length)
 }

@@ -9,7 +9,10 @@ const cobalt = LocusData.parse({ name: 'Cobalt', speciesId: 'x', linkage: 'Z', a
 describe('genotypes to choose from', () => {
   it('shows each with its look; a sex that has one copy gets one', () => {
     expect(genotypeItems(ash, 'unknown').map(i => i.label)).toEqual(['+/+ wild look', '+/a wild look', 'a/a ash'])
-    expect(genotypeItems(cobalt, 'female').map(i => [i.value, i.signs])).toEqual([['+/–', ['+']], ['k/–', ['k']]])
+    expect(genotypeItems(cobalt, 'female').map(i => [i.value, i.signs])).toEqual([
+      ['+/–', ['+']],
+      ['k/–', ['k']],
+    ])
     expect(genotypeItems(cobalt, 'male')).toHaveLength(3)
     expect(genotypeItems(cobalt, 'unknown')).toHaveLength(5)
   })
@@ -17,7 +20,10 @@ describe('genotypes to choose from', () => {
 
 describe('a belief in words', () => {
   it.each<[number[], string]>([
-    [[0, 0, 1], 'a/a'], [[0.34, 0.66, 0], '+/a 66 %, +/+ 34 %'], [[0.985, 0.015, 0], '+/+ 99 %'], [[0.003, 0.997, 0], '+/a over 99 %'],
+    [[0, 0, 1], 'a/a'],
+    [[0.34, 0.66, 0], '+/a 66 %, +/+ 34 %'],
+    [[0.985, 0.015, 0], '+/+ 99 %'],
+    [[0.003, 0.997, 0], '+/a over 99 %'],
   ])('%j: %s', (belief, text) => {
     expect(tellBelief(ash, belief)).toBe(text)
   })

@@ -1,10 +1,15 @@
 import type { BreedingOutlook, Season } from '#core/season'
 import { formatRange } from '#core/units'
 
-const some = (list: string[], most = 3) => (list.length > most ? `${list.slice(0, most).join(', ')} and ${list.length - most} more` : list.join(', '))
+const some = (list: string[], most = 3) =>
+  list.length > most ? `${list.slice(0, most).join(', ')} and ${list.length - most} more` : list.join(', ')
 
 /** The screen's answer in words: what is to be done with pairs today, and which female is due next. */
-export function pairingAnswer({ rota, unvisited, due }: BreedingOutlook, season: Pick<Season, 'today' | 'tasks'>, tagOf: (id: string) => string): string {
+export function pairingAnswer(
+  { rota, unvisited, due }: BreedingOutlook,
+  season: Pick<Season, 'today' | 'tasks'>,
+  tagOf: (id: string) => string,
+): string {
   const { today } = season
   const parts: string[] = []
   const goes = rota.filter(v => !v.running && v.from === today).map(v => `${tagOf(v.sireId)} to ${tagOf(v.damId)}`)
@@ -18,8 +23,11 @@ export function pairingAnswer({ rota, unvisited, due }: BreedingOutlook, season:
   const hindered = unvisited.filter(u => !u.waits).map(u => tagOf(u.damId))
   if (hindered.length) parts.push(`No visit for: ${some(hindered)}.`)
   const next = due.find(d => d.stage === 'gravid' && (d.birth ?? d.next))
-  const sign = next ? next.birth ?? next.next : null
+  const sign = next ? (next.birth ?? next.next) : null
   if (next && sign) parts.push(`${tagOf(next.damId)}: ${sign.event} ${formatRange(sign.when)}.`)
-  if (!parts.length) return due.length ? 'Nothing is due with a pair today.' : 'No pair is set. Choose on the bench: who goes with whom, and why.'
+  if (!parts.length)
+    return due.length
+      ? 'Nothing is due with a pair today.'
+      : 'No pair is set. Choose on the bench: who goes with whom, and why.'
   return parts.join(' ')
 }

@@ -6,9 +6,16 @@ import { nextClutchTag } from './nextClutchTag'
 import { dayFromIso, dayToIso } from '#core/units'
 
 const days = 14
-const plan = (kind: FeederPlan['kind'], part: Partial<FeederPlan> = {}) => ({
-  kind, days, bareStock: new Array(days).fill(5), bareMissing: new Array(days).fill(0), stock: new Array(days).fill(9), missing: new Array(days).fill(0), ...part,
-}) as FeederPlan
+const plan = (kind: FeederPlan['kind'], part: Partial<FeederPlan> = {}) =>
+  ({
+    kind,
+    days,
+    bareStock: new Array(days).fill(5),
+    bareMissing: new Array(days).fill(0),
+    stock: new Array(days).fill(9),
+    missing: new Array(days).fill(0),
+    ...part,
+  }) as FeederPlan
 const look = (high: number[]) => ({ high, mean: high }) as unknown as PreyOutlook
 
 describe('what a strip of food draws', () => {
@@ -23,7 +30,13 @@ describe('what a strip of food draws', () => {
     const high = new Array<number>(days).fill(0)
     high[3] = 4
     high[10] = 4
-    const s = preySeries(look(high), plan('bought', { bareMissing: high.map((n, d) => (d === 10 ? 3 : 0)), bareStock: high.map((_, d) => (d < 10 ? 5 : 1)) }))
+    const s = preySeries(
+      look(high),
+      plan('bought', {
+        bareMissing: high.map((n, d) => (d === 10 ? 3 : 0)),
+        bareStock: high.map((_, d) => (d < 10 ? 5 : 1)),
+      }),
+    )
     expect(s.step).toBe(7)
     expect(s.need).toEqual([4, 4])
     expect(s.short).toEqual([0, 3])
@@ -41,12 +54,18 @@ describe('the shared time axis', () => {
   })
 
   it('marks the first of each month inside it, with the year in January', () => {
-    expect(timeTicks(span).map(t => [dayToIso(t.day), t.label])).toEqual([['2026-12-01', 'Dec'], ['2027-01-01', 'Jan 2027'], ['2027-02-01', 'Feb'], ['2027-03-01', 'Mar']])
+    expect(timeTicks(span).map(t => [dayToIso(t.day), t.label])).toEqual([
+      ['2026-12-01', 'Dec'],
+      ['2027-01-01', 'Jan 2027'],
+      ['2027-02-01', 'Feb'],
+      ['2027-03-01', 'Mar'],
+    ])
   })
 })
 
 describe('tags of new clutches', () => {
-  const house = (tags: string[]) => ({ clutches: Object.fromEntries(tags.map(tag => [tag, { tag }])) }) as Parameters<typeof nextClutchTag>[0]
+  const house = (tags: string[]) =>
+    ({ clutches: Object.fromEntries(tags.map(tag => [tag, { tag }])) }) as Parameters<typeof nextClutchTag>[0]
 
   it('go on from the highest, each prefix for itself', () => {
     expect(nextClutchTag(house(['C-2', 'C-10', 'S-3', 'C-x']))).toBe('C-11')

@@ -19,8 +19,16 @@ export class ApiProblem extends Error {
   }
 }
 
-const NO_ANSWER: ProblemDetails = { type: 'about:blank', title: 'The house does not answer. Is Mantel still running?', status: 0 }
-const NOT_KNOWN: ProblemDetails = { type: 'about:blank', title: 'The house did not answer, so it is not known whether this was written. Send it again: it is written once.', status: 0 }
+const NO_ANSWER: ProblemDetails = {
+  type: 'about:blank',
+  title: 'The house does not answer. Is Mantel still running?',
+  status: 0,
+}
+const NOT_KNOWN: ProblemDetails = {
+  type: 'about:blank',
+  title: 'The house did not answer, so it is not known whether this was written. Send it again: it is written once.',
+  status: 0,
+}
 
 /** Pauses before what was not answered is sent again by itself. */
 const PAUSES_MS = [400, 1500]
@@ -35,24 +43,25 @@ interface Call {
 async function callOnce<T>(path: string, { method = 'GET', body }: Call): Promise<T> {
   const lost = method === 'GET' ? NO_ANSWER : NOT_KNOWN
   const response = await fetch(path, {
-    method, ...(body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    method,
+    ...(body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
   }).catch(() => null)
   if (!response) throw new ApiProblem(lost)
-  const answer = await response.json().catch(() => undefined) as unknown
+  const answer = (await response.json().catch(() => undefined)) as unknown
   if (response.ok && answer !== undefined) return answer as T
-  throw new ApiProblem(!response.ok && answer ? answer as ProblemDetails : lost)
+  throw new ApiProblem(!response.ok && answer ? (answer as ProblemDetails) : lost)
 }
 
 /** Worth another try by itself: no answer came, or the database was held for a moment. */
-const mayPass = (error: unknown): boolean => error instanceof ApiProblem && (error.unanswered || error.problem.status === 503)
+const mayPass = (error: unknown): boolean =>
+  error instanceof ApiProblem && (error.unanswered || error.problem.status === 503)
 
 /** One call to the server. @throws ApiProblem */
 export async function callApi<T>(path: string, call: Call = {}): Promise<T> {
   for (const pause of call.again ? PAUSES_MS : []) {
     try {
       return await callOnce<T>(path, call)
-    }
-    catch (error) {
+    } catch (error) {
       if (!mayPass(error)) throw error
       await new Promise(resolve => setTimeout(resolve, pause))
     }

@@ -1,4 +1,13 @@
-import { clutchChances, cross, eggChance, genotypesOf, tellGenotype, type Belief, type CrossLocus, type LookRow } from '#core/genetics'
+import {
+  clutchChances,
+  cross,
+  eggChance,
+  genotypesOf,
+  tellGenotype,
+  type Belief,
+  type CrossLocus,
+  type LookRow,
+} from '#core/genetics'
 import type { LocusState } from '#core/logbook'
 import { geneOf } from '#core/season'
 
@@ -30,18 +39,35 @@ export function useCross(loci: Ref<LocusState[]>, dam: CrossParent, sire: CrossP
     }
     const { belief } = geneOf(house.house, locus, animal)
     // one of unknown sex may stand on either side: only what fits the side counts
-    const fits = genotypes.map((g, i) => ((locus.linkage === 'Z' && sex === 'female') || (locus.linkage === 'X' && sex === 'male') ? (g.length === 1 ? belief[i]! : 0) : g.length === 2 ? belief[i]! : 0))
+    const fits = genotypes.map((g, i) =>
+      (locus.linkage === 'Z' && sex === 'female') || (locus.linkage === 'X' && sex === 'male')
+        ? g.length === 1
+          ? belief[i]!
+          : 0
+        : g.length === 2
+          ? belief[i]!
+          : 0,
+    )
     const total = fits.reduce((a, b) => a + b, 0)
-    return total > 0 ? fits.map(x => x / total) : genotypes.map(g => (g.every(a => a === 0) && fitsSide(g.length, locus, sex) ? 1 : 0))
+    return total > 0
+      ? fits.map(x => x / total)
+      : genotypes.map(g => (g.every(a => a === 0) && fitsSide(g.length, locus, sex) ? 1 : 0))
   }
-  const fitsSide = (copies: number, locus: LocusState, sex: 'female' | 'male') => (copies === 1) === ((locus.linkage === 'Z' && sex === 'female') || (locus.linkage === 'X' && sex === 'male'))
+  const fitsSide = (copies: number, locus: LocusState, sex: 'female' | 'male') =>
+    (copies === 1) === ((locus.linkage === 'Z' && sex === 'female') || (locus.linkage === 'X' && sex === 'male'))
 
-  const parts = computed<CrossLocus[]>(() => loci.value.map(locus => ({ locus, dam: beliefOf(dam, locus, 'female'), sire: beliefOf(sire, locus, 'male') })))
+  const parts = computed<CrossLocus[]>(() =>
+    loci.value.map(locus => ({ locus, dam: beliefOf(dam, locus, 'female'), sire: beliefOf(sire, locus, 'male') })),
+  )
   const young = computed(() => (parts.value.length ? cross(parts.value) : null))
 
   /** Expected young and chances of at least k of one row of looks, in a clutch of the species. */
-  function clutchOf(row: LookRow, eggs: { earliest: number, likely: number, latest: number }, through: number) {
-    return clutchChances(eggChance(parts.value, { sex: row.sex, loci: row.looks.map(look => ({ look })) }), eggs, through)
+  function clutchOf(row: LookRow, eggs: { earliest: number; likely: number; latest: number }, through: number) {
+    return clutchChances(
+      eggChance(parts.value, { sex: row.sex, loci: row.looks.map(look => ({ look })) }),
+      eggs,
+      through,
+    )
   }
 
   return { parts, young, clutchOf }

@@ -10,13 +10,16 @@ export function useIntent() {
       const made = await call(id.value)
       id.value = v7()
       return made
-    }
-    catch (error) {
+    } catch (error) {
       // an earlier try went through after all, with other words
       const before = error instanceof ApiProblem && error.problem.status === 409 && error.field('id') !== undefined
       if (!before) throw error
       id.value = v7()
-      throw new ApiProblem({ type: 'about:blank', title: 'What you sent before was written after all. Look at it first; sending this makes another.', status: 409 })
+      throw new ApiProblem({
+        type: 'about:blank',
+        title: 'What you sent before was written after all. Look at it first; sending this makes another.',
+        status: 409,
+      })
     }
   }
 

@@ -22,15 +22,15 @@ export function usePairingBench(speciesId: Ref<string>, wishes: Ref<BenchWish[]>
     if (!speciesId.value) return
     loading.value = true
     try {
-      const answer = await callApi<BenchSnapshot>(`/api/bench?speciesId=${encodeURIComponent(speciesId.value)}&wish=${encodeURIComponent(JSON.stringify(wishes.value))}`)
+      const answer = await callApi<BenchSnapshot>(
+        `/api/bench?speciesId=${encodeURIComponent(speciesId.value)}&wish=${encodeURIComponent(JSON.stringify(wishes.value))}`,
+      )
       if (mine !== turn) return
       bench.value = answer.bench
       problem.value = ''
-    }
-    catch (error) {
+    } catch (error) {
       if (mine === turn) problem.value = error instanceof Error ? error.message : String(error)
-    }
-    finally {
+    } finally {
       if (mine === turn) loading.value = false
     }
   }
@@ -42,8 +42,12 @@ export function usePairingBench(speciesId: Ref<string>, wishes: Ref<BenchWish[]>
     if (!b) return []
     const n = b.sires.length
     const worth = b.dams.map((_, i) => b.worths.slice(i * n, (i + 1) * n))
-    const set = new Map(Object.values(house.house.pairings).filter(p => !p.ended && p.sireId).map(p => [p.damId, p.sireId]))
-    const fixed = b.dams.map((d) => {
+    const set = new Map(
+      Object.values(house.house.pairings)
+        .filter(p => !p.ended && p.sireId)
+        .map(p => [p.damId, p.sireId]),
+    )
+    const fixed = b.dams.map(d => {
       if (!(d.id in choices.value)) {
         // a pair that is set stands, until the keeper says otherwise
         const his = b.sires.findIndex(s => s.id === set.get(d.id))
@@ -52,7 +56,12 @@ export function usePairingBench(speciesId: Ref<string>, wishes: Ref<BenchWish[]>
       const sire = choices.value[d.id]
       return sire === null || sire === undefined ? -1 : b.sires.findIndex(s => s.id === sire)
     })
-    return assign(worth, b.sires.map(() => b.perMale), fixed, FURTHER_FEMALE)
+    return assign(
+      worth,
+      b.sires.map(() => b.perMale),
+      fixed,
+      FURTHER_FEMALE,
+    )
   })
 
   function bend(damId: string, sireId: string | null | undefined): void {

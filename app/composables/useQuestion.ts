@@ -10,11 +10,14 @@ export function useQuestion() {
   /** @returns whether the keeper says that it is so */
   function ask(text: string): Promise<boolean> {
     shown.value?.answer(false)
-    return new Promise((resolve) => {
-      shown.value = { text, answer: (yes) => {
-        shown.value = null
-        resolve(yes)
-      } }
+    return new Promise(resolve => {
+      shown.value = {
+        text,
+        answer: yes => {
+          shown.value = null
+          resolve(yes)
+        },
+      }
     })
   }
 

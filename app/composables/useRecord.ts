@@ -24,13 +24,23 @@ export function useRecord() {
 
   /** The present moment, or noon of the day that is meant. */
   function instantOf(day: number, now: Date): string {
-    return calendarOf(house.settings.timeZone)(now.getTime()) === day ? now.toISOString() : new Date(day * 86_400_000 + 12 * 3_600_000).toISOString()
+    return calendarOf(house.settings.timeZone)(now.getTime()) === day
+      ? now.toISOString()
+      : new Date(day * 86_400_000 + 12 * 3_600_000).toISOString()
   }
 
   function entryOf(wish: Wish, now: Date): Entry {
     const id = v7()
     const subject = wish.subject ?? { type: wish.founds!, id }
-    return { id, at: instantOf(wish.day ?? house.today, now), subject, kind: wish.kind, data: wish.data, source: 'keeper', ...(wish.note && { note: wish.note }) }
+    return {
+      id,
+      at: instantOf(wish.day ?? house.today, now),
+      subject,
+      kind: wish.kind,
+      data: wish.data,
+      source: 'keeper',
+      ...(wish.note && { note: wish.note }),
+    }
   }
 
   /** Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is. */
@@ -40,15 +50,18 @@ export function useRecord() {
       const ids = await house.write(entries)
       Reflect.deleteProperty(unanswered.value, meant)
       return ids
-    }
-    catch (error) {
+    } catch (error) {
       if (error instanceof ApiProblem && error.unanswered) throw error
       Reflect.deleteProperty(unanswered.value, meant)
-      const question = error instanceof ApiProblem ? error.problem.errors?.find(e => e.path.endsWith('data.sure')) : undefined
+      const question =
+        error instanceof ApiProblem ? error.problem.errors?.find(e => e.path.endsWith('data.sure')) : undefined
       if (!question) throw error
-      if (!await ask(question.message)) return null
+      if (!(await ask(question.message))) return null
       const index = Number(/^entries\.(\d+)\./.exec(question.path)?.[1] ?? 0)
-      return writeAsked(meant, entries.map((e, i) => (i === index ? { ...e, data: { ...e.data, sure: true } } : e)))
+      return writeAsked(
+        meant,
+        entries.map((e, i) => (i === index ? { ...e, data: { ...e.data, sure: true } } : e)),
+      )
     }
   }
 
@@ -56,19 +69,38 @@ export function useRecord() {
   function tell(error: unknown, meant: string, refused: string, again: () => unknown): void {
     const description = error instanceof Error ? error.message : String(error)
     if (error instanceof ApiProblem && error.unanswered) {
-      toast.add({ id: meant, title: 'Not known whether this was written', description, color: 'warning', icon: 'i-lucide-unplug', duration: 0, actions: [{ label: 'Send again', color: 'primary', variant: 'solid', onClick: () => { void again() } }] })
-    }
-    else toast.add({ title: refused, description, color: 'error', duration: 10_000 })
+      toast.add({
+        id: meant,
+        title: 'Not known whether this was written',
+        description,
+        color: 'warning',
+        icon: 'i-lucide-unplug',
+        duration: 0,
+        actions: [
+          {
+            label: 'Send again',
+            color: 'primary',
+            variant: 'solid',
+            onClick: () => {
+              void again()
+            },
+          },
+        ],
+      })
+    } else toast.add({ title: refused, description, color: 'error', duration: 10_000 })
   }
 
   async function takeBack(ids: readonly string[]): Promise<void> {
     const meant = `void ${ids.join()}`
     try {
-      await writeAsked(meant, unanswered.value[meant] ?? ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} }, new Date())))
+      await writeAsked(
+        meant,
+        unanswered.value[meant] ??
+          ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} }, new Date())),
+      )
       toast.remove(meant)
       toast.add({ title: 'Taken back', icon: 'i-lucide-undo-2', color: 'neutral', duration: 3000 })
-    }
-    catch (error) {
+    } catch (error) {
       tell(error, meant, 'This could not be taken back', () => takeBack(ids))
     }
   }
@@ -84,20 +116,32 @@ export function useRecord() {
     try {
       // one act is of one moment
       const now = new Date()
-      const written = await writeAsked(meant, unanswered.value[meant] ?? [wishes].flat().map(wish => entryOf(wish, now)))
+      const written = await writeAsked(
+        meant,
+        unanswered.value[meant] ?? [wishes].flat().map(wish => entryOf(wish, now)),
+      )
       if (!written) return null
       toast.remove(meant)
       toast.add({
-        title: says, icon: 'i-lucide-check', color: 'neutral',
-        actions: [{ label: 'Undo', color: 'primary', variant: 'outline', onClick: () => { void takeBack(written) } }],
+        title: says,
+        icon: 'i-lucide-check',
+        color: 'neutral',
+        actions: [
+          {
+            label: 'Undo',
+            color: 'primary',
+            variant: 'outline',
+            onClick: () => {
+              void takeBack(written)
+            },
+          },
+        ],
       })
       return written
-    }
-    catch (error) {
+    } catch (error) {
       tell(error, meant, 'Not written', () => record(wishes, says))
       return null
-    }
-    finally {
+    } finally {
       busy.value = false
     }
   }

@@ -26,13 +26,18 @@ export function useRoutes() {
     try {
       worker = new Worker(new URL('../workers/route.worker.ts', import.meta.url), { type: 'module' })
       const remote: Remote<RouteApi> = wrap<RouteApi>(worker)
-      const found = await remote.search(...JSON.parse(JSON.stringify([loci, wish, stock, years])) as [LocusData[], (string | null)[], Stock[], number])
+      const found = await remote.search(
+        ...(JSON.parse(JSON.stringify([loci, wish, stock, years])) as [
+          LocusData[],
+          (string | null)[],
+          Stock[],
+          number,
+        ]),
+      )
       if (mine === turn) routes.value = found
-    }
-    catch (error) {
+    } catch (error) {
       if (mine === turn) problem.value = error instanceof Error ? error.message : String(error)
-    }
-    finally {
+    } finally {
       if (mine === turn) running.value = false
     }
   }

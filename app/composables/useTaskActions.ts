@@ -14,14 +14,28 @@ export function useTaskActions() {
     if (action.kind === 'cultureStarted') {
       const feeder = feederOf(house.almanac, String(data.feederId))
       const own = Object.values(house.house.cultures)
-      const placeId = own.filter(c => c.feederId === feeder.id).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ?? null
-      return nextCultureTags(own, feeder, action.times ?? 1).map(tag => ({ kind: action.kind, founds: 'culture' as const, data: { ...data, tag, placeId } }))
+      const placeId =
+        own.filter(c => c.feederId === feeder.id).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ?? null
+      return nextCultureTags(own, feeder, action.times ?? 1).map(tag => ({
+        kind: action.kind,
+        founds: 'culture' as const,
+        data: { ...data, tag, placeId },
+      }))
     }
     if (entryKinds.get(action.kind)?.founds === 'clutch') {
-      const prefix = action.kind === 'born' ? 'L' : house.almanac.species[house.house.pairings[task.subject.id]?.speciesId ?? '']?.mode === 'larval' ? 'S' : 'C'
+      const prefix =
+        action.kind === 'born'
+          ? 'L'
+          : house.almanac.species[house.house.pairings[task.subject.id]?.speciesId ?? '']?.mode === 'larval'
+            ? 'S'
+            : 'C'
       return [{ kind: action.kind, subject: task.subject, data: { ...data, tag: nextClutchTag(house.house, prefix) } }]
     }
-    return [data, ...action.also ?? []].map(one => ({ kind: action.kind, subject: action.subject ?? task.subject, data: one }))
+    return [data, ...(action.also ?? [])].map(one => ({
+      kind: action.kind,
+      subject: action.subject ?? task.subject,
+      data: one,
+    }))
   }
 
   function says(task: Task, action: TaskAction, asked: number | null): string {

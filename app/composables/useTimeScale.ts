@@ -14,9 +14,9 @@ export function timeScale({ from, to, width }: TimeSpan) {
 }
 
 /** First days of months (and of weeks when the span is short), for gridlines and the axis. */
-export function timeTicks({ from, to }: TimeSpan): { day: number, label: string }[] {
+export function timeTicks({ from, to }: TimeSpan): { day: number; label: string }[] {
   const start = new Date(`${dayToIso(from)}T00:00:00Z`)
-  const ticks: { day: number, label: string }[] = []
+  const ticks: { day: number; label: string }[] = []
   for (let year = start.getUTCFullYear(), month = start.getUTCMonth(); ; month++) {
     if (month === 12) {
       month = 0

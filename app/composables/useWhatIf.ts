@@ -34,13 +34,14 @@ export function useWhatIf(changes: Ref<WhatIf>) {
       worker ??= new Worker(new URL('../workers/whatIf.worker.ts', import.meta.url), { type: 'module' })
       remote ??= wrap<WhatIfApi>(worker)
       const { house: state, settings, overrides, today } = house.snapshot
-      const answer = await remote.tryOut(JSON.parse(JSON.stringify({ house: state, settings, overrides, today })), JSON.parse(JSON.stringify(changes.value)))
+      const answer = await remote.tryOut(
+        JSON.parse(JSON.stringify({ house: state, settings, overrides, today })),
+        JSON.parse(JSON.stringify(changes.value)),
+      )
       if (mine === turn) outcome.value = answer
-    }
-    catch (error) {
+    } catch (error) {
       if (mine === turn) problem.value = error instanceof Error ? error.message : String(error)
-    }
-    finally {
+    } finally {
       if (mine === turn) running.value = false
     }
   }

@@ -5,7 +5,8 @@ import { defaultSettings, season } from '../../core/season'
 import { winterAnswer } from './winterAnswer'
 
 const today = 20_782
-const answer = (b: HouseBuilder) => winterAnswer(season(b.records(), shippedAlmanac, defaultSettings, today).season.winter, today)
+const answer = (b: HouseBuilder) =>
+  winterAnswer(season(b.records(), shippedAlmanac, defaultSettings, today).season.winter, today)
 const animal = (id: string) => ({ type: 'animal' as const, id })
 function cold(b: HouseBuilder, id: string, ...weights: number[]): HouseBuilder {
   b.animal(id, 'california-kingsnake')
@@ -27,11 +28,19 @@ describe('the answer of the Brumation screen', () => {
   })
 
   it('names those in trouble first, then who wakes and who is next', () => {
-    const b = cold(cold(cold(new HouseBuilder(today), 'K-1', 600, 570, 535), 'K-2', 600, 580, 562), 'K-3', 600, 598, 596)
+    const b = cold(
+      cold(cold(new HouseBuilder(today), 'K-1', 600, 570, 535), 'K-2', 600, 580, 562),
+      'K-3',
+      600,
+      598,
+      596,
+    )
     b.winter('W-1', 'california-kingsnake', -60, ['K-1', 'K-2', 'K-3'], { ways: { holdDays: 62 } })
     b.animal('R-1', 'rosy-boa').write('weighed', animal('R-1'), -2, { massG: 300 })
     b.animal('R-2', 'rosy-boa')
     b.winter('W-2', 'rosy-boa', 4, ['R-1', 'R-2'])
-    expect(answer(b)).toBe('Take out K-1 now. Offer water to K-2. W-1 wakes by Fri 27 Nov. Next: W-2, 2 from Sun 29 Nov; R-2 not fit yet.')
+    expect(answer(b)).toBe(
+      'Take out K-1 now. Offer water to K-2. W-1 wakes by Fri 27 Nov. Next: W-2, 2 from Sun 29 Nov; R-2 not fit yet.',
+    )
   })
 })

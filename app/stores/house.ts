@@ -44,13 +44,21 @@ export const useHouse = defineStore('house', () => {
     if (!snapshot.value) failure.value = error instanceof Error ? error.message : String(error)
     else stale.value ??= new Date()
     clearTimeout(trying)
-    trying = setTimeout(() => { void load() }, PAUSES_MS[Math.min(tries++, PAUSES_MS.length - 1)])
+    trying = setTimeout(
+      () => {
+        void load()
+      },
+      PAUSES_MS[Math.min(tries++, PAUSES_MS.length - 1)],
+    )
   }
 
   /** Takes over the house as it is now. Never throws: what cannot be had now is asked for again. */
   async function load(): Promise<void> {
     try {
-      const [inputs, outcome] = await Promise.all([callApi<HouseSnapshot>('/api/house'), callApi<SeasonSnapshot>('/api/season')])
+      const [inputs, outcome] = await Promise.all([
+        callApi<HouseSnapshot>('/api/house'),
+        callApi<SeasonSnapshot>('/api/season'),
+      ])
       snapshot.value = inputs
       computedSeason.value = outcome
       failure.value = stale.value = null
@@ -59,8 +67,7 @@ export const useHouse = defineStore('house', () => {
       clearTimeout(trying)
       // forecasts move at once; the plan follows as soon as it is solved
       void loadPlans()
-    }
-    catch (error) {
+    } catch (error) {
       missed(error)
     }
   }
@@ -68,15 +75,18 @@ export const useHouse = defineStore('house', () => {
   async function loadPlans(): Promise<void> {
     try {
       computedPlans.value = await callApi<PlansSnapshot>('/api/plans')
-    }
-    catch (error) {
+    } catch (error) {
       missed(error)
     }
   }
 
   /** Writes entries (all or none) and takes over what follows from them. @throws ApiProblem */
   async function write(entries: Entry[]): Promise<string[]> {
-    const { written, known } = await callApi<WroteEntries>('/api/entries', { method: 'POST', body: { entries }, again: true })
+    const { written, known } = await callApi<WroteEntries>('/api/entries', {
+      method: 'POST',
+      body: { entries },
+      again: true,
+    })
     await load()
     return [...written, ...known]
   }
@@ -84,5 +94,24 @@ export const useHouse = defineStore('house', () => {
   const placeName = (id: string | null) => routeTo(house.value.places, id).names.join(' · ')
   const speciesName = (id: string) => almanac.value.species[id]?.name ?? id
 
-  return { snapshot, failure, stale, locked, almanac, house, settings, today, season, plans, alarms, settled, upcomingStarts, isEmpty, load, write, placeName, speciesName }
+  return {
+    snapshot,
+    failure,
+    stale,
+    locked,
+    almanac,
+    house,
+    settings,
+    today,
+    season,
+    plans,
+    alarms,
+    settled,
+    upcomingStarts,
+    isEmpty,
+    load,
+    write,
+    placeName,
+    speciesName,
+  }
 })

@@ -4,7 +4,16 @@ import highsLoader from 'highs'
 import wasmUrl from 'highs/runtime?url'
 import { shippedAlmanac, withOverrides, type Override } from '#core/almanac'
 import type { House } from '#core/logbook'
-import { PlanMemory, applyWhatIf, planFeeders, seasonOfHouse, type FeederPlan, type HouseSettings, type Season, type WhatIf } from '#core/season'
+import {
+  PlanMemory,
+  applyWhatIf,
+  planFeeders,
+  seasonOfHouse,
+  type FeederPlan,
+  type HouseSettings,
+  type Season,
+  type WhatIf,
+} from '#core/season'
 import { solverFrom } from '#shared/solver'
 
 export interface WhatIfInputs {

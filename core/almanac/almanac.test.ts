@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { Almanac, clockOf, feederOf, schoolChoice, shippedAlmanac, speciesOf, withOverrides, type BreedingEvent } from '.'
+import {
+  Almanac,
+  clockOf,
+  feederOf,
+  schoolChoice,
+  shippedAlmanac,
+  speciesOf,
+  withOverrides,
+  type BreedingEvent,
+} from '.'
 
 const all = Object.values(shippedAlmanac.species)
 
@@ -19,11 +28,13 @@ describe('the shipped almanac', () => {
   })
 
   it('names only feeders and sources that it has', () => {
-    const walk = (node: unknown): string[] => typeof node !== 'object' || node === null
-      ? []
-      : Object.entries(node).flatMap(([k, v]) => (k === 'source' && typeof v === 'string' ? [v] : walk(v)))
+    const walk = (node: unknown): string[] =>
+      typeof node !== 'object' || node === null
+        ? []
+        : Object.entries(node).flatMap(([k, v]) => (k === 'source' && typeof v === 'string' ? [v] : walk(v)))
     for (const key of walk(shippedAlmanac)) expect(shippedAlmanac.sources).toHaveProperty(key)
-    for (const s of all) for (const l of s.ladder) for (const m of l.meal) expect(feederOf(shippedAlmanac, m.prey).id).toBe(m.prey)
+    for (const s of all)
+      for (const l of s.ladder) for (const m of l.meal) expect(feederOf(shippedAlmanac, m.prey).id).toBe(m.prey)
   })
 
   it('has a way from the first event of each mode to the first meal, and ladders that climb', () => {
@@ -31,9 +42,21 @@ describe('the shipped almanac', () => {
       const birth = s.mode === 'live' ? 'born' : s.mode === 'larval' ? 'metamorphosed' : 'hatched'
       expect(clockOf(s, birth, 'firstMeal'), s.id).toBeDefined()
       // after true cold an animal is warmed, then ready, then paired; after a rest, or none, it is paired from the start
-      const way: [BreedingEvent, BreedingEvent][] = s.winter === 'brumation' ? [['warmUp', 'ready'], ['ready', 'copulation']] : [[s.winter === 'none' ? 'introduced' : 'warmUp', 'copulation']]
+      const way: [BreedingEvent, BreedingEvent][] =
+        s.winter === 'brumation'
+          ? [
+              ['warmUp', 'ready'],
+              ['ready', 'copulation'],
+            ]
+          : [[s.winter === 'none' ? 'introduced' : 'warmUp', 'copulation']]
       // where all are females nothing comes between company and eggs
-      const needed: [BreedingEvent, BreedingEvent][] = s.sexing?.system === 'clonal' ? [['introduced', 'laid'], ['hatched', 'firstMeal']] : way
+      const needed: [BreedingEvent, BreedingEvent][] =
+        s.sexing?.system === 'clonal'
+          ? [
+              ['introduced', 'laid'],
+              ['hatched', 'firstMeal'],
+            ]
+          : way
       for (const [from, to] of needed) expect(clockOf(s, from, to), `${s.id} ${from}`).toBeDefined()
       expect(s.cold !== undefined, s.id).toBe(s.winter !== 'none')
       expect(s.cold?.rest !== undefined, s.id).toBe(s.winter === 'dormancy')
@@ -57,8 +80,15 @@ describe('the shipped almanac', () => {
 
   it.each([
     // rodent steps, common practice
-    ['mouse.pinky', 1, 3], ['mouse.fuzzy', 3, 6], ['mouse.hopper', 6, 12], ['mouse.weaned', 12, 18], ['mouse.adult', 18, 30], ['rat.pup', 5, 10],
-    ['rat.weaned', 25, 50], ['rat.small', 50, 90], ['rat.medium', 90, 150],
+    ['mouse.pinky', 1, 3],
+    ['mouse.fuzzy', 3, 6],
+    ['mouse.hopper', 6, 12],
+    ['mouse.weaned', 12, 18],
+    ['mouse.adult', 18, 30],
+    ['rat.pup', 5, 10],
+    ['rat.weaned', 25, 50],
+    ['rat.small', 50, 90],
+    ['rat.medium', 90, 150],
   ])('%s weighs %d–%d g', (id, low, high) => {
     expect(feederOf(shippedAlmanac, id).massG).toMatchObject({ earliest: low, latest: high })
   })
@@ -69,8 +99,15 @@ describe('overrides', () => {
 
   it('puts the keeper’s number in, marks it own and leaves the shipped one alone', () => {
     const own = withOverrides(shippedAlmanac, [{ path, value: 50, note: 'three seasons here' }])
-    expect(clockOf(speciesOf(own, 'corn-snake'), 'copulation', 'laid')!.days).toMatchObject({ likely: 50, mark: 'own', note: 'three seasons here' })
-    expect(clockOf(speciesOf(shippedAlmanac, 'corn-snake'), 'copulation', 'laid')!.days).toMatchObject({ likely: 48, mark: 'practice' })
+    expect(clockOf(speciesOf(own, 'corn-snake'), 'copulation', 'laid')!.days).toMatchObject({
+      likely: 50,
+      mark: 'own',
+      note: 'three seasons here',
+    })
+    expect(clockOf(speciesOf(shippedAlmanac, 'corn-snake'), 'copulation', 'laid')!.days).toMatchObject({
+      likely: 48,
+      mark: 'practice',
+    })
     // species of one kind share a table in the data files; an override must touch only the one named
     expect(clockOf(speciesOf(own, 'milk-snake'), 'copulation', 'laid')!.days.likely).toBe(48)
   })
@@ -94,12 +131,18 @@ describe('overrides', () => {
   })
 
   it('refuses what is not there and what would contradict itself', () => {
-    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.unicorn.adultMassG.value', value: 1 }])).toThrow(/no number/)
+    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.unicorn.adultMassG.value', value: 1 }])).toThrow(
+      /no number/,
+    )
     expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.name', value: 1 }])).toThrow(/no number/)
     expect(() => withOverrides(shippedAlmanac, [{ path, value: 400 }])).toThrow(/in order/)
     // a clutch of a thousand million eggs filled the memory and ended the server
-    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.clutchSize.latest', value: 1e9 }])).toThrow(/not believable/)
-    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.cold.weeks.latest', value: 1e9 }])).toThrow(/not believable/)
+    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.clutchSize.latest', value: 1e9 }])).toThrow(
+      /not believable/,
+    )
+    expect(() => withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.cold.weeks.latest', value: 1e9 }])).toThrow(
+      /not believable/,
+    )
   })
 })
 

@@ -1,5 +1,24 @@
 export {
-  Almanac, BREEDING_EVENTS, BreedingEvent, Clock, Fact, Feeder, LadderStep, Mark, Measure, SEX_SIGNS, School, SexSign, Species, Spread, Supply, type Cold, type Incubation, type Mating, type Sexing, type SignRow,
+  Almanac,
+  BREEDING_EVENTS,
+  BreedingEvent,
+  Clock,
+  Fact,
+  Feeder,
+  LadderStep,
+  Mark,
+  Measure,
+  SEX_SIGNS,
+  School,
+  SexSign,
+  Species,
+  Spread,
+  Supply,
+  type Cold,
+  type Incubation,
+  type Mating,
+  type Sexing,
+  type SignRow,
 } from './schema'
 export { shippedAlmanac } from './data'
 export { AlmanacError, withOverrides, type Override } from './overrides'

@@ -19,7 +19,12 @@ export function feederOf(almanac: Pick<Almanac, 'feeders'>, id: string): Feeder 
 export const schoolKey = (id: string, speciesId?: string): string => (speciesId ? `${id}@${speciesId}` : id)
 
 /** The choice in force for a school: what was chosen for the species, else for the house, else the usual one. */
-export function schoolChoice(almanac: Pick<Almanac, 'schools'>, chosen: Readonly<Record<string, string>>, id: string, speciesId?: string): School['choices'][number] {
+export function schoolChoice(
+  almanac: Pick<Almanac, 'schools'>,
+  chosen: Readonly<Record<string, string>>,
+  id: string,
+  speciesId?: string,
+): School['choices'][number] {
   const school = almanac.schools[id]
   if (!school) throw new AlmanacError(`The almanac has no school “${id}”.`)
   const wished = (speciesId && chosen[schoolKey(id, speciesId)]) || chosen[id] || school.usual

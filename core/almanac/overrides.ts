@@ -34,10 +34,10 @@ export function withOverrides(almanac: Almanac, overrides: readonly Override[]):
       if (Object.hasOwn(node, key)) {
         node = node[key]
         key = keys.shift()!
-      }
-      else key = `${key}.${keys.shift()}`
+      } else key = `${key}.${keys.shift()}`
     }
-    if (!isBranch(node) || !Object.hasOwn(node, key) || typeof node[key] !== 'number' || !Object.hasOwn(node, 'mark')) throw new AlmanacError(`The almanac has no number “${path}”.`)
+    if (!isBranch(node) || !Object.hasOwn(node, key) || typeof node[key] !== 'number' || !Object.hasOwn(node, 'mark'))
+      throw new AlmanacError(`The almanac has no number “${path}”.`)
     node[key] = value
     node.mark = 'own'
     delete node.source
@@ -52,7 +52,11 @@ export function withOverrides(almanac: Almanac, overrides: readonly Override[]):
 export function withoutPrototypes(almanac: Almanac): Almanac {
   const { species, feeders, schools, signs, common, sources } = almanac
   return {
-    species: recordOf(Object.entries(species)), feeders: recordOf(Object.entries(feeders)), schools: recordOf(Object.entries(schools)),
-    signs: recordOf(Object.entries(signs)), common: recordOf(Object.entries(common)), sources: recordOf(Object.entries(sources)),
+    species: recordOf(Object.entries(species)),
+    feeders: recordOf(Object.entries(feeders)),
+    schools: recordOf(Object.entries(schools)),
+    signs: recordOf(Object.entries(signs)),
+    common: recordOf(Object.entries(common)),
+    sources: recordOf(Object.entries(sources)),
   }
 }

@@ -12,20 +12,28 @@ function rationAt(species: Species, index: number): number {
 }
 
 describe('rations of young insect-eaters are believable', () => {
-  it.each(Object.values(almanac.species).filter(s => s.eats === 'insects').map(s => s.id))('%s: 3 % of its weight a day or more in its first step (from memory: small insect-eaters take 3–10 %)', (id) => {
+  it.each(
+    Object.values(almanac.species)
+      .filter(s => s.eats === 'insects')
+      .map(s => s.id),
+  )('%s: 3 % of its weight a day or more in its first step (from memory: small insect-eaters take 3–10 %)', id => {
     expect(rationAt(speciesOf(almanac, id), 0)).toBeGreaterThanOrEqual(0.03)
   })
 
-  it.each(['golden-mantella', 'dyeing-dart-frog', 'mourning-gecko'])('%s: grown, 0.7–5 %% a day (from memory)', (id) => {
+  it.each(['golden-mantella', 'dyeing-dart-frog', 'mourning-gecko'])('%s: grown, 0.7–5 %% a day (from memory)', id => {
     const species = speciesOf(almanac, id)
     const last = species.ladder.at(-1)!
-    const grown = last.meal.reduce((g, m) => g + m.count * feederOf(almanac, m.prey).massG.likely, 0) / last.everyDays / species.adultMassG.value
+    const grown =
+      last.meal.reduce((g, m) => g + m.count * feederOf(almanac, m.prey).massG.likely, 0) /
+      last.everyDays /
+      species.adultMassG.value
     expect(grown).toBeGreaterThan(0.007)
     expect(grown).toBeLessThan(0.05)
   })
 
   it('bearded dragons have greens on every step, daily (common practice, no source)', () => {
-    for (const step of speciesOf(almanac, 'bearded-dragon').ladder) expect([step.everyDays, step.meal.some(m => m.prey === 'greens')]).toEqual([1, true])
+    for (const step of speciesOf(almanac, 'bearded-dragon').ladder)
+      expect([step.everyDays, step.meal.some(m => m.prey === 'greens')]).toEqual([1, true])
   })
 })
 

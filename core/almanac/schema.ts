@@ -12,25 +12,64 @@ const provenance = { mark: Mark, source: z.string().optional(), note: z.string()
 /** Longer than anything in a season of clocks; a longer one is a slip. */
 const MOST_DAYS = 20_000
 
-export const Fact = z.strictObject({ value: z.number(), unit: z.string(), ...provenance })
+export const Fact = z
+  .strictObject({ value: z.number(), unit: z.string(), ...provenance })
   .refine(f => f.mark !== 'published' || f.source, 'A published number names its source')
   .refine(f => f.unit !== 'share' || (f.value >= 0 && f.value <= 1), 'A share lies between 0 and 1')
-  .refine(f => f.unit !== 'days' || (f.value > 0 && f.value <= MOST_DAYS), 'Days must be more than 0, and not beyond a lifetime')
-  .refine(f => f.unit === '°C' ? f.value > -10 && f.value < 60 : f.value >= 0 && f.value <= 1e6, 'This number is not believable: check the unit')
+  .refine(
+    f => f.unit !== 'days' || (f.value > 0 && f.value <= MOST_DAYS),
+    'Days must be more than 0, and not beyond a lifetime',
+  )
+  .refine(
+    f => (f.unit === '°C' ? f.value > -10 && f.value < 60 : f.value >= 0 && f.value <= 1e6),
+    'This number is not believable: check the unit',
+  )
 export type Fact = z.infer<typeof Fact>
 
 /** What is beyond belief, by unit: a slip in the number or the unit. */
-const MOST_OF_UNIT: Readonly<Record<string, number>> = { 'days': 2000, 'weeks': 104, 'eggs': 5000, 'young': 5000, 'clutches': 60, 'spawnings': 60, 'g': 100_000, 'mm': 1000, 'mm a day': 100, 'share a day': 1 }
+const MOST_OF_UNIT: Readonly<Record<string, number>> = {
+  'days': 2000,
+  'weeks': 104,
+  'eggs': 5000,
+  'young': 5000,
+  'clutches': 60,
+  'spawnings': 60,
+  'g': 100_000,
+  'mm': 1000,
+  'mm a day': 100,
+  'share a day': 1,
+}
 
 /** Earliest, likely, latest. */
-export const Spread = z.strictObject({ earliest: z.number().min(0), likely: z.number().min(0), latest: z.number().min(0), unit: z.string(), ...provenance })
+export const Spread = z
+  .strictObject({
+    earliest: z.number().min(0),
+    likely: z.number().min(0),
+    latest: z.number().min(0),
+    unit: z.string(),
+    ...provenance,
+  })
   .refine(s => s.earliest <= s.likely && s.likely <= s.latest, 'Earliest, likely and latest must be in order')
-  .refine(s => s.latest > 0 && s.latest <= (MOST_OF_UNIT[s.unit] ?? 1000), 'This span is not believable: check the unit')
+  .refine(
+    s => s.latest > 0 && s.latest <= (MOST_OF_UNIT[s.unit] ?? 1000),
+    'This span is not believable: check the unit',
+  )
 export type Spread = z.infer<typeof Spread>
 
 /** What can happen to a pair and its young, in the order of the year. */
 export const BREEDING_EVENTS = [
-  'warmUp', 'ready', 'introduced', 'copulation', 'ovulation', 'postOvulationShed', 'preLayShed', 'laid', 'born', 'hatched', 'metamorphosed', 'firstMeal',
+  'warmUp',
+  'ready',
+  'introduced',
+  'copulation',
+  'ovulation',
+  'postOvulationShed',
+  'preLayShed',
+  'laid',
+  'born',
+  'hatched',
+  'metamorphosed',
+  'firstMeal',
 ] as const
 export const BreedingEvent = z.enum(BREEDING_EVENTS)
 export type BreedingEvent = z.infer<typeof BreedingEvent>
@@ -58,32 +97,53 @@ const ColdLoss = z.discriminatedUnion('by', [
 const Rest = z.strictObject({ nightC: Fact, foodShare: Fact, dry: z.boolean(), maleBeforeEndDays: Fact })
 
 /** What the winter of a species asks for, and what it may cost. */
-const Cold = z.strictObject({
-  /** Band of the hold; below `floorC` it is harmed, above `ceilingC` it burns reserves and must not stay long. */
-  lowC: Fact, highC: Fact, holdC: Fact, floorC: Fact, ceilingC: Fact,
-  /** Usual warm temperature before and after. */
-  warmC: Fact,
-  weeks: Spread,
-  gutClearDays: Spread,
-  baths: z.boolean(),
-  stepDownDays: Fact,
-  lightHours: Fact,
-  minAgeDays: Fact,
-  watchLoss: Fact, takeOutLoss: Fact,
-  loss: ColdLoss,
-  /** Scale, water drunk and last droppings: what two weighings differ by without meaning anything. */
-  weighingNoise: Fact,
-  company: z.enum(['sameSex', 'never']),
-  sizeRatio: Fact,
-  /** After it: warmth to the first meal taken, to the first shed (snakes), and share of the weight regained a day. */
-  firstMeal: Spread, firstShed: Spread, regainPerDay: Spread,
-  rest: Rest.optional(),
-}).refine(c => c.watchLoss.value < c.takeOutLoss.value, 'The watch limit must lie below the limit to take it out')
-  .refine(c => c.floorC.value <= c.lowC.value && c.lowC.value <= c.holdC.value && c.holdC.value <= c.highC.value && c.highC.value <= c.ceilingC.value, 'The hold lies inside its band, and the band between floor and ceiling')
+const Cold = z
+  .strictObject({
+    /** Band of the hold; below `floorC` it is harmed, above `ceilingC` it burns reserves and must not stay long. */
+    lowC: Fact,
+    highC: Fact,
+    holdC: Fact,
+    floorC: Fact,
+    ceilingC: Fact,
+    /** Usual warm temperature before and after. */
+    warmC: Fact,
+    weeks: Spread,
+    gutClearDays: Spread,
+    baths: z.boolean(),
+    stepDownDays: Fact,
+    lightHours: Fact,
+    minAgeDays: Fact,
+    watchLoss: Fact,
+    takeOutLoss: Fact,
+    loss: ColdLoss,
+    /** Scale, water drunk and last droppings: what two weighings differ by without meaning anything. */
+    weighingNoise: Fact,
+    company: z.enum(['sameSex', 'never']),
+    sizeRatio: Fact,
+    /** After it: warmth to the first meal taken, to the first shed (snakes), and share of the weight regained a day. */
+    firstMeal: Spread,
+    firstShed: Spread,
+    regainPerDay: Spread,
+    rest: Rest.optional(),
+  })
+  .refine(c => c.watchLoss.value < c.takeOutLoss.value, 'The watch limit must lie below the limit to take it out')
+  .refine(
+    c =>
+      c.floorC.value <= c.lowC.value &&
+      c.lowC.value <= c.holdC.value &&
+      c.holdC.value <= c.highC.value &&
+      c.highC.value <= c.ceilingC.value,
+    'The hold lies inside its band, and the band between floor and ceiling',
+  )
 export type Cold = z.infer<typeof Cold>
 
 /** A measurement that is about normal within one sex. */
-export const Measure = z.strictObject({ mean: z.number().positive().max(1000), sd: z.number().positive().max(200), unit: z.string(), ...provenance })
+export const Measure = z.strictObject({
+  mean: z.number().positive().max(1000),
+  sd: z.number().positive().max(200),
+  unit: z.string(),
+  ...provenance,
+})
 export type Measure = z.infer<typeof Measure>
 const BySex = z.strictObject({ female: Measure, male: Measure })
 
@@ -93,14 +153,22 @@ export const SexSign = z.enum(SEX_SIGNS)
 export type SexSign = z.infer<typeof SexSign>
 
 /** How far a sign is right in grown and in young animals; null where it cannot be read yet. */
-const SignRow = z.strictObject({ id: SexSign, name: z.string(), how: z.string(), rightGrown: Fact, rightYoung: Fact.nullable() })
+const SignRow = z.strictObject({
+  id: SexSign,
+  name: z.string(),
+  how: z.string(),
+  rightGrown: Fact,
+  rightYoung: Fact.nullable(),
+})
 export type SignRow = z.infer<typeof SignRow>
 
 /** How a species' sexes differ. */
 const Sexing = z.strictObject({
-  system: z.enum(['ZW', 'XY', 'temperature', 'clonal', 'unknown']), systemFrom: z.strictObject(provenance),
+  system: z.enum(['ZW', 'XY', 'temperature', 'clonal', 'unknown']),
+  systemFrom: z.strictObject(provenance),
   /** Subcaudal scales passed by the probe; not in animals lighter than `probeFromG`. */
-  probe: BySex.optional(), probeFromG: Fact.optional(),
+  probe: BySex.optional(),
+  probeFromG: Fact.optional(),
   subcaudals: BySex.optional(),
   /** Tail of total length, per cent; of grown animals and of young. */
   tailShare: BySex.optional(),
@@ -115,12 +183,15 @@ const Follicles = z.strictObject({ ovulateMm: Spread, mmPerDay: Spread })
 
 /** How a species is put together, and what the female can bear. */
 const Mating = z.strictObject({
-  maleFromDays: Fact, femaleFromDays: Fact,
+  maleFromDays: Fact,
+  femaleFromDays: Fact,
   /** Least weight of a female that breeds, as a share of a usual adult. */
   femaleMassShare: Fact,
   /** Heavier over lighter: past it the smaller one is at risk. */
   sizeRatio: Fact,
-  visitDays: Fact, restDays: Fact, locksWanted: Fact,
+  visitDays: Fact,
+  restDays: Fact,
+  locksWanted: Fact,
   females: Fact,
   social: z.boolean(),
   /** The male goes in again for a few days after every clutch, fertile or not. */
@@ -128,13 +199,20 @@ const Mating = z.strictObject({
   eatsMates: z.boolean().optional(),
   follicles: Follicles.optional(),
   /** Weight after laying against the weight before the season: below it she rests; from the other on she may go again. */
-  restBelow: Fact, againFrom: Fact,
+  restBelow: Fact,
+  againFrom: Fact,
 })
 export type Mating = z.infer<typeof Mating>
 
 const Incubation = z.strictObject({
-  points: z.array(z.strictObject({ tempC: z.number(), days: z.number().positive().max(1000), ...provenance })).min(2)
-    .refine(points => [...points].sort((a, b) => a.tempC - b.tempC).every((p, i, all) => i === 0 || p.days < all[i - 1]!.days), 'Warmer must be quicker: the incubation table must fall with temperature'),
+  points: z
+    .array(z.strictObject({ tempC: z.number(), days: z.number().positive().max(1000), ...provenance }))
+    .min(2)
+    .refine(
+      points =>
+        [...points].sort((a, b) => a.tempC - b.tempC).every((p, i, all) => i === 0 || p.days < all[i - 1]!.days),
+      'Warmer must be quicker: the incubation table must fall with temperature',
+    ),
   usualTempC: Fact,
   lethalAboveC: Fact,
   /** Earliest and latest as a share of the likely time. */
@@ -178,13 +256,30 @@ export const Species = z.strictObject({
 export type Species = z.infer<typeof Species>
 
 const Batch = z.strictObject({
-  kind: z.literal('batch'), unit: z.string(), toProducing: Spread, atTempC: Fact, baseTempC: Fact, producingDays: Fact, yieldTotal: Fact, failure: Fact, keepDays: Fact,
+  kind: z.literal('batch'),
+  unit: z.string(),
+  toProducing: Spread,
+  atTempC: Fact,
+  baseTempC: Fact,
+  producingDays: Fact,
+  yieldTotal: Fact,
+  failure: Fact,
+  keepDays: Fact,
 })
 const Colony = z.strictObject({
-  kind: z.literal('colony'), unit: z.string(), toProducing: Spread, yieldPerDay: Fact, failure: Fact, keepDays: Fact,
+  kind: z.literal('colony'),
+  unit: z.string(),
+  toProducing: Spread,
+  yieldPerDay: Fact,
+  failure: Fact,
+  keepDays: Fact,
 })
 const Bought = z.strictObject({
-  kind: z.literal('bought'), unit: z.string(), packCount: Fact, leadDays: Fact, keepDays: Fact,
+  kind: z.literal('bought'),
+  unit: z.string(),
+  packCount: Fact,
+  leadDays: Fact,
+  keepDays: Fact,
 })
 const Fresh = z.strictObject({ kind: z.literal('fresh'), unit: z.string() })
 export const Supply = z.discriminatedUnion('kind', [Batch, Colony, Bought, Fresh])
@@ -207,7 +302,17 @@ export type Feeder = z.infer<typeof Feeder>
 export const School = z.strictObject({
   id: z.string(),
   question: z.string(),
-  choices: z.array(z.strictObject({ id: z.string(), name: z.string(), reason: z.string(), days: Spread.optional(), fact: Fact.optional() })).min(2),
+  choices: z
+    .array(
+      z.strictObject({
+        id: z.string(),
+        name: z.string(),
+        reason: z.string(),
+        days: Spread.optional(),
+        fact: Fact.optional(),
+      }),
+    )
+    .min(2),
   usual: z.string(),
 })
 export type School = z.infer<typeof School>

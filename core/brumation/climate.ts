@@ -4,7 +4,10 @@ import type { HourlyLog, House } from '../logbook'
 export const noonOf = (day: number): number => day * 24 + 12
 
 /** The log of the nearest place on the way up that has one: a tub shares the chest's probe. */
-export function climateAt(house: Pick<House, 'places' | 'climate'>, placeId: string | null): { log: HourlyLog, placeId: string } | null {
+export function climateAt(
+  house: Pick<House, 'places' | 'climate'>,
+  placeId: string | null,
+): { log: HourlyLog; placeId: string } | null {
   const met = new Set<string>()
   for (let id = placeId; id && !met.has(id); id = house.places[id]?.parentId ?? null) {
     met.add(id)

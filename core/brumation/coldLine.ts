@@ -26,7 +26,7 @@ export interface ColdLine {
   lost: number | null
   trend: LossTrend | null
   /** Loss at the planned waking: middle and 80 % range. */
-  atWake: { mid: number, low: number, high: number } | null
+  atWake: { mid: number; low: number; high: number } | null
   watchOn: DayDist | null
   outOn: DayDist | null
   /** Chance of lying above the limit to take it out when it is woken, and in a week from today. */
@@ -48,15 +48,24 @@ export function usualPerDay(cold: Cold): number {
 export function startingWeight(weights: readonly Weighing[], winter: Winter): ColdLine['start'] {
   const cooled = winter.cooled.day
   let before: Weighing | undefined
-  for (const w of weights) if (w.day <= cooled && w.day >= cooled - START_BEFORE_DAYS && (!before || w.day >= before.day)) before = w
+  for (const w of weights)
+    if (w.day <= cooled && w.day >= cooled - START_BEFORE_DAYS && (!before || w.day >= before.day)) before = w
   if (before) return { ...before, late: false }
   const first = weights.find(w => w.day > cooled && (winter.warmed === null || w.day <= winter.warmed.day))
   return first ? { ...first, late: true } : null
 }
 
 /** Burnt by metabolism between two days, as a share of the weight: by the temperature logged, or by the species' monthly share. */
-export function expectedLoss(cold: Cold, massG: number, log: HourlyLog | undefined, from: Day, to: Day, assumedC: number): { share: number, metabolic: MetabolicLoss | null } {
-  if (cold.loss.by === 'month') return { share: (cold.loss.share.value / DAYS_A_MONTH) * Math.max(0, to - from), metabolic: null }
+export function expectedLoss(
+  cold: Cold,
+  massG: number,
+  log: HourlyLog | undefined,
+  from: Day,
+  to: Day,
+  assumedC: number,
+): { share: number; metabolic: MetabolicLoss | null } {
+  if (cold.loss.by === 'month')
+    return { share: (cold.loss.share.value / DAYS_A_MONTH) * Math.max(0, to - from), metabolic: null }
   const metabolic = metabolicLoss(massG, log, noonOf(from), noonOf(to), assumedC)
   return { share: metabolic.grams / massG, metabolic }
 }
@@ -67,13 +76,36 @@ export function expectedLoss(cold: Cold, massG: number, log: HourlyLog | undefin
  * @param log hourly log of its place, if there is one; missing hours count at `assumedC`
  * @param wakeDay planned waking
  */
-export function coldLine(species: Species & { cold: Cold }, animal: AnimalState, winter: Winter, log: HourlyLog | undefined, assumedC: number, wakeDay: Day, today: Day): ColdLine {
+export function coldLine(
+  species: Species & { cold: Cold },
+  animal: AnimalState,
+  winter: Winter,
+  log: HourlyLog | undefined,
+  assumedC: number,
+  wakeDay: Day,
+  today: Day,
+): ColdLine {
   const { cold } = species
   const start = startingWeight(animal.weights, winter)
-  const empty: ColdLine = { start, points: [], lost: null, trend: null, atWake: null, watchOn: null, outOn: null, outByWake: 0, outInAWeek: 0, metabolic: null, metabolicShare: 0, waterShare: 0 }
+  const empty: ColdLine = {
+    start,
+    points: [],
+    lost: null,
+    trend: null,
+    atWake: null,
+    watchOn: null,
+    outOn: null,
+    outByWake: 0,
+    outInAWeek: 0,
+    metabolic: null,
+    metabolicShare: 0,
+    waterShare: 0,
+  }
   if (!start) return empty
   const points: LossPoint[] = [{ day: start.day, massG: start.massG, lost: 0, entryId: start.entryId }]
-  for (const w of animal.weights) if (w.day > Math.max(start.day, winter.cooled.day - 1) && w.entryId !== start.entryId) points.push({ day: w.day, massG: w.massG, lost: 1 - w.massG / start.massG, entryId: w.entryId })
+  for (const w of animal.weights)
+    if (w.day > Math.max(start.day, winter.cooled.day - 1) && w.entryId !== start.entryId)
+      points.push({ day: w.day, massG: w.massG, lost: 1 - w.massG / start.massG, entryId: w.entryId })
   points.sort((a, b) => a.day - b.day)
   if (points.length < 2) return { ...empty, points }
   const last = points.at(-1)!
@@ -84,8 +116,19 @@ export function coldLine(species: Species & { cold: Cold }, animal: AnimalState,
   const above = (limit: number, day: Day) => normalCdf((trend.at(day) - limit) / trend.sd(day))
   const { share, metabolic } = expectedLoss(cold, start.massG, log, start.day, last.day, assumedC)
   return {
-    start, points, lost: last.lost, trend, watchOn, outOn, metabolic, metabolicShare: share,
-    atWake: { mid: trend.at(wake), low: trend.at(wake) - Z80 * trend.sd(wake), high: trend.at(wake) + Z80 * trend.sd(wake) },
+    start,
+    points,
+    lost: last.lost,
+    trend,
+    watchOn,
+    outOn,
+    metabolic,
+    metabolicShare: share,
+    atWake: {
+      mid: trend.at(wake),
+      low: trend.at(wake) - Z80 * trend.sd(wake),
+      high: trend.at(wake) + Z80 * trend.sd(wake),
+    },
     outByWake: Math.max(above(cold.takeOutLoss.value, wake), cumulative(outOn, today)),
     outInAWeek: cumulative(outOn, today + 7),
     waterShare: last.lost - share,
@@ -93,7 +136,7 @@ export function coldLine(species: Species & { cold: Cold }, animal: AnimalState,
 }
 
 /** Levels of the trend with its 80 % band, for drawing: at the weighings, today and the waking. */
-export function bandOf(line: ColdLine, to: Day): { day: Day, low: number, mid: number, high: number }[] {
+export function bandOf(line: ColdLine, to: Day): { day: Day; low: number; mid: number; high: number }[] {
   const { trend, points } = line
   if (!trend || !points.length) return []
   const from = points[0]!.day

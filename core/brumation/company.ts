@@ -9,7 +9,10 @@ export interface Check {
 }
 
 /** Whether two animals may share a tub in the cold, with every rule said. All must hold. */
-export function shareChecks(a: { animal: AnimalState, species: Species }, b: { animal: AnimalState, species: Species }): Check[] {
+export function shareChecks(
+  a: { animal: AnimalState; species: Species },
+  b: { animal: AnimalState; species: Species },
+): Check[] {
   const mass = (x: AnimalState) => x.weights.at(-1)?.massG ?? null
   const [light, heavy] = [mass(a.animal), mass(b.animal)].sort((x, y) => (x ?? 0) - (y ?? 0))
   const limit = a.species.cold?.sizeRatio.value ?? 1
@@ -18,7 +21,11 @@ export function shareChecks(a: { animal: AnimalState, species: Species }, b: { a
     { rule: 'Of one species', ok: a.species.id === b.species.id },
     { rule: 'Neither eats snakes', ok: a.species.cold?.company !== 'never' && b.species.cold?.company !== 'never' },
     { rule: 'Of one sex, and it is known', ok: a.animal.sex !== 'unknown' && a.animal.sex === b.animal.sex },
-    { rule: ratio === null ? 'Alike in size: weigh both first' : `Alike in size: ${ratio.toFixed(1)} ×, at most ${limit} ×`, ok: ratio !== null && ratio <= limit },
+    {
+      rule:
+        ratio === null ? 'Alike in size: weigh both first' : `Alike in size: ${ratio.toFixed(1)} ×, at most ${limit} ×`,
+      ok: ratio !== null && ratio <= limit,
+    },
     { rule: 'Both well', ok: !a.animal.unwell && !b.animal.unwell },
   ]
 }
@@ -30,8 +37,8 @@ interface Unit {
 }
 
 export interface Placing {
-  placed: { placeId: string, animalIds: string[] }[]
-  unplaced: { animalId: string, why: string }[]
+  placed: { placeId: string; animalIds: string[] }[]
+  unplaced: { animalId: string; why: string }[]
 }
 
 /** Temperature a cold place can be counted on to hold: what it is set to, else the mean of its last readings. */
@@ -40,13 +47,16 @@ function temperatureOf(house: House, place: Place): number | null {
   const log = climateAt(house, place.id)?.log
   if (!log) return null
   let [sum, n] = [0, 0]
-  for (let i = Math.max(0, log.meanC.length - 72); i < log.meanC.length; i++) if (!Number.isNaN(log.meanC[i]!)) [sum, n] = [sum + log.meanC[i]!, n + 1]
+  for (let i = Math.max(0, log.meanC.length - 72); i < log.meanC.length; i++)
+    if (!Number.isNaN(log.meanC[i]!)) [sum, n] = [sum + log.meanC[i]!, n + 1]
   return n ? sum / n : null
 }
 
 /** Tubs already in each cold place: animals in it that are in the cold and not among those to be placed. */
 function takenIn(house: House, placeId: string, but: ReadonlySet<string>): number {
-  return Object.values(house.animals).filter(a => a.status === 'alive' && a.cooled && !a.warmed && !but.has(a.id) && coldPlaceOf(house, a.placeId) === placeId).length
+  return Object.values(house.animals).filter(
+    a => a.status === 'alive' && a.cooled && !a.warmed && !but.has(a.id) && coldPlaceOf(house, a.placeId) === placeId,
+  ).length
 }
 
 /** Pairs them up where the school and every check allow it, alike in weight first; the others lie alone. */
@@ -68,8 +78,7 @@ function unitsOf(animals: readonly AnimalState[], { almanac, schools }: WinterCo
     if (other && shareChecks({ animal: other, species }, { animal, species }).every(c => c.ok)) {
       alone(other, animal)
       waiting.delete(key)
-    }
-    else {
+    } else {
       if (other) alone(other)
       waiting.set(key, animal)
     }
@@ -93,7 +102,7 @@ function fill(rooms: readonly ColdRoom[], units: readonly Unit[]): Map<Unit, Col
   let left = [...units].sort((a, b) => a.highC - b.highC)
   for (const cold of rooms) {
     let { room } = cold
-    left = left.filter((unit) => {
+    left = left.filter(unit => {
       if (room < 1 || unit.lowC > cold.tempC || cold.tempC > unit.highC) return true
       room--
       placed.set(unit, cold)
@@ -112,26 +121,43 @@ function fill(rooms: readonly ColdRoom[], units: readonly Unit[]): Map<Unit, Col
 export function assignPlaces(house: House, animalIds: readonly string[], context: WinterContext): Placing {
   const wanted = new Set(animalIds)
   const unplaced: Placing['unplaced'] = []
-  const animals = animalIds.map(id => house.animals[id]).filter(a => a !== undefined).filter((a) => {
-    if (hasWinter(speciesOf(context.almanac, a.speciesId))) return true
-    unplaced.push({ animalId: a.id, why: 'Its species knows no winter' })
-    return false
-  })
+  const animals = animalIds
+    .map(id => house.animals[id])
+    .filter(a => a !== undefined)
+    .filter(a => {
+      if (hasWinter(speciesOf(context.almanac, a.speciesId))) return true
+      unplaced.push({ animalId: a.id, why: 'Its species knows no winter' })
+      return false
+    })
   const units = unitsOf(animals, context)
-  const cold = Object.values(house.places).filter(p => p.kind === 'cold').map(p => ({ place: p, tempC: temperatureOf(house, p) }))
-  const rooms = cold.filter(c => c.tempC !== null).sort((a, b) => a.tempC! - b.tempC! || a.place.order - b.place.order)
-    .map(({ place, tempC }): ColdRoom => ({ place, tempC: tempC!, room: place.capacity === null ? Number.POSITIVE_INFINITY : place.capacity - takenIn(house, place.id, wanted) }))
+  const cold = Object.values(house.places)
+    .filter(p => p.kind === 'cold')
+    .map(p => ({ place: p, tempC: temperatureOf(house, p) }))
+  const rooms = cold
+    .filter(c => c.tempC !== null)
+    .sort((a, b) => a.tempC! - b.tempC! || a.place.order - b.place.order)
+    .map(({ place, tempC }): ColdRoom => ({
+      place,
+      tempC: tempC!,
+      room: place.capacity === null ? Number.POSITIVE_INFINITY : place.capacity - takenIn(house, place.id, wanted),
+    }))
   let chosen = fill(rooms, units)
   if (chosen.size < units.length) {
     const taken: Unit[] = []
-    for (const unit of [...units].sort((a, b) => b.animals.length - a.animals.length)) if (fill(rooms, [...taken, unit]).size > taken.length) taken.push(unit)
+    for (const unit of [...units].sort((a, b) => b.animals.length - a.animals.length))
+      if (fill(rooms, [...taken, unit]).size > taken.length) taken.push(unit)
     chosen = fill(rooms, taken)
   }
-  const placed: Placing['placed'] = [...chosen].map(([unit, { place }]) => ({ placeId: place.id, animalIds: unit.animals.map(a => a.id) }))
+  const placed: Placing['placed'] = [...chosen].map(([unit, { place }]) => ({
+    placeId: place.id,
+    animalIds: unit.animals.map(a => a.id),
+  }))
   const left = units.filter(u => !chosen.has(u))
   for (const unit of left) {
     const fitting = cold.filter(c => c.tempC !== null && unit.lowC <= c.tempC && c.tempC <= unit.highC)
-    const why = fitting.length ? `No room: ${fitting.map(c => c.place.name).join(', ')} ${fitting.length === 1 ? 'is' : 'are'} full` : `No cold place between ${unit.lowC} and ${unit.highC} °C`
+    const why = fitting.length
+      ? `No room: ${fitting.map(c => c.place.name).join(', ')} ${fitting.length === 1 ? 'is' : 'are'} full`
+      : `No cold place between ${unit.lowC} and ${unit.highC} °C`
     for (const animal of unit.animals) unplaced.push({ animalId: animal.id, why })
   }
   return { placed, unplaced }

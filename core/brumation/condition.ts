@@ -17,7 +17,7 @@ export interface Condition {
   /** Against the weight with which it went into its last winter, when there was one. */
   ofLastWinter: number | null
   /** Tortoises: mass against that of a healthy one of its length. */
-  shell: { ratio: number, expectedG: number, mm: number } | null
+  shell: { ratio: number; expectedG: number; mm: number } | null
   state: 'good' | 'lean' | 'thin'
 }
 
@@ -34,17 +34,33 @@ export function shellMassG(shellMass: NonNullable<Species['shellMass']>, mm: num
 export function bodyCondition(species: Species, animal: AnimalState): Judgement<Condition> | null {
   const latest = animal.weights.at(-1)
   if (!latest) return null
-  const best = animal.weights.reduce((a, w) => (w.day >= latest.day - OWN_CURVE_DAYS && w.massG > a.massG ? w : a), latest)
+  const best = animal.weights.reduce(
+    (a, w) => (w.day >= latest.day - OWN_CURVE_DAYS && w.massG > a.massG ? w : a),
+    latest,
+  )
   const ofBest = latest.massG / best.massG
-  const reasons: Reason[] = [{
-    rule: `Against its own best weight: lean under ${LEAN_SHARE * 100} %, thin under ${THIN_SHARE * 100} % (from memory)`,
-    inputs: [entryInput('Latest', `${latest.massG} g`, latest), entryInput('Best', `${best.massG} g`, best), computedInput('Share', `${Math.round(ofBest * 100)} %`)],
-    change: 'A new weight',
-  }]
+  const reasons: Reason[] = [
+    {
+      rule: `Against its own best weight: lean under ${LEAN_SHARE * 100} %, thin under ${THIN_SHARE * 100} % (from memory)`,
+      inputs: [
+        entryInput('Latest', `${latest.massG} g`, latest),
+        entryInput('Best', `${best.massG} g`, best),
+        computedInput('Share', `${Math.round(ofBest * 100)} %`),
+      ],
+      change: 'A new weight',
+    },
+  ]
   const former = animal.winters.filter(w => w.warmed !== null).at(-1)
   const before = former ? startingWeight(animal.weights, former) : null
   const ofLastWinter = before && !before.late && before.day < latest.day ? latest.massG / before.massG : null
-  if (ofLastWinter !== null) reasons.push({ rule: 'Against the weight with which it went into its last winter', inputs: [entryInput(`Cooled ${formatDay(former!.cooled.day)}`, `${before!.massG} g`, before!), computedInput('Share', `${Math.round(ofLastWinter * 100)} %`)] })
+  if (ofLastWinter !== null)
+    reasons.push({
+      rule: 'Against the weight with which it went into its last winter',
+      inputs: [
+        entryInput(`Cooled ${formatDay(former!.cooled.day)}`, `${before!.massG} g`, before!),
+        computedInput('Share', `${Math.round(ofLastWinter * 100)} %`),
+      ],
+    })
   const length = animal.lengths.at(-1)
   let shell: Condition['shell'] = null
   if (species.shellMass && length) {
@@ -53,7 +69,13 @@ export function bodyCondition(species: Species, animal: AnimalState): Judgement<
     const path = `species.${species.id}.shellMass`
     reasons.push({
       rule: 'Mass against straight carapace length: healthy mass = constant × length³ (Jackson ratio)',
-      inputs: [entryInput('Length', `${length.mm} mm`, length), factInput('Constant', `${path}.gPerCm3.value`, species.shellMass.gPerCm3), computedInput('Healthy mass', `${Math.round(expectedG)} g`), computedInput('Ratio', shell.ratio.toFixed(2)), factInput('Light under', `${path}.lowShare.value`, species.shellMass.lowShare)],
+      inputs: [
+        entryInput('Length', `${length.mm} mm`, length),
+        factInput('Constant', `${path}.gPerCm3.value`, species.shellMass.gPerCm3),
+        computedInput('Healthy mass', `${Math.round(expectedG)} g`),
+        computedInput('Ratio', shell.ratio.toFixed(2)),
+        factInput('Light under', `${path}.lowShare.value`, species.shellMass.lowShare),
+      ],
       change: 'Measure again, in a straight line over the shell',
     })
   }

@@ -11,7 +11,8 @@ export function dayLengthHours(latitude: number, dayOfYear: number): number {
   const theta = 0.2163108 + 2 * Math.atan(0.9671396 * Math.tan(0.0086 * (dayOfYear - 186)))
   const declination = Math.asin(0.39795 * Math.cos(theta))
   const phi = Math.max(-89.99, Math.min(89.99, latitude)) * DEGREE
-  const x = (Math.sin(0.8333 * DEGREE) + Math.sin(phi) * Math.sin(declination)) / (Math.cos(phi) * Math.cos(declination))
+  const x =
+    (Math.sin(0.8333 * DEGREE) + Math.sin(phi) * Math.sin(declination)) / (Math.cos(phi) * Math.cos(declination))
   return 24 - (24 / Math.PI) * Math.acos(Math.max(-1, Math.min(1, x)))
 }
 

@@ -4,10 +4,35 @@ export { fatPerHour, metabolicLoss, oxygenPerHour, type MetabolicLoss } from './
 export { crossing, lossTrend, theilSen } from './trend'
 export { bandOf, coldLine, expectedLoss, startingWeight, usualPerDay, type ColdLine, type LossPoint } from './coldLine'
 export { COLD_ACTION_WORDS, COLD_ACTIONS, judgeCold, severityOf, type ColdAction, type ColdVerdict } from './judgeCold'
-export { bandOfCold, dailyOf, sharedBand, troubleOf, watchPlace, type Band, type ClimateDay, type ClimateTrouble, type PlaceWatch } from './placeWatch'
+export {
+  bandOfCold,
+  dailyOf,
+  sharedBand,
+  troubleOf,
+  watchPlace,
+  type Band,
+  type ClimateDay,
+  type ClimateTrouble,
+  type PlaceWatch,
+} from './placeWatch'
 export { bodyCondition, shellMassG, type Condition } from './condition'
 export { judgeEligibility, type Eligibility, type Fitness } from './eligibility'
 export { assignPlaces, shareChecks, type Check, type Placing } from './company'
 export { judgeReadiness, recoveryOf, type Readiness, type Recovery, type Warmth } from './readiness'
 export { winterReport, type SpeciesWinter, type WinterRecord } from './report'
-export { MEAL_AFTER_DAYS, WARMING_DAYS, hasWinter, lightHoursAt, programmeOf, programmeOfAnimal, setpointAt, setpoints, waysOf, wokenOn, type Programme, type Setpoint, type WarmUp, type WinterContext } from './programme'
+export {
+  MEAL_AFTER_DAYS,
+  WARMING_DAYS,
+  hasWinter,
+  lightHoursAt,
+  programmeOf,
+  programmeOfAnimal,
+  setpointAt,
+  setpoints,
+  waysOf,
+  wokenOn,
+  type Programme,
+  type Setpoint,
+  type WarmUp,
+  type WinterContext,
+} from './programme'

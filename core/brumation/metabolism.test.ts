@@ -35,10 +35,17 @@ describe('metabolism at rest (Andrews & Pough 1985, Physiol. Zool. 58:214–231)
   })
 
   it('a colder log never raises the expected loss', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: -5, max: 40, noNaN: true }), { minLength: 1, maxLength: 200 }), fc.double({ min: 0, max: 20, noNaN: true }), fc.integer({ min: 1, max: 5000 }), (temps, colder, massG) => {
-      const warm = metabolicLoss(massG, logOf(temps), 0, temps.length, 12).grams
-      const cold = metabolicLoss(massG, logOf(temps.map(t => t - colder)), 0, temps.length, 12).grams
-      expect(cold).toBeLessThanOrEqual(warm * (1 + 1e-9))
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -5, max: 40, noNaN: true }), { minLength: 1, maxLength: 200 }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.integer({ min: 1, max: 5000 }),
+        (temps, colder, massG) => {
+          const warm = metabolicLoss(massG, logOf(temps), 0, temps.length, 12).grams
+          const cold = metabolicLoss(massG, logOf(temps.map(t => t - colder)), 0, temps.length, 12).grams
+          expect(cold).toBeLessThanOrEqual(warm * (1 + 1e-9))
+        },
+      ),
+    )
   })
 })

@@ -17,7 +17,7 @@ export function oxygenPerHour(massG: number, tempC: number): number {
 
 /** Fat burnt in an hour at rest, g: oxygen × 19.8 J/mL ÷ 39.3 kJ/g. Same ranges as {@link oxygenPerHour}. */
 export function fatPerHour(massG: number, tempC: number): number {
-  return oxygenPerHour(massG, tempC) * JOULES_PER_ML_O2 / JOULES_PER_G_FAT
+  return (oxygenPerHour(massG, tempC) * JOULES_PER_ML_O2) / JOULES_PER_G_FAT
 }
 
 /** Sums over a log that make the loss of any stay a subtraction. */
@@ -61,7 +61,13 @@ export interface MetabolicLoss {
  * @param log hourly log of the place, or undefined when nothing is logged there
  * @param fromHour first hour (since 1970, UTC), included; `toHour` is not
  */
-export function metabolicLoss(massG: number, log: HourlyLog | undefined, fromHour: number, toHour: number, assumedC: number): MetabolicLoss {
+export function metabolicLoss(
+  massG: number,
+  log: HourlyLog | undefined,
+  fromHour: number,
+  toHour: number,
+  assumedC: number,
+): MetabolicLoss {
   const hours = Math.max(0, toHour - fromHour)
   let factor = 0
   let read = 0

@@ -10,14 +10,26 @@ export interface Band {
   ceilingC: number
 }
 
-export const bandOfCold = (cold: Cold): Band => ({ floorC: cold.floorC.value, lowC: cold.lowC.value, holdC: cold.holdC.value, highC: cold.highC.value, ceilingC: cold.ceilingC.value })
+export const bandOfCold = (cold: Cold): Band => ({
+  floorC: cold.floorC.value,
+  lowC: cold.lowC.value,
+  holdC: cold.holdC.value,
+  highC: cold.highC.value,
+  ceilingC: cold.ceilingC.value,
+})
 
 /** The band in which all that lie in one place are safe: the tightest of theirs. Null for none. */
 export function sharedBand(bands: readonly Band[]): Band | null {
   if (!bands.length) return null
   const most = (pick: (b: Band) => number) => Math.max(...bands.map(pick))
   const least = (pick: (b: Band) => number) => Math.min(...bands.map(pick))
-  return { floorC: most(b => b.floorC), lowC: most(b => b.lowC), holdC: bands.reduce((s, b) => s + b.holdC, 0) / bands.length, highC: least(b => b.highC), ceilingC: least(b => b.ceilingC) }
+  return {
+    floorC: most(b => b.floorC),
+    lowC: most(b => b.lowC),
+    holdC: bands.reduce((s, b) => s + b.holdC, 0) / bands.length,
+    highC: least(b => b.highC),
+    ceilingC: least(b => b.ceilingC),
+  }
 }
 
 export interface Run {
@@ -39,7 +51,7 @@ export interface PlaceWatch {
   /** Degree-hours above the hold: reserves burnt for nothing. */
   degreeHoursAbove: number
   /** Latest reading, and hours since without one. */
-  latest: { hour: number, meanC: number } | null
+  latest: { hour: number; meanC: number } | null
   silentHours: number
 }
 
@@ -52,7 +64,20 @@ function longest(best: Run | null, from: number, hours: number): Run | null {
  * @param fromHour first hour since 1970, UTC, included; `toHour` is not
  */
 export function watchPlace(log: HourlyLog, fromHour: number, toHour: number, band: Band): PlaceWatch {
-  const w: PlaceWatch = { hours: Math.max(0, toHour - fromHour), read: 0, lowestC: null, highestC: null, hoursBelow: 0, hoursAbove: 0, longestBelow: null, longestAbove: null, longestMissing: null, degreeHoursAbove: 0, latest: null, silentHours: 0 }
+  const w: PlaceWatch = {
+    hours: Math.max(0, toHour - fromHour),
+    read: 0,
+    lowestC: null,
+    highestC: null,
+    hoursBelow: 0,
+    hoursAbove: 0,
+    longestBelow: null,
+    longestAbove: null,
+    longestMissing: null,
+    degreeHoursAbove: 0,
+    latest: null,
+    silentHours: 0,
+  }
   const run = { below: 0, above: 0, missing: 0 }
   for (let hour = fromHour; hour < toHour; hour++) {
     const i = hour - log.from
@@ -88,15 +113,26 @@ const SILENT_HOURS = 4
 const WARM_HOURS = 3
 
 /** What is wrong with a place now, from its last day; gravest first. */
-export function troubleOf(log: HourlyLog, band: Band): { kind: ClimateTrouble, level: 'harm' | 'watch', hours: number, tempC: number | null }[] {
+export function troubleOf(
+  log: HourlyLog,
+  band: Band,
+): { kind: ClimateTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[] {
   const now = log.from + log.meanC.length
   const day = watchPlace(log, now - 24, now, band)
-  const found: { kind: ClimateTrouble, level: 'harm' | 'watch', hours: number, tempC: number | null }[] = []
-  if (day.lowestC !== null && day.lowestC < band.floorC) found.push({ kind: 'tooCold', level: 'harm', hours: day.longestBelow?.hours ?? 1, tempC: day.lowestC })
+  const found: { kind: ClimateTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[] = []
+  if (day.lowestC !== null && day.lowestC < band.floorC)
+    found.push({ kind: 'tooCold', level: 'harm', hours: day.longestBelow?.hours ?? 1, tempC: day.lowestC })
   const recent = day.latest && day.latest.meanC > band.ceilingC
   const warm = watchPlace(log, now - 48, now, { ...band, highC: band.ceilingC })
-  if (recent && (warm.longestAbove?.hours ?? 0) >= WARM_HOURS) found.push({ kind: 'tooWarm', level: 'harm', hours: warm.longestAbove!.hours, tempC: day.highestC })
-  if (day.silentHours >= SILENT_HOURS) found.push({ kind: 'silent', level: day.silentHours >= 24 ? 'harm' : 'watch', hours: watchPlace(log, log.from, now, band).silentHours, tempC: day.latest?.meanC ?? null })
+  if (recent && (warm.longestAbove?.hours ?? 0) >= WARM_HOURS)
+    found.push({ kind: 'tooWarm', level: 'harm', hours: warm.longestAbove!.hours, tempC: day.highestC })
+  if (day.silentHours >= SILENT_HOURS)
+    found.push({
+      kind: 'silent',
+      level: day.silentHours >= 24 ? 'harm' : 'watch',
+      hours: watchPlace(log, log.from, now, band).silentHours,
+      tempC: day.latest?.meanC ?? null,
+    })
   return found
 }
 

@@ -47,8 +47,17 @@ interface Chosen<T> {
   input: Input
 }
 
-function chosen<T>(label: string, unit: string, own: T | null | undefined, whose: string, usual: T, usualInput: Input): Chosen<T> {
-  return own === null || own === undefined ? { value: usual, input: usualInput } : { value: own, input: { label, value: `${String(own)}${unit}`, from: { kind: 'setting', name: whose } } }
+function chosen<T>(
+  label: string,
+  unit: string,
+  own: T | null | undefined,
+  whose: string,
+  usual: T,
+  usualInput: Input,
+): Chosen<T> {
+  return own === null || own === undefined
+    ? { value: usual, input: usualInput }
+    : { value: own, input: { label, value: `${String(own)}${unit}`, from: { kind: 'setting', name: whose } } }
 }
 
 /**
@@ -56,15 +65,61 @@ function chosen<T>(label: string, unit: string, own: T | null | undefined, whose
  * @param coolDay first day of falling temperature
  * @param ways what is set otherwise; `whose` names by whom in the working
  */
-export function programmeOf(species: Species & { cold: Cold }, { almanac, schools }: WinterContext, coolDay: Day, ways: WinterWays = {}, whose = 'group'): Programme {
+export function programmeOf(
+  species: Species & { cold: Cold },
+  { almanac, schools }: WinterContext,
+  coolDay: Day,
+  ways: WinterWays = {},
+  whose = 'group',
+): Programme {
   const { cold } = species
   const path = `species.${species.id}.cold`
-  const gut = chosen('Fasting', ' days', ways.gutClearDays, whose, cold.gutClearDays.likely, spreadInput('Fasting', `${path}.gutClearDays`, cold.gutClearDays))
-  const down = chosen('Cooling down', ' days', ways.stepDownDays, whose, cold.stepDownDays.value, factInput('Cooling down', `${path}.stepDownDays.value`, cold.stepDownDays))
-  const hold = chosen('Hold', ' °C', ways.holdC, whose, cold.holdC.value, factInput('Hold', `${path}.holdC.value`, cold.holdC))
-  const length = chosen('Length', ' days', ways.holdDays, whose, Math.round(cold.weeks.likely * 7), spreadInput('Length', `${path}.weeks`, cold.weeks))
-  const light = chosen('Light', ' h', ways.lightHours, whose, cold.lightHours.value, factInput('Light in the hold', `${path}.lightHours.value`, cold.lightHours))
-  const school = schoolChoice(almanac, { ...schools, ...(ways.warmUp && { [`warmUp@${species.id}`]: ways.warmUp }) }, 'warmUp', species.id)
+  const gut = chosen(
+    'Fasting',
+    ' days',
+    ways.gutClearDays,
+    whose,
+    cold.gutClearDays.likely,
+    spreadInput('Fasting', `${path}.gutClearDays`, cold.gutClearDays),
+  )
+  const down = chosen(
+    'Cooling down',
+    ' days',
+    ways.stepDownDays,
+    whose,
+    cold.stepDownDays.value,
+    factInput('Cooling down', `${path}.stepDownDays.value`, cold.stepDownDays),
+  )
+  const hold = chosen(
+    'Hold',
+    ' °C',
+    ways.holdC,
+    whose,
+    cold.holdC.value,
+    factInput('Hold', `${path}.holdC.value`, cold.holdC),
+  )
+  const length = chosen(
+    'Length',
+    ' days',
+    ways.holdDays,
+    whose,
+    Math.round(cold.weeks.likely * 7),
+    spreadInput('Length', `${path}.weeks`, cold.weeks),
+  )
+  const light = chosen(
+    'Light',
+    ' h',
+    ways.lightHours,
+    whose,
+    cold.lightHours.value,
+    factInput('Light in the hold', `${path}.lightHours.value`, cold.lightHours),
+  )
+  const school = schoolChoice(
+    almanac,
+    { ...schools, ...(ways.warmUp && { [`warmUp@${species.id}`]: ways.warmUp }) },
+    'warmUp',
+    species.id,
+  )
   const warmUp = school.id as WarmUp
   // true cold has its own first days of cooling counted in its length, as keepers count it: from cooling to waking
   const holdDay = coolDay + down.value
@@ -74,38 +129,91 @@ export function programmeOf(species: Species & { cold: Cold }, { almanac, school
   const rest = cold.rest
   return {
     kind: species.winter === 'dormancy' ? 'dormancy' : 'brumation',
-    lastMealDay, bathDays: cold.baths ? Array.from({ length: Math.floor(gut.value / BATH_EVERY) }, (_, i) => lastMealDay + (i + 1) * BATH_EVERY) : [],
-    coolDay, holdDay, wakeDay, warmDay, firstMealDay: warmDay + MEAL_AFTER_DAYS,
-    warmC: cold.warmC.value, holdC: hold.value, nightC: rest ? rest.nightC.value - cold.holdC.value + hold.value : null,
-    warmUp, lightHours: light.value, maleDay: rest ? wakeDay - rest.maleBeforeEndDays.value : null,
-    reasons: [{
-      rule: species.winter === 'dormancy' ? 'A rest: lower temperature, shorter days, less food, as its species has it' : 'Last meal, gut clear, cooling down, hold, warming up, first small meal',
-      inputs: [gut.input, down.input, hold.input, length.input, light.input, { label: 'Warming up', value: `${school.name}: ${school.reason}`, from: { kind: 'setting', name: 'schools' } }],
-      change: 'Another cooling day, or own ways of the group or of one animal',
-    }],
+    lastMealDay,
+    bathDays: cold.baths
+      ? Array.from({ length: Math.floor(gut.value / BATH_EVERY) }, (_, i) => lastMealDay + (i + 1) * BATH_EVERY)
+      : [],
+    coolDay,
+    holdDay,
+    wakeDay,
+    warmDay,
+    firstMealDay: warmDay + MEAL_AFTER_DAYS,
+    warmC: cold.warmC.value,
+    holdC: hold.value,
+    nightC: rest ? rest.nightC.value - cold.holdC.value + hold.value : null,
+    warmUp,
+    lightHours: light.value,
+    maleDay: rest ? wakeDay - rest.maleBeforeEndDays.value : null,
+    reasons: [
+      {
+        rule:
+          species.winter === 'dormancy'
+            ? 'A rest: lower temperature, shorter days, less food, as its species has it'
+            : 'Last meal, gut clear, cooling down, hold, warming up, first small meal',
+        inputs: [
+          gut.input,
+          down.input,
+          hold.input,
+          length.input,
+          light.input,
+          {
+            label: 'Warming up',
+            value: `${school.name}: ${school.reason}`,
+            from: { kind: 'setting', name: 'schools' },
+          },
+        ],
+        change: 'Another cooling day, or own ways of the group or of one animal',
+      },
+    ],
   }
 }
 
 /** Whether a species has a winter, with the type narrowed to it. */
-export const hasWinter = (species: Species): species is Species & { cold: Cold } => species.winter !== 'none' && species.cold !== undefined
+export const hasWinter = (species: Species): species is Species & { cold: Cold } =>
+  species.winter !== 'none' && species.cold !== undefined
 
 /** The animal's own ways over those of its group. */
-export const waysOf = (group: WinterGroup | undefined, animalId: string): WinterWays => ({ ...group?.ways, ...group?.members[animalId] })
+export const waysOf = (group: WinterGroup | undefined, animalId: string): WinterWays => ({
+  ...group?.ways,
+  ...group?.members[animalId],
+})
 
 /**
  * The programme that holds for one animal: that of its open group with its own ways, or, without a group, the species'
  * from the day it was cooled. Null when it has neither, or its species knows no winter.
  * @param warmUpDay house-wide day of waking, when one is set: it stands over the groups
  */
-export function programmeOfAnimal(house: House, animal: AnimalState, species: Species, context: WinterContext, warmUpDay: Day | null = null): Programme | null {
+export function programmeOfAnimal(
+  house: House,
+  animal: AnimalState,
+  species: Species,
+  context: WinterContext,
+  warmUpDay: Day | null = null,
+): Programme | null {
   if (!hasWinter(species)) return null
   const group = winterGroupOf(house, animal.id)
   const running = animal.cooled && !animal.warmed ? animal.cooled : null
   if (!group && !running) return null
-  const programme = programmeOf(species, context, group?.coolDay ?? running!.day, waysOf(group, animal.id), group?.tag ?? 'animal')
+  const programme = programmeOf(
+    species,
+    context,
+    group?.coolDay ?? running!.day,
+    waysOf(group, animal.id),
+    group?.tag ?? 'animal',
+  )
   const reasons = [...programme.reasons]
-  if (group) reasons.unshift({ rule: `Planned as group ${group.tag}`, inputs: [computedInput('Cooling from', formatDay(group.coolDay))], change: 'Change the programme in Brumation' })
-  else reasons.unshift({ rule: 'In no group: the species’ usual winter from the day it was cooled', inputs: [entryInput('Cooled', formatDay(running!.day), running!)], change: 'Put it in a winter group' })
+  if (group)
+    reasons.unshift({
+      rule: `Planned as group ${group.tag}`,
+      inputs: [computedInput('Cooling from', formatDay(group.coolDay))],
+      change: 'Change the programme in Brumation',
+    })
+  else
+    reasons.unshift({
+      rule: 'In no group: the species’ usual winter from the day it was cooled',
+      inputs: [entryInput('Cooled', formatDay(running!.day), running!)],
+      change: 'Put it in a winter group',
+    })
   if (warmUpDay === null || !running) return { ...programme, reasons }
   return wokenOn({ ...programme, reasons }, warmUpDay)
 }
@@ -114,8 +222,15 @@ export function programmeOfAnimal(house: House, animal: AnimalState, species: Sp
 export function wokenOn(programme: Programme, warmUpDay: Day): Programme {
   const shift = warmUpDay - programme.wakeDay
   return {
-    ...programme, wakeDay: warmUpDay, warmDay: programme.warmDay + shift, firstMealDay: programme.firstMealDay + shift, maleDay: programme.maleDay === null ? null : programme.maleDay + shift,
-    reasons: [{ rule: 'The house wakes all on one day', inputs: [settingInput('Warm-up', formatDay(warmUpDay), 'warmUpDay')] }, ...programme.reasons],
+    ...programme,
+    wakeDay: warmUpDay,
+    warmDay: programme.warmDay + shift,
+    firstMealDay: programme.firstMealDay + shift,
+    maleDay: programme.maleDay === null ? null : programme.maleDay + shift,
+    reasons: [
+      { rule: 'The house wakes all on one day', inputs: [settingInput('Warm-up', formatDay(warmUpDay), 'warmUpDay')] },
+      ...programme.reasons,
+    ],
   }
 }
 
@@ -131,13 +246,26 @@ export interface Setpoint {
  */
 export function setpoints(p: Programme): Setpoint[] {
   const at = (day: Day, tempC: number): Setpoint => ({ hour: day * 24, tempC })
-  const start = [at(Math.min(p.lastMealDay, p.coolDay - 1), p.warmC), at(p.coolDay, p.warmC), at(p.holdDay, p.holdC), at(p.wakeDay, p.holdC)]
+  const start = [
+    at(Math.min(p.lastMealDay, p.coolDay - 1), p.warmC),
+    at(p.coolDay, p.warmC),
+    at(p.holdDay, p.holdC),
+    at(p.wakeDay, p.holdC),
+  ]
   const end = at(p.warmDay + 10, p.warmC)
   if (p.kind === 'dormancy' || p.warmUp === 'gradual') return [...start, at(p.warmDay, p.warmC), end]
   if (p.warmUp === 'atOnce') return [...start, at(p.wakeDay, p.warmC), end]
   const cool = Math.min(21, p.warmC)
   const room = Math.min(27, p.warmC)
-  return [...start, at(p.wakeDay, cool), at(p.wakeDay + 1, cool), at(p.wakeDay + 1, room), at(p.warmDay, room), at(p.warmDay, p.warmC), end]
+  return [
+    ...start,
+    at(p.wakeDay, cool),
+    at(p.wakeDay + 1, cool),
+    at(p.wakeDay + 1, room),
+    at(p.warmDay, room),
+    at(p.warmDay, p.warmC),
+    end,
+  ]
 }
 
 /** The temperature wished at an hour (since 1970): the curve, and at night in a rest its lower line. */
@@ -166,6 +294,9 @@ export function lightHoursAt(p: Programme, day: Day, latitude: number | null): n
   const outside = latitude === null ? 12 : dayLengthHours(latitude, dayOfYear(day))
   if (day < p.coolDay || day >= p.warmDay) return outside
   if (day >= p.holdDay && day < p.wakeDay) return p.lightHours
-  const share = day < p.holdDay ? (day - p.coolDay) / Math.max(1, p.holdDay - p.coolDay) : 1 - (day - p.wakeDay) / Math.max(1, p.warmDay - p.wakeDay)
+  const share =
+    day < p.holdDay
+      ? (day - p.coolDay) / Math.max(1, p.holdDay - p.coolDay)
+      : 1 - (day - p.wakeDay) / Math.max(1, p.warmDay - p.wakeDay)
   return outside + (p.lightHours - outside) * share
 }

@@ -26,7 +26,7 @@ export interface SpeciesWinter {
   animals: number
   running: number
   meanLost: number | null
-  worstLost: { tag: string, lost: number } | null
+  worstLost: { tag: string; lost: number } | null
   meanDays: number
   incidents: number
 }
@@ -40,27 +40,50 @@ function winterYear(day: Day, south: boolean): number {
 }
 
 function recordsOf(animal: AnimalState, today: Day, south: boolean): WinterRecord[] {
-  return animal.winters.map((winter) => {
+  return animal.winters.map(winter => {
     const start = startingWeight(animal.weights, winter)
     const end = winter.warmed?.day ?? today
-    const within = animal.weights.filter(w => start && w.day > Math.max(start.day, winter.cooled.day - 1) && w.day <= end + (winter.warmed ? AFTER_DAYS : 0) && w.entryId !== start.entryId)
+    const within = animal.weights.filter(
+      w =>
+        start &&
+        w.day > Math.max(start.day, winter.cooled.day - 1) &&
+        w.day <= end + (winter.warmed ? AFTER_DAYS : 0) &&
+        w.entryId !== start.entryId,
+    )
     const inCold = within.filter(w => w.day <= end)
     const last = inCold.at(-1) ?? within[0]
     return {
-      animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, year: winterYear(winter.cooled.day, south), cooledDay: winter.cooled.day, warmedDay: winter.warmed?.day ?? null, days: end - winter.cooled.day,
-      lost: start && last ? 1 - last.massG / start.massG : null, weighings: inCold.length, incidents: winter.incidents.length, startG: start?.massG ?? null,
+      animalId: animal.id,
+      tag: animal.tag,
+      speciesId: animal.speciesId,
+      year: winterYear(winter.cooled.day, south),
+      cooledDay: winter.cooled.day,
+      warmedDay: winter.warmed?.day ?? null,
+      days: end - winter.cooled.day,
+      lost: start && last ? 1 - last.massG / start.massG : null,
+      weighings: inCold.length,
+      incidents: winter.incidents.length,
+      startG: start?.massG ?? null,
     }
   })
 }
 
-const meanOf = (values: number[]): number | null => (values.length ? values.reduce((a, b) => a + b, 0) / values.length : null)
+const meanOf = (values: number[]): number | null =>
+  values.length ? values.reduce((a, b) => a + b, 0) / values.length : null
 
 /**
  * Every winter written for the animals of the house (those gone too), and their sums by species and year, newest first.
  * @param south whether the house lies in the southern hemisphere
  */
-export function winterReport(house: House, almanac: Almanac, today: Day, south = false): { records: WinterRecord[], bySpecies: SpeciesWinter[] } {
-  const records = Object.values(house.animals).flatMap(a => recordsOf(a, today, south)).sort((a, b) => b.year - a.year || (a.tag < b.tag ? -1 : 1))
+export function winterReport(
+  house: House,
+  almanac: Almanac,
+  today: Day,
+  south = false,
+): { records: WinterRecord[]; bySpecies: SpeciesWinter[] } {
+  const records = Object.values(house.animals)
+    .flatMap(a => recordsOf(a, today, south))
+    .sort((a, b) => b.year - a.year || (a.tag < b.tag ? -1 : 1))
   const groups = new Map<string, WinterRecord[]>()
   for (const r of records) {
     const key = `${r.speciesId}:${r.year}`
@@ -72,10 +95,19 @@ export function winterReport(house: House, almanac: Almanac, today: Day, south =
     const losses = list.filter(r => r.lost !== null)
     const worst = losses.reduce((a, r) => (!a || r.lost! > a.lost! ? r : a), null as WinterRecord | null)
     return {
-      speciesId: list[0]!.speciesId, year: list[0]!.year, animals: list.length, running: list.filter(r => r.warmedDay === null).length, meanLost: meanOf(losses.map(r => r.lost!)),
-      worstLost: worst ? { tag: worst.tag, lost: worst.lost! } : null, meanDays: meanOf(list.map(r => r.days))!, incidents: list.reduce((n, r) => n + r.incidents, 0),
+      speciesId: list[0]!.speciesId,
+      year: list[0]!.year,
+      animals: list.length,
+      running: list.filter(r => r.warmedDay === null).length,
+      meanLost: meanOf(losses.map(r => r.lost!)),
+      worstLost: worst ? { tag: worst.tag, lost: worst.lost! } : null,
+      meanDays: meanOf(list.map(r => r.days))!,
+      incidents: list.reduce((n, r) => n + r.incidents, 0),
     }
   })
   const name = (id: string) => speciesOf(almanac, id).name
-  return { records, bySpecies: bySpecies.sort((a, b) => b.year - a.year || name(a.speciesId).localeCompare(name(b.speciesId))) }
+  return {
+    records,
+    bySpecies: bySpecies.sort((a, b) => b.year - a.year || name(a.speciesId).localeCompare(name(b.speciesId))),
+  }
 }

@@ -6,15 +6,24 @@ import { normalCdf, crossing, lossTrend, theilSen } from './trend'
 
 describe('the robust line of Theil and Sen', () => {
   it('agrees with an independent library (ml-regression-theil-sen) on any points', () => {
-    const points = fc.array(fc.record({ x: fc.integer({ min: 0, max: 120 }), y: fc.double({ min: -0.05, max: 0.3, noNaN: true }) }), { minLength: 3, maxLength: 20 })
-    fc.assert(fc.property(points, (raw) => {
-      const list = [...new Map(raw.map(p => [p.x, p])).values()]
-      // of an even number of slopes the library takes one of the middle two, so only odd numbers compare
-      fc.pre(list.length >= 3 && ((list.length * (list.length - 1)) / 2) % 2 === 1)
-      const own = theilSen(list)!
-      const other = new TheilSenRegression(list.map(p => p.x), list.map(p => p.y))
-      expect(own.slope).toBeCloseTo(other.slope, 9)
-    }), { numRuns: 200 })
+    const points = fc.array(
+      fc.record({ x: fc.integer({ min: 0, max: 120 }), y: fc.double({ min: -0.05, max: 0.3, noNaN: true }) }),
+      { minLength: 3, maxLength: 20 },
+    )
+    fc.assert(
+      fc.property(points, raw => {
+        const list = [...new Map(raw.map(p => [p.x, p])).values()]
+        // of an even number of slopes the library takes one of the middle two, so only odd numbers compare
+        fc.pre(list.length >= 3 && ((list.length * (list.length - 1)) / 2) % 2 === 1)
+        const own = theilSen(list)!
+        const other = new TheilSenRegression(
+          list.map(p => p.x),
+          list.map(p => p.y),
+        )
+        expect(own.slope).toBeCloseTo(other.slope, 9)
+      }),
+      { numRuns: 200 },
+    )
   })
 
   it('is not moved by one bad weighing', () => {
@@ -25,18 +34,34 @@ describe('the robust line of Theil and Sen', () => {
   })
 
   it('says nothing when all lies on one day', () => {
-    expect(theilSen([{ x: 3, y: 1 }, { x: 3, y: 2 }])).toBeNull()
+    expect(
+      theilSen([
+        { x: 3, y: 1 },
+        { x: 3, y: 2 },
+      ]),
+    ).toBeNull()
   })
 })
 
 describe('the normal distribution (Abramowitz & Stegun 1964, table 26.1)', () => {
-  it.each([[0, 0.5], [1, 0.8413447], [1.96, 0.9750021], [-1, 0.1586553], [3, 0.9986501]])('P(z < %d) = %d', (z, p) => {
+  it.each([
+    [0, 0.5],
+    [1, 0.8413447],
+    [1.96, 0.9750021],
+    [-1, 0.1586553],
+    [3, 0.9986501],
+  ])('P(z < %d) = %d', (z, p) => {
     expect(normalCdf(z)).toBeCloseTo(p, 6)
   })
 })
 
 describe('the trend of loss', () => {
-  const line = (n: number, perDay: number, every = 20) => lossTrend(Array.from({ length: n }, (_, i) => ({ day: i * every, lost: perDay * i * every })), 0.006, 0.0004)
+  const line = (n: number, perDay: number, every = 20) =>
+    lossTrend(
+      Array.from({ length: n }, (_, i) => ({ day: i * every, lost: perDay * i * every })),
+      0.006,
+      0.0004,
+    )
 
   it('two weighings far apart already give a day on which a limit is crossed, with its range', () => {
     const trend = line(2, 0.001, 40)

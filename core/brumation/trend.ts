@@ -28,7 +28,7 @@ function median(values: number[]): number {
  * @param points at least two different days
  * @returns null when all points lie on one day
  */
-export function theilSen(points: readonly { x: number, y: number }[]): { slope: number, intercept: number } | null {
+export function theilSen(points: readonly { x: number; y: number }[]): { slope: number; intercept: number } | null {
   const slopes: number[] = []
   for (let i = 0; i < points.length; i++) {
     for (let j = i + 1; j < points.length; j++) {
@@ -65,7 +65,7 @@ export function lossTrend(points: readonly TrendPoint[], noise: number, expected
   return {
     slope,
     at: day => level + slope * (day - last.day),
-    sd: (day) => {
+    sd: day => {
       const ahead = Math.max(0, day - last.day)
       return Math.sqrt(noise ** 2 / n + slopeVar * (day - meanDay) ** 2 + (wander * ahead) ** 2)
     },
@@ -76,7 +76,10 @@ export function lossTrend(points: readonly TrendPoint[], noise: number, expected
 /** Cumulative chance of the standard normal. Abramowitz & Stegun 1964, 26.2.17; error below 7.5e-8. */
 export function normalCdf(z: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(z))
-  const tail = (Math.exp(-z * z / 2) / Math.sqrt(2 * Math.PI)) * t * (0.319381530 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
+  const tail =
+    (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
   return z >= 0 ? 1 - tail : tail
 }
 

@@ -1,19 +1,40 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  certain, conditionBetween, conditionFrom, convolve, cumulative, fromWeights, mean, mixture, neverHappens, pert, quantile,
-  sample, seededRandom, shift, stratified, summarise, triangular, withLateTail, withNever, type DayDist,
+  certain,
+  conditionBetween,
+  conditionFrom,
+  convolve,
+  cumulative,
+  fromWeights,
+  mean,
+  mixture,
+  neverHappens,
+  pert,
+  quantile,
+  sample,
+  seededRandom,
+  shift,
+  stratified,
+  summarise,
+  triangular,
+  withLateTail,
+  withNever,
+  type DayDist,
 } from '.'
 
 const total = (d: DayDist) => d.p.reduce((a, b) => a + b, 0) + d.never
 
-const anyDist = fc.record({
-  start: fc.integer({ min: -500, max: 500 }),
-  weights: fc.array(fc.double({ min: 0.001, max: 10, noNaN: true }), { minLength: 1, maxLength: 30 }),
-  never: fc.double({ min: 0, max: 0.9, noNaN: true }),
-}).map(({ start, weights, never }) => fromWeights(start, weights, never))
+const anyDist = fc
+  .record({
+    start: fc.integer({ min: -500, max: 500 }),
+    weights: fc.array(fc.double({ min: 0.001, max: 10, noNaN: true }), { minLength: 1, maxLength: 30 }),
+    never: fc.double({ min: 0, max: 0.9, noNaN: true }),
+  })
+  .map(({ start, weights, never }) => fromWeights(start, weights, never))
 
-const anyThree = fc.tuple(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 0, max: 80 }), fc.integer({ min: 0, max: 80 }))
+const anyThree = fc
+  .tuple(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 0, max: 80 }), fc.integer({ min: 0, max: 80 }))
   .map(([a, b, c]) => ({ earliest: a, likely: a + b, latest: a + b + c }))
 
 describe('shapes', () => {
@@ -35,13 +56,15 @@ describe('shapes', () => {
   })
 
   it('stays inside its bounds and sums to one', () => {
-    fc.assert(fc.property(anyThree, (three) => {
-      for (const d of [pert(three), triangular(three)]) {
-        expect(total(d)).toBeCloseTo(1, 9)
-        expect(d.start).toBeGreaterThanOrEqual(three.earliest)
-        expect(d.start + d.p.length - 1).toBeLessThanOrEqual(three.latest)
-      }
-    }))
+    fc.assert(
+      fc.property(anyThree, three => {
+        for (const d of [pert(three), triangular(three)]) {
+          expect(total(d)).toBeCloseTo(1, 9)
+          expect(d.start).toBeGreaterThanOrEqual(three.earliest)
+          expect(d.start + d.p.length - 1).toBeLessThanOrEqual(three.latest)
+        }
+      }),
+    )
   })
 
   it('refuses three points out of order', () => {
@@ -53,15 +76,17 @@ describe('shapes', () => {
 
 describe('combining', () => {
   it('convolution commutes, keeps mass 1 and adds the means', () => {
-    fc.assert(fc.property(anyDist, anyDist, (a, b) => {
-      const ab = convolve(a, b)
-      const ba = convolve(b, a)
-      expect(total(ab)).toBeCloseTo(1, 9)
-      expect(ab.start).toBe(ba.start)
-      ab.p.forEach((p, i) => expect(p).toBeCloseTo(ba.p[i]!, 9))
-      expect(mean(ab)!).toBeCloseTo(mean(a)! + mean(b)!, 6)
-      expect(1 - ab.never).toBeCloseTo((1 - a.never) * (1 - b.never), 9)
-    }))
+    fc.assert(
+      fc.property(anyDist, anyDist, (a, b) => {
+        const ab = convolve(a, b)
+        const ba = convolve(b, a)
+        expect(total(ab)).toBeCloseTo(1, 9)
+        expect(ab.start).toBe(ba.start)
+        ab.p.forEach((p, i) => expect(p).toBeCloseTo(ba.p[i]!, 9))
+        expect(mean(ab)!).toBeCloseTo(mean(a)! + mean(b)!, 6)
+        expect(1 - ab.never).toBeCloseTo((1 - a.never) * (1 - b.never), 9)
+      }),
+    )
   })
 
   it('two dice: seven comes with 6/36, textbook', () => {
@@ -74,9 +99,15 @@ describe('combining', () => {
   it('shift moves, never stays never, mixtures weigh', () => {
     expect(shift(certain(5), 3).start).toBe(8)
     expect(convolve(neverHappens(), certain(3)).never).toBe(1)
-    const m = mixture([{ weight: 1, dist: certain(0) }, { weight: 3, dist: certain(4) }])
+    const m = mixture([
+      { weight: 1, dist: certain(0) },
+      { weight: 3, dist: certain(4) },
+    ])
     expect(mean(m)).toBeCloseTo(3, 12)
-    const half = mixture([{ weight: 1, dist: certain(0) }, { weight: 1, dist: neverHappens() }])
+    const half = mixture([
+      { weight: 1, dist: certain(0) },
+      { weight: 1, dist: neverHappens() },
+    ])
     expect(half.never).toBeCloseTo(0.5, 12)
     expect(() => mixture([])).toThrow(/weights/)
     expect(() => shift(certain(1), 0.5)).toThrow(/whole/)
@@ -85,13 +116,15 @@ describe('combining', () => {
 
 describe('conditioning', () => {
   it('never leaves mass before the day, keeps mass 1 and never moves the mean earlier', () => {
-    fc.assert(fc.property(anyDist, fc.integer({ min: -550, max: 550 }), (d, day) => {
-      const after = conditionFrom(d, day)
-      expect(total(after)).toBeCloseTo(1, 9)
-      expect(cumulative(after, day - 1)).toBe(0)
-      if (after.p.length) expect(mean(after)!).toBeGreaterThanOrEqual(mean(d)! - 1e-9)
-      expect(after.never).toBeGreaterThanOrEqual(d.never - 1e-9)
-    }))
+    fc.assert(
+      fc.property(anyDist, fc.integer({ min: -550, max: 550 }), (d, day) => {
+        const after = conditionFrom(d, day)
+        expect(total(after)).toBeCloseTo(1, 9)
+        expect(cumulative(after, day - 1)).toBe(0)
+        if (after.p.length) expect(mean(after)!).toBeGreaterThanOrEqual(mean(d)! - 1e-9)
+        expect(after.never).toBeGreaterThanOrEqual(d.never - 1e-9)
+      }),
+    )
   })
 
   it('works by Bayes: three equal days and never, the first day passed', () => {

@@ -35,7 +35,8 @@ export interface Course {
  */
 export function mixture(courses: readonly Course[]): DayDist {
   const total = courses.reduce((sum, c) => sum + c.weight, 0)
-  if (!(total > 0) || courses.some(c => c.weight < 0)) throw new ChanceError('A mixture needs weights of 0 or more, with at least one above 0.')
+  if (!(total > 0) || courses.some(c => c.weight < 0))
+    throw new ChanceError('A mixture needs weights of 0 or more, with at least one above 0.')
   const dated = courses.filter(c => c.dist.p.length && c.weight > 0)
   if (!dated.length) return neverHappens()
   const start = Math.min(...dated.map(c => c.dist.start))

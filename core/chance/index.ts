@@ -3,5 +3,15 @@ export { certain, fromWeights, neverHappens, withNever, type Day, type DayDist }
 export { pert, triangular, type ThreePoint } from './shapes'
 export { convolve, fromCumulative, lastOf, mixture, shift, type Course } from './combine'
 export { conditionBetween, conditionFrom, conditionUnwritten, weighedBy, withLateTail } from './condition'
-export { cumulative, cumulativeOf, massOn, mean, quantile, sample, summarise, variance, type DaySummary } from './summary'
+export {
+  cumulative,
+  cumulativeOf,
+  massOn,
+  mean,
+  quantile,
+  sample,
+  summarise,
+  variance,
+  type DaySummary,
+} from './summary'
 export { normal, seededRandom, seedFrom, stratified, type Random } from './random'

@@ -12,7 +12,8 @@ export interface ThreePoint {
 const MOST_SPAN = 50_000
 
 function checkThreePoint({ earliest, likely, latest }: ThreePoint): void {
-  if (![earliest, likely, latest].every(Number.isFinite)) throw new ChanceError('Earliest, likely and latest must be numbers.')
+  if (![earliest, likely, latest].every(Number.isFinite))
+    throw new ChanceError('Earliest, likely and latest must be numbers.')
   if (earliest > likely || likely > latest) {
     throw new ChanceError(`Earliest, likely, latest must be in order: ${earliest}, ${likely}, ${latest} is not.`)
   }

@@ -1,7 +1,7 @@
 import type { Day } from '../chance'
 
 /** Solves a problem in CPLEX LP format; the engine is passed in, so that core runs in the server, a worker and a test. */
-export type SolveLp = (lp: string) => { status: string, objective: number, columns: Record<string, number> }
+export type SolveLp = (lp: string) => { status: string; objective: number; columns: Record<string, number> }
 
 export interface PlanInput {
   /** Day 0 of all rows. */
@@ -21,7 +21,7 @@ export interface PlanInput {
   /** Fewest units to start on a day whose yield meets any need: 1 for «every week without a break». */
   leastPerStart: number
   /** Spare units at all times in case one fails, and start days for which one of them lasts; null = none. */
-  spare?: { units: number, everyStarts: number } | null
+  spare?: { units: number; everyStarts: number } | null
 }
 
 export interface PlannedStart {
@@ -91,11 +91,16 @@ const ROUNDED_BY = 1e-3
 class Cover {
   private readonly slack: number[]
 
-  constructor(private readonly rows: readonly CoverRow[], readonly counts: number[]) {
-    this.slack = rows.map(row => [...row.coefficients].reduce((sum, [w, y]) => sum + counts[w]! * y, ROUNDED_BY - row.atLeast))
+  constructor(
+    private readonly rows: readonly CoverRow[],
+    readonly counts: number[],
+  ) {
+    this.slack = rows.map(row =>
+      [...row.coefficients].reduce((sum, [w, y]) => sum + counts[w]! * y, ROUNDED_BY - row.atLeast),
+    )
   }
 
-  private readonly of = (row: CoverRow, w: number | null): number => (w === null ? 0 : row.coefficients.get(w) ?? 0)
+  private readonly of = (row: CoverRow, w: number | null): number => (w === null ? 0 : (row.coefficients.get(w) ?? 0))
 
   /** Moves as many of `most` units from start day `from` to `to`, or away, as leave every row covered; tells how many. */
   move(from: number, to: number | null, most: number): number {
@@ -113,7 +118,8 @@ class Cover {
   }
 }
 
-const leastAt = (input: PlanInput, w: number): number => (input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0)
+const leastAt = (input: PlanInput, w: number): number =>
+  input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0
 
 /**
  * One row a day: what new units leave usable on day t must make up for what need leaves short.
@@ -130,7 +136,7 @@ function coverRows(input: PlanInput): CoverRow[] {
     // on an early day that is short anyway what new units give is eaten; otherwise it is kept for the days after
     const eaten = t < from && net < 0
     input.startDays.forEach((s, w) => {
-      usable[w] = eaten ? 0 : usable[w]! * input.keptPerDay + (t >= s ? input.perUnit[t - s] ?? 0 : 0)
+      usable[w] = eaten ? 0 : usable[w]! * input.keptPerDay + (t >= s ? (input.perUnit[t - s] ?? 0) : 0)
     })
     if (t < from) {
       net = Math.max(0, net)
@@ -167,14 +173,27 @@ function withoutImplied(rows: readonly CoverRow[]): CoverRow[] {
  * @param whole start days (by index) that must be whole numbers; the others are relaxed
  * @param fixed start days whose number is settled
  */
-export function planAsLp(input: PlanInput, rows: readonly CoverRow[], whole: readonly number[], fixed: ReadonlyMap<number, number>): string {
+export function planAsLp(
+  input: PlanInput,
+  rows: readonly CoverRow[],
+  whole: readonly number[],
+  fixed: ReadonlyMap<number, number>,
+): string {
   const names = input.startDays.map((_, w) => `x${w}`)
   return [
-    'Minimize', ` obj: ${names.join(' + ')}`, 'Subject To',
-    ...rows.map((row, r) => ` c${r}: ${[...row.coefficients].map(([w, y]) => `${num(y)} x${w}`).join(' + ')} >= ${num(row.atLeast)}`),
+    'Minimize',
+    ` obj: ${names.join(' + ')}`,
+    'Subject To',
+    ...rows.map(
+      (row, r) =>
+        ` c${r}: ${[...row.coefficients].map(([w, y]) => `${num(y)} x${w}`).join(' + ')} >= ${num(row.atLeast)}`,
+    ),
     'Bounds',
-    ...names.map((name, w) => (fixed.has(w) ? ` ${name} = ${fixed.get(w)}` : ` ${leastAt(input, w)} <= ${name} <= ${MOST_PER_START}`)),
-    ...(whole.length ? ['General', ` ${whole.map(w => names[w]).join(' ')}`] : []), 'End',
+    ...names.map((name, w) =>
+      fixed.has(w) ? ` ${name} = ${fixed.get(w)}` : ` ${leastAt(input, w)} <= ${name} <= ${MOST_PER_START}`,
+    ),
+    ...(whole.length ? ['General', ` ${whole.map(w => names[w]).join(' ')}`] : []),
+    'End',
   ].join('\n')
 }
 
@@ -191,7 +210,7 @@ function startLater(input: PlanInput, counts: number[], rows: readonly CoverRow[
 function roundedPlan(input: PlanInput, rows: readonly CoverRow[], relaxed: Record<string, number>): number[] {
   const up = input.startDays.map((_, w) => Math.ceil((relaxed[`x${w}`] ?? 0) - 1e-6))
   const order = up.map((_, w) => w)
-  const thinned = [order, [...order].reverse()].map((ws) => {
+  const thinned = [order, [...order].reverse()].map(ws => {
     const cover = new Cover(rows, [...up])
     for (const w of ws) cover.move(w, null, Math.max(0, up[w]! - leastAt(input, w)))
     return cover.counts
@@ -201,7 +220,7 @@ function roundedPlan(input: PlanInput, rows: readonly CoverRow[], relaxed: Recor
 
 const total = (counts: readonly number[]) => counts.reduce((n, c) => n + c, 0)
 
-function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { counts: number[], bound: number } {
+function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { counts: number[]; bound: number } {
   const run = (whole: number[], fixed: Map<number, number>) => {
     const solution = solve(planAsLp(input, rows, whole, fixed))
     if (solution.status !== 'Optimal') throw new PlanError(`The plan could not be solved (${solution.status}).`)
@@ -214,13 +233,15 @@ function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { count
   // of many units one in twenty-five is no plan to search for; the working tells both numbers
   if (total(rounded) - bound <= Math.floor(bound / NEAR_ENOUGH)) return { counts: rounded, bound }
   const fixed = new Map<number, number>()
-  const open = input.startDays.map((_, w) => w).filter((w) => {
-    const used = (relaxed.columns[`x${w}`] ?? 0) > 1e-6
-    // neighbours of used days may take part once numbers are whole
-    const near = [-1, 1].some(d => (relaxed.columns[`x${w + d}`] ?? 0) > 1e-6)
-    if (!used && !near) fixed.set(w, 0)
-    return used || near
-  })
+  const open = input.startDays
+    .map((_, w) => w)
+    .filter(w => {
+      const used = (relaxed.columns[`x${w}`] ?? 0) > 1e-6
+      // neighbours of used days may take part once numbers are whole
+      const near = [-1, 1].some(d => (relaxed.columns[`x${w + d}`] ?? 0) > 1e-6)
+      if (!used && !near) fixed.set(w, 0)
+      return used || near
+    })
   for (let i = 0; i < open.length; i += BLOCK) {
     const block = open.slice(i, i + BLOCK)
     const { columns } = run(block, fixed)
@@ -264,7 +285,8 @@ function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
   const planned = new Float64Array(input.need.length)
   counts.forEach((count, w) => {
     const s = input.startDays[w]!
-    for (let age = 0; count && s + age < planned.length && age < input.perUnit.length; age++) planned[s + age]! += count * input.perUnit[age]!
+    for (let age = 0; count && s + age < planned.length && age < input.perUnit.length; age++)
+      planned[s + age]! += count * input.perUnit[age]!
   })
   return planned
 }
@@ -277,7 +299,8 @@ function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
  * @throws PlanError when rows differ in length or the solver finds no optimum
  */
 export function planStarts(input: PlanInput, solve: SolveLp): Plan {
-  if (input.running.length !== input.need.length) throw new PlanError('Need and running yield must cover the same days.')
+  if (input.running.length !== input.need.length)
+    throw new PlanError('Need and running yield must cover the same days.')
   const rows = coverRows(input)
   const none = input.startDays.map(() => 0)
   const forced = input.leastPerStart > 0 && input.startDays.some(s => meetsNeed(input, s))
@@ -293,7 +316,10 @@ export function planStarts(input: PlanInput, solve: SolveLp): Plan {
 }
 
 /** Stock and shortfall of each day when all goes as expected. */
-export function runStock(input: Pick<PlanInput, 'need' | 'running' | 'stock' | 'keptPerDay'>, planned: ArrayLike<number>): { stock: Float64Array, missing: Float64Array } {
+export function runStock(
+  input: Pick<PlanInput, 'need' | 'running' | 'stock' | 'keptPerDay'>,
+  planned: ArrayLike<number>,
+): { stock: Float64Array; missing: Float64Array } {
   const days = input.need.length
   const stock = new Float64Array(days)
   const missing = new Float64Array(days)
@@ -302,7 +328,8 @@ export function runStock(input: Pick<PlanInput, 'need' | 'running' | 'stock' | '
     const usable = (t === 0 ? left : left * input.keptPerDay) + input.running[t]! + planned[t]!
     stock[t] = usable
     // rounding of the solver is not a shortfall
-    missing[t] = Math.max(0, input.need[t]! - usable) < Math.max(0.01, 1e-4 * input.need[t]!) ? 0 : input.need[t]! - usable
+    missing[t] =
+      Math.max(0, input.need[t]! - usable) < Math.max(0.01, 1e-4 * input.need[t]!) ? 0 : input.need[t]! - usable
     left = Math.max(0, usable - input.need[t]!)
   }
   return { stock, missing }

@@ -12,7 +12,7 @@ export interface RunOutInput {
   stock: number
   keptPerDay: number
   /** Running cultures: when they begin to yield, and the chance that they do. */
-  running: readonly { producing: DayDist, alive: number, tempC: number | null }[]
+  running: readonly { producing: DayDist; alive: number; tempC: number | null }[]
   starts: readonly PlannedStart[]
   tempC: number | null
   factor: number

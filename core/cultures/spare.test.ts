@@ -5,13 +5,22 @@ import { solverFrom } from '#shared/solver'
 import { keptPerDay, planStarts, plannedSupply, yieldSinceStart, type PlanInput, type SolveLp } from '.'
 
 let solve: SolveLp
-beforeAll(async () => { solve = solverFrom(await highsLoader()) })
+beforeAll(async () => {
+  solve = solverFrom(await highsLoader())
+})
 
 const flies = plannedSupply(feederOf(shippedAlmanac, 'fly.large'))!
 const days = 126
 const input = (part: Partial<PlanInput> = {}): PlanInput => ({
-  from: 20_000, need: new Float64Array(days).map((_, d) => (d >= 40 && d < 110 ? 60 : 0)), running: new Float64Array(days), stock: 0, keptPerDay: keptPerDay(flies),
-  perUnit: yieldSinceStart(flies, 24, days, 1), startDays: Array.from({ length: 18 }, (_, i) => i * 7), leastPerStart: 1, ...part,
+  from: 20_000,
+  need: new Float64Array(days).map((_, d) => (d >= 40 && d < 110 ? 60 : 0)),
+  running: new Float64Array(days),
+  stock: 0,
+  keptPerDay: keptPerDay(flies),
+  perUnit: yieldSinceStart(flies, 24, days, 1),
+  startDays: Array.from({ length: 18 }, (_, i) => i * 7),
+  leastPerStart: 1,
+  ...part,
 })
 
 describe('a spare cup at all times', () => {
@@ -26,7 +35,9 @@ describe('a spare cup at all times', () => {
   })
 
   it('no spare is started where nothing is needed, nor without the school that asks for it', () => {
-    expect(planStarts(input({ need: new Float64Array(days), spare: { units: 1, everyStarts: 2 } }), solve).units).toBe(0)
+    expect(planStarts(input({ need: new Float64Array(days), spare: { units: 1, everyStarts: 2 } }), solve).units).toBe(
+      0,
+    )
     expect(planStarts(input({ spare: null }), solve).starts).toEqual(planStarts(input(), solve).starts)
   })
 })

@@ -2,7 +2,12 @@ import type { Feeder } from '../almanac'
 import type { CultureState } from '../logbook'
 
 /** Initials of a feeder's name, for the first culture of its kind: small fruit fly → SF. */
-const initials = (feeder: Feeder) => feeder.name.split(/\W+/).slice(0, 2).map(w => w.charAt(0).toUpperCase()).join('')
+const initials = (feeder: Feeder) =>
+  feeder.name
+    .split(/\W+/)
+    .slice(0, 2)
+    .map(w => w.charAt(0).toUpperCase())
+    .join('')
 
 /**
  * The next free tags for new cultures of a feeder, going on from the highest number used with its prefix.

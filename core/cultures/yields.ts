@@ -99,24 +99,50 @@ export interface GrowingCulture {
  * it is one of those that fail: by Bayes, failed ones being silent for ever.
  * @param unwritten chance (0..1) that it produces and nobody wrote it
  */
-export function growing(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, unwritten = 0): GrowingCulture {
+export function growing(
+  culture: CultureState,
+  supply: PlannedSupply,
+  tempC: number | null,
+  today: Day,
+  unwritten = 0,
+): GrowingCulture {
   if (culture.producing) return { from: certain(culture.producing.day), alive: 1 }
   const wait = timeToProducing(supply, tempC)
   const whole: DayDist = { ...wait, start: wait.start + culture.startDay }
   const looked = culture.lastLook?.day ?? culture.startDay
-  const silentSoFar = whole.p.reduce((sum, p, i) => sum + p * (whole.start + i <= looked ? 0 : whole.start + i < today ? unwritten : 1), 0)
+  const silentSoFar = whole.p.reduce(
+    (sum, p, i) => sum + p * (whole.start + i <= looked ? 0 : whole.start + i < today ? unwritten : 1),
+    0,
+  )
   const failure = failureChance(supply)
-  const alive = (1 - failure) * silentSoFar / ((1 - failure) * silentSoFar + failure)
-  return { from: conditionUnwritten(conditionFrom(whole, looked + 1), today, unwritten), alive: Number.isFinite(alive) ? alive : 0 }
+  const alive = ((1 - failure) * silentSoFar) / ((1 - failure) * silentSoFar + failure)
+  return {
+    from: conditionUnwritten(conditionFrom(whole, looked + 1), today, unwritten),
+    alive: Number.isFinite(alive) ? alive : 0,
+  }
 }
 
 /** The day on which a growing culture starts to yield, if it does. */
-export function producingFrom(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, unwritten = 0): DayDist {
+export function producingFrom(
+  culture: CultureState,
+  supply: PlannedSupply,
+  tempC: number | null,
+  today: Day,
+  unwritten = 0,
+): DayDist {
   return growing(culture, supply, tempC, today, unwritten).from
 }
 
 /** Expected yield of a running culture on each day from `today` on. */
-export function remainingYield(culture: CultureState, supply: PlannedSupply, tempC: number | null, today: Day, days: number, factor = 1, unwritten = 0): Float64Array {
+export function remainingYield(
+  culture: CultureState,
+  supply: PlannedSupply,
+  tempC: number | null,
+  today: Day,
+  days: number,
+  factor = 1,
+  unwritten = 0,
+): Float64Array {
   const result = new Float64Array(days)
   const stage = cultureStage(culture, supply, today)
   if (stage !== 'growing' && stage !== 'producing') return result

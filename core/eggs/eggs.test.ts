@@ -23,7 +23,12 @@ describe('thermal time', () => {
   })
 
   it('refuses a table in which warmth slows', () => {
-    expect(() => fitThermalTime([{ tempC: 25, days: 50 }, { tempC: 30, days: 60 }])).toThrow(/does not rise/)
+    expect(() =>
+      fitThermalTime([
+        { tempC: 25, days: 50 },
+        { tempC: 30, days: 60 },
+      ]),
+    ).toThrow(/does not rise/)
   })
 })
 
@@ -32,7 +37,11 @@ describe('incubation time', () => {
 
   it.each([
     // common practice, no source: 27–29 °C 55–65 days; fat-tailed and leopard type 26 about 60, 29 about 50, 32 about 40
-    ['california-kingsnake', 28, 60], ['california-kingsnake', 29, 55], ['leopard-gecko', 29, 50], ['fat-tailed-gecko', 26, 60], ['fat-tailed-gecko', 32, 40],
+    ['california-kingsnake', 28, 60],
+    ['california-kingsnake', 29, 55],
+    ['leopard-gecko', 29, 50],
+    ['fat-tailed-gecko', 26, 60],
+    ['fat-tailed-gecko', 32, 40],
     // from memory: Testudo hermanni 31 °C about 58
     ['hermanns-tortoise', 31, 58],
   ])('%s at %d °C hatches after about %d days', (id, tempC, days) => {

@@ -14,7 +14,7 @@ export interface ThermalTime {
  * @param points at least two temperatures, °C, with days > 0
  * @throws RangeError when the rate does not rise with temperature
  */
-export function fitThermalTime(points: readonly { tempC: number, days: number }[]): ThermalTime {
+export function fitThermalTime(points: readonly { tempC: number; days: number }[]): ThermalTime {
   const n = points.length
   const meanT = points.reduce((s, p) => s + p.tempC, 0) / n
   const meanR = points.reduce((s, p) => s + 1 / p.days, 0) / n
@@ -54,18 +54,37 @@ export function incubationTime(speciesId: string, incubation: Incubation, tempC:
   // below the table the line is the best guess, but never slower than at 3 °C under it: eggs there mostly die
   const likelyDays = daysAt(thermal, Math.max(tempC, low - 3, thermal.baseC + 1))
   const share = incubation.spreadShare.value
-  const dist = pert({ earliest: Math.round(likelyDays * (1 - share)), likely: Math.round(likelyDays), latest: Math.round(likelyDays * (1 + share)) })
+  const dist = pert({
+    earliest: Math.round(likelyDays * (1 - share)),
+    likely: Math.round(likelyDays),
+    latest: Math.round(likelyDays * (1 + share)),
+  })
   const path = `species.${speciesId}.incubation`
-  const caution = tempC > incubation.lethalAboveC.value
-    ? `${tempC} °C is above ${incubation.lethalAboveC.value} °C, where eggs die. Cool the incubator and check it with a second thermometer.`
-    : tempC < low - 1 || tempC > high + 1 ? `${tempC} °C lies outside the table (${low}–${high} °C): the date is an extrapolation.` : null
+  const caution =
+    tempC > incubation.lethalAboveC.value
+      ? `${tempC} °C is above ${incubation.lethalAboveC.value} °C, where eggs die. Cool the incubator and check it with a second thermometer.`
+      : tempC < low - 1 || tempC > high + 1
+        ? `${tempC} °C lies outside the table (${low}–${high} °C): the date is an extrapolation.`
+        : null
   return {
-    dist, likelyDays, caution,
+    dist,
+    likelyDays,
+    caution,
     reason: {
       rule: `Thermal time fitted to the species’ table: base ${thermal.baseC.toFixed(1)} °C, ${Math.round(thermal.degreeDays)} degree-days`,
       inputs: [
         computedInput('Incubation temperature', `${tempC} °C`),
-        ...incubation.points.map((p, i) => ({ label: `At ${p.tempC} °C`, value: `${p.days} days`, from: { kind: 'almanac' as const, path: `${path}.points.${i}.days`, mark: p.mark, source: p.source, note: p.note } })),
+        ...incubation.points.map((p, i) => ({
+          label: `At ${p.tempC} °C`,
+          value: `${p.days} days`,
+          from: {
+            kind: 'almanac' as const,
+            path: `${path}.points.${i}.days`,
+            mark: p.mark,
+            source: p.source,
+            note: p.note,
+          },
+        })),
         factInput('Spread either side', `${path}.spreadShare.value`, incubation.spreadShare),
       ],
       change: `One degree warmer brings it forward by about ${Math.max(0, Math.round(likelyDays - daysAt(thermal, tempC + 1)))} days`,

@@ -6,9 +6,42 @@ import { ladderStepAt, mouthProfile, nextMeal, rodentFor, type Gravid } from '.'
 const today = 20_000
 const settings = { schools: {}, appetite: 1 }
 const animal = (part: Partial<AnimalState>): AnimalState => ({
-  id: 'a', tag: 'K-1', name: null, speciesId: 'california-kingsnake', sex: 'female', bornDay: today - 1500, placeId: null, damId: null, sireId: null, clutchId: null, foundedBy: null,
-  status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, homeId: null, winters: [], unwell: null, lastWater: null, lengths: [],
-  statedSex: 'female', sexEvidence: [], sexSettled: null, sires: [], origin: 'unknown', clonal: false, parentsStated: null, genes: {}, looks: {}, ...part,
+  id: 'a',
+  tag: 'K-1',
+  name: null,
+  speciesId: 'california-kingsnake',
+  sex: 'female',
+  bornDay: today - 1500,
+  placeId: null,
+  damId: null,
+  sireId: null,
+  clutchId: null,
+  foundedBy: null,
+  status: 'alive',
+  statusDay: null,
+  weights: [],
+  meals: [],
+  lastTaken: null,
+  refusals: 0,
+  lastShed: null,
+  lastCheck: null,
+  cooled: null,
+  warmed: null,
+  homeId: null,
+  winters: [],
+  unwell: null,
+  lastWater: null,
+  lengths: [],
+  statedSex: 'female',
+  sexEvidence: [],
+  sexSettled: null,
+  sires: [],
+  origin: 'unknown',
+  clonal: false,
+  parentsStated: null,
+  genes: {},
+  looks: {},
+  ...part,
 })
 const king = speciesOf(shippedAlmanac, 'california-kingsnake')
 const meal = (day: number, taken = 1) => ({ day, at: '', prey: 'mouse.adult', offered: 1, taken, entryId: 'm' })
@@ -16,8 +49,15 @@ const meal = (day: number, taken = 1) => ({ day, at: '', prey: 'mouse.adult', of
 describe('prey by weight', () => {
   it.each([
     // common practice: 10–15 % of body weight; rodent steps of PRACTICE §7
-    [20, 0.1, 'mouse.pinky'], [45, 0.1, 'mouse.fuzzy'], [90, 0.1, 'mouse.hopper'], [150, 0.1, 'mouse.weaned'], [240, 0.1, 'mouse.adult'],
-    [13, 0.15, 'mouse.pinky'], [30, 0.15, 'mouse.fuzzy'], [700, 0.1, 'rat.small'], [1200, 0.1, 'rat.medium'],
+    [20, 0.1, 'mouse.pinky'],
+    [45, 0.1, 'mouse.fuzzy'],
+    [90, 0.1, 'mouse.hopper'],
+    [150, 0.1, 'mouse.weaned'],
+    [240, 0.1, 'mouse.adult'],
+    [13, 0.15, 'mouse.pinky'],
+    [30, 0.15, 'mouse.fuzzy'],
+    [700, 0.1, 'rat.small'],
+    [1200, 0.1, 'rat.medium'],
   ])('a snake of %d g at %d of its weight gets a %s', (mass, share, prey) => {
     expect(rodentFor(shippedAlmanac, mass, share)).toBe(prey)
   })
@@ -30,15 +70,40 @@ describe('prey by weight', () => {
 
 describe('the next meal', () => {
   it('comes an interval after the last offer, by weight when there is a fresh one', () => {
-    const j = nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today - 4)], weights: [{ day: today - 10, massG: 230, entryId: 'w' }] }), today)!
-    expect(j.value).toEqual({ due: today + 6, everyDays: 10, portions: [{ prey: 'mouse.adult', count: 1 }], note: null })
+    const j = nextMeal(
+      shippedAlmanac,
+      settings,
+      king,
+      animal({ meals: [meal(today - 4)], weights: [{ day: today - 10, massG: 230, entryId: 'w' }] }),
+      today,
+    )!
+    expect(j.value).toEqual({
+      due: today + 6,
+      everyDays: 10,
+      portions: [{ prey: 'mouse.adult', count: 1 }],
+      note: null,
+    })
     expect(j.reasons.flatMap(r => r.inputs).map(i => i.from.kind)).toContain('entry')
   })
 
   it('a gravid female gets smaller prey also when her weight is old, and when she is very large', () => {
     const massOf = (id: string) => feederOf(shippedAlmanac, id).massG.likely
-    const prey = (massG: number, age: number, gravid: Gravid) => massOf(nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today)], weights: [{ day: today - age, massG, entryId: 'w' }] }), today, gravid)!.value.portions[0]!.prey)
-    for (const [massG, age] of [[400, 5], [400, 200], [9000, 5]] as const) {
+    const prey = (massG: number, age: number, gravid: Gravid) =>
+      massOf(
+        nextMeal(
+          shippedAlmanac,
+          settings,
+          king,
+          animal({ meals: [meal(today)], weights: [{ day: today - age, massG, entryId: 'w' }] }),
+          today,
+          gravid,
+        )!.value.portions[0]!.prey,
+      )
+    for (const [massG, age] of [
+      [400, 5],
+      [400, 200],
+      [9000, 5],
+    ] as const) {
       const [usual, gravid, late] = [prey(massG, age, false), prey(massG, age, 'gravid'), prey(massG, age, 'late')]
       expect(gravid, `${massG} g, ${age} days old`).toBeLessThan(usual)
       expect(late, `${massG} g, ${age} days old`).toBeLessThanOrEqual(gravid)
@@ -47,14 +112,26 @@ describe('the next meal', () => {
   })
 
   it('an old weight no longer decides', () => {
-    const j = nextMeal(shippedAlmanac, settings, king, animal({ meals: [meal(today)], weights: [{ day: today - 200, massG: 20, entryId: 'w' }] }), today)!
+    const j = nextMeal(
+      shippedAlmanac,
+      settings,
+      king,
+      animal({ meals: [meal(today)], weights: [{ day: today - 200, massG: 20, entryId: 'w' }] }),
+      today,
+    )!
     expect(j.value.portions[0]!.prey).toBe('mouse.adult')
   })
 
   it('none in the cold, soon after warming', () => {
     const cooled = { day: today - 60, entryId: 'c' }
     expect(nextMeal(shippedAlmanac, settings, king, animal({ cooled }), today)).toBeNull()
-    const warm = nextMeal(shippedAlmanac, settings, king, animal({ cooled, warmed: { day: today, entryId: 'u' } }), today)!
+    const warm = nextMeal(
+      shippedAlmanac,
+      settings,
+      king,
+      animal({ cooled, warmed: { day: today, entryId: 'u' } }),
+      today,
+    )!
     expect(warm.value.due).toBe(today + 2)
   })
 
@@ -62,7 +139,13 @@ describe('the next meal', () => {
     const gecko = speciesOf(shippedAlmanac, 'fat-tailed-gecko')
     const hatchling = animal({ speciesId: 'fat-tailed-gecko', bornDay: today })
     expect(nextMeal(shippedAlmanac, settings, gecko, hatchling, today)!.value.due).toBe(today + 3)
-    const more = nextMeal(shippedAlmanac, { ...settings, schools: { insectRation: 'cafeteria' } }, gecko, hatchling, today)!
+    const more = nextMeal(
+      shippedAlmanac,
+      { ...settings, schools: { insectRation: 'cafeteria' } },
+      gecko,
+      hatchling,
+      today,
+    )!
     expect(more.value.portions[0]!.count).toBe(Math.round(4 * 1.33))
   })
 })
@@ -91,8 +174,20 @@ describe('the food of one mouth', () => {
 describe('prey that is large for the smallest', () => {
   it('a viper of 4 g is told to get the smallest pinky there is, a corn snake of 20 g is not', () => {
     const note = (speciesId: string, massG: number | null) =>
-      nextMeal(shippedAlmanac, settings, speciesOf(shippedAlmanac, speciesId), animal({ speciesId, bornDay: today - 40, weights: massG === null ? [] : [{ day: today - 1, massG, entryId: 'w' }] }), today)!.value.note
-    expect(note('eyelash-viper', 4)).toMatch(/^the smallest mouse pinky, of 1 g: one of 2 g would be 50 % of its weight$/)
+      nextMeal(
+        shippedAlmanac,
+        settings,
+        speciesOf(shippedAlmanac, speciesId),
+        animal({
+          speciesId,
+          bornDay: today - 40,
+          weights: massG === null ? [] : [{ day: today - 1, massG, entryId: 'w' }],
+        }),
+        today,
+      )!.value.note
+    expect(note('eyelash-viper', 4)).toMatch(
+      /^the smallest mouse pinky, of 1 g: one of 2 g would be 50 % of its weight$/,
+    )
     expect(note('eyelash-viper', null)).toMatch(/of 1 g/)
     expect(note('corn-snake', 20)).toBeNull()
   })

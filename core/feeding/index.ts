@@ -1,2 +1,12 @@
-export { firstMealAge, ladderStepAt, nextMeal, rodentFor, type FeedingSettings, type Gravid, type MealWinter, type NextMeal, type Portion } from './meal'
+export {
+  firstMealAge,
+  ladderStepAt,
+  nextMeal,
+  rodentFor,
+  type FeedingSettings,
+  type Gravid,
+  type MealWinter,
+  type NextMeal,
+  type Portion,
+} from './meal'
 export { mouthProfile, type MouthProfile } from './profile'

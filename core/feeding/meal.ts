@@ -20,7 +20,7 @@ export interface NextMeal {
 const WEIGHT_TRUSTED_DAYS = 60
 
 /** The step of a feeding ladder for an age counted from the first meal (days ≥ 0). */
-export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step: LadderStep, index: number } {
+export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step: LadderStep; index: number } {
   let index = 0
   for (let i = 1; i < ladder.length; i++) if (ladder[i]!.fromDay <= age) index = i
   return { step: ladder[index]!, index }
@@ -30,7 +30,11 @@ const rodents = new WeakMap<Almanac, Feeder[]>()
 
 function rodentsOf(almanac: Almanac): Feeder[] {
   let list = rodents.get(almanac)
-  if (!list) rodents.set(almanac, (list = Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.'))))
+  if (!list)
+    rodents.set(
+      almanac,
+      (list = Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.'))),
+    )
   return list
 }
 
@@ -43,14 +47,17 @@ export function rodentFor(almanac: Almanac, massG: number, share: number): strin
   const wanted = massG * share
   const sizes = rodentsOf(almanac)
   // a ratio, so that 2 g against 4 g is as far off as 100 g against 200 g; mouse before rat where both fit
-  const off = (id: string) => Math.abs(Math.log(feederOf(almanac, id).massG.likely / wanted)) + (id.startsWith('rat.') && wanted < 25 ? 0.3 : 0)
+  const off = (id: string) =>
+    Math.abs(Math.log(feederOf(almanac, id).massG.likely / wanted)) + (id.startsWith('rat.') && wanted < 25 ? 0.3 : 0)
   return sizes.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), sizes[0]!.id)
 }
 
 /** Where even the smallest rodent is large for it: to take the smallest of them, by the weight it should have. */
 function smallestOf(almanac: Almanac, prey: string, massG: number): string | null {
   const { massG: rodent, one } = feederOf(almanac, prey)
-  return rodent.likely > almanac.common.largePrey!.value * massG ? `the smallest ${one}, of ${rodent.earliest} g: one of ${rodent.likely} g would be ${Math.round((100 * rodent.likely) / massG)} % of its weight` : null
+  return rodent.likely > almanac.common.largePrey!.value * massG
+    ? `the smallest ${one}, of ${rodent.earliest} g: one of ${rodent.likely} g would be ${Math.round((100 * rodent.likely) / massG)} % of its weight`
+    : null
 }
 
 const largestRodentG = (almanac: Almanac): number => Math.max(...rodentsOf(almanac).map(f => f.massG.likely))
@@ -93,7 +100,10 @@ function firstDue(species: Species, animal: AnimalState, today: Day): Day {
   return animal.clutchId !== null && today - first <= NEW_HERE_DAYS ? first : Math.max(first, today)
 }
 
-const gravidRule = (gravid: 'gravid' | 'late'): string => (gravid === 'late' ? 'a third of it in the last month, since a large prey late has brought premature births (common practice)' : 'half of it while gravid (common practice)')
+const gravidRule = (gravid: 'gravid' | 'late'): string =>
+  gravid === 'late'
+    ? 'a third of it in the last month, since a large prey late has brought premature births (common practice)'
+    : 'half of it while gravid (common practice)'
 
 /** The first meal after the cold, as a share of the usual one. [common practice: smaller than usual; the half from memory] */
 const FIRST_MEAL_SHARE = 0.5
@@ -105,7 +115,15 @@ const FIRST_MEAL_SHARE = 0.5
  * @param gravid a gravid female gets prey of half the size, in the last month of a third
  * @param winter what a winter before or behind it changes
  */
-export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: Species, animal: AnimalState, today: Day, gravid: Gravid = false, winter: MealWinter = {}): Judgement<NextMeal> | null {
+export function nextMeal(
+  almanac: Almanac,
+  settings: FeedingSettings,
+  species: Species,
+  animal: AnimalState,
+  today: Day,
+  gravid: Gravid = false,
+  winter: MealWinter = {},
+): Judgement<NextMeal> | null {
   const resting = animal.cooled !== null && animal.warmed === null
   const rest = species.cold?.rest
   if (resting && !rest) return null
@@ -114,37 +132,93 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
   const { step, index } = ladderStepAt(species.ladder, Math.max(0, age))
   const path = `species.${species.id}.ladder.${index}`
   const last = animal.meals.at(-1)
-  const restart = !resting && animal.warmed !== null && (!animal.lastTaken || animal.lastTaken.day < animal.warmed.day) && winter.firstMealDay !== undefined
-  const everyDays = resting && rest ? Math.round(step.everyDays / rest.foodShare.value) : winter.often ? Math.max(1, Math.round(step.everyDays / 2)) : step.everyDays
-  const due = restart ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0) : last ? last.day + everyDays : animal.warmed ? animal.warmed.day + 2 : firstDue(species, animal, today)
-  const reasons: Reason[] = [{
-    rule: restart ? 'First meal after the cold: when it is warm again' : last ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? `, twice as often until it has regained, at most ${almanac.common.oftenUntil!.value} days` : ''}, counted from the last offer` : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
-    inputs: [
-      ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
-      { label: 'Interval', value: `${step.everyDays} days`, from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note } },
-      ...(winter.often ? [factInput('Twice as often at most', 'common.oftenUntil.value', almanac.common.oftenUntil!)] : []),
-      ...(resting && rest ? [factInput('Food in the rest', `species.${species.id}.cold.rest.foodShare.value`, rest.foodShare)] : []),
-    ],
-    change: 'A meal recorded today moves the next one',
-  }]
+  const restart =
+    !resting &&
+    animal.warmed !== null &&
+    (!animal.lastTaken || animal.lastTaken.day < animal.warmed.day) &&
+    winter.firstMealDay !== undefined
+  const everyDays =
+    resting && rest
+      ? Math.round(step.everyDays / rest.foodShare.value)
+      : winter.often
+        ? Math.max(1, Math.round(step.everyDays / 2))
+        : step.everyDays
+  const due = restart
+    ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0)
+    : last
+      ? last.day + everyDays
+      : animal.warmed
+        ? animal.warmed.day + 2
+        : firstDue(species, animal, today)
+  const reasons: Reason[] = [
+    {
+      rule: restart
+        ? 'First meal after the cold: when it is warm again'
+        : last
+          ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? `, twice as often until it has regained, at most ${almanac.common.oftenUntil!.value} days` : ''}, counted from the last offer`
+          : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
+      inputs: [
+        ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
+        {
+          label: 'Interval',
+          value: `${step.everyDays} days`,
+          from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note },
+        },
+        ...(winter.often
+          ? [factInput('Twice as often at most', 'common.oftenUntil.value', almanac.common.oftenUntil!)]
+          : []),
+        ...(resting && rest
+          ? [factInput('Food in the rest', `species.${species.id}.cold.rest.foodShare.value`, rest.foodShare)]
+          : []),
+      ],
+      change: 'A meal recorded today moves the next one',
+    },
+  ]
   if (winter.fastFrom !== undefined && today <= winter.fastFrom && due > winter.fastFrom) return null
   const smaller = restart ? FIRST_MEAL_SHARE : 1
-  if (restart) reasons.push({ rule: `Smaller than usual: ${FIRST_MEAL_SHARE * 100} % of the normal meal, to restart the gut (common practice; the share from memory)`, inputs: [computedInput('Share', `${FIRST_MEAL_SHARE}`)], change: 'The first meal taken' })
+  if (restart)
+    reasons.push({
+      rule: `Smaller than usual: ${FIRST_MEAL_SHARE * 100} % of the normal meal, to restart the gut (common practice; the share from memory)`,
+      inputs: [computedInput('Share', `${FIRST_MEAL_SHARE}`)],
+      change: 'The first meal taken',
+    })
   const weight = animal.weights.at(-1)
   const byWeight = species.eats === 'rodents' && weight && today - weight.day <= WEIGHT_TRUSTED_DAYS
   if (!byWeight) {
     reasons.push({
       rule: 'Prey by age on the species’ ladder',
-      inputs: step.meal.map((m, i) => ({ label: feederOf(almanac, m.prey).name, value: `${m.count} each`, from: { kind: 'almanac' as const, path: `${path}.meal.${i}.count`, mark: step.mark, source: step.source, note: step.note } })),
+      inputs: step.meal.map((m, i) => ({
+        label: feederOf(almanac, m.prey).name,
+        value: `${m.count} each`,
+        from: {
+          kind: 'almanac' as const,
+          path: `${path}.meal.${i}.count`,
+          mark: step.mark,
+          source: step.source,
+          note: step.note,
+        },
+      })),
     })
     const ration = schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1
     const share = (gravid ? GRAVID_SHARE[gravid] : 1) * smaller
-    if (species.eats === 'rodents' && gravid) reasons.push({ rule: gravidRule(gravid), inputs: [computedInput('Share of the usual prey', `${GRAVID_SHARE[gravid]}`)], change: 'A weight of the last two months says more than the ladder' })
-    const portions = step.meal.map(m => (species.eats === 'insects'
-      ? { prey: m.prey, count: Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) }
-      : species.eats === 'rodents' && share < 1 ? { prey: rodentFor(almanac, feederOf(almanac, m.prey).massG.likely, share), count: m.count } : m))
+    if (species.eats === 'rodents' && gravid)
+      reasons.push({
+        rule: gravidRule(gravid),
+        inputs: [computedInput('Share of the usual prey', `${GRAVID_SHARE[gravid]}`)],
+        change: 'A weight of the last two months says more than the ladder',
+      })
+    const portions = step.meal.map(m =>
+      species.eats === 'insects'
+        ? { prey: m.prey, count: Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) }
+        : species.eats === 'rodents' && share < 1
+          ? { prey: rodentFor(almanac, feederOf(almanac, m.prey).massG.likely, share), count: m.count }
+          : m,
+    )
     // without a weight a hatchling weighs what its kind does
-    const note = species.eats === 'rodents' && index === 0 ? smallestOf(almanac, portions[0]!.prey, species.youngMassG.value) : null
+    const note =
+      species.eats === 'rodents' && index === 0
+        ? smallestOf(almanac, portions[0]!.prey, species.youngMassG.value)
+        : null
     return { value: { due, everyDays, portions: portions.map(p => ({ prey: p.prey, count: p.count })), note }, reasons }
   }
   const school = schoolChoice(almanac, settings.schools, 'rodentSize')
@@ -160,5 +234,8 @@ export function nextMeal(almanac: Almanac, settings: FeedingSettings, species: S
     ],
     change: 'A new weight, or the other school of rodent size',
   })
-  return { value: { due, everyDays, portions: [{ prey, count: 1 }], note: smallestOf(almanac, prey, weight.massG) }, reasons }
+  return {
+    value: { due, everyDays, portions: [{ prey, count: 1 }], note: smallestOf(almanac, prey, weight.massG) },
+    reasons,
+  }
 }

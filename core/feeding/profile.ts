@@ -13,10 +13,17 @@ export type MouthProfile = ReadonlyMap<string, Float64Array>
  * Being lost or sold is not in it: see presence.
  * @param days length in days
  */
-export function mouthProfile(almanac: Almanac, settings: FeedingSettings, species: Species, days: number): MouthProfile {
+export function mouthProfile(
+  almanac: Almanac,
+  settings: FeedingSettings,
+  species: Species,
+  days: number,
+): MouthProfile {
   const profile = new Map<string, Float64Array>()
   const insects = species.eats === 'insects'
-  const scale = insects ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1) : 1
+  const scale = insects
+    ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1)
+    : 1
   for (let age = 0; age < days; age++) {
     const { step } = ladderStepAt(species.ladder, age)
     for (const { prey, count } of step.meal) {

@@ -17,14 +17,23 @@ export function normalised(weights: readonly number[]): Belief {
 export function unknownBelief(locus: LocusData, sex: KnownSex | 'unknown'): Belief {
   const rare = UNSTATED_SHARE
   const q = [1 - rare * locus.alleles.length, ...locus.alleles.map(() => rare)]
-  return normalised(genotypesOf(locus).map(g => (fitsSex(locus, g, sex) ? (g.length === 1 ? q[g[0]]! : q[g[0]]! * q[g[1]]! * (g[0] === g[1] ? 1 : 2)) : 0)))
+  return normalised(
+    genotypesOf(locus).map(g =>
+      fitsSex(locus, g, sex) ? (g.length === 1 ? q[g[0]]! : q[g[0]]! * q[g[1]]! * (g[0] === g[1] ? 1 : 2)) : 0,
+    ),
+  )
 }
 
 /** Where a genotype stands in the table of its locus. @throws GeneticsError for an allele the locus does not have, or a wrong number of copies */
 export function genotypeIndex(locus: LocusData, signs: readonly string[]): number {
   const alleles = signs.map(s => alleleOf(locus, s)).sort((a, b) => a - b)
   const at = genotypesOf(locus).findIndex(g => g.join() === alleles.join())
-  if (at < 0) throw new GeneticsError(alleles.length === 1 ? `${locus.name} is not sex-linked: a genotype has two alleles` : `A genotype of ${locus.name} has two alleles`)
+  if (at < 0)
+    throw new GeneticsError(
+      alleles.length === 1
+        ? `${locus.name} is not sex-linked: a genotype has two alleles`
+        : `A genotype of ${locus.name} has two alleles`,
+    )
   return at
 }
 
@@ -33,15 +42,28 @@ export function genotypeIndex(locus: LocusData, signs: readonly string[]): numbe
  * or on the wild one where none does.
  * @param chance 0..1
  */
-export function statedBelief(locus: LocusData, signs: readonly string[], chance: number, sex: KnownSex | 'unknown'): Belief {
-  if (!(chance >= 0 && chance <= 1)) throw new GeneticsError(`A chance lies between 0 and 100 %, not ${Math.round(chance * 100)} %`)
+export function statedBelief(
+  locus: LocusData,
+  signs: readonly string[],
+  chance: number,
+  sex: KnownSex | 'unknown',
+): Belief {
+  if (!(chance >= 0 && chance <= 1))
+    throw new GeneticsError(`A chance lies between 0 and 100 %, not ${Math.round(chance * 100)} %`)
   const genotypes = genotypesOf(locus)
   const at = genotypeIndex(locus, signs)
-  if (!fitsSex(locus, genotypes[at]!, sex)) throw new GeneticsError(`A ${sex} has ${genotypes[at]!.length === 1 ? 'two copies' : 'one copy'} of ${locus.name}`)
+  if (!fitsSex(locus, genotypes[at]!, sex))
+    throw new GeneticsError(`A ${sex} has ${genotypes[at]!.length === 1 ? 'two copies' : 'one copy'} of ${locus.name}`)
   const look = lookOf(locus, genotypes[at]!)
   const base = unknownBelief(locus, sex)
-  const same = genotypes.map((g, i) => (i !== at && g.length === genotypes[at]!.length && lookOf(locus, g) === look && harmOf(locus, g) !== 'lethal' ? base[i]! : 0))
-  const rest = same.some(x => x > 0) ? normalised(same) : genotypes.map((g, i) => (i !== at && g.every(a => a === 0) && g.length === genotypes[at]!.length ? 1 : 0))
+  const same = genotypes.map((g, i) =>
+    i !== at && g.length === genotypes[at]!.length && lookOf(locus, g) === look && harmOf(locus, g) !== 'lethal'
+      ? base[i]!
+      : 0,
+  )
+  const rest = same.some(x => x > 0)
+    ? normalised(same)
+    : genotypes.map((g, i) => (i !== at && g.every(a => a === 0) && g.length === genotypes[at]!.length ? 1 : 0))
   if (!rest.some(x => x > 0)) return genotypes.map((_, i) => (i === at ? 1 : 0))
   return genotypes.map((_, i) => (i === at ? chance : (1 - chance) * rest[i]!))
 }

@@ -1,5 +1,15 @@
 import type { Belief } from './belief'
-import { genotypesOf, harmOf, lookOf, tellGenotype, transmission, GeneticsError, type Genotype, type KnownSex, type LocusData } from './locus'
+import {
+  genotypesOf,
+  harmOf,
+  lookOf,
+  tellGenotype,
+  transmission,
+  GeneticsError,
+  type Genotype,
+  type KnownSex,
+  type LocusData,
+} from './locus'
 
 /** One locus of a cross: how likely each genotype is in the dam and in the sire. */
 export interface CrossLocus {
@@ -29,7 +39,7 @@ export interface LookRow {
 export interface Cross {
   genotypes: CrossRow[]
   /** Rows left out of `genotypes` since they are the rarest, with their chance together. */
-  left: { rows: number, chance: number }
+  left: { rows: number; chance: number }
   looks: LookRow[]
   /** Share of the eggs that come to nothing since a double form is lethal. */
   lost: number
@@ -48,7 +58,8 @@ interface Outcome {
 /** Chance of each genotype of a young, parents' uncertainty taken into it; not yet without the lethal ones. */
 export function youngBelief({ locus, dam, sire }: CrossLocus): Float64Array {
   const n = genotypesOf(locus).length
-  if (dam.length !== n || sire.length !== n) throw new GeneticsError(`The genotypes of ${locus.name} do not fit the locus`)
+  if (dam.length !== n || sire.length !== n)
+    throw new GeneticsError(`The genotypes of ${locus.name} do not fit the locus`)
   const t = transmission(locus)
   const young = new Float64Array(n)
   for (let d = 0; d < n; d++) {
@@ -72,18 +83,21 @@ function outcomesOf(cross: CrossLocus, sex: KnownSex | null): Outcome[] {
     if (linked && sex !== null && (genotype.length === 1) !== (sex === single)) return []
     // within one sex the half that is of that sex is the whole
     const chance = young[i]! * (linked && sex !== null ? 2 : 1)
-    return chance > 0 && harmOf(locus, genotype) !== 'lethal' ? [{ genotype, chance, look: lookOf(locus, genotype), weak: harmOf(locus, genotype) === 'weak' }] : []
+    return chance > 0 && harmOf(locus, genotype) !== 'lethal'
+      ? [{ genotype, chance, look: lookOf(locus, genotype), weak: harmOf(locus, genotype) === 'weak' }]
+      : []
   })
 }
 
 /** Every combination of one outcome of each locus: its chance, and which. O(product of outcomes). */
-function combine(parts: readonly { chance: number }[][]): { chances: Float64Array, at: (row: number) => number[] } {
+function combine(parts: readonly { chance: number }[][]): { chances: Float64Array; at: (row: number) => number[] } {
   const sizes = parts.map(p => p.length)
   const rows = sizes.reduce((a, b) => a * b, 1)
   let chances: Float64Array = new Float64Array([1])
   for (const part of parts) {
     const next = new Float64Array(chances.length * part.length)
-    for (let i = 0; i < chances.length; i++) for (let j = 0; j < part.length; j++) next[i * part.length + j] = chances[i]! * part[j]!.chance
+    for (let i = 0; i < chances.length; i++)
+      for (let j = 0; j < part.length; j++) next[i * part.length + j] = chances[i]! * part[j]!.chance
     chances = next
   }
   const at = (row: number) => {
@@ -128,14 +142,18 @@ export function cross(loci: readonly CrossLocus[]): Cross {
       const which = at(row)
       shown += chances[row]!
       rows.push({
-        sex, chance: chances[row]! * half, genotypes: which.map((w, l) => tellGenotype(loci[l]!.locus, parts[l]![w]!.genotype)), looks: which.map((w, l) => parts[l]![w]!.look), weak: which.some((w, l) => parts[l]![w]!.weak),
+        sex,
+        chance: chances[row]! * half,
+        genotypes: which.map((w, l) => tellGenotype(loci[l]!.locus, parts[l]![w]!.genotype)),
+        looks: which.map((w, l) => parts[l]![w]!.look),
+        weak: which.some((w, l) => parts[l]![w]!.weak),
       })
     }
     let all = 0
     for (let i = 0; i < chances.length; i++) all += chances[i]!
     living += all * half
     left = { rows: left.rows + chances.length - top.length, chance: left.chance + (all - shown) * half }
-    const lookParts = parts.map((part) => {
+    const lookParts = parts.map(part => {
       const byLook = new Map<string, number>()
       for (const o of part) byLook.set(o.look, (byLook.get(o.look) ?? 0) + o.chance)
       return [...byLook].map(([look, chance]) => ({ look, chance }))

@@ -19,17 +19,20 @@ function sumOut(v: number, factors: readonly Factor[], size: number): Factor {
   const table = new Float64Array(cells)
   // how far each factor's cell moves when one variable goes up by one
   const order = [...vars, v]
-  const strides = factors.map(f => order.map((x) => {
-    const at = f.vars.indexOf(x)
-    return at < 0 ? 0 : size ** (f.vars.length - 1 - at)
-  }))
+  const strides = factors.map(f =>
+    order.map(x => {
+      const at = f.vars.indexOf(x)
+      return at < 0 ? 0 : size ** (f.vars.length - 1 - at)
+    }),
+  )
   const value = new Int32Array(order.length)
   const offset = new Int32Array(factors.length)
   for (let cell = 0; cell < cells; cell++) {
     let sum = 0
     for (let x = 0; x < size; x++) {
       let product = 1
-      for (let i = 0; i < factors.length && product !== 0; i++) product *= factors[i]!.table[offset[i]! + x * strides[i]![order.length - 1]!]!
+      for (let i = 0; i < factors.length && product !== 0; i++)
+        product *= factors[i]!.table[offset[i]! + x * strides[i]![order.length - 1]!]!
       sum += product
     }
     table[cell] = sum

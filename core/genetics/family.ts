@@ -7,7 +7,7 @@ import { fitsSex, genotypesOf, harmOf, transmission, type KnownSex, type LocusDa
 export interface GeneFacts {
   sex: KnownSex | 'unknown'
   /** A stated genotype: certain ones are evidence; possible ones count only where nothing is known of its forebears' genes. */
-  stated: { signs: readonly string[], chance: number } | null
+  stated: { signs: readonly string[]; chance: number } | null
   /** A look that was seen; '' = wild. */
   look: string | null
 }
@@ -15,8 +15,8 @@ export interface GeneFacts {
 /** Young counted by look without a card of their own, from one dam and her possible sires. */
 export interface CountedYoung {
   damId: string
-  sires: readonly { id: string, chance: number }[]
-  counts: readonly { look: string, count: number }[]
+  sires: readonly { id: string; chance: number }[]
+  counts: readonly { look: string; count: number }[]
   /** Clutch they came from: they share its father with the mates that have cards. */
   clutchId?: string | null
 }
@@ -55,7 +55,8 @@ function kinOf(family: Family): Kin {
   const young = new Map<string, string[]>()
   for (const a of family.animals.values()) for (const p of parentIds(a)) young.set(p, [...(young.get(p) ?? []), a.id])
   const countedOf = new Map<string, CountedYoung[]>()
-  for (const c of family.counted) for (const p of [c.damId, ...c.sires.map(s => s.id)]) countedOf.set(p, [...(countedOf.get(p) ?? []), c])
+  for (const c of family.counted)
+    for (const p of [c.damId, ...c.sires.map(s => s.id)]) countedOf.set(p, [...(countedOf.get(p) ?? []), c])
   const role = new Map<string, KnownSex | 'both'>()
   const plays = (id: string, as: KnownSex) => role.set(id, (role.get(id) ?? as) === as ? as : 'both')
   for (const a of [...family.animals.values(), ...family.counted]) {
@@ -68,12 +69,16 @@ function kinOf(family: Family): Kin {
 }
 
 /** The nearest relatives by steps between parent and young, mates included through their young. */
-function neighbourhood(family: Family, kin: Kin, of: string, most: number): { ids: string[], cut: boolean } {
+function neighbourhood(family: Family, kin: Kin, of: string, most: number): { ids: string[]; cut: boolean } {
   const found = new Set([of])
   for (const id of found) {
     if (found.size >= most) return { ids: [...found], cut: true }
     const a = family.animals.get(id)!
-    const near = [...parentIds(a), ...(kin.young.get(id) ?? []), ...(kin.countedOf.get(id) ?? []).flatMap(c => [c.damId, ...c.sires.map(s => s.id)])]
+    const near = [
+      ...parentIds(a),
+      ...(kin.young.get(id) ?? []),
+      ...(kin.countedOf.get(id) ?? []).flatMap(c => [c.damId, ...c.sires.map(s => s.id)]),
+    ]
     for (const other of near) if (family.animals.has(other)) found.add(other)
   }
   return { ids: [...found], cut: false }
@@ -89,7 +94,8 @@ function sexIn(family: Family, id: string): KnownSex | 'unknown' {
 }
 
 /** A living young of known sex speaks where one sex dies of it: too few of that sex are born. */
-const sexSpeaks = (locus: LocusData): boolean => locus.linkage !== 'autosomal' && locus.alleles.some(a => a.double === 'lethal')
+const sexSpeaks = (locus: LocusData): boolean =>
+  locus.linkage !== 'autosomal' && locus.alleles.some(a => a.double === 'lethal')
 
 /** Leaves out animals without evidence below them: they change nothing. Exact. */
 function withoutSilent(family: Family, locus: LocusData, kin: Kin, ids: readonly string[], of: string): string[] {
@@ -98,7 +104,14 @@ function withoutSilent(family: Family, locus: LocusData, kin: Kin, ids: readonly
   const open = [...ids]
   while (open.length) {
     const id = open.pop()!
-    if (id === of || !kept.has(id) || speaks(family.facts(id)) || kin.countedOf.get(id)?.length || (bySex && sexIn(family, id) !== 'unknown')) continue
+    if (
+      id === of ||
+      !kept.has(id) ||
+      speaks(family.facts(id)) ||
+      kin.countedOf.get(id)?.length ||
+      (bySex && sexIn(family, id) !== 'unknown')
+    )
+      continue
     if (kin.young.get(id)?.some(y => kept.has(y))) continue
     kept.delete(id)
     open.push(...parentIds(family.animals.get(id)!).filter(p => kept.has(p)))
@@ -125,7 +138,11 @@ function lookChances(locus: LocusData, look: string): Float64Array {
   return table
 }
 
-function sumFactors(n: number, vars: readonly number[], parts: readonly { weight: number, vars: readonly number[], table: Float64Array }[]): Factor {
+function sumFactors(
+  n: number,
+  vars: readonly number[],
+  parts: readonly { weight: number; vars: readonly number[]; table: Float64Array }[],
+): Factor {
   const cells = n ** vars.length
   if (cells > 2_000_000) throw new TooManyRelatives('Too many possible sires')
   const table = new Float64Array(cells)
@@ -153,7 +170,8 @@ function livingTransmission(locus: LocusData): Float64Array {
   if (!genotypes.some(g => harmOf(locus, g) === 'lethal')) return t
   for (let pair = 0; pair < n * n; pair++) {
     let alive = 0
-    for (let g = 0; g < n; g++) alive += harmOf(locus, genotypes[g]!) === 'lethal' ? (t[pair * n + g] = 0) : t[pair * n + g]!
+    for (let g = 0; g < n; g++)
+      alive += harmOf(locus, genotypes[g]!) === 'lethal' ? (t[pair * n + g] = 0) : t[pair * n + g]!
     if (alive > 0) for (let g = 0; g < n; g++) t[pair * n + g]! /= alive
   }
   return t
@@ -185,10 +203,15 @@ function ownWeights(family: Family, locus: LocusData, id: string): number[] {
   const stated = statementOf(family, id)
   const genotypes = genotypesOf(locus)
   const own = genotypes.map(g => (fitsSex(locus, g, sex) && harmOf(locus, g) !== 'lethal' ? 1 : 0))
-  if (facts.look !== null) lookLikelihood(locus, facts.look).forEach((l, i) => { own[i]! *= l })
+  if (facts.look !== null)
+    lookLikelihood(locus, facts.look).forEach((l, i) => {
+      own[i]! *= l
+    })
   if (stated) {
     const usual = unknownBelief(locus, sex)
-    statedBelief(locus, stated.signs, stated.chance, sex).forEach((p, i) => { own[i]! *= stated.chance >= 1 ? p : usual[i]! > 0 ? p / usual[i]! : 0 })
+    statedBelief(locus, stated.signs, stated.chance, sex).forEach((p, i) => {
+      own[i]! *= stated.chance >= 1 ? p : usual[i]! > 0 ? p / usual[i]! : 0
+    })
   }
   return own
 }
@@ -198,21 +221,44 @@ function ownWeights(family: Family, locus: LocusData, id: string): number[] {
  * together, so that three hundred hatchlings cost no more than three.
  * @returns the factors over their parents, and who is in them
  */
-function broodFactors(family: Family, locus: LocusData, ids: readonly string[], of: string, t: Float64Array, fathers: ReadonlyMap<string, number>): { factors: Factor[], summed: Set<string> } {
+function broodFactors(
+  family: Family,
+  locus: LocusData,
+  ids: readonly string[],
+  of: string,
+  t: Float64Array,
+  fathers: ReadonlyMap<string, number>,
+): { factors: Factor[]; summed: Set<string> } {
   const kin = kinOf(family)
   const n = genotypesOf(locus).length
   const at = new Map(ids.map((id, i) => [id, i]))
-  const groups = new Map<string, { dam: number, sire: number, id: string, count: number }>()
+  const groups = new Map<string, { dam: number; sire: number; id: string; count: number }>()
   const summed = new Set<string>()
   for (const id of ids) {
     const animal = family.animals.get(id)!
     const { damId, sires, clonal } = animal
     const dam = damId === null ? undefined : at.get(damId)
-    const sire = sires.length === 1 && sires[0]!.chance === 1 ? at.get(sires[0]!.id) : fathers.get(sharedFather(animal) ?? '')
-    if (id === of || clonal || dam === undefined || sire === undefined || dam === sire || kin.countedOf.get(id)?.length || kin.young.get(id)?.some(y => at.has(y))) continue
+    const sire =
+      sires.length === 1 && sires[0]!.chance === 1 ? at.get(sires[0]!.id) : fathers.get(sharedFather(animal) ?? '')
+    if (
+      id === of ||
+      clonal ||
+      dam === undefined ||
+      sire === undefined ||
+      dam === sire ||
+      kin.countedOf.get(id)?.length ||
+      kin.young.get(id)?.some(y => at.has(y))
+    )
+      continue
     const facts = family.facts(id)
     const stated = statementOf(family, id)
-    const key = [dam, sire, sexIn(family, id), facts.look ?? '?', stated ? `${stated.signs.join('/')} ${stated.chance}` : ''].join('|')
+    const key = [
+      dam,
+      sire,
+      sexIn(family, id),
+      facts.look ?? '?',
+      stated ? `${stated.signs.join('/')} ${stated.chance}` : '',
+    ].join('|')
     const group = groups.get(key)
     if (group) group.count++
     else groups.set(key, { dam, sire, id, count: 1 })
@@ -243,9 +289,14 @@ function unknownParent(locus: LocusData, sex: KnownSex): Belief {
  * The one father of a clutch who may be one of several, or nobody known: a variable of his own, so that mates are full
  * sibs and what one shows of him counts for all.
  */
-function fatherFactors(family: Family, locus: LocusData, ids: readonly string[], at: ReadonlyMap<string, number>): { factors: Factor[], fathers: Map<string, number> } {
+function fatherFactors(
+  family: Family,
+  locus: LocusData,
+  ids: readonly string[],
+  at: ReadonlyMap<string, number>,
+): { factors: Factor[]; fathers: Map<string, number> } {
   const n = genotypesOf(locus).length
-  const mates = new Map<string, { sires: Ancestry['sires'], count: number }>()
+  const mates = new Map<string, { sires: Ancestry['sires']; count: number }>()
   const seen = (key: string | null, sires: Ancestry['sires']) => {
     if (key === null) return
     const known = mates.get(key)
@@ -253,23 +304,30 @@ function fatherFactors(family: Family, locus: LocusData, ids: readonly string[],
     else mates.set(key, { sires, count: 1 })
   }
   for (const id of ids) seen(sharedFather(family.animals.get(id)!), family.animals.get(id)!.sires)
-  for (const group of new Set(ids.flatMap(id => kinOf(family).countedOf.get(id) ?? []))) seen(fatherOfCounted(group), group.sires)
+  for (const group of new Set(ids.flatMap(id => kinOf(family).countedOf.get(id) ?? [])))
+    seen(fatherOfCounted(group), group.sires)
   const stranger = Float64Array.from(unknownParent(locus, 'male'))
   const same = new Float64Array(n * n)
   for (let g = 0; g < n; g++) same[g * n + g] = 1
   const fathers = new Map<string, number>()
-  const factors = [...mates].filter(([, m]) => m.count > 1).map(([key, { sires }]) => {
-    const father = ids.length + fathers.size
-    fathers.set(key, father)
-    const known = sires.filter(s => at.has(s.id) && s.chance > 0)
-    const rest = 1 - known.reduce((sum, s) => sum + s.chance, 0)
-    const parts = [...known.map(s => ({ weight: s.chance, vars: [at.get(s.id)!, father], table: same })), ...(rest > 1e-9 ? [{ weight: rest, vars: [father], table: stranger }] : [])]
-    return sumFactors(n, [...known.map(s => at.get(s.id)!), father], parts)
-  })
+  const factors = [...mates]
+    .filter(([, m]) => m.count > 1)
+    .map(([key, { sires }]) => {
+      const father = ids.length + fathers.size
+      fathers.set(key, father)
+      const known = sires.filter(s => at.has(s.id) && s.chance > 0)
+      const rest = 1 - known.reduce((sum, s) => sum + s.chance, 0)
+      const parts = [
+        ...known.map(s => ({ weight: s.chance, vars: [at.get(s.id)!, father], table: same })),
+        ...(rest > 1e-9 ? [{ weight: rest, vars: [father], table: stranger }] : []),
+      ]
+      return sumFactors(n, [...known.map(s => at.get(s.id)!), father], parts)
+    })
   return { factors, fathers }
 }
 
-const fatherOfCounted = (c: CountedYoung) => sharedFather({ id: '', damId: c.damId, sires: c.sires, clutchId: c.clutchId })
+const fatherOfCounted = (c: CountedYoung) =>
+  sharedFather({ id: '', damId: c.damId, sires: c.sires, clutchId: c.clutchId })
 
 /** All factors of a family at one locus. */
 function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of: string): Factor[] {
@@ -290,9 +348,16 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of:
     const dam = a.damId === null ? undefined : at.get(a.damId)
     const father = shared.fathers.get(sharedFather(a) ?? '')
     // as variables: the one father of the clutch, or those he may be
-    const sires = a.clonal ? [] : father !== undefined ? [{ at: father, chance: 1 }] : a.sires.flatMap(s => (at.has(s.id) && s.chance > 0 ? [{ at: at.get(s.id)!, chance: s.chance }] : []))
+    const sires = a.clonal
+      ? []
+      : father !== undefined
+        ? [{ at: father, chance: 1 }]
+        : a.sires.flatMap(s => (at.has(s.id) && s.chance > 0 ? [{ at: at.get(s.id)!, chance: s.chance }] : []))
     const founder = dam === undefined && !sires.length
-    if (founder) unknownBelief(locus, sexIn(family, id)).forEach((p, i) => { own[i]! *= p })
+    if (founder)
+      unknownBelief(locus, sexIn(family, id)).forEach((p, i) => {
+        own[i]! *= p
+      })
     factors.push({ vars: [v], table: Float64Array.from(own) })
     if (founder) continue
     if (a.clonal) {
@@ -304,7 +369,9 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of:
     // an unknown parent is one of unstated stock, summed out here
     const withoutSire = (known: number): Float64Array => {
       const table = new Float64Array(n * n)
-      for (let d = 0; d < n; d++) for (let s = 0; s < n; s++) for (let g = 0; g < n; g++) table[d * n + g]! += known * unknownSire[s]! * t[(d * n + s) * n + g]!
+      for (let d = 0; d < n; d++)
+        for (let s = 0; s < n; s++)
+          for (let g = 0; g < n; g++) table[d * n + g]! += known * unknownSire[s]! * t[(d * n + s) * n + g]!
       return table
     }
     const known = sires.reduce((sum, s) => sum + s.chance, 0)
@@ -321,7 +388,10 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of:
           }
         }
       }
-      const parts = [...sires.map(s => ({ weight: s.chance, vars: [s.at, v], table: ofSire })), ...(open > 1e-9 ? [{ weight: open, vars: [v], table: ofNobody }] : [])]
+      const parts = [
+        ...sires.map(s => ({ weight: s.chance, vars: [s.at, v], table: ofSire })),
+        ...(open > 1e-9 ? [{ weight: open, vars: [v], table: ofNobody }] : []),
+      ]
       factors.push(sumFactors(n, [...new Set([...sires.map(s => s.at), v])], parts))
       continue
     }
@@ -332,14 +402,24 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of:
   for (const group of new Set(ids.flatMap(id => kinOf(family).countedOf.get(id) ?? []))) {
     const dam = at.get(group.damId)
     const father = shared.fathers.get(fatherOfCounted(group) ?? '')
-    const sires = father !== undefined ? [{ at: father, chance: 1 }] : group.sires.flatMap(s => (at.has(s.id) && s.chance > 0 ? [{ at: at.get(s.id)!, chance: s.chance }] : []))
+    const sires =
+      father !== undefined
+        ? [{ at: father, chance: 1 }]
+        : group.sires.flatMap(s => (at.has(s.id) && s.chance > 0 ? [{ at: at.get(s.id)!, chance: s.chance }] : []))
     if (dam === undefined) continue
-    const chances = group.counts.filter(c => c.count > 0).map(c => ({ count: c.count, table: lookChances(locus, c.look) }))
-    const together = Float64Array.from({ length: n * n }, (_, pair) => chances.reduce((product, c) => product * c.table[pair]! ** c.count, 1))
+    const chances = group.counts
+      .filter(c => c.count > 0)
+      .map(c => ({ count: c.count, table: lookChances(locus, c.look) }))
+    const together = Float64Array.from({ length: n * n }, (_, pair) =>
+      chances.reduce((product, c) => product * c.table[pair]! ** c.count, 1),
+    )
     const known = sires.reduce((sum, s) => sum + s.chance, 0)
     const anyone = new Float64Array(n)
     for (let d = 0; d < n; d++) for (let s = 0; s < n; s++) anyone[d]! += unknownSire[s]! * together[d * n + s]!
-    const parts = [...sires.map(s => ({ weight: s.chance, vars: [dam, s.at], table: together })), ...(known < 1 - 1e-9 ? [{ weight: 1 - known, vars: [dam], table: anyone }] : [])]
+    const parts = [
+      ...sires.map(s => ({ weight: s.chance, vars: [dam, s.at], table: together })),
+      ...(known < 1 - 1e-9 ? [{ weight: 1 - known, vars: [dam], table: anyone }] : []),
+    ]
     factors.push(sumFactors(n, [...new Set([dam, ...sires.map(s => s.at)])], parts))
   }
   return factors
@@ -360,8 +440,7 @@ export function familyBelief(family: Family, locus: LocusData, of: string): Fami
     try {
       const weights = marginal(ids.indexOf(of), factorsOf(family, locus, ids, of), n)
       return { belief: normalised(weights), relatives: ids.length - 1, cut: near.cut }
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof TooManyRelatives) || most < 2) throw error
     }
   }

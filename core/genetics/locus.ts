@@ -6,7 +6,13 @@ export const ALLELE_MODES = ['recessive', 'dominant', 'incomplete'] as const
 
 export const Allele = z.strictObject({
   /** Short sign, as breeders write it: a, Pa, w2. */
-  sign: z.string().trim().min(1, 'An allele needs a sign').max(8, 'A sign has at most 8 characters').refine(s => s !== '+', 'The sign + is kept for the wild allele').refine(s => !/[\s/]/.test(s), 'A sign has no spaces and no slash'),
+  sign: z
+    .string()
+    .trim()
+    .min(1, 'An allele needs a sign')
+    .max(8, 'A sign has at most 8 characters')
+    .refine(s => s !== '+', 'The sign + is kept for the wild allele')
+    .refine(s => !/[\s/]/.test(s), 'A sign has no spaces and no slash'),
   mode: z.enum(ALLELE_MODES),
   /** What one sees: of a recessive in double form, of others in one copy. */
   look: lineOfText(40, 'A look needs a name'),
@@ -23,14 +29,26 @@ export const LINKAGES = ['autosomal', 'Z', 'X'] as const
 const MOST_ALLELES = 6
 
 /** What a keeper knows of one locus. Lines sold under one trade name that do not make the look together are two loci. */
-export const LocusData = z.strictObject({
-  name: lineOfText(40, 'A locus needs a name'),
-  speciesId: reference('species'),
-  linkage: z.enum(LINKAGES).default('autosomal'),
-  alleles: z.array(Allele).min(1, 'A locus has at least one allele beside the wild one').max(MOST_ALLELES, `At most ${MOST_ALLELES} alleles beside the wild one`),
-  note: z.string().trim().max(500).nullable().default(null),
-}).refine(l => new Set(l.alleles.map(a => a.sign)).size === l.alleles.length, { path: ['alleles'], message: 'Two alleles of one locus have the same sign' })
-  .refine(l => new Set(l.alleles.map(a => a.look.toLowerCase())).size === l.alleles.length, { path: ['alleles'], message: 'Two alleles of one locus have the same look: if they look alike and meet at one locus they are one allele' })
+export const LocusData = z
+  .strictObject({
+    name: lineOfText(40, 'A locus needs a name'),
+    speciesId: reference('species'),
+    linkage: z.enum(LINKAGES).default('autosomal'),
+    alleles: z
+      .array(Allele)
+      .min(1, 'A locus has at least one allele beside the wild one')
+      .max(MOST_ALLELES, `At most ${MOST_ALLELES} alleles beside the wild one`),
+    note: z.string().trim().max(500).nullable().default(null),
+  })
+  .refine(l => new Set(l.alleles.map(a => a.sign)).size === l.alleles.length, {
+    path: ['alleles'],
+    message: 'Two alleles of one locus have the same sign',
+  })
+  .refine(l => new Set(l.alleles.map(a => a.look.toLowerCase())).size === l.alleles.length, {
+    path: ['alleles'],
+    message:
+      'Two alleles of one locus have the same look: if they look alike and meet at one locus they are one allele',
+  })
 export type LocusData = z.infer<typeof LocusData>
 
 export interface Locus extends LocusData {
@@ -47,21 +65,27 @@ export type Genotype = readonly [number, number] | readonly [number]
 export type KnownSex = 'female' | 'male'
 
 /** Alleles of a locus by index: 0 is the wild one. */
-export const signOf = (locus: LocusData, allele: number): string => (allele === 0 ? '+' : locus.alleles[allele - 1]!.sign)
+export const signOf = (locus: LocusData, allele: number): string =>
+  allele === 0 ? '+' : locus.alleles[allele - 1]!.sign
 
 /** As breeders write it: `+/a`, or `a/–` where there is one copy only. */
-export const tellGenotype = (locus: LocusData, g: Genotype): string => (g.length === 1 ? `${signOf(locus, g[0])}/–` : `${signOf(locus, g[0])}/${signOf(locus, g[1])}`)
+export const tellGenotype = (locus: LocusData, g: Genotype): string =>
+  g.length === 1 ? `${signOf(locus, g[0])}/–` : `${signOf(locus, g[0])}/${signOf(locus, g[1])}`
 
 /** @throws GeneticsError naming what the locus does not have */
 export function alleleOf(locus: LocusData, sign: string): number {
   if (sign === '+') return 0
   const at = locus.alleles.findIndex(a => a.sign === sign)
-  if (at < 0) throw new GeneticsError(`${locus.name} has no allele “${sign}”; it has ${['+', ...locus.alleles.map(a => a.sign)].join(', ')}`)
+  if (at < 0)
+    throw new GeneticsError(
+      `${locus.name} has no allele “${sign}”; it has ${['+', ...locus.alleles.map(a => a.sign)].join(', ')}`,
+    )
   return at + 1
 }
 
 /** The sex that carries one copy of a sex-linked locus: the female under ZW, the male under XY; null for an autosomal one. */
-export const singleCopySex = (locus: Pick<LocusData, 'linkage'>): KnownSex | null => (locus.linkage === 'Z' ? 'female' : locus.linkage === 'X' ? 'male' : null)
+export const singleCopySex = (locus: Pick<LocusData, 'linkage'>): KnownSex | null =>
+  locus.linkage === 'Z' ? 'female' : locus.linkage === 'X' ? 'male' : null
 
 /** All genotypes of a locus: pairs, then single copies where it is sex-linked. */
 export function genotypesOf(locus: Pick<LocusData, 'alleles' | 'linkage'>): Genotype[] {

@@ -15,13 +15,20 @@ export interface Proof {
  * Source: the detection 1 − (1 − s)ⁿ of test matings in textbooks of animal breeding; then Bayes.
  */
 export function youngToProve(prior: number, shows: number, level: number): Proof {
-  if (!(prior >= 0 && prior <= 1)) throw new GeneticsError(`A chance lies between 0 and 100 %, not ${Math.round(prior * 100)} %`)
-  if (!(shows > 0 && shows < 1)) throw new GeneticsError('This mate cannot bring it out: its young of a carrier never show it')
+  if (!(prior >= 0 && prior <= 1))
+    throw new GeneticsError(`A chance lies between 0 and 100 %, not ${Math.round(prior * 100)} %`)
+  if (!(shows > 0 && shows < 1))
+    throw new GeneticsError('This mate cannot bring it out: its young of a carrier never show it')
   const each = Math.log1p(-shows)
   const least = (x: number) => Math.max(0, Math.ceil(x - 1e-9))
   const toDetect = least(Math.log(1 - level) / each)
   // prior·(1−s)ⁿ / (prior·(1−s)ⁿ + 1 − prior) ≤ 1 − level
-  const toDisprove = prior >= 1 ? Infinity : prior <= 1 - level ? 0 : least(Math.log(((1 - level) * (1 - prior)) / (level * prior)) / each)
+  const toDisprove =
+    prior >= 1
+      ? Infinity
+      : prior <= 1 - level
+        ? 0
+        : least(Math.log(((1 - level) * (1 - prior)) / (level * prior)) / each)
   return { toDetect, toDisprove }
 }
 

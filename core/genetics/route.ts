@@ -1,5 +1,15 @@
 import type { Belief } from './belief'
-import { genotypesOf, harmOf, lookOf, tellGenotype, transmission, GeneticsError, fitsSex, type KnownSex, type LocusData } from './locus'
+import {
+  genotypesOf,
+  harmOf,
+  lookOf,
+  tellGenotype,
+  transmission,
+  GeneticsError,
+  fitsSex,
+  type KnownSex,
+  type LocusData,
+} from './locus'
 
 /** An animal at hand: what it is at each locus of the wish. */
 export interface Stock {
@@ -46,12 +56,15 @@ interface Item {
 
 interface Made {
   cost: number
-  from: { dam: number, sire: number, chance: number, alike: number } | null
+  from: { dam: number; sire: number; chance: number; alike: number } | null
 }
 
 /** Every combined genotype over the loci. */
 function statesOf(loci: readonly LocusData[]): number[][] {
-  return loci.reduce<number[][]>((all, locus) => all.flatMap(before => genotypesOf(locus).map((_, i) => [...before, i])), [[]])
+  return loci.reduce<number[][]>(
+    (all, locus) => all.flatMap(before => genotypesOf(locus).map((_, i) => [...before, i])),
+    [[]],
+  )
 }
 
 /**
@@ -63,21 +76,31 @@ function statesOf(loci: readonly LocusData[]): number[][] {
  * @param yearsPerGeneration from one birth to the next, years
  * @throws GeneticsError for more than three loci or a genotype that a locus does not have
  */
-export function routesTo(loci: readonly LocusData[], wish: readonly (string | null)[], stock: readonly Stock[], yearsPerGeneration: number): Route[] {
+export function routesTo(
+  loci: readonly LocusData[],
+  wish: readonly (string | null)[],
+  stock: readonly Stock[],
+  yearsPerGeneration: number,
+): Route[] {
   if (loci.length > MOST_LOCI) throw new GeneticsError(`A route is searched over at most ${MOST_LOCI} loci`)
   const genotypes = loci.map(l => genotypesOf(l))
   const wanted = wish.map((w, l) => (w === null ? null : genotypes[l]!.findIndex(g => tellGenotype(loci[l]!, g) === w)))
-  wanted.forEach((w, l) => { if (w === -1) throw new GeneticsError(`${loci[l]!.name} has no genotype “${wish[l]}”`) })
+  wanted.forEach((w, l) => {
+    if (w === -1) throw new GeneticsError(`${loci[l]!.name} has no genotype “${wish[l]}”`)
+  })
   const states = statesOf(loci)
   const looks = states.map(s => s.map((g, l) => lookOf(loci[l]!, genotypes[l]![g]!)).join('|'))
   const lives = states.map(s => s.every((g, l) => harmOf(loci[l]!, genotypes[l]![g]!) !== 'lethal'))
-  const fits = (state: number, sex: KnownSex) => lives[state]! && states[state]!.every((g, l) => fitsSex(loci[l]!, genotypes[l]![g]!, sex))
+  const fits = (state: number, sex: KnownSex) =>
+    lives[state]! && states[state]!.every((g, l) => fitsSex(loci[l]!, genotypes[l]![g]!, sex))
   const wishOf = states.map((s, i) => lives[i]! && s.every((g, l) => wanted[l] === null || wanted[l] === g))
   const sure = (state: number) => states[state]!.map((g, l) => genotypes[l]!.map((_, i) => (i === g ? 1 : 0)))
 
   const items: Item[] = [
     ...stock.map(s => ({ beliefs: s.beliefs, stockId: s.id, state: -1, sex: s.sex })),
-    ...(['female', 'male'] as const).flatMap(sex => states.flatMap((_, state) => (fits(state, sex) ? [{ beliefs: sure(state), stockId: null, state, sex }] : []))),
+    ...(['female', 'male'] as const).flatMap(sex =>
+      states.flatMap((_, state) => (fits(state, sex) ? [{ beliefs: sure(state), stockId: null, state, sex }] : [])),
+    ),
   ]
   const females = items.flatMap((x, i) => (x.sex === 'female' ? [i] : []))
   const males = items.flatMap((x, i) => (x.sex === 'male' ? [i] : []))
@@ -100,13 +123,19 @@ export function routesTo(loci: readonly LocusData[], wish: readonly (string | nu
         const n = genotypes[l]!.length
         const [bd, bs] = [items[dam]!.beliefs[l]!, items[sire]!.beliefs[l]!]
         const own = new Float64Array(n)
-        for (let d = 0; d < n; d++) if (bd[d]! > 0) for (let s = 0; s < n; s++) if (bs[s]! > 0) for (let g = 0; g < n; g++) own[g]! += bd[d]! * bs[s]! * tables[l]![(d * n + s) * n + g]!
-        if (sex !== null && locus.linkage !== 'autosomal') for (let g = 0; g < n; g++) own[g] = fitsSex(locus, genotypes[l]![g]!, sex) ? own[g]! * 2 : 0
+        for (let d = 0; d < n; d++)
+          if (bd[d]! > 0)
+            for (let s = 0; s < n; s++)
+              if (bs[s]! > 0) for (let g = 0; g < n; g++) own[g]! += bd[d]! * bs[s]! * tables[l]![(d * n + s) * n + g]!
+        if (sex !== null && locus.linkage !== 'autosomal')
+          for (let g = 0; g < n; g++) own[g] = fitsSex(locus, genotypes[l]![g]!, sex) ? own[g]! * 2 : 0
         const next = new Float64Array(ofSex.length * n)
         for (let i = 0; i < ofSex.length; i++) for (let g = 0; g < n; g++) next[i * n + g] = ofSex[i]! * own[g]!
         ofSex = next
       })
-      ofSex.forEach((p, i) => { chances![i]! += p / sexes.length })
+      ofSex.forEach((p, i) => {
+        chances![i]! += p / sexes.length
+      })
     }
     pairs.set(key, chances)
     return chances
@@ -115,10 +144,10 @@ export function routesTo(loci: readonly LocusData[], wish: readonly (string | nu
   // best[t][item]: least expected young to have this item within t generations
   let best: Made[] = items.map(x => ({ cost: x.stockId !== null ? 0 : Infinity, from: null }))
   const layers: Made[][] = [best]
-  const goals: { generation: number, made: Made, state: number }[] = []
+  const goals: { generation: number; made: Made; state: number }[] = []
   for (let t = 1; t <= MOST_GENERATIONS; t++) {
     const next = best.map(m => ({ ...m }))
-    let goal: { made: Made, state: number } | null = null
+    let goal: { made: Made; state: number } | null = null
     for (const d of females) {
       if (best[d]!.cost === Infinity) continue
       for (const s of males) {
@@ -126,23 +155,35 @@ export function routesTo(loci: readonly LocusData[], wish: readonly (string | nu
         if (cost === Infinity) continue
         const young = youngOf(d, s)
         const byLook = new Map<string, number>()
-        for (let g = 0; g < young.length; g++) if (young[g]! > 0 && lives[g]) byLook.set(looks[g]!, (byLook.get(looks[g]!) ?? 0) + young[g]!)
+        for (let g = 0; g < young.length; g++)
+          if (young[g]! > 0 && lives[g]) byLook.set(looks[g]!, (byLook.get(looks[g]!) ?? 0) + young[g]!)
         for (let i = stock.length; i < items.length; i++) {
           const { state } = items[i]!
           const chance = young[state]! * (linked ? 1 : 0.5)
           if (chance <= 0) continue
           const total = cost + 1 / chance
-          if (total < next[i]!.cost - 1e-9) next[i] = { cost: total, from: { dam: d, sire: s, chance, alike: young[state]! / byLook.get(looks[state]!)! } }
+          if (total < next[i]!.cost - 1e-9)
+            next[i] = {
+              cost: total,
+              from: { dam: d, sire: s, chance, alike: young[state]! / byLook.get(looks[state]!)! },
+            }
         }
         let chance = 0
         for (let g = 0; g < young.length; g++) if (wishOf[g]) chance += young[g]!
         if (chance > 0 && (!goal || cost + 1 / chance < goal.made.cost - 1e-9)) {
           const state = wishOf.findIndex((w, g) => w && young[g]! > 0)
-          goal = { made: { cost: cost + 1 / chance, from: { dam: d, sire: s, chance, alike: young[state]! / byLook.get(looks[state]!)! } }, state }
+          goal = {
+            made: {
+              cost: cost + 1 / chance,
+              from: { dam: d, sire: s, chance, alike: young[state]! / byLook.get(looks[state]!)! },
+            },
+            state,
+          }
         }
       }
     }
-    if (goal && (!goals.length || goal.made.cost < goals.at(-1)!.made.cost - 1e-9)) goals.push({ generation: t, ...goal })
+    if (goal && (!goals.length || goal.made.cost < goals.at(-1)!.made.cost - 1e-9))
+      goals.push({ generation: t, ...goal })
     best = next
     layers.push(best)
   }
@@ -158,11 +199,31 @@ export function routesTo(loci: readonly LocusData[], wish: readonly (string | nu
       const { dam, sire, chance, alike } = m.from!
       const [d, s] = [part(dam, t - 1), part(sire, t - 1)]
       const before = [d, s].flatMap(p => ('step' in p ? [steps[p.step]!.generation] : []))
-      steps.push({ generation: Math.max(0, ...before) + 1, dam: d, sire: s, keep, sex, chance, young: 1 / chance, holdbacks: 1 / alike })
+      steps.push({
+        generation: Math.max(0, ...before) + 1,
+        dam: d,
+        sire: s,
+        keep,
+        sex,
+        chance,
+        young: 1 / chance,
+        holdbacks: 1 / alike,
+      })
       return steps.length - 1
     }
-    build(made, generation, wish.every(w => w === null) ? tellState(state) : wish.map((w, l) => w ?? `any ${loci[l]!.name}`).join(' '), null)
+    build(
+      made,
+      generation,
+      wish.every(w => w === null) ? tellState(state) : wish.map((w, l) => w ?? `any ${loci[l]!.name}`).join(' '),
+      null,
+    )
     const made_ = Math.max(...steps.map(s => s.generation))
-    return { generations: made_, years: made_ * yearsPerGeneration, young: made.cost, holdbacks: steps.reduce((sum, s) => sum + s.holdbacks, 0), steps }
+    return {
+      generations: made_,
+      years: made_ * yearsPerGeneration,
+      young: made.cost,
+      holdbacks: steps.reduce((sum, s) => sum + s.holdbacks, 0),
+      steps,
+    }
   })
 }

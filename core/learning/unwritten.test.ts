@@ -13,7 +13,9 @@ describe('how often a house does not write what happens', () => {
   })
 
   it('a sign belongs to the cycle whose laying it came before', () => {
-    expect(cyclesOf(pair({ laid: at(100, 160), copulation: at(50, 110, 170), preLayShed: at(150) })).map(c => [...c].sort())).toEqual([['copulation'], ['copulation', 'preLayShed']])
+    expect(
+      cyclesOf(pair({ laid: at(100, 160), copulation: at(50, 110, 170), preLayShed: at(150) })).map(c => [...c].sort()),
+    ).toEqual([['copulation'], ['copulation', 'preLayShed']])
     expect(cyclesOf(pair({ copulation: at(5) }))).toEqual([])
   })
 

@@ -14,7 +14,7 @@ export interface UnwrittenRates {
   /** What the almanac says of it. */
   fact: (event: BreedingEvent) => Fact | undefined
   /** Cycles of this house that ended in a laying or birth, and in how many the event was written. */
-  seen: (event: BreedingEvent) => { cycles: number, written: number }
+  seen: (event: BreedingEvent) => { cycles: number; written: number }
   /** The same rates have the same key. */
   key: string
 }
@@ -38,7 +38,9 @@ export function cyclesOf({ seen }: Pick<PairingState, 'seen'>): WrittenCycle[] {
  * their end. Only signs before a laying or birth can be learnt: of one that was not written nothing is known otherwise.
  */
 export function unwrittenRates(cycles: readonly WrittenCycle[], almanac: Pick<Almanac, 'common'>): UnwrittenRates {
-  const counts = new Map(LEARNT.map(event => [event, { cycles: cycles.length, written: cycles.filter(c => c.has(event)).length }]))
+  const counts = new Map(
+    LEARNT.map(event => [event, { cycles: cycles.length, written: cycles.filter(c => c.has(event)).length }]),
+  )
   const fact = (event: BreedingEvent) => almanac.common[nameOf(event)]
   const rate = (event: BreedingEvent): number => {
     const prior = fact(event)?.value ?? 0

@@ -2,7 +2,17 @@ import { z } from 'zod'
 import type { Day } from '../chance'
 
 /** What an entry can be about. Pairings, clutches (litters, spawn), cultures, lamps, winter groups and loci are named by their founding entry. */
-export const SUBJECT_TYPES = ['animal', 'pairing', 'clutch', 'culture', 'prey', 'lamp', 'winter', 'locus', 'entry'] as const
+export const SUBJECT_TYPES = [
+  'animal',
+  'pairing',
+  'clutch',
+  'culture',
+  'prey',
+  'lamp',
+  'winter',
+  'locus',
+  'entry',
+] as const
 export type SubjectType = (typeof SUBJECT_TYPES)[number]
 
 export const Subject = z.strictObject({ type: z.enum(SUBJECT_TYPES), id: z.string().min(1).max(80) })
@@ -16,7 +26,9 @@ const EARLIEST = Date.UTC(1900, 0, 1)
 /** One line of the logbook. Never edited: a correction voids it and adds another. */
 export const Entry = z.strictObject({
   id: z.uuid('An entry needs a UUID made by the sender'),
-  at: z.iso.datetime({ offset: true, error: 'The time must be an instant such as 2026-06-12T18:30:00Z' }).refine(at => !(Date.parse(at) < EARLIEST), 'This lies before 1900: check the year'),
+  at: z.iso
+    .datetime({ offset: true, error: 'The time must be an instant such as 2026-06-12T18:30:00Z' })
+    .refine(at => !(Date.parse(at) < EARLIEST), 'This lies before 1900: check the year'),
   subject: Subject,
   kind: z.string().min(1).max(40),
   data: z.record(z.string(), z.unknown()),

@@ -1,7 +1,38 @@
-export { ENTRY_SOURCES, Entry, LogbookError, SUBJECT_TYPES, Subject, type DatedEntry, type Problem, type SubjectType } from './entry'
+export {
+  ENTRY_SOURCES,
+  Entry,
+  LogbookError,
+  SUBJECT_TYPES,
+  Subject,
+  type DatedEntry,
+  type Problem,
+  type SubjectType,
+} from './entry'
 export { ORIGINS, PLACE_KINDS, SEX_PROOFS } from './states'
 export type {
-  AnimalCard, AnimalState, ClutchState, CultureState, GeneStatement, HourlyLog, House, LampState, LocusState, Meal, Observed, Origin, PairingState, Place, PossibleSire, Sex, SexEvidence, SexProof, StockState, Weighing, Winter, WinterGroup, WinterWays,
+  AnimalCard,
+  AnimalState,
+  ClutchState,
+  CultureState,
+  GeneStatement,
+  HourlyLog,
+  House,
+  LampState,
+  LocusState,
+  Meal,
+  Observed,
+  Origin,
+  PairingState,
+  Place,
+  PossibleSire,
+  Sex,
+  SexEvidence,
+  SexProof,
+  StockState,
+  Weighing,
+  Winter,
+  WinterGroup,
+  WinterWays,
 } from './states'
 export { entryKinds, kindOf, tellEntry } from './registry'
 export { findEntry, inOrder, recordsFrom, subjectKey, withEntries, withEntry, type Records } from './records'

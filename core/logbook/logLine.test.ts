@@ -3,7 +3,10 @@ import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac } from '../almanac'
 import { foldHouse, readLogLine } from '.'
 
-const b = new HouseBuilder(20_000).animal('T-14', 'california-kingsnake', { sex: 'female' }).animal('T-15', 'california-kingsnake', { sex: 'male' }).animal('T-16', 'milk-snake')
+const b = new HouseBuilder(20_000)
+  .animal('T-14', 'california-kingsnake', { sex: 'female' })
+  .animal('T-15', 'california-kingsnake', { sex: 'male' })
+  .animal('T-16', 'milk-snake')
 const pair = b.pair('T-14', 'T-15', -50)
 b.culture('F-1', 'fly.large', -20)
 const laid = b.write('laid', { type: 'pairing', id: pair }, -5, { tag: 'C-1', eggs: 6, slugs: 0 })

@@ -21,12 +21,18 @@ const isPlain = (at: string) => at.length === 24 && at.endsWith('Z')
 
 /** Order of time: by the instant, whatever offset it is written in, then by id. */
 export function inOrder(a: Pick<DatedEntry, 'at' | 'id'>, b: Pick<DatedEntry, 'at' | 'id'>): number {
-  const between = isPlain(a.at) && isPlain(b.at) ? (a.at < b.at ? -1 : a.at > b.at ? 1 : 0) : Date.parse(a.at) - Date.parse(b.at)
+  const between =
+    isPlain(a.at) && isPlain(b.at) ? (a.at < b.at ? -1 : a.at > b.at ? 1 : 0) : Date.parse(a.at) - Date.parse(b.at)
   return between || (a.id < b.id ? -1 : 1)
 }
 
 /** Groups a logbook by subject and leaves out what was voided. O(n log n). */
-export function recordsFrom(places: readonly Place[], animals: readonly AnimalCard[], log: Iterable<DatedEntry>, climate: Records['climate'] = {}): Records {
+export function recordsFrom(
+  places: readonly Place[],
+  animals: readonly AnimalCard[],
+  log: Iterable<DatedEntry>,
+  climate: Records['climate'] = {},
+): Records {
   const voided = new Set<string>()
   const grouped = new Map<string, DatedEntry[]>()
   const rows = [...log]

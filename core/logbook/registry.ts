@@ -9,7 +9,20 @@ import { winterAnimalKinds, winterKinds } from './kinds/winter'
 import { LogbookError, type Entry } from './entry'
 import type { EntryKind } from './kind'
 
-const all: EntryKind[] = [...animalKinds, ...sexingKinds, ...lineageKinds, ...geneKinds, ...winterAnimalKinds, ...winterKinds, ...pairingKinds, ...clutchKinds, ...cultureKinds, ...preyKinds, ...lampKinds, voidKind]
+const all: EntryKind[] = [
+  ...animalKinds,
+  ...sexingKinds,
+  ...lineageKinds,
+  ...geneKinds,
+  ...winterAnimalKinds,
+  ...winterKinds,
+  ...pairingKinds,
+  ...clutchKinds,
+  ...cultureKinds,
+  ...preyKinds,
+  ...lampKinds,
+  voidKind,
+]
 
 /** Every kind of entry by its name. */
 export const entryKinds: ReadonlyMap<string, EntryKind> = new Map(all.map(k => [k.kind, k]))

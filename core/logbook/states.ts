@@ -56,13 +56,14 @@ export interface Observed {
 }
 
 /** One thing seen or measured that speaks for a sex. */
-export type SexEvidence = Observed & (
-  | { by: 'probe', scales: number }
-  | { by: 'subcaudals', scales: number }
-  | { by: 'tail', tailMm: number, totalMm: number }
-  | { by: 'sign', sign: SexSign, says: 'male' | 'female' }
-  | { by: 'proof', proof: SexProof, says: 'male' | 'female' }
-)
+export type SexEvidence = Observed &
+  (
+    | { by: 'probe'; scales: number }
+    | { by: 'subcaudals'; scales: number }
+    | { by: 'tail'; tailMm: number; totalMm: number }
+    | { by: 'sign'; sign: SexSign; says: 'male' | 'female' }
+    | { by: 'proof'; proof: SexProof; says: 'male' | 'female' }
+  )
 
 export const SEX_PROOFS = ['eggs', 'birth', 'ultrasound', 'dna', 'sperm', 'sired'] as const
 export type SexProof = (typeof SEX_PROOFS)[number]
@@ -112,7 +113,7 @@ export interface AnimalState extends AnimalCard {
   unwell: (Observed & { signs: string[] }) | null
   lastWater: Observed | null
   /** Straight lengths (carapace of tortoises, snout to vent of others), oldest first. */
-  lengths: { day: Day, mm: number, entryId: string }[]
+  lengths: { day: Day; mm: number; entryId: string }[]
   /** The sex as it was said when the animal was added; `sex` is what it counts as now. */
   statedSex: Sex
   sexEvidence: SexEvidence[]
@@ -195,9 +196,9 @@ export interface PairingState {
   rejections: Observed[]
   injuries: (Observed & { who: 'dam' | 'sire' })[]
   /** Visits that are over, oldest first. */
-  visits: { from: Day, to: Day }[]
+  visits: { from: Day; to: Day }[]
   /** Largest follicle seen, oldest first. */
-  follicles: { day: Day, mm: number, entryId: string }[]
+  follicles: { day: Day; mm: number; entryId: string }[]
   ended: Observed | null
 }
 
@@ -217,19 +218,19 @@ export interface ClutchState {
   /** Good eggs by the latest candling. */
   good: number | null
   eggsLost: number
-  hatched: { day: Day, count: number, entryId: string }[]
-  metamorphosed: { day: Day, count: number, entryId: string }[]
+  hatched: { day: Day; count: number; entryId: string }[]
+  metamorphosed: { day: Day; count: number; entryId: string }[]
   youngLost: number
   tagged: number
   sold: number
   firstFed: Observed | null
-  lastFed: (Observed & { prey: string, each: number }) | null
+  lastFed: (Observed & { prey: string; each: number }) | null
   /** What the group was offered in all, by meal. */
-  meals: { day: Day, at: string, prey: string, count: number }[]
+  meals: { day: Day; at: string; prey: string; count: number }[]
   lastCheck: Observed | null
   lastCandled: Observed | null
   /** Young counted by look at a locus, without cards of their own. */
-  looksCounted: (Observed & { locusId: string, counts: { look: string, count: number }[] })[]
+  looksCounted: (Observed & { locusId: string; counts: { look: string; count: number }[] })[]
   ended: Observed | null
 }
 
@@ -250,14 +251,14 @@ export interface CultureState {
 /** Stock of prey: the last count, what came in since, and what was offered since, to animals and to groups. */
 export interface StockState {
   prey: string
-  counted: { day: Day, at: string, count: number, entryId: string } | null
+  counted: { day: Day; at: string; count: number; entryId: string } | null
   received: number
   /** Deliveries since the last count. */
-  arrivals: { day: Day, at: string, count: number }[]
+  arrivals: { day: Day; at: string; count: number }[]
   /** Offered since the last count (or the first delivery), by meal. */
-  used: { day: Day, count: number }[]
-  lastReceived: { day: Day, count: number, entryId: string } | null
-  onOrder: { day: Day, count: number, entryId: string }[]
+  used: { day: Day; count: number }[]
+  lastReceived: { day: Day; count: number; entryId: string } | null
+  onOrder: { day: Day; count: number; entryId: string }[]
   /** Counted and received less offered; what has gone off since is not taken off (see `usableStock`). */
   left: number
 }

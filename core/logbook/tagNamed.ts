@@ -2,7 +2,7 @@ import type { Subject } from './entry'
 import type { House } from './states'
 
 export interface TagNamed {
-  found: { subject: Subject, tag: string } | null
+  found: { subject: Subject; tag: string } | null
   /** A tag that is written nearly so. */
   near: string | null
 }
@@ -26,8 +26,14 @@ function distance(a: string, b: string): number {
 
 /** What carries a tag: as it is written, else without its marks (`T14` for `T-14`) when that names one thing only. */
 export function tagNamed(house: House, written: string): TagNamed {
-  const all = (['animal', 'clutch', 'culture', 'pairing', 'lamp'] as const).flatMap((type) => {
-    const rows: Record<string, { id: string, tag: string }> = { animal: house.animals, clutch: house.clutches, culture: house.cultures, pairing: house.pairings, lamp: house.lamps }[type]
+  const all = (['animal', 'clutch', 'culture', 'pairing', 'lamp'] as const).flatMap(type => {
+    const rows: Record<string, { id: string; tag: string }> = {
+      animal: house.animals,
+      clutch: house.clutches,
+      culture: house.cultures,
+      pairing: house.pairings,
+      lamp: house.lamps,
+    }[type]
     return Object.values(rows).map(({ id, tag }) => ({ subject: { type, id }, tag }))
   })
   const exact = all.find(x => x.tag.toLowerCase() === written.toLowerCase())
@@ -36,6 +42,11 @@ export function tagNamed(house: House, written: string): TagNamed {
   if (!plain) return { found: null, near: null }
   const same = all.filter(x => bare(x.tag) === plain)
   if (same.length === 1) return { found: same[0]!, near: null }
-  const near = same[0] ?? all.filter(x => plain.length > 1 && distance(bare(x.tag), plain) === 1 && x.tag[0]!.toLowerCase() === written[0]!.toLowerCase())[0]
+  const near =
+    same[0] ??
+    all.filter(
+      x =>
+        plain.length > 1 && distance(bare(x.tag), plain) === 1 && x.tag[0]!.toLowerCase() === written[0]!.toLowerCase(),
+    )[0]
   return { found: null, near: near?.tag ?? null }
 }

@@ -1,1 +1,14 @@
-export { MeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, presenceOfCounted, type Draws, type FoodByAge, type FoodRow, type MouthSource, type YoungCount } from './mouths'
+export {
+  MeanNeed,
+  addScenarioNeed,
+  drawSource,
+  expectedCount,
+  groupProfile,
+  presence,
+  presenceOfCounted,
+  type Draws,
+  type FoodByAge,
+  type FoodRow,
+  type MouthSource,
+  type YoungCount,
+} from './mouths'

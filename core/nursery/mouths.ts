@@ -1,11 +1,22 @@
 import type { Species } from '../almanac'
-import { normal, pert, quantile, sample, seedFrom, seededRandom, stratified, type DayDist, type Day, type Random } from '../chance'
+import {
+  normal,
+  pert,
+  quantile,
+  sample,
+  seedFrom,
+  seededRandom,
+  stratified,
+  type DayDist,
+  type Day,
+  type Random,
+} from '../chance'
 import type { MouthProfile } from '../feeding'
 
 /** How many young: known by count, or eggs of which each comes through with a chance. */
-export type YoungCount
-  = | { kind: 'known', count: number }
-    | { kind: 'eggs', eggs: { earliest: number, likely: number, latest: number }, each: number }
+export type YoungCount =
+  | { kind: 'known'; count: number }
+  | { kind: 'eggs'; eggs: { earliest: number; likely: number; latest: number }; each: number }
 
 /** Young that will eat: from when (the first meal), how many, for how long. */
 export interface MouthSource {
@@ -17,12 +28,14 @@ export interface MouthSource {
   opens: DayDist
   count: YoungCount
   /** The clutch of the same female before it, which it follows: late when that is late, and never without it. */
-  after?: { id: string, correlation: number }
+  after?: { id: string; correlation: number }
 }
 
 /** Mean number of mouths when it comes to it. */
 export function expectedCount(count: YoungCount): number {
-  return count.kind === 'known' ? count.count : ((count.eggs.earliest + 4 * count.eggs.likely + count.eggs.latest) / 6) * count.each
+  return count.kind === 'known'
+    ? count.count
+    : ((count.eggs.earliest + 4 * count.eggs.likely + count.eggs.latest) / 6) * count.each
 }
 
 /** Young leave over a month around the usual age at sale. */
@@ -35,8 +48,10 @@ const LEAVING_DAYS = 30
 export function presence(species: Species, days: number): Float64Array {
   const daily = species.survival90.value ** (1 / 90)
   const leaveFrom = Math.max(0, species.keptDays.value - LEAVING_DAYS / 2)
-  return Float64Array.from({ length: days }, (_, age) =>
-    daily ** Math.min(age, 90) * Math.min(1, Math.max(0, 1 - (age - leaveFrom) / LEAVING_DAYS)))
+  return Float64Array.from(
+    { length: days },
+    (_, age) => daily ** Math.min(age, 90) * Math.min(1, Math.max(0, 1 - (age - leaveFrom) / LEAVING_DAYS)),
+  )
 }
 
 /**
@@ -50,7 +65,9 @@ export function presenceOfCounted(species: Species, days: number, ageToday: numb
   const from = Math.max(ageToday, leaveTo - LEAVING_DAYS)
   const to = Math.max(leaveTo, ageToday + LEAVING_DAYS)
   const alive = (age: number) => daily ** Math.min(age, 90)
-  return Float64Array.from({ length: days }, (_, age) => (age <= ageToday ? 1 : (alive(age) / alive(ageToday)) * Math.min(1, Math.max(0, (to - age) / (to - from)))))
+  return Float64Array.from({ length: days }, (_, age) =>
+    age <= ageToday ? 1 : (alive(age) / alive(ageToday)) * Math.min(1, Math.max(0, (to - age) / (to - from))),
+  )
 }
 
 /** Food of one prey by days since the first meal; only the days on which any is eaten, in order. */
@@ -63,26 +80,45 @@ export interface FoodRow {
 
 function foodRow(ages: Int32Array, amounts: Float64Array): FoodRow {
   const before = new Float64Array((ages.at(-1) ?? -1) + 2)
-  ages.forEach((age, i) => { before[age + 1] = amounts[i]! })
+  ages.forEach((age, i) => {
+    before[age + 1] = amounts[i]!
+  })
   for (let age = 1; age < before.length; age++) before[age]! += before[age - 1]!
   return { ages, amounts, before }
 }
 
 /** What is eaten at ages from `first` to before `end`. */
-const eatenBetween = ({ before }: FoodRow, first: number, end: number): number => (end <= first ? 0 : before[Math.min(end, before.length - 1)]! - before[Math.min(first, before.length - 1)]!)
+const eatenBetween = ({ before }: FoodRow, first: number, end: number): number =>
+  end <= first ? 0 : before[Math.min(end, before.length - 1)]! - before[Math.min(first, before.length - 1)]!
 
 /** Food per hatched young, with losses and sales taken off. */
 export function groupProfile(profile: MouthProfile, present: Float64Array): Map<string, FoodRow> {
-  return new Map([...profile].map(([prey, row]) => {
-    const ages = Int32Array.from([...row.keys()].filter(age => row[age]! * (present[age] ?? 0) > 1e-9))
-    return [prey, foodRow(ages, Float64Array.from(ages, age => row[age]! * present[age]!))]
-  }))
+  return new Map(
+    [...profile].map(([prey, row]) => {
+      const ages = Int32Array.from([...row.keys()].filter(age => row[age]! * (present[age] ?? 0) > 1e-9))
+      return [
+        prey,
+        foodRow(
+          ages,
+          Float64Array.from(ages, age => row[age]! * present[age]!),
+        ),
+      ]
+    }),
+  )
 }
 
 type Numbers = Float64Array | Float32Array
 
 /** Adds what a source that opens on `opensOn` eats to `target`, whose days begin at `offset` and number `days`. */
-function addShifted(target: Numbers, offset: number, days: number, from: Day, opensOn: Day, row: FoodRow, factor: number): void {
+function addShifted(
+  target: Numbers,
+  offset: number,
+  days: number,
+  from: Day,
+  opensOn: Day,
+  row: FoodRow,
+  factor: number,
+): void {
   const shift = opensOn - from
   for (let i = 0; i < row.ages.length; i++) {
     const day = shift + row.ages[i]!
@@ -98,7 +134,10 @@ function addShifted(target: Numbers, offset: number, days: number, from: Day, op
 export class MeanNeed {
   private readonly opening = new Map<FoodByAge, Map<number, Map<Day, number>>>()
 
-  constructor(private readonly from: Day, private readonly days: number) {}
+  constructor(
+    private readonly from: Day,
+    private readonly days: number,
+  ) {}
 
   /** Takes a source in, and tells what it eats of each prey in all. */
   add(source: MouthSource, food: FoodByAge): Map<string, number> {
@@ -142,7 +181,8 @@ export class MeanNeed {
 export type FoodByAge = (ageCounted: number) => ReadonlyMap<string, FoodRow>
 
 /** Young that are counted are counted today; eggs are counted before any first meal. */
-const ageCounted = (source: MouthSource, opensOn: Day, today: Day): number => (source.count.kind === 'known' ? Math.max(0, today - opensOn) : 0)
+const ageCounted = (source: MouthSource, opensOn: Day, today: Day): number =>
+  source.count.kind === 'known' ? Math.max(0, today - opensOn) : 0
 
 /** Draws per source of the day it opens and its count; the same source always draws the same numbers (seeded by its id). */
 export interface Draws {
@@ -156,7 +196,9 @@ export interface Draws {
 function ranks(values: ArrayLike<number>): Int32Array {
   const order = Int32Array.from({ length: values.length }, (_, i) => i).sort((a, b) => values[a]! - values[b]!)
   const rank = new Int32Array(values.length)
-  order.forEach((s, r) => { rank[s] = r })
+  order.forEach((s, r) => {
+    rank[s] = r
+  })
   return rank
 }
 
@@ -172,14 +214,22 @@ function drawFirst(opens: DayDist, scenarios: number, random: Random): Pick<Draw
  * Days of a clutch that follows another: only where that one came, and as late as it by the correlation of the two.
  * Its own distribution is kept by ranks (Iman & Conover 1982, Commun. Stat. B 11:311–334).
  */
-function drawAfter(opens: DayDist, correlation: number, source: MouthSource, before: Draws, random: Random): Pick<Draws, 'opens' | 'scores'> {
+function drawAfter(
+  opens: DayDist,
+  correlation: number,
+  source: MouthSource,
+  before: Draws,
+  random: Random,
+): Pick<Draws, 'opens' | 'scores'> {
   const scenarios = before.counts.length
   const comes = source.opens.never < 1 ? Math.min(1, (1 - opens.never) / (1 - source.opens.never)) : 0
   const chance = stratified(scenarios, random)
   const scores = before.scores.map(z => correlation * z + Math.sqrt(1 - correlation ** 2) * normal(random))
   const coming = before.opens.flatMap((day, s) => (day !== null && chance[s]! < comes ? [s] : []))
   const days = new Array<Day | null>(scenarios).fill(null)
-  ranks(coming.map(s => scores[s]!)).forEach((rank, i) => { days[coming[i]!] = quantile(opens, (rank + 0.5) / coming.length) })
+  ranks(coming.map(s => scores[s]!)).forEach((rank, i) => {
+    days[coming[i]!] = quantile(opens, (rank + 0.5) / coming.length)
+  })
   return { opens: days, scores }
 }
 
@@ -189,12 +239,18 @@ const drawn = new WeakMap<MouthSource, Draws>()
  * Draws of one source, kept for as long as the source is.
  * @param others sources by id, among which the clutch before it is found; without that one it is drawn alone
  */
-export function drawSource(source: MouthSource, scenarios: number, others: ReadonlyMap<string, MouthSource> = new Map()): Draws {
+export function drawSource(
+  source: MouthSource,
+  scenarios: number,
+  others: ReadonlyMap<string, MouthSource> = new Map(),
+): Draws {
   const known = drawn.get(source)
   if (known?.counts.length === scenarios) return known
   const random = seededRandom(seedFrom(source.id))
   const before = source.after && others.get(source.after.id)
-  const { opens, scores } = before ? drawAfter(source.opens, source.after!.correlation, before, drawSource(before, scenarios, others), random) : drawFirst(source.opens, scenarios, random)
+  const { opens, scores } = before
+    ? drawAfter(source.opens, source.after!.correlation, before, drawSource(before, scenarios, others), random)
+    : drawFirst(source.opens, scenarios, random)
   const howMany = stratified(scenarios, random)
   const counts = new Float64Array(scenarios)
   const draws: Draws = { opens, counts, scores }
@@ -216,7 +272,15 @@ export function drawSource(source: MouthSource, scenarios: number, others: Reado
  * Adds one source to the need of every scenario. `from` is today.
  * @param scenarioNeed per prey, scenario-major: index = scenario · days + day
  */
-export function addScenarioNeed(scenarioNeed: Map<string, Float32Array>, from: Day, days: number, scenarios: number, source: MouthSource, draws: Draws, food: FoodByAge): void {
+export function addScenarioNeed(
+  scenarioNeed: Map<string, Float32Array>,
+  from: Day,
+  days: number,
+  scenarios: number,
+  source: MouthSource,
+  draws: Draws,
+  food: FoodByAge,
+): void {
   for (let s = 0; s < scenarios; s++) {
     const opensOn = draws.opens[s]
     if (opensOn === null || opensOn === undefined || !draws.counts[s]) continue

@@ -1,11 +1,26 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import { certain, pert, withNever } from '../chance'
-import { MeanNeed, addScenarioNeed, drawSource, expectedCount, groupProfile, presence, presenceOfCounted, type MouthSource } from '.'
+import {
+  MeanNeed,
+  addScenarioNeed,
+  drawSource,
+  expectedCount,
+  groupProfile,
+  presence,
+  presenceOfCounted,
+  type MouthSource,
+} from '.'
 
 const from = 20_000
 const source = (part: Partial<MouthSource> = {}): MouthSource => ({
-  id: 'clutch:1', laneId: 'clutch:1', label: 'C-1', speciesId: 'corn-snake', opens: certain(from + 5), count: { kind: 'known', count: 10 }, ...part,
+  id: 'clutch:1',
+  laneId: 'clutch:1',
+  label: 'C-1',
+  speciesId: 'corn-snake',
+  opens: certain(from + 5),
+  count: { kind: 'known', count: 10 },
+  ...part,
 })
 const rows = groupProfile(new Map([['fly.large', Float64Array.of(2, 2, 2)]]), Float64Array.of(1, 1, 1))
 const food = () => rows
@@ -15,7 +30,10 @@ function meanNeed(days: number, ...sources: MouthSource[]): Map<string, Float64A
   const need = new MeanNeed(from, days)
   const totals = sources.map(s => need.add(s, food).get('fly.large') ?? 0)
   const rows = need.need()
-  expect(totals.reduce((a, b) => a + b, 0)).toBeCloseTo((rows.get('fly.large') ?? new Float64Array(0)).reduce((a, b) => a + b, 0), 9)
+  expect(totals.reduce((a, b) => a + b, 0)).toBeCloseTo(
+    (rows.get('fly.large') ?? new Float64Array(0)).reduce((a, b) => a + b, 0),
+    9,
+  )
   return rows
 }
 
@@ -69,19 +87,31 @@ describe('need', () => {
   })
 
   it('sources that eat alike add up, also one past the horizon and one that ate its last meal', () => {
-    const need = meanNeed(8, source(), source({ id: 'b', opens: certain(from + 7) }), source({ id: 'c', opens: certain(from + 8) }), source({ id: 'd', opens: certain(from - 3) }))
+    const need = meanNeed(
+      8,
+      source(),
+      source({ id: 'b', opens: certain(from + 7) }),
+      source({ id: 'c', opens: certain(from + 8) }),
+      source({ id: 'd', opens: certain(from - 3) }),
+    )
     expect([...need.get('fly.large')!]).toEqual([0, 0, 0, 0, 0, 20, 20, 40])
   })
 
   it('by hand: 8 eggs at 0.75, half a chance of nothing, needs 2 × 8 × 0.75 × 0.5 a day in all', () => {
-    const s = source({ opens: withNever(pert({ earliest: from + 3, likely: from + 5, latest: from + 9 }), 0.5), count: { kind: 'eggs', eggs: { earliest: 8, likely: 8, latest: 8 }, each: 0.75 } })
+    const s = source({
+      opens: withNever(pert({ earliest: from + 3, likely: from + 5, latest: from + 9 }), 0.5),
+      count: { kind: 'eggs', eggs: { earliest: 8, likely: 8, latest: 8 }, each: 0.75 },
+    })
     expect(expectedCount(s.count)).toBe(6)
     const need = meanNeed(40, s)
     expect(need.get('fly.large')!.reduce((a, b) => a + b, 0)).toBeCloseTo(3 * 2 * 6 * 0.5, 9)
   })
 
   it('scenarios agree with the mean, and a source draws the same whatever stands beside it', () => {
-    const s = source({ opens: withNever(pert({ earliest: from, likely: from + 6, latest: from + 14 }), 0.3), count: { kind: 'eggs', eggs: { earliest: 5, likely: 9, latest: 14 }, each: 0.8 } })
+    const s = source({
+      opens: withNever(pert({ earliest: from, likely: from + 6, latest: from + 14 }), 0.3),
+      count: { kind: 'eggs', eggs: { earliest: 5, likely: 9, latest: 14 }, each: 0.8 },
+    })
     const mean = meanNeed(30, s)
     const scenarios = 2000
     const all = new Map<string, Float32Array>()

@@ -9,7 +9,12 @@
  * @param fixed column that a row must keep, or null; −1 keeps it alone
  * @returns the column of each row, −1 for none
  */
-export function assign(worth: readonly (readonly number[])[], limits: readonly number[], fixed: readonly (number | null)[] = [], spread = 0): number[] {
+export function assign(
+  worth: readonly (readonly number[])[],
+  limits: readonly number[],
+  fixed: readonly (number | null)[] = [],
+  spread = 0,
+): number[] {
   const rows = worth.length
   const left = [...limits]
   const result = new Array<number>(rows).fill(-1)
@@ -23,9 +28,15 @@ export function assign(worth: readonly (readonly number[])[], limits: readonly n
     }
   }
   // one slot for each time a column may be given, and one of worth 0 for each row that stays alone
-  const slots = left.flatMap((n, c) => Array.from({ length: Math.max(0, Math.min(n, open.length)) }, (_, k) => ({ column: c, less: spread * (limits[c]! - n + k) })))
+  const slots = left.flatMap((n, c) =>
+    Array.from({ length: Math.max(0, Math.min(n, open.length)) }, (_, k) => ({
+      column: c,
+      less: spread * (limits[c]! - n + k),
+    })),
+  )
   const m = slots.length + open.length
-  const cost = (i: number, j: number) => (j <= slots.length ? -Math.max(0, worth[open[i - 1]!]![slots[j - 1]!.column]! - slots[j - 1]!.less) : 0)
+  const cost = (i: number, j: number) =>
+    j <= slots.length ? -Math.max(0, worth[open[i - 1]!]![slots[j - 1]!.column]! - slots[j - 1]!.less) : 0
   const u = new Float64Array(open.length + 1)
   const v = new Float64Array(m + 1)
   const rowOf = new Int32Array(m + 1)
@@ -56,8 +67,7 @@ export function assign(worth: readonly (readonly number[])[], limits: readonly n
         if (used[j]) {
           u[rowOf[j]!]! += delta
           v[j]! -= delta
-        }
-        else least[j]! -= delta
+        } else least[j]! -= delta
       }
       j0 = j1
     } while (rowOf[j0] !== 0)

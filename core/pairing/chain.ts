@@ -1,5 +1,17 @@
 import { clockOf, type BreedingEvent, type Species, type Spread } from '../almanac'
-import { certain, conditionFrom, conditionUnwritten, convolve, cumulativeOf, pert, weighedBy, withLateTail, withNever, type Day, type DayDist } from '../chance'
+import {
+  certain,
+  conditionFrom,
+  conditionUnwritten,
+  convolve,
+  cumulativeOf,
+  pert,
+  weighedBy,
+  withLateTail,
+  withNever,
+  type Day,
+  type DayDist,
+} from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
 import type { Observed } from '../logbook'
 import { formatDay } from '../units'
@@ -17,17 +29,31 @@ export interface EventForecast {
 
 /** The order in which things happen to a pair and its young. */
 export function chainOf(species: Species): BreedingEvent[] {
-  const start: BreedingEvent[] = species.winter === 'none' ? ['introduced'] : species.winter === 'brumation' ? ['warmUp', 'ready'] : ['warmUp']
+  const start: BreedingEvent[] =
+    species.winter === 'none' ? ['introduced'] : species.winter === 'brumation' ? ['warmUp', 'ready'] : ['warmUp']
   switch (species.mode) {
-    case 'egg': return [...start, 'copulation', 'ovulation', 'preLayShed', 'laid', 'hatched', 'firstMeal']
-    case 'live': return [...start, 'copulation', 'ovulation', 'postOvulationShed', 'born', 'firstMeal']
-    case 'larval': return [...start, 'copulation', 'laid', 'hatched', 'metamorphosed', 'firstMeal']
+    case 'egg':
+      return [...start, 'copulation', 'ovulation', 'preLayShed', 'laid', 'hatched', 'firstMeal']
+    case 'live':
+      return [...start, 'copulation', 'ovulation', 'postOvulationShed', 'born', 'firstMeal']
+    case 'larval':
+      return [...start, 'copulation', 'laid', 'hatched', 'metamorphosed', 'firstMeal']
   }
 }
 
 export const EVENT_NAMES: Record<BreedingEvent, string> = {
-  warmUp: 'warm-up', ready: 'ready to pair', introduced: 'introduction', copulation: 'lock', ovulation: 'ovulation', postOvulationShed: 'post-ovulation shed', preLayShed: 'pre-lay shed',
-  laid: 'laying', born: 'birth', hatched: 'hatch', metamorphosed: 'froglets', firstMeal: 'first meal',
+  warmUp: 'warm-up',
+  ready: 'ready to pair',
+  introduced: 'introduction',
+  copulation: 'lock',
+  ovulation: 'ovulation',
+  postOvulationShed: 'post-ovulation shed',
+  preLayShed: 'pre-lay shed',
+  laid: 'laying',
+  born: 'birth',
+  hatched: 'hatch',
+  metamorphosed: 'froglets',
+  firstMeal: 'first meal',
 }
 
 /** Share of a clock's mass that may come after its latest day, and how fast it fades: keepers' 'latest' is rarely the last. [memory] */
@@ -62,7 +88,7 @@ export interface ChainInput {
   /** What was seen in this cycle. */
   observed: Partial<Record<BreedingEvent, Observed>>
   /** Starting points that were not seen but are planned or follow from elsewhere, with their working. */
-  given: Partial<Record<BreedingEvent, { dist: DayDist, reasons: Reason[], measured?: boolean }>>
+  given: Partial<Record<BreedingEvent, { dist: DayDist; reasons: Reason[]; measured?: boolean }>>
   /** Laying to hatching, where temperature sets it. */
   incubation: ComputedClock | null
   today: Day
@@ -90,7 +116,10 @@ function clockStep(species: Species, from: EventForecast, to: BreedingEvent): St
     comes: clock.comes.value,
     reason: {
       rule: `From ${EVENT_NAMES[from.event]} to ${EVENT_NAMES[to]}: earliest, likely, latest (PERT), with a late tail of ${LATE_SHARE * 100} %`,
-      inputs: [spreadInput('Clock', `${path}.days`, clock.days), factInput('Chance that it comes', `${path}.comes`, clock.comes)],
+      inputs: [
+        spreadInput('Clock', `${path}.days`, clock.days),
+        factInput('Chance that it comes', `${path}.comes`, clock.comes),
+      ],
     },
   }
 }
@@ -101,7 +130,13 @@ function stepsTo(input: ChainInput, known: EventForecast[], to: BreedingEvent): 
   if (to === 'hatched' && input.incubation && laid) {
     const { dist, reason, caution } = input.incubation
     const told = computedInput('Chance that it comes', `${HATCH_COMES}, from memory, to be checked`)
-    steps.push({ from: laid, clock: withTail(dist), comes: HATCH_COMES, reason: { ...reason, inputs: [...reason.inputs, told] }, ...(caution && { caution }) })
+    steps.push({
+      from: laid,
+      clock: withTail(dist),
+      comes: HATCH_COMES,
+      reason: { ...reason, inputs: [...reason.inputs, told] },
+      ...(caution && { caution }),
+    })
   }
   return steps
 }
@@ -116,16 +151,24 @@ function whence(from: EventForecast, today: Day): Input {
  * What the silence of signs between two events says of the later one: had it come by a day, each sign would have come its
  * own clock before, and would mostly have been written.
  */
-function silentSigns({ species, observed, today, unwritten }: ChainInput, chain: readonly BreedingEvent[], from: BreedingEvent, to: BreedingEvent): ((day: Day) => number)[] {
+function silentSigns(
+  { species, observed, today, unwritten }: ChainInput,
+  chain: readonly BreedingEvent[],
+  from: BreedingEvent,
+  to: BreedingEvent,
+): ((day: Day) => number)[] {
   if (!unwritten) return []
-  return chain.slice(chain.indexOf(from) + 1, chain.indexOf(to)).filter(sign => !observed[sign]).flatMap((sign) => {
-    const clock = clockOf(species, sign, to)
-    const missed = unwritten(sign)
-    if (!clock || missed >= 1 || !clockOf(species, from, to)) return []
-    const by = cumulativeOf(clockDist(clock.days))
-    // the sign had come by yesterday when the clock is longer than the days from then to the event
-    return [(day: Day) => 1 - (1 - missed) * (1 - by(day - today))]
-  })
+  return chain
+    .slice(chain.indexOf(from) + 1, chain.indexOf(to))
+    .filter(sign => !observed[sign])
+    .flatMap(sign => {
+      const clock = clockOf(species, sign, to)
+      const missed = unwritten(sign)
+      if (!clock || missed >= 1 || !clockOf(species, from, to)) return []
+      const by = cumulativeOf(clockDist(clock.days))
+      // the sign had come by yesterday when the clock is longer than the days from then to the event
+      return [(day: Day) => 1 - (1 - missed) * (1 - by(day - today))]
+    })
 }
 
 /**
@@ -141,7 +184,17 @@ export function forecastChain(input: ChainInput): EventForecast[] {
   chain.forEach((event, i) => {
     const observed = input.observed[event] ?? null
     if (observed) {
-      known.push({ event, observed, dist: certain(observed.day), reasons: [{ rule: 'Seen and written in the logbook', inputs: [entryInput(EVENT_NAMES[event], formatDay(observed.day, input.today), observed)] }] })
+      known.push({
+        event,
+        observed,
+        dist: certain(observed.day),
+        reasons: [
+          {
+            rule: 'Seen and written in the logbook',
+            inputs: [entryInput(EVENT_NAMES[event], formatDay(observed.day, input.today), observed)],
+          },
+        ],
+      })
       return
     }
     if (i < lastSeen) return
@@ -163,9 +216,22 @@ export function forecastChain(input: ChainInput): EventForecast[] {
     const overdue = added.p.length > 0 && added.start < input.today
     const reasons: Reason[] = [{ ...step.reason, inputs: [whence(step.from, input.today), ...step.reason.inputs] }]
     if (overdue) {
-      reasons.push(unwritten > 0
-        ? { rule: 'Not written by today: the days before count only by the chance that it happened and went unwritten', inputs: [computedInput('Today', formatDay(input.today)), computedInput('Happens unwritten', `${Math.round(unwritten * 100)} %`)], change: 'Recording it, with its day, moves everything after it' }
-        : { rule: 'Not seen by today, so the days before are ruled out and the rest is scaled up', inputs: [computedInput('Today', formatDay(input.today))], change: 'Recording it moves everything after it' })
+      reasons.push(
+        unwritten > 0
+          ? {
+              rule: 'Not written by today: the days before count only by the chance that it happened and went unwritten',
+              inputs: [
+                computedInput('Today', formatDay(input.today)),
+                computedInput('Happens unwritten', `${Math.round(unwritten * 100)} %`),
+              ],
+              change: 'Recording it, with its day, moves everything after it',
+            }
+          : {
+              rule: 'Not seen by today, so the days before are ruled out and the rest is scaled up',
+              inputs: [computedInput('Today', formatDay(input.today))],
+              change: 'Recording it moves everything after it',
+            },
+      )
     }
     known.push({ event, observed: null, dist, reasons, ...(step.caution && { caution: step.caution }) })
   })

@@ -28,7 +28,13 @@ export interface NextLaying {
  * @param number the number of that laying (1 for the first)
  * @param unwritten chance that a laying happened and was not written
  */
-export function laterLayings(species: Species, after: DayDist, number: number, today: Day, unwritten = 0): NextLaying[] {
+export function laterLayings(
+  species: Species,
+  after: DayDist,
+  number: number,
+  today: Day,
+  unwritten = 0,
+): NextLaying[] {
   const next = species.nextClutch
   if (!next) return []
   const path = `species.${species.id}.nextClutch`
@@ -42,12 +48,19 @@ export function laterLayings(species: Species, after: DayDist, number: number, t
     const dist = conditionUnwritten(withNever(convolve(before, clock), 1 - comes), today, unwritten)
     if (!dist.p.length) break
     layings.push({
-      number: n, dist,
-      reasons: [{
-        rule: `Clutch ${n} follows clutch ${n - 1}${n > usual ? '; past the usual number, so half as likely' : ''}`,
-        inputs: [spreadInput('Laying to next laying', `${path}.days`, next.days), factInput('Chance of another', `${path}.comes`, next.comes), spreadInput('Clutches a season', `${path}.perSeason`, next.perSeason)],
-        change: 'Rest the female at the first sign of exhaustion: end the season on her page',
-      }],
+      number: n,
+      dist,
+      reasons: [
+        {
+          rule: `Clutch ${n} follows clutch ${n - 1}${n > usual ? '; past the usual number, so half as likely' : ''}`,
+          inputs: [
+            spreadInput('Laying to next laying', `${path}.days`, next.days),
+            factInput('Chance of another', `${path}.comes`, next.comes),
+            spreadInput('Clutches a season', `${path}.perSeason`, next.perSeason),
+          ],
+          change: 'Rest the female at the first sign of exhaustion: end the season on her page',
+        },
+      ],
     })
     before = dist
   }

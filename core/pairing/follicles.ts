@@ -17,7 +17,12 @@ const SHRINKING_NEVER = 0.9
  * where two looks tell it. Null when none was seen in this cycle or the species' sizes are not known.
  * @param since first day of the cycle
  */
-export function ovulationFromFollicles(species: Species & { mating: Mating }, pairing: Pick<PairingState, 'follicles'>, since: Day, today: Day): { dist: DayDist, reasons: Reason[] } | null {
+export function ovulationFromFollicles(
+  species: Species & { mating: Mating },
+  pairing: Pick<PairingState, 'follicles'>,
+  since: Day,
+  today: Day,
+): { dist: DayDist; reasons: Reason[] } | null {
   const { follicles } = species.mating
   const seen = pairing.follicles.filter(f => f.day > since)
   const last = seen.at(-1)
@@ -27,9 +32,17 @@ export function ovulationFromFollicles(species: Species & { mating: Mating }, pa
   const own = first ? grown! / (last.day - first.day) : null
   const shrinks = grown !== null && grown < -LOOK_NOISE_MM
   // slower than the slowest by more than two looks can differ
-  const stands = grown !== null && !shrinks && grown + LOOK_NOISE_MM < follicles.mmPerDay.earliest * (last.day - first!.day)
+  const stands =
+    grown !== null && !shrinks && grown + LOOK_NOISE_MM < follicles.mmPerDay.earliest * (last.day - first!.day)
   const { ovulateMm, mmPerDay } = follicles
-  const speed = own === null ? mmPerDay : { earliest: Math.max(mmPerDay.earliest, own * 0.6), likely: Math.min(mmPerDay.latest, Math.max(mmPerDay.earliest, own)), latest: Math.max(Math.min(mmPerDay.latest, own * 1.6), mmPerDay.earliest) }
+  const speed =
+    own === null
+      ? mmPerDay
+      : {
+          earliest: Math.max(mmPerDay.earliest, own * 0.6),
+          likely: Math.min(mmPerDay.latest, Math.max(mmPerDay.earliest, own)),
+          latest: Math.max(Math.min(mmPerDay.latest, own * 1.6), mmPerDay.earliest),
+        }
   const days = (mm: number, perDay: number) => Math.max(0, Math.round((mm - last.mm) / perDay))
   const earliest = days(ovulateMm.earliest, speed.latest)
   const likely = Math.max(earliest, days(ovulateMm.likely, speed.likely))
@@ -38,14 +51,28 @@ export function ovulationFromFollicles(species: Species & { mating: Mating }, pa
   const dist = conditionFrom(shift(pert({ earliest, likely, latest }), last.day), today)
   return {
     dist: never ? withNever(dist, never) : dist,
-    reasons: [{
-      rule: shrinks
-        ? `Her follicles shrink: they are mostly resorbed, and she ovulates from others or not at all (${SHRINKING_NEVER * 100} % counted as not, from memory)`
-        : stands
-          ? `Her follicles have not grown: half of such cycles are counted as over (from memory)`
-          : own === null ? 'What is missing to the usual size at ovulation, over the usual growth' : 'What is missing to the usual size at ovulation, over her own growth between two looks',
-      inputs: [entryInput('Largest follicle', `${last.mm} mm, ${formatDay(last.day, today)}`, last), ...(first ? [entryInput('Before', `${first.mm} mm, ${formatDay(first.day, today)}`, first), computedInput('Growth', `${own!.toFixed(2)} mm a day`)] : []), spreadInput('At ovulation', `species.${species.id}.mating.follicles.ovulateMm`, ovulateMm), spreadInput('Usual growth', `species.${species.id}.mating.follicles.mmPerDay`, mmPerDay)],
-      change: 'Another look by ultrasound; ovulation seen',
-    }],
+    reasons: [
+      {
+        rule: shrinks
+          ? `Her follicles shrink: they are mostly resorbed, and she ovulates from others or not at all (${SHRINKING_NEVER * 100} % counted as not, from memory)`
+          : stands
+            ? `Her follicles have not grown: half of such cycles are counted as over (from memory)`
+            : own === null
+              ? 'What is missing to the usual size at ovulation, over the usual growth'
+              : 'What is missing to the usual size at ovulation, over her own growth between two looks',
+        inputs: [
+          entryInput('Largest follicle', `${last.mm} mm, ${formatDay(last.day, today)}`, last),
+          ...(first
+            ? [
+                entryInput('Before', `${first.mm} mm, ${formatDay(first.day, today)}`, first),
+                computedInput('Growth', `${own!.toFixed(2)} mm a day`),
+              ]
+            : []),
+          spreadInput('At ovulation', `species.${species.id}.mating.follicles.ovulateMm`, ovulateMm),
+          spreadInput('Usual growth', `species.${species.id}.mating.follicles.mmPerDay`, mmPerDay),
+        ],
+        change: 'Another look by ultrasound; ovulation seen',
+      },
+    ],
   }
 }

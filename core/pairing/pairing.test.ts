@@ -11,9 +11,13 @@ const king = speciesOf(shippedAlmanac, 'california-kingsnake')
 
 function chain(part: Partial<ChainInput>) {
   const species = part.species ?? king
-  const incubation = species.incubation ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value) : null
+  const incubation = species.incubation
+    ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value)
+    : null
   const given = { warmUp: { dist: certain(day), reasons: [] } }
-  return Object.fromEntries(forecastChain({ species, observed: {}, given, incubation, today: day, ...part }).map(f => [f.event, f]))
+  return Object.fromEntries(
+    forecastChain({ species, observed: {}, given, incubation, today: day, ...part }).map(f => [f.event, f]),
+  )
 }
 
 describe('the chain of clocks', () => {
@@ -69,8 +73,14 @@ describe('the chain of clocks', () => {
     for (const f of Object.values(chain({ observed: { copulation: seen(-10) } }))) {
       const inputs = f.reasons.flatMap(r => r.inputs)
       if (!f.observed && f.event !== 'warmUp') {
-        expect(inputs.some(i => i.from.kind === 'almanac'), f.event).toBe(true)
-        expect(inputs.some(i => i.label === 'Chance that it comes'), f.event).toBe(true)
+        expect(
+          inputs.some(i => i.from.kind === 'almanac'),
+          f.event,
+        ).toBe(true)
+        expect(
+          inputs.some(i => i.label === 'Chance that it comes'),
+          f.event,
+        ).toBe(true)
       }
     }
   })
@@ -92,7 +102,9 @@ describe('clutch after clutch', () => {
   })
 
   it('signs before the last laying belong to the clutch before', () => {
-    const pairing = { seen: { copulation: [seen(-60), seen(3)], preLayShed: [seen(-10)], laid: [seen(0)] } } as unknown as PairingState
+    const pairing = {
+      seen: { copulation: [seen(-60), seen(3)], preLayShed: [seen(-10)], laid: [seen(0)] },
+    } as unknown as PairingState
     expect(observedInCycle(pairing, gecko)).toEqual({ copulation: seen(3) })
   })
 })

@@ -81,7 +81,10 @@ function gapFrom(p: RotaPair, day: Day, blocked: RotaInput['blocked']): number |
  * and are shorter where meals leave no more room. Deterministic, so that the same log gives the same plan, and anything
  * written plans anew. What wants a visit and gets none is told with the reason.
  */
-export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput): { visits: Visit[], unvisited: Unvisited[] } {
+export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput): {
+  visits: Visit[]
+  unvisited: Unvisited[]
+} {
   const visits: Visit[] = []
   const maleFree = new Map<string, Day>()
   const femaleFree = new Map<string, Day>()
@@ -94,7 +97,16 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
   }
   const take = (p: RotaPair, from: Day, to: Day, running: boolean) => {
     const late = !running && p.intime !== null && from > p.intime
-    visits.push({ pairingId: p.pairingId, damId: p.damId, sireId: p.sireId, from, to, running, why: late ? `${p.why}, late` : p.why, reasons: p.reasons })
+    visits.push({
+      pairingId: p.pairingId,
+      damId: p.damId,
+      sireId: p.sireId,
+      from,
+      to,
+      running,
+      why: late ? `${p.why}, late` : p.why,
+      reasons: p.reasons,
+    })
     maleFree.set(p.sireId, to + p.restDays + 1)
     femaleFree.set(p.damId, to + p.restDays + 1)
     lastVisit.set(p.pairingId, to)
@@ -105,18 +117,24 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
     take(p, p.together, to, true)
   }
   // how long a visit of each pair can be between its meals
-  const length = new Map(pairs.map((p) => {
-    let longest: number | null = null
-    const first = Math.max(today, p.from)
-    for (let day = first; day < first + GAP_SEEN_DAYS; day++) {
-      const gap = gapFrom(p, day, blocked)
-      if (gap !== null) longest = Math.max(longest ?? 0, gap)
-    }
-    return [p.pairingId, longest] as const
-  }))
+  const length = new Map(
+    pairs.map(p => {
+      let longest: number | null = null
+      const first = Math.max(today, p.from)
+      for (let day = first; day < first + GAP_SEEN_DAYS; day++) {
+        const gap = gapFrom(p, day, blocked)
+        if (gap !== null) longest = Math.max(longest ?? 0, gap)
+      }
+      return [p.pairingId, longest] as const
+    }),
+  )
   const had = (p: RotaPair) => p.visits + (planned.get(p.pairingId) ?? 0)
-  const wants = (p: RotaPair, day: Day) => (planned.get(p.pairingId) ?? 0) + (p.together === null ? 0 : 1) < p.wanted && (p.until === null || day <= p.until)
-  const fits = (p: RotaPair, day: Day) => day >= p.from && day >= (femaleFree.get(p.damId) ?? -Infinity) && (gapFrom(p, day, blocked) ?? -1) >= (length.get(p.pairingId) ?? Infinity)
+  const wants = (p: RotaPair, day: Day) =>
+    (planned.get(p.pairingId) ?? 0) + (p.together === null ? 0 : 1) < p.wanted && (p.until === null || day <= p.until)
+  const fits = (p: RotaPair, day: Day) =>
+    day >= p.from &&
+    day >= (femaleFree.get(p.damId) ?? -Infinity) &&
+    (gapFrom(p, day, blocked) ?? -1) >= (length.get(p.pairingId) ?? Infinity)
   const nextFit = (p: RotaPair, from: Day): Day | null => {
     for (let d = from; d < end; d++) if (wants(p, d) && fits(p, d)) return d
     return null
@@ -124,29 +142,49 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
   /** Whether a visit now would take him past the first day of one that has had fewer, or past all days of one that has had as few. */
   const keptFor = (p: RotaPair, day: Day, others: readonly RotaPair[]): boolean => {
     const back = day + length.get(p.pairingId)! + p.restDays + 1
-    return others.some((q) => {
+    return others.some(q => {
       if (q === p || q.sireId !== p.sireId || had(q) > had(p)) return false
       const first = nextFit(q, day + 1)
-      return first !== null && first < back && (had(q) < had(p) || (nextFit(q, back) === null && nextFit(p, back) !== null))
+      return (
+        first !== null && first < back && (had(q) < had(p) || (nextFit(q, back) === null && nextFit(p, back) !== null))
+      )
     })
   }
   for (let day = today; day < end; day++) {
     const open = pairs
       .filter(p => (p.together === null || day > today) && wants(p, day))
-      .sort((a, b) => had(a) - had(b) || (a.intime ?? Infinity) - (b.intime ?? Infinity) || (lastVisit.get(a.pairingId) ?? -Infinity) - (lastVisit.get(b.pairingId) ?? -Infinity) || a.from - b.from || (a.pairingId < b.pairingId ? -1 : 1))
+      .sort(
+        (a, b) =>
+          had(a) - had(b) ||
+          (a.intime ?? Infinity) - (b.intime ?? Infinity) ||
+          (lastVisit.get(a.pairingId) ?? -Infinity) - (lastVisit.get(b.pairingId) ?? -Infinity) ||
+          a.from - b.from ||
+          (a.pairingId < b.pairingId ? -1 : 1),
+      )
     for (const p of open) {
-      if (day < (maleFree.get(p.sireId) ?? -Infinity) || !fits(p, day) || !wants(p, day) || keptFor(p, day, open)) continue
+      if (day < (maleFree.get(p.sireId) ?? -Infinity) || !fits(p, day) || !wants(p, day) || keptFor(p, day, open))
+        continue
       take(p, day, day + length.get(p.pairingId)!, false)
       planned.set(p.pairingId, (planned.get(p.pairingId) ?? 0) + 1)
     }
   }
   const seen = new Set(visits.map(v => v.pairingId))
   const why = (p: RotaPair): Pick<Unvisited, 'why' | 'waits'> => {
-    if (p.until !== null && p.until < today) return { why: `${p.why}; the days for it are past, next after her next clutch`, waits: true }
+    if (p.until !== null && p.until < today)
+      return { why: `${p.why}; the days for it are past, next after her next clutch`, waits: true }
     if (p.from >= end) return { why: `${p.why}; more than ${Math.round(days / 7)} weeks ahead`, waits: true }
-    if (length.get(p.pairingId) === null) return { why: 'their meals leave no day between: feed one of them later', waits: false }
+    if (length.get(p.pairingId) === null)
+      return { why: 'their meals leave no day between: feed one of them later', waits: false }
     return { why: 'the male is taken by others on all her days: another male, or fewer females', waits: false }
   }
-  const unvisited = pairs.filter(p => p.wanted > 0 && p.together === null && !seen.has(p.pairingId)).map((p): Unvisited => ({ pairingId: p.pairingId, damId: p.damId, sireId: p.sireId, ...why(p), reasons: p.reasons }))
+  const unvisited = pairs
+    .filter(p => p.wanted > 0 && p.together === null && !seen.has(p.pairingId))
+    .map((p): Unvisited => ({
+      pairingId: p.pairingId,
+      damId: p.damId,
+      sireId: p.sireId,
+      ...why(p),
+      reasons: p.reasons,
+    }))
   return { visits: visits.sort((a, b) => a.from - b.from || (a.pairingId < b.pairingId ? -1 : 1)), unvisited }
 }

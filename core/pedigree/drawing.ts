@@ -36,8 +36,13 @@ export function drawPedigree(of: string, animals: ReadonlyMap<string, Ancestry>,
   const parentsOf = (id: string) => {
     const a = animals.get(id)
     if (!a) return []
-    const sires = a.sires.filter(s => animals.has(s.id)).map(s => ({ id: s.id, role: 'sire' as const, chance: s.chance }))
-    return [...(a.clonal ? [] : sires), ...(a.damId && animals.has(a.damId) ? [{ id: a.damId, role: 'dam' as const, chance: 1 }] : [])]
+    const sires = a.sires
+      .filter(s => animals.has(s.id))
+      .map(s => ({ id: s.id, role: 'sire' as const, chance: s.chance }))
+    return [
+      ...(a.clonal ? [] : sires),
+      ...(a.damId && animals.has(a.damId) ? [{ id: a.damId, role: 'dam' as const, chance: 1 }] : []),
+    ]
   }
   for (let g = 0, level = [of]; g < generations && level.length; g++) {
     const next: string[] = []
@@ -72,7 +77,14 @@ export function drawPedigree(of: string, animals: ReadonlyMap<string, Ancestry>,
   // an ancestor reached only along a longer way than its shortest is placed at the end
   for (const [id] of depth) if (!row.has(id)) place(id)
   return {
-    nodes: [...depth].map(([id, generation]) => ({ id, generation, row: row.get(id)!, shared: (ways.get(id) ?? 0) > 1 })),
-    links, rows: Math.max(1, rows), generations: Math.max(...depth.values()) + 1,
+    nodes: [...depth].map(([id, generation]) => ({
+      id,
+      generation,
+      row: row.get(id)!,
+      shared: (ways.get(id) ?? 0) > 1,
+    })),
+    links,
+    rows: Math.max(1, rows),
+    generations: Math.max(...depth.values()) + 1,
   }
 }

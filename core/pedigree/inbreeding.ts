@@ -10,7 +10,9 @@ export interface Inbreeding {
 class YoungestFirst {
   private heap: Int32Array
   private size = 0
-  constructor(n: number) { this.heap = new Int32Array(n + 1) }
+  constructor(n: number) {
+    this.heap = new Int32Array(n + 1)
+  }
 
   push(x: number): void {
     let i = this.size++
@@ -41,7 +43,9 @@ class YoungestFirst {
     return top
   }
 
-  get empty(): boolean { return this.size === 0 }
+  get empty(): boolean {
+    return this.size === 0
+  }
 }
 
 /**

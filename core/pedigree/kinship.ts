@@ -37,7 +37,7 @@ export interface LineHealth {
   /** Mean kinship of each living animal with all of them, itself included; the lower, the rarer its genes. */
   meanKinship: ReadonlyMap<string, number>
   /** Share of the living animals' genome from each founder, largest first; those of unknown parents are founders too. */
-  founders: { id: string, share: number }[]
+  founders: { id: string; share: number }[]
   /** 1 − mean kinship: expected heterozygosity left, against a base of unrelated founders. */
   geneDiversity: number
   /** As many unrelated founders as would hold this diversity: 1 / (2 · mean kinship). */
@@ -58,7 +58,7 @@ export function lineHealth(pedigree: Pedigree, known: Inbreeding, living: readon
   const overall = at.reduce((sum, i) => sum + mean[i]!, 0) / at.length
   const genes = handedDown(pedigree, weights)
   const { first, share, clonal, fatherOf } = pedigree
-  const founders: { id: string, share: number }[] = []
+  const founders: { id: string; share: number }[] = []
   for (let i = 0; i < genes.length; i++) {
     if (genes[i]! < 1e-9 || clonal[i]) continue
     let fromParents = 0
@@ -68,5 +68,10 @@ export function lineHealth(pedigree: Pedigree, known: Inbreeding, living: readon
     if (own > 1e-9) founders.push({ id: pedigree.ids[fatherOf[i]! >= 0 ? fatherOf[i]! : i]!, share: own })
   }
   founders.sort((a, b) => b.share - a.share)
-  return { meanKinship: new Map(at.map(i => [pedigree.ids[i]!, mean[i]!])), founders, geneDiversity: 1 - overall, founderEquivalents: 1 / (2 * overall) }
+  return {
+    meanKinship: new Map(at.map(i => [pedigree.ids[i]!, mean[i]!])),
+    founders,
+    geneDiversity: 1 - overall,
+    founderEquivalents: 1 / (2 * overall),
+  }
 }

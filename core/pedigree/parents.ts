@@ -23,7 +23,12 @@ const AFTER_SIRE_DAYS = 5 * 365
  * Why `parent` cannot be the dam or sire of `young`, as a sentence; null when it can.
  * @param fromDays least age of a parent at the birth of its young, days: no animal breeds younger
  */
-export function impossibleParent(young: Relative, parent: Relative, role: 'dam' | 'sire', fromDays = LEAST_BREEDING_DAYS): string | null {
+export function impossibleParent(
+  young: Relative,
+  parent: Relative,
+  role: 'dam' | 'sire',
+  fromDays = LEAST_BREEDING_DAYS,
+): string | null {
   if (parent.id === young.id) return `${young.tag} cannot be its own parent`
   if (parent.speciesId !== young.speciesId) return `${parent.tag} and ${young.tag} are of different species`
   if (role === 'dam' && parent.sex === 'male') return `${parent.tag} is a male and cannot be the dam`
@@ -36,7 +41,8 @@ export function impossibleParent(young: Relative, parent: Relative, role: 'dam' 
   }
   if (parent.diedDay !== null) {
     const after = young.bornDay - parent.diedDay
-    if (after > (role === 'dam' ? AFTER_DAM_DAYS : AFTER_SIRE_DAYS)) return `${parent.tag} was dead for ${after} days when ${young.tag} was born`
+    if (after > (role === 'dam' ? AFTER_DAM_DAYS : AFTER_SIRE_DAYS))
+      return `${parent.tag} was dead for ${after} days when ${young.tag} was born`
   }
   return null
 }

@@ -5,7 +5,7 @@ export interface Ancestry {
   tag?: string
   damId: string | null
   /** Possible sires with the chance of each (0..1, together at most 1); empty = unknown. */
-  sires: readonly { id: string, chance: number }[]
+  sires: readonly { id: string; chance: number }[]
   /** Born of its dam alone, with her whole genome. */
   clonal?: boolean
   /** Clutch it came from: mates of one clutch have one father, whoever he was. */
@@ -68,7 +68,9 @@ function inOrderOfDescent(animals: readonly Member[], byId: ReadonlyMap<string, 
   const parentsOf = (a: Member) => [a.damId, ...a.sires.map(s => s.id)].flatMap(id => (id && byId.get(id)) || [])
   for (const start of animals) {
     if (state.has(start.id)) continue
-    const path: { animal: Member, parents: Member[], next: number }[] = [{ animal: start, parents: parentsOf(start), next: 0 }]
+    const path: { animal: Member; parents: Member[]; next: number }[] = [
+      { animal: start, parents: parentsOf(start), next: 0 },
+    ]
     state.set(start.id, 'open')
     while (path.length) {
       const top = path.at(-1)!
@@ -77,12 +79,16 @@ function inOrderOfDescent(animals: readonly Member[], byId: ReadonlyMap<string, 
         state.set(top.animal.id, 'done')
         ordered.push(top.animal)
         path.pop()
-      }
-      else if (state.get(parent.id) === 'open') {
-        const round = path.slice(path.findIndex(p => p.animal.id === parent.id)).flatMap(p => (p.animal.oneOf ? [] : [nameOf(p.animal)]))
-        throw new PedigreeError(round.length === 1 ? `${round[0]} cannot be its own parent` : `${round[0]} would be its own ancestor: ${[...round, round[0]].join(' from ')}`)
-      }
-      else if (!state.has(parent.id)) {
+      } else if (state.get(parent.id) === 'open') {
+        const round = path
+          .slice(path.findIndex(p => p.animal.id === parent.id))
+          .flatMap(p => (p.animal.oneOf ? [] : [nameOf(p.animal)]))
+        throw new PedigreeError(
+          round.length === 1
+            ? `${round[0]} cannot be its own parent`
+            : `${round[0]} would be its own ancestor: ${[...round, round[0]].join(' from ')}`,
+        )
+      } else if (!state.has(parent.id)) {
         state.set(parent.id, 'open')
         path.push({ animal: parent, parents: parentsOf(parent), next: 0 })
       }
@@ -110,7 +116,10 @@ export function pedigreeOf(list: readonly Ancestry[]): Pedigree {
   const share: number[] = []
   ordered.forEach((a, i) => {
     const together = a.sires.reduce((sum, s) => sum + s.chance, 0)
-    if (together > 1 + 1e-9 || a.sires.some(s => !(s.chance >= 0))) throw new PedigreeError(`The chances of the sires of ${nameOf(a)} come to ${Math.round(together * 100)} %, over 100 %`)
+    if (together > 1 + 1e-9 || a.sires.some(s => !(s.chance >= 0)))
+      throw new PedigreeError(
+        `The chances of the sires of ${nameOf(a)} come to ${Math.round(together * 100)} %, over 100 %`,
+      )
     const d = a.damId === null ? undefined : index.get(a.damId)
     if (d !== undefined) {
       dam[i] = d
@@ -132,5 +141,14 @@ export function pedigreeOf(list: readonly Ancestry[]): Pedigree {
     const father = a.sires.length === 1 ? index.get(a.sires[0]!.id) : undefined
     if (father !== undefined && ordered[father]!.oneOf && fatherOf[father] === -1) fatherOf[father] = i
   })
-  return { ids: ordered.map(a => a.id), index, dam, first, parent: Int32Array.from(parent), share: Float64Array.from(share), clonal, fatherOf }
+  return {
+    ids: ordered.map(a => a.id),
+    index,
+    dam,
+    first,
+    parent: Int32Array.from(parent),
+    share: Float64Array.from(share),
+    clonal,
+    fatherOf,
+  }
 }

@@ -21,11 +21,11 @@ export function relationshipMatrix({ ids, dam, first, parent, share, clonal, fat
       // he is one of them, or a stranger by what is left
       row[i] = 1
       for (let k = first[i]!; k < first[i + 1]!; k++) row[i]! += share[k]! * (a[parent[k]!]![parent[k]!]! - 1)
-    }
-    else if (clonal[i]) row[i] = a[dam[i]!]![dam[i]!]!
+    } else if (clonal[i]) row[i] = a[dam[i]!]![dam[i]!]!
     else {
       let withDam = 0
-      for (let k = first[i]!; k < first[i + 1]!; k++) if (dam[i]! >= 0 && k > first[i]!) withDam += share[k]! * a[dam[i]!]![parent[k]!]!
+      for (let k = first[i]!; k < first[i + 1]!; k++)
+        if (dam[i]! >= 0 && k > first[i]!) withDam += share[k]! * a[dam[i]!]![parent[k]!]!
       row[i] = 1 + withDam
     }
   }

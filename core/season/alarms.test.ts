@@ -4,8 +4,10 @@ import { shippedAlmanac } from '../almanac'
 import { defaultSettings, season } from '.'
 
 const today = 20_000
-const house = () => new HouseBuilder(today).animal('K-1', 'corn-snake', { sex: 'female' }).animal('K-2', 'corn-snake', { sex: 'male' })
-const alarms = (b: HouseBuilder) => season(b.records(), shippedAlmanac, defaultSettings, today).season.alarms.map(a => [a.id, a.level])
+const house = () =>
+  new HouseBuilder(today).animal('K-1', 'corn-snake', { sex: 'female' }).animal('K-2', 'corn-snake', { sex: 'male' })
+const alarms = (b: HouseBuilder) =>
+  season(b.records(), shippedAlmanac, defaultSettings, today).season.alarms.map(a => [a.id, a.level])
 const k1 = { type: 'animal' as const, id: 'K-1' }
 
 describe('an animal that is not well', () => {

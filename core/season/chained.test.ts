@@ -10,7 +10,9 @@ const today = 20_580
 
 /** The clutches that one gecko still brings, as sources of mouths. */
 function geckoMouths(): MouthSource[] {
-  const b = new HouseBuilder(today).animal('F', 'leopard-gecko', { sex: 'female' }).animal('M', 'leopard-gecko', { sex: 'male' })
+  const b = new HouseBuilder(today)
+    .animal('F', 'leopard-gecko', { sex: 'female' })
+    .animal('M', 'leopard-gecko', { sex: 'male' })
   b.pair('F', 'M', -20, 'P')
   b.write('copulation', { type: 'pairing', id: 'P' }, -3, { confirmed: true })
   return lanesOf({ house: houseOf(b.records(), almanac), almanac, settings: defaultSettings, today }).mouths
@@ -34,7 +36,8 @@ describe('the clutches of one female hang together', () => {
     expect(mouths.length).toBeGreaterThan(3)
     mouths.slice(1).forEach((m, i) => expect(m.after?.id).toBe(mouths[i]!.id))
     const opens = drawn(mouths)
-    for (let k = 1; k < opens.length; k++) for (let s = 0; s < SCENARIOS; s++) if (opens[k]![s] !== null) expect(opens[k - 1]![s]).not.toBeNull()
+    for (let k = 1; k < opens.length; k++)
+      for (let s = 0; s < SCENARIOS; s++) if (opens[k]![s] !== null) expect(opens[k - 1]![s]).not.toBeNull()
   })
 
   it('each keeps its own distribution', () => {
@@ -42,7 +45,8 @@ describe('the clutches of one female hang together', () => {
       const { opens: dist } = mouths[k]!
       const came = opens.filter(d => d !== null)
       expect(came.length / SCENARIOS).toBeCloseTo(1 - dist.never, 1)
-      for (const q of [0.1, 0.5, 0.9]) expect(Math.abs(quantiles(came)[[0.1, 0.5, 0.9].indexOf(q)]! - quantile(dist, q)!)).toBeLessThanOrEqual(1)
+      for (const q of [0.1, 0.5, 0.9])
+        expect(Math.abs(quantiles(came)[[0.1, 0.5, 0.9].indexOf(q)]! - quantile(dist, q)!)).toBeLessThanOrEqual(1)
     })
   })
 
@@ -64,7 +68,8 @@ describe('the clutches of one female hang together', () => {
       return n
     })
     const opens = drawn(mouths)
-    const count = (list: (number | null)[][]) => Array.from({ length: SCENARIOS }, (_, s) => list.filter(o => o[s] !== null && o[s]! <= byDay).length)
+    const count = (list: (number | null)[][]) =>
+      Array.from({ length: SCENARIOS }, (_, s) => list.filter(o => o[s] !== null && o[s]! <= byDay).length)
     const sd = (values: number[]) => {
       const m = values.reduce((x, y) => x + y, 0) / values.length
       return Math.sqrt(values.reduce((x, y) => x + (y - m) ** 2, 0) / values.length)

@@ -4,7 +4,19 @@ import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac } from '../almanac'
 import type { SolveLp } from '../cultures'
-import { defaultSettings, PlanMemory, houseOf, planFeeders, seasonOfHouse, startTasks, tellStart, tellStartShort, tellUnits, type FeederPlan, type HouseSettings } from '.'
+import {
+  defaultSettings,
+  PlanMemory,
+  houseOf,
+  planFeeders,
+  seasonOfHouse,
+  startTasks,
+  tellStart,
+  tellStartShort,
+  tellUnits,
+  type FeederPlan,
+  type HouseSettings,
+} from '.'
 
 const today = 20_000
 /** One session's plans. */
@@ -19,7 +31,8 @@ function plans(b: HouseBuilder, settings: HouseSettings = defaultSettings, engin
   const { season, scenarios } = seasonOfHouse(house, shippedAlmanac, settings, today)
   return planFeeders(season, scenarios, house, shippedAlmanac, settings, engine, memory)
 }
-const planOf = (b: HouseBuilder, prey: string, settings?: HouseSettings) => plans(b, settings).find(p => p.prey === prey)!
+const planOf = (b: HouseBuilder, prey: string, settings?: HouseSettings) =>
+  plans(b, settings).find(p => p.prey === prey)!
 const geckos = (count: number) => {
   const b = new HouseBuilder(today)
   for (let i = 0; i < count; i++) b.animal(`G-${i}`, 'fat-tailed-gecko', { bornDay: today - 120 })
@@ -58,18 +71,29 @@ describe('what a plan says', () => {
     const plan = planOf(geckos(6), 'cricket.half')
     const inputs = plan.reasons.flatMap(r => r.inputs)
     expect(new Set(inputs.map(i => i.from.kind))).toEqual(new Set(['setting', 'computed', 'almanac']))
-    expect(inputs.map(i => i.label)).toEqual(expect.arrayContaining(['Need covered', 'Culture day', 'Pack', 'Lead time', 'Runs with a day short by over 5 %']))
+    expect(inputs.map(i => i.label)).toEqual(
+      expect.arrayContaining(['Need covered', 'Culture day', 'Pack', 'Lead time', 'Runs with a day short by over 5 %']),
+    )
     expect(plan.leastPossible).toBeLessThanOrEqual(plan.units)
   })
 
   it('tells starts in the keeper’s words', () => {
     const flies = feederOf(shippedAlmanac, 'fly.large')
-    const plan = { kind: 'batch', unit: 'cup', starts: [{ day: today + 3, count: 5 }], prey: 'fly.large' } as unknown as FeederPlan
+    const plan = {
+      kind: 'batch',
+      unit: 'cup',
+      starts: [{ day: today + 3, count: 5 }],
+      prey: 'fly.large',
+    } as unknown as FeederPlan
     expect(tellStart(plan, flies, today)).toMatch(/^Start 5 cups of large flies by \d+ \w{3}$/)
     expect(tellStartShort(plan, today)).toMatch(/^Start 5 cups by/)
     expect(tellUnits({ kind: 'batch', unit: 'cup' }, flies, 1)).toBe('Start 1 cup of large flies')
-    expect(tellUnits({ kind: 'colony', unit: 'box' }, feederOf(shippedAlmanac, 'springtail'), 3)).toBe('Start 3 boxes of springtails')
-    expect(tellUnits({ kind: 'bought', unit: 'bag of 25' }, feederOf(shippedAlmanac, 'mouse.hopper'), 2)).toBe('Order 2 bags of 25 mouse hoppers')
+    expect(tellUnits({ kind: 'colony', unit: 'box' }, feederOf(shippedAlmanac, 'springtail'), 3)).toBe(
+      'Start 3 boxes of springtails',
+    )
+    expect(tellUnits({ kind: 'bought', unit: 'bag of 25' }, feederOf(shippedAlmanac, 'mouse.hopper'), 2)).toBe(
+      'Order 2 bags of 25 mouse hoppers',
+    )
     expect(tellStart({ ...plan, starts: [] }, flies, today)).toBeNull()
   })
 
@@ -81,12 +105,18 @@ describe('what a plan says', () => {
     const order = tasks.find(t => t.subject.id === 'cricket.half')!
     const count = all.find(p => p.prey === 'cricket.half')!.starts[0]!.count
     expect(order.actions[0]).toMatchObject({ kind: 'preyOrdered', data: { count: count * 250 } })
-    expect(startTasks(all.map(p => ({ ...p, starts: p.starts.map(s => ({ ...s, day: s.day + 30 })) })), shippedAlmanac, today)).toEqual([])
+    expect(
+      startTasks(
+        all.map(p => ({ ...p, starts: p.starts.map(s => ({ ...s, day: s.day + 30 })) })),
+        shippedAlmanac,
+        today,
+      ),
+    ).toEqual([])
   })
 
   it('is taken over while nothing that decides it has changed, and made anew when something has', () => {
     let solved = 0
-    const counting: SolveLp = (lp) => {
+    const counting: SolveLp = lp => {
       solved++
       return solve(lp)
     }
@@ -119,7 +149,11 @@ describe('schools and settings', () => {
       for (let i = 0; i < 12; i++) h.animal(`N-${i}`, 'golden-mantella', { bornDay: today - 100 })
       return h
     }
-    expect(planOf(frogs(), 'fly.small', { ...defaultSettings, cupYield: 0.2 }).units).toBeGreaterThan(planOf(frogs(), 'fly.small').units)
-    expect(planOf(frogs(), 'fly.small', { ...defaultSettings, coverQuantile: 0.98 }).units).toBeGreaterThanOrEqual(planOf(frogs(), 'fly.small').units)
+    expect(planOf(frogs(), 'fly.small', { ...defaultSettings, cupYield: 0.2 }).units).toBeGreaterThan(
+      planOf(frogs(), 'fly.small').units,
+    )
+    expect(planOf(frogs(), 'fly.small', { ...defaultSettings, coverQuantile: 0.98 }).units).toBeGreaterThanOrEqual(
+      planOf(frogs(), 'fly.small').units,
+    )
   })
 })

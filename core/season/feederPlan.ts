@@ -1,8 +1,20 @@
 import { feederOf, schoolChoice, type Almanac, type Feeder } from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import {
-  cultureStage, failureChance, firstCoveredDay, growing, keptPerDay, planStarts, plannedSupply, runStock, simulateRunOut, yieldSinceStart,
-  type PlanInput, type PlannedStart, type PlannedSupply, type SolveLp,
+  cultureStage,
+  failureChance,
+  firstCoveredDay,
+  growing,
+  keptPerDay,
+  planStarts,
+  plannedSupply,
+  runStock,
+  simulateRunOut,
+  yieldSinceStart,
+  type PlanInput,
+  type PlannedStart,
+  type PlannedSupply,
+  type SolveLp,
 } from '../cultures'
 import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
 import type { House } from '../logbook'
@@ -53,29 +65,46 @@ function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
     if (last && today + t - last.to <= 7) {
       last.to = today + t
       last.missing += missing[t]!
-    }
-    else gaps.push({ from: today + t, to: today + t, missing: missing[t]! })
+    } else gaps.push({ from: today + t, to: today + t, missing: missing[t]! })
   }
   return gaps
 }
 
 /** Temperature of the place where most cultures of this feeder stand; null when none does. */
 function shelfTemp(house: PlanJob['house'], feederId: string): number | null {
-  const temps = Object.values(house.cultures).filter(c => c.feederId === feederId && !c.finished).map(c => temperatureAt(house.places, c.placeId)).filter(t => t !== null)
+  const temps = Object.values(house.cultures)
+    .filter(c => c.feederId === feederId && !c.finished)
+    .map(c => temperatureAt(house.places, c.placeId))
+    .filter(t => t !== null)
   return temps.length ? temps.sort((a, b) => a - b)[Math.floor(temps.length / 2)]! : null
 }
 
 function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | null): Reason {
   const path = `feeders.${feeder.id}.supply`
   if (supply.kind === 'bought') {
-    return { rule: 'Bought in packs; comes after its lead time and keeps a while', inputs: [factInput('Pack', `${path}.packCount.value`, supply.packCount), factInput('Lead time', `${path}.leadDays.value`, supply.leadDays), factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays)] }
+    return {
+      rule: 'Bought in packs; comes after its lead time and keeps a while',
+      inputs: [
+        factInput('Pack', `${path}.packCount.value`, supply.packCount),
+        factInput('Lead time', `${path}.leadDays.value`, supply.leadDays),
+        factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays),
+      ],
+    }
   }
   return {
-    rule: supply.kind === 'batch' ? 'A batch yields once, rising quickly and falling slowly, after a time that the temperature sets' : 'A colony yields a little every day once grown',
+    rule:
+      supply.kind === 'batch'
+        ? 'A batch yields once, rising quickly and falling slowly, after a time that the temperature sets'
+        : 'A colony yields a little every day once grown',
     inputs: [
       spreadInput('Start to producing', `${path}.toProducing`, supply.toProducing),
       ...(supply.kind === 'batch'
-        ? [factInput('Producing span', `${path}.producingDays.value`, supply.producingDays), factInput('Yield of one', `${path}.yieldTotal.value`, supply.yieldTotal), factInput('Reference temperature', `${path}.atTempC.value`, supply.atTempC), computedInput('Shelf', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`)]
+        ? [
+            factInput('Producing span', `${path}.producingDays.value`, supply.producingDays),
+            factInput('Yield of one', `${path}.yieldTotal.value`, supply.yieldTotal),
+            factInput('Reference temperature', `${path}.atTempC.value`, supply.atTempC),
+            computedInput('Shelf', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`),
+          ]
         : [factInput('Yield of one', `${path}.yieldPerDay.value`, supply.yieldPerDay)]),
       factInput('Fails', `${path}.failure.value`, supply.failure),
       factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays),
@@ -84,33 +113,64 @@ function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | nu
   }
 }
 
-function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null, settings: HouseSettings, almanac: PlanJob['almanac'], today: Day): PlanInput {
+function inputFor(
+  look: PreyOutlook,
+  supply: PlannedSupply,
+  tempC: number | null,
+  settings: HouseSettings,
+  almanac: PlanJob['almanac'],
+  today: Day,
+): PlanInput {
   const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
   const startDays: number[] = []
   for (let d = nextWeekday(today, settings.cultureWeekday) - today; d < days; d += 7) startDays.push(d)
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   return {
-    from: today, need: look.high.slice(0, days), running: look.running.slice(0, days), stock: look.stock, keptPerDay: keptPerDay(supply),
-    perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield), startDays, leastPerStart: supply.kind === 'batch' && rhythm.id === 'everyWeek' ? 1 : 0,
-    spare: supply.kind === 'batch' && rhythm.fact?.value ? { units: Math.round(rhythm.fact.value), everyStarts: Math.max(1, Math.floor(supply.producingDays.value / 7)) } : null,
+    from: today,
+    need: look.high.slice(0, days),
+    running: look.running.slice(0, days),
+    stock: look.stock,
+    keptPerDay: keptPerDay(supply),
+    perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),
+    startDays,
+    leastPerStart: supply.kind === 'batch' && rhythm.id === 'everyWeek' ? 1 : 0,
+    spare:
+      supply.kind === 'batch' && rhythm.fact?.value
+        ? { units: Math.round(rhythm.fact.value), everyStarts: Math.max(1, Math.floor(supply.producingDays.value / 7)) }
+        : null,
   }
 }
 
 /** All that decides the plan of one prey: plain data, so that it can be solved in another thread. */
 export interface PlanJob {
   look: PreyOutlook
-  scenarios: { count: number, need: Float64Array }
+  scenarios: { count: number; need: Float64Array }
   house: Pick<House, 'cultures' | 'places'>
   almanac: Pick<Almanac, 'feeders' | 'schools' | 'common'>
   settings: HouseSettings
   today: Day
 }
 
-export function planJob(look: PreyOutlook, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, today: Day): PlanJob {
+export function planJob(
+  look: PreyOutlook,
+  scenarios: Scenarios,
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  today: Day,
+): PlanJob {
   const cultures = Object.fromEntries(Object.entries(house.cultures).filter(([, c]) => c.feederId === look.prey))
   return {
-    look, scenarios: { count: scenarios.count, need: scenarios.need(look.prey) }, house: { cultures, places: house.places },
-    almanac: { feeders: { [look.prey]: feederOf(almanac, look.prey) }, schools: almanac.schools, common: almanac.common }, settings, today,
+    look,
+    scenarios: { count: scenarios.count, need: scenarios.need(look.prey) },
+    house: { cultures, places: house.places },
+    almanac: {
+      feeders: { [look.prey]: feederOf(almanac, look.prey) },
+      schools: almanac.schools,
+      common: almanac.common,
+    },
+    settings,
+    today,
   }
 }
 
@@ -130,38 +190,90 @@ export function planFeeder({ look, scenarios, house, almanac, settings, today }:
   for (let s = 0; s < scenarios.count; s++) need.set(whole.subarray(s * width, s * width + days), s * days)
   const running = Object.values(house.cultures)
     .filter(c => c.feederId === look.prey && ['growing', 'producing'].includes(cultureStage(c, supply, today)))
-    .map((c) => {
+    .map(c => {
       const at = temperatureAt(house.places, c.placeId)
       const { from, alive } = growing(c, supply, at, today, almanac.common.unwrittenProducing!.value)
       return { producing: from, alive, tempC: at }
     })
   const fixed = new Float64Array(days)
-  if (supply.kind === 'bought') look.running.slice(0, days).forEach((y, d) => { fixed[d] = y })
+  if (supply.kind === 'bought')
+    look.running.slice(0, days).forEach((y, d) => {
+      fixed[d] = y
+    })
   const runOut = simulateRunOut({
-    from: today, days, scenarios: scenarios.count, need, supply, stock: look.stock, keptPerDay: input.keptPerDay, running, starts: plan.starts, tempC, factor: settings.cupYield, fixed, countFrom, seed: seedFrom(look.prey),
+    from: today,
+    days,
+    scenarios: scenarios.count,
+    need,
+    supply,
+    stock: look.stock,
+    keptPerDay: input.keptPerDay,
+    running,
+    starts: plan.starts,
+    tempC,
+    factor: settings.cupYield,
+    fixed,
+    countFrom,
+    seed: seedFrom(look.prey),
   })
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   return {
-    prey: look.prey, kind: supply.kind, unit: supply.unit, days, starts: plan.starts, bareStock: Array.from(bare.stock), bareMissing: Array.from(bare.missing),
-    stock: Array.from(plan.stock), missing: Array.from(plan.missing), gaps: gapsOf(plan.missing, today), units: plan.units, leastPossible: plan.leastPossible,
-    runOutChance: runOut.chance, shortDays: runOut.byDay.reduce((a, b) => a + b, 0), runOutByDay: Array.from(runOut.byDay),
+    prey: look.prey,
+    kind: supply.kind,
+    unit: supply.unit,
+    days,
+    starts: plan.starts,
+    bareStock: Array.from(bare.stock),
+    bareMissing: Array.from(bare.missing),
+    stock: Array.from(plan.stock),
+    missing: Array.from(plan.missing),
+    gaps: gapsOf(plan.missing, today),
+    units: plan.units,
+    leastPossible: plan.leastPossible,
+    runOutChance: runOut.chance,
+    shortDays: runOut.byDay.reduce((a, b) => a + b, 0),
+    runOutByDay: Array.from(runOut.byDay),
     reasons: [
       {
         rule: 'The fewest whole units, started on culture days, so that usable stock covers the need on every day (mixed-integer programme)',
         inputs: [
           settingInput('Need covered', `${Math.round(settings.coverQuantile * 100)} % quantile`, 'coverQuantile'),
-          settingInput('Culture day', ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'][settings.cultureWeekday]!, 'cultureWeekday'),
+          settingInput(
+            'Culture day',
+            ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'][settings.cultureWeekday]!,
+            'cultureWeekday',
+          ),
           computedInput('Units in the plan', `${plan.units}; no plan needs fewer than ${plan.leastPossible}`),
-          computedInput('A start can cover from', Number.isFinite(countFrom) && countFrom < days ? formatDay(today + countFrom, today) : 'beyond the horizon'),
-          ...(supply.kind === 'batch' ? [settingInput('School', rhythm.name, 'cupRhythm'), ...(rhythm.fact?.value ? [factInput('Kept in case one fails', 'schools.cupRhythm', rhythm.fact)] : [])] : []),
-          ...(settings.cupYield !== 1 ? [settingInput('Cup yield', `${settings.cupYield} × the almanac`, 'cupYield')] : []),
+          computedInput(
+            'A start can cover from',
+            Number.isFinite(countFrom) && countFrom < days ? formatDay(today + countFrom, today) : 'beyond the horizon',
+          ),
+          ...(supply.kind === 'batch'
+            ? [
+                settingInput('School', rhythm.name, 'cupRhythm'),
+                ...(rhythm.fact?.value ? [factInput('Kept in case one fails', 'schools.cupRhythm', rhythm.fact)] : []),
+              ]
+            : []),
+          ...(settings.cupYield !== 1
+            ? [settingInput('Cup yield', `${settings.cupYield} × the almanac`, 'cupYield')]
+            : []),
         ],
         change: 'Appetite, yield, culture day or the covered quantile',
       },
       supplyReasons(feeder, supply, tempC),
       {
         rule: 'The plan played through with need, delays, failures and yields drawn anew (fixed seed)',
-        inputs: [computedInput('Runs', `${scenarios.count}`), computedInput('Runs with a day short by over 5 %', `${Math.round(runOut.chance * 100)} %`), computedInput('Short days, mean of all runs', `${runOut.byDay.reduce((a, b) => a + b, 0).toFixed(1)} of ${days - countFrom}`), ...(supply.kind === 'bought' ? [] : [computedInput('Chance that one fails', `${Math.round(failureChance(supply) * 100)} %`)])],
+        inputs: [
+          computedInput('Runs', `${scenarios.count}`),
+          computedInput('Runs with a day short by over 5 %', `${Math.round(runOut.chance * 100)} %`),
+          computedInput(
+            'Short days, mean of all runs',
+            `${runOut.byDay.reduce((a, b) => a + b, 0).toFixed(1)} of ${days - countFrom}`,
+          ),
+          ...(supply.kind === 'bought'
+            ? []
+            : [computedInput('Chance that one fails', `${Math.round(failureChance(supply) * 100)} %`)]),
+        ],
         change: 'One more on each culture day lowers it; so does a higher covered quantile',
       },
       ...look.reasons,
@@ -187,17 +299,56 @@ export class PlanMemory {
 }
 
 /** What decides a plan, as a key: when none of it changed, neither does the plan. */
-export function planKey(look: PreyOutlook, house: House, almanac: Almanac, settings: HouseSettings, today: Day): string {
-  const cultures = Object.values(house.cultures).filter(c => c.feederId === look.prey).map(c => [c.id, c.startDay, c.producing?.day, c.failed?.day, c.finished?.day, c.lastLook?.day, temperatureAt(house.places, c.placeId)])
+export function planKey(
+  look: PreyOutlook,
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  today: Day,
+): string {
+  const cultures = Object.values(house.cultures)
+    .filter(c => c.feederId === look.prey)
+    .map(c => [
+      c.id,
+      c.startDay,
+      c.producing?.day,
+      c.failed?.day,
+      c.finished?.day,
+      c.lastLook?.day,
+      temperatureAt(house.places, c.placeId),
+    ])
   const round = (row: number[]) => row.map(x => Math.round(x * 100)).join()
-  return JSON.stringify([look.prey, today, look.stock, round(look.high), round(look.running), cultures, settings.cultureWeekday, settings.cupYield, settings.coverQuantile, settings.schools, almanac.feeders[look.prey]])
+  return JSON.stringify([
+    look.prey,
+    today,
+    look.stock,
+    round(look.high),
+    round(look.running),
+    cultures,
+    settings.cultureWeekday,
+    settings.cupYield,
+    settings.coverQuantile,
+    settings.schools,
+    almanac.feeders[look.prey],
+  ])
 }
 
 /** The plan of every prey whose supply can be planned; those whose inputs are the same as in an earlier call are taken over. */
-export function planFeeders(season: Season, scenarios: Scenarios, house: House, almanac: Almanac, settings: HouseSettings, solve: SolveLp, memory = new PlanMemory()): FeederPlan[] {
-  return season.prey.map((look) => {
+export function planFeeders(
+  season: Season,
+  scenarios: Scenarios,
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  solve: SolveLp,
+  memory = new PlanMemory(),
+): FeederPlan[] {
+  return season.prey.map(look => {
     const key = planKey(look, house, almanac, settings, season.today)
-    return memory.get(key) ?? memory.keep(key, planFeeder(planJob(look, scenarios, house, almanac, settings, season.today), solve))
+    return (
+      memory.get(key) ??
+      memory.keep(key, planFeeder(planJob(look, scenarios, house, almanac, settings, season.today), solve))
+    )
   })
 }
 
@@ -211,7 +362,9 @@ export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string 
 /** The same without the feeder's name, where that stands beside it: `Start 5 cups by 14 Apr`. */
 export function tellStartShort(plan: FeederPlan, today: Day): string | null {
   const first = plan.starts[0]
-  return first ? `${plan.kind === 'bought' ? 'Order' : 'Start'} ${tellCount(plan.unit, first.count)} by ${formatDay(first.day, today)}` : null
+  return first
+    ? `${plan.kind === 'bought' ? 'Order' : 'Start'} ${tellCount(plan.unit, first.count)} by ${formatDay(first.day, today)}`
+    : null
 }
 
 function tellCount(unit: string, count: number): string {

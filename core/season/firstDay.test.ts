@@ -6,12 +6,14 @@ import { dayFromIso, formatDay } from '../units'
 import { defaultSettings, season, type HouseSettings } from '.'
 
 const november = dayFromIso('2026-11-25')
-const of = (b: HouseBuilder, today: number, settings: HouseSettings = defaultSettings) => season(b.records(), shippedAlmanac, settings, today).season
+const of = (b: HouseBuilder, today: number, settings: HouseSettings = defaultSettings) =>
+  season(b.records(), shippedAlmanac, settings, today).season
 
 describe('a house on its first day', () => {
   it('what its animals ate before is not known: nobody is overdue by years', () => {
     const b = new HouseBuilder(november)
-    for (let i = 0; i < 200; i++) b.animal(`A-${i}`, i % 2 ? 'corn-snake' : 'leopard-gecko', { bornDay: november - 300 - i * 10 })
+    for (let i = 0; i < 200; i++)
+      b.animal(`A-${i}`, i % 2 ? 'corn-snake' : 'leopard-gecko', { bornDay: november - 300 - i * 10 })
     const feeds = of(b, november).tasks.filter(t => t.kind === 'feed')
     expect(feeds).toHaveLength(200)
     expect(new Set(feeds.map(t => t.due))).toEqual(new Set([november]))
@@ -32,8 +34,15 @@ describe('a house on its first day', () => {
 })
 
 describe('a pair of a species that is cooled, with no winter written', () => {
-  const pairSet = (day: number, today: number, latitude: number | null = null, more: (b: HouseBuilder) => void = () => undefined) => {
-    const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake', { sex: 'female' }).animal('K-2', 'california-kingsnake', { sex: 'male' })
+  const pairSet = (
+    day: number,
+    today: number,
+    latitude: number | null = null,
+    more: (b: HouseBuilder) => void = () => undefined,
+  ) => {
+    const b = new HouseBuilder(today)
+      .animal('K-1', 'california-kingsnake', { sex: 'female' })
+      .animal('K-2', 'california-kingsnake', { sex: 'male' })
     b.pair('K-1', 'K-2', day - today)
     more(b)
     return of(b, today, { ...defaultSettings, latitude }).lanes[0]!
@@ -43,7 +52,10 @@ describe('a pair of a species that is cooled, with no winter written', () => {
 
   it('set in November it wakes in March and lays in early summer, in the north', () => {
     const lane = pairSet(november, november)
-    expect(summarise(lane.events.find(e => e.event === 'warmUp')!.dist)!.median).toBeCloseTo(dayFromIso('2027-03-05'), -1)
+    expect(summarise(lane.events.find(e => e.event === 'warmUp')!.dist)!.median).toBeCloseTo(
+      dayFromIso('2027-03-05'),
+      -1,
+    )
     expect(['May', 'Jun']).toContain(month(laid(lane)))
   })
 
@@ -59,7 +71,9 @@ describe('a pair of a species that is cooled, with no winter written', () => {
 
   it('a start that cannot come any more takes no lane away', () => {
     const king = shippedAlmanac.species['california-kingsnake']!
-    const b = new HouseBuilder(november).animal('K-1', 'california-kingsnake', { sex: 'female' }).animal('K-2', 'california-kingsnake', { sex: 'male' })
+    const b = new HouseBuilder(november)
+      .animal('K-1', 'california-kingsnake', { sex: 'female' })
+      .animal('K-2', 'california-kingsnake', { sex: 'male' })
     b.pair('K-1', 'K-2', -5)
     b.write('folliclesSeen', { type: 'pairing', id: 'pair-K-1' }, -4, { mm: 90 })
     expect(king.mating?.follicles).toBeDefined()
@@ -70,10 +84,17 @@ describe('a pair of a species that is cooled, with no winter written', () => {
   })
 
   it('a winter that is planned stands over the time of year', () => {
-    const lane = pairSet(november, november, null, (b) => { b.winter('W-1', 'california-kingsnake', 5, ['K-1', 'K-2']) })
-    const planned = of(new HouseBuilder(november).animal('K-1', 'california-kingsnake').animal('K-2', 'california-kingsnake'), november)
+    const lane = pairSet(november, november, null, b => {
+      b.winter('W-1', 'california-kingsnake', 5, ['K-1', 'K-2'])
+    })
+    const planned = of(
+      new HouseBuilder(november).animal('K-1', 'california-kingsnake').animal('K-2', 'california-kingsnake'),
+      november,
+    )
     expect(planned.lanes).toEqual([])
-    expect(summarise(lane.events.find(e => e.event === 'warmUp')!.dist)).toMatchObject({ low: expect.any(Number) as number })
+    expect(summarise(lane.events.find(e => e.event === 'warmUp')!.dist)).toMatchObject({
+      low: expect.any(Number) as number,
+    })
     const wake = lane.events.find(e => e.event === 'warmUp')!.dist
     expect(wake.p).toEqual([1])
     expect(wake.start).toBeLessThan(dayFromIso('2027-02-28'))

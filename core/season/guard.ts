@@ -17,8 +17,7 @@ export interface Guarding {
 export function guarded<T>({ failures }: Guarding, part: string, subject: Subject | null, make: () => T): T | null {
   try {
     return make()
-  }
-  catch (error) {
+  } catch (error) {
     if (!failures) throw error
     failures.push({ subject, part, message: error instanceof Error ? error.message : String(error) })
     return null
@@ -26,7 +25,13 @@ export function guarded<T>({ failures }: Guarding, part: string, subject: Subjec
 }
 
 /** What can be made of each; those that cannot be computed are left out and their reasons kept. */
-export function eachGuarded<Of, T>(guarding: Guarding, part: string, items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of) => T): NonNullable<T>[] {
+export function eachGuarded<Of, T>(
+  guarding: Guarding,
+  part: string,
+  items: readonly Of[],
+  subjectOf: (item: Of) => Subject,
+  make: (item: Of) => T,
+): NonNullable<T>[] {
   const made: NonNullable<T>[] = []
   for (const item of items) {
     const one = guarded(guarding, part, subjectOf(item), () => make(item))
@@ -36,4 +41,6 @@ export function eachGuarded<Of, T>(guarding: Guarding, part: string, items: read
 }
 
 /** Names an item by its id. */
-export const subjectAs = (type: Subject['type']) => (item: { id: string }): Subject => ({ type, id: item.id })
+export const subjectAs =
+  (type: Subject['type']) =>
+  (item: { id: string }): Subject => ({ type, id: item.id })

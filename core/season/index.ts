@@ -3,7 +3,19 @@ export { harmFirst } from './alarms'
 export { failureAlarms } from './failureAlarms'
 export { guarded, type Failure } from './guard'
 export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from './settings'
-export { PlanMemory, planFeeder, planFeeders, planJob, planKey, tellStart, tellStartShort, tellUnits, type FeederPlan, type Gap, type PlanJob } from './feederPlan'
+export {
+  PlanMemory,
+  planFeeder,
+  planFeeders,
+  planJob,
+  planKey,
+  tellStart,
+  tellStartShort,
+  tellUnits,
+  type FeederPlan,
+  type Gap,
+  type PlanJob,
+} from './feederPlan'
 export { WhatIf, applyWhatIf, newPairs, openPairs, type NewPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
 export { laneActions } from './laneActions'
@@ -12,9 +24,41 @@ export { nextEventDay } from './lanes'
 export { startTasks, tellPortion } from './tasks'
 export type { Alarm, Lane, PreyOutlook, Scenarios, Season, Stage, Task, TaskAction } from './types'
 export {
-  ROTA_DAYS, benchCell, benchOf, chanceOfSex, clutchesOf, geneOf, inbreedingOf, kinOf, kinshipWith, lineOf, loadOf, lociOf, roomForYoung, rotaOf, sexOf, wishChance, wishProblem,
-  type AnimalGene, type Bench, type BenchSide, type BenchWish, type BreedingOutlook, type DueWithHer, type HouseKin, type RoomForYoung,
+  ROTA_DAYS,
+  benchCell,
+  benchOf,
+  chanceOfSex,
+  clutchesOf,
+  geneOf,
+  inbreedingOf,
+  kinOf,
+  kinshipWith,
+  lineOf,
+  loadOf,
+  lociOf,
+  roomForYoung,
+  rotaOf,
+  sexOf,
+  wishChance,
+  wishProblem,
+  type AnimalGene,
+  type Bench,
+  type BenchSide,
+  type BenchWish,
+  type BreedingOutlook,
+  type DueWithHer,
+  type HouseKin,
+  type RoomForYoung,
 } from './breeding'
-export { coldOf, coolingWindow, gravidIn, inCold, mealWinterOf, programmeFor, readinessOf, type CoolingWindow } from './winter'
+export {
+  coldOf,
+  coolingWindow,
+  gravidIn,
+  inCold,
+  mealWinterOf,
+  programmeFor,
+  readinessOf,
+  type CoolingWindow,
+} from './winter'
 export type { ColdAnimal, ColdPlaceView, RecoveringAnimal, WinterGroupView, WinterOutlook } from './winter'
 export type { SeasonContext } from './context'

@@ -18,10 +18,25 @@ function paired(speciesId: string) {
 
 describe('what can be recorded of a lane', () => {
   it('an egg layer sheds and lays, a live-bearer has its own shed and gives birth, a frog spawns', () => {
-    expect(actions(paired('milk-snake').b, 'A-1 × unknown')).toEqual(['Introduced', 'Lock', 'Lay together', 'Follicles', 'Ovulation', 'Pre-lay shed', 'Laid', 'End season'])
+    expect(actions(paired('milk-snake').b, 'A-1 × unknown')).toEqual([
+      'Introduced',
+      'Lock',
+      'Lay together',
+      'Follicles',
+      'Ovulation',
+      'Pre-lay shed',
+      'Laid',
+      'End season',
+    ])
     expect(actions(paired('rosy-boa').b, 'A-1 × unknown')).toContain('Post-ovulation shed')
     expect(actions(paired('rosy-boa').b, 'A-1 × unknown')).toContain('Gave birth')
-    expect(actions(paired('golden-mantella').b, 'A-1 × unknown')).toEqual(['Introduced', 'Lock', 'Lay together', 'Spawned', 'End season'])
+    expect(actions(paired('golden-mantella').b, 'A-1 × unknown')).toEqual([
+      'Introduced',
+      'Lock',
+      'Lay together',
+      'Spawned',
+      'End season',
+    ])
   })
 
   it('eggs are candled and hatch; two weeks after the first hatched no more are asked for', () => {

@@ -5,7 +5,12 @@ import { LAST_HATCH_DAYS } from './lanes'
 import type { Lane, TaskAction } from './types'
 
 const say = (label: string, kind: string, data: Record<string, unknown> = {}): TaskAction => ({ label, kind, data })
-const count = (label: string, kind: string, field: string, asked: string, likely: number): TaskAction => ({ label, kind, data: {}, ask: { field, label: asked, likely } })
+const count = (label: string, kind: string, field: string, asked: string, likely: number): TaskAction => ({
+  label,
+  kind,
+  data: {},
+  ask: { field, label: asked, likely },
+})
 
 function pairActions(species: Species, pairing: PairingState | undefined): TaskAction[] {
   const eggs = species.mode !== 'live'
@@ -13,10 +18,26 @@ function pairActions(species: Species, pairing: PairingState | undefined): TaskA
     pairing?.together ? say('Separated', 'separated') : say('Introduced', 'introduced'),
     { ...say('Lock', 'copulation', { confirmed: true }), tone: 'main' },
     say('Lay together', 'copulation', { confirmed: false }),
-    ...(pairing?.together ? [say('Rejected', 'rejected'), say('Female injured', 'injured', { who: 'dam' }), say('Male injured', 'injured', { who: 'sire' })] : []),
+    ...(pairing?.together
+      ? [
+          say('Rejected', 'rejected'),
+          say('Female injured', 'injured', { who: 'dam' }),
+          say('Male injured', 'injured', { who: 'sire' }),
+        ]
+      : []),
     ...(species.mating?.follicles ? [count('Follicles', 'folliclesSeen', 'mm', 'Largest follicle, mm', 12)] : []),
-    ...(species.mode === 'larval' ? [] : [say('Ovulation', 'ovulation'), eggs ? say('Pre-lay shed', 'preLayShed') : say('Post-ovulation shed', 'postOvulationShed')]),
-    { ...(eggs ? count(species.mode === 'larval' ? 'Spawned' : 'Laid', 'laid', 'eggs', 'Eggs', species.clutchSize.likely) : count('Gave birth', 'born', 'live', 'Live young', species.clutchSize.likely)), tone: 'main' },
+    ...(species.mode === 'larval'
+      ? []
+      : [
+          say('Ovulation', 'ovulation'),
+          eggs ? say('Pre-lay shed', 'preLayShed') : say('Post-ovulation shed', 'postOvulationShed'),
+        ]),
+    {
+      ...(eggs
+        ? count(species.mode === 'larval' ? 'Spawned' : 'Laid', 'laid', 'eggs', 'Eggs', species.clutchSize.likely)
+        : count('Gave birth', 'born', 'live', 'Live young', species.clutchSize.likely)),
+      tone: 'main',
+    },
     say('End season', 'pairingEnded'),
   ]
 }
@@ -31,7 +52,20 @@ export function laneActions(lane: Lane, house: House, species: Species, today: D
   const tadpoles = tadpolesLeft(clutch)
   const young = youngInGroup(clutch)
   return [
-    ...(eggs ? [{ ...count(clutch.kind === 'spawn' ? 'Tadpoles hatched' : 'Hatched', 'hatched', 'count', 'How many hatched', clutch.good ?? eggs), tone: 'main' as const }] : []),
+    ...(eggs
+      ? [
+          {
+            ...count(
+              clutch.kind === 'spawn' ? 'Tadpoles hatched' : 'Hatched',
+              'hatched',
+              'count',
+              'How many hatched',
+              clutch.good ?? eggs,
+            ),
+            tone: 'main' as const,
+          },
+        ]
+      : []),
     ...(eggs && clutch.kind === 'eggs' ? [count('Candled', 'candled', 'good', 'Good eggs', eggs)] : []),
     ...(eggs ? [count('Lost eggs', 'eggsLost', 'count', 'Eggs lost', 1)] : []),
     ...(tadpoles ? [{ ...count('Came on land', 'metamorphosed', 'count', 'Froglets', 1), tone: 'main' as const }] : []),

@@ -5,7 +5,12 @@ import type { HouseSettings } from './settings'
 import type { Season } from './types'
 
 /** The mean need that one lane brings, by prey and day from today: what lights up when one points at it. */
-export function laneNeed(season: Season, laneId: string, almanac: Almanac, settings: HouseSettings): Map<string, number[]> {
+export function laneNeed(
+  season: Season,
+  laneId: string,
+  almanac: Almanac,
+  settings: HouseSettings,
+): Map<string, number[]> {
   const need = new MeanNeed(season.today, season.days)
   for (const source of season.mouths) {
     if (source.laneId === laneId) need.add(source, groupFood(source.speciesId, almanac, settings))

@@ -7,9 +7,17 @@ const today = 20_560
 
 /** A clutch of corn snake eggs laid so many days ago, of which nothing further is written. */
 function laid(daysAgo: number, more: (b: HouseBuilder) => void = () => undefined) {
-  const b = new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).animal('M', 'corn-snake', { sex: 'male' })
+  const b = new HouseBuilder(today)
+    .animal('F', 'corn-snake', { sex: 'female' })
+    .animal('M', 'corn-snake', { sex: 'male' })
   b.pair('F', 'M', -daysAgo - 40, 'P')
-  b.write('laid', { type: 'pairing', id: 'P' }, -daysAgo, { tag: 'C-1', eggs: 9, slugs: 0, tempC: 28, placeId: null }, 'C')
+  b.write(
+    'laid',
+    { type: 'pairing', id: 'P' },
+    -daysAgo,
+    { tag: 'C-1', eggs: 9, slugs: 0, tempC: 28, placeId: null },
+    'C',
+  )
   b.write('candled', { type: 'clutch', id: 'C' }, -daysAgo + 8, { good: 8 })
   more(b)
   return season(b.records(), almanac, defaultSettings, today).season
@@ -21,7 +29,10 @@ describe('a clutch that never hatches', () => {
       const s = laid(days)
       expect(s.alarms.find(a => a.id === 'late:clutch:C')?.text, `${days} days`).toMatch(/overdue/)
       const task = s.tasks.find(t => t.id === 'close:C')
-      expect(task?.actions.map(a => a.kind), `${days} days`).toEqual(['clutchEnded', 'hatched', 'eggsChecked'])
+      expect(
+        task?.actions.map(a => a.kind),
+        `${days} days`,
+      ).toEqual(['clutchEnded', 'hatched', 'eggsChecked'])
       // nor is it opened for air for ever
       expect(s.tasks.some(t => t.id === 'eggs:C' || t.id === 'hatch:C')).toBe(false)
     }
@@ -42,7 +53,8 @@ describe('the day an animal comes out of the cold', () => {
     b.write('cooledDown', { type: 'animal', id: 'K' }, -95)
     b.write('weighed', { type: 'animal', id: 'K' }, -4, { massG: 480 })
     b.write('warmedUp', { type: 'animal', id: 'K' }, 0)
-    const asked = () => season(b.records(), almanac, defaultSettings, today).season.tasks.filter(t => t.id === 'weigh:K')
+    const asked = () =>
+      season(b.records(), almanac, defaultSettings, today).season.tasks.filter(t => t.id === 'weigh:K')
     expect(asked()).toMatchObject([{ what: 'Weigh, out of the cold', due: today }])
     b.write('weighed', { type: 'animal', id: 'K' }, 0, { massG: 478 })
     expect(asked()).toEqual([])

@@ -5,20 +5,28 @@ import { defaultSettings, houseOf, season, type HouseSettings } from '.'
 
 const today = 20_560
 const animal = (id: string) => ({ type: 'animal' as const, id })
-const of = (b: HouseBuilder, settings: HouseSettings = defaultSettings) => season(b.records(), almanac, settings, today).season
+const of = (b: HouseBuilder, settings: HouseSettings = defaultSettings) =>
+  season(b.records(), almanac, settings, today).season
 const sum = (xs: readonly number[]) => xs.reduce((a, b) => a + b, 0)
 
 describe('the need of the house', () => {
   it('a gravid female eats smaller prey until she lays, in the need as in the Round', () => {
     const made = (gravid: boolean) => {
-      const b = new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).animal('M', 'corn-snake', { sex: 'male', bornDay: today - 4000 })
+      const b = new HouseBuilder(today)
+        .animal('F', 'corn-snake', { sex: 'female' })
+        .animal('M', 'corn-snake', { sex: 'male', bornDay: today - 4000 })
       for (const id of ['F', 'M']) b.write('weighed', animal(id), -3, { massG: 500 })
       b.pair('F', 'M', -30, 'P')
       if (gravid) b.write('copulation', { type: 'pairing', id: 'P' }, -2, { confirmed: true })
       return of(b)
     }
     /** Grams of rodents in the next five weeks. */
-    const grams = (s: ReturnType<typeof made>) => sum(s.prey.filter(p => /^(mouse|rat)\./.test(p.prey)).map(p => sum(p.mean.slice(0, 35)) * feederOf(almanac, p.prey).massG.likely))
+    const grams = (s: ReturnType<typeof made>) =>
+      sum(
+        s.prey
+          .filter(p => /^(mouse|rat)\./.test(p.prey))
+          .map(p => sum(p.mean.slice(0, 35)) * feederOf(almanac, p.prey).massG.likely),
+      )
     // the male eats on as before; of hers about half is left
     const [plain, gravid] = [grams(made(false)), grams(made(true))]
     expect(gravid).toBeLessThan(plain * 0.85)
@@ -32,7 +40,8 @@ describe('the need of the house', () => {
     const more = { ...defaultSettings, schools: { insectRation: 'cafeteria' } }
     const need = (settings: HouseSettings) => sum(of(b, settings).prey.find(p => p.prey === 'cricket.half')!.mean)
     expect(need(more) / need(defaultSettings)).toBeCloseTo(school.fact!.value, 6)
-    const asked = (settings: HouseSettings) => Number(of(b, settings).tasks.find(t => t.id === 'feed:G0')!.actions[0]!.data.offered)
+    const asked = (settings: HouseSettings) =>
+      Number(of(b, settings).tasks.find(t => t.id === 'feed:G0')!.actions[0]!.data.offered)
     expect(asked(more)).toBe(Math.round(asked(defaultSettings) * school.fact!.value))
   })
 
@@ -40,7 +49,7 @@ describe('the need of the house', () => {
     const b = new HouseBuilder(today).animal('D', 'bearded-dragon', { bornDay: today - 100 })
     b.write('preyCounted', { type: 'prey', id: 'cricket.half' }, -1, { count: 100 })
     const took = of(b).tasks.find(t => t.id === 'feed:D')!.actions[0]!
-    const written = [took.data, ...took.also ?? []]
+    const written = [took.data, ...(took.also ?? [])]
     expect(written.map(d => d.prey)).toEqual(speciesOf(almanac, 'bearded-dragon').ladder[1]!.meal.map(m => m.prey))
     for (const data of written) b.write('fed', animal('D'), 0, data as Record<string, unknown>)
     const { stocks, animals } = houseOf(b.records(), almanac)

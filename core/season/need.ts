@@ -1,10 +1,28 @@
 import { feederOf, schoolChoice, speciesOf, type Almanac, type Species } from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../cultures'
-import { firstMealAge, ladderStepAt, mouthProfile, nextMeal, type Gravid, type MouthProfile, type NextMeal } from '../feeding'
+import {
+  firstMealAge,
+  ladderStepAt,
+  mouthProfile,
+  nextMeal,
+  type Gravid,
+  type MouthProfile,
+  type NextMeal,
+} from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
 import type { AnimalState, Subject } from '../logbook'
-import { MeanNeed, addScenarioNeed, drawSource, groupProfile, presence, presenceOfCounted, type FoodByAge, type FoodRow, type MouthSource } from '../nursery'
+import {
+  MeanNeed,
+  addScenarioNeed,
+  drawSource,
+  groupProfile,
+  presence,
+  presenceOfCounted,
+  type FoodByAge,
+  type FoodRow,
+  type MouthSource,
+} from '../nursery'
 import { temperatureAt } from '../places'
 import type { SeasonContext } from './context'
 import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
@@ -37,9 +55,13 @@ function foodOf(species: Species, { almanac, settings }: Pick<SeasonContext, 'al
     const days = HORIZON_DAYS + 400
     const profile = mouthProfile(almanac, settings, species, days)
     const byAge = new Map<number, Map<string, FoodRow>>()
-    const group: FoodByAge = (age) => {
+    const group: FoodByAge = age => {
       let rows = byAge.get(age)
-      if (!rows) byAge.set(age, (rows = groupProfile(profile, age > 0 ? presenceOfCounted(species, days, age) : presence(species, days))))
+      if (!rows)
+        byAge.set(
+          age,
+          (rows = groupProfile(profile, age > 0 ? presenceOfCounted(species, days, age) : presence(species, days))),
+        )
       return rows
     }
     food = { profile, group }
@@ -60,7 +82,13 @@ interface Portions {
 }
 
 /** An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every scenario. */
-function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, species: Species, birth: Day | null, context: SeasonContext): void {
+function addAnimalNeed(
+  target: Map<string, Portions>,
+  animal: AnimalState,
+  species: Species,
+  birth: Day | null,
+  context: SeasonContext,
+): void {
   const { almanac, settings, today } = context
   const add = (prey: string, day: number, count: number) => {
     if (day < 0 || day >= HORIZON_DAYS) return
@@ -77,18 +105,31 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
   else start = Math.max(today, winter.fastUntil ?? eatsAgainOn(animal, context))
   const fasts = (day: Day) => winter.fastFrom !== undefined && day > winter.fastFrom && day < winter.fastUntil!
   // the first meal after the cold is smaller; those after it are not
-  const usual = next && winter.firstMealDay !== undefined ? nextMeal(almanac, settings, species, animal, today, false, { ...winter, firstMealDay: undefined }) : next
+  const usual =
+    next && winter.firstMealDay !== undefined
+      ? nextMeal(almanac, settings, species, animal, today, false, { ...winter, firstMealDay: undefined })
+      : next
   const byWeight = species.eats === 'rodents' && usual !== null && animal.weights.length > 0
-  const carrying = (day: Day): Gravid => (birth === null || day > birth ? false : birth - day <= LAST_MONTH_DAYS ? 'late' : 'gravid')
+  const carrying = (day: Day): Gravid =>
+    birth === null || day > birth ? false : birth - day <= LAST_MONTH_DAYS ? 'late' : 'gravid'
   const smallerFor = new Map<Gravid, NextMeal['portions'] | null>()
   /** Portions while she carries, by how far; worked out once each. */
   const carried = (how: Gravid) => {
     let portions = smallerFor.get(how)
-    if (portions === undefined) smallerFor.set(how, (portions = nextMeal(almanac, settings, species, animal, today, how, { ...winter, firstMealDay: undefined })?.value.portions ?? null))
+    if (portions === undefined)
+      smallerFor.set(
+        how,
+        (portions =
+          nextMeal(almanac, settings, species, animal, today, how, { ...winter, firstMealDay: undefined })?.value
+            .portions ?? null),
+      )
     return portions
   }
-  const scale = species.eats === 'insects' ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1) : 1
-  const restEnds = next && inCold(animal) ? programmeFor(animal, context)?.warmDay ?? today : today
+  const scale =
+    species.eats === 'insects'
+      ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1)
+      : 1
+  const restEnds = next && inCold(animal) ? (programmeFor(animal, context)?.warmDay ?? today) : today
   const born = animal.bornDay ?? today - species.matureDays.value
   for (let day = start; day < today + HORIZON_DAYS;) {
     if (fasts(day)) {
@@ -99,7 +140,11 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
     // prey by today's weight holds for a while; further out the ladder is the better guess
     const how = carrying(day)
     const small = how && species.eats === 'rodents' ? carried(how) : null
-    const portions = small ?? (byWeight && day - today < 90 ? usual.value.portions : step.meal.map(m => ({ prey: m.prey, count: m.count * scale })))
+    const portions =
+      small ??
+      (byWeight && day - today < 90
+        ? usual.value.portions
+        : step.meal.map(m => ({ prey: m.prey, count: m.count * scale })))
     for (const p of portions) add(p.prey, day - today, p.count)
     day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : step.everyDays))
   }
@@ -107,7 +152,12 @@ function addAnimalNeed(target: Map<string, Portions>, animal: AnimalState, speci
 
 const animalNeeds = remembering<AnimalState, Map<string, Portions>>()
 
-function animalNeed(animal: AnimalState, species: Species, birth: Day | null, context: SeasonContext): Map<string, Portions> {
+function animalNeed(
+  animal: AnimalState,
+  species: Species,
+  birth: Day | null,
+  context: SeasonContext,
+): Map<string, Portions> {
   return animalNeeds(animal, [birth, ...winterDeps(animal, context)], () => {
     const need = new Map<string, Portions>()
     addAnimalNeed(need, animal, species, birth, context)
@@ -134,16 +184,17 @@ function quantileRows(need: Float32Array, days: number, scenarios: number, q: nu
 interface YoungNeed {
   mean: Map<string, Float64Array>
   drawn: Map<string, Float32Array>
-  causes: { prey: string, laneId: string, label: string, total: number }[]
+  causes: { prey: string; laneId: string; label: string; total: number }[]
   /** Sources left out, since they cannot be computed. */
   failures: Failure[]
 }
 
 /** Sources are summed in blocks of whole lanes, each remembered, so that one changed clutch costs one block and not the house. */
 const BLOCKS = 8
-const blocks: ({ sources: MouthSource[], from: readonly unknown[], need: YoungNeed } | undefined)[] = []
+const blocks: ({ sources: MouthSource[]; from: readonly unknown[]; need: YoungNeed } | undefined)[] = []
 
-const sameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((x, i) => x === b[i])
+const sameList = (a: readonly unknown[], b: readonly unknown[]) =>
+  a.length === b.length && a.every((x, i) => x === b[i])
 
 /** The pair or clutch of a lane, by the lane's id. */
 function laneSubject(laneId: string): Subject {
@@ -176,7 +227,15 @@ function addInto(target: Map<string, Float64Array>, prey: string, row: Float64Ar
   else for (let d = 0; d < row.length; d++) sum[d]! += row[d]!
 }
 
-let lastYoung: { parts: YoungNeed[], quantile: number, mean: Map<string, Float64Array>, drawn: Map<string, Float32Array>, high: Map<string, Float64Array> } | undefined
+let lastYoung:
+  | {
+      parts: YoungNeed[]
+      quantile: number
+      mean: Map<string, Float64Array>
+      drawn: Map<string, Float32Array>
+      high: Map<string, Float64Array>
+    }
+  | undefined
 
 /** Need of all young, expected and alive; taken over from the last call where no source changed. */
 function youngNeed(mouths: readonly MouthSource[], context: SeasonContext) {
@@ -212,11 +271,15 @@ function youngNeed(mouths: readonly MouthSource[], context: SeasonContext) {
  * The mean is exact; the quantile is read from scenarios drawn with a fixed seed per source.
  * @param births the day on which each female that carries is expected to lay or give birth: until then her prey is smaller
  */
-export function outlook(context: SeasonContext, mouths: readonly MouthSource[], births: ReadonlyMap<string, Day> = new Map()): { prey: PreyOutlook[], scenarios: Scenarios } {
+export function outlook(
+  context: SeasonContext,
+  mouths: readonly MouthSource[],
+  births: ReadonlyMap<string, Day> = new Map(),
+): { prey: PreyOutlook[]; scenarios: Scenarios } {
   const { house, almanac, settings, today } = context
   const days = HORIZON_DAYS
   const fromAnimals = new Map<string, Float64Array>()
-  const causes = new Map<string, Map<string, { label: string, total: number }>>()
+  const causes = new Map<string, Map<string, { label: string; total: number }>>()
   const addCause = (prey: string, id: string, label: string, total: number) => {
     if (total < 0.5) return
     let list = causes.get(prey)
@@ -227,7 +290,7 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[], 
   }
 
   const eaters = Object.values(house.animals).filter(a => a.status === 'alive')
-  const needs = eachGuarded(context, 'its food', eaters, subjectAs('animal'), (animal) => {
+  const needs = eachGuarded(context, 'its food', eaters, subjectAs('animal'), animal => {
     const species = speciesOf(almanac, animal.speciesId)
     return { species, need: animalNeed(animal, species, births.get(animal.id) ?? null, context) }
   })
@@ -250,47 +313,83 @@ export function outlook(context: SeasonContext, mouths: readonly MouthSource[], 
   for (const [prey, row] of young.mean) addInto(mean, prey, row)
   for (const part of young.parts) for (const c of part.causes) addCause(c.prey, c.laneId, c.label, c.total)
 
-  const kinds = new Set([...mean.keys(), ...Object.values(house.cultures).filter(c => !c.finished && !c.failed).map(c => c.feederId)])
+  const kinds = new Set([
+    ...mean.keys(),
+    ...Object.values(house.cultures)
+      .filter(c => !c.finished && !c.failed)
+      .map(c => c.feederId),
+  ])
   const planned = [...kinds].filter(id => almanac.feeders[id] && plannedSupply(feederOf(almanac, id)))
-  const prey = eachGuarded(context, 'its need and supply', planned, id => ({ type: 'prey', id }), (id): PreyOutlook => {
-    const supply = plannedSupply(feederOf(almanac, id))!
-    const running = new Float64Array(days)
-    for (const culture of Object.values(house.cultures)) {
-      if (culture.feederId !== id) continue
-      const left = guarded(context, 'its yield', { type: 'culture', id: culture.id }, () => remainingYield(culture, supply, temperatureAt(house.places, culture.placeId), today, days, settings.cupYield, almanac.common.unwrittenProducing!.value)) ?? []
-      for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
-    }
-    const stock = house.stocks[id]
-    const atHand = stock ? usableStock(stock, keptPerDay(supply), today) : 0
-    for (const order of stock?.onOrder ?? []) {
-      const arrives = supply.kind === 'bought' ? Math.max(0, order.day + supply.leadDays.value - today) : 0
-      if (arrives < days) running[arrives]! += order.count
-    }
-    const row = mean.get(id) ?? new Float64Array(days)
-    // what the animals of the house eat is the same in every scenario, so it lifts the quantile as it is
-    const own = fromAnimals.get(id)
-    const high = young.high.get(id)
-    const reasons: Reason[] = [{
-      rule: 'Mouths on each day (by their first-meal forecasts and losses) times the feeding ladder of their species',
-      inputs: [
-        settingInput('Covered', `${Math.round(settings.coverQuantile * 100)} % of ${SCENARIOS} scenarios, drawn with a fixed seed`, 'coverQuantile'),
-        settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
-        computedInput('Stock today', `${Math.round(atHand)} usable${stock && stock.left - atHand > 0.5 ? ` of ${Math.round(stock.left)} by count: half are usable after ${supply.keepDays.value} days` : ''}`),
-      ],
-      change: 'Every recorded lock, laying, hatch, loss or sale moves it',
-    }]
-    return {
-      prey: id, mean: Array.from(row), high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
-      running: Array.from(running), stock: atHand,
-      causes: [...(causes.get(id) ?? new Map<string, { label: string, total: number }>())].map(([cid, c]) => ({ id: cid, ...c })).sort((a, b) => b.total - a.total),
-      reasons,
-    }
-  })
+  const prey = eachGuarded(
+    context,
+    'its need and supply',
+    planned,
+    id => ({ type: 'prey', id }),
+    (id): PreyOutlook => {
+      const supply = plannedSupply(feederOf(almanac, id))!
+      const running = new Float64Array(days)
+      for (const culture of Object.values(house.cultures)) {
+        if (culture.feederId !== id) continue
+        const left =
+          guarded(context, 'its yield', { type: 'culture', id: culture.id }, () =>
+            remainingYield(
+              culture,
+              supply,
+              temperatureAt(house.places, culture.placeId),
+              today,
+              days,
+              settings.cupYield,
+              almanac.common.unwrittenProducing!.value,
+            ),
+          ) ?? []
+        for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
+      }
+      const stock = house.stocks[id]
+      const atHand = stock ? usableStock(stock, keptPerDay(supply), today) : 0
+      for (const order of stock?.onOrder ?? []) {
+        const arrives = supply.kind === 'bought' ? Math.max(0, order.day + supply.leadDays.value - today) : 0
+        if (arrives < days) running[arrives]! += order.count
+      }
+      const row = mean.get(id) ?? new Float64Array(days)
+      // what the animals of the house eat is the same in every scenario, so it lifts the quantile as it is
+      const own = fromAnimals.get(id)
+      const high = young.high.get(id)
+      const reasons: Reason[] = [
+        {
+          rule: 'Mouths on each day (by their first-meal forecasts and losses) times the feeding ladder of their species',
+          inputs: [
+            settingInput(
+              'Covered',
+              `${Math.round(settings.coverQuantile * 100)} % of ${SCENARIOS} scenarios, drawn with a fixed seed`,
+              'coverQuantile',
+            ),
+            settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
+            computedInput(
+              'Stock today',
+              `${Math.round(atHand)} usable${stock && stock.left - atHand > 0.5 ? ` of ${Math.round(stock.left)} by count: half are usable after ${supply.keepDays.value} days` : ''}`,
+            ),
+          ],
+          change: 'Every recorded lock, laying, hatch, loss or sale moves it',
+        },
+      ]
+      return {
+        prey: id,
+        mean: Array.from(row),
+        high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
+        running: Array.from(running),
+        stock: atHand,
+        causes: [...(causes.get(id) ?? new Map<string, { label: string; total: number }>())]
+          .map(([cid, c]) => ({ id: cid, ...c }))
+          .sort((a, b) => b.total - a.total),
+        reasons,
+      }
+    },
+  )
   const order = Object.keys(almanac.feeders)
   prey.sort((a, b) => order.indexOf(a.prey) - order.indexOf(b.prey))
   const scenarios: Scenarios = {
     count: SCENARIOS,
-    need: (id) => {
+    need: id => {
       const drawn = young.drawn.get(id)
       const own = fromAnimals.get(id)
       const need = new Float64Array(days * SCENARIOS)

@@ -30,9 +30,18 @@ describe('remembering', () => {
 
 describe('inputs of a working', () => {
   it('carry their value with its unit and where it came from', () => {
-    expect(factInput('Fertility', 'species.x.fertility.value', { value: 0.8, unit: 'share', mark: 'memory' })).toMatchObject({ value: '0.8 share', from: { kind: 'almanac', mark: 'memory', path: 'species.x.fertility.value' } })
-    expect(spreadInput('Clock', 'p', { earliest: 7, likely: 10, latest: 16, unit: 'days', mark: 'practice' })).toMatchObject({ value: '7, 10, 16 days', from: { mark: 'practice' } })
-    expect(entryInput('Seen', '3 Jun', { day: 20_000, entryId: 'e' })).toMatchObject({ from: { kind: 'entry', entryId: 'e', day: 20_000 } })
+    expect(
+      factInput('Fertility', 'species.x.fertility.value', { value: 0.8, unit: 'share', mark: 'memory' }),
+    ).toMatchObject({
+      value: '0.8 share',
+      from: { kind: 'almanac', mark: 'memory', path: 'species.x.fertility.value' },
+    })
+    expect(
+      spreadInput('Clock', 'p', { earliest: 7, likely: 10, latest: 16, unit: 'days', mark: 'practice' }),
+    ).toMatchObject({ value: '7, 10, 16 days', from: { mark: 'practice' } })
+    expect(entryInput('Seen', '3 Jun', { day: 20_000, entryId: 'e' })).toMatchObject({
+      from: { kind: 'entry', entryId: 'e', day: 20_000 },
+    })
     expect(settingInput('Appetite', '1.2 ×', 'appetite').from).toEqual({ kind: 'setting', name: 'appetite' })
     expect(computedInput('Alive', '7').from).toEqual({ kind: 'computed' })
   })

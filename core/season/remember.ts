@@ -3,10 +3,11 @@
  * The answer must follow from the object and those values alone; then remembering changes nothing but the time taken.
  */
 export function remembering<Of extends object, T>(): (of: Of, dependsOn: readonly unknown[], make: () => T) => T {
-  const known = new WeakMap<Of, { dependsOn: readonly unknown[], answer: T }>()
+  const known = new WeakMap<Of, { dependsOn: readonly unknown[]; answer: T }>()
   return (of, dependsOn, make) => {
     const before = known.get(of)
-    if (before && before.dependsOn.length === dependsOn.length && before.dependsOn.every((x, i) => x === dependsOn[i])) return before.answer
+    if (before && before.dependsOn.length === dependsOn.length && before.dependsOn.every((x, i) => x === dependsOn[i]))
+      return before.answer
     const answer = make()
     known.set(of, { dependsOn, answer })
     return answer

@@ -6,7 +6,19 @@ import { feederOf, shippedAlmanac } from '../almanac'
 import { mean, quantile } from '../chance'
 import type { SolveLp } from '../cultures'
 import { withEntry, type Records } from '../logbook'
-import { applyWhatIf, defaultSettings, newPairs, houseOf, openPairs, planFeeders, season, seasonOfHouse, tellStart, type HouseSettings, type Season } from '.'
+import {
+  applyWhatIf,
+  defaultSettings,
+  newPairs,
+  houseOf,
+  openPairs,
+  planFeeders,
+  season,
+  seasonOfHouse,
+  tellStart,
+  type HouseSettings,
+  type Season,
+} from '.'
 
 let solve: SolveLp
 beforeAll(async () => {
@@ -17,12 +29,15 @@ const today = 20_000
 const settings: HouseSettings = { ...defaultSettings }
 const run = (records: Records, s = settings) => season(records, shippedAlmanac, s, today)
 const lane = (s: Season, title: string) => s.lanes.find(l => l.title === title)!
-const event = (s: Season, title: string, name: string) => lane(s, title).events.find(e => e.event === name && !e.observed)!
+const event = (s: Season, title: string, name: string) =>
+  lane(s, title).events.find(e => e.event === name && !e.observed)!
 const prey = (s: Season, id: string) => s.prey.find(p => p.prey === id)
 const total = (row: ArrayLike<number> | undefined) => Array.from(row ?? []).reduce((a, b) => a + b, 0)
 
 function toads(observed: [string, number, object?][]) {
-  const b = new HouseBuilder(today).animal('T-1', 'fire-bellied-toad', { sex: 'female' }).animal('T-2', 'fire-bellied-toad', { sex: 'male' })
+  const b = new HouseBuilder(today)
+    .animal('T-1', 'fire-bellied-toad', { sex: 'female' })
+    .animal('T-2', 'fire-bellied-toad', { sex: 'male' })
   const pair = b.pair('T-1', 'T-2', -30)
   for (const [kind, days, data] of observed) b.write(kind, { type: 'pairing', id: pair }, days, { ...data }, kind)
   return { b, pair }
@@ -32,17 +47,35 @@ describe('the chain from the cold to the cup', () => {
   it('an empty house has no lanes, no need, no tasks and no plan', () => {
     const { season: s, scenarios } = run(new HouseBuilder(today).records())
     expect(s).toMatchObject({ lanes: [], mouths: [], prey: [], tasks: [], alarms: [] })
-    expect(planFeeders(s, scenarios, houseOf(new HouseBuilder(today).records(), shippedAlmanac), shippedAlmanac, settings, solve)).toEqual([])
+    expect(
+      planFeeders(
+        s,
+        scenarios,
+        houseOf(new HouseBuilder(today).records(), shippedAlmanac),
+        shippedAlmanac,
+        settings,
+        solve,
+      ),
+    ).toEqual([])
   })
 
   it('each recorded step narrows the next and moves the need: lock, shed, laying, hatching', () => {
-    const b = new HouseBuilder(today).animal('K-1', 'ocellated-lizard', { sex: 'female' }).animal('K-2', 'ocellated-lizard', { sex: 'male' })
+    const b = new HouseBuilder(today)
+      .animal('K-1', 'ocellated-lizard', { sex: 'female' })
+      .animal('K-2', 'ocellated-lizard', { sex: 'male' })
     const pair = b.pair('K-1', 'K-2', -20)
     let records = b.records()
-    const write = (kind: string, subject: { type: 'pairing' | 'clutch', id: string }, days: number, data: object, id = kind) => {
+    const write = (
+      kind: string,
+      subject: { type: 'pairing' | 'clutch'; id: string },
+      days: number,
+      data: object,
+      id = kind,
+    ) => {
       records = withEntry(records, dated(today + days, { id, kind, subject, data: { ...data } }))
     }
-    const width = (s: Season, title: string, name: string) => quantile(event(s, title, name).dist, 0.9)! - quantile(event(s, title, name).dist, 0.1)!
+    const width = (s: Season, title: string, name: string) =>
+      quantile(event(s, title, name).dist, 0.9)! - quantile(event(s, title, name).dist, 0.1)!
     const s0 = run(records).season
     write('copulation', { type: 'pairing', id: pair }, 0, { confirmed: true })
     const s1 = run(records).season
@@ -64,14 +97,23 @@ describe('the chain from the cold to the cup', () => {
   it('taking an entry back restores the season exactly', () => {
     const { b, pair } = toads([])
     const before = b.records()
-    const wrote = withEntry(before, dated(today, { id: 'x', kind: 'copulation', subject: { type: 'pairing', id: pair }, data: { confirmed: true } }))
-    const undone = withEntry(wrote, dated(today, { id: 'y', kind: 'void', subject: { type: 'entry', id: 'x' }, data: {} }))
+    const wrote = withEntry(
+      before,
+      dated(today, { id: 'x', kind: 'copulation', subject: { type: 'pairing', id: pair }, data: { confirmed: true } }),
+    )
+    const undone = withEntry(
+      wrote,
+      dated(today, { id: 'y', kind: 'void', subject: { type: 'entry', id: 'x' }, data: {} }),
+    )
     expect(run(wrote).season.lanes).not.toEqual(run(before).season.lanes)
     expect(run(undone).season).toEqual(run(before).season)
   })
 
   it('spawn goes over tadpoles to froglets before anything eats flies', () => {
-    const { b } = toads([['copulation', -6, { confirmed: true }], ['laid', -4, { tag: 'S-1', eggs: 60, slugs: 0 }]])
+    const { b } = toads([
+      ['copulation', -6, { confirmed: true }],
+      ['laid', -4, { tag: 'S-1', eggs: 60, slugs: 0 }],
+    ])
     const s = run(b.records()).season
     expect(lane(s, 'S-1').kind).toBe('spawn')
     const order = ['hatched', 'metamorphosed', 'firstMeal'].map(e => mean(event(s, 'S-1', e).dist)!)
@@ -82,7 +124,9 @@ describe('the chain from the cold to the cup', () => {
   })
 
   it('a litter is born and eats after its first shed', () => {
-    const b = new HouseBuilder(today).animal('R-1', 'rosy-boa', { sex: 'female' }).animal('R-2', 'rosy-boa', { sex: 'male' })
+    const b = new HouseBuilder(today)
+      .animal('R-1', 'rosy-boa', { sex: 'female' })
+      .animal('R-2', 'rosy-boa', { sex: 'male' })
     const pair = b.pair('R-1', 'R-2', -150)
     b.write('postOvulationShed', { type: 'pairing', id: pair }, -100)
     const waiting = run(b.records()).season
@@ -116,7 +160,10 @@ describe('the chain from the cold to the cup', () => {
   })
 
   it('the quantile of need is never under the mean by much and grows with the share covered', () => {
-    const { b } = toads([['copulation', -6, { confirmed: true }], ['laid', -4, { tag: 'S-1', eggs: 60, slugs: 0 }]])
+    const { b } = toads([
+      ['copulation', -6, { confirmed: true }],
+      ['laid', -4, { tag: 'S-1', eggs: 60, slugs: 0 }],
+    ])
     const at = (q: number) => total(prey(run(b.records(), { ...settings, coverQuantile: q }).season, 'fly.small')!.high)
     expect(at(0.5)).toBeLessThanOrEqual(at(0.9))
     expect(at(0.9)).toBeLessThanOrEqual(at(0.99))
@@ -125,7 +172,10 @@ describe('the chain from the cold to the cup', () => {
 })
 
 describe('the plan of the house', () => {
-  const { b } = toads([['copulation', -6, { confirmed: true }], ['laid', -4, { tag: 'S-1', eggs: 60, slugs: 0 }]])
+  const { b } = toads([
+    ['copulation', -6, { confirmed: true }],
+    ['laid', -4, { tag: 'S-1', eggs: 60, slugs: 0 }],
+  ])
   const records = b.records()
   const plan = (r: Records, s = settings) => {
     const house = houseOf(r, shippedAlmanac)
@@ -142,7 +192,9 @@ describe('the plan of the house', () => {
     expect(flies.runOutChance).toBeGreaterThanOrEqual(0)
     expect(flies.runOutChance).toBeLessThan(0.6)
     expect(flies.units).toBeGreaterThanOrEqual(flies.leastPossible)
-    expect(tellStart(flies, feederOf(shippedAlmanac, 'fly.small'), today)).toMatch(/^Start \d+ cups? of small flies by \d+ \w{3}/)
+    expect(tellStart(flies, feederOf(shippedAlmanac, 'fly.small'), today)).toMatch(
+      /^Start \d+ cups? of small flies by \d+ \w{3}/,
+    )
   })
 
   it('cups are started on the culture day of the house', () => {
@@ -156,7 +208,10 @@ describe('the plan of the house', () => {
   it('a running cup lessens the plan; a failed one does not', () => {
     // large flies are eaten from three weeks after the first meal on
     const units = (r: Records) => plan(r).find(p => p.prey === 'fly.small')!.units
-    const near = toads([['copulation', -80, { confirmed: true }], ['laid', -75, { tag: 'S-1', eggs: 60, slugs: 0 }]]).b
+    const near = toads([
+      ['copulation', -80, { confirmed: true }],
+      ['laid', -75, { tag: 'S-1', eggs: 60, slugs: 0 }],
+    ]).b
     near.write('hatched', { type: 'clutch', id: 'laid' }, -70, { count: 40 })
     near.write('metamorphosed', { type: 'clutch', id: 'laid' }, -5, { count: 30 })
     const alone = units(near.records())
@@ -169,7 +224,9 @@ describe('the plan of the house', () => {
 })
 
 describe('what-if', () => {
-  const b = new HouseBuilder(today).animal('K-1', 'ocellated-lizard', { sex: 'female' }).animal('K-2', 'ocellated-lizard', { sex: 'male' })
+  const b = new HouseBuilder(today)
+    .animal('K-1', 'ocellated-lizard', { sex: 'female' })
+    .animal('K-2', 'ocellated-lizard', { sex: 'male' })
   const pair = b.pair('K-1', 'K-2', -40)
   b.write('cooledDown', { type: 'animal', id: 'K-1' }, -30)
   const house = houseOf(b.records(), shippedAlmanac)
@@ -179,29 +236,54 @@ describe('what-if', () => {
   }
 
   it('a pair more is one that is set today, with nothing behind it', () => {
-    const g = new HouseBuilder(today).animal('G-1', 'leopard-gecko', { sex: 'female' }).animal('G-2', 'leopard-gecko', { sex: 'male' })
+    const g = new HouseBuilder(today)
+      .animal('G-1', 'leopard-gecko', { sex: 'female' })
+      .animal('G-2', 'leopard-gecko', { sex: 'male' })
     const old = g.pair('G-1', 'G-2', -120)
-    for (const day of [-100, -70, -40]) g.write('laid', { type: 'pairing', id: old }, day, { tag: `C${day}`, eggs: 2, slugs: 0, tempC: null, placeId: null })
+    for (const day of [-100, -70, -40])
+      g.write('laid', { type: 'pairing', id: old }, day, {
+        tag: `C${day}`,
+        eggs: 2,
+        slugs: 0,
+        tempC: null,
+        placeId: null,
+      })
     const geckos = houseOf(g.records(), shippedAlmanac)
     const { house: more } = applyWhatIf(geckos, shippedAlmanac, settings, { pairs: { 'leopard-gecko': 2 } }, today)
     const added = Object.values(more.pairings).find(p => p.id !== old)!
     expect(added).toMatchObject({ startDay: today, seen: {}, clutchIds: [], locks: [], visits: [], together: null })
     // the same as a pair that is truly set today
-    const fresh = new HouseBuilder(today).animal('G-1', 'leopard-gecko', { sex: 'female' }).animal('G-2', 'leopard-gecko', { sex: 'male' })
+    const fresh = new HouseBuilder(today)
+      .animal('G-1', 'leopard-gecko', { sex: 'female' })
+      .animal('G-2', 'leopard-gecko', { sex: 'male' })
     fresh.pair('G-1', 'G-2', 0)
     const layings = (s: Season, id: string) => s.lanes.find(l => l.subject.id === id)!
-    const [tried, real] = [layings(seasonOfHouse(more, shippedAlmanac, settings, today).season, added.id), layings(seasonOfHouse(houseOf(fresh.records(), shippedAlmanac), shippedAlmanac, settings, today).season, 'pair-G-1')]
+    const [tried, real] = [
+      layings(seasonOfHouse(more, shippedAlmanac, settings, today).season, added.id),
+      layings(
+        seasonOfHouse(houseOf(fresh.records(), shippedAlmanac), shippedAlmanac, settings, today).season,
+        'pair-G-1',
+      ),
+    ]
     expect(tried.later.map(l => l.dist)).toEqual(real.later.map(l => l.dist))
     expect(tried.later.length).toBeGreaterThan(1)
   })
 
   it('further pairs are of free animals of the house; what is missing is said to be bought, and eats', () => {
-    const g = new HouseBuilder(today).animal('G-1', 'leopard-gecko', { sex: 'female' }).animal('G-2', 'leopard-gecko', { sex: 'male' }).animal('G-3', 'leopard-gecko', { sex: 'female' }).animal('G-4', 'leopard-gecko', { sex: 'female', bornDay: today - 60 })
+    const g = new HouseBuilder(today)
+      .animal('G-1', 'leopard-gecko', { sex: 'female' })
+      .animal('G-2', 'leopard-gecko', { sex: 'male' })
+      .animal('G-3', 'leopard-gecko', { sex: 'female' })
+      .animal('G-4', 'leopard-gecko', { sex: 'female', bornDay: today - 60 })
     g.pair('G-1', 'G-2', -20)
     const geckos = houseOf(g.records(), shippedAlmanac)
     const { pairs, bought } = newPairs(geckos, shippedAlmanac, 'leopard-gecko', 3, today)
     // G-4 is too young; the one male goes round
-    expect(pairs.map(p => [p.damId, p.sireId])).toEqual([['G-3', 'G-2'], ['bought-leopard-gecko-female-1', 'G-2'], ['bought-leopard-gecko-female-2', 'G-2']])
+    expect(pairs.map(p => [p.damId, p.sireId])).toEqual([
+      ['G-3', 'G-2'],
+      ['bought-leopard-gecko-female-1', 'G-2'],
+      ['bought-leopard-gecko-female-2', 'G-2'],
+    ])
     expect(bought.map(a => a.tag)).toEqual(['bought female 1', 'bought female 2'])
     const pinheads = (n: number) => {
       const w = applyWhatIf(geckos, shippedAlmanac, settings, { pairs: { 'leopard-gecko': n } }, today)
@@ -210,7 +292,15 @@ describe('what-if', () => {
     // each further pair is set today and brings as much as the one before it
     expect(pinheads(4) - pinheads(3)).toBeCloseTo(pinheads(3) - pinheads(2), 3)
     expect(pinheads(3)).toBeGreaterThan(pinheads(2))
-    expect(newPairs(houseOf(new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).records(), shippedAlmanac), shippedAlmanac, 'corn-snake', 1, today).bought.map(a => a.sex)).toEqual(['male'])
+    expect(
+      newPairs(
+        houseOf(new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).records(), shippedAlmanac),
+        shippedAlmanac,
+        'corn-snake',
+        1,
+        today,
+      ).bought.map(a => a.sex),
+    ).toEqual(['male'])
   })
 
   it('an earlier warm-up brings the laying forward by as much', () => {
@@ -222,8 +312,12 @@ describe('what-if', () => {
   it('warmer eggs hatch sooner, more appetite needs more, more pairs bring more mouths', () => {
     const hatch = (s: Season) => mean(event(s, 'K-1 × K-2', 'hatched').dist)!
     expect(hatch(changed({ incubationShiftC: 1 }))).toBeLessThan(hatch(changed({})))
-    expect(total(prey(changed({ appetite: 1.5 }), 'fly.large')!.mean) / total(prey(changed({}), 'fly.large')!.mean)).toBeCloseTo(1.5, 6)
-    expect(total(prey(changed({ pairs: { 'ocellated-lizard': 3 } }), 'fly.large')!.mean)).toBeGreaterThan(total(prey(changed({}), 'fly.large')!.mean))
+    expect(
+      total(prey(changed({ appetite: 1.5 }), 'fly.large')!.mean) / total(prey(changed({}), 'fly.large')!.mean),
+    ).toBeCloseTo(1.5, 6)
+    expect(total(prey(changed({ pairs: { 'ocellated-lizard': 3 } }), 'fly.large')!.mean)).toBeGreaterThan(
+      total(prey(changed({}), 'fly.large')!.mean),
+    )
     expect(changed({ pairs: { 'ocellated-lizard': 0 } }).lanes).toEqual([])
   })
 
@@ -238,7 +332,10 @@ describe('what-if', () => {
 
 describe('tasks and alarms', () => {
   it('a shelf in walking order, with what is due and how to record it', () => {
-    const b = new HouseBuilder(today).place('room', { kind: 'room' }).place('b', { parentId: 'room', order: 2 }).place('a', { parentId: 'room', order: 1 })
+    const b = new HouseBuilder(today)
+      .place('room', { kind: 'room' })
+      .place('b', { parentId: 'room', order: 2 })
+      .place('a', { parentId: 'room', order: 1 })
     b.animal('K-1', 'california-kingsnake', { placeId: 'b' }).animal('K-2', 'california-kingsnake', { placeId: 'a' })
     b.write('fed', { type: 'animal', id: 'K-1' }, -10, { prey: 'mouse.adult', offered: 1, taken: 1 })
     b.write('weighed', { type: 'animal', id: 'K-2' }, -3, { massG: 500 })
@@ -275,7 +372,8 @@ describe('tasks and alarms', () => {
   it('three refusals are watched, with falling weight they are harm', () => {
     const alarm = (second: number) => {
       const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake')
-      for (const d of [-21, -14, -7]) b.write('fed', { type: 'animal', id: 'K-1' }, d, { prey: 'mouse.adult', offered: 1, taken: 0 })
+      for (const d of [-21, -14, -7])
+        b.write('fed', { type: 'animal', id: 'K-1' }, d, { prey: 'mouse.adult', offered: 1, taken: 0 })
       b.write('weighed', { type: 'animal', id: 'K-1' }, -30, { massG: 500 })
       b.write('weighed', { type: 'animal', id: 'K-1' }, -2, { massG: second })
       return run(b.records()).season.alarms[0]?.level

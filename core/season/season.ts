@@ -26,7 +26,12 @@ export function houseOf(records: Records, almanac: Almanac): House {
  * @param almanac with the keeper's overrides in it
  * @param today calendar day in the house's time zone
  */
-export function seasonOfHouse(house: House, almanac: Almanac, settings: HouseSettings, today: Day): SeasonWithScenarios {
+export function seasonOfHouse(
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  today: Day,
+): SeasonWithScenarios {
   const steps = seasonSteps(house, almanac, settings, today)
   for (;;) {
     const { done, value } = steps.next()
@@ -43,23 +48,44 @@ export interface SeasonWithScenarios {
  * The same in steps, for a server that has others to answer between them. Each step is guarded: what cannot be computed
  * is left out and becomes an alarm, so that no entry can take the season of the whole house away.
  */
-export function* seasonSteps(house: House, almanac: Almanac, settings: HouseSettings, today: Day): Generator<undefined, SeasonWithScenarios> {
+export function* seasonSteps(
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  today: Day,
+): Generator<undefined, SeasonWithScenarios> {
   const failures: Failure[] = []
   const context: SeasonContext = { house, almanac, settings, today, failures }
   const step = <T>(part: string, otherwise: T, make: () => T): T => guarded(context, part, null, make) ?? otherwise
   const { lanes, mouths } = step('the lanes', { lanes: [], mouths: [] }, () => lanesOf(context))
   yield
-  const { prey, scenarios } = step('the need of food', { prey: [], scenarios: noScenarios }, () => outlook(context, mouths, birthsExpected(lanes, context)))
+  const { prey, scenarios } = step('the need of food', { prey: [], scenarios: noScenarios }, () =>
+    outlook(context, mouths, birthsExpected(lanes, context)),
+  )
   yield
-  const winter = step('the winter', { cold: [], places: [], groups: [], recovering: [] }, () => winterOutlook(lanes, context))
+  const winter = step('the winter', { cold: [], places: [], groups: [], recovering: [] }, () =>
+    winterOutlook(lanes, context),
+  )
   yield
-  const breeding = step('the breeding side', { rota: [], unvisited: [], due: [] }, () => breedingOutlook(lanes, context))
+  const breeding = step('the breeding side', { rota: [], unvisited: [], due: [] }, () =>
+    breedingOutlook(lanes, context),
+  )
   yield
   const joined = { ...context, lanes, winter, breeding }
   const tasks = step('the tasks', [], () => tasksOf(joined))
   yield
   const alarms = step('the alarms', [], () => alarmsOf(joined))
-  const season = { today, days: HORIZON_DAYS, lanes, mouths, prey, winter, breeding, tasks, alarms: harmFirst([...failureAlarms(failures, house), ...alarms]) }
+  const season = {
+    today,
+    days: HORIZON_DAYS,
+    lanes,
+    mouths,
+    prey,
+    winter,
+    breeding,
+    tasks,
+    alarms: harmFirst([...failureAlarms(failures, house), ...alarms]),
+  }
   return { season, scenarios }
 }
 

@@ -20,18 +20,42 @@ export const HouseSettings = z.strictObject({
   appetite: z.number().min(0.2).max(5),
   cupYield: z.number().min(0.1).max(5),
   /** Day (since 1970) on which animals still in the cold are warmed; null = by the species' usual weeks. */
-  warmUpDay: z.number().int().min(0, 'The warm-up lies before 1970: check the year').max(LATEST_DAY, 'The warm-up lies after 2100: check the year').nullable(),
+  warmUpDay: z
+    .number()
+    .int()
+    .min(0, 'The warm-up lies before 1970: check the year')
+    .max(LATEST_DAY, 'The warm-up lies after 2100: check the year')
+    .nullable(),
   /** Where the house stands, degrees north, for the length of days outside; null = twelve hours all year. */
-  latitude: z.number({ error: 'The latitude must be a number of degrees' }).min(-90, 'A latitude lies between −90 and 90').max(90, 'A latitude lies between −90 and 90').nullable(),
+  latitude: z
+    .number({ error: 'The latitude must be a number of degrees' })
+    .min(-90, 'A latitude lies between −90 and 90')
+    .max(90, 'A latitude lies between −90 and 90')
+    .nullable(),
   /** Chance from which a sex is taken as known. */
-  sexCertainty: z.number({ error: 'The certainty must be a number' }).min(0.8, 'Under 80 % is a guess').max(0.9999, 'Nothing but a proof is that certain'),
+  sexCertainty: z
+    .number({ error: 'The certainty must be a number' })
+    .min(0.8, 'Under 80 % is a guess')
+    .max(0.9999, 'Nothing but a proof is that certain'),
   /** Degrees added to every incubator, °C: for a what-if. */
   incubationShiftC: z.number().min(-10).max(10),
 })
 export type HouseSettings = z.infer<typeof HouseSettings>
 
 export const defaultSettings: HouseSettings = {
-  houseName: 'My house', timeZone: 'UTC', cultureWeekday: 0, coverQuantile: 0.9, massUnit: 'g', tempUnit: '°C', schools: {}, appetite: 1, cupYield: 1, warmUpDay: null, latitude: null, sexCertainty: 0.99, incubationShiftC: 0,
+  houseName: 'My house',
+  timeZone: 'UTC',
+  cultureWeekday: 0,
+  coverQuantile: 0.9,
+  massUnit: 'g',
+  tempUnit: '°C',
+  schools: {},
+  appetite: 1,
+  cupYield: 1,
+  warmUpDay: null,
+  latitude: null,
+  sexCertainty: 0.99,
+  incubationShiftC: 0,
 }
 
 /** A warm-up is set for the winter that runs or the next; further off it says nothing, and may be an old one that was left standing. */

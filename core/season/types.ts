@@ -18,7 +18,7 @@ export interface Lane {
   placeId: string | null
   events: EventForecast[]
   /** Layings after the next, each less sure. */
-  later: { event: BreedingEvent, number: number, dist: DayDist, reasons: Reason[] }[]
+  later: { event: BreedingEvent; number: number; dist: DayDist; reasons: Reason[] }[]
   /** Young expected or alive, in words and as a number. */
   young: Judgement<number>
   caution?: string
@@ -35,7 +35,7 @@ export interface TaskAction {
   /** When it is about something else than the task: a look at the dam, not at the pair. */
   subject?: Subject
   /** A number to be asked for: field of the data, its label and unit. */
-  ask?: { field: string, label: string, unit?: 'mass', likely?: number }
+  ask?: { field: string; label: string; unit?: 'mass'; likely?: number }
   /** Further entries of the same kind that belong to the same act: the other prey of a mixed meal. */
   also?: Record<string, unknown>[]
   /** When one tap writes several entries: cups to start. */
@@ -81,7 +81,7 @@ export interface PreyOutlook {
   running: number[]
   stock: number
   /** Lanes and animals behind the need, largest first. */
-  causes: { id: string, label: string, total: number }[]
+  causes: { id: string; label: string; total: number }[]
   reasons: Reason[]
 }
 

@@ -31,14 +31,46 @@ const progress = (p: PairingState) => Object.values(p.seen).reduce((n, list) => 
 
 /** Who further pairs of a species would be: grown animals that are free, males of the house for several, and what must be bought. */
 export interface NewPairs {
-  pairs: { damId: string, sireId: string }[]
+  pairs: { damId: string; sireId: string }[]
   bought: AnimalState[]
 }
 
 const boughtAnimal = (speciesId: string, sex: 'female' | 'male', number: number, bornDay: Day): AnimalState => ({
-  id: `bought-${speciesId}-${sex}-${number}`, tag: `bought ${sex} ${number}`, name: null, speciesId, sex, bornDay, placeId: null, damId: null, sireId: null, clutchId: null, foundedBy: null,
-  status: 'alive', statusDay: null, weights: [], meals: [], lastTaken: null, refusals: 0, lastShed: null, lastCheck: null, cooled: null, warmed: null, homeId: null, winters: [], unwell: null, lastWater: null, lengths: [],
-  statedSex: sex, sexEvidence: [], sexSettled: null, sires: [], origin: 'unknown', clonal: false, parentsStated: null, genes: {}, looks: {},
+  id: `bought-${speciesId}-${sex}-${number}`,
+  tag: `bought ${sex} ${number}`,
+  name: null,
+  speciesId,
+  sex,
+  bornDay,
+  placeId: null,
+  damId: null,
+  sireId: null,
+  clutchId: null,
+  foundedBy: null,
+  status: 'alive',
+  statusDay: null,
+  weights: [],
+  meals: [],
+  lastTaken: null,
+  refusals: 0,
+  lastShed: null,
+  lastCheck: null,
+  cooled: null,
+  warmed: null,
+  homeId: null,
+  winters: [],
+  unwell: null,
+  lastWater: null,
+  lengths: [],
+  statedSex: sex,
+  sexEvidence: [],
+  sexSettled: null,
+  sires: [],
+  origin: 'unknown',
+  clonal: false,
+  parentsStated: null,
+  genes: {},
+  looks: {},
 })
 
 /**
@@ -49,7 +81,11 @@ export function newPairs(house: House, almanac: Almanac, speciesId: string, extr
   const mature = speciesOf(almanac, speciesId).matureDays.value
   const open = openPairs(house).get(speciesId) ?? []
   const paired = new Set(open.flatMap(p => [p.damId, p.sireId ?? '']))
-  const grown = Object.values(house.animals).filter(a => a.speciesId === speciesId && a.status === 'alive' && (a.bornDay === null || today - a.bornDay >= mature)).sort((a, b) => (a.tag < b.tag ? -1 : 1))
+  const grown = Object.values(house.animals)
+    .filter(
+      a => a.speciesId === speciesId && a.status === 'alive' && (a.bornDay === null || today - a.bornDay >= mature),
+    )
+    .sort((a, b) => (a.tag < b.tag ? -1 : 1))
   const free = grown.filter(a => a.sex === 'female' && !paired.has(a.id))
   // a male goes round several females: the free ones first
   const males = grown.filter(a => a.sex === 'male').sort((a, b) => Number(paired.has(a.id)) - Number(paired.has(b.id)))
@@ -60,7 +96,10 @@ export function newPairs(house: House, almanac: Almanac, speciesId: string, extr
     return animal
   }
   if (!males.length && extra > 0) males.push(buy('male'))
-  const pairs = Array.from({ length: Math.max(0, extra) }, (_, i) => ({ damId: (free[i] ?? buy('female')).id, sireId: males[i % males.length]!.id }))
+  const pairs = Array.from({ length: Math.max(0, extra) }, (_, i) => ({
+    damId: (free[i] ?? buy('female')).id,
+    sireId: males[i % males.length]!.id,
+  }))
   return { pairs, bought }
 }
 
@@ -76,20 +115,43 @@ function withPairs(house: House, almanac: Almanac, wanted: Readonly<Record<strin
     if (!pairs.length || count <= pairs.length) continue
     const more = newPairs(house, almanac, speciesId, count - pairs.length, today)
     bought.push(...more.bought)
-    more.pairs.forEach(({ damId, sireId }, i) => added.push({
-      id: `new-${speciesId}-${i + 1}`, tag: `new ${i + 1}`, speciesId, damId, sireId, startDay: today,
-      seen: {}, clutchIds: [], together: null, locks: [], layTogether: [], rejections: [], injuries: [], visits: [], follicles: [], ended: null,
-    }))
+    more.pairs.forEach(({ damId, sireId }, i) =>
+      added.push({
+        id: `new-${speciesId}-${i + 1}`,
+        tag: `new ${i + 1}`,
+        speciesId,
+        damId,
+        sireId,
+        startDay: today,
+        seen: {},
+        clutchIds: [],
+        together: null,
+        locks: [],
+        layTogether: [],
+        rejections: [],
+        injuries: [],
+        visits: [],
+        follicles: [],
+        ended: null,
+      }),
+    )
   }
   const kept = Object.values(house.pairings).filter(p => !dropped.has(p.id))
   return {
-    ...house, pairings: Object.fromEntries([...kept, ...added].map(p => [p.id, p])),
+    ...house,
+    pairings: Object.fromEntries([...kept, ...added].map(p => [p.id, p])),
     ...(bought.length && { animals: { ...house.animals, ...Object.fromEntries(bought.map(a => [a.id, a])) } }),
   }
 }
 
 /** The house and settings as they would be. Nothing is written; season() of these is the changed season. */
-export function applyWhatIf(house: House, almanac: Almanac, settings: HouseSettings, changes: WhatIf, today: Day): { house: House, settings: HouseSettings } {
+export function applyWhatIf(
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  changes: WhatIf,
+  today: Day,
+): { house: House; settings: HouseSettings } {
   return {
     house: changes.pairs ? withPairs(house, almanac, changes.pairs, today) : house,
     settings: {

@@ -12,7 +12,14 @@ export interface SexingGuide {
 }
 
 /** Probe diameters by weight of the snake. [memory: thinner is not safer, a thin probe pierces] */
-const PROBES: [belowG: number, mm: number][] = [[60, 1], [200, 1.5], [600, 2], [1500, 2.5], [4000, 3], [Infinity, 4]]
+const PROBES: [belowG: number, mm: number][] = [
+  [60, 1],
+  [200, 1.5],
+  [600, 2],
+  [1500, 2.5],
+  [4000, 3],
+  [Infinity, 4],
+]
 
 /** Heavier snakes are held by two. [common practice: two people for a large snake] */
 const TWO_PEOPLE_G = 2000
@@ -21,18 +28,29 @@ const TWO_PEOPLE_G = 2000
  * @param massG its latest weight, g; null = not known
  */
 export function sexingGuide(species: Species, massG: number | null): SexingGuide {
-  const hygiene = ['Wash hands before and after each animal.', 'Clean and disinfect the probe between animals; rinse and dry it.']
+  const hygiene = [
+    'Wash hands before and after each animal.',
+    'Clean and disinfect the probe between animals; rinse and dry it.',
+  ]
   const { sexing } = species
   if (sexing?.venomous) {
     return {
-      venomous: true, probeMm: null, twoPeople: true, hygiene: [],
-      steps: ['Mantel does not describe handling of venomous animals. Leave it to a trained and licensed keeper, never alone, with a protocol and an antivenom plan, as local law asks.', 'Without touching: compare the shape of the tail, or count the subcaudals of a shed skin.'],
+      venomous: true,
+      probeMm: null,
+      twoPeople: true,
+      hygiene: [],
+      steps: [
+        'Mantel does not describe handling of venomous animals. Leave it to a trained and licensed keeper, never alone, with a protocol and an antivenom plan, as local law asks.',
+        'Without touching: compare the shape of the tail, or count the subcaudals of a shed skin.',
+      ],
       stop: [],
     }
   }
   const probes = sexing?.probe !== undefined && massG !== null && massG >= (sexing.probeFromG?.value ?? 0)
   return {
-    venomous: false, hygiene, twoPeople: massG !== null && massG >= TWO_PEOPLE_G,
+    venomous: false,
+    hygiene,
+    twoPeople: massG !== null && massG >= TWO_PEOPLE_G,
     probeMm: probes ? PROBES.find(([below]) => massG < below)![1] : null,
     steps: probes
       ? [
@@ -42,7 +60,15 @@ export function sexingGuide(species: Species, massG: number | null): SexingGuide
           'Let it glide in with no more force than its weight; turn it gently. Where it stops, it stops.',
           'Hold a thumb where the vent scale ends, take it out, and count the scales it had passed. Then the other side.',
         ]
-      : ['Look in good light, and at two animals side by side: signs are told by comparing.', 'Photograph what you compare, with the tag in the picture.'],
-    stop: probes ? ['Stop at the first resistance, at any blood, when it struggles or cramps.', 'Do not try again the same day. Swelling or blood is for the reptile vet.'] : ['Stop when it struggles, sheds or is full.'],
+      : [
+          'Look in good light, and at two animals side by side: signs are told by comparing.',
+          'Photograph what you compare, with the tag in the picture.',
+        ],
+    stop: probes
+      ? [
+          'Stop at the first resistance, at any blood, when it struggles or cramps.',
+          'Do not try again the same day. Swelling or blood is for the reptile vet.',
+        ]
+      : ['Stop when it struggles, sheds or is full.'],
   }
 }

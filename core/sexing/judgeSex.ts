@@ -12,7 +12,7 @@ export interface SexVerdict {
   /** Proven, past the threshold of the house, or open. */
   state: 'proven' | 'certain' | 'open'
   /** Log-odds of the prior, and every piece with what it counts for. */
-  prior: { label: string, logOdds: number }
+  prior: { label: string; logOdds: number }
   pieces: (Piece & { counts: number })[]
   /** Log-odds at which the house takes it as certain. */
   threshold: number
@@ -30,7 +30,14 @@ export interface SexPrior {
 /** A piece that speaks this strongly against the rest is named as a contradiction: ten to one. */
 const STRONG = Math.log(10)
 
-const PROOF: Record<Extract<SexEvidence, { by: 'proof' }>['proof'], string> = { eggs: 'laid eggs', birth: 'gave birth', ultrasound: 'was seen by ultrasound', dna: 'was tested by DNA', sperm: 'was seen giving sperm', sired: 'sired young' }
+const PROOF: Record<Extract<SexEvidence, { by: 'proof' }>['proof'], string> = {
+  eggs: 'laid eggs',
+  birth: 'gave birth',
+  ultrasound: 'was seen by ultrasound',
+  dna: 'was tested by DNA',
+  sperm: 'was seen giving sperm',
+  sired: 'sired young',
+}
 
 const chanceOf = (logOdds: number) => 1 / (1 + Math.exp(-logOdds))
 const oddsOf = (p: number) => Math.log(p / (1 - p))
@@ -51,34 +58,65 @@ export function femaleShareAt(table: NonNullable<Species['sexByTemperature']>, t
  */
 export function sexPrior(species: Species, tempC: number | null): SexPrior {
   const system = species.sexing?.system
-  if (system === 'clonal') return { label: 'All are females', male: 0, inputs: [computedInput('Species', 'parthenogenetic')] }
+  if (system === 'clonal')
+    return { label: 'All are females', male: 0, inputs: [computedInput('Species', 'parthenogenetic')] }
   if (species.sexByTemperature && tempC !== null) {
     const female = femaleShareAt(species.sexByTemperature, tempC)
-    const row = species.sexByTemperature.reduce((a, b) => (Math.abs(b.tempC - tempC) < Math.abs(a.tempC - tempC) ? b : a))
+    const row = species.sexByTemperature.reduce((a, b) =>
+      Math.abs(b.tempC - tempC) < Math.abs(a.tempC - tempC) ? b : a,
+    )
     const at = species.sexByTemperature.indexOf(row)
     return {
-      label: `Egg kept at ${tempC} °C`, male: 1 - female,
-      inputs: [computedInput('Egg kept at', `${tempC} °C`), { label: `Females at ${row.tempC} °C`, value: `${Math.round(row.femaleShare * 100)} %`, from: { kind: 'almanac', path: `species.${species.id}.sexByTemperature.${at}.femaleShare`, mark: row.mark, source: row.source, note: row.note } }],
+      label: `Egg kept at ${tempC} °C`,
+      male: 1 - female,
+      inputs: [
+        computedInput('Egg kept at', `${tempC} °C`),
+        {
+          label: `Females at ${row.tempC} °C`,
+          value: `${Math.round(row.femaleShare * 100)} %`,
+          from: {
+            kind: 'almanac',
+            path: `species.${species.id}.sexByTemperature.${at}.femaleShare`,
+            mark: row.mark,
+            source: row.source,
+            note: row.note,
+          },
+        },
+      ],
     }
   }
   return { label: 'Half and half', male: 0.5, inputs: [computedInput('Before anything is seen', '50 %')] }
 }
 
-function contradictionsOf(pieces: readonly (Piece & { counts: number })[], proofs: readonly Extract<SexEvidence, { by: 'proof' }>[], total: number): string[] {
+function contradictionsOf(
+  pieces: readonly (Piece & { counts: number })[],
+  proofs: readonly Extract<SexEvidence, { by: 'proof' }>[],
+  total: number,
+): string[] {
   const said: string[] = []
   const proof = proofs.at(-1)
   const against = proof ? (proof.says === 'male' ? 1 : -1) : Math.sign(total)
   const other = proofs.find(p => p.says !== proof?.says)
-  if (proof && other) said.push(`It ${PROOF[other.proof]} and it ${PROOF[proof.proof]}: one of the two is of another animal. The later rules.`)
+  if (proof && other)
+    said.push(
+      `It ${PROOF[other.proof]} and it ${PROOF[proof.proof]}: one of the two is of another animal. The later rules.`,
+    )
   for (const p of pieces) {
     if (Math.abs(p.counts) < STRONG || Math.sign(p.counts) === against) continue
-    said.push(proof ? `${p.label} speaks for a ${p.counts > 0 ? 'male' : 'female'}, yet it ${PROOF[proof.proof]}.` : `${p.label} speaks for a ${p.counts > 0 ? 'male' : 'female'}, the rest for the other sex: look again, and at the tag.`)
+    said.push(
+      proof
+        ? `${p.label} speaks for a ${p.counts > 0 ? 'male' : 'female'}, yet it ${PROOF[proof.proof]}.`
+        : `${p.label} speaks for a ${p.counts > 0 ? 'male' : 'female'}, the rest for the other sex: look again, and at the tag.`,
+    )
   }
   // two strong ones that cancel out point nowhere
   if (!proof && Math.abs(total) < STRONG) {
     const strong = (sign: number) => pieces.find(p => Math.abs(p.counts) >= STRONG && Math.sign(p.counts) === sign)
     const [m, f] = [strong(1), strong(-1)]
-    if (m && f && !said.length) said.push(`${m.label} speaks for a male, ${f.label.charAt(0).toLowerCase()}${f.label.slice(1)} for a female: look again, and at the tag.`)
+    if (m && f && !said.length)
+      said.push(
+        `${m.label} speaks for a male, ${f.label.charAt(0).toLowerCase()}${f.label.slice(1)} for a female: look again, and at the tag.`,
+      )
   }
   return said
 }
@@ -88,7 +126,14 @@ function contradictionsOf(pieces: readonly (Piece & { counts: number })[], proof
  * log-odds; pieces of one sort count ever less. A proof fixes it, the latest one when two contradict.
  * @param certainty chance from which the house takes a sex as known, e.g. 0.99
  */
-export function judgeSex(species: Species, almanac: Almanac, animal: AnimalState, prior: SexPrior, certainty: number, today: number): Judgement<SexVerdict> {
+export function judgeSex(
+  species: Species,
+  almanac: Almanac,
+  animal: AnimalState,
+  prior: SexPrior,
+  certainty: number,
+  today: number,
+): Judgement<SexVerdict> {
   const raw = piecesOf(species, almanac, animal, today)
   const { total: evidence, counted } = sumOf(raw)
   const pieces = raw.map((p, i) => ({ ...p, counts: counted[i]! }))
@@ -102,13 +147,41 @@ export function judgeSex(species: Species, almanac: Almanac, animal: AnimalState
   const chance = Math.max(male, 1 - male)
   const state = proof ? 'proven' : chance >= certainty ? 'certain' : 'open'
   const reasons: Reason[] = [
-    { rule: `Before anything is seen: ${prior.label.charAt(0).toLowerCase()}${prior.label.slice(1)}`, inputs: prior.inputs },
+    {
+      rule: `Before anything is seen: ${prior.label.charAt(0).toLowerCase()}${prior.label.slice(1)}`,
+      inputs: prior.inputs,
+    },
     ...pieces.map((p): Reason => ({
       rule: `${p.label}: ${Math.exp(Math.abs(p.logOdds)).toPrecision(3)} to 1 for ${p.logOdds >= 0 ? 'male' : 'female'}${Math.abs(p.counts - p.logOdds) > 1e-9 ? `, counted as ${Math.exp(Math.abs(p.counts)).toPrecision(3)} to 1, since it is not the first of its sort` : ''}`,
       inputs: p.inputs,
     })),
   ]
-  if (proof) reasons.push({ rule: `Proof: it ${PROOF[proof.proof]}`, inputs: [entryInput('Proven', proof.says, proof)], change: 'Only another proof' })
-  else reasons.push({ rule: 'All ratios multiplied (log-odds added), as independent evidence', inputs: [computedInput('Male', `${(male * 100).toFixed(1)} %`), settingInput('Taken as known from', `${(certainty * 100).toFixed(1)} %`, 'sexCertainty')], change: 'Further evidence, or a proof' })
-  return { value: { male, sex, chance, state, prior: { label: prior.label, logOdds: priorOdds }, pieces, threshold: oddsOf(certainty), contradictions: contradictionsOf(pieces, proofs, total) }, reasons }
+  if (proof)
+    reasons.push({
+      rule: `Proof: it ${PROOF[proof.proof]}`,
+      inputs: [entryInput('Proven', proof.says, proof)],
+      change: 'Only another proof',
+    })
+  else
+    reasons.push({
+      rule: 'All ratios multiplied (log-odds added), as independent evidence',
+      inputs: [
+        computedInput('Male', `${(male * 100).toFixed(1)} %`),
+        settingInput('Taken as known from', `${(certainty * 100).toFixed(1)} %`, 'sexCertainty'),
+      ],
+      change: 'Further evidence, or a proof',
+    })
+  return {
+    value: {
+      male,
+      sex,
+      chance,
+      state,
+      prior: { label: prior.label, logOdds: priorOdds },
+      pieces,
+      threshold: oddsOf(certainty),
+      contradictions: contradictionsOf(pieces, proofs, total),
+    },
+    reasons,
+  }
 }

@@ -23,16 +23,22 @@ export interface NotOffered {
 const bits = (p: number) => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)))
 
 /** Outcomes of a test: chance of each in a male and in a female, and the log-odds it would bring. */
-type Outcomes = { male: number, female: number, logOdds: number }[]
+type Outcomes = { male: number; female: number; logOdds: number }[]
 
 const STEPS = 80
 
-function measureOutcomes(by: { female: Measure, male: Measure }, slip: number, wholeNumbers: boolean): Outcomes {
+function measureOutcomes(by: { female: Measure; male: Measure }, slip: number, wholeNumbers: boolean): Outcomes {
   const low = Math.max(0, Math.min(...[by.female, by.male].map(m => m.mean - 4 * m.sd)))
   const high = Math.max(...[by.female, by.male].map(m => m.mean + 4 * m.sd))
-  const at = wholeNumbers ? Array.from({ length: Math.ceil(high) - Math.floor(low) + 1 }, (_, i) => Math.floor(low) + i) : Array.from({ length: STEPS }, (_, i) => low + ((i + 0.5) / STEPS) * (high - low))
+  const at = wholeNumbers
+    ? Array.from({ length: Math.ceil(high) - Math.floor(low) + 1 }, (_, i) => Math.floor(low) + i)
+    : Array.from({ length: STEPS }, (_, i) => low + ((i + 0.5) / STEPS) * (high - low))
   const widest = Math.max(by.female.sd, by.male.sd)
-  const raw = at.map(x => ({ x, male: measureDensity(x, by.male, widest, slip), female: measureDensity(x, by.female, widest, slip) }))
+  const raw = at.map(x => ({
+    x,
+    male: measureDensity(x, by.male, widest, slip),
+    female: measureDensity(x, by.female, widest, slip),
+  }))
   const [m, f] = [raw.reduce((s, r) => s + r.male, 0), raw.reduce((s, r) => s + r.female, 0)]
   return raw.map(r => ({ male: r.male / m, female: r.female / f, logOdds: measureLogOdds(r.x, by, slip) }))
 }
@@ -42,12 +48,30 @@ function measureOutcomes(by: { female: Measure, male: Measure }, slip: number, w
  * expected to bring (Lindley 1956, expected information of an experiment). A sort that was looked at already counts less.
  * @returns the offers, best first, and what is not offered with the reason
  */
-export function nextEvidence(species: Species, almanac: Almanac, animal: AnimalState, verdict: SexVerdict, today: number): Judgement<{ offers: NextEvidence[], not: NotOffered[] }> {
+export function nextEvidence(
+  species: Species,
+  almanac: Almanac,
+  animal: AnimalState,
+  verdict: SexVerdict,
+  today: number,
+): Judgement<{ offers: NextEvidence[]; not: NotOffered[] }> {
   const { sexing } = species
   const offers: NextEvidence[] = []
   const not: NotOffered[] = []
   const reasons: Reason[] = []
-  if (!sexing || verdict.state === 'proven' || sexing.system === 'clonal') return { value: { offers, not }, reasons: [{ rule: verdict.state === 'proven' ? 'It is proven; nothing more is to be learnt' : 'Nothing is known of the sexes of this species beyond proof', inputs: [] }] }
+  if (!sexing || verdict.state === 'proven' || sexing.system === 'clonal')
+    return {
+      value: { offers, not },
+      reasons: [
+        {
+          rule:
+            verdict.state === 'proven'
+              ? 'It is proven; nothing more is to be learnt'
+              : 'Nothing is known of the sexes of this species beyond proof',
+          inputs: [],
+        },
+      ],
+    }
   const pieces = piecesOf(species, almanac, animal, today)
   const slip = almanac.common.sexSlip!.value
   const grown = isGrown(species, animal, today)
@@ -67,15 +91,36 @@ export function nextEvidence(species: Species, almanac: Almanac, animal: AnimalS
     offers.push({ sort, name, gainBits: Math.max(0, before - after), settles, caution })
   }
   const { probe, probeFromG, subcaudals, tailShare } = sexing
-  if (sexing.venomous) not.push({ name: 'Probe', why: 'Venomous: trained and licensed keepers only. Go by tail shape or a shed skin.' })
+  if (sexing.venomous)
+    not.push({ name: 'Probe', why: 'Venomous: trained and licensed keepers only. Go by tail shape or a shed skin.' })
   else if (probe && probeFromG && (massG === null || massG < probeFromG.value)) {
-    not.push({ name: 'Probe', why: massG === null ? 'Weigh it first: tiny animals are not probed.' : `At ${massG} g too small: not under ${probeFromG.value} g without training.` })
-    reasons.push({ rule: 'No probing of an animal that is too small', inputs: [factInput('Not under', `species.${species.id}.sexing.probeFromG.value`, probeFromG)] })
-  }
-  else if (probe && animal.unwell) not.push({ name: 'Probe', why: 'It is not well.' })
-  else if (probe) add('probe', 'Probe', measureOutcomes(probe, slip, true), 'Wrong probing injures: blunt probe, no force, stop at resistance; leave it to someone who was shown.')
+    not.push({
+      name: 'Probe',
+      why:
+        massG === null
+          ? 'Weigh it first: tiny animals are not probed.'
+          : `At ${massG} g too small: not under ${probeFromG.value} g without training.`,
+    })
+    reasons.push({
+      rule: 'No probing of an animal that is too small',
+      inputs: [factInput('Not under', `species.${species.id}.sexing.probeFromG.value`, probeFromG)],
+    })
+  } else if (probe && animal.unwell) not.push({ name: 'Probe', why: 'It is not well.' })
+  else if (probe)
+    add(
+      'probe',
+      'Probe',
+      measureOutcomes(probe, slip, true),
+      'Wrong probing injures: blunt probe, no force, stop at resistance; leave it to someone who was shown.',
+    )
   if (subcaudals) add('subcaudals', 'Count subcaudals on a shed skin', measureOutcomes(subcaudals, slip, true), null)
-  if (tailShare) add('tail', 'Measure the tail', measureOutcomes(tailShare, slip, false), sexing.venomous ? 'On a shed skin or in a secured tube only, by a licensed keeper.' : null)
+  if (tailShare)
+    add(
+      'tail',
+      'Measure the tail',
+      measureOutcomes(tailShare, slip, false),
+      sexing.venomous ? 'On a shed skin or in a secured tube only, by a licensed keeper.' : null,
+    )
   for (const sign of sexing.signs) {
     const right = rightOf(almanac, sign, grown)
     const { name } = almanac.signs[sign]!
@@ -84,12 +129,28 @@ export function nextEvidence(species: Species, almanac: Almanac, animal: AnimalS
       continue
     }
     const r = right.fact.value
-    add(`sign:${sign}`, name, [{ male: r, female: 1 - r, logOdds: signLogOdds(r, 'male') }, { male: 1 - r, female: r, logOdds: signLogOdds(r, 'female') }], null)
+    add(
+      `sign:${sign}`,
+      name,
+      [
+        { male: r, female: 1 - r, logOdds: signLogOdds(r, 'male') },
+        { male: 1 - r, female: r, logOdds: signLogOdds(r, 'female') },
+      ],
+      null,
+    )
   }
   offers.sort((a, b) => b.gainBits - a.gainBits)
   reasons.unshift({
     rule: 'Offered in order of the knowledge it is expected to bring, over all it may show',
-    inputs: [computedInput('Open now', `${before.toFixed(2)} bit of 1`), ...offers.map(o => computedInput(o.name, `brings ${o.gainBits.toFixed(2)} bit; settles it ${Math.round(o.settles * 100)} times in 100`))],
+    inputs: [
+      computedInput('Open now', `${before.toFixed(2)} bit of 1`),
+      ...offers.map(o =>
+        computedInput(
+          o.name,
+          `brings ${o.gainBits.toFixed(2)} bit; settles it ${Math.round(o.settles * 100)} times in 100`,
+        ),
+      ),
+    ],
     change: 'What was looked at already counts less the next time',
   })
   return { value: { offers, not }, reasons }

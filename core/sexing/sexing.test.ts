@@ -16,9 +16,11 @@ function animal(written: Written[], part: object = {}, speciesId = king.id, mass
   written.forEach(([kind, data], i) => b.write(kind, about, -10 + i, data))
   return foldHouse(b.records(), () => false).animals.x!
 }
-const judge = (a: AnimalState, species: Species = king, tempC: number | null = null, certainty = 0.99): SexVerdict => judgeSex(species, almanac, a, sexPrior(species, tempC), certainty, today).value
+const judge = (a: AnimalState, species: Species = king, tempC: number | null = null, certainty = 0.99): SexVerdict =>
+  judgeSex(species, almanac, a, sexPrior(species, tempC), certainty, today).value
 /** A normal density, written out. */
-const normal = (x: number, mean: number, sd: number) => Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI))
+const normal = (x: number, mean: number, sd: number) =>
+  Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI))
 
 describe('posterior by hand', () => {
   it('a sign that is right in 90 of 100 makes 50 % into 90 %', () => {
@@ -28,7 +30,12 @@ describe('posterior by hand', () => {
   })
 
   it('two independent signs multiply: 0.9/0.1 × 0.97/0.03 = 291 to 1', () => {
-    const v = judge(animal([['sexSignSeen', { sign: 'tailShape', says: 'male' }], ['sexSignSeen', { sign: 'bulge', says: 'male' }]]))
+    const v = judge(
+      animal([
+        ['sexSignSeen', { sign: 'tailShape', says: 'male' }],
+        ['sexSignSeen', { sign: 'bulge', says: 'male' }],
+      ]),
+    )
     expect(v.male).toBeCloseTo(291 / 292, 12)
     expect(v.state).toBe('certain')
   })
@@ -69,25 +76,48 @@ describe('posterior by hand', () => {
 
 describe('proof and contradiction', () => {
   it('eggs fix it against a probe, the contradiction is named, and the history stays', () => {
-    const v = judge(animal([['probed', { scales: 9 }], ['sexProved', { proof: 'eggs', says: 'female' }]]))
+    const v = judge(
+      animal([
+        ['probed', { scales: 9 }],
+        ['sexProved', { proof: 'eggs', says: 'female' }],
+      ]),
+    )
     expect(v).toMatchObject({ male: 0, state: 'proven' })
     expect(v.contradictions[0]).toMatch(/Probe: 9 scales speaks for a male, yet it laid eggs/)
     expect(v.pieces).toHaveLength(1)
   })
 
   it('of two proofs the later rules, and that is said', () => {
-    const v = judge(animal([['sexProved', { proof: 'sperm', says: 'male' }], ['sexProved', { proof: 'eggs', says: 'female' }]]))
+    const v = judge(
+      animal([
+        ['sexProved', { proof: 'sperm', says: 'male' }],
+        ['sexProved', { proof: 'eggs', says: 'female' }],
+      ]),
+    )
     expect(v.male).toBe(0)
     expect(v.contradictions[0]).toMatch(/one of the two is of another animal/)
   })
 
   it('two strong pieces that cancel out are named', () => {
-    const v = judge(animal([['probed', { scales: 9 }], ['subcaudalsCounted', { scales: 38 }], ['sexSignSeen', { sign: 'bulge', says: 'female' }]]))
+    const v = judge(
+      animal([
+        ['probed', { scales: 9 }],
+        ['subcaudalsCounted', { scales: 38 }],
+        ['sexSignSeen', { sign: 'bulge', says: 'female' }],
+      ]),
+    )
     expect(v.contradictions.length).toBeGreaterThan(0)
   })
 
   it('agreeing pieces contradict nothing', () => {
-    expect(judge(animal([['probed', { scales: 9 }], ['sexSignSeen', { sign: 'bulge', says: 'male' }]])).contradictions).toEqual([])
+    expect(
+      judge(
+        animal([
+          ['probed', { scales: 9 }],
+          ['sexSignSeen', { sign: 'bulge', says: 'male' }],
+        ]),
+      ).contradictions,
+    ).toEqual([])
   })
 
   it('laying proves the dam, living young prove the sire; both count at once', () => {
@@ -102,22 +132,38 @@ describe('proof and contradiction', () => {
   })
 })
 
-const evidence = fc.array(fc.tuple(fc.constantFrom('probe', 'tail', 'sign:bulge'), fc.double({ min: -6, max: 6, noNaN: true })), { maxLength: 8 }).map(list => list.map(([sort, logOdds]) => ({ sort, logOdds })))
+const evidence = fc
+  .array(fc.tuple(fc.constantFrom('probe', 'tail', 'sign:bulge'), fc.double({ min: -6, max: 6, noNaN: true })), {
+    maxLength: 8,
+  })
+  .map(list => list.map(([sort, logOdds]) => ({ sort, logOdds })))
 
 describe('properties', () => {
   it('agreeing evidence never lowers the sum', () => {
-    fc.assert(fc.property(evidence, fc.constantFrom('probe', 'tail', 'new'), fc.double({ min: 0, max: 6, noNaN: true }), (list, sort, logOdds) => {
-      const { total } = sumOf(list)
-      expect(sumOf([...list, { sort, logOdds }]).total).toBeGreaterThanOrEqual(total - 1e-9)
-      expect(sumOf([...list, { sort, logOdds: -logOdds }]).total).toBeLessThanOrEqual(total + 1e-9)
-    }))
+    fc.assert(
+      fc.property(
+        evidence,
+        fc.constantFrom('probe', 'tail', 'new'),
+        fc.double({ min: 0, max: 6, noNaN: true }),
+        (list, sort, logOdds) => {
+          const { total } = sumOf(list)
+          expect(sumOf([...list, { sort, logOdds }]).total).toBeGreaterThanOrEqual(total - 1e-9)
+          expect(sumOf([...list, { sort, logOdds: -logOdds }]).total).toBeLessThanOrEqual(total + 1e-9)
+        },
+      ),
+    )
   })
 
   it('the order of evidence does not matter', () => {
-    fc.assert(fc.property(evidence, fc.array(fc.nat(), { minLength: 8, maxLength: 8 }), (list, keys) => {
-      const shuffled = list.map((e, i) => ({ e, key: keys[i]! })).sort((a, b) => a.key - b.key).map(x => x.e)
-      expect(sumOf(shuffled).total).toBeCloseTo(sumOf(list).total, 9)
-    }))
+    fc.assert(
+      fc.property(evidence, fc.array(fc.nat(), { minLength: 8, maxLength: 8 }), (list, keys) => {
+        const shuffled = list
+          .map((e, i) => ({ e, key: keys[i]! }))
+          .sort((a, b) => a.key - b.key)
+          .map(x => x.e)
+        expect(sumOf(shuffled).total).toBeCloseTo(sumOf(list).total, 9)
+      }),
+    )
   })
 
   it('the chance lies between 0 and 1 for any probe depth', () => {
@@ -144,7 +190,10 @@ describe('what to look at next', () => {
   it('the gain of a sign right in r of 1 is one bit less its entropy (Shannon)', () => {
     const r = 0.97
     const { offers } = next(animal([]))
-    expect(offers.find(o => o.sort === 'sign:bulge')!.gainBits).toBeCloseTo(1 + r * Math.log2(r) + (1 - r) * Math.log2(1 - r), 9)
+    expect(offers.find(o => o.sort === 'sign:bulge')!.gainBits).toBeCloseTo(
+      1 + r * Math.log2(r) + (1 - r) * Math.log2(1 - r),
+      9,
+    )
   })
 
   it('a hatchling and an unweighed one are not probed; a venomous one never', () => {
@@ -158,7 +207,9 @@ describe('what to look at next', () => {
   it('what was looked at already brings less the second time; a proof leaves nothing to look at', () => {
     const once = animal([['sexSignSeen', { sign: 'tailShape', says: 'male' }]])
     const offers = next(once).offers
-    expect(offers.find(o => o.sort === 'sign:tailShape')!.gainBits).toBeLessThan(next(animal([])).offers.find(o => o.sort === 'sign:tailShape')!.gainBits)
+    expect(offers.find(o => o.sort === 'sign:tailShape')!.gainBits).toBeLessThan(
+      next(animal([])).offers.find(o => o.sort === 'sign:tailShape')!.gainBits,
+    )
     expect(next(animal([['sexProved', { proof: 'dna', says: 'male' }]])).offers).toEqual([])
   })
 })

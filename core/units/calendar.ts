@@ -14,7 +14,8 @@ export class CalendarError extends Error {
 export function dayFromIso(iso: string): Day {
   // parsed as text: years below 100 would be taken for 19xx as numbers
   const ms = /^\d{4}-\d{2}-\d{2}$/.test(iso) ? Date.parse(`${iso}T00:00:00Z`) : Number.NaN
-  if (Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== iso) throw new CalendarError(`“${iso}” is not a day of the calendar.`)
+  if (Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== iso)
+    throw new CalendarError(`“${iso}” is not a day of the calendar.`)
   return ms / MS_PER_DAY
 }
 
@@ -36,8 +37,7 @@ export function isTimeZone(zone: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: zone })
     return true
-  }
-  catch {
+  } catch {
     return false
   }
 }
@@ -51,7 +51,14 @@ export function isTimeZone(zone: string): boolean {
 export function calendarOf(zone: string): (instant: string | number) => Day {
   if (!isTimeZone(zone)) throw new CalendarError(`The time zone “${zone}” is not known.`)
   const format = new Intl.DateTimeFormat('en-US', {
-    timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric', second: 'numeric',
+    timeZone: zone,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+    second: 'numeric',
   })
   const offsets = new Map<number, number>()
   const offsetOf = (slot: number): number => {
@@ -63,7 +70,7 @@ export function calendarOf(zone: string): (instant: string | number) => Day {
     offsets.set(slot, offset)
     return offset
   }
-  return (instant) => {
+  return instant => {
     const ms = typeof instant === 'number' ? instant : Date.parse(instant)
     if (Number.isNaN(ms)) throw new CalendarError(`“${instant}” is not an instant.`)
     return Math.floor((ms + offsetOf(Math.floor(ms / MS_PER_SLOT))) / MS_PER_DAY)
@@ -91,12 +98,19 @@ export function formatWeekday(day: Day): string {
 }
 
 /** A day with its 80 % range: `12 Jun (8–17)`, `30 Jun (26 Jun–4 Jul)`, `28 Dec (20 Dec–8 Jan 2027)` over New Year, or `12 Jun` when it is certain. */
-export function formatRange({ median, low, high }: { median: Day, low: Day, high: Day }): string {
+export function formatRange({ median, low, high }: { median: Day; low: Day; high: Day }): string {
   if (low === high) return formatDay(median)
-  const [from, middle, to] = [low, median, high].map(partsOf) as [ReturnType<typeof partsOf>, ReturnType<typeof partsOf>, ReturnType<typeof partsOf>]
+  const [from, middle, to] = [low, median, high].map(partsOf) as [
+    ReturnType<typeof partsOf>,
+    ReturnType<typeof partsOf>,
+    ReturnType<typeof partsOf>,
+  ]
   const months = [from, middle, to].map(d => d.month)
   // over New Year the first day of the new year names it
-  if (from.year !== to.year) return middle.year === to.year ? `${formatDay(median)} ${to.year} (${formatDay(low)}–${formatDay(high)})` : `${formatDay(median)} (${formatDay(low)}–${formatDay(high)} ${to.year})`
+  if (from.year !== to.year)
+    return middle.year === to.year
+      ? `${formatDay(median)} ${to.year} (${formatDay(low)}–${formatDay(high)})`
+      : `${formatDay(median)} (${formatDay(low)}–${formatDay(high)} ${to.year})`
   const short = months.every(m => m === months[1])
   return short
     ? `${formatDay(median)} (${partsOf(low).date}–${partsOf(high).date})`
@@ -110,6 +124,7 @@ export function formatDistance(day: Day, today: Day): string {
   if (days === 1) return 'tomorrow'
   if (days === -1) return 'yesterday'
   const size = Math.abs(days)
-  const text = size < 14 ? `${size} days` : size < 70 ? `${Math.round(size / 7)} weeks` : `${Math.round(size / 30.44)} months`
+  const text =
+    size < 14 ? `${size} days` : size < 70 ? `${Math.round(size / 7)} weeks` : `${Math.round(size / 30.44)} months`
   return days < 0 ? `${text} ago` : `in ${text}`
 }

@@ -33,7 +33,11 @@ export const UNITS = {
   'qt': { dimension: 'volume', factor: 0.946352946, names: ['qt', 'quart', 'quarts'] },
   'pt': { dimension: 'volume', factor: 0.473176473, names: ['pt', 'pint', 'pints'] },
   'cup': { dimension: 'volume', factor: 0.2365882365, names: ['cup', 'cups'] },
-  'fl oz': { dimension: 'volume', factor: 0.0295735295625, names: ['fl oz', 'floz', 'fl. oz', 'fluid ounce', 'fluid ounces'] },
+  'fl oz': {
+    dimension: 'volume',
+    factor: 0.0295735295625,
+    names: ['fl oz', 'floz', 'fl. oz', 'fluid ounce', 'fluid ounces'],
+  },
   'tbsp': { dimension: 'volume', factor: 0.01478676478125, names: ['tbsp', 'tablespoon', 'tablespoons'] },
   'tsp': { dimension: 'volume', factor: 0.00492892159375, names: ['tsp', 'teaspoon', 'teaspoons'] },
 } as const satisfies Record<string, UnitDefinition>
@@ -69,7 +73,9 @@ export function convert(value: number, from: Unit, to: Unit): number {
 }
 
 const BY_NAME = new Map<string, Unit>(
-  (Object.entries(UNITS) as [Unit, UnitDefinition][]).flatMap(([unit, u]) => u.names.map(name => [name, unit] as const)),
+  (Object.entries(UNITS) as [Unit, UnitDefinition][]).flatMap(([unit, u]) =>
+    u.names.map(name => [name, unit] as const),
+  ),
 )
 
 /** The unit a keeper wrote, whatever its case; null when it is not one of ours. */

@@ -1,5 +1,25 @@
-export { UNITS, UnitError, convert, dimensionOf, fromBase, toBase, unitNamed, type Dimension, type Unit } from './conversion'
+export {
+  UNITS,
+  UnitError,
+  convert,
+  dimensionOf,
+  fromBase,
+  toBase,
+  unitNamed,
+  type Dimension,
+  type Unit,
+} from './conversion'
 export { formatQuantity, parseAs, parseNumber, parseQuantity, type Quantity } from './quantity'
 export {
-  CalendarError, calendarOf, dayFromIso, dayToIso, formatDay, formatDistance, formatRange, formatWeekday, isTimeZone, nextWeekday, weekday,
+  CalendarError,
+  calendarOf,
+  dayFromIso,
+  dayToIso,
+  formatDay,
+  formatDistance,
+  formatRange,
+  formatWeekday,
+  isTimeZone,
+  nextWeekday,
+  weekday,
 } from './calendar'

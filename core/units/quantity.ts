@@ -30,7 +30,9 @@ export function parseQuantity(text: string, fallback?: Unit): Quantity {
   const match = /^\s*([-−+]?[\d.,/\s¼½¾⅓⅔⅛]*[\d¼½¾⅓⅔⅛])\s*(\D*)$/.exec(text)
   if (match && DOUBTFUL.test(match[1]!.trim())) {
     const written = match[1]!.trim()
-    throw new UnitError(`Is ${written} ${written.replace(/[.,]/g, '')}, or ${written.replace(/[.,](\d+)$/, '.$1')}? Write it without the mark.`)
+    throw new UnitError(
+      `Is ${written} ${written.replace(/[.,]/g, '')}, or ${written.replace(/[.,](\d+)$/, '.$1')}? Write it without the mark.`,
+    )
   }
   const value = match ? parseNumber(match[1]!) : null
   if (!match || value === null) throw new UnitError(`“${text.trim()}” is not a number with a unit.`)

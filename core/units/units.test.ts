@@ -1,8 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  UNITS, calendarOf, convert, dayFromIso, dayToIso, formatDay, formatDistance, formatQuantity, formatRange, formatWeekday, isTimeZone,
-  nextWeekday, parseAs, parseQuantity, unitNamed, weekday, type Unit,
+  UNITS,
+  calendarOf,
+  convert,
+  dayFromIso,
+  dayToIso,
+  formatDay,
+  formatDistance,
+  formatQuantity,
+  formatRange,
+  formatWeekday,
+  isTimeZone,
+  nextWeekday,
+  parseAs,
+  parseQuantity,
+  unitNamed,
+  weekday,
+  type Unit,
 } from '.'
 
 describe('conversion factors of NIST SP 811, Appendix B.8', () => {
@@ -25,10 +40,16 @@ describe('conversion factors of NIST SP 811, Appendix B.8', () => {
   })
 
   it('there and back is the same, in every unit', () => {
-    fc.assert(fc.property(fc.constantFrom(...Object.keys(UNITS) as Unit[]), fc.double({ min: -1e4, max: 1e4, noNaN: true }), (unit, value) => {
-      const base = { mass: 'g', length: 'mm', temperature: '°C', volume: 'L' }[UNITS[unit].dimension] as Unit
-      expect(convert(convert(value, unit, base), base, unit)).toBeCloseTo(value, 6)
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(Object.keys(UNITS) as Unit[])),
+        fc.double({ min: -1e4, max: 1e4, noNaN: true }),
+        (unit, value) => {
+          const base = { mass: 'g', length: 'mm', temperature: '°C', volume: 'L' }[UNITS[unit].dimension] as Unit
+          expect(convert(convert(value, unit, base), base, unit)).toBeCloseTo(value, 6)
+        },
+      ),
+    )
   })
 
   it('refuses grams as inches', () => {
@@ -38,13 +59,21 @@ describe('conversion factors of NIST SP 811, Appendix B.8', () => {
 
 describe('reading and writing quantities', () => {
   it.each([
-    ['312 g', 312, 'g'], ['11 oz', 11, 'oz'], ['84.5 °F', 84.5, '°F'], ['2/3 cup', 2 / 3, 'cup'], ['1 1/2 in', 1.5, 'in'],
-    ['½ in', 0.5, 'in'], ['4,5 kg', 4.5, 'kg'], ['−2 °C', -2, '°C'], ['3 tablespoons', 3, 'tbsp'], ['32 fl oz', 32, 'fl oz'],
+    ['312 g', 312, 'g'],
+    ['11 oz', 11, 'oz'],
+    ['84.5 °F', 84.5, '°F'],
+    ['2/3 cup', 2 / 3, 'cup'],
+    ['1 1/2 in', 1.5, 'in'],
+    ['½ in', 0.5, 'in'],
+    ['4,5 kg', 4.5, 'kg'],
+    ['−2 °C', -2, '°C'],
+    ['3 tablespoons', 3, 'tbsp'],
+    ['32 fl oz', 32, 'fl oz'],
   ])('%s', (text, value, unit) => {
     expect(parseQuantity(text)).toEqual({ value, unit })
   })
 
-  it.each(['', 'abc', '12 parsecs', '3/0 cup', '1.2.3 g', 'g'])('asks back for “%s”', (text) => {
+  it.each(['', 'abc', '12 parsecs', '3/0 cup', '1.2.3 g', 'g'])('asks back for “%s”', text => {
     expect(() => parseQuantity(text)).toThrow(/number|unit/)
   })
 
@@ -69,15 +98,17 @@ describe('reading and writing quantities', () => {
 
 describe('calendar days', () => {
   it('round-trips and knows weekdays', () => {
-    fc.assert(fc.property(fc.integer({ min: -20000, max: 40000 }), (day) => {
-      expect(dayFromIso(dayToIso(day))).toBe(day)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: -20000, max: 40000 }), day => {
+        expect(dayFromIso(dayToIso(day))).toBe(day)
+      }),
+    )
     expect(weekday(dayFromIso('2026-11-25'))).toBe(3)
     expect(dayToIso(nextWeekday(dayFromIso('2026-11-25'), 0))).toBe('2026-11-29')
     expect(nextWeekday(dayFromIso('2026-11-29'), 0)).toBe(dayFromIso('2026-11-29'))
   })
 
-  it.each(['2026-02-30', '2025-02-29', '26-01-01', '2026-13-01', ''])('refuses %s', (iso) => {
+  it.each(['2026-02-30', '2025-02-29', '26-01-01', '2026-13-01', ''])('refuses %s', iso => {
     expect(() => dayFromIso(iso)).toThrow(/not a day/)
   })
 
@@ -110,8 +141,12 @@ describe('calendar days', () => {
     expect(formatRange({ median: day + 18, low: day + 14, high: day + 22 })).toBe('30 Jun (26 Jun–4 Jul)')
     expect(formatRange({ median: day, low: day, high: day })).toBe('12 Jun')
     const silvester = dayFromIso('2026-12-31')
-    expect(formatRange({ median: silvester - 3, low: silvester - 11, high: silvester + 8 })).toBe('28 Dec (20 Dec–8 Jan 2027)')
-    expect(formatRange({ median: silvester + 3, low: silvester - 11, high: silvester + 8 })).toBe('3 Jan 2027 (20 Dec–8 Jan)')
+    expect(formatRange({ median: silvester - 3, low: silvester - 11, high: silvester + 8 })).toBe(
+      '28 Dec (20 Dec–8 Jan 2027)',
+    )
+    expect(formatRange({ median: silvester + 3, low: silvester - 11, high: silvester + 8 })).toBe(
+      '3 Jan 2027 (20 Dec–8 Jan)',
+    )
     expect(formatWeekday(dayFromIso('2026-06-09'))).toBe('Tue 9 Jun')
     expect(formatDay(dayFromIso('2024-06-09'), day)).toBe('9 Jun 2024')
     expect(formatDistance(day + 1, day)).toBe('tomorrow')

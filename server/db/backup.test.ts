@@ -19,7 +19,15 @@ beforeEach(() => {
 })
 afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
-const entry = (id: string): DatedEntry => ({ id, at: '2026-11-25T08:00:00.000Z', day: 20_782, subject: { type: 'animal', id: 'a' }, kind: 'weighed', data: { massG: 12.5 }, source: 'keeper' })
+const entry = (id: string): DatedEntry => ({
+  id,
+  at: '2026-11-25T08:00:00.000Z',
+  day: 20_782,
+  subject: { type: 'animal', id: 'a' },
+  kind: 'weighed',
+  data: { massG: 12.5 },
+  source: 'keeper',
+})
 const now = new Date('2026-11-25T03:15:00Z')
 const idsIn = async (path: string) => {
   const db = await openDatabase(path)
@@ -35,7 +43,11 @@ describe('a backup', () => {
     // nothing of it has come into the file itself: copying that alone would lose it
     expect(readFileSync(file).includes('massG')).toBe(false)
     const made = await makeBackup(file, 'asked', now)
-    expect(made).toMatchObject({ name: 'house-2026-11-25T031500Z-asked.sqlite', kind: 'asked', at: '2026-11-25T03:15:00.000Z' })
+    expect(made).toMatchObject({
+      name: 'house-2026-11-25T031500Z-asked.sqlite',
+      kind: 'asked',
+      at: '2026-11-25T03:15:00.000Z',
+    })
     expect(existsSync(join(backupFolder(file), `${made.name}-wal`))).toBe(false)
     await insertEntries(db, [entry('3')])
     await db.destroy()
@@ -64,10 +76,13 @@ describe('a backup', () => {
 
   it('that is damaged, of a newer Mantel, or no house, is refused and nothing is changed', async () => {
     const db = await openDatabase(file)
-    await insertEntries(db, Array.from({ length: 400 }, (_, i) => entry(`e${i}`)))
+    await insertEntries(
+      db,
+      Array.from({ length: 400 }, (_, i) => entry(`e${i}`)),
+    )
     await db.destroy()
     const bytes = readFileSync(file)
-    bytes.fill(0xAB, 4096 * 3, 4096 * 8)
+    bytes.fill(0xab, 4096 * 3, 4096 * 8)
     writeFileSync(join(folder, 'damaged.sqlite'), bytes)
     writeFileSync(join(folder, 'letter.txt'), 'Dear keeper, '.repeat(400))
     const other = new Database(join(folder, 'other.sqlite'))
@@ -75,9 +90,15 @@ describe('a backup', () => {
     other.close()
     await backupTo(file, join(folder, 'newer.sqlite'))
     const newer = new Database(join(folder, 'newer.sqlite'))
-    newer.exec('INSERT INTO knex_migrations (name, batch) VALUES (\'099-moons\', 9)')
+    newer.exec("INSERT INTO knex_migrations (name, batch) VALUES ('099-moons', 9)")
     newer.close()
-    for (const [name, said] of [['damaged.sqlite', /is damaged/], ['letter.txt', /is damaged/], ['other.sqlite', /no house of Mantel/], ['newer.sqlite', /newer Mantel \(it knows 099-moons\)/], ['none.sqlite', /cannot be written|cannot be read/]] as const) {
+    for (const [name, said] of [
+      ['damaged.sqlite', /is damaged/],
+      ['letter.txt', /is damaged/],
+      ['other.sqlite', /no house of Mantel/],
+      ['newer.sqlite', /newer Mantel \(it knows 099-moons\)/],
+      ['none.sqlite', /cannot be written|cannot be read/],
+    ] as const) {
       expect(() => checkDatabaseFile(join(folder, name)), name).toThrow(said)
       await expect(restoreBackup(join(folder, name), file, now), name).rejects.toThrow(DatabaseProblem)
     }
@@ -94,12 +115,19 @@ describe('a backup', () => {
     expect(await idsIn(file)).toEqual(['1'])
     told.mockRestore()
     expect(listBackups(file).map(b => b.kind)).toEqual(['migration'])
-    expect(checkDatabaseFile(join(backupFolder(file), listBackups(file)[0]!.name))).toEqual(['001-first-tables', '002-winter'])
+    expect(checkDatabaseFile(join(backupFolder(file), listBackups(file)[0]!.name))).toEqual([
+      '001-first-tables',
+      '002-winter',
+    ])
   })
 })
 
 describe('the rotation', () => {
-  const daily = (day: number, kind: BackupKind = 'daily') => ({ name: `${kind}${day}`, kind, at: new Date(Date.UTC(2026, 10, 25, 3) - day * 86_400_000).toISOString() })
+  const daily = (day: number, kind: BackupKind = 'daily') => ({
+    name: `${kind}${day}`,
+    kind,
+    at: new Date(Date.UTC(2026, 10, 25, 3) - day * 86_400_000).toISOString(),
+  })
 
   it('over two years of days keeps 7 daily, 4 weekly and 12 monthly ones, and they reach back a year', () => {
     const all = Array.from({ length: 730 }, (_, i) => daily(i))
@@ -124,8 +152,16 @@ describe('the rotation', () => {
   })
 
   it('keeps the last five asked for, and those before a change of tables, beside the daily ones', () => {
-    const all = [...Array.from({ length: 8 }, (_, i) => daily(i, 'asked')), ...Array.from({ length: 8 }, (_, i) => daily(i, 'migration')), daily(0)]
-    expect(backupsToDrop(all).map(b => b.name).sort()).toEqual(['asked5', 'asked6', 'asked7', 'migration5', 'migration6', 'migration7'])
+    const all = [
+      ...Array.from({ length: 8 }, (_, i) => daily(i, 'asked')),
+      ...Array.from({ length: 8 }, (_, i) => daily(i, 'migration')),
+      daily(0),
+    ]
+    expect(
+      backupsToDrop(all)
+        .map(b => b.name)
+        .sort(),
+    ).toEqual(['asked5', 'asked6', 'asked7', 'migration5', 'migration6', 'migration7'])
   })
 })
 
@@ -134,7 +170,9 @@ describe('the lock beside the database', () => {
 
   it('is held by one, who is told to the second; released, the next has it', () => {
     const first = lockDatabase(file, holder)
-    expect(() => lockDatabase(file, { ...holder, pid: 78 })).toThrow(/held by another Mantel \(process 77, since 2026-11-25 08:00 UTC\): http:\/\/127.0.0.1:4170/)
+    expect(() => lockDatabase(file, { ...holder, pid: 78 })).toThrow(
+      /held by another Mantel \(process 77, since 2026-11-25 08:00 UTC\): http:\/\/127.0.0.1:4170/,
+    )
     first.release()
     const second = lockDatabase(file, { ...holder, pid: 78 })
     expect(() => lockDatabase(file, holder)).toThrow(/process 78/)
@@ -167,7 +205,10 @@ describe('a database that cannot be used is told in a keeper’s words', () => {
     const other = new Database(file)
     other.exec('BEGIN EXCLUSIVE')
     const since = performance.now()
-    const error = await insertEntries(db, [entry('1')]).then(() => null, (e: unknown) => e)
+    const error = await insertEntries(db, [entry('1')]).then(
+      () => null,
+      (e: unknown) => e,
+    )
     // the driver waits without letting anything else run: seconds of it would stop the whole server
     expect(performance.now() - since).toBeLessThan(1500)
     expect(databaseProblem(error, file)).toMatchObject({ kind: 'busy' })
@@ -178,8 +219,15 @@ describe('a database that cannot be used is told in a keeper’s words', () => {
   })
 
   it.each([
-    ['SQLITE_READONLY', 'unwritable'], ['SQLITE_CANTOPEN', 'unwritable'], ['EACCES', 'unwritable'], ['SQLITE_BUSY_SNAPSHOT', 'busy'], ['SQLITE_FULL', 'full'], ['ENOSPC', 'full'],
-    ['SQLITE_CORRUPT_INDEX', 'damaged'], ['SQLITE_NOTADB', 'damaged'], ['SQLITE_IOERR_READ', 'damaged'],
+    ['SQLITE_READONLY', 'unwritable'],
+    ['SQLITE_CANTOPEN', 'unwritable'],
+    ['EACCES', 'unwritable'],
+    ['SQLITE_BUSY_SNAPSHOT', 'busy'],
+    ['SQLITE_FULL', 'full'],
+    ['ENOSPC', 'full'],
+    ['SQLITE_CORRUPT_INDEX', 'damaged'],
+    ['SQLITE_NOTADB', 'damaged'],
+    ['SQLITE_IOERR_READ', 'damaged'],
   ] as const)('%s is %s', (code, kind) => {
     const problem = databaseProblem(Object.assign(new Error('raw'), { code }), '/data/house.sqlite')!
     expect(problem.kind).toBe(kind)

@@ -29,11 +29,15 @@ export function listBackups(file: string): Backup[] {
   const folder = backupFolder(file)
   if (!existsSync(folder)) return []
   const own = `${basename(file, '.sqlite')}-`
-  return readdirSync(folder).flatMap((name): Backup[] => {
-    const match = NAME.exec(name)
-    if (!match || !name.startsWith(own) || name.length !== own.length + 18 + 1 + match[2]!.length + 7) return []
-    return [{ name, kind: match[2] as BackupKind, at: instantOf(match[1]!), bytes: statSync(join(folder, name)).size }]
-  }).sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : a.name < b.name ? 1 : -1))
+  return readdirSync(folder)
+    .flatMap((name): Backup[] => {
+      const match = NAME.exec(name)
+      if (!match || !name.startsWith(own) || name.length !== own.length + 18 + 1 + match[2]!.length + 7) return []
+      return [
+        { name, kind: match[2] as BackupKind, at: instantOf(match[1]!), bytes: statSync(join(folder, name)).size },
+      ]
+    })
+    .sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : a.name < b.name ? 1 : -1))
 }
 
 /**
@@ -45,20 +49,27 @@ export function checkDatabaseFile(file: string): string[] {
   try {
     const db = new Database(file, { fileMustExist: true, readonly: true })
     try {
-      const [{ integrity_check: verdict } = { integrity_check: '' }] = db.pragma('integrity_check(1)') as { integrity_check: string }[]
-      if (verdict !== 'ok') throw new DatabaseProblem('damaged', `The file ${file} is damaged (${verdict}). Take another backup.`)
-      const known = db.prepare('SELECT 1 FROM sqlite_master WHERE type = \'table\' AND name = \'knex_migrations\'').get()
+      const [{ integrity_check: verdict } = { integrity_check: '' }] = db.pragma('integrity_check(1)') as {
+        integrity_check: string
+      }[]
+      if (verdict !== 'ok')
+        throw new DatabaseProblem('damaged', `The file ${file} is damaged (${verdict}). Take another backup.`)
+      const known = db.prepare("SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'knex_migrations'").get()
       if (!known) throw new DatabaseProblem('damaged', `The file ${file} is no house of Mantel.`)
-      const run = (db.prepare('SELECT name FROM knex_migrations ORDER BY id').all() as { name: string }[]).map(r => r.name)
+      const run = (db.prepare('SELECT name FROM knex_migrations ORDER BY id').all() as { name: string }[]).map(
+        r => r.name,
+      )
       const unknown = run.filter(name => !migrationNames.includes(name))
-      if (unknown.length) throw new DatabaseProblem('newer', `The file ${file} was written by a newer Mantel (it knows ${unknown.at(-1)}). Install that version first.`)
+      if (unknown.length)
+        throw new DatabaseProblem(
+          'newer',
+          `The file ${file} was written by a newer Mantel (it knows ${unknown.at(-1)}). Install that version first.`,
+        )
       return run
-    }
-    finally {
+    } finally {
       db.close()
     }
-  }
-  catch (error) {
+  } catch (error) {
     throw databaseProblem(error, file) ?? error
   }
 }
@@ -72,9 +83,8 @@ async function copyDatabase(source: string, target: string): Promise<void> {
     const db = new Database(source, { fileMustExist: true })
     try {
       // all pages in one step: a writer in between would make it begin again
-      await db.backup(unfinished, { progress: () => 0x7FFFFFFF })
-    }
-    finally {
+      await db.backup(unfinished, { progress: () => 0x7fffffff })
+    } finally {
       db.close()
     }
     const copy = new Database(unfinished)
@@ -82,8 +92,7 @@ async function copyDatabase(source: string, target: string): Promise<void> {
     copy.close()
     checkDatabaseFile(unfinished)
     renameSync(unfinished, target)
-  }
-  finally {
+  } finally {
     for (const rest of ['', '-wal', '-shm', '-journal']) rmSync(unfinished + rest, { force: true })
   }
 }
@@ -92,7 +101,9 @@ async function copyDatabase(source: string, target: string): Promise<void> {
 export async function makeBackup(file: string, kind: BackupKind, at: Date): Promise<Backup> {
   const name = `${basename(file, '.sqlite')}-${stampOf(at)}-${kind}.sqlite`
   // left by a copy that was cut off
-  if (existsSync(backupFolder(file))) for (const rest of readdirSync(backupFolder(file)).filter(n => n.includes('.unfinished'))) rmSync(join(backupFolder(file), rest), { force: true })
+  if (existsSync(backupFolder(file)))
+    for (const rest of readdirSync(backupFolder(file)).filter(n => n.includes('.unfinished')))
+      rmSync(join(backupFolder(file), rest), { force: true })
   await copyDatabase(file, join(backupFolder(file), name))
   for (const old of backupsToDrop(listBackups(file))) rmSync(join(backupFolder(file), old.name), { force: true })
   return { name, kind, at: instantOf(stampOf(at)), bytes: statSync(join(backupFolder(file), name)).size }
@@ -100,7 +111,8 @@ export async function makeBackup(file: string, kind: BackupKind, at: Date): Prom
 
 /** Backs up to a file that the keeper names. @throws DatabaseProblem when one stands there already */
 export async function backupTo(file: string, target: string): Promise<void> {
-  if (existsSync(target)) throw new DatabaseProblem('unwritable', `${target} stands already; name a file that does not.`)
+  if (existsSync(target))
+    throw new DatabaseProblem('unwritable', `${target} stands already; name a file that does not.`)
   await copyDatabase(file, target)
 }
 

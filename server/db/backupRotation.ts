@@ -31,8 +31,11 @@ export function backupsToDrop<B extends Made>(backups: readonly B[]): B[] {
   const newestFirst = [...backups].sort((a, b) => (a.at < b.at ? 1 : -1))
   const daily = newestFirst.filter(b => b.kind === 'daily')
   const kept = new Set<Made>([
-    ...latestOfEach(daily, dayOf, KEPT.days), ...latestOfEach(daily, weekOf, KEPT.weeks), ...latestOfEach(daily, monthOf, KEPT.months),
-    ...newestFirst.filter(b => b.kind === 'asked').slice(0, KEPT.others), ...newestFirst.filter(b => b.kind === 'migration').slice(0, KEPT.others),
+    ...latestOfEach(daily, dayOf, KEPT.days),
+    ...latestOfEach(daily, weekOf, KEPT.weeks),
+    ...latestOfEach(daily, monthOf, KEPT.months),
+    ...newestFirst.filter(b => b.kind === 'asked').slice(0, KEPT.others),
+    ...newestFirst.filter(b => b.kind === 'migration').slice(0, KEPT.others),
   ])
   return backups.filter(b => !kept.has(b))
 }

@@ -20,8 +20,7 @@ const lockFile = (file: string): string => join(realpathSync(dirname(file)), `${
 function readHolder(db: Database.Database): Holder | null {
   try {
     return (db.prepare('SELECT pid, address, since FROM holder').get() as Holder | undefined) ?? null
-  }
-  catch {
+  } catch {
     return null
   }
 }
@@ -46,16 +45,21 @@ export function lockDatabase(file: string, holder: Holder): DatabaseLock {
     // between writing the name and holding on, another may have come in
     if (readHolder(db)?.pid !== holder.pid) throw held(file, readHolder(db))
     const taken = db
-    return { release: () => { if (taken.open) taken.close() } }
-  }
-  catch (error) {
+    return {
+      release: () => {
+        if (taken.open) taken.close()
+      },
+    }
+  } catch (error) {
     const by = db ? readHolder(db) : null
     db?.close()
-    throw isBusy(error) ? held(file, by) : databaseProblem(error, file) ?? error
+    throw isBusy(error) ? held(file, by) : (databaseProblem(error, file) ?? error)
   }
 }
 
 function held(file: string, by: Holder | null): DatabaseProblem {
-  const who = by ? `by another Mantel (process ${by.pid}, since ${by.since.slice(0, 16).replace('T', ' ')} UTC): ${by.address}` : 'by another Mantel'
+  const who = by
+    ? `by another Mantel (process ${by.pid}, since ${by.since.slice(0, 16).replace('T', ' ')} UTC): ${by.address}`
+    : 'by another Mantel'
   return new DatabaseProblem('held', `The database ${file} is held ${who}. Use that one, or stop it first.`)
 }

@@ -28,8 +28,7 @@ function connect(file: string): Knex {
           // what is acknowledged has reached the disk, also when the power fails
           connection.pragma('synchronous = FULL')
           done(null)
-        }
-        catch (error) {
+        } catch (error) {
           done(error as Error)
         }
       },
@@ -39,8 +38,8 @@ function connect(file: string): Knex {
 
 /** Migrations that ran on this database, oldest first; none on a new one. */
 async function migrationsRun(knex: Knex): Promise<string[]> {
-  if (!await knex.schema.hasTable('knex_migrations')) return []
-  return (await knex<{ id: number, name: string }>('knex_migrations').orderBy('id')).map(r => r.name)
+  if (!(await knex.schema.hasTable('knex_migrations'))) return []
+  return (await knex<{ id: number; name: string }>('knex_migrations').orderBy('id')).map(r => r.name)
 }
 
 /**
@@ -57,14 +56,17 @@ export async function openDatabase(file: string): Promise<Knex> {
     knex = connect(file)
     const run = await migrationsRun(knex)
     const unknown = run.filter(name => !migrationNames.includes(name))
-    if (unknown.length) throw new DatabaseProblem('newer', `The database ${file} was written by a newer Mantel (it knows ${unknown.at(-1)}). Start that version, or restore a backup made before it: npm run restore FILE.`)
+    if (unknown.length)
+      throw new DatabaseProblem(
+        'newer',
+        `The database ${file} was written by a newer Mantel (it knows ${unknown.at(-1)}). Start that version, or restore a backup made before it: npm run restore FILE.`,
+      )
     const next = migrationNames.find(name => !run.includes(name))
     if (stands && run.length && next) await backupBeforeMigration(file, next)
     if (run.length) await knex.migrate.forceFreeMigrationsLock({ migrationSource })
     await knex.migrate.latest({ migrationSource })
     return knex
-  }
-  catch (error) {
+  } catch (error) {
     await knex?.destroy()
     throw databaseProblem(error, file) ?? error
   }

@@ -5,7 +5,7 @@ import { houseOf, season } from '#core/season'
 import { calendarOf } from '#core/units'
 import { alderYard } from './alderYard'
 
-describe.each([20_000, 20_782])('Alder Yard on day %d', (today) => {
+describe.each([20_000, 20_782])('Alder Yard on day %d', today => {
   const demo = alderYard(today)
 
   it('could have happened: every entry passes the checks of the logbook in order', () => {
@@ -13,7 +13,10 @@ describe.each([20_000, 20_782])('Alder Yard on day %d', (today) => {
     for (const entry of [...demo.entries].sort((a, b) => (a.at < b.at ? -1 : 1))) {
       expect(calendarOf(demo.settings.timeZone)(entry.at)).toBe(entry.day)
       // every subject is looked up in the house as it stood by then
-      expect(checkEntry(records, houseOf(records, shippedAlmanac), entry, { almanac: shippedAlmanac, today }), `${entry.kind} ${entry.at}`).toEqual([])
+      expect(
+        checkEntry(records, houseOf(records, shippedAlmanac), entry, { almanac: shippedAlmanac, today }),
+        `${entry.kind} ${entry.at}`,
+      ).toEqual([])
       records = withEntry(records, entry)
     }
   }, 60_000)
@@ -35,7 +38,14 @@ describe.each([20_000, 20_782])('Alder Yard on day %d', (today) => {
     expect(alarms).toEqual(expect.arrayContaining(['refuser', 'failed', 'lamp', 'late', 'cold']))
     expect(new Set(s.lanes.map(l => l.kind))).toEqual(new Set(['pair', 'eggs', 'spawn']))
     // the two in trouble, and no third
-    expect(s.winter.cold.filter(c => ['takeOut', 'offerWater'].includes(c.verdict.value.action)).map(c => [c.tag, c.verdict.value.action])).toEqual([['M-09', 'takeOut'], ['K-02', 'offerWater']])
+    expect(
+      s.winter.cold
+        .filter(c => ['takeOut', 'offerWater'].includes(c.verdict.value.action))
+        .map(c => [c.tag, c.verdict.value.action]),
+    ).toEqual([
+      ['M-09', 'takeOut'],
+      ['K-02', 'offerWater'],
+    ])
     expect(s.winter.cold.length).toBeGreaterThanOrEqual(20)
     expect(s.winter.recovering.find(r => r.tag === 'K-08')!.readiness).toMatchObject({ since: null })
     expect(s.tasks.length).toBeGreaterThan(12)

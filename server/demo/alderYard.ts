@@ -23,7 +23,8 @@ function buildPlaces(w: DemoWriter): Places {
   const bench = w.place('Bench room', 'room', null, 24)
   const glassRoom = w.place('Glass room', 'room', null, 25)
   const backShop = w.place('Back shop', 'room', null, 22)
-  const tubs = (parent: Place, from: number, to: number, word: string) => Array.from({ length: to - from + 1 }, (_, i) => w.place(`${word} ${from + i}`, 'tub', parent))
+  const tubs = (parent: Place, from: number, to: number, word: string) =>
+    Array.from({ length: to - from + 1 }, (_, i) => w.place(`${word} ${from + i}`, 'tub', parent))
   const rackA = w.place('Rack A', 'rack', bench)
   const rackB = w.place('Rack B', 'rack', bench)
   const rackD = w.place('Rack C', 'rack', bench)
@@ -36,11 +37,17 @@ function buildPlaces(w: DemoWriter): Places {
     snakes: [...tubs(rackA, 1, 10, 'Tub'), ...tubs(rackB, 11, 18, 'Tub')],
     milks: tubs(rackD, 19, 30, 'Tub'),
     geckos: tubs(geckoRack, 1, 10, 'Tub'),
-    glass: ['Rock pen', 'Cork pen', 'Tortoise table', 'Moss tank', 'Fern tank', 'Pond tank'].map(n => w.place(n, 'tub', glass)),
+    glass: ['Rock pen', 'Cork pen', 'Tortoise table', 'Moss tank', 'Fern tank', 'Pond tank'].map(n =>
+      w.place(n, 'tub', glass),
+    ),
     hatchlings: tubs(rackC, 1, 40, 'Box'),
-    incubator: w.place('Incubator 28 °C', 'incubator', shelf, 28), warmIncubator: w.place('Incubator 31 °C', 'incubator', shelf, 31),
-    flies: w.place('Fly board', 'shelf', feeders, 24), beetles: w.place('Beetle board', 'shelf', feeders, 28), colonies: w.place('Colony bench', 'shelf', feeders, 27),
-    cold: w.place('Cold chest', 'cold', backShop, 12, 24), fridge: w.place('Fridge', 'cold', backShop, 5, 6),
+    incubator: w.place('Incubator 28 °C', 'incubator', shelf, 28),
+    warmIncubator: w.place('Incubator 31 °C', 'incubator', shelf, 31),
+    flies: w.place('Fly board', 'shelf', feeders, 24),
+    beetles: w.place('Beetle board', 'shelf', feeders, 28),
+    colonies: w.place('Colony bench', 'shelf', feeders, 27),
+    cold: w.place('Cold chest', 'cold', backShop, 12, 24),
+    fridge: w.place('Fridge', 'cold', backShop, 5, 6),
   }
 }
 
@@ -48,8 +55,15 @@ type Animals = Record<string, AnimalCard>
 
 function grownSnakes(w: DemoWriter, p: Places, all: Animals): void {
   const kings: [string, 'female' | 'male', number, number][] = [
-    ['K-01', 'female', 1900, 640], ['K-02', 'female', 1880, 590], ['K-03', 'female', 1540, 520], ['K-04', 'female', 1190, 430], ['K-05', 'female', 1180, 455],
-    ['K-06', 'male', 2260, 610], ['K-07', 'male', 1900, 560], ['K-08', 'male', 1550, 540], ['K-09', 'male', 1200, 440],
+    ['K-01', 'female', 1900, 640],
+    ['K-02', 'female', 1880, 590],
+    ['K-03', 'female', 1540, 520],
+    ['K-04', 'female', 1190, 430],
+    ['K-05', 'female', 1180, 455],
+    ['K-06', 'male', 2260, 610],
+    ['K-07', 'male', 1900, 560],
+    ['K-08', 'male', 1550, 540],
+    ['K-09', 'male', 1200, 440],
   ]
   kings.forEach(([tag, sex, age, mass], i) => {
     const card = w.animal(tag, 'california-kingsnake', sex, age, p.snakes[i]!)
@@ -58,20 +72,43 @@ function grownSnakes(w: DemoWriter, p: Places, all: Animals): void {
     if (['K-02', 'K-04', 'K-05', 'K-06', 'K-09'].includes(tag)) {
       w.weights(card, mass * 0.9, mass, 350, 30, 64)
       w.meals(card, mass, 240, 76)
-      w.inCold(card, mass, 62, p.cold, tag === 'K-02' ? [0.985, 0.955, 0.926] : [0.996, 0.989 - i * 0.0006, 0.983 - i * 0.0008])
+      w.inCold(
+        card,
+        mass,
+        62,
+        p.cold,
+        tag === 'K-02' ? [0.985, 0.955, 0.926] : [0.996, 0.989 - i * 0.0006, 0.983 - i * 0.0008],
+      )
       return
     }
     // the others went early, so that their young come early
     const early = tag === 'K-01' || tag === 'K-07'
     w.weights(card, mass * 0.9, mass, 350, 30, 172)
     w.winter(card, mass, 170, early ? 92 : 34, [0.99, tag === 'K-08' ? 0.955 : 0.981])
-    w.weights(card, mass * (tag === 'K-08' ? 0.95 : 0.985), mass * (tag === 'K-08' ? 0.958 : 1.01), early ? 85 : 28, 14, tag === 'K-08' ? 1 : 4 + i)
+    w.weights(
+      card,
+      mass * (tag === 'K-08' ? 0.95 : 0.985),
+      mass * (tag === 'K-08' ? 0.958 : 1.01),
+      early ? 85 : 28,
+      14,
+      tag === 'K-08' ? 1 : 4 + i,
+    )
     w.write('shed', w.about(card), early ? -70 : -12)
     w.meals(card, mass, early ? 85 : 30, [11, 0, 3, 10, 7, 0, 2, 5, 9][i]!)
   })
   const milks: [number, number, number[]][] = [
-    [420, 1500, [0.995, 0.985]], [395, 1480, [0.997, 0.99]], [455, 1900, [0.994, 0.981]], [380, 1460, [0.996, 0.988]], [410, 1510, [0.993, 0.98]], [365, 1200, [0.998, 0.991]],
-    [430, 2100, [0.996, 0.986]], [402, 1830, [0.995, 0.984]], [388, 1490, [0.964, 0.909]], [415, 1850, [0.997, 0.987]], [440, 2240, [0.996, 0.989]], [372, 1220, [0.995, 0.983]],
+    [420, 1500, [0.995, 0.985]],
+    [395, 1480, [0.997, 0.99]],
+    [455, 1900, [0.994, 0.981]],
+    [380, 1460, [0.996, 0.988]],
+    [410, 1510, [0.993, 0.98]],
+    [365, 1200, [0.998, 0.991]],
+    [430, 2100, [0.996, 0.986]],
+    [402, 1830, [0.995, 0.984]],
+    [388, 1490, [0.964, 0.909]],
+    [415, 1850, [0.997, 0.987]],
+    [440, 2240, [0.996, 0.989]],
+    [372, 1220, [0.995, 0.983]],
   ]
   milks.forEach(([mass, age, losses], i) => {
     const tag = `M-${String(i + 1).padStart(2, '0')}`
@@ -84,7 +121,13 @@ function grownSnakes(w: DemoWriter, p: Places, all: Animals): void {
     if (tag === 'M-09') w.write('checked', w.about(card), -3, { well: false, signs: ['skin'] })
   })
   const rosies: [string, 'female' | 'male', number, number][] = [
-    ['R-01', 'female', 2000, 410], ['R-02', 'female', 1700, 360], ['R-03', 'female', 1400, 330], ['R-04', 'female', 1390, 318], ['R-05', 'male', 1900, 250], ['R-06', 'male', 1710, 262], ['R-07', 'male', 1300, 240],
+    ['R-01', 'female', 2000, 410],
+    ['R-02', 'female', 1700, 360],
+    ['R-03', 'female', 1400, 330],
+    ['R-04', 'female', 1390, 318],
+    ['R-05', 'male', 1900, 250],
+    ['R-06', 'male', 1710, 262],
+    ['R-07', 'male', 1300, 240],
   ]
   rosies.forEach(([tag, sex, age, mass], i) => {
     const card = w.animal(tag, 'rosy-boa', sex, age, p.snakes[9 + i]!)
@@ -155,11 +198,23 @@ function grownOthers(w: DemoWriter, p: Places, all: Animals): void {
 /** Forty young of last season, each at its own step of the ladder. */
 function hatchlings(w: DemoWriter, p: Places, all: Animals): void {
   let box = 0
-  const brood = (prefix: string, count: number, speciesId: string, age: number, startG: number, nowG: number, dam: string, sire: string) => {
+  const brood = (
+    prefix: string,
+    count: number,
+    speciesId: string,
+    age: number,
+    startG: number,
+    nowG: number,
+    dam: string,
+    sire: string,
+  ) => {
     for (let i = 0; i < count; i++) {
       const tag = `${prefix}-${String(i + 1).padStart(2, '0')}`
       const mass = nowG * w.between(0.85, 1.15)
-      const card = w.animal(tag, speciesId, 'unknown', age + (i % 3), p.hatchlings[box++]!, { damId: all[dam]!.id, sireId: all[sire]!.id })
+      const card = w.animal(tag, speciesId, 'unknown', age + (i % 3), p.hatchlings[box++]!, {
+        damId: all[dam]!.id,
+        sireId: all[sire]!.id,
+      })
       all[tag] = card
       const refuser = tag === 'KY-07'
       if (refuser) {
@@ -167,9 +222,15 @@ function hatchlings(w: DemoWriter, p: Places, all: Animals): void {
         w.write('weighed', w.about(card), -16, { massG: Number((startG * 1.19).toFixed(1)) })
         w.write('weighed', w.about(card), -2, { massG: Number((startG * 1.12).toFixed(1)) })
         w.meals(card, startG * 1.2, age - 14, 4, 4)
-      }
-      else {
-        w.weights(card, startG, mass, age - 5, speciesId === 'hermanns-tortoise' ? 28 : speciesId.includes('gecko') || speciesId.includes('lizard') ? 7 : 14, (i * 3 + box) % (speciesId.includes('gecko') || speciesId.includes('lizard') ? 8 : 15))
+      } else {
+        w.weights(
+          card,
+          startG,
+          mass,
+          age - 5,
+          speciesId === 'hermanns-tortoise' ? 28 : speciesId.includes('gecko') || speciesId.includes('lizard') ? 7 : 14,
+          (i * 3 + box) % (speciesId.includes('gecko') || speciesId.includes('lizard') ? 8 : 15),
+        )
         w.meals(card, mass, Math.min(80, age - 14), i % 6)
       }
     }
@@ -232,7 +293,14 @@ function pairsAndClutches(w: DemoWriter, p: Places, a: Animals): void {
 
 /** Fourteen cultures, the freezer and the lamps. */
 function feedersAndLamps(w: DemoWriter, p: Places): void {
-  const culture = (tag: string, feederId: string, place: Place, startedAgo: number, producingAgo: number | null, lastHarvestAgo: number | null = null) => {
+  const culture = (
+    tag: string,
+    feederId: string,
+    place: Place,
+    startedAgo: number,
+    producingAgo: number | null,
+    lastHarvestAgo: number | null = null,
+  ) => {
     const subject = w.founded('cultureStarted', -startedAgo, { tag, feederId, placeId: place.id })
     if (producingAgo !== null) w.write('producing', subject, -producingAgo)
     if (lastHarvestAgo !== null) w.write('harvested', subject, -lastHarvestAgo, { count: 60 })
@@ -254,7 +322,17 @@ function feedersAndLamps(w: DemoWriter, p: Places): void {
   culture('SP-2', 'springtail', p.colonies, 70, 30)
   culture('IS-1', 'isopod.dwarf', p.colonies, 200, 110)
 
-  const counted: [string, number][] = [['mouse.pinky', 44], ['mouse.fuzzy', 62], ['mouse.hopper', 38], ['mouse.weaned', 24], ['mouse.adult', 31], ['rat.small', 12], ['rat.weaned', 20], ['cricket.quarter', 420], ['cricket.half', 260]]
+  const counted: [string, number][] = [
+    ['mouse.pinky', 44],
+    ['mouse.fuzzy', 62],
+    ['mouse.hopper', 38],
+    ['mouse.weaned', 24],
+    ['mouse.adult', 31],
+    ['rat.small', 12],
+    ['rat.weaned', 20],
+    ['cricket.quarter', 420],
+    ['cricket.half', 260],
+  ]
   for (const [prey, count] of counted) w.write('preyCounted', { type: 'prey', id: prey }, -1, { count })
   w.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -1, { count: 250 })
 
@@ -274,8 +352,19 @@ export interface DemoHouse {
 /** The winter: kings and milks in the chest, tortoises in the fridge, geckos at rest; boas and mantellas are next. */
 function winterGroups(w: DemoWriter, p: Places, a: Animals): void {
   const ids = (...tags: string[]) => tags.map(t => a[t]!.id)
-  w.winterGroup('W-1', 'california-kingsnake', p.cold, 62, ids('K-02', 'K-04', 'K-05', 'K-06', 'K-09'), { holdDays: 80 })
-  w.winterGroup('W-2', 'milk-snake', p.cold, 48, Object.keys(a).filter(t => t.startsWith('M-')).map(t => a[t]!.id), { warmUp: 'gradual' })
+  w.winterGroup('W-1', 'california-kingsnake', p.cold, 62, ids('K-02', 'K-04', 'K-05', 'K-06', 'K-09'), {
+    holdDays: 80,
+  })
+  w.winterGroup(
+    'W-2',
+    'milk-snake',
+    p.cold,
+    48,
+    Object.keys(a)
+      .filter(t => t.startsWith('M-'))
+      .map(t => a[t]!.id),
+    { warmUp: 'gradual' },
+  )
   w.winterGroup('W-3', 'hermanns-tortoise', p.fridge, 31, ids('T-02', 'T-03'))
   w.winterGroup('W-4', 'rosy-boa', p.cold, -4, ids('R-02', 'R-03', 'R-04', 'R-05', 'R-06', 'R-07'))
   w.winterGroup('W-5', 'fat-tailed-gecko', null, 27, ids('G-03', 'G-04', 'G-05', 'G-06', 'G-07'))
@@ -294,7 +383,19 @@ export function alderYard(today: number): DemoHouse {
   pairsAndClutches(w, places, all)
   feedersAndLamps(w, places)
   winterGroups(w, places, all)
-  breedingSeason(w, w.places.find(p => p.name === 'Gecko rack')!, w.places.find(p => p.name === 'Hatchling rack')!, all)
-  const settings: HouseSettings = { ...defaultSettings, latitude: 51.5, houseName: 'Alder Yard', timeZone: 'Europe/Berlin', cultureWeekday: 0, coverQuantile: 0.9 }
+  breedingSeason(
+    w,
+    w.places.find(p => p.name === 'Gecko rack')!,
+    w.places.find(p => p.name === 'Hatchling rack')!,
+    all,
+  )
+  const settings: HouseSettings = {
+    ...defaultSettings,
+    latitude: 51.5,
+    houseName: 'Alder Yard',
+    timeZone: 'Europe/Berlin',
+    cultureWeekday: 0,
+    coverQuantile: 0.9,
+  }
   return { settings, places: w.places, animals: w.animals, entries: w.entries, devices: coldDevices(places, today) }
 }

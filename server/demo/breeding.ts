@@ -9,7 +9,14 @@ function moreGeckos(w: DemoWriter, rack: Place, all: Animals): void {
     const tag = `G-${i}`
     const mass = 52 + ((i * 7) % 17)
     const place = w.place(`Tub ${i}`, 'tub', rack)
-    const card = w.animal(tag, 'fat-tailed-gecko', i <= 15 ? 'female' : 'male', 640 + i * 25, place, i === 12 || i === 13 ? { damId: all['G-02']!.id, sireId: all['G-08']!.id } : {})
+    const card = w.animal(
+      tag,
+      'fat-tailed-gecko',
+      i <= 15 ? 'female' : 'male',
+      640 + i * 25,
+      place,
+      i === 12 || i === 13 ? { damId: all['G-02']!.id, sireId: all['G-08']!.id } : {},
+    )
     all[tag] = card
     w.weights(card, mass * 0.85, mass, 200, 30, 2 + (i % 5) * 3)
     w.meals(card, mass, 60, 1 + (i % 3))
@@ -19,10 +26,23 @@ function moreGeckos(w: DemoWriter, rack: Place, all: Animals): void {
 /** The kings' papers: eight ancestors kept elsewhere, two of them founders of both sides. */
 function kingLine(w: DemoWriter, all: Animals): void {
   const king = (tag: string, sex: 'female' | 'male', age: number, parents: [dam: string, sire: string] | null) => {
-    const card = w.animal(tag, 'california-kingsnake', sex, age, null, parents ? { damId: all[parents[0]]!.id, sireId: all[parents[1]]!.id } : {})
+    const card = w.animal(
+      tag,
+      'california-kingsnake',
+      sex,
+      age,
+      null,
+      parents ? { damId: all[parents[0]]!.id, sireId: all[parents[1]]!.id } : {},
+    )
     all[tag] = card
     w.write('keptElsewhere', w.about(card), -500)
-    if (!parents) w.write('parentsStated', w.about(card), -499, { damId: null, sires: [], origin: tag === 'KA-1' ? 'wild' : 'unknown', clonal: false })
+    if (!parents)
+      w.write('parentsStated', w.about(card), -499, {
+        damId: null,
+        sires: [],
+        origin: tag === 'KA-1' ? 'wild' : 'unknown',
+        clonal: false,
+      })
   }
   king('KA-1', 'male', 5900, null)
   king('KA-2', 'female', 5600, null)
@@ -32,7 +52,13 @@ function kingLine(w: DemoWriter, all: Animals): void {
   king('KA-6', 'male', 3600, ['KA-4', 'KA-1'])
   king('KA-7', 'male', 3500, ['KA-4', 'KA-3'])
   king('KA-8', 'female', 3400, ['KA-2', 'KA-3'])
-  const state = (tag: string, dam: string, ...sires: [tag: string, chance: number][]) => w.write('parentsStated', w.about(all[tag]!), -480, { damId: all[dam]!.id, sires: sires.map(([t, chance]) => ({ id: all[t]!.id, chance })), origin: 'bred', clonal: false })
+  const state = (tag: string, dam: string, ...sires: [tag: string, chance: number][]) =>
+    w.write('parentsStated', w.about(all[tag]!), -480, {
+      damId: all[dam]!.id,
+      sires: sires.map(([t, chance]) => ({ id: all[t]!.id, chance })),
+      origin: 'bred',
+      clonal: false,
+    })
   state('K-01', 'KA-5', ['KA-7', 1])
   state('K-02', 'KA-5', ['KA-6', 1])
   state('K-06', 'KA-8', ['KA-7', 1])
@@ -46,13 +72,33 @@ const recessive = (sign: string, look: string) => ({ sign, mode: 'recessive', lo
 
 /** Looks of the house, invented: two lines of pale kings that do not meet, and a gecko whose double form is weak. */
 function loci(w: DemoWriter, all: Animals): void {
-  const name = (locus: string, speciesId: string, alleles: object[], linkage = 'autosomal', note: string | null = null) => w.named(-470, { name: locus, speciesId, linkage, alleles, note })
+  const name = (
+    locus: string,
+    speciesId: string,
+    alleles: object[],
+    linkage = 'autosomal',
+    note: string | null = null,
+  ) => w.named(-470, { name: locus, speciesId, linkage, alleles, note })
   const ash = name('Ash', 'california-kingsnake', [recessive('a', 'ash')])
-  const chalk = name('Chalk', 'california-kingsnake', [recessive('c', 'chalk'), recessive('cs', 'straw')], 'autosomal', 'Sold as ash elsewhere: crossed with ash it gives plain young, so it is another locus.')
-  const ember = name('Ember', 'fat-tailed-gecko', [{ sign: 'E', mode: 'incomplete', look: 'ember', doubleLook: 'bright ember', double: 'weak' }], 'autosomal', 'Bright embers hatch weak: no ember with ember.')
+  const chalk = name(
+    'Chalk',
+    'california-kingsnake',
+    [recessive('c', 'chalk'), recessive('cs', 'straw')],
+    'autosomal',
+    'Sold as ash elsewhere: crossed with ash it gives plain young, so it is another locus.',
+  )
+  const ember = name(
+    'Ember',
+    'fat-tailed-gecko',
+    [{ sign: 'E', mode: 'incomplete', look: 'ember', doubleLook: 'bright ember', double: 'weak' }],
+    'autosomal',
+    'Bright embers hatch weak: no ember with ember.',
+  )
   name('Cobalt', 'ocellated-lizard', [recessive('k', 'cobalt')], 'Z')
-  const gene = (tag: string, locusId: string, alleles: string[], chance = 1) => w.write('geneStated', w.about(all[tag]!), -460, { locusId, alleles, chance })
-  const look = (tag: string, locusId: string, seen: string, days = -90) => w.write('lookSeen', w.about(all[tag]!), days, { locusId, look: seen })
+  const gene = (tag: string, locusId: string, alleles: string[], chance = 1) =>
+    w.write('geneStated', w.about(all[tag]!), -460, { locusId, alleles, chance })
+  const look = (tag: string, locusId: string, seen: string, days = -90) =>
+    w.write('lookSeen', w.about(all[tag]!), days, { locusId, look: seen })
   gene('K-01', ash, ['+', 'a'])
   gene('K-07', ash, ['+', 'a'], 0.66)
   gene('K-03', ash, ['a', 'a'])
@@ -67,8 +113,10 @@ function loci(w: DemoWriter, all: Animals): void {
 
 /** What was seen of sexes so far: sheds counted, tails measured, one that does not go together. */
 function sexes(w: DemoWriter, all: Animals): void {
-  const shed = (tag: string, scales: number, days = -20) => w.write('subcaudalsCounted', w.about(all[tag]!), days, { scales })
-  const sign = (tag: string, of: string, says: 'male' | 'female', days = -18) => w.write('sexSignSeen', w.about(all[tag]!), days, { sign: of, says })
+  const shed = (tag: string, scales: number, days = -20) =>
+    w.write('subcaudalsCounted', w.about(all[tag]!), days, { scales })
+  const sign = (tag: string, of: string, says: 'male' | 'female', days = -18) =>
+    w.write('sexSignSeen', w.about(all[tag]!), days, { sign: of, says })
   shed('KY-01', 58)
   sign('KY-01', 'tailShape', 'male')
   w.write('tailMeasured', w.about(all['KY-01']!), -17, { tailMm: 47, totalMm: 318 })

@@ -10,7 +10,7 @@ export interface DemoDevice {
   placeId: string | null
   hours: Map<number, HourSums>
   /** The last day, by the minute. */
-  recent: { at: number, tempC: number }[]
+  recent: { at: number; tempC: number }[]
 }
 
 const HOUR_MS = 3_600_000
@@ -24,7 +24,15 @@ interface Incident {
   hours: number
 }
 
-function probe(id: string, name: string, place: Place, setC: number, seed: number, today: number, incidents: Incident[]): DemoDevice {
+function probe(
+  id: string,
+  name: string,
+  place: Place,
+  setC: number,
+  seed: number,
+  today: number,
+  incidents: Incident[],
+): DemoDevice {
   const now = today * DAY_MS + 12 * HOUR_MS
   const chest = new ColdChest({ ...chestDefaults, seed, startC: setC }, () => setC)
   const device: DemoDevice = { id, name, kind: 'probe', placeId: place.id, hours: new Map(), recent: [] }
@@ -43,9 +51,12 @@ function probe(id: string, name: string, place: Place, setC: number, seed: numbe
 }
 
 /** Probes of the chest and the fridge with their readings, and the scale. */
-export function coldDevices(places: { cold: Place, fridge: Place }, today: number): DemoDevice[] {
+export function coldDevices(places: { cold: Place; fridge: Place }, today: number): DemoDevice[] {
   return [
-    probe('demo-probe-chest', 'Chest probe', places.cold, places.cold.tempC!, 41, today, [{ fault: 'compressor', fromHoursAgo: 31 * 24, hours: 22 }, { fault: 'battery', fromHoursAgo: 12 * 24, hours: 15 }]),
+    probe('demo-probe-chest', 'Chest probe', places.cold, places.cold.tempC!, 41, today, [
+      { fault: 'compressor', fromHoursAgo: 31 * 24, hours: 22 },
+      { fault: 'battery', fromHoursAgo: 12 * 24, hours: 15 },
+    ]),
     probe('demo-probe-fridge', 'Fridge probe', places.fridge, places.fridge.tempC!, 42, today, []),
     { id: 'demo-scale', name: 'Bench scale', kind: 'scale', placeId: null, hours: new Map(), recent: [] },
   ]

@@ -13,13 +13,20 @@ export async function fillWithDemo(db: Knex, demo: DemoHouse): Promise<boolean> 
   const [log] = await db('entries').count<{ n: number }[]>({ n: '*' })
   if (row!.n || log!.n) return false
   await writeSettings(db, demo.settings, 1)
-  await db.transaction(async (trx) => {
+  await db.transaction(async trx => {
     await insertPlaces(trx, demo.places)
     await insertEntries(trx, demo.entries)
     await insertAnimals(trx, demo.animals)
     for (const device of demo.devices) {
       // nobody holds its token: it reads inside the server
-      await insertDevice(trx, { id: device.id, name: device.name, kind: device.kind, placeId: device.placeId, tokenHash: hashOf(randomUUID()), simulated: true })
+      await insertDevice(trx, {
+        id: device.id,
+        name: device.name,
+        kind: device.kind,
+        placeId: device.placeId,
+        tokenHash: hashOf(randomUUID()),
+        simulated: true,
+      })
       if (device.placeId) await addHours(trx, device.placeId, device.id, device.hours)
       await insertReadings(trx, device.id, device.recent)
     }

@@ -23,24 +23,65 @@ export class DemoWriter {
     return low + (high - low) * this.random()
   }
 
-  place(name: string, kind: Place['kind'], parent: Place | null, tempC: number | null = null, capacity: number | null = null): Place {
+  place(
+    name: string,
+    kind: Place['kind'],
+    parent: Place | null,
+    tempC: number | null = null,
+    capacity: number | null = null,
+  ): Place {
     const order = this.places.filter(p => p.parentId === (parent?.id ?? null)).length + 1
     const place: Place = { id: this.id(), name, kind, parentId: parent?.id ?? null, order, tempC, capacity }
     this.places.push(place)
     return place
   }
 
-  animal(tag: string, speciesId: string, sex: AnimalCard['sex'], bornDaysAgo: number, place: Place | null, more: Partial<AnimalCard> = {}): AnimalCard {
-    const card: AnimalCard = { id: this.id(), tag, name: null, speciesId, sex, bornDay: this.today - bornDaysAgo, placeId: place?.id ?? null, damId: null, sireId: null, clutchId: null, foundedBy: null, ...more }
+  animal(
+    tag: string,
+    speciesId: string,
+    sex: AnimalCard['sex'],
+    bornDaysAgo: number,
+    place: Place | null,
+    more: Partial<AnimalCard> = {},
+  ): AnimalCard {
+    const card: AnimalCard = {
+      id: this.id(),
+      tag,
+      name: null,
+      speciesId,
+      sex,
+      bornDay: this.today - bornDaysAgo,
+      placeId: place?.id ?? null,
+      damId: null,
+      sireId: null,
+      clutchId: null,
+      foundedBy: null,
+      ...more,
+    }
     this.animals.push(card)
     return card
   }
 
-  write(kind: string, subject: Subject | null, days: number, data: Record<string, unknown> = {}, note?: string): string {
+  write(
+    kind: string,
+    subject: Subject | null,
+    days: number,
+    data: Record<string, unknown> = {},
+    note?: string,
+  ): string {
     const id = this.id()
     const day = this.today + days
     const at = new Date(day * 86_400_000 + Math.round(this.between(8, 15) * 3_600_000)).toISOString()
-    this.entries.push({ id, at, day, subject: subject ?? { type: 'pairing', id }, kind, data, source: 'demo', ...(note && { note }) })
+    this.entries.push({
+      id,
+      at,
+      day,
+      subject: subject ?? { type: 'pairing', id },
+      kind,
+      data,
+      source: 'demo',
+      ...(note && { note }),
+    })
     return id
   }
 
@@ -50,32 +91,65 @@ export class DemoWriter {
 
   pair(tag: string, dam: AnimalCard, sire: AnimalCard | null, days: number): Subject {
     const id = this.id()
-    this.entries.push({ id, at: new Date((this.today + days) * 86_400_000 + 9 * 3_600_000).toISOString(), day: this.today + days, subject: { type: 'pairing', id }, kind: 'paired', data: { tag, damId: dam.id, sireId: sire?.id ?? null }, source: 'demo' })
+    this.entries.push({
+      id,
+      at: new Date((this.today + days) * 86_400_000 + 9 * 3_600_000).toISOString(),
+      day: this.today + days,
+      subject: { type: 'pairing', id },
+      kind: 'paired',
+      data: { tag, damId: dam.id, sireId: sire?.id ?? null },
+      source: 'demo',
+    })
     return { type: 'pairing', id }
   }
 
   /** A locus; returns its id. */
   named(days: number, data: Record<string, unknown>): string {
     const id = this.id()
-    this.entries.push({ id, at: new Date((this.today + days) * 86_400_000 + 10 * 3_600_000).toISOString(), day: this.today + days, subject: { type: 'locus', id }, kind: 'locusNamed', data, source: 'demo' })
+    this.entries.push({
+      id,
+      at: new Date((this.today + days) * 86_400_000 + 10 * 3_600_000).toISOString(),
+      day: this.today + days,
+      subject: { type: 'locus', id },
+      kind: 'locusNamed',
+      data,
+      source: 'demo',
+    })
     return id
   }
 
   founded(kind: 'cultureStarted' | 'lampFitted', days: number, data: Record<string, unknown>): Subject {
     const type = kind === 'cultureStarted' ? 'culture' : 'lamp'
     const id = this.id()
-    this.entries.push({ id, at: new Date((this.today + days) * 86_400_000 + 10 * 3_600_000).toISOString(), day: this.today + days, subject: { type, id }, kind, data, source: 'demo' })
+    this.entries.push({
+      id,
+      at: new Date((this.today + days) * 86_400_000 + 10 * 3_600_000).toISOString(),
+      day: this.today + days,
+      subject: { type, id },
+      kind,
+      data,
+      source: 'demo',
+    })
     return { type, id }
   }
 
   /** Weights along a saturating growth curve with a little noise, ending at `endG` on the last weighing. */
-  weights(card: AnimalCard, startG: number, endG: number, fromDaysAgo: number, everyDays: number, lastDaysAgo: number): void {
+  weights(
+    card: AnimalCard,
+    startG: number,
+    endG: number,
+    fromDaysAgo: number,
+    everyDays: number,
+    lastDaysAgo: number,
+  ): void {
     const times = Math.floor((fromDaysAgo - lastDaysAgo) / everyDays)
     for (let n = times; n >= 0; n--) {
       const t = times === 0 ? 1 : 1 - n / times
       const mass = startG + (endG - startG) * (1 - (1 - t) ** 1.6)
       const noisy = mass * (1 + this.between(-0.012, 0.012))
-      this.write('weighed', this.about(card), -(lastDaysAgo + n * everyDays), { massG: Number(noisy.toFixed(noisy < 20 ? 1 : 0)) })
+      this.write('weighed', this.about(card), -(lastDaysAgo + n * everyDays), {
+        massG: Number(noisy.toFixed(noisy < 20 ? 1 : 0)),
+      })
     }
   }
 
@@ -83,7 +157,14 @@ export class DemoWriter {
   winter(card: AnimalCard, startG: number, cooledAgo: number, warmedAgo: number, shares: number[]): void {
     this.write('weighed', this.about(card), -cooledAgo - 1, { massG: Math.round(startG) })
     this.write('cooledDown', this.about(card), -cooledAgo)
-    shares.forEach((share, i) => this.write('weighed', this.about(card), -Math.round(cooledAgo - ((cooledAgo - warmedAgo) * (i + 1)) / shares.length), { massG: Math.round(startG * share) }))
+    shares.forEach((share, i) =>
+      this.write(
+        'weighed',
+        this.about(card),
+        -Math.round(cooledAgo - ((cooledAgo - warmedAgo) * (i + 1)) / shares.length),
+        { massG: Math.round(startG * share) },
+      ),
+    )
     this.write('warmedUp', this.about(card), -warmedAgo + 1)
   }
 
@@ -92,14 +173,31 @@ export class DemoWriter {
     this.write('weighed', this.about(card), -cooledAgo - 1, { massG: Math.round(startG) })
     this.write('cooledDown', this.about(card), -cooledAgo, { placeId: place.id })
     const every = Math.floor((cooledAgo - 3) / shares.length)
-    shares.forEach((share, i) => this.write('weighed', this.about(card), -cooledAgo + every * (i + 1), { massG: Math.round(startG * share) }))
+    shares.forEach((share, i) =>
+      this.write('weighed', this.about(card), -cooledAgo + every * (i + 1), { massG: Math.round(startG * share) }),
+    )
   }
 
-  winterGroup(tag: string, speciesId: string, place: Place | null, cooledAgo: number, animalIds: string[], ways: Record<string, unknown> = {}): void {
+  winterGroup(
+    tag: string,
+    speciesId: string,
+    place: Place | null,
+    cooledAgo: number,
+    animalIds: string[],
+    ways: Record<string, unknown> = {},
+  ): void {
     const id = this.id()
     const day = this.today - Math.max(cooledAgo + 25, 10)
     const cool = new Date((this.today - cooledAgo) * 86_400_000).toISOString().slice(0, 10)
-    this.entries.push({ id, at: new Date(day * 86_400_000 + 11 * 3_600_000).toISOString(), day, subject: { type: 'winter', id }, kind: 'winterPlanned', data: { tag, speciesId, placeId: place?.id ?? null, cool, ways, animalIds }, source: 'demo' })
+    this.entries.push({
+      id,
+      at: new Date(day * 86_400_000 + 11 * 3_600_000).toISOString(),
+      day,
+      subject: { type: 'winter', id },
+      kind: 'winterPlanned',
+      data: { tag, speciesId, placeId: place?.id ?? null, cool, ways, animalIds },
+      source: 'demo',
+    })
   }
 
   /** Meals at the species' rhythm up to `lastDaysAgo`, now and then refused. */

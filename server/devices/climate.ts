@@ -17,7 +17,7 @@ const KEPT_HOURS = 24 * 400
 /** Hourly temperatures of all places, held in memory beside the database. */
 export class Climate {
   private readonly places = new Map<string, Map<number, HourSums>>()
-  private logs: { hour: number, logs: Record<string, HourlyLog> } | null = null
+  private logs: { hour: number; logs: Record<string, HourlyLog> } | null = null
 
   add(placeId: string, hour: number, sums: HourSums): void {
     let hours = this.places.get(placeId)
@@ -36,7 +36,11 @@ export class Climate {
     for (const [placeId, hours] of this.places) {
       const from = Math.max(Math.min(...hours.keys()), hour - KEPT_HOURS)
       const n = Math.max(0, hour + 1 - from)
-      const [minC, meanC, maxC] = [0, 1, 2].map(() => new Float64Array(n).fill(Number.NaN)) as [Float64Array, Float64Array, Float64Array]
+      const [minC, meanC, maxC] = [0, 1, 2].map(() => new Float64Array(n).fill(Number.NaN)) as [
+        Float64Array,
+        Float64Array,
+        Float64Array,
+      ]
       for (const [h, s] of hours) {
         if (h < from || h > hour) continue
         minC[h - from] = s.minC

@@ -5,7 +5,18 @@ import type { z } from 'zod'
 import type { HouseKeeper } from '../house/houseKeeper'
 import { houseNow } from '../house/clock'
 import {
-  addHours, allDevices, deleteDevice, deleteReadingsBefore, insertDevice, insertReadings, insertSetAside, latestReadings, pruneSetAside, setAsideCounts, storedReadings, type Device,
+  addHours,
+  allDevices,
+  deleteDevice,
+  deleteReadingsBefore,
+  insertDevice,
+  insertReadings,
+  insertSetAside,
+  latestReadings,
+  pruneSetAside,
+  setAsideCounts,
+  storedReadings,
+  type Device,
 } from '../db/repositories/devices'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
@@ -21,14 +32,18 @@ const STABLE_SHARE = 0.003
 /** Set-aside readings kept of one device: enough to see what is wrong with it. */
 const SET_ASIDE_KEPT = 1000
 
-type ScaleSample = { ms: number, massG: number }
+type ScaleSample = { ms: number; massG: number }
 
 /** The devices of the house: who they are, and what they send. */
 export class DeviceKeeper {
   private queue: Promise<unknown> = Promise.resolve()
   private readonly weights = new Map<string, ScaleSample[]>()
 
-  private constructor(private readonly db: Knex, private readonly house: HouseKeeper, private devices: Device[]) {}
+  private constructor(
+    private readonly db: Knex,
+    private readonly house: HouseKeeper,
+    private devices: Device[],
+  ) {}
 
   static async open(house: HouseKeeper): Promise<DeviceKeeper> {
     return new DeviceKeeper(house.database, house, await allDevices(house.database))
@@ -53,25 +68,36 @@ export class DeviceKeeper {
 
   async views(): Promise<Omit<DeviceView, 'faults'>[]> {
     const [latest, aside] = await Promise.all([latestReadings(this.db), setAsideCounts(this.db)])
-    return this.devices.map((d) => {
+    return this.devices.map(d => {
       const reading = latest.get(d.id)
       const weight = this.weights.get(d.id)?.at(-1)
       return {
-        id: d.id, name: d.name, kind: d.kind, placeId: d.placeId, simulated: d.simulated,
-        latest: weight ? { at: new Date(weight.ms).toISOString(), value: weight.massG } : reading ? { at: new Date(reading.at).toISOString(), value: reading.tempC } : null,
-        setAside: aside.get(d.id)?.count ?? 0, lastReason: aside.get(d.id)?.lastReason ?? null,
+        id: d.id,
+        name: d.name,
+        kind: d.kind,
+        placeId: d.placeId,
+        simulated: d.simulated,
+        latest: weight
+          ? { at: new Date(weight.ms).toISOString(), value: weight.massG }
+          : reading
+            ? { at: new Date(reading.at).toISOString(), value: reading.tempC }
+            : null,
+        setAside: aside.get(d.id)?.count ?? 0,
+        lastReason: aside.get(d.id)?.lastReason ?? null,
       }
     })
   }
 
   /** Adds a device; its token is told this once, and only its hash is kept. */
-  add(wish: z.output<typeof NewDevice>, simulated = false): Promise<{ device: Device, token: string }> {
+  add(wish: z.output<typeof NewDevice>, simulated = false): Promise<{ device: Device; token: string }> {
     return this.inTurn(async () => {
-      const errors: { path: string, message: string }[] = []
+      const errors: { path: string; message: string }[] = []
       const { places } = this.house.snapshot().house
       if (wish.placeId && !places[wish.placeId]) errors.push({ path: 'placeId', message: 'There is no such place' })
-      if (wish.kind === 'probe' && !wish.placeId) errors.push({ path: 'placeId', message: 'A probe reads one place: choose it' })
-      if (this.devices.some(d => d.name.toLowerCase() === wish.name.toLowerCase())) errors.push({ path: 'name', message: `There is a device ${wish.name} already` })
+      if (wish.kind === 'probe' && !wish.placeId)
+        errors.push({ path: 'placeId', message: 'A probe reads one place: choose it' })
+      if (this.devices.some(d => d.name.toLowerCase() === wish.name.toLowerCase()))
+        errors.push({ path: 'name', message: `There is a device ${wish.name} already` })
       if (errors.length) throw new ProblemError(422, 'This device was not added', errors)
       const token = randomBytes(24).toString('base64url')
       const device: Device = { id: newId(), ...wish, tokenHash: hashOf(token), simulated }
@@ -99,16 +125,20 @@ export class DeviceKeeper {
     const device = this.devices.find(d => d.id === id)
     const given = Buffer.from(hashOf(token), 'hex')
     const wanted = Buffer.from(device?.tokenHash ?? hashOf(''), 'hex')
-    if (!timingSafeEqual(given, wanted) || !device || !token) throw new ProblemError(401, 'This device is not known here, or its token is wrong')
+    if (!timingSafeEqual(given, wanted) || !device || !token)
+      throw new ProblemError(401, 'This device is not known here, or its token is wrong')
     return device
   }
 
   /** Takes what a device sends: each reading is taken, known already, or set aside with its reason. */
-  take(device: Device, readings: readonly { at?: unknown, tempC?: unknown, massG?: unknown }[]): Promise<TookReadings> {
+  take(device: Device, readings: readonly { at?: unknown; tempC?: unknown; massG?: unknown }[]): Promise<TookReadings> {
     return device.kind === 'scale' ? this.takeWeights(device, readings) : this.takeTemperatures(device, readings)
   }
 
-  private takeTemperatures(device: Device, readings: readonly { at?: unknown, tempC?: unknown }[]): Promise<TookReadings> {
+  private takeTemperatures(
+    device: Device,
+    readings: readonly { at?: unknown; tempC?: unknown }[],
+  ): Promise<TookReadings> {
     return this.inTurn(async () => {
       const now = houseNow()
       const instants = readings.map(r => instantOf(r.at)).filter(at => at !== null)
@@ -118,14 +148,19 @@ export class DeviceKeeper {
         const hour = Math.floor(at / HOUR_MS)
         hours.set(hour, joined(hours.get(hour), { n: 1, sumC: tempC, minC: tempC, maxC: tempC }))
       }
-      await this.db.transaction(async (trx) => {
+      await this.db.transaction(async trx => {
         if (fresh.length) {
           await insertReadings(trx, device.id, fresh)
           await addHours(trx, device.placeId!, device.id, hours)
           await deleteReadingsBefore(trx, device.id, now - KEPT_RAW_MS)
         }
         if (setAside.length) {
-          await insertSetAside(trx, device.id, now, setAside.map(({ reason, payload }) => ({ reason, payload })))
+          await insertSetAside(
+            trx,
+            device.id,
+            now,
+            setAside.map(({ reason, payload }) => ({ reason, payload })),
+          )
           await pruneSetAside(trx, device.id, now - KEPT_RAW_MS, SET_ASIDE_KEPT)
         }
       })
@@ -134,15 +169,20 @@ export class DeviceKeeper {
     })
   }
 
-  private async takeWeights(device: Device, readings: readonly { at?: unknown, massG?: unknown }[]): Promise<TookReadings> {
+  private async takeWeights(
+    device: Device,
+    readings: readonly { at?: unknown; massG?: unknown }[],
+  ): Promise<TookReadings> {
     const setAside: TookReadings['setAside'] = []
     const samples = this.weights.get(device.id) ?? []
     const now = Date.now()
     readings.forEach((reading, index) => {
       const ms = instantOf(reading.at)
       if (ms === null) setAside.push({ index, reason: 'No instant: write it as 2026-11-25T08:00:00Z' })
-      else if (typeof reading.massG !== 'number' || !Number.isFinite(reading.massG) || reading.massG < 0) setAside.push({ index, reason: 'The weight is not a number of grams' })
-      else if (ms > now + AHEAD_MS) setAside.push({ index, reason: 'The instant lies in the future: look at the clock of the scale' })
+      else if (typeof reading.massG !== 'number' || !Number.isFinite(reading.massG) || reading.massG < 0)
+        setAside.push({ index, reason: 'The weight is not a number of grams' })
+      else if (ms > now + AHEAD_MS)
+        setAside.push({ index, reason: 'The instant lies in the future: look at the clock of the scale' })
       // a clock a little ahead counts as now: dated ahead, its samples would stand before all that come later
       else samples.push({ ms: Math.min(ms, now), massG: reading.massG })
     })

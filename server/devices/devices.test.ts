@@ -17,12 +17,18 @@ const now = Date.parse('2026-11-25T12:00:00Z')
 const iso = (ms: number) => new Date(ms).toISOString()
 
 describe('readings are taken, known, or set aside; none is lost', () => {
-  const sort = (readings: { at?: unknown, tempC?: unknown }[], stored = new Map<number, number>()) => sortReadings(readings, stored, now)
+  const sort = (readings: { at?: unknown; tempC?: unknown }[], stored = new Map<number, number>()) =>
+    sortReadings(readings, stored, now)
 
   it.each([
-    ['no instant', { at: 'yesterday', tempC: 12 }, /No instant/], ['no offset', { at: '2026-11-25T11:00:00', tempC: 12 }, /No instant/], ['an instant missing', { tempC: 12 }, /No instant/],
-    ['a clock that jumped ahead', { at: iso(now + 3 * HOUR), tempC: 12 }, /future/], ['a clock that fell back to 1970', { at: '1970-01-01T00:00:10Z', tempC: 12 }, /jumped/],
-    ['no number', { at: iso(now), tempC: null }, /not a number/], ['NaN', { at: iso(now), tempC: Number.NaN }, /not a number/], ['text', { at: iso(now), tempC: '12' }, /not a number/],
+    ['no instant', { at: 'yesterday', tempC: 12 }, /No instant/],
+    ['no offset', { at: '2026-11-25T11:00:00', tempC: 12 }, /No instant/],
+    ['an instant missing', { tempC: 12 }, /No instant/],
+    ['a clock that jumped ahead', { at: iso(now + 3 * HOUR), tempC: 12 }, /future/],
+    ['a clock that fell back to 1970', { at: '1970-01-01T00:00:10Z', tempC: 12 }, /jumped/],
+    ['no number', { at: iso(now), tempC: null }, /not a number/],
+    ['NaN', { at: iso(now), tempC: Number.NaN }, /not a number/],
+    ['text', { at: iso(now), tempC: '12' }, /not a number/],
     ['a broken sensor', { at: iso(now), tempC: -127 }, /not believable/],
   ])('%s', (_, reading, reason) => {
     const { fresh, setAside } = sort([reading, { at: iso(now - MINUTE), tempC: 12 }])
@@ -32,12 +38,26 @@ describe('readings are taken, known, or set aside; none is lost', () => {
   })
 
   it('the same again is known; another value for the same instant is set aside', () => {
-    const { fresh, known, setAside } = sort([{ at: iso(now), tempC: 12 }, { at: iso(now), tempC: 12 }, { at: iso(now), tempC: 13 }, { at: iso(now - HOUR), tempC: 11 }], new Map([[now - HOUR, 11]]))
+    const { fresh, known, setAside } = sort(
+      [
+        { at: iso(now), tempC: 12 },
+        { at: iso(now), tempC: 12 },
+        { at: iso(now), tempC: 13 },
+        { at: iso(now - HOUR), tempC: 11 },
+      ],
+      new Map([[now - HOUR, 11]]),
+    )
     expect([fresh.length, known, setAside.map(s => s.index)]).toEqual([1, 2, [2]])
   })
 
   it('order does not matter, and a few minutes ahead are forgiven', () => {
-    expect(sort([{ at: iso(now + 5 * MINUTE), tempC: 12 }, { at: iso(now - 20 * HOUR), tempC: 12 }, { at: iso(now - 40 * HOUR), tempC: 12 }]).fresh).toHaveLength(3)
+    expect(
+      sort([
+        { at: iso(now + 5 * MINUTE), tempC: 12 },
+        { at: iso(now - 20 * HOUR), tempC: 12 },
+        { at: iso(now - 40 * HOUR), tempC: 12 },
+      ]).fresh,
+    ).toHaveLength(3)
   })
 })
 
@@ -49,7 +69,7 @@ describe('the climate in memory', () => {
     climate.add('chest', 103, { n: 10, sumC: 120, minC: 12, maxC: 12 })
     const log = climate.upTo(105).chest!
     expect(log.from).toBe(100)
-    expect([...log.meanC as Float64Array]).toEqual([13, Number.NaN, Number.NaN, 12, Number.NaN])
+    expect([...(log.meanC as Float64Array)]).toEqual([13, Number.NaN, Number.NaN, 12, Number.NaN])
     expect([log.minC[0], log.maxC[0]]).toEqual([11.8, 14.3])
     expect(climate.upTo(105)).toBe(climate.upTo(105))
     expect(climate.upTo(106).chest!.meanC).toHaveLength(6)
@@ -68,7 +88,11 @@ describe('the simulated cold chest', () => {
   })
 
   const read = (seed: number, hours: number, more: (chest: ColdChest) => void = () => undefined, setC = 12) => {
-    const chest = new ColdChest({ ...chestDefaults, seed, startC: 12 }, () => setC, () => 18)
+    const chest = new ColdChest(
+      { ...chestDefaults, seed, startC: 12 },
+      () => setC,
+      () => 18,
+    )
     more(chest)
     const temps: number[] = []
     chest.run(0, hours * HOUR, (_, t) => temps.push(t))
@@ -85,14 +109,20 @@ describe('the simulated cold chest', () => {
     expect(held).toHaveLength(48 * 60)
     expect(Math.min(...held)).toBeGreaterThan(10.8)
     expect(held.reduce((a, b) => a + b) / held.length).toBeCloseTo(12, 0)
-    expect(read(3, 24, undefined, 6).slice(-300).every(t => t > 4.5 && t < 7.5)).toBe(true)
+    expect(
+      read(3, 24, undefined, 6)
+        .slice(-300)
+        .every(t => t > 4.5 && t < 7.5),
+    ).toBe(true)
   })
 
   it('drifts to the room with a failing compressor, says nothing with a dead battery, and warms quickly with the lid open', () => {
     const failing = read(4, 24, c => c.faults.add('compressor'))
     expect(failing.at(-1)).toBeGreaterThan(17)
     expect(read(4, 24, c => c.faults.add('battery'))).toEqual([])
-    expect(read(4, 2, c => c.faults.add('door')).at(-1)!).toBeGreaterThan(read(4, 2, c => c.faults.add('compressor')).at(-1)!)
+    expect(read(4, 2, c => c.faults.add('door')).at(-1)!).toBeGreaterThan(
+      read(4, 2, c => c.faults.add('compressor')).at(-1)!,
+    )
   })
 })
 
@@ -126,7 +156,8 @@ describe('the devices of a house', () => {
     db = await openDatabase(':memory:')
     house = await HouseKeeper.open(db, vi.fn())
     devices = await DeviceKeeper.open(house)
-    placeId = (await house.addPlace({ name: 'Chest', kind: 'cold', parentId: null, order: 1, tempC: 12, capacity: 20 })).id
+    placeId = (await house.addPlace({ name: 'Chest', kind: 'cold', parentId: null, order: 1, tempC: 12, capacity: 20 }))
+      .id
   })
   afterEach(() => db.destroy())
 
@@ -134,8 +165,7 @@ describe('the devices of a house', () => {
   const statusOf = (act: () => unknown) => {
     try {
       act()
-    }
-    catch (error) {
+    } catch (error) {
       return (error as ProblemError).problem.status
     }
   }
@@ -144,7 +174,14 @@ describe('the devices of a house', () => {
     const { device, token } = await probe('P')
     expect(device.tokenHash).not.toContain(token)
     expect(devices.authenticated(device.id, `Bearer ${token}`).name).toBe('P')
-    for (const [id, header] of [[device.id, 'Bearer wrong'], [device.id, undefined], ['nobody', `Bearer ${token}`], ['nobody', 'Bearer '], [device.id, token]] as const) expect(statusOf(() => devices.authenticated(id, header))).toBe(401)
+    for (const [id, header] of [
+      [device.id, 'Bearer wrong'],
+      [device.id, undefined],
+      ['nobody', `Bearer ${token}`],
+      ['nobody', 'Bearer '],
+      [device.id, token],
+    ] as const)
+      expect(statusOf(() => devices.authenticated(id, header))).toBe(401)
   })
 
   it('takes a flood: 100 probes a minute for an hour, each sent twice, and nothing is counted twice', async () => {
@@ -164,7 +201,11 @@ describe('the devices of a house', () => {
 
   it('what is set aside is kept with its reason and told', async () => {
     const { device } = await probe('P')
-    const took = await devices.take(device, [{ at: iso(houseNow()), tempC: 11.9 }, { at: iso(houseNow() + 9 * HOUR), tempC: 11.9 }, { at: iso(houseNow() - MINUTE), tempC: Number.NaN }])
+    const took = await devices.take(device, [
+      { at: iso(houseNow()), tempC: 11.9 },
+      { at: iso(houseNow() + 9 * HOUR), tempC: 11.9 },
+      { at: iso(houseNow() - MINUTE), tempC: Number.NaN },
+    ])
     expect(took).toMatchObject({ taken: 1, setAside: [{ index: 1 }, { index: 2 }] })
     expect((await devices.views())[0]).toMatchObject({ setAside: 2, latest: { value: 11.9 } })
     expect(await db('readings_set_aside').select('payload')).toHaveLength(2)
@@ -184,7 +225,11 @@ describe('the devices of a house', () => {
   it('a scale that sends is at rest when its last weights agree', async () => {
     const { device } = await devices.add({ name: 'S', kind: 'scale', placeId: null })
     expect(devices.weightOf(device)).toEqual({ massG: null, stable: false })
-    const weights = (list: number[], agoMs: number) => devices.take(device, list.map((massG, i) => ({ at: iso(Date.now() - agoMs - (list.length - i) * 100), massG })))
+    const weights = (list: number[], agoMs: number) =>
+      devices.take(
+        device,
+        list.map((massG, i) => ({ at: iso(Date.now() - agoMs - (list.length - i) * 100), massG })),
+      )
     await weights([380, 402, 411], 1500)
     expect(devices.weightOf(device).stable).toBe(false)
     await weights([412, 412, 412, 412], 0)
@@ -195,19 +240,34 @@ describe('the devices of a house', () => {
   it('samples of a clock that runs ahead do not block those that come later', async () => {
     const { device } = await devices.add({ name: 'S', kind: 'scale', placeId: null })
     // an hour ahead: set aside; five minutes ahead: as if of now
-    expect(await devices.take(device, [{ at: iso(Date.now() + HOUR), massG: 900 }])).toMatchObject({ taken: 0, setAside: [{ reason: expect.stringMatching(/future/) as string }] })
-    await devices.take(device, Array.from({ length: 45 }, () => ({ at: iso(Date.now() + 5 * MINUTE), massG: 700 })))
+    expect(await devices.take(device, [{ at: iso(Date.now() + HOUR), massG: 900 }])).toMatchObject({
+      taken: 0,
+      setAside: [{ reason: expect.stringMatching(/future/) as string }],
+    })
+    await devices.take(
+      device,
+      Array.from({ length: 45 }, () => ({ at: iso(Date.now() + 5 * MINUTE), massG: 700 })),
+    )
     await new Promise(resolve => setTimeout(resolve, 5))
-    await devices.take(device, [410, 410, 410, 410].map(massG => ({ at: iso(Date.now()), massG })))
+    await devices.take(
+      device,
+      [410, 410, 410, 410].map(massG => ({ at: iso(Date.now()), massG })),
+    )
     expect(devices.weightOf(device)).toEqual({ massG: 410, stable: true })
   })
 
   it('set-aside readings are pruned by number and by age', async () => {
     const { device } = await probe('P')
-    for (let i = 0; i < 3; i++) await devices.take(device, Array.from({ length: 600 }, () => ({ at: 'nonsense', tempC: i })))
+    for (let i = 0; i < 3; i++)
+      await devices.take(
+        device,
+        Array.from({ length: 600 }, () => ({ at: 'nonsense', tempC: i })),
+      )
     expect(await db('readings_set_aside').count({ n: '*' })).toEqual([{ n: 1000 }])
     // the newest stay
-    expect(await db('readings_set_aside').where('payload', 'like', '%"tempC":2%').count({ n: '*' })).toEqual([{ n: 600 }])
+    expect(await db('readings_set_aside').where('payload', 'like', '%"tempC":2%').count({ n: '*' })).toEqual([
+      { n: 600 },
+    ])
     await db('readings_set_aside').update({ received_at: houseNow() - 40 * 24 * HOUR })
     await devices.take(device, [{ at: 'nonsense', tempC: 9 }])
     expect(await db('readings_set_aside').count({ n: '*' })).toEqual([{ n: 1 }])

@@ -5,16 +5,24 @@ import { ProblemError } from '../utils/problem'
 import { Access, setPassphrase } from './access'
 
 let db: Knex
-beforeEach(async () => { db = await openDatabase(':memory:') })
-afterEach(async () => { await db.destroy() })
+beforeEach(async () => {
+  db = await openDatabase(':memory:')
+})
+afterEach(async () => {
+  await db.destroy()
+})
 
 const PHRASE = 'seven geckos under a warm lamp'
-const status = (work: Promise<unknown>) => work.then(() => 200, (e: unknown) => (e as ProblemError).problem.status)
+const status = (work: Promise<unknown>) =>
+  work.then(
+    () => 200,
+    (e: unknown) => (e as ProblemError).problem.status,
+  )
 
 describe('the passphrase', () => {
   it('is kept as a scrypt hash only', async () => {
     await setPassphrase(db, PHRASE)
-    const rows = await db<{ key: string, value: string }>('access')
+    const rows = await db<{ key: string; value: string }>('access')
     expect(rows.find(r => r.key === 'passphrase')!.value).toMatch(/^\$scrypt\$n=\d+,r=\d+,p=\d+\$/)
     expect(JSON.stringify(rows)).not.toContain('gecko')
   })
@@ -31,7 +39,10 @@ describe('the passphrase', () => {
     await setPassphrase(db, PHRASE)
     const access = await Access.open(db)
     for (let i = 0; i < 5; i++) expect(await status(access.enter('wrong', 'a'))).toBe(401)
-    const error = await access.enter(PHRASE, 'a').then(() => null, (e: unknown) => e as ProblemError)
+    const error = await access.enter(PHRASE, 'a').then(
+      () => null,
+      (e: unknown) => e as ProblemError,
+    )
     expect(error!.problem.status).toBe(429)
     expect(Number(error!.headers['retry-after'])).toBeGreaterThan(200)
     expect(await status(access.enter(PHRASE, 'b'))).toBe(200)

@@ -5,13 +5,21 @@ import { HouseBuilder } from '../../tests/fixtures/records'
 import { readAnimalList, type AnimalList, type ListProblem } from './animalList'
 
 const day = 20_782
-const house = foldHouse(new HouseBuilder(day).place('t1', { name: 'Tub 1' }).animal('D', 'rosy-boa', { sex: 'female', bornDay: day - 3000 }).records(), () => false)
+const house = foldHouse(
+  new HouseBuilder(day)
+    .place('t1', { name: 'Tub 1' })
+    .animal('D', 'rosy-boa', { sex: 'female', bornDay: day - 3000 })
+    .records(),
+  () => false,
+)
 const read = (csv: string) => readAnimalList(csv, house, shippedAlmanac, { instant: '2026-11-25T10:00:00.000Z', day })
 const problems = (csv: string) => read(csv) as ListProblem[]
 
 describe('reading a list of animals', () => {
   it('orders parents before young, takes dams of the house, places by name, and marks those elsewhere', () => {
-    const list = read('tag,species,sex,born,dam,sire,place,elsewhere\r\nY,Rosy boa,,2025-01-01,P,S,Tub 1,\r\nP,rosy-boa,female,2020-01-01,D,,,\r\nS,Lichanura trivirgata,male,2019-01-01,,,,yes\r\n') as AnimalList
+    const list = read(
+      'tag,species,sex,born,dam,sire,place,elsewhere\r\nY,Rosy boa,,2025-01-01,P,S,Tub 1,\r\nP,rosy-boa,female,2020-01-01,D,,,\r\nS,Lichanura trivirgata,male,2019-01-01,,,,yes\r\n',
+    ) as AnimalList
     const order = list.cards.map(c => c.tag)
     expect(order.indexOf('P')).toBeLessThan(order.indexOf('Y'))
     expect(order.indexOf('S')).toBeLessThan(order.indexOf('Y'))
@@ -27,7 +35,9 @@ describe('reading a list of animals', () => {
   })
 
   it('refuses a tag given twice in the list, a bad date, a place that is not there', () => {
-    const said = problems('tag,species,born,place\nA,Rosy boa,,\na,Rosy boa,,\nB,Rosy boa,1.5.2024,\nC,Rosy boa,,Cellar').map(p => p.message)
+    const said = problems(
+      'tag,species,born,place\nA,Rosy boa,,\na,Rosy boa,,\nB,Rosy boa,1.5.2024,\nC,Rosy boa,,Cellar',
+    ).map(p => p.message)
     expect(said[0]).toMatch(/Row 2: the tag a is already in use/)
     expect(said[1]).toMatch(/Row 3: A day is written as/)
     expect(said[2]).toMatch(/Row 4: there is no place called “Cellar”/)
@@ -40,6 +50,8 @@ describe('reading a list of animals', () => {
   })
 
   it('refuses more than it takes at once', () => {
-    expect(problems(`tag,species\n${Array.from({ length: 10_001 }, (_, i) => `T-${i},Rosy boa`).join('\n')}`)[0]!.message).toMatch(/At most 10000 animals at once; this has 10001/)
+    expect(
+      problems(`tag,species\n${Array.from({ length: 10_001 }, (_, i) => `T-${i},Rosy boa`).join('\n')}`)[0]!.message,
+    ).toMatch(/At most 10000 animals at once; this has 10001/)
   })
 })

@@ -31,28 +31,76 @@ const YES = /^(yes|y|true|1|x)$/i
  * Dam and sire are tags of the list or of the house; species is a name or an id of the almanac.
  * @param at the moment and day of the entries that mark animals as kept elsewhere
  */
-export function readAnimalList(csv: string, house: House, almanac: Almanac, at: { instant: string, day: number }): AnimalList | ListProblem[] {
-  const parsed = Papa.parse<Record<string, string>>(csv.trim(), { header: true, skipEmptyLines: 'greedy', transformHeader: h => h.trim().toLowerCase(), transform: v => v.trim() })
+export function readAnimalList(
+  csv: string,
+  house: House,
+  almanac: Almanac,
+  at: { instant: string; day: number },
+): AnimalList | ListProblem[] {
+  const parsed = Papa.parse<Record<string, string>>(csv.trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: h => h.trim().toLowerCase(),
+    transform: v => v.trim(),
+  })
   const problems: ListProblem[] = []
-  const say = (row: number, column: string, message: string) => { problems.push({ path: `rows.${row + 1}.${column}`, message: `Row ${row + 1}: ${message}` }) }
+  const say = (row: number, column: string, message: string) => {
+    problems.push({ path: `rows.${row + 1}.${column}`, message: `Row ${row + 1}: ${message}` })
+  }
   const columns = parsed.meta.fields ?? []
   const missing = ['tag', 'species'].filter(c => !columns.includes(c))
   const unknown = columns.filter(c => !(LIST_COLUMNS as readonly string[]).includes(c))
-  if (missing.length) return [{ path: 'csv', message: `The first line must name the columns; ${missing.join(' and ')} ${missing.length > 1 ? 'are' : 'is'} missing. Known are ${LIST_COLUMNS.join(', ')}` }]
-  if (unknown.length) return [{ path: 'csv', message: `The column “${unknown[0]}” is not known. Known are ${LIST_COLUMNS.join(', ')}` }]
+  if (missing.length)
+    return [
+      {
+        path: 'csv',
+        message: `The first line must name the columns; ${missing.join(' and ')} ${missing.length > 1 ? 'are' : 'is'} missing. Known are ${LIST_COLUMNS.join(', ')}`,
+      },
+    ]
+  if (unknown.length)
+    return [{ path: 'csv', message: `The column “${unknown[0]}” is not known. Known are ${LIST_COLUMNS.join(', ')}` }]
   const rows = parsed.data
   if (!rows.length) return [{ path: 'csv', message: 'There is no animal under the heading' }]
-  if (rows.length > MOST_ROWS) return [{ path: 'csv', message: `At most ${MOST_ROWS} animals at once; this has ${rows.length}` }]
+  if (rows.length > MOST_ROWS)
+    return [{ path: 'csv', message: `At most ${MOST_ROWS} animals at once; this has ${rows.length}` }]
   for (const e of parsed.errors.slice(0, MOST_PROBLEMS)) if (e.row !== undefined) say(e.row, 'csv', e.message)
 
-  const speciesIds = new Map(Object.values(almanac.species).flatMap(s => [[s.id, s.id], [s.name.toLowerCase(), s.id], [s.latin.toLowerCase(), s.id]] as [string, string][]))
+  const speciesIds = new Map(
+    Object.values(almanac.species).flatMap(
+      s =>
+        [
+          [s.id, s.id],
+          [s.name.toLowerCase(), s.id],
+          [s.latin.toLowerCase(), s.id],
+        ] as [string, string][],
+    ),
+  )
   const placeIds = new Map(Object.values(house.places).map(p => [p.name.toLowerCase(), p.id]))
-  const used = new Set([house.animals, house.pairings, house.clutches, house.cultures, house.lamps, house.winters].flatMap(group => Object.values<{ tag: string }>(group).map(x => x.tag.toLowerCase())))
+  const used = new Set(
+    [house.animals, house.pairings, house.clutches, house.cultures, house.lamps, house.winters].flatMap(group =>
+      Object.values<{ tag: string }>(group).map(x => x.tag.toLowerCase()),
+    ),
+  )
   const ids = new Map(Object.values(house.animals).map(a => [a.tag.toLowerCase(), a.id]))
   const cards = rows.map((row, i): AnimalCard | null => {
-    const wish = NewAnimal.safeParse({ tag: row.tag ?? '', name: row.name || null, speciesId: speciesIds.get((row.species ?? '').toLowerCase()) ?? '', sex: (row.sex || 'unknown').toLowerCase(), born: row.born || null })
+    const wish = NewAnimal.safeParse({
+      tag: row.tag ?? '',
+      name: row.name || null,
+      speciesId: speciesIds.get((row.species ?? '').toLowerCase()) ?? '',
+      sex: (row.sex || 'unknown').toLowerCase(),
+      born: row.born || null,
+    })
     if (!wish.success) {
-      for (const issue of wish.error.issues) say(i, issue.path[0] === 'speciesId' ? 'species' : String(issue.path[0]), issue.path[0] === 'speciesId' ? `the almanac has no species “${row.species ?? ''}”` : issue.path[0] === 'sex' ? `the sex is female, male or unknown, not “${row.sex}”` : issue.message)
+      for (const issue of wish.error.issues)
+        say(
+          i,
+          issue.path[0] === 'speciesId' ? 'species' : String(issue.path[0]),
+          issue.path[0] === 'speciesId'
+            ? `the almanac has no species “${row.species ?? ''}”`
+            : issue.path[0] === 'sex'
+              ? `the sex is female, male or unknown, not “${row.sex}”`
+              : issue.message,
+        )
       return null
     }
     const key = wish.data.tag.toLowerCase()
@@ -60,13 +108,27 @@ export function readAnimalList(csv: string, house: House, almanac: Almanac, at: 
     used.add(key)
     const bornDay = wish.data.born === null ? null : dayFromIso(wish.data.born)
     if (bornDay !== null && bornDay > at.day) say(i, 'born', 'it cannot be born in the future')
-    const placeId = row.place ? placeIds.get(row.place.toLowerCase()) ?? null : null
+    const placeId = row.place ? (placeIds.get(row.place.toLowerCase()) ?? null) : null
     if (row.place && !placeId) say(i, 'place', `there is no place called “${row.place}”`)
-    const card: AnimalCard = { id: newId(), tag: wish.data.tag, name: wish.data.name, speciesId: wish.data.speciesId, sex: wish.data.sex, bornDay, placeId, damId: null, sireId: null, clutchId: null, foundedBy: null }
+    const card: AnimalCard = {
+      id: newId(),
+      tag: wish.data.tag,
+      name: wish.data.name,
+      speciesId: wish.data.speciesId,
+      sex: wish.data.sex,
+      bornDay,
+      placeId,
+      damId: null,
+      sireId: null,
+      clutchId: null,
+      foundedBy: null,
+    }
     if (!ids.has(key)) ids.set(key, card.id)
     return card
   })
-  const byId = new Map<string, Relative>(Object.values(house.animals).map(a => [a.id, { ...a, diedDay: a.status === 'dead' ? a.statusDay : null }]))
+  const byId = new Map<string, Relative>(
+    Object.values(house.animals).map(a => [a.id, { ...a, diedDay: a.status === 'dead' ? a.statusDay : null }]),
+  )
   for (const c of cards) if (c) byId.set(c.id, { ...c, diedDay: null })
   rows.forEach((row, i) => {
     const card = cards[i]
@@ -84,16 +146,36 @@ export function readAnimalList(csv: string, house: House, almanac: Almanac, at: 
       card[role === 'dam' ? 'damId' : 'sireId'] = id
     }
   })
-  if (problems.length) return problems.length > MOST_PROBLEMS ? [...problems.slice(0, MOST_PROBLEMS), { path: 'csv', message: `and ${problems.length - MOST_PROBLEMS} more` }] : problems
+  if (problems.length)
+    return problems.length > MOST_PROBLEMS
+      ? [...problems.slice(0, MOST_PROBLEMS), { path: 'csv', message: `and ${problems.length - MOST_PROBLEMS} more` }]
+      : problems
   const all = cards.filter(c => c !== null)
   let order: Map<string, number>
   try {
-    order = new Map(pedigreeOf(all.map(c => ({ id: c.id, tag: c.tag, damId: c.damId, sires: c.sireId ? [{ id: c.sireId, chance: 1 }] : [] }))).ids.map((id, i) => [id, i]))
-  }
-  catch (error) {
+    order = new Map(
+      pedigreeOf(
+        all.map(c => ({ id: c.id, tag: c.tag, damId: c.damId, sires: c.sireId ? [{ id: c.sireId, chance: 1 }] : [] })),
+      ).ids.map((id, i) => [id, i]),
+    )
+  } catch (error) {
     if (error instanceof PedigreeError) return [{ path: 'csv', message: error.message }]
     throw error
   }
-  const entries = rows.flatMap((row, i): DatedEntry[] => (YES.test(row.elsewhere ?? '') ? [{ id: newId(), at: at.instant, day: at.day, subject: { type: 'animal', id: all[i]!.id }, kind: 'keptElsewhere', data: {}, source: 'import' }] : []))
+  const entries = rows.flatMap((row, i): DatedEntry[] =>
+    YES.test(row.elsewhere ?? '')
+      ? [
+          {
+            id: newId(),
+            at: at.instant,
+            day: at.day,
+            subject: { type: 'animal', id: all[i]!.id },
+            kind: 'keptElsewhere',
+            data: {},
+            source: 'import',
+          },
+        ]
+      : [],
+  )
   return { cards: [...all].sort((a, b) => order.get(a.id)! - order.get(b.id)!), entries }
 }

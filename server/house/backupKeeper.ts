@@ -22,11 +22,18 @@ export class BackupKeeper {
   /** What went wrong at the last try, until one succeeds. */
   problem: string | null = null
 
-  constructor(private readonly db: Knex, private readonly file: string, private readonly pool: Pick<WorkerPool, 'backup'>, private readonly ways: { daily: boolean, first: boolean }) {}
+  constructor(
+    private readonly db: Knex,
+    private readonly file: string,
+    private readonly pool: Pick<WorkerPool, 'backup'>,
+    private readonly ways: { daily: boolean; first: boolean },
+  ) {}
 
   start(): void {
     if (!this.ways.first) this.looking = this.look()
-    this.timer = setInterval(() => { this.looking = this.look() }, LOOK_MS)
+    this.timer = setInterval(() => {
+      this.looking = this.look()
+    }, LOOK_MS)
     this.timer.unref()
   }
 
@@ -36,8 +43,7 @@ export class BackupKeeper {
       await checkpoint(this.db)
       const last = this.list().find(b => b.kind === 'daily')
       if (this.ways.daily && !this.stopped && (!last || now - Date.parse(last.at) >= DAY_MS)) await this.make('daily')
-    }
-    catch (error) {
+    } catch (error) {
       if (this.stopped) return
       this.problem = error instanceof Error ? error.message : String(error)
       console.error('No backup was made:', error)
@@ -50,10 +56,15 @@ export class BackupKeeper {
 
   /** Makes one now; one that runs already is the one that is meant. */
   make(kind: BackupKind): Promise<Backup> {
-    this.running ??= this.pool.backup(this.file, kind, new Date()).then((backup) => {
-      this.problem = null
-      return backup
-    }).finally(() => { this.running = null })
+    this.running ??= this.pool
+      .backup(this.file, kind, new Date())
+      .then(backup => {
+        this.problem = null
+        return backup
+      })
+      .finally(() => {
+        this.running = null
+      })
     return this.running
   }
 

@@ -19,7 +19,9 @@ export function letTimePass(hours: number): void {
 }
 
 /** The calendar day of the house in its time zone; a held day is that day in every zone. `fixed` when it does not run by itself. */
-export function currentDay(timeZone: string): { today: number, fixed: boolean } {
+export function currentDay(timeZone: string): { today: number; fixed: boolean } {
   const held = process.env.MANTEL_TODAY
-  return held ? { today: dayFromIso(held) + Math.floor((12 + passedHours) / 24), fixed: true } : { today: calendarOf(timeZone)(houseNow()), fixed: false }
+  return held
+    ? { today: dayFromIso(held) + Math.floor((12 + passedHours) / 24), fixed: true }
+    : { today: calendarOf(timeZone)(houseNow()), fixed: false }
 }

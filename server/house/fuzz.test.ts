@@ -21,14 +21,32 @@ beforeEach(async () => {
   db = await openDatabase(':memory:')
   solve = await planHere()
 })
-afterEach(async () => { await db.destroy() })
+afterEach(async () => {
+  await db.destroy()
+})
 
 async function filled(): Promise<HouseKeeper> {
   const keeper = await HouseKeeper.open(db, solve)
-  for (const [i, kind] of PLACE_KINDS.entries()) await keeper.addPlace({ name: `P${i}`, kind, parentId: null, order: i, tempC: [null, 24, 28, 12][i % 4]!, capacity: null })
+  for (const [i, kind] of PLACE_KINDS.entries())
+    await keeper.addPlace({
+      name: `P${i}`,
+      kind,
+      parentId: null,
+      order: i,
+      tempC: [null, 24, 28, 12][i % 4]!,
+      capacity: null,
+    })
   const places = Object.keys(keeper.snapshot().house.places)
   const species = Object.keys(shippedAlmanac.species)
-  for (const [i, speciesId] of [...species, ...species].entries()) await keeper.addAnimal({ tag: `A-${i}`, name: null, speciesId, sex: i < species.length ? 'female' : 'male', born: `202${i % 4}-05-01`, placeId: places[i % places.length]! })
+  for (const [i, speciesId] of [...species, ...species].entries())
+    await keeper.addAnimal({
+      tag: `A-${i}`,
+      name: null,
+      speciesId,
+      sex: i < species.length ? 'female' : 'male',
+      born: `202${i % 4}-05-01`,
+      placeId: places[i % places.length]!,
+    })
   return keeper
 }
 
@@ -47,48 +65,59 @@ async function tryOne(keeper: HouseKeeper, fuzz: Fuzz, known: string[]): Promise
       return true
     }
     if (sort < 0.96) {
-      const changed = SetSettings.safeParse(wire({ ...fuzz.settings(house, settings) as object, version: settingsVersion }))
+      const changed = SetSettings.safeParse(
+        wire({ ...(fuzz.settings(house, settings) as object), version: settingsVersion }),
+      )
       if (changed.success) await keeper.changeSettings(changed.data)
       return changed.success
     }
     const own = SetOverride.safeParse(wire(fuzz.override()))
     if (own.success) await keeper.setOverride(own.data)
     return own.success
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof ProblemError && error.problem.status < 500) return false
     throw error
   }
 }
 
 describe('nothing that is accepted breaks the house', () => {
-  it.each([1, 2])('entries of every kind, settings and own numbers (seed %s)', async (seed) => {
-    const keeper = await filled()
-    const fuzz = new Fuzz(randomFrom(seed), TODAY, v7)
-    const known: string[] = []
-    let accepted = 0
-    for (let n = 0; n < WRITES; n++) {
-      if (!await tryOne(keeper, fuzz, known)) continue
-      accepted++
-      if (accepted % 8) continue
-      const { season } = await keeper.season()
-      expect(season.alarms.filter(a => a.broken), `after ${known.at(-1)}`).toEqual([])
-    }
-    expect(accepted).toBeGreaterThan(WRITES / 5)
-    expect((await keeper.plans()).alarms).toEqual([])
-    // and the next start finds the same house
-    const again = await HouseKeeper.open(db, solve)
-    expect(again.snapshot().house).toEqual(keeper.snapshot().house)
-    // sums may differ in their last digits, since rows come back in another order
-    const told = (x: unknown) => JSON.stringify(x, (_, v: unknown) => (typeof v === 'number' ? Number(v.toPrecision(9)) : v))
-    expect(told((await again.season()).season)).toBe(told((await keeper.season()).season))
-  }, 120_000)
+  it.each([1, 2])(
+    'entries of every kind, settings and own numbers (seed %s)',
+    async seed => {
+      const keeper = await filled()
+      const fuzz = new Fuzz(randomFrom(seed), TODAY, v7)
+      const known: string[] = []
+      let accepted = 0
+      for (let n = 0; n < WRITES; n++) {
+        if (!(await tryOne(keeper, fuzz, known))) continue
+        accepted++
+        if (accepted % 8) continue
+        const { season } = await keeper.season()
+        expect(
+          season.alarms.filter(a => a.broken),
+          `after ${known.at(-1)}`,
+        ).toEqual([])
+      }
+      expect(accepted).toBeGreaterThan(WRITES / 5)
+      expect((await keeper.plans()).alarms).toEqual([])
+      // and the next start finds the same house
+      const again = await HouseKeeper.open(db, solve)
+      expect(again.snapshot().house).toEqual(keeper.snapshot().house)
+      // sums may differ in their last digits, since rows come back in another order
+      const told = (x: unknown) =>
+        JSON.stringify(x, (_, v: unknown) => (typeof v === 'number' ? Number(v.toPrecision(9)) : v))
+      expect(told((await again.season()).season)).toBe(told((await keeper.season()).season))
+    },
+    120_000,
+  )
 
   it('the fuzz knows every kind, and numbers of every part of the almanac', () => {
     const fuzz = new Fuzz(randomFrom(3), TODAY, v7)
     const house = foldHouse(recordsFrom([], [], []), () => false)
     const kinds = new Set(Array.from({ length: 6000 }, () => fuzz.entry(house, []).kind))
     expect([...entryKinds.keys()].filter(k => !kinds.has(k))).toEqual([])
-    expect(new Set(numbersOfAlmanac().map(n => n.path.split('.')[0]))).toEqual(new Set(['species', 'feeders', 'schools', 'signs', 'common']))
+    expect(new Set(numbersOfAlmanac().map(n => n.path.split('.')[0]))).toEqual(
+      new Set(['species', 'feeders', 'schools', 'signs', 'common']),
+    )
   })
 })

@@ -25,13 +25,22 @@ afterEach(async () => {
   else process.env.MANTEL_TODAY = held
 })
 
-const entry = (kind: string, subject: Entry['subject'] | null, data: Record<string, unknown> = {}, at = '2026-11-25T08:00:00Z'): Entry => {
+const entry = (
+  kind: string,
+  subject: Entry['subject'] | null,
+  data: Record<string, unknown> = {},
+  at = '2026-11-25T08:00:00Z',
+): Entry => {
   const id = v7()
   return { id, at, subject: subject ?? { type: 'pairing', id }, kind, data, source: 'keeper' }
 }
-const add = (tag: string, sex: 'male' | 'female' = 'female') => keeper.addAnimal({ tag, name: null, speciesId: 'corn-snake', sex, born: '2022-01-01', placeId: null })
+const add = (tag: string, sex: 'male' | 'female' = 'female') =>
+  keeper.addAnimal({ tag, name: null, speciesId: 'corn-snake', sex, born: '2022-01-01', placeId: null })
 const problem = async (work: Promise<unknown>) => {
-  const error = await work.then(() => null, (e: unknown) => e)
+  const error = await work.then(
+    () => null,
+    (e: unknown) => e,
+  )
   expect(error).toBeInstanceOf(ProblemError)
   return (error as ProblemError).problem
 }
@@ -56,7 +65,12 @@ describe('the house in memory beside its database', () => {
   it('writes all or none: memory and database stay as they were', async () => {
     const dam = await add('C-1')
     const before = keeper.snapshot()
-    const refused = await problem(keeper.write([entry('shed', { type: 'animal', id: dam.id }), entry('weighed', { type: 'animal', id: dam.id }, { massG: -1 })]))
+    const refused = await problem(
+      keeper.write([
+        entry('shed', { type: 'animal', id: dam.id }),
+        entry('weighed', { type: 'animal', id: dam.id }, { massG: -1 }),
+      ]),
+    )
     expect(refused).toMatchObject({ status: 422, errors: [{ path: 'entries.1.data.massG' }] })
     expect(keeper.snapshot().house).toEqual(before.house)
     expect(await db('entries')).toEqual([])
@@ -65,7 +79,8 @@ describe('the house in memory beside its database', () => {
   it('goes on after a refused write', async () => {
     const dam = await add('C-1')
     const results = await Promise.allSettled([
-      keeper.write([entry('weighed', { type: 'animal', id: 'nobody' }, { massG: 1 })]), keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })]),
+      keeper.write([entry('weighed', { type: 'animal', id: 'nobody' }, { massG: 1 })]),
+      keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })]),
     ])
     expect(results.map(r => r.status)).toEqual(['rejected', 'fulfilled'])
     expect(keeper.snapshot().house.animals[dam.id]!.weights).toHaveLength(1)
@@ -75,8 +90,16 @@ describe('the house in memory beside its database', () => {
     const dam = await add('C-1')
     const weighed = entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })
     await keeper.write([weighed])
-    for (const other of [{ ...weighed, data: { massG: 410 } }, { ...weighed, at: '2026-11-25T08:00:01Z' }, { ...weighed, note: 'calm' }, { ...weighed, kind: 'shed', data: {} }]) {
-      expect(await problem(keeper.write([entry('shed', weighed.subject), other]))).toMatchObject({ status: 409, errors: [{ path: 'entries.1.id' }] })
+    for (const other of [
+      { ...weighed, data: { massG: 410 } },
+      { ...weighed, at: '2026-11-25T08:00:01Z' },
+      { ...weighed, note: 'calm' },
+      { ...weighed, kind: 'shed', data: {} },
+    ]) {
+      expect(await problem(keeper.write([entry('shed', weighed.subject), other]))).toMatchObject({
+        status: 409,
+        errors: [{ path: 'entries.1.id' }],
+      })
     }
     const fresh = entry('weighed', { type: 'animal', id: dam.id }, { massG: 402 })
     expect((await problem(keeper.write([fresh, { ...fresh, data: { massG: 403 } }]))).status).toBe(409)
@@ -89,58 +112,144 @@ describe('the house in memory beside its database', () => {
     const pair = entry('paired', null, { tag: 'P-1', damId: dam.id, sireId: sire.id }, '2026-08-01T08:00:00Z')
     const laid = entry('laid', { type: 'animal', id: dam.id }, { tag: 'E-1', eggs: 10 }, '2026-09-20T10:00:00+02:00')
     await keeper.write([pair, laid])
-    expect(await keeper.write([pair, { ...laid, at: '2026-09-20T08:00:00.000Z' }])).toEqual({ written: [], known: [pair.id, laid.id] })
+    expect(await keeper.write([pair, { ...laid, at: '2026-09-20T08:00:00.000Z' }])).toEqual({
+      written: [],
+      known: [pair.id, laid.id],
+    })
     expect((await problem(keeper.write([{ ...laid, subject: { type: 'animal', id: sire.id } }]))).status).toBe(409)
   })
 
   it('an animal, a place and tags sent again under their id are made once', async () => {
     const id = v7()
-    const first = await keeper.addAnimal({ id, tag: 'C-1', name: null, speciesId: 'corn-snake', sex: 'female', born: '2022-01-01', placeId: null })
-    expect(await keeper.addAnimal({ id, tag: 'C-1', name: null, speciesId: 'corn-snake', sex: 'female', born: '2022-01-01', placeId: null })).toEqual(first)
-    expect((await problem(keeper.addAnimal({ id, tag: 'C-9', name: null, speciesId: 'corn-snake', sex: 'female', born: '2022-01-01', placeId: null }))).status).toBe(409)
-    const room = { id: v7(), name: 'Room', kind: 'room' as const, parentId: null, order: 1, tempC: null, capacity: null }
+    const first = await keeper.addAnimal({
+      id,
+      tag: 'C-1',
+      name: null,
+      speciesId: 'corn-snake',
+      sex: 'female',
+      born: '2022-01-01',
+      placeId: null,
+    })
+    expect(
+      await keeper.addAnimal({
+        id,
+        tag: 'C-1',
+        name: null,
+        speciesId: 'corn-snake',
+        sex: 'female',
+        born: '2022-01-01',
+        placeId: null,
+      }),
+    ).toEqual(first)
+    expect(
+      (
+        await problem(
+          keeper.addAnimal({
+            id,
+            tag: 'C-9',
+            name: null,
+            speciesId: 'corn-snake',
+            sex: 'female',
+            born: '2022-01-01',
+            placeId: null,
+          }),
+        )
+      ).status,
+    ).toBe(409)
+    const room = {
+      id: v7(),
+      name: 'Room',
+      kind: 'room' as const,
+      parentId: null,
+      order: 1,
+      tempC: null,
+      capacity: null,
+    }
     expect(await keeper.addPlace(room)).toEqual(await keeper.addPlace(room))
     const sire = await add('C-2', 'male')
     const pair = entry('paired', null, { tag: 'P-1', damId: first.id, sireId: sire.id }, '2026-05-01T08:00:00Z')
     const laid = entry('laid', { type: 'animal', id: first.id }, { tag: 'E-1', eggs: 10 }, '2026-06-20T08:00:00Z')
-    await keeper.write([pair, laid, entry('hatched', { type: 'clutch', id: laid.id }, { count: 8 }, '2026-08-20T08:00:00Z')])
+    await keeper.write([
+      pair,
+      laid,
+      entry('hatched', { type: 'clutch', id: laid.id }, { count: 8 }, '2026-08-20T08:00:00Z'),
+    ])
     const tags = { id: v7(), count: 3, prefix: 'Y', placeId: null }
     expect(await keeper.tagYoung(laid.id, tags)).toEqual(await keeper.tagYoung(laid.id, tags))
     expect(Object.values(keeper.snapshot().house.animals).filter(a => a.tag.startsWith('Y-'))).toHaveLength(3)
-    expect((await problem(keeper.tagYoung(laid.id, { count: 1, prefix: 'Z', placeId: 'nowhere' })))).toMatchObject({ status: 422, errors: [{ path: 'placeId' }] })
+    expect(await problem(keeper.tagYoung(laid.id, { count: 1, prefix: 'Z', placeId: 'nowhere' }))).toMatchObject({
+      status: 422,
+      errors: [{ path: 'placeId' }],
+    })
   })
 
   it('settings changed elsewhere meanwhile are not written over', async () => {
     const { settings, settingsVersion: version } = keeper.snapshot()
-    expect(await keeper.changeSettings({ ...settings, houseName: 'One', version })).toMatchObject({ version: version + 1 })
-    expect(await problem(keeper.changeSettings({ ...settings, cultureWeekday: 3, version }))).toMatchObject({ status: 409, errors: [{ path: 'version' }] })
-    expect(keeper.snapshot()).toMatchObject({ settingsVersion: version + 1, settings: { houseName: 'One', cultureWeekday: settings.cultureWeekday } })
+    expect(await keeper.changeSettings({ ...settings, houseName: 'One', version })).toMatchObject({
+      version: version + 1,
+    })
+    expect(await problem(keeper.changeSettings({ ...settings, cultureWeekday: 3, version }))).toMatchObject({
+      status: 409,
+      errors: [{ path: 'version' }],
+    })
+    expect(keeper.snapshot()).toMatchObject({
+      settingsVersion: version + 1,
+      settings: { houseName: 'One', cultureWeekday: settings.cultureWeekday },
+    })
     const again = await HouseKeeper.open(db, solve)
     expect(again.snapshot().settingsVersion).toBe(version + 1)
   })
 
   it('settings name schools that there are, and a warm-up within a year', async () => {
     const { settings, settingsVersion: version } = keeper.snapshot()
-    for (const schools of [{ nonsense: 'x' }, { warmUp: 'nonsense' }, { 'warmUp@unicorn': 'steps' }, { constructor: 'x' }, { 'warmUp@corn-snake@x': 'steps' }] as Record<string, string>[]) {
-      expect((await problem(keeper.changeSettings({ ...settings, schools, version }))).status, JSON.stringify(schools)).toBe(422)
+    for (const schools of [
+      { nonsense: 'x' },
+      { warmUp: 'nonsense' },
+      { 'warmUp@unicorn': 'steps' },
+      { constructor: 'x' },
+      { 'warmUp@corn-snake@x': 'steps' },
+    ] as Record<string, string>[]) {
+      expect(
+        (await problem(keeper.changeSettings({ ...settings, schools, version }))).status,
+        JSON.stringify(schools),
+      ).toBe(422)
     }
-    expect((await problem(keeper.changeSettings({ ...settings, warmUpDay: keeper.snapshot().today + 401, version }))).errors![0]!.path).toBe('warmUpDay')
-    expect((await keeper.changeSettings({ ...settings, schools: { 'warmUp': 'steps', 'warmUp@corn-snake': 'steps' }, warmUpDay: keeper.snapshot().today + 100, version })).version).toBe(version + 1)
+    expect(
+      (await problem(keeper.changeSettings({ ...settings, warmUpDay: keeper.snapshot().today + 401, version })))
+        .errors![0]!.path,
+    ).toBe('warmUpDay')
+    expect(
+      (
+        await keeper.changeSettings({
+          ...settings,
+          schools: { 'warmUp': 'steps', 'warmUp@corn-snake': 'steps' },
+          warmUpDay: keeper.snapshot().today + 100,
+          version,
+        })
+      ).version,
+    ).toBe(version + 1)
   })
 
   it('a plan that cannot be worked out is told, and the others stand', async () => {
     await add('C-1')
     await keeper.write([entry('weighed', { type: 'animal', id: (await add('C-2')).id }, { massG: 300 })])
-    const failing = await HouseKeeper.open(db, async () => { throw new Error('out of breath') })
+    const failing = await HouseKeeper.open(db, async () => {
+      throw new Error('out of breath')
+    })
     const { plans, alarms } = await failing.plans()
     expect(plans).toEqual([])
-    expect(alarms[0]).toMatchObject({ broken: true, text: expect.stringMatching(/its plan cannot be computed/) as string })
+    expect(alarms[0]).toMatchObject({
+      broken: true,
+      text: expect.stringMatching(/its plan cannot be computed/) as string,
+    })
     expect((await failing.season()).season.prey.length).toBeGreaterThan(0)
   })
 
   it('others are answered while a long batch is checked', async () => {
     const dam = await add('C-1')
-    const batch = Array.from({ length: 300 }, (_, i) => entry('watered', { type: 'animal', id: dam.id }, {}, `2026-11-2${i % 5}T08:00:00Z`))
+    const batch = Array.from({ length: 300 }, (_, i) =>
+      entry('watered', { type: 'animal', id: dam.id }, {}, `2026-11-2${i % 5}T08:00:00Z`),
+    )
     const order: string[] = []
     const write = keeper.write(batch).then(() => order.push('batch'))
     const other = (async () => {
@@ -176,7 +285,13 @@ describe('the house in memory beside its database', () => {
     await keeper.write([weighed])
     const { house, today } = keeper.snapshot()
     expect(house.animals[dam.id]!.weights[0]!.day).toBe(today)
-    expect((await problem(keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 }, '2026-11-25T12:30:00Z')]))).errors![0]!.message).toMatch(/future/)
+    expect(
+      (
+        await problem(
+          keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 }, '2026-11-25T12:30:00Z')]),
+        )
+      ).errors![0]!.message,
+    ).toMatch(/future/)
   })
 
   it('a season worked out to try an own number is the season that stands with it', async () => {
@@ -198,10 +313,50 @@ describe('the house in memory beside its database', () => {
   })
 
   it('places cannot be lost in a circle, and unknown ones are 404', async () => {
-    const room = await keeper.addPlace({ name: 'Room', kind: 'room', parentId: null, order: 1, tempC: null, capacity: null })
-    const rack = await keeper.addPlace({ name: 'Rack', kind: 'rack', parentId: room.id, order: 1, tempC: null, capacity: null })
-    expect((await problem(keeper.changePlace(room.id, { name: 'Room', kind: 'room', parentId: rack.id, order: 1, tempC: null, capacity: null }))).status).toBe(422)
-    expect((await problem(keeper.changePlace('nowhere', { name: 'X', kind: 'room', parentId: null, order: 1, tempC: null, capacity: null }))).status).toBe(404)
+    const room = await keeper.addPlace({
+      name: 'Room',
+      kind: 'room',
+      parentId: null,
+      order: 1,
+      tempC: null,
+      capacity: null,
+    })
+    const rack = await keeper.addPlace({
+      name: 'Rack',
+      kind: 'rack',
+      parentId: room.id,
+      order: 1,
+      tempC: null,
+      capacity: null,
+    })
+    expect(
+      (
+        await problem(
+          keeper.changePlace(room.id, {
+            name: 'Room',
+            kind: 'room',
+            parentId: rack.id,
+            order: 1,
+            tempC: null,
+            capacity: null,
+          }),
+        )
+      ).status,
+    ).toBe(422)
+    expect(
+      (
+        await problem(
+          keeper.changePlace('nowhere', {
+            name: 'X',
+            kind: 'room',
+            parentId: null,
+            order: 1,
+            tempC: null,
+            capacity: null,
+          }),
+        )
+      ).status,
+    ).toBe(404)
     expect((await problem(keeper.tagYoung('nothing', { count: 1, prefix: 'X', placeId: null }))).status).toBe(404)
   })
 })

@@ -7,6 +7,8 @@ export function suspectOf(alarm: Alarm, records: Records): Alarm {
   if (!alarm.broken || !alarm.subject) return alarm
   const own = records.entries.get(subjectKey(alarm.subject)) ?? []
   // ids carry the time at which they were made
-  const entry = alarm.suspectId ? findEntry(records, alarm.suspectId) : [...own].sort((a, b) => (a.id < b.id ? -1 : 1)).at(-1)
+  const entry = alarm.suspectId
+    ? findEntry(records, alarm.suspectId)
+    : [...own].sort((a, b) => (a.id < b.id ? -1 : 1)).at(-1)
   return entry ? { ...alarm, suspectId: entry.id, suspect: `${tellEntry(entry)}, ${formatDay(entry.day)}` } : alarm
 }

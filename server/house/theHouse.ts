@@ -28,7 +28,11 @@ let opening: Promise<Opened> | null = null
 export function listensAt(): string {
   const host = process.env.NITRO_HOST || process.env.HOST || '127.0.0.1'
   const port = process.env.NITRO_PORT || process.env.PORT || '3000'
-  const named = ['0.0.0.0', '::'].includes(host) ? Object.values(networkInterfaces()).flat().find(n => n && !n.internal && n.family === 'IPv4')?.address ?? '127.0.0.1' : host
+  const named = ['0.0.0.0', '::'].includes(host)
+    ? (Object.values(networkInterfaces())
+        .flat()
+        .find(n => n && !n.internal && n.family === 'IPv4')?.address ?? '127.0.0.1')
+    : host
   return `http://${named.includes(':') ? `[${named}]` : named}:${port}`
 }
 
@@ -38,7 +42,8 @@ async function open(): Promise<Opened> {
   const lock = lockDatabase(file, { pid: process.pid, address: listensAt(), since: new Date().toISOString() })
   try {
     // only with the lock in hand: another demonstration may run on it
-    if (process.env.MANTEL_DEMO === 'anew') for (const part of ['', '-wal', '-shm']) rmSync(file + part, { force: true })
+    if (process.env.MANTEL_DEMO === 'anew')
+      for (const part of ['', '-wal', '-shm']) rmSync(file + part, { force: true })
     const db = await openDatabase(file)
     if (process.env.MANTEL_DEMO) {
       const { alderYard } = await import('../demo/alderYard')
@@ -57,8 +62,7 @@ async function open(): Promise<Opened> {
     // plans are worked out before the first look, so that the first look is quick; they never keep the house shut
     keeper.plans().catch(console.error)
     return { lock, pool, keeper, devices, access, backups, simulator }
-  }
-  catch (error) {
+  } catch (error) {
     lock.release()
     throw error
   }

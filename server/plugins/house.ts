@@ -2,7 +2,7 @@ import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeTheHouse, theHouse, theSimulator } from '../house/theHouse'
 
 /** Opens the house with the server and closes it when the server stops. The built server awaits it in `main.ts` before it listens. */
-export default defineNitroPlugin((nitro) => {
+export default defineNitroPlugin(nitro => {
   if (import.meta.dev) {
     theHouse().catch((error: unknown) => {
       console.error(error)
@@ -10,7 +10,13 @@ export default defineNitroPlugin((nitro) => {
     })
   }
   // the devices of a demonstration read by the minute
-  const ticker = process.env.MANTEL_DEMO ? setInterval(() => { void theSimulator().then(s => s?.catchUp()).catch(console.error) }, 60_000) : null
+  const ticker = process.env.MANTEL_DEMO
+    ? setInterval(() => {
+        void theSimulator()
+          .then(s => s?.catchUp())
+          .catch(console.error)
+      }, 60_000)
+    : null
   nitro.hooks.hook('close', async () => {
     if (ticker) clearInterval(ticker)
     await closeTheHouse()

@@ -21,8 +21,7 @@ function depthOf(json: string): number {
     if (quoted) {
       if (c === '\\') i++
       else if (c === '"') quoted = false
-    }
-    else if (c === '"') quoted = true
+    } else if (c === '"') quoted = true
     else if (c === '{' || c === '[') deepest = Math.max(deepest, ++depth)
     else if (c === '}' || c === ']') depth--
   }
@@ -35,7 +34,10 @@ const tooLarge = () => new ProblemError(413, 'The request is larger than 1 MB')
 async function readJson(event: H3Event): Promise<unknown> {
   if (Number(event.node.req.headers['content-length'] ?? 0) > MOST_BYTES) throw tooLarge()
   // the media type itself: a page of another origin may send any text that only mentions it
-  const type = String(event.node.req.headers['content-type'] ?? '').split(';')[0]!.trim().toLowerCase()
+  const type = String(event.node.req.headers['content-type'] ?? '')
+    .split(';')[0]!
+    .trim()
+    .toLowerCase()
   if (type !== 'application/json') throw new ProblemError(415, 'Send JSON, with content-type application/json')
   const chunks: Buffer[] = []
   let size = 0
@@ -48,8 +50,7 @@ async function readJson(event: H3Event): Promise<unknown> {
   if (depthOf(text) > DEEPEST) throw new ProblemError(400, 'This JSON is nested too deeply')
   try {
     return JSON.parse(text) as unknown
-  }
-  catch {
+  } catch {
     throw new ProblemError(400, 'This is not valid JSON')
   }
 }
@@ -57,14 +58,21 @@ async function readJson(event: H3Event): Promise<unknown> {
 function parse<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
   const result = schema.safeParse(input)
   if (result.success) return result.data
-  throw new ProblemError(422, 'Some fields cannot be read', result.error.issues.map(i => ({ path: i.path.join('.'), message: i.message })))
+  throw new ProblemError(
+    422,
+    'Some fields cannot be read',
+    result.error.issues.map(i => ({ path: i.path.join('.'), message: i.message })),
+  )
 }
 
 /** What a failure is to who asked: a problem of the request, of the database for a while, or of Mantel. */
 function problemOf(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error
   const database = databaseProblem(error, databaseFile())
-  if (database) return new ProblemError(503, `${database.message} Nothing was written.`, [], { 'retry-after': database.kind === 'busy' ? '1' : '60' })
+  if (database)
+    return new ProblemError(503, `${database.message} Nothing was written.`, [], {
+      'retry-after': database.kind === 'busy' ? '1' : '60',
+    })
   return new ProblemError(500, 'Something went wrong in Mantel; nothing was written')
 }
 
@@ -87,29 +95,35 @@ interface Ways {
  * handler asks for itself, however its address was written.
  */
 async function letPass(event: H3Event, { open }: Ways): Promise<void> {
-  if (open || !gateOf().closed || await isIn(event, await theAccess())) return
+  if (open || !gateOf().closed || (await isIn(event, await theAccess()))) return
   throw new ProblemError(401, 'Come in with the passphrase first')
 }
 
 /** A handler without a body. */
 export function answer<T>(call: (event: H3Event) => Promise<T> | T, ways: Ways = {}) {
-  return defineEventHandler(async (event) => {
+  return defineEventHandler(async event => {
     try {
       await letPass(event, ways)
       return await call(event)
-    }
-    catch (error) {
+    } catch (error) {
       return answerProblem(event, error)
     }
   })
 }
 
 /** A handler with a JSON body: parse, call, answer. */
-export function answerBody<S extends z.ZodType, T>(schema: S, call: (body: z.output<S>, event: H3Event) => Promise<T> | T, ways: Ways = {}) {
+export function answerBody<S extends z.ZodType, T>(
+  schema: S,
+  call: (body: z.output<S>, event: H3Event) => Promise<T> | T,
+  ways: Ways = {},
+) {
   return answer(async event => call(parse(schema, await readJson(event)), event), ways)
 }
 
 /** A handler with query parameters. */
-export function answerQuery<S extends z.ZodType, T>(schema: S, call: (query: z.output<S>, event: H3Event) => Promise<T> | T) {
+export function answerQuery<S extends z.ZodType, T>(
+  schema: S,
+  call: (query: z.output<S>, event: H3Event) => Promise<T> | T,
+) {
   return answer(event => call(parse(schema, getQuery(event)), event))
 }

@@ -5,8 +5,18 @@ export class ProblemError extends Error {
   override name = 'ProblemError'
   readonly problem: ProblemDetails
 
-  constructor(status: number, title: string, errors?: { path: string, message: string }[], readonly headers: Record<string, string> = {}) {
+  constructor(
+    status: number,
+    title: string,
+    errors?: { path: string; message: string }[],
+    readonly headers: Record<string, string> = {},
+  ) {
     super(title)
-    this.problem = { type: 'about:blank', title, status, ...(errors?.length && { detail: errors.map(e => e.message).join('. '), errors }) }
+    this.problem = {
+      type: 'about:blank',
+      title,
+      status,
+      ...(errors?.length && { detail: errors.map(e => e.message).join('. '), errors }),
+    }
   }
 }

@@ -6,7 +6,12 @@ const DAYS = 30
 
 function configOf(access: Access): SessionConfig | null {
   if (!access.sessionSecret) return null
-  return { name: NAME, password: access.sessionSecret, maxAge: DAYS * 86_400, cookie: { httpOnly: true, sameSite: 'strict', path: '/', secure: false } }
+  return {
+    name: NAME,
+    password: access.sessionSecret,
+    maxAge: DAYS * 86_400,
+    cookie: { httpOnly: true, sameSite: 'strict', path: '/', secure: false },
+  }
 }
 
 /** Whether who asks has come in with the passphrase; the cookie is sealed, so nobody else can make one. */

@@ -11,12 +11,25 @@ const threadFile = (name: string): string => new URL(`./${name}.mjs`, import.met
 
 /** Threads for what would keep the server from answering: plans, and copies of the database. */
 export class WorkerPool {
-  private readonly solving = new Piscina<PlanJob, FeederPlan>({ filename: threadFile('solver'), minThreads: 1, maxThreads: 2, idleTimeout: 60_000 })
-  private readonly copying = new Piscina<{ file: string, kind: BackupKind, at: number }, Backup>({ filename: threadFile('backup'), minThreads: 0, maxThreads: 1, idleTimeout: 1000 })
+  private readonly solving = new Piscina<PlanJob, FeederPlan>({
+    filename: threadFile('solver'),
+    minThreads: 1,
+    maxThreads: 2,
+    idleTimeout: 60_000,
+  })
 
-  readonly plan = (job: PlanJob): Promise<FeederPlan> => this.solving.run(job, { signal: AbortSignal.timeout(LONGEST_PLAN_MS) })
+  private readonly copying = new Piscina<{ file: string; kind: BackupKind; at: number }, Backup>({
+    filename: threadFile('backup'),
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 1000,
+  })
 
-  readonly backup = (file: string, kind: BackupKind, at: Date): Promise<Backup> => this.copying.run({ file, kind, at: at.getTime() })
+  readonly plan = (job: PlanJob): Promise<FeederPlan> =>
+    this.solving.run(job, { signal: AbortSignal.timeout(LONGEST_PLAN_MS) })
+
+  readonly backup = (file: string, kind: BackupKind, at: Date): Promise<Backup> =>
+    this.copying.run({ file, kind, at: at.getTime() })
 
   async close(): Promise<void> {
     await Promise.all([this.solving.destroy(), this.copying.destroy()])

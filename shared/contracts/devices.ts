@@ -21,7 +21,10 @@ export type NewDevice = z.input<typeof NewDevice>
  * no sense is not an error of the request: it is set aside with its reason, and the others are taken.
  */
 export const SendReadings = z.object({
-  readings: z.array(z.looseObject({ at: z.unknown().optional(), tempC: z.unknown().optional(), massG: z.unknown().optional() })).min(1, 'No readings').max(5000, 'At most 5000 readings at once'),
+  readings: z
+    .array(z.looseObject({ at: z.unknown().optional(), tempC: z.unknown().optional(), massG: z.unknown().optional() }))
+    .min(1, 'No readings')
+    .max(5000, 'At most 5000 readings at once'),
 })
 export type SendReadings = z.input<typeof SendReadings>
 
@@ -29,7 +32,7 @@ export interface TookReadings {
   taken: number
   /** Sent before with the same value. */
   known: number
-  setAside: { index: number, reason: string }[]
+  setAside: { index: number; reason: string }[]
 }
 
 export interface DeviceView {
@@ -39,7 +42,7 @@ export interface DeviceView {
   placeId: string | null
   simulated: boolean
   /** Latest reading: instant and value, °C or g. */
-  latest: { at: string, value: number } | null
+  latest: { at: string; value: number } | null
   setAside: number
   lastReason: string | null
   faults: Fault[]
@@ -57,7 +60,13 @@ export interface DeviceList {
 /** POST /api/devices/:id/faults */
 export const SetFault = z.strictObject({ fault: z.enum(FAULTS), on: z.boolean() })
 /** POST /api/time */
-export const LetTimePass = z.strictObject({ hours: z.number().int().min(1).max(24 * 14) })
+export const LetTimePass = z.strictObject({
+  hours: z
+    .number()
+    .int()
+    .min(1)
+    .max(24 * 14),
+})
 /** POST /api/devices/:id/load: puts an animal on the simulated scale; null takes it off. */
 export const LoadScale = z.strictObject({ animalId: z.string().nullable() })
 

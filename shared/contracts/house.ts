@@ -5,7 +5,9 @@ import type { Override } from '#core/almanac'
 import { HouseSettings, type Alarm, type FeederPlan, type Season } from '#core/season'
 
 /** POST /api/entries: all are written, or none. */
-export const WriteEntries = z.strictObject({ entries: z.array(Entry).min(1, 'Nothing to write').max(500, 'At most 500 entries at once') })
+export const WriteEntries = z.strictObject({
+  entries: z.array(Entry).min(1, 'Nothing to write').max(500, 'At most 500 entries at once'),
+})
 export type WriteEntries = z.input<typeof WriteEntries>
 
 export interface WroteEntries {
@@ -17,7 +19,11 @@ export interface WroteEntries {
 /** GET /api/entries */
 export const ReadEntries = z.union([
   z.strictObject({ day: z.iso.date('A day is written as 2026-06-12') }),
-  z.strictObject({ subjectType: Entry.shape.subject.shape.type, subjectId: z.string().min(1), limit: z.coerce.number().int().min(1).max(2000).default(400) }),
+  z.strictObject({
+    subjectType: Entry.shape.subject.shape.type,
+    subjectId: z.string().min(1),
+    limit: z.coerce.number().int().min(1).max(2000).default(400),
+  }),
 ])
 export type TimelineEntry = DatedEntry & { voided: boolean }
 
@@ -33,13 +39,19 @@ export const NewAnimal = z.strictObject({
   name: lineOfText(60).nullable().default(null),
   speciesId: z.string().min(1, 'Choose a species'),
   sex: z.enum(['male', 'female', 'unknown']).default('unknown'),
-  born: z.iso.date('A day is written as 2026-06-12').refine(d => !(Date.parse(d) < EARLIEST_BIRTH), 'Nothing that is kept was born before 1850: check the year').nullable().default(null),
+  born: z.iso
+    .date('A day is written as 2026-06-12')
+    .refine(d => !(Date.parse(d) < EARLIEST_BIRTH), 'Nothing that is kept was born before 1850: check the year')
+    .nullable()
+    .default(null),
   placeId: z.string().nullable().default(null),
 })
 export type NewAnimal = z.input<typeof NewAnimal>
 
 /** POST /api/animals/list: many animals at once, with their parents; all are added, or none. */
-export const AddList = z.strictObject({ csv: z.string().min(1, 'The list is empty').max(900_000, 'The list is larger than 900 kB: send it in parts') })
+export const AddList = z.strictObject({
+  csv: z.string().min(1, 'The list is empty').max(900_000, 'The list is larger than 900 kB: send it in parts'),
+})
 export type AddList = z.input<typeof AddList>
 export interface AddedList {
   added: number
@@ -62,19 +74,36 @@ export const NewPlace = z.strictObject({
   kind: z.enum(PLACE_KINDS),
   parentId: z.string().nullable().default(null),
   order: z.number().int().min(0).max(9999).default(0),
-  tempC: z.number({ error: 'The temperature must be a number' }).min(-5, 'Under −5 °C is not believable').max(60, 'Over 60 °C is not believable: check the unit').nullable().default(null),
-  capacity: z.number({ error: 'The capacity must be a number' }).int('A capacity is a whole number of tubs').min(1, 'A place takes at least one').max(9999).nullable().default(null),
+  tempC: z
+    .number({ error: 'The temperature must be a number' })
+    .min(-5, 'Under −5 °C is not believable')
+    .max(60, 'Over 60 °C is not believable: check the unit')
+    .nullable()
+    .default(null),
+  capacity: z
+    .number({ error: 'The capacity must be a number' })
+    .int('A capacity is a whole number of tubs')
+    .min(1, 'A place takes at least one')
+    .max(9999)
+    .nullable()
+    .default(null),
 })
 export type NewPlace = z.input<typeof NewPlace>
 
 /** PUT /api/almanac/overrides */
-export const SetOverride = z.strictObject({ path: z.string().min(3).max(200), value: z.number({ error: 'The value must be a number' }), note: lineOfText(300).optional() })
+export const SetOverride = z.strictObject({
+  path: z.string().min(3).max(200),
+  value: z.number({ error: 'The value must be a number' }),
+  note: lineOfText(300).optional(),
+})
 export type SetOverride = z.input<typeof SetOverride>
 
 export { HouseSettings }
 
 /** PUT /api/settings: all of them, on top of the version that they were read in. */
-export const SetSettings = HouseSettings.extend({ version: z.number({ error: 'The version of the settings must be sent along' }).int() })
+export const SetSettings = HouseSettings.extend({
+  version: z.number({ error: 'The version of the settings must be sent along' }).int(),
+})
 export type SetSettings = z.input<typeof SetSettings>
 
 /** GET /api/house: everything the interface and its worker compute from. */

@@ -7,22 +7,51 @@ import { startServer, type RunningServer } from './server'
 
 const TODAY = '2026-11-25'
 let server: RunningServer
-beforeAll(async () => { server = await startServer() })
-afterAll(async () => { await server?.stop() })
+beforeAll(async () => {
+  server = await startServer()
+})
+afterAll(async () => {
+  await server?.stop()
+})
 
-async function call<T>(path: string, method = 'GET', body?: unknown): Promise<{ status: number, body: T, type: string }> {
-  const response = await fetch(server.address + path, { method, ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body), headers: { 'content-type': 'application/json' } }) })
-  return { status: response.status, body: await response.json() as T, type: response.headers.get('content-type') ?? '' }
+async function call<T>(
+  path: string,
+  method = 'GET',
+  body?: unknown,
+): Promise<{ status: number; body: T; type: string }> {
+  const response = await fetch(server.address + path, {
+    method,
+    ...(body !== undefined && {
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+      headers: { 'content-type': 'application/json' },
+    }),
+  })
+  return {
+    status: response.status,
+    body: (await response.json()) as T,
+    type: response.headers.get('content-type') ?? '',
+  }
 }
 const house = async () => (await call<HouseSnapshot>('/api/house')).body
-const season = async () => ({ ...(await call<SeasonSnapshot>('/api/season')).body, plans: (await call<PlansSnapshot>('/api/plans')).body.plans })
-const entry = (kind: string, subject: { type: string, id: string }, data: object = {}, at = `${TODAY}T08:00:00Z`, id = v7()) => ({ id, at, subject, kind, data })
-const write = (...entries: object[]) => call<{ written: string[], known: string[] }>('/api/entries', 'POST', { entries })
+const season = async () => ({
+  ...(await call<SeasonSnapshot>('/api/season')).body,
+  plans: (await call<PlansSnapshot>('/api/plans')).body.plans,
+})
+const entry = (
+  kind: string,
+  subject: { type: string; id: string },
+  data: object = {},
+  at = `${TODAY}T08:00:00Z`,
+  id = v7(),
+) => ({ id, at, subject, kind, data })
+const write = (...entries: object[]) =>
+  call<{ written: string[]; known: string[] }>('/api/entries', 'POST', { entries })
 const founded = (kind: string, type: string, data: object, at?: string) => {
   const id = v7()
   return entry(kind, { type, id }, data, at, id)
 }
-const add = (tag: string, speciesId: string, sex: string, born = '2022-05-01') => call<{ id: string }>('/api/animals', 'POST', { tag, speciesId, sex, born })
+const add = (tag: string, speciesId: string, sex: string, born = '2022-05-01') =>
+  call<{ id: string }>('/api/animals', 'POST', { tag, speciesId, sex, born })
 
 describe('an empty house', () => {
   it('serves an empty season, and is healthy', async () => {
@@ -56,7 +85,8 @@ describe('the main job over the API', () => {
   })
 
   it('each step moves the forecast, the mouths and the plan', async () => {
-    const hatchMean = (s: SeasonSnapshot) => mean(s.season.lanes.flatMap(l => l.events).find(e => e.event === 'hatched' && !e.observed)!.dist)
+    const hatchMean = (s: SeasonSnapshot) =>
+      mean(s.season.lanes.flatMap(l => l.events).find(e => e.event === 'hatched' && !e.observed)!.dist)
     const before = await season()
     await write(entry('copulation', { type: 'animal', id: dam }, { confirmed: true }))
     const locked = await season()
@@ -93,7 +123,11 @@ describe('the main job over the API', () => {
   })
 
   it('young get tags as animals of their own, and lose them when that is taken back', async () => {
-    const tagged = await call<{ id: string, tag: string, foundedBy: string, damId: string }[]>(`/api/clutches/${clutch}/tag`, 'POST', { count: 3, prefix: 'OY' })
+    const tagged = await call<{ id: string; tag: string; foundedBy: string; damId: string }[]>(
+      `/api/clutches/${clutch}/tag`,
+      'POST',
+      { count: 3, prefix: 'OY' },
+    )
     expect(tagged.body.map(a => a.tag)).toEqual(['OY-01', 'OY-02', 'OY-03'])
     expect(tagged.body[0]!.damId).toBe(dam)
     const fed = entry('fed', { type: 'animal', id: tagged.body[0]!.id }, { prey: 'fly.large', offered: 14, taken: 14 })
@@ -112,8 +146,17 @@ describe('the main job over the API', () => {
     expect((await season()).plans.find(p => p.prey === 'fly.large')!.units).toBeGreaterThan(before)
     expect((await call(`/api/almanac/overrides?path=${path}`, 'DELETE')).body).toEqual([])
     expect((await season()).plans.find(p => p.prey === 'fly.large')!.units).toBe(before)
-    expect((await call('/api/almanac/overrides', 'PUT', { path: 'species.corn-snake.name', value: 1 })).status).toBe(422)
-    expect((await call('/api/almanac/overrides', 'PUT', { path: 'species.ocellated-lizard.incubation.points.0.days', value: 1 })).status).toBe(422)
+    expect((await call('/api/almanac/overrides', 'PUT', { path: 'species.corn-snake.name', value: 1 })).status).toBe(
+      422,
+    )
+    expect(
+      (
+        await call('/api/almanac/overrides', 'PUT', {
+          path: 'species.ocellated-lizard.incubation.points.0.days',
+          value: 1,
+        })
+      ).status,
+    ).toBe(422)
     expect((await call('/api/season')).status).toBe(200)
   })
 
@@ -121,22 +164,70 @@ describe('the main job over the API', () => {
     const { settings, settingsVersion: version } = await house()
     expect((await call('/api/settings', 'PUT', { ...settings, cultureWeekday: 3, version })).status).toBe(200)
     expect((await house()).settings.cultureWeekday).toBe(3)
-    expect((await call('/api/settings', 'PUT', { ...settings, coverQuantile: 1.4, version: version + 1 })).status).toBe(422)
-    expect((await call('/api/settings', 'PUT', { ...settings, timeZone: 'Europe/Berlin', version: version + 1 })).status).toBe(409)
+    expect((await call('/api/settings', 'PUT', { ...settings, coverQuantile: 1.4, version: version + 1 })).status).toBe(
+      422,
+    )
+    expect(
+      (await call('/api/settings', 'PUT', { ...settings, timeZone: 'Europe/Berlin', version: version + 1 })).status,
+    ).toBe(409)
   })
 
   describe('bad input gets a clear message, status 4xx, and writes nothing', () => {
-    const cases: [string, () => Promise<{ status: number, body: unknown }>, number, RegExp][] = [
-      ['a weighing in the future', () => write(entry('weighed', { type: 'animal', id: dam }, { massG: 4 }, '2026-11-26T09:00:00Z')), 422, /future/],
+    const cases: [string, () => Promise<{ status: number; body: unknown }>, number, RegExp][] = [
+      [
+        'a weighing in the future',
+        () => write(entry('weighed', { type: 'animal', id: dam }, { massG: 4 }, '2026-11-26T09:00:00Z')),
+        422,
+        /future/,
+      ],
       ['negative grams', () => write(entry('weighed', { type: 'animal', id: dam }, { massG: -4 })), 422, /above 0 g/],
-      ['an unknown animal', () => write(entry('weighed', { type: 'animal', id: 'nobody' }, { massG: 4 })), 422, /not among the animals/],
-      ['more hatched than laid', () => write(entry('hatched', { type: 'clutch', id: clutch }, { count: 50 })), 422, /cannot hatch/],
-      ['a laying by a male', () => write(entry('laid', { type: 'animal', id: sire }, { tag: 'C-9', eggs: 3 })), 422, /O-2 is a male/],
-      ['a date before birth', () => write(entry('weighed', { type: 'animal', id: dam }, { massG: 4 }, '2020-01-01T09:00:00Z')), 422, /not born/],
-      ['one bad entry among good ones', () => write(entry('shed', { type: 'animal', id: dam }), entry('weighed', { type: 'animal', id: dam }, { massG: 0 })), 422, /above 0 g/],
-      ['a wrong type', () => write(entry('weighed', { type: 'animal', id: dam }, { massG: 'much' })), 422, /number of grams/],
+      [
+        'an unknown animal',
+        () => write(entry('weighed', { type: 'animal', id: 'nobody' }, { massG: 4 })),
+        422,
+        /not among the animals/,
+      ],
+      [
+        'more hatched than laid',
+        () => write(entry('hatched', { type: 'clutch', id: clutch }, { count: 50 })),
+        422,
+        /cannot hatch/,
+      ],
+      [
+        'a laying by a male',
+        () => write(entry('laid', { type: 'animal', id: sire }, { tag: 'C-9', eggs: 3 })),
+        422,
+        /O-2 is a male/,
+      ],
+      [
+        'a date before birth',
+        () => write(entry('weighed', { type: 'animal', id: dam }, { massG: 4 }, '2020-01-01T09:00:00Z')),
+        422,
+        /not born/,
+      ],
+      [
+        'one bad entry among good ones',
+        () =>
+          write(
+            entry('shed', { type: 'animal', id: dam }),
+            entry('weighed', { type: 'animal', id: dam }, { massG: 0 }),
+          ),
+        422,
+        /above 0 g/,
+      ],
+      [
+        'a wrong type',
+        () => write(entry('weighed', { type: 'animal', id: dam }, { massG: 'much' })),
+        422,
+        /number of grams/,
+      ],
       ['an id that is no UUID', () => write({ ...entry('shed', { type: 'animal', id: dam }), id: '1' }), 422, /UUID/],
-      ['an instant that is none', () => write(entry('shed', { type: 'animal', id: dam }, {}, 'yesterday')), 422, /instant/],
+      [
+        'an instant that is none',
+        () => write(entry('shed', { type: 'animal', id: dam }, {}, 'yesterday')),
+        422,
+        /instant/,
+      ],
       ['broken JSON', () => call('/api/entries', 'POST', '{"entries": ['), 400, /valid JSON/],
       ['10 MB', () => call('/api/entries', 'POST', { entries: ['x'.repeat(10_000_000)] }), 413, /larger than 1 MB/],
       ['no entries', () => write(), 422, /Nothing to write/],
@@ -144,10 +235,15 @@ describe('the main job over the API', () => {
       ['an unknown species', () => add('X-1', 'unicorn', 'male'), 422, /no such species/],
       ['born in the future', () => add('X-1', 'corn-snake', 'male', '2027-01-01'), 422, /born in the future/],
       ['a day that no calendar has', () => add('X-1', 'corn-snake', 'male', '2026-02-30'), 422, /2026-06-12/],
-      ['a place in itself', async () => {
-        const id = Object.keys((await house()).house.places)[0]!
-        return call(`/api/places/${id}`, 'PUT', { name: 'Loop', kind: 'room', parentId: id })
-      }, 422, /inside itself/],
+      [
+        'a place in itself',
+        async () => {
+          const id = Object.keys((await house()).house.places)[0]!
+          return call(`/api/places/${id}`, 'PUT', { name: 'Loop', kind: 'room', parentId: id })
+        },
+        422,
+        /inside itself/,
+      ],
     ]
 
     it.each(cases)('%s', async (_, send, status, message) => {
@@ -163,24 +259,46 @@ describe('the main job over the API', () => {
     })
 
     it('plain text is not taken for JSON', async () => {
-      const response = await fetch(`${server.address}/api/entries`, { method: 'POST', body: '{}', headers: { 'content-type': 'text/plain' } })
+      const response = await fetch(`${server.address}/api/entries`, {
+        method: 'POST',
+        body: '{}',
+        headers: { 'content-type': 'text/plain' },
+      })
       expect(response.status).toBe(415)
     })
 
     it('names the field in a batch by its place', async () => {
-      const { body } = await write(entry('shed', { type: 'animal', id: dam }), entry('weighed', { type: 'animal', id: dam }, { massG: 0 }))
+      const { body } = await write(
+        entry('shed', { type: 'animal', id: dam }),
+        entry('weighed', { type: 'animal', id: dam }, { massG: 0 }),
+      )
       expect(ProblemDetails.parse(body).errors![0]!.path).toBe('entries.1.data.massG')
     })
   })
 
   it('an event for a sold animal is refused, an earlier one is not', async () => {
     await write(entry('sold', { type: 'animal', id: sire }))
-    expect((await write(entry('fed', { type: 'animal', id: sire }, { prey: 'roach.nymph', offered: 1, taken: 1 }))).status).toBe(422)
-    expect((await write(entry('fed', { type: 'animal', id: sire }, { prey: 'roach.nymph', offered: 1, taken: 1 }, '2026-11-20T09:00:00Z'))).status).toBe(200)
+    expect(
+      (await write(entry('fed', { type: 'animal', id: sire }, { prey: 'roach.nymph', offered: 1, taken: 1 }))).status,
+    ).toBe(422)
+    expect(
+      (
+        await write(
+          entry(
+            'fed',
+            { type: 'animal', id: sire },
+            { prey: 'roach.nymph', offered: 1, taken: 1 },
+            '2026-11-20T09:00:00Z',
+          ),
+        )
+      ).status,
+    ).toBe(200)
   })
 
   it('many writes at once are all kept, each once', async () => {
-    const weighings = Array.from({ length: 30 }, (_, i) => entry('weighed', { type: 'animal', id: dam }, { massG: 181 + i }))
+    const weighings = Array.from({ length: 30 }, (_, i) =>
+      entry('weighed', { type: 'animal', id: dam }, { massG: 181 + i }),
+    )
     await Promise.all([...weighings, ...weighings].map(w => write(w)))
     expect((await house()).house.animals[dam]!.weights.filter(w => w.massG > 180)).toHaveLength(30)
   })
@@ -191,7 +309,9 @@ describe('stopping and starting again', () => {
     const before = await house()
     const first = server
     const copy = await startServer({}, `${first.database}.none`)
-    expect((await fetch(`${copy.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)).house.animals).toEqual({})
+    expect(
+      (await fetch(`${copy.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)).house.animals,
+    ).toEqual({})
     expect(await copy.stop()).toBe(0)
     expect(await first.stop(true)).toBe(0)
     const again = await startServer({}, first.database)

@@ -16,27 +16,47 @@ import { startServer, type RunningServer } from './server'
 const TODAY = '2026-11-25'
 const JSON_TYPE = { 'content-type': 'application/json' }
 let server: RunningServer
-beforeAll(async () => { server = await startServer() })
-afterAll(async () => { await server?.stop() })
+beforeAll(async () => {
+  server = await startServer()
+})
+afterAll(async () => {
+  await server?.stop()
+})
 
-async function call<T>(path: string, method = 'GET', body?: unknown, to = server): Promise<{ status: number, body: T, headers: Headers }> {
-  const response = await fetch(to.address + path, { method, ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body), headers: JSON_TYPE }) })
-  return { status: response.status, body: await response.json() as T, headers: response.headers }
+async function call<T>(
+  path: string,
+  method = 'GET',
+  body?: unknown,
+  to = server,
+): Promise<{ status: number; body: T; headers: Headers }> {
+  const response = await fetch(to.address + path, {
+    method,
+    ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body), headers: JSON_TYPE }),
+  })
+  return { status: response.status, body: (await response.json()) as T, headers: response.headers }
 }
 const entry = (kind: string, type: string, id: string | null, data: object = {}, at = `${TODAY}T08:00:00Z`) => {
   const own = v7()
   return { id: own, at, subject: { type, id: id ?? own }, kind, data }
 }
-const write = (...entries: object[]) => call<{ written: string[], known: string[], errors: { path: string }[] }>('/api/entries', 'POST', { entries })
-const add = async (tag: string, speciesId: string, sex = 'female') => (await call<{ id: string }>('/api/animals', 'POST', { tag, speciesId, sex, born: '2022-05-01' })).body.id
+const write = (...entries: object[]) =>
+  call<{ written: string[]; known: string[]; errors: { path: string }[] }>('/api/entries', 'POST', { entries })
+const add = async (tag: string, speciesId: string, sex = 'female') =>
+  (await call<{ id: string }>('/api/animals', 'POST', { tag, speciesId, sex, born: '2022-05-01' })).body.id
 
 /** A request as no browser sends it: any header. Tells the status. */
-function raw(path: string, { method = 'GET', headers = {}, body }: { method?: string, headers?: Record<string, string>, body?: string }, to = server): Promise<{ status: number, headers: Record<string, string | string[] | undefined>, text: string }> {
+function raw(
+  path: string,
+  { method = 'GET', headers = {}, body }: { method?: string; headers?: Record<string, string>; body?: string },
+  to = server,
+): Promise<{ status: number; headers: Record<string, string | string[] | undefined>; text: string }> {
   const { hostname, port } = new URL(to.address)
   return new Promise((resolve, reject) => {
-    const sent = request({ hostname, port, path, method, headers }, (answer) => {
+    const sent = request({ hostname, port, path, method, headers }, answer => {
       let text = ''
-      answer.on('data', (chunk: Buffer) => { text += chunk.toString() })
+      answer.on('data', (chunk: Buffer) => {
+        text += chunk.toString()
+      })
       answer.on('end', () => resolve({ status: answer.statusCode!, headers: answer.headers, text }))
     })
     sent.on('error', reject)
@@ -45,14 +65,20 @@ function raw(path: string, { method = 'GET', headers = {}, body }: { method?: st
 }
 
 /** Starts the built server as it is, and waits until it ends. */
-function startAndEnd(env: Record<string, string>): Promise<{ code: number | null, said: string }> {
-  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], { env: { ...process.env, NODE_ENV: 'production', MANTEL_DEMO: '', ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+function startAndEnd(env: Record<string, string>): Promise<{ code: number | null; said: string }> {
+  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    env: { ...process.env, NODE_ENV: 'production', MANTEL_DEMO: '', ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   return endOf(child)
 }
 
-function endOf(child: ChildProcess): Promise<{ code: number | null, said: string }> {
+function endOf(child: ChildProcess): Promise<{ code: number | null; said: string }> {
   let said = ''
-  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk: Buffer) => { said += chunk.toString() })
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on('data', (chunk: Buffer) => {
+      said += chunk.toString()
+    })
   return new Promise(resolve => child.once('exit', code => resolve({ code, said })))
 }
 
@@ -60,23 +86,61 @@ describe('no foreign page gets in', () => {
   it('only JSON by its very name is read: text that mentions it is not', async () => {
     const id = await add('W-1', 'corn-snake')
     const body = JSON.stringify({ entries: [entry('died', 'animal', id)] })
-    for (const type of ['text/plain; application/json', 'text/plain;charset=application/json', 'application/json-seq', 'multipart/form-data; application/json', '']) {
-      expect((await raw('/api/entries', { method: 'POST', headers: type ? { 'content-type': type } : {}, body })).status, type).toBe(415)
+    for (const type of [
+      'text/plain; application/json',
+      'text/plain;charset=application/json',
+      'application/json-seq',
+      'multipart/form-data; application/json',
+      '',
+    ]) {
+      expect(
+        (await raw('/api/entries', { method: 'POST', headers: type ? { 'content-type': type } : {}, body })).status,
+        type,
+      ).toBe(415)
     }
     expect((await call<HouseSnapshot>('/api/house')).body.house.animals[id]!.status).toBe('alive')
-    expect((await raw('/api/entries', { method: 'POST', headers: { 'content-type': 'Application/JSON; charset=utf-8' }, body: JSON.stringify({ entries: [entry('shed', 'animal', id)] }) })).status).toBe(200)
+    expect(
+      (
+        await raw('/api/entries', {
+          method: 'POST',
+          headers: { 'content-type': 'Application/JSON; charset=utf-8' },
+          body: JSON.stringify({ entries: [entry('shed', 'animal', id)] }),
+        })
+      ).status,
+    ).toBe(200)
   })
 
   it('writes of another origin are refused on every address, whatever else they bring', async () => {
-    for (const [path, method] of [['/api/entries', 'POST'], ['/api/animals', 'POST'], ['/api/settings', 'PUT'], ['/api/backups', 'POST'], ['/api/almanac/overrides?path=a.b', 'DELETE'], ['/api/access', 'POST']]) {
-      for (const headers of [{ 'origin': 'https://example.org', 'sec-fetch-site': 'cross-site' }, { origin: 'null' }, { 'sec-fetch-site': 'same-site' }]) {
-        expect((await raw(path!, { method: method!, headers: { ...JSON_TYPE, ...headers as Record<string, string> }, ...(method !== 'DELETE' && { body: '{}' }) })).status, `${method} ${path}`).toBe(403)
+    for (const [path, method] of [
+      ['/api/entries', 'POST'],
+      ['/api/animals', 'POST'],
+      ['/api/settings', 'PUT'],
+      ['/api/backups', 'POST'],
+      ['/api/almanac/overrides?path=a.b', 'DELETE'],
+      ['/api/access', 'POST'],
+    ]) {
+      for (const headers of [
+        { 'origin': 'https://example.org', 'sec-fetch-site': 'cross-site' },
+        { origin: 'null' },
+        { 'sec-fetch-site': 'same-site' },
+      ]) {
+        expect(
+          (
+            await raw(path!, {
+              method: method!,
+              headers: { ...JSON_TYPE, ...(headers as Record<string, string>) },
+              ...(method !== 'DELETE' && { body: '{}' }),
+            })
+          ).status,
+          `${method} ${path}`,
+        ).toBe(403)
       }
     }
   })
 
   it('a name that was made to point here reads nothing, pages included', async () => {
-    for (const path of ['/api/house', '/api/entries?day=2026-11-25', '/round', '/animals/x']) expect((await raw(path, { headers: { host: 'evil.example' } })).status, path).toBe(421)
+    for (const path of ['/api/house', '/api/entries?day=2026-11-25', '/round', '/animals/x'])
+      expect((await raw(path, { headers: { host: 'evil.example' } })).status, path).toBe(421)
     expect((await raw('/api/health', { headers: { host: 'localhost:1' } })).status).toBe(200)
   })
 
@@ -87,7 +151,12 @@ describe('no foreign page gets in', () => {
     expect(scripts).toMatch(/^'self' 'nonce-[^']{16,}' 'wasm-unsafe-eval'$/)
     expect(policy).toMatch(/default-src 'none'/)
     expect(policy).toMatch(/frame-ancestors 'none'/)
-    expect([headers['x-content-type-options'], headers['referrer-policy'], headers['x-frame-options'], headers['x-powered-by']]).toEqual(['nosniff', 'no-referrer', 'DENY', undefined])
+    expect([
+      headers['x-content-type-options'],
+      headers['referrer-policy'],
+      headers['x-frame-options'],
+      headers['x-powered-by'],
+    ]).toEqual(['nosniff', 'no-referrer', 'DENY', undefined])
     // every script of the page carries the nonce of this very answer
     const nonce = /'nonce-([^']+)'/.exec(scripts)![1]!
     const tags = [...text.matchAll(/<script[^>]*>/g)].map(m => m[0])
@@ -98,61 +167,117 @@ describe('no foreign page gets in', () => {
 })
 
 describe('nothing asked is answered with a fault', () => {
-  it.each(['constructor', 'toString', 'valueOf', '__proto__', '%00', 'x'.repeat(300)])('ids that every object has: %s', async (id) => {
-    const part = encodeURIComponent(decodeURIComponent(id))
-    for (const path of [`/api/bench?speciesId=${part}`, `/api/bench/cell?damId=${part}&sireId=${part}`, `/api/winters/${part}/csv`, `/api/winters/${part}/calendar`, `/api/devices/${part}/weight`, `/api/backups/${part}`, `/api/entries?subjectType=animal&subjectId=${part}`]) {
-      expect((await call(path)).status, path).toBeLessThan(500)
-    }
-    for (const [path, method, body] of [
-      [`/api/places/${part}`, 'PUT', { name: 'X', kind: 'room' }], [`/api/clutches/${part}/tag`, 'POST', { count: 1, prefix: 'X' }], [`/api/devices/${part}/readings`, 'POST', { readings: [{ at: 1 }] }],
-      ['/api/animals', 'POST', { tag: 'Q-1', speciesId: id }], ['/api/places', 'POST', { name: 'Q', kind: 'tub', parentId: id }], ['/api/devices', 'POST', { name: 'Q', kind: 'probe', placeId: id }],
-      [`/api/almanac/overrides`, 'PUT', { path: `species.${id}.fertility.value`, value: 1 }], [`/api/almanac/overrides?path=${part}`, 'DELETE', undefined],
-    ] as const) {
-      const { status } = await call(path, method, body)
-      expect(status, `${method} ${path}`).toBeGreaterThanOrEqual(400 - (method === 'DELETE' ? 200 : 0))
-      expect(status, `${method} ${path}`).toBeLessThan(500)
-    }
-    expect((await call<SeasonSnapshot>('/api/season')).status).toBe(200)
-  })
+  it.each(['constructor', 'toString', 'valueOf', '__proto__', '%00', 'x'.repeat(300)])(
+    'ids that every object has: %s',
+    async id => {
+      const part = encodeURIComponent(decodeURIComponent(id))
+      for (const path of [
+        `/api/bench?speciesId=${part}`,
+        `/api/bench/cell?damId=${part}&sireId=${part}`,
+        `/api/winters/${part}/csv`,
+        `/api/winters/${part}/calendar`,
+        `/api/devices/${part}/weight`,
+        `/api/backups/${part}`,
+        `/api/entries?subjectType=animal&subjectId=${part}`,
+      ]) {
+        expect((await call(path)).status, path).toBeLessThan(500)
+      }
+      for (const [path, method, body] of [
+        [`/api/places/${part}`, 'PUT', { name: 'X', kind: 'room' }],
+        [`/api/clutches/${part}/tag`, 'POST', { count: 1, prefix: 'X' }],
+        [`/api/devices/${part}/readings`, 'POST', { readings: [{ at: 1 }] }],
+        ['/api/animals', 'POST', { tag: 'Q-1', speciesId: id }],
+        ['/api/places', 'POST', { name: 'Q', kind: 'tub', parentId: id }],
+        ['/api/devices', 'POST', { name: 'Q', kind: 'probe', placeId: id }],
+        [`/api/almanac/overrides`, 'PUT', { path: `species.${id}.fertility.value`, value: 1 }],
+        [`/api/almanac/overrides?path=${part}`, 'DELETE', undefined],
+      ] as const) {
+        const { status } = await call(path, method, body)
+        expect(status, `${method} ${path}`).toBeGreaterThanOrEqual(400 - (method === 'DELETE' ? 200 : 0))
+        expect(status, `${method} ${path}`).toBeLessThan(500)
+      }
+      expect((await call<SeasonSnapshot>('/api/season')).status).toBe(200)
+    },
+  )
 
   it('a bench with a locus of another species, an unknown look or genotype', async () => {
-    const locus = entry('locusNamed', 'locus', null, { name: 'Amber', speciesId: 'corn-snake', alleles: [{ sign: 'a', mode: 'recessive', look: 'Amber' }] })
+    const locus = entry('locusNamed', 'locus', null, {
+      name: 'Amber',
+      speciesId: 'corn-snake',
+      alleles: [{ sign: 'a', mode: 'recessive', look: 'Amber' }],
+    })
     expect((await write(locus)).status).toBe(200)
     const wish = (w: object) => encodeURIComponent(JSON.stringify([{ locusId: locus.id, ...w }]))
     expect((await call('/api/bench?speciesId=corn-snake&wish=' + wish({ look: 'Amber' }))).status).toBe(200)
-    for (const [speciesId, w] of [['leopard-gecko', { look: 'Amber' }], ['corn-snake', { look: 'Moon' }], ['corn-snake', { genotype: 'q/q' }]] as const) expect((await call(`/api/bench?speciesId=${speciesId}&wish=${wish(w)}`)).status).toBe(422)
+    for (const [speciesId, w] of [
+      ['leopard-gecko', { look: 'Amber' }],
+      ['corn-snake', { look: 'Moon' }],
+      ['corn-snake', { genotype: 'q/q' }],
+    ] as const)
+      expect((await call(`/api/bench?speciesId=${speciesId}&wish=${wish(w)}`)).status).toBe(422)
   })
 
   it('tags into a place that is not there, and a tagging whose young is a dam in a list', async () => {
     const [dam, sire] = [await add('D-1', 'corn-snake'), await add('D-2', 'corn-snake', 'male')]
     const pair = entry('paired', 'pairing', null, { tag: 'P-1', damId: dam, sireId: sire }, '2024-03-01T08:00:00Z')
     const laid = entry('laid', 'animal', dam, { tag: 'E-1', eggs: 6 }, '2024-05-01T08:00:00Z')
-    expect((await write(pair, laid, entry('hatched', 'clutch', laid.id, { count: 5 }, '2024-07-01T08:00:00Z'))).status).toBe(200)
-    expect((await call(`/api/clutches/${laid.id}/tag`, 'POST', { count: 1, prefix: 'Y', placeId: 'nowhere' })).status).toBe(422)
-    const young = (await call<{ foundedBy: string }[]>(`/api/clutches/${laid.id}/tag`, 'POST', { count: 1, prefix: 'Y' })).body
-    expect((await call('/api/animals/list', 'POST', { csv: 'tag,species,born,dam\nZ-1,corn snake,2026-06-01,Y-01' })).status).toBe(200)
-    const refused = await call<{ detail: string }>('/api/entries', 'POST', { entries: [entry('void', 'entry', young[0]!.foundedBy)] })
-    expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(/Z-1 names what this brought into being/)])
+    expect(
+      (await write(pair, laid, entry('hatched', 'clutch', laid.id, { count: 5 }, '2024-07-01T08:00:00Z'))).status,
+    ).toBe(200)
+    expect(
+      (await call(`/api/clutches/${laid.id}/tag`, 'POST', { count: 1, prefix: 'Y', placeId: 'nowhere' })).status,
+    ).toBe(422)
+    const young = (
+      await call<{ foundedBy: string }[]>(`/api/clutches/${laid.id}/tag`, 'POST', { count: 1, prefix: 'Y' })
+    ).body
+    expect(
+      (await call('/api/animals/list', 'POST', { csv: 'tag,species,born,dam\nZ-1,corn snake,2026-06-01,Y-01' })).status,
+    ).toBe(200)
+    const refused = await call<{ detail: string }>('/api/entries', 'POST', {
+      entries: [entry('void', 'entry', young[0]!.foundedBy)],
+    })
+    expect([refused.status, refused.body.detail]).toEqual([
+      422,
+      expect.stringMatching(/Z-1 names what this brought into being/),
+    ])
   })
 
   it('JSON nested without end, in a body or in a reading', async () => {
     const deep = (n: number) => `${'['.repeat(n)}${']'.repeat(n)}`
     expect((await call('/api/entries', 'POST', deep(200_000))).status).toBe(400)
     const place = (await call<{ id: string }>('/api/places', 'POST', { name: 'Chest', kind: 'cold' })).body.id
-    const device = (await call<{ id: string, token: string }>('/api/devices', 'POST', { name: 'Probe', kind: 'probe', placeId: place })).body
-    const send = (body: string) => raw(`/api/devices/${device.id}/readings`, { method: 'POST', headers: { ...JSON_TYPE, authorization: `Bearer ${device.token}` }, body })
+    const device = (
+      await call<{ id: string; token: string }>('/api/devices', 'POST', {
+        name: 'Probe',
+        kind: 'probe',
+        placeId: place,
+      })
+    ).body
+    const send = (body: string) =>
+      raw(`/api/devices/${device.id}/readings`, {
+        method: 'POST',
+        headers: { ...JSON_TYPE, authorization: `Bearer ${device.token}` },
+        body,
+      })
     expect((await send(`{"readings":[{"at":"${TODAY}T08:00:00Z","tempC":${deep(5000)}}]}`)).status).toBe(400)
     expect((await send(`{"readings":[{"at":"${TODAY}T08:00:00Z","tempC":${deep(20)}}]}`)).status).toBe(200)
     // brackets in a text are no nesting
-    expect((await write(entry('noted', 'animal', await add('N-1', 'corn-snake'), { text: '['.repeat(1500) }))).status).toBe(200)
+    expect(
+      (await write(entry('noted', 'animal', await add('N-1', 'corn-snake'), { text: '['.repeat(1500) }))).status,
+    ).toBe(200)
   })
 
   it('a day with 33,000 entries', async () => {
     const own = await startServer()
     await own.stop(true)
     const db = new Database(own.database)
-    const insert = db.prepare('INSERT INTO entries (id, at, day, subject_type, subject_id, kind, data, source) VALUES (?, ?, ?, ?, ?, ?, ?, ?)')
-    db.transaction(() => { for (let i = 0; i < 33_000; i++) insert.run(`e${i}`, `${TODAY}T08:00:00.000Z`, 20_782, 'animal', 'gone', 'shed', '{}', 'import') })()
+    const insert = db.prepare(
+      'INSERT INTO entries (id, at, day, subject_type, subject_id, kind, data, source) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+    )
+    db.transaction(() => {
+      for (let i = 0; i < 33_000; i++)
+        insert.run(`e${i}`, `${TODAY}T08:00:00.000Z`, 20_782, 'animal', 'gone', 'shed', '{}', 'import')
+    })()
     db.close()
     const again = await startServer({}, own.database)
     const { status, body } = await call<unknown[]>(`/api/entries?day=${TODAY}`, 'GET', undefined, again)
@@ -176,9 +301,14 @@ describe('nothing asked is answered with a fault', () => {
 
   it('others are answered while 500 entries are taken and while plans are worked out', async () => {
     const id = await add('B-1', 'fat-tailed-gecko')
-    const batch = Array.from({ length: 500 }, (_, i) => entry('watered', 'animal', id, {}, `2026-11-${10 + (i % 15)}T08:00:00Z`))
+    const batch = Array.from({ length: 500 }, (_, i) =>
+      entry('watered', 'animal', id, {}, `2026-11-${10 + (i % 15)}T08:00:00Z`),
+    )
     const order: string[] = []
-    const long = Promise.all([write(...batch).then(() => order.push('batch')), call('/api/plans').then(() => order.push('plans'))])
+    const long = Promise.all([
+      write(...batch).then(() => order.push('batch')),
+      call('/api/plans').then(() => order.push('plans')),
+    ])
     await new Promise(resolve => setTimeout(resolve, 30))
     await call('/api/health').then(() => order.push('health'))
     await long
@@ -201,14 +331,23 @@ describe('one server a database, told in words', () => {
     const { code, said } = await startAndEnd({ MANTEL_DB: file, PORT: new URL(server.address).port })
     expect([code, said]).toEqual([1, expect.stringMatching(/port \d+ of 127\.0\.0\.1 is taken.*PORT=\d+ npm start/)])
     // the lock is free again
-    expect((await startAndEnd({ MANTEL_DB: file, HOST: '203.0.113.7', PORT: '5300' })).said).toMatch(/without a passphrase/)
+    expect((await startAndEnd({ MANTEL_DB: file, HOST: '203.0.113.7', PORT: '5300' })).said).toMatch(
+      /without a passphrase/,
+    )
     rmSync(folder, { recursive: true, force: true })
   })
 
   it('a killed one leaves no lock, and what it acknowledged is there', async () => {
     const own = await startServer()
     const acknowledged: string[] = []
-    const id = (await call<{ id: string }>('/api/animals', 'POST', { tag: 'K-1', speciesId: 'corn-snake', born: '2022-01-01' }, own)).body.id
+    const id = (
+      await call<{ id: string }>(
+        '/api/animals',
+        'POST',
+        { tag: 'K-1', speciesId: 'corn-snake', born: '2022-01-01' },
+        own,
+      )
+    ).body.id
     for (let round = 0; round < 20; round++) {
       const shed = entry('watered', 'animal', id)
       if ((await call('/api/entries', 'POST', { entries: [shed] }, own)).status === 200) acknowledged.push(shed.id)
@@ -216,7 +355,9 @@ describe('one server a database, told in words', () => {
     void call('/api/entries', 'POST', { entries: [entry('watered', 'animal', id)] }, own).catch(() => undefined)
     await own.kill()
     const again = await startServer({}, own.database)
-    const timeline = (await call<{ id: string }[]>(`/api/entries?subjectType=animal&subjectId=${id}`, 'GET', undefined, again)).body.map(e => e.id)
+    const timeline = (
+      await call<{ id: string }[]>(`/api/entries?subjectType=animal&subjectId=${id}`, 'GET', undefined, again)
+    ).body.map(e => e.id)
     expect(acknowledged.filter(a => !timeline.includes(a))).toEqual([])
     expect(acknowledged).toHaveLength(20)
     await again.stop()
@@ -228,17 +369,27 @@ describe('one server a database, told in words', () => {
     const { hostname, port } = new URL(own.address)
     const socket = connect(Number(port), hostname)
     socket.on('error', () => undefined)
-    socket.write(`POST /api/entries HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{"entries"`)
+    socket.write(
+      `POST /api/entries HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{"entries"`,
+    )
     await new Promise(resolve => setTimeout(resolve, 200))
-    const late = new Promise<'late'>((resolve) => { setTimeout(() => resolve('late'), 5000).unref() })
+    const late = new Promise<'late'>(resolve => {
+      setTimeout(() => resolve('late'), 5000).unref()
+    })
     expect(await Promise.race([own.stop(), late])).toBe(0)
   })
 })
 
 describe('off this machine only with the passphrase', () => {
-  const lan = Object.values(networkInterfaces()).flatMap(list => list ?? []).find(n => !n.internal && n.family === 'IPv4')?.address
+  const lan = Object.values(networkInterfaces())
+    .flatMap(list => list ?? [])
+    .find(n => !n.internal && n.family === 'IPv4')?.address
   const run = (command: string, env: Record<string, string>, input = '') => {
-    const child = spawn('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/house.ts', ...command.split(' ')], { cwd: root, env: { ...process.env, ...env }, stdio: ['pipe', 'pipe', 'pipe'] })
+    const child = spawn(
+      'npx',
+      ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/house.ts', ...command.split(' ')],
+      { cwd: root, env: { ...process.env, ...env }, stdio: ['pipe', 'pipe', 'pipe'] },
+    )
     child.stdin.end(input)
     return endOf(child)
   }
@@ -247,16 +398,39 @@ describe('off this machine only with the passphrase', () => {
     const folder = mkdtempSync(join(tmpdir(), 'mantel-lan-'))
     const MANTEL_DB = join(folder, 'house.sqlite')
     const refused = await startAndEnd({ MANTEL_DB, HOST: '0.0.0.0', PORT: '5310' })
-    expect([refused.code, refused.said]).toEqual([1, expect.stringMatching(/without a passphrase\.\nSet one first: npm run passphrase/)])
+    expect([refused.code, refused.said]).toEqual([
+      1,
+      expect.stringMatching(/without a passphrase\.\nSet one first: npm run passphrase/),
+    ])
     expect((await run('passphrase', { MANTEL_DB }, 'short\n')).said).toMatch(/at least 10 characters/)
-    expect((await run('passphrase', { MANTEL_DB }, 'seven geckos under a lamp\n')).said).toMatch(/The passphrase is set/)
+    expect((await run('passphrase', { MANTEL_DB }, 'seven geckos under a lamp\n')).said).toMatch(
+      /The passphrase is set/,
+    )
 
     const open = await startServer({ HOST: lan! }, MANTEL_DB)
     expect(new URL(open.address).hostname).toBe(lan)
-    const ask = (path: string, method: string, headers: Record<string, string> = {}, body?: object) => raw(path, { method, headers: { ...(body && JSON_TYPE), ...headers }, ...(body && { body: JSON.stringify(body) }) }, open)
+    const ask = (path: string, method: string, headers: Record<string, string> = {}, body?: object) =>
+      raw(
+        path,
+        { method, headers: { ...(body && JSON_TYPE), ...headers }, ...(body && { body: JSON.stringify(body) }) },
+        open,
+      )
     expect((await ask('/api/health', 'GET')).text).toBe('{"ok":true}')
     expect(JSON.parse((await ask('/api/access', 'GET')).text)).toEqual({ closed: true, entered: false })
-    for (const path of ['/api/house', '/api/season', '/api/backups', '/api/nothing', '//api/house', '/api/house/', '/%61pi/house', '/api/%68ouse', '/%2561pi/house', '/./api/house', '/x/../api/house', '/API/house']) {
+    for (const path of [
+      '/api/house',
+      '/api/season',
+      '/api/backups',
+      '/api/nothing',
+      '//api/house',
+      '/api/house/',
+      '/%61pi/house',
+      '/api/%68ouse',
+      '/%2561pi/house',
+      '/./api/house',
+      '/x/../api/house',
+      '/API/house',
+    ]) {
       const { status, text } = await ask(path, 'GET')
       // an address that is none of the API is answered with the empty page, which holds nothing of the house
       expect([401, 200, 404], path).toContain(status)
@@ -291,7 +465,9 @@ describe('off this machine only with the passphrase', () => {
     expect((await run(`restore ${away} --yes`, env)).said).toContain(`held by another Mantel (process ${own.pid}`)
     await own.stop(true)
     expect((await run(`restore ${away}`, env, 'n\n')).said).toMatch(/Nothing was changed/)
-    expect((await run(`restore ${away}`, env, 'y\n')).said).toMatch(/Restored\. The house before it lies in .*before-restore/)
+    expect((await run(`restore ${away}`, env, 'y\n')).said).toMatch(
+      /Restored\. The house before it lies in .*before-restore/,
+    )
     const again = await startServer({}, own.database)
     const { body } = await call<HouseSnapshot>('/api/house', 'GET', undefined, again)
     expect(Object.values(body.house.animals).map(a => a.tag)).toEqual(['K-1'])
@@ -306,7 +482,10 @@ describe('backups over the API', () => {
     expect((await call<BackupList>('/api/backups')).body).toMatchObject({ problem: null, backups: [made] })
     const file = await fetch(`${server.address}/api/backups/${made.name}`)
     const bytes = Buffer.from(await file.arrayBuffer())
-    expect([file.headers.get('content-disposition'), bytes.length]).toEqual([`attachment; filename="${made.name}"`, made.bytes])
+    expect([file.headers.get('content-disposition'), bytes.length]).toEqual([
+      `attachment; filename="${made.name}"`,
+      made.bytes,
+    ])
     expect(bytes.subarray(0, 15).toString()).toBe('SQLite format 3')
     expect((await call(`/api/backups/${encodeURIComponent('../house.sqlite')}`)).status).toBe(404)
   })

@@ -22,17 +22,34 @@ export async function startServer(env: Record<string, string> = {}, keep?: strin
   const database = keep ?? join(folder, 'house.sqlite')
   const port = await freePort(4400 + Math.floor(Math.random() * 400), env.HOST)
   const child: ChildProcess = spawn(process.execPath, [entry], {
-    env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', PORT: String(port), MANTEL_DB: database, MANTEL_DEMO: '', MANTEL_TODAY: '2026-11-25', ...env }, stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      MANTEL_DB: database,
+      MANTEL_DEMO: '',
+      MANTEL_TODAY: '2026-11-25',
+      ...env,
+    },
+    stdio: ['ignore', 'ignore', 'inherit'],
   })
   const ended = new Promise<number>(resolve => child.once('exit', code => resolve(code ?? -1)))
   const address = `http://${env.HOST ?? '127.0.0.1'}:${port}`
   for (let i = 0; ; i++) {
-    if (await fetch(`${address}/api/health`).then(r => r.ok, () => false)) break
+    if (
+      await fetch(`${address}/api/health`).then(
+        r => r.ok,
+        () => false,
+      )
+    )
+      break
     if (i > 150) throw new Error('The server did not answer')
     await new Promise(resolve => setTimeout(resolve, 100))
   }
   return {
-    address, database,
+    address,
+    database,
     pid: child.pid!,
     kill: async () => {
       child.kill('SIGKILL')

@@ -3,12 +3,25 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core'
 
-const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 
 /** Headless Chromium of the system, with a fresh profile. */
-export async function launch(more: string[] = []): Promise<{ browser: Browser, close: () => Promise<void> }> {
+export async function launch(more: string[] = []): Promise<{ browser: Browser; close: () => Promise<void> }> {
   const profile = mkdtempSync(join(tmpdir(), 'mantel-profile-'))
-  const browser = await puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', headless: true, args: [...FLAGS, ...more], userDataDir: profile })
+  const browser = await puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    args: [...FLAGS, ...more],
+    userDataDir: profile,
+  })
   return {
     browser,
     close: async () => {
@@ -22,18 +35,29 @@ export async function launch(more: string[] = []): Promise<{ browser: Browser, c
 export class Visit {
   readonly complaints: string[] = []
 
-  private constructor(readonly page: Page, private readonly address: string) {
-    page.on('console', (message) => {
+  private constructor(
+    readonly page: Page,
+    private readonly address: string,
+  ) {
+    page.on('console', message => {
       if (message.type() === 'error' || message.type() === 'warn') this.complaints.push(message.text())
     })
     page.on('pageerror', error => this.complaints.push(String(error)))
-    page.on('requestfailed', request => this.complaints.push(`${request.url()} failed: ${request.failure()?.errorText}`))
+    page.on('requestfailed', request =>
+      this.complaints.push(`${request.url()} failed: ${request.failure()?.errorText}`),
+    )
   }
 
-  static async start(browser: Browser, address: string, options: { phone?: boolean, theme?: string } = {}): Promise<Visit> {
+  static async start(
+    browser: Browser,
+    address: string,
+    options: { phone?: boolean; theme?: string } = {},
+  ): Promise<Visit> {
     const context = await browser.createBrowserContext()
     const page = await context.newPage()
-    await page.setViewport(options.phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 })
+    await page.setViewport(
+      options.phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 },
+    )
     await page.evaluateOnNewDocument(theme => localStorage.setItem('nuxt-color-mode', theme), options.theme ?? 'light')
     return new Visit(page, address)
   }
@@ -54,13 +78,20 @@ export class Visit {
 
   /** Waits until a condition in the page holds. */
   async until(what: string, check: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
-    await this.page.waitForFunction(check as never, { timeout: 15_000, polling: 60 }, ...args as never[]).catch(() => {
-      throw new Error(`Waited in vain: ${what}. Complaints: ${this.complaints.join('; ') || 'none'}`)
-    })
+    await this.page
+      .waitForFunction(check as never, { timeout: 15_000, polling: 60 }, ...(args as never[]))
+      .catch(() => {
+        throw new Error(`Waited in vain: ${what}. Complaints: ${this.complaints.join('; ') || 'none'}`)
+      })
   }
 
   untilText(selector: string, text: string): Promise<void> {
-    return this.until(`“${text}” in ${selector}`, (s: string, t: string) => [...document.querySelectorAll<HTMLElement>(s)].some(e => e.innerText.includes(t)), selector, text)
+    return this.until(
+      `“${text}” in ${selector}`,
+      (s: string, t: string) => [...document.querySelectorAll<HTMLElement>(s)].some(e => e.innerText.includes(t)),
+      selector,
+      text,
+    )
   }
 
   untilGone(selector: string): Promise<void> {
@@ -69,8 +100,10 @@ export class Visit {
 
   /** The first visible button or link with exactly this name, inside a part of the page. */
   async button(name: string, within = 'body'): Promise<ElementHandle<HTMLElement>> {
-    const find = (n: string, w: string) => [...document.querySelectorAll(w)].flatMap(part => [...part.querySelectorAll<HTMLElement>('button, a, [role="button"]')])
-      .find(e => e.offsetParent !== null && (e.innerText.trim() === n || e.getAttribute('aria-label') === n)) ?? null
+    const find = (n: string, w: string) =>
+      [...document.querySelectorAll(w)]
+        .flatMap(part => [...part.querySelectorAll<HTMLElement>('button, a, [role="button"]')])
+        .find(e => e.offsetParent !== null && (e.innerText.trim() === n || e.getAttribute('aria-label') === n)) ?? null
     await this.until(`button “${name}” in ${within}`, find as never, name, within)
     return (await this.page.evaluateHandle(find, name, within)) as ElementHandle<HTMLElement>
   }
@@ -81,19 +114,31 @@ export class Visit {
 
   /** Waits until no panel moves any more: a click on a sliding one hits beside the button. */
   async still(): Promise<void> {
-    await this.until('panels to be still', () => document.getAnimations().every(a => a.playState !== 'running' || a.effect?.getTiming().iterations === Infinity || !(a.effect as KeyframeEffect | null)?.target?.closest('[role="dialog"]')))
+    await this.until('panels to be still', () =>
+      document
+        .getAnimations()
+        .every(
+          a =>
+            a.playState !== 'running' ||
+            a.effect?.getTiming().iterations === Infinity ||
+            !(a.effect as KeyframeEffect | null)?.target?.closest('[role="dialog"]'),
+        ),
+    )
   }
 
   /** Panels slide in: what is not in reach yet is tried again for a moment. */
-  private async reach(name: string, within: string, act: (element: ElementHandle<HTMLElement>) => Promise<void>): Promise<void> {
+  private async reach(
+    name: string,
+    within: string,
+    act: (element: ElementHandle<HTMLElement>) => Promise<void>,
+  ): Promise<void> {
     for (let tries = 0; ; tries++) {
       const element = await this.button(name, within)
       try {
         await element.evaluate(e => e.scrollIntoView({ block: 'center' }))
         await this.still()
         return await act(element)
-      }
-      catch (error) {
+      } catch (error) {
         if (tries > 20) throw error
         await new Promise(resolve => setTimeout(resolve, 50))
       }
@@ -112,7 +157,9 @@ export class Visit {
 
   /** The same with a number that is refused: the field stays, with what was typed. */
   async answerWrongly(value: string): Promise<void> {
-    const field = await this.page.waitForSelector('[data-slot="content"] form.ask input, form.ask input', { visible: true })
+    const field = await this.page.waitForSelector('[data-slot="content"] form.ask input, form.ask input', {
+      visible: true,
+    })
     await field!.type(value)
     await this.page.keyboard.press('Enter')
   }

@@ -8,12 +8,16 @@ let empty: RunningServer
 let chromium: Awaited<ReturnType<typeof launch>>
 let visit: Visit
 
-beforeAll(async () => { [server, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()]) })
+beforeAll(async () => {
+  ;[server, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
+})
 afterAll(async () => {
   await chromium?.close()
   await Promise.all([server?.stop(), empty?.stop()])
 })
-beforeEach(async () => { visit = await Visit.start(chromium.browser, server.address) })
+beforeEach(async () => {
+  visit = await Visit.start(chromium.browser, server.address)
+})
 afterEach(async () => {
   const { complaints } = visit
   await visit.close()
@@ -30,7 +34,9 @@ describe('the shelf', () => {
     await visit.go('/brumation')
     await visit.page.waitForSelector(row('M-09'))
     expect(await visit.text('header .answer')).toMatch(/^Take out M-09 now\. Offer water to K-02\./)
-    const rows = await visit.page.$$eval('[aria-label="Cold chest"] [data-cold]', es => es.map(e => (e as HTMLElement).dataset.cold))
+    const rows = await visit.page.$$eval('[aria-label="Cold chest"] [data-cold]', es =>
+      es.map(e => (e as HTMLElement).dataset.cold),
+    )
     expect(rows.slice(0, 2)).toEqual(['M-09', 'K-02'])
     expect(await visit.text(row('M-09'))).toMatch(/9\.0 %[\s\S]*over the limit within a week/)
     await visit.page.click(`${row('K-02')} .working-link`)
@@ -65,11 +71,21 @@ describe('a shelf of weights with the scale', () => {
     const before = (await animal('K-05')).weights.length
     await visit.press('Weigh this shelf', '[aria-label="Cold chest"]')
     for (let i = 0; i < 4; i++) {
-      await visit.until('a weight at rest', () => [...document.querySelectorAll<HTMLElement>('[role="dialog"] [data-record]')].some(b => /, .* g$/.test(b.innerText.trim()) && !(b as HTMLButtonElement).disabled))
+      await visit.until('a weight at rest', () =>
+        [...document.querySelectorAll<HTMLElement>('[role="dialog"] [data-record]')].some(
+          b => /, .* g$/.test(b.innerText.trim()) && !(b as HTMLButtonElement).disabled,
+        ),
+      )
       await visit.page.$eval('[role="dialog"] [data-record]', b => (b as HTMLElement).click())
-      await visit.until(`${i + 1} recorded`, (n: number) => document.querySelectorAll('[role="dialog"] .done li').length === n, i + 1)
+      await visit.until(
+        `${i + 1} recorded`,
+        (n: number) => document.querySelectorAll('[role="dialog"] .done li').length === n,
+        i + 1,
+      )
     }
-    expect(await visit.page.$$eval('[role="dialog"] .done .tag', es => es.map(e => (e as HTMLElement).innerText))).toEqual(['K-06', 'K-05', 'K-04', 'K-02'])
+    expect(
+      await visit.page.$$eval('[role="dialog"] .done .tag', es => es.map(e => (e as HTMLElement).innerText)),
+    ).toEqual(['K-06', 'K-05', 'K-04', 'K-02'])
     await visit.untilText('[role="dialog"] .big', 'K-09')
     // by keyboard: a number and Enter go before what the scale shows
     await visit.page.focus('[role="dialog"] form.weigh input')
@@ -118,7 +134,11 @@ describe('the plan', () => {
     await days[1]!.click()
     await visit.page.keyboard.type('20072027')
     await visit.untilText('[role="dialog"] .window', 'to be sure')
-    expect(await visit.page.$$eval('[role="dialog"] fieldset label', ls => ls.every(l => /fit|shortly|not yet|keep up|already/.test((l as HTMLElement).innerText)))).toBe(true)
+    expect(
+      await visit.page.$$eval('[role="dialog"] fieldset label', ls =>
+        ls.every(l => /fit|shortly|not yet|keep up|already/.test((l as HTMLElement).innerText)),
+      ),
+    ).toBe(true)
     await visit.page.keyboard.press('Escape')
     await visit.untilGone('[role="dialog"]')
   })
@@ -132,7 +152,9 @@ describe('the plan', () => {
     await visit.untilGone('[role="dialog"]')
     await visit.press('Back', '[aria-label="View"]')
     await visit.untilText('[data-recovering="K-02"]', 'waits for')
-    const ready = (await season()).season.lanes.find(l => l.title.startsWith('K-02'))!.events.find(e => e.event === 'ready')
+    const ready = (await season()).season.lanes
+      .find(l => l.title.startsWith('K-02'))!
+      .events.find(e => e.event === 'ready')
     expect(ready!.observed).toBeNull()
     await visit.go('/season')
     await visit.untilText('[data-lane^="K-02"]', 'ready to pair')
@@ -180,7 +202,16 @@ describe('an empty house, and a phone', () => {
     const phone = await Visit.start(chromium.browser, server.address, { phone: true })
     await phone.go('/brumation')
     await phone.page.waitForSelector(row('M-06'))
-    const small = await phone.page.$$eval('main button', bs => bs.filter(b => (b as HTMLElement).offsetParent && !b.classList.contains('working-link') && b.getBoundingClientRect().height < 39.5).map(b => (b as HTMLElement).innerText))
+    const small = await phone.page.$$eval('main button', bs =>
+      bs
+        .filter(
+          b =>
+            (b as HTMLElement).offsetParent &&
+            !b.classList.contains('working-link') &&
+            b.getBoundingClientRect().height < 39.5,
+        )
+        .map(b => (b as HTMLElement).innerText),
+    )
     expect(small).toEqual([])
     await phone.tap('M-06: open its sheet', row('M-06'))
     await phone.untilText('[role="dialog"]', 'Of it burnt')

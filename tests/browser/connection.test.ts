@@ -13,8 +13,8 @@ let close: () => Promise<void>
 let foreign: Server
 let foreignPage = ''
 beforeAll(async () => {
-  server = await startServer({ MANTEL_DEMO: '1' });
-  ({ browser, close } = await launch(['--host-resolver-rules=MAP rebound.test 127.0.0.1']))
+  server = await startServer({ MANTEL_DEMO: '1' })
+  ;({ browser, close } = await launch(['--host-resolver-rules=MAP rebound.test 127.0.0.1']))
   foreign = createServer((_, answer) => answer.setHeader('content-type', 'text/html').end('<h1>Free snakes</h1>'))
   await new Promise<void>(resolve => foreign.listen(0, '127.0.0.1', resolve))
   foreignPage = `http://127.0.0.1:${(foreign.address() as AddressInfo).port}/`
@@ -25,16 +25,17 @@ afterAll(async () => {
   await server?.stop()
 })
 
-const house = async () => (await fetch(`${server.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)).house
+const house = async () =>
+  (await fetch(`${server.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)).house
 const animal = async (tag: string) => Object.values((await house()).animals).find(a => a.tag === tag)!
 const isWrite = (request: HTTPRequest) => request.method() === 'POST' && request.url().endsWith('/api/entries')
 
 /** Lets some of the writes of a page go wrong. */
 async function spoil(v: Visit, how: (request: HTTPRequest) => Promise<boolean>): Promise<void> {
   await v.page.setRequestInterception(true)
-  v.page.on('request', (request) => {
+  v.page.on('request', request => {
     void (async () => {
-      if (isWrite(request) && await how(request)) await request.abort('connectionreset')
+      if (isWrite(request) && (await how(request))) await request.abort('connectionreset')
       else await request.continue()
     })()
   })
@@ -46,12 +47,16 @@ describe('an answer that is lost', () => {
     await v.go(`/animals/${(await animal('G-01')).id}`)
     const before = (await animal('G-01')).weights.length
     const ids: string[] = []
-    await spoil(v, async (request) => {
+    await spoil(v, async request => {
       const body = request.postData()!
       ids.push((JSON.parse(body) as { entries: { id: string }[] }).entries[0]!.id)
       if (ids.length > 1) return false
       // it reaches the house, and its answer does not come back
-      await fetch(`${server.address}/api/entries`, { method: 'POST', body, headers: { 'content-type': 'application/json' } })
+      await fetch(`${server.address}/api/entries`, {
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/json' },
+      })
       return true
     })
     await v.press('Weight')
@@ -68,9 +73,14 @@ describe('an answer that is lost', () => {
     const id = (await animal('G-02')).id
     await v.go(`/animals/${id}`)
     let lost = true
-    await spoil(v, async (request) => {
+    await spoil(v, async request => {
       // the last of the tries arrives all the same
-      if (lost) await fetch(`${server.address}/api/entries`, { method: 'POST', body: request.postData()!, headers: { 'content-type': 'application/json' } })
+      if (lost)
+        await fetch(`${server.address}/api/entries`, {
+          method: 'POST',
+          body: request.postData()!,
+          headers: { 'content-type': 'application/json' },
+        })
       return lost
     })
     const before = (await animal('G-02')).weights.length
@@ -113,7 +123,9 @@ describe('a lost connection', () => {
     await v.go(`/animals/${(await animal('G-03')).id}`)
     let reads = true
     await v.page.setRequestInterception(true)
-    v.page.on('request', (request) => { void (reads || isWrite(request) ? request.continue() : request.abort('connectionreset')) })
+    v.page.on('request', request => {
+      void (reads || isWrite(request) ? request.continue() : request.abort('connectionreset'))
+    })
     reads = false
     await v.press('Weight')
     await v.answer('66')
@@ -130,7 +142,11 @@ describe('two windows', () => {
   it('the same meal is asked about before it is written a second time', async () => {
     const [a, b] = [await Visit.start(browser, server.address), await Visit.start(browser, server.address)]
     for (const v of [a, b]) await v.go('/round')
-    const task = await a.page.evaluate(() => [...document.querySelectorAll<HTMLElement>('[data-task^="feed:"]')].find(e => /^Took$/m.test(e.innerText))!.dataset.task!)
+    const task = await a.page.evaluate(
+      () =>
+        [...document.querySelectorAll<HTMLElement>('[data-task^="feed:"]')].find(e => /^Took$/m.test(e.innerText))!
+          .dataset.task!,
+    )
     const meals = async () => (await house()).animals[task.slice(5)]!.meals.length
     const before = await meals()
     await a.press('Took', `[data-task="${task}"]`)
@@ -150,20 +166,60 @@ describe('a foreign page', () => {
     const page = await browser.newPage()
     await page.goto(foreignPage)
     const target = await animal('G-05')
-    const body = JSON.stringify({ entries: [{ id: '018f0000-0000-7000-8000-0000000f0e1d', at: '2026-11-25T08:00:00Z', subject: { type: 'animal', id: target.id }, kind: 'died', data: {} }] })
-    await page.evaluate(async (address, text) => {
-      for (const type of ['text/plain; application/json', 'text/plain']) await fetch(`${address}/api/entries`, { method: 'POST', mode: 'no-cors', body: text, headers: { 'content-type': type } }).catch(() => undefined)
-      await fetch(`${address}/api/entries`, { method: 'POST', body: text, headers: { 'content-type': 'application/json' } }).catch(() => undefined)
-      navigator.sendBeacon(`${address}/api/entries`, text)
-    }, server.address, body)
-    await Promise.all([page.waitForNavigation(), page.evaluate((address, text) => {
-      // a form whose text reads as JSON: name and value are joined by the sign between them
-      const form = Object.assign(document.createElement('form'), { method: 'post', enctype: 'text/plain', action: `${address}/api/entries` })
-      const at = text.indexOf(':') + 1
-      form.append(Object.assign(document.createElement('input'), { name: `${text.slice(0, at)}"x`, value: `",${text.slice(at)}` }))
-      document.body.append(form)
-      form.submit()
-    }, server.address, body)])
+    const body = JSON.stringify({
+      entries: [
+        {
+          id: '018f0000-0000-7000-8000-0000000f0e1d',
+          at: '2026-11-25T08:00:00Z',
+          subject: { type: 'animal', id: target.id },
+          kind: 'died',
+          data: {},
+        },
+      ],
+    })
+    await page.evaluate(
+      async (address, text) => {
+        for (const type of ['text/plain; application/json', 'text/plain'])
+          await fetch(`${address}/api/entries`, {
+            method: 'POST',
+            mode: 'no-cors',
+            body: text,
+            headers: { 'content-type': type },
+          }).catch(() => undefined)
+        await fetch(`${address}/api/entries`, {
+          method: 'POST',
+          body: text,
+          headers: { 'content-type': 'application/json' },
+        }).catch(() => undefined)
+        navigator.sendBeacon(`${address}/api/entries`, text)
+      },
+      server.address,
+      body,
+    )
+    await Promise.all([
+      page.waitForNavigation(),
+      page.evaluate(
+        (address, text) => {
+          // a form whose text reads as JSON: name and value are joined by the sign between them
+          const form = Object.assign(document.createElement('form'), {
+            method: 'post',
+            enctype: 'text/plain',
+            action: `${address}/api/entries`,
+          })
+          const at = text.indexOf(':') + 1
+          form.append(
+            Object.assign(document.createElement('input'), {
+              name: `${text.slice(0, at)}"x`,
+              value: `",${text.slice(at)}`,
+            }),
+          )
+          document.body.append(form)
+          form.submit()
+        },
+        server.address,
+        body,
+      ),
+    ])
     expect(await page.evaluate(() => document.body.innerText)).toContain('Another page may not write here')
     expect((await animal('G-05')).status).toBe('alive')
     await page.close()
@@ -175,15 +231,23 @@ describe('a foreign page', () => {
     const answer = await page.goto(`http://rebound.test:${port}/api/house`)
     expect([answer!.status(), await answer!.text()]).toEqual([421, expect.not.stringContaining('G-05')])
     await page.goto(foreignPage)
-    const framed = await page.evaluate(async (address) => {
+    const framed = await page.evaluate(async address => {
       const frame = Object.assign(document.createElement('iframe'), { src: `${address}/round` })
       document.body.append(frame)
       await new Promise(resolve => frame.addEventListener('load', resolve))
-      return fetch(`${address}/api/house`).then(r => r.text(), () => 'kept from the page')
+      return fetch(`${address}/api/house`).then(
+        r => r.text(),
+        () => 'kept from the page',
+      )
     }, server.address)
     expect(framed).toBe('kept from the page')
     // a refused frame shows the browser's own page
-    expect(page.frames().map(f => f.url()).find(u => u.startsWith(server.address))).toBeUndefined()
+    expect(
+      page
+        .frames()
+        .map(f => f.url())
+        .find(u => u.startsWith(server.address)),
+    ).toBeUndefined()
     await page.close()
   })
 })

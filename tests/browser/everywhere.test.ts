@@ -6,7 +6,21 @@ import { startServer, type RunningServer } from '../api/server'
 import { Visit, launch } from './browser'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const SCREENS = ['/round', '/season', '/animals', '/brumation', '/pairing', '/genes', '/eggs', '/nursery', '/feeders', '/places', '/devices', '/almanac', '/settings']
+const SCREENS = [
+  '/round',
+  '/season',
+  '/animals',
+  '/brumation',
+  '/pairing',
+  '/genes',
+  '/eggs',
+  '/nursery',
+  '/feeders',
+  '/places',
+  '/devices',
+  '/almanac',
+  '/settings',
+]
 
 let demo: RunningServer
 let empty: RunningServer
@@ -15,8 +29,10 @@ let visit: Visit
 let animalId = ''
 
 beforeAll(async () => {
-  [demo, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
-  const { house } = await fetch(`${demo.address}/api/house`).then(r => r.json() as Promise<{ house: { animals: Record<string, { id: string, tag: string }> } }>)
+  ;[demo, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
+  const { house } = await fetch(`${demo.address}/api/house`).then(
+    r => r.json() as Promise<{ house: { animals: Record<string, { id: string; tag: string }> } }>,
+  )
   animalId = Object.values(house.animals).find(a => a.tag === 'KY-07')!.id
 })
 afterAll(async () => {
@@ -31,14 +47,31 @@ afterEach(async () => {
 
 async function findings(): Promise<string[]> {
   await visit.page.evaluate(axe)
-  const results = await visit.page.evaluate(() => (window as unknown as { axe: { run: () => Promise<AxeResults> } }).axe.run())
-  return results.violations.filter(v => v.impact !== 'minor').map(v => `${v.id} (${v.impact}): ${v.nodes.slice(0, 3).map(n => `${n.html.slice(0, 140)} ${n.any[0]?.message ?? ''}`).join(' | ')}`)
+  const results = await visit.page.evaluate(() =>
+    (window as unknown as { axe: { run: () => Promise<AxeResults> } }).axe.run(),
+  )
+  return results.violations
+    .filter(v => v.impact !== 'minor')
+    .map(
+      v =>
+        `${v.id} (${v.impact}): ${v.nodes
+          .slice(0, 3)
+          .map(n => `${n.html.slice(0, 140)} ${n.any[0]?.message ?? ''}`)
+          .join(' | ')}`,
+    )
 }
 
-describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %s theme', (theme) => {
+describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %s theme', theme => {
   it('on every screen', async () => {
     visit = await Visit.start(chromium.browser, demo.address, { theme })
-    for (const path of [...SCREENS, `/animals/${animalId}`, `/animals/${animalId}#sex`, `/animals/${animalId}#genes`, `/animals/${animalId}#lineage`, `/pedigree/${animalId}`]) {
+    for (const path of [
+      ...SCREENS,
+      `/animals/${animalId}`,
+      `/animals/${animalId}#sex`,
+      `/animals/${animalId}#genes`,
+      `/animals/${animalId}#lineage`,
+      `/pedigree/${animalId}`,
+    ]) {
       await visit.go(path)
       expect(await findings(), path).toEqual([])
     }
@@ -78,10 +111,21 @@ describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %
 describe('on a phone of 390 px', () => {
   it('no screen scrolls sideways, and buttons are big enough for a thumb', async () => {
     visit = await Visit.start(chromium.browser, demo.address, { phone: true })
-    for (const path of [...SCREENS, `/animals/${animalId}`, `/animals/${animalId}#sex`, `/animals/${animalId}#genes`, `/animals/${animalId}#lineage`, `/pedigree/${animalId}`]) {
+    for (const path of [
+      ...SCREENS,
+      `/animals/${animalId}`,
+      `/animals/${animalId}#sex`,
+      `/animals/${animalId}#genes`,
+      `/animals/${animalId}#lineage`,
+      `/pedigree/${animalId}`,
+    ]) {
       await visit.go(path)
       expect(await visit.page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390)
-      const small = await visit.page.$$eval('main .do button, main .record button, nav.bar a, nav.bar > button', bs => bs.filter(b => (b as HTMLElement).offsetParent && b.getBoundingClientRect().height < 43.5).map(b => (b as HTMLElement).innerText))
+      const small = await visit.page.$$eval('main .do button, main .record button, nav.bar a, nav.bar > button', bs =>
+        bs
+          .filter(b => (b as HTMLElement).offsetParent && b.getBoundingClientRect().height < 43.5)
+          .map(b => (b as HTMLElement).innerText),
+      )
       expect(small, path).toEqual([])
     }
   })
@@ -142,7 +186,10 @@ describe('an empty house', () => {
     await visit.untilText('[role="dialog"]', 'A tag is needed')
     await visit.page.type('[role="dialog"] input[name="tag"]', 'K-01')
     // what is mended while typing must not move the form under the next click
-    await visit.until('the message to go', () => !document.querySelector<HTMLElement>('[role="dialog"]')!.innerText.includes('A tag is needed'))
+    await visit.until(
+      'the message to go',
+      () => !document.querySelector<HTMLElement>('[role="dialog"]')!.innerText.includes('A tag is needed'),
+    )
     await visit.press('Choose', '[role="dialog"]')
     await visit.page.waitForSelector('[role="option"]')
     await visit.page.keyboard.type('Corn')
@@ -155,8 +202,15 @@ describe('an empty house', () => {
 
   it('a list of animals on the first day: when they last ate is asked once, and the meals follow from it', async () => {
     visit = await Visit.start(chromium.browser, empty.address)
-    const rows = Array.from({ length: 200 }, (_, i) => `Z-${i},${['corn snake', 'leopard gecko', 'rosy boa'][i % 3]},${i % 2 ? 'female' : 'male'},2022-05-01`)
-    const added = await fetch(`${empty.address}/api/animals/list`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ csv: `tag,species,sex,born\n${rows.join('\n')}` }) })
+    const rows = Array.from(
+      { length: 200 },
+      (_, i) => `Z-${i},${['corn snake', 'leopard gecko', 'rosy boa'][i % 3]},${i % 2 ? 'female' : 'male'},2022-05-01`,
+    )
+    const added = await fetch(`${empty.address}/api/animals/list`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ csv: `tag,species,sex,born\n${rows.join('\n')}` }),
+    })
     expect(added.status).toBe(200)
     await visit.go('/round')
     await visit.untilText('.first', '200 animals without a meal written')
@@ -167,7 +221,9 @@ describe('an empty house', () => {
     await visit.page.keyboard.type('20112026')
     await visit.press('All 200 ate then')
     await visit.untilGone('.first')
-    const { season } = await fetch(`${empty.address}/api/season`).then(r => r.json()) as { season: { tasks: { id: string, tag: string }[] } }
+    const { season } = (await fetch(`${empty.address}/api/season`).then(r => r.json())) as {
+      season: { tasks: { id: string; tag: string }[] }
+    }
     // of five days ago: geckos of three days are due, snakes of ten days and more are not
     expect(season.tasks.filter(t => t.id.startsWith('feed:')).length).toBe(67)
   })

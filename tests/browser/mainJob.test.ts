@@ -7,12 +7,16 @@ let server: RunningServer
 let chromium: Awaited<ReturnType<typeof launch>>
 let visit: Visit
 
-beforeAll(async () => { [server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()]) })
+beforeAll(async () => {
+  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
+})
 afterAll(async () => {
   await chromium?.close()
   await server?.stop()
 })
-beforeEach(async () => { visit = await Visit.start(chromium.browser, server.address) })
+beforeEach(async () => {
+  visit = await Visit.start(chromium.browser, server.address)
+})
 afterEach(async () => {
   const { complaints } = visit
   await visit.close()
@@ -32,7 +36,9 @@ async function openLane(title: string): Promise<void> {
 describe('Round', () => {
   it('walks room by room, records by one tap, folds the line away and takes it back', async () => {
     await visit.go('/round')
-    const rooms = await visit.page.$$eval('.room > h2', hs => hs.map(h => (h as HTMLElement).innerText.replace(/\s*\d+$/, '')))
+    const rooms = await visit.page.$$eval('.room > h2', hs =>
+      hs.map(h => (h as HTMLElement).innerText.replace(/\s*\d+$/, '')),
+    )
     expect(rooms.slice(0, 3)).toEqual(['Bench room', 'Glass room', 'Back shop'])
     const line = '[data-task^="feed:"]'
     const id = await visit.page.$eval(line, e => (e as HTMLElement).dataset.task!)
@@ -77,7 +83,12 @@ describe('Season, from the lock to the cups', () => {
     const seen: string[] = [await hatch()]
     const step = async (press: () => Promise<void>) => {
       await press()
-      await visit.until('the hatch to move', (s: string, before: string) => document.querySelector<HTMLElement>(s)?.innerText !== before, event('hatched'), seen.at(-1))
+      await visit.until(
+        'the hatch to move',
+        (s: string, before: string) => document.querySelector<HTMLElement>(s)?.innerText !== before,
+        event('hatched'),
+        seen.at(-1),
+      )
       seen.push(await hatch())
     }
     await step(() => visit.press('Lock', '[role="dialog"]'))
@@ -96,8 +107,15 @@ describe('Season, from the lock to the cups', () => {
     await visit.press('Hatched', '[role="dialog"]')
     await visit.answer('7')
     await visit.untilText('[role="dialog"]', 'Young alive and to come: 7')
-    await visit.until('the plan of pinkies to change', (b: string) => document.querySelector<HTMLElement>('[data-prey="mouse.pinky"]')?.innerText !== b, before)
-    expect((await house()).house.clutches[Object.values((await house()).house.clutches).find(c => c.tag === 'C-6')!.id]!.hatched[0]!.count).toBe(7)
+    await visit.until(
+      'the plan of pinkies to change',
+      (b: string) => document.querySelector<HTMLElement>('[data-prey="mouse.pinky"]')?.innerText !== b,
+      before,
+    )
+    expect(
+      (await house()).house.clutches[Object.values((await house()).house.clutches).find(c => c.tag === 'C-6')!.id]!
+        .hatched[0]!.count,
+    ).toBe(7)
   })
 
   it('refuses more hatched than laid, where the mistake is, and writes nothing', async () => {
@@ -125,12 +143,17 @@ describe('Season, from the lock to the cups', () => {
     await openLane('S-1')
     await visit.press('Came on land', '[role="dialog"]')
     await visit.answer('30')
-    await visit.until('the plan of flies to change', (b: string) => document.querySelector<HTMLElement>('[data-prey="fly.small"]')?.innerText !== b, flies)
+    await visit.until(
+      'the plan of flies to change',
+      (b: string) => document.querySelector<HTMLElement>('[data-prey="fly.small"]')?.innerText !== b,
+      flies,
+    )
   })
 
   it('starts the cups of the plan, and takes them back', async () => {
     await visit.go('/season')
-    const cups = async () => Object.values((await house()).house.cultures).filter(c => c.feederId === 'fly.large').length
+    const cups = async () =>
+      Object.values((await house()).house.cultures).filter(c => c.feederId === 'fly.large').length
     const before = await cups()
     const label = await visit.page.$eval('[data-prey="fly.large"] .start', e => (e as HTMLElement).innerText.trim())
     const count = Number(/\d+/.exec(label)![0])
@@ -148,7 +171,11 @@ describe('Season, from the lock to the cups', () => {
     const shapes = () => visit.page.$$eval('[data-prey="beanBeetle"] svg path', ps => ps.length)
     const before = await shapes()
     await visit.page.hover(`${lane('C-3')} svg`)
-    await visit.until('one more shape', (n: number) => document.querySelectorAll('[data-prey="beanBeetle"] svg path').length === n + 1, before)
+    await visit.until(
+      'one more shape',
+      (n: number) => document.querySelectorAll('[data-prey="beanBeetle"] svg path').length === n + 1,
+      before,
+    )
   })
 
   it('opens the working of a forecast: rule, inputs with units, provenance, what would change it', async () => {
@@ -156,7 +183,8 @@ describe('Season, from the lock to the cups', () => {
     await visit.page.click(`${lane('C-2')} .working-link`)
     await visit.untilText('[role="dialog"]', 'Thermal time fitted')
     const text = await visit.text('[role="dialog"]')
-    for (const part of ['degree-days', 'At 29 °C', '50 days', 'common practice', 'What would change it', 'logbook, ']) expect(text).toContain(part)
+    for (const part of ['degree-days', 'At 29 °C', '50 days', 'common practice', 'What would change it', 'logbook, '])
+      expect(text).toContain(part)
   })
 
   it('tries a what-if in a worker beside today’s plan and writes nothing', async () => {
@@ -188,13 +216,30 @@ describe('the log line and the keys', () => {
     await visit.untilText('form.log', 'K-05 weighs 444 g')
     await visit.page.keyboard.press('Enter')
     await visit.untilText('body', 'K-05 weighs 444 g')
-    await visit.until('the line to clear', () => document.querySelector<HTMLInputElement>('form.log input')!.value === '')
-    expect(Object.values((await house()).house.animals).find(a => a.tag === 'K-05')!.weights.at(-1)!.massG).toBe(444)
+    await visit.until(
+      'the line to clear',
+      () => document.querySelector<HTMLInputElement>('form.log input')!.value === '',
+    )
+    expect(
+      Object.values((await house()).house.animals)
+        .find(a => a.tag === 'K-05')!
+        .weights.at(-1)!.massG,
+    ).toBe(444)
   })
 
   it('goes to every screen by G and a letter, searches by /, lists keys by ?', async () => {
     await visit.go('/round')
-    for (const [key, path] of [['s', '/season'], ['a', '/animals'], ['e', '/eggs'], ['n', '/nursery'], ['f', '/feeders'], ['p', '/places'], ['m', '/almanac'], ['h', '/settings'], ['r', '/round']] as const) {
+    for (const [key, path] of [
+      ['s', '/season'],
+      ['a', '/animals'],
+      ['e', '/eggs'],
+      ['n', '/nursery'],
+      ['f', '/feeders'],
+      ['p', '/places'],
+      ['m', '/almanac'],
+      ['h', '/settings'],
+      ['r', '/round'],
+    ] as const) {
       await visit.page.keyboard.press('g')
       await visit.page.keyboard.press(key)
       await visit.until(path, (p: string) => location.pathname === p, path)
@@ -222,7 +267,9 @@ describe('the other screens', () => {
     await visit.page.reload({ waitUntil: 'load' })
     await visit.settle()
     await visit.untilText('main', '4 animals')
-    const masses = await visit.page.$$eval('tbody tr', rows => rows.map(r => Number.parseFloat((r.children[4] as HTMLElement)?.innerText)).filter(Number.isFinite))
+    const masses = await visit.page.$$eval('tbody tr', rows =>
+      rows.map(r => Number.parseFloat((r.children[4] as HTMLElement)?.innerText)).filter(Number.isFinite),
+    )
     expect(masses).toEqual([...masses].sort((a, b) => a - b))
     expect(masses.length).toBe(4)
   })
@@ -240,7 +287,10 @@ describe('the other screens', () => {
     const id = Object.values((await house()).house.animals).find(a => a.tag === 'R-05')!.id
     await visit.go(`/animals/${id}`)
     const day = '.record [data-segment="day"]'
-    const shed = () => visit.page.$$eval('.record button', bs => (bs.find(b => b.innerText.trim() === 'Shed') as HTMLButtonElement).matches(':disabled'))
+    const shed = () =>
+      visit.page.$$eval('.record button', bs =>
+        (bs.find(b => b.innerText.trim() === 'Shed') as HTMLButtonElement).matches(':disabled'),
+      )
     expect(await shed()).toBe(false)
     await visit.page.click(day)
     await visit.page.keyboard.press('Backspace')
@@ -252,7 +302,10 @@ describe('the other screens', () => {
     await visit.untilText('.record', 'This day is still to come')
     await visit.page.click(day)
     await visit.page.keyboard.type('20')
-    await visit.until('the field to be right', () => !document.querySelector('.record')!.textContent!.includes('still to come'))
+    await visit.until(
+      'the field to be right',
+      () => !document.querySelector('.record')!.textContent!.includes('still to come'),
+    )
     await visit.press('Shed', '.record')
     await visit.untilText('ol', 'Shed')
     expect((await house()).house.animals[id]!.lastShed!.day).toBe(Date.UTC(2026, 10, 20) / 86_400_000)

@@ -7,12 +7,16 @@ let server: RunningServer
 let chromium: Awaited<ReturnType<typeof launch>>
 let visit: Visit
 
-beforeAll(async () => { [server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()]) })
+beforeAll(async () => {
+  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
+})
 afterAll(async () => {
   await chromium?.close()
   await server?.stop()
 })
-beforeEach(async () => { visit = await Visit.start(chromium.browser, server.address) })
+beforeEach(async () => {
+  visit = await Visit.start(chromium.browser, server.address)
+})
 afterEach(async () => {
   const { complaints } = visit
   await visit.close()
@@ -53,7 +57,11 @@ describe('sexing', () => {
   it('says what is wrong with a count, and shows how to go about it without harm', async () => {
     await page('R-04', '#sex')
     await visit.page.waitForSelector('.sex')
-    await visit.page.$$eval('.sex details', ds => ds.forEach((d) => { (d as HTMLDetailsElement).open = true }))
+    await visit.page.$$eval('.sex details', ds =>
+      ds.forEach(d => {
+        ;(d as HTMLDetailsElement).open = true
+      }),
+    )
     await visit.press('Scales passed', '[data-offer="probe"]')
     await visit.answerWrongly('40')
     await visit.untilText('body', 'No probe passes over 25 scales')
@@ -80,29 +88,39 @@ describe('the bench', () => {
     await visit.press('Keep in the suggestion', '[role="dialog"]')
     await visit.page.waitForSelector('.cell.kept')
     await visit.untilText('[data-suggested="G-02"]', 'G-02 × G-09')
-    expect((await visit.text('[aria-label="Bench"]'))).toMatch(/too near kin|×/)
+    expect(await visit.text('[aria-label="Bench"]')).toMatch(/too near kin|×/)
   })
 
   it('shows why kin are not paired, and weighs a wished look', async () => {
     await visit.go('/pairing')
     await visit.press('Bench')
     await visit.page.waitForSelector('[data-cell="8,0"]')
-    expect(await visit.page.$eval('[data-cell="8,0"]', e => e.getAttribute('aria-label'))).toMatch(/G-12 with G-08: not to be paired, too near kin: young inbred by 25\.0 %/)
+    expect(await visit.page.$eval('[data-cell="8,0"]', e => e.getAttribute('aria-label'))).toMatch(
+      /G-12 with G-08: not to be paired, too near kin: young inbred by 25\.0 %/,
+    )
     await visit.press('Wish: Wished looks: any')
     await visit.page.waitForSelector('[role="option"]')
     await visit.page.keyboard.type('bright')
     await visit.page.keyboard.press('Enter')
     await visit.page.keyboard.press('Escape')
-    await visit.until('the wish to count', () => /as wished|none of its young/.test(document.querySelector('[data-cell="7,0"]')?.getAttribute('aria-label') ?? ''))
+    await visit.until('the wish to count', () =>
+      /as wished|none of its young/.test(document.querySelector('[data-cell="7,0"]')?.getAttribute('aria-label') ?? ''),
+    )
   })
 
   it('sets a suggested pair, and it is next on the rota', async () => {
     await visit.go('/pairing')
     await visit.press('Bench')
     await visit.page.waitForSelector('[data-suggested="G-15"]')
-    const at = await visit.page.$$eval('.cell.chosen', cs => cs.map(c => c.getAttribute('aria-label')!).find(l => l.startsWith('G-15')))
+    const at = await visit.page.$$eval('.cell.chosen', cs =>
+      cs.map(c => c.getAttribute('aria-label')!).find(l => l.startsWith('G-15')),
+    )
     const sire = /with (G-\d+)/.exec(at!)![1]!
-    await visit.page.$$eval('.cell', cs => (cs.find(c => c.classList.contains('chosen') && c.getAttribute('aria-label')!.startsWith('G-15')) as HTMLElement).click())
+    await visit.page.$$eval('.cell', cs =>
+      (
+        cs.find(c => c.classList.contains('chosen') && c.getAttribute('aria-label')!.startsWith('G-15')) as HTMLElement
+      ).click(),
+    )
     await visit.press('Set this pair', '[role="dialog"]')
     await visit.untilText('body', `G-15 set with ${sire}`)
     const { house: h } = await house()
@@ -121,7 +139,9 @@ describe('the rota and what is due', () => {
     await visit.press('Weight', '[data-task^="after:"]')
     await visit.answer(String(before))
     await visit.untilText('[data-rota="G-16"]', 'today to G-11')
-    const id = await visit.page.$eval('[data-task^="introduce:"]', e => (e as HTMLElement).dataset.task!.slice('introduce:'.length))
+    const id = await visit.page.$eval('[data-task^="introduce:"]', e =>
+      (e as HTMLElement).dataset.task!.slice('introduce:'.length),
+    )
     await visit.press('Introduced', `[data-task="introduce:${id}"]`)
     await visit.untilText('[data-rota="G-16"]', 'with G-11 to')
     await visit.press('Lock', `[data-task="visit:${id}"]`)
@@ -231,8 +251,8 @@ describe('lineage', () => {
     await visit.press('Add 2 animals', '[role="dialog"]')
     await visit.untilText('[role="dialog"]', 'Row 2: the almanac has no species “Rosy bear”')
     await visit.expectRefusal(422)
-    await visit.page.$eval('[role="dialog"] textarea', (e) => {
-      (e as HTMLTextAreaElement).value = 'tag,species,dam\nZ-1,Rosy boa,R-01'
+    await visit.page.$eval('[role="dialog"] textarea', e => {
+      ;(e as HTMLTextAreaElement).value = 'tag,species,dam\nZ-1,Rosy boa,R-01'
       e.dispatchEvent(new Event('input', { bubbles: true }))
     })
     await visit.press('Add 1 animal', '[role="dialog"]')

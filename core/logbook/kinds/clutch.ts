@@ -4,7 +4,12 @@ import { defineKind, seen, sure, writtenAgain } from '../kind'
 import type { ClutchState } from '../states'
 
 const none = z.strictObject({})
-const some = (what: string) => z.number({ error: `${what} must be a number` }).int(`${what} must be a whole number`).min(1, `${what} must be at least 1`).max(10_000)
+const some = (what: string) =>
+  z
+    .number({ error: `${what} must be a number` })
+    .int(`${what} must be a whole number`)
+    .min(1, `${what} must be at least 1`)
+    .max(10_000)
 
 const sum = (list: readonly { count: number }[]) => list.reduce((n, x) => n + x.count, 0)
 
@@ -21,35 +26,57 @@ export function tadpolesLeft(c: ClutchState): number {
 /** Young on land that are alive, here, and not yet tagged as animals of their own. */
 export function youngInGroup(c: ClutchState): number {
   const out = c.kind === 'spawn' ? sum(c.metamorphosed) : sum(c.hatched)
-  const lostOnLand = c.kind === 'spawn' ? Math.max(0, c.youngLost - Math.max(0, sum(c.hatched) - sum(c.metamorphosed))) : c.youngLost
+  const lostOnLand =
+    c.kind === 'spawn' ? Math.max(0, c.youngLost - Math.max(0, sum(c.hatched) - sum(c.metamorphosed))) : c.youngLost
   return Math.max(0, out - lostOnLand - c.tagged - c.sold)
 }
 
 export const clutchKinds = [
   defineKind({
-    kind: 'candled', subject: 'clutch', verb: 'Record candling', data: z.strictObject({ good: some('Good eggs').or(z.literal(0)) }),
+    kind: 'candled',
+    subject: 'clutch',
+    verb: 'Record candling',
+    data: z.strictObject({ good: some('Good eggs').or(z.literal(0)) }),
     apply(state, { good }, entry) {
       state.good = good
       state.lastCandled = state.lastCheck = seen(entry)
     },
-    check: (state, { good }) => (good > eggsLeft(state) ? { path: 'data.good', message: `${state.tag} has ${eggsLeft(state)} eggs left, so ${good} cannot be good` } : null),
+    check: (state, { good }) =>
+      good > eggsLeft(state)
+        ? { path: 'data.good', message: `${state.tag} has ${eggsLeft(state)} eggs left, so ${good} cannot be good` }
+        : null,
     tell: d => `Candled: ${d.good} good`,
   }),
   defineKind({
-    kind: 'eggsChecked', subject: 'clutch', verb: 'Record look at eggs', data: none,
-    apply(state, _, entry) { state.lastCheck = seen(entry) }, tell: () => 'Box opened, eggs looked at',
+    kind: 'eggsChecked',
+    subject: 'clutch',
+    verb: 'Record look at eggs',
+    data: none,
+    apply(state, _, entry) {
+      state.lastCheck = seen(entry)
+    },
+    tell: () => 'Box opened, eggs looked at',
   }),
   defineKind({
-    kind: 'eggsLost', subject: 'clutch', verb: 'Record lost eggs', data: z.strictObject({ count: some('Lost eggs') }),
+    kind: 'eggsLost',
+    subject: 'clutch',
+    verb: 'Record lost eggs',
+    data: z.strictObject({ count: some('Lost eggs') }),
     apply(state, { count }) {
       state.eggsLost += count
       if (state.good !== null) state.good = Math.min(state.good, eggsLeft(state))
     },
-    check: (state, { count }) => (count > eggsLeft(state) ? { path: 'data.count', message: `${state.tag} has only ${eggsLeft(state)} eggs left` } : null),
+    check: (state, { count }) =>
+      count > eggsLeft(state)
+        ? { path: 'data.count', message: `${state.tag} has only ${eggsLeft(state)} eggs left` }
+        : null,
     tell: d => `Lost ${d.count} eggs`,
   }),
   defineKind({
-    kind: 'hatched', subject: 'clutch', verb: 'Record hatching', data: z.strictObject({ count: some('Hatched') }),
+    kind: 'hatched',
+    subject: 'clutch',
+    verb: 'Record hatching',
+    data: z.strictObject({ count: some('Hatched') }),
     apply(state, { count }, entry) {
       state.hatched.push({ day: entry.day, count, entryId: entry.id })
       // those that came out were among the good ones
@@ -57,34 +84,69 @@ export const clutchKinds = [
     },
     check: (state, { count }) => {
       if (state.kind === 'litter') return { path: 'kind', message: 'A litter is born, not hatched' }
-      return count > eggsLeft(state) ? { path: 'data.count', message: `${count} cannot hatch: ${state.tag} has ${eggsLeft(state)} of ${state.eggs} eggs left` } : null
+      return count > eggsLeft(state)
+        ? {
+            path: 'data.count',
+            message: `${count} cannot hatch: ${state.tag} has ${eggsLeft(state)} of ${state.eggs} eggs left`,
+          }
+        : null
     },
     tell: d => `${d.count} hatched`,
   }),
   defineKind({
-    kind: 'metamorphosed', subject: 'clutch', verb: 'Record froglets', data: z.strictObject({ count: some('Froglets') }),
-    apply(state, { count }, entry) { state.metamorphosed.push({ day: entry.day, count, entryId: entry.id }) },
+    kind: 'metamorphosed',
+    subject: 'clutch',
+    verb: 'Record froglets',
+    data: z.strictObject({ count: some('Froglets') }),
+    apply(state, { count }, entry) {
+      state.metamorphosed.push({ day: entry.day, count, entryId: entry.id })
+    },
     check: (state, { count }) => {
       if (state.kind !== 'spawn') return { path: 'kind', message: 'Only tadpoles turn into froglets' }
-      return count > tadpolesLeft(state) ? { path: 'data.count', message: `${state.tag} has ${tadpolesLeft(state)} tadpoles` } : null
+      return count > tadpolesLeft(state)
+        ? { path: 'data.count', message: `${state.tag} has ${tadpolesLeft(state)} tadpoles` }
+        : null
     },
     tell: d => `${d.count} came on land`,
   }),
   defineKind({
-    kind: 'groupFed', subject: 'clutch', verb: 'Record feeding', data: z.strictObject({ prey: reference('feeder'), each: z.number().positive('At least a little each').max(1000), sure }),
+    kind: 'groupFed',
+    subject: 'clutch',
+    verb: 'Record feeding',
+    data: z.strictObject({
+      prey: reference('feeder'),
+      each: z.number().positive('At least a little each').max(1000),
+      sure,
+    }),
     apply(state, { prey, each }, entry) {
       state.firstFed ??= seen(entry)
       state.lastFed = { ...seen(entry), prey, each }
-      state.meals.push({ day: entry.day, at: entry.at, prey, count: each * (youngInGroup(state) || tadpolesLeft(state)) })
+      state.meals.push({
+        day: entry.day,
+        at: entry.at,
+        prey,
+        count: each * (youngInGroup(state) || tadpolesLeft(state)),
+      })
     },
-    check: (state, { prey, each, sure }, entry) => (youngInGroup(state) + tadpolesLeft(state) > 0
-      ? writtenAgain(sure, entry, state.lastFed?.day === entry.day && state.lastFed.prey === prey && state.lastFed.each === each, `${state.tag} was fed the same on this day already`)
-      : { path: 'subject.id', message: `${state.tag} has no mouths to feed` }),
+    check: (state, { prey, each, sure }, entry) =>
+      youngInGroup(state) + tadpolesLeft(state) > 0
+        ? writtenAgain(
+            sure,
+            entry,
+            state.lastFed?.day === entry.day && state.lastFed.prey === prey && state.lastFed.each === each,
+            `${state.tag} was fed the same on this day already`,
+          )
+        : { path: 'subject.id', message: `${state.tag} has no mouths to feed` },
     tell: d => `Fed, ${d.each} × ${d.prey} each`,
   }),
   defineKind({
-    kind: 'youngLost', subject: 'clutch', verb: 'Record losses', data: z.strictObject({ count: some('Lost young') }),
-    apply(state, { count }) { state.youngLost += count },
+    kind: 'youngLost',
+    subject: 'clutch',
+    verb: 'Record losses',
+    data: z.strictObject({ count: some('Lost young') }),
+    apply(state, { count }) {
+      state.youngLost += count
+    },
     check: (state, { count }) => {
       const alive = youngInGroup(state) + tadpolesLeft(state)
       return count > alive ? { path: 'data.count', message: `${state.tag} has ${alive} alive` } : null
@@ -92,23 +154,50 @@ export const clutchKinds = [
     tell: d => `Lost ${d.count}`,
   }),
   defineKind({
-    kind: 'youngSold', subject: 'clutch', verb: 'Record sale of young', data: z.strictObject({ count: some('Sold') }),
-    apply(state, { count }) { state.sold += count },
-    check: (state, { count }) => (count > youngInGroup(state) ? { path: 'data.count', message: `${state.tag} has ${youngInGroup(state)} young to sell` } : null),
+    kind: 'youngSold',
+    subject: 'clutch',
+    verb: 'Record sale of young',
+    data: z.strictObject({ count: some('Sold') }),
+    apply(state, { count }) {
+      state.sold += count
+    },
+    check: (state, { count }) =>
+      count > youngInGroup(state)
+        ? { path: 'data.count', message: `${state.tag} has ${youngInGroup(state)} young to sell` }
+        : null,
     tell: d => `Sold ${d.count}`,
   }),
   defineKind({
-    kind: 'tagged', subject: 'clutch', verb: 'Give tags', data: z.strictObject({ count: some('Tagged') }),
-    apply(state, { count }) { state.tagged += count },
-    check: (state, { count }) => (count > youngInGroup(state) ? { path: 'data.count', message: `${state.tag} has ${youngInGroup(state)} young without a tag` } : null),
+    kind: 'tagged',
+    subject: 'clutch',
+    verb: 'Give tags',
+    data: z.strictObject({ count: some('Tagged') }),
+    apply(state, { count }) {
+      state.tagged += count
+    },
+    check: (state, { count }) =>
+      count > youngInGroup(state)
+        ? { path: 'data.count', message: `${state.tag} has ${youngInGroup(state)} young without a tag` }
+        : null,
     tell: d => `${d.count} tagged as animals of their own`,
   }),
   defineKind({
-    kind: 'clutchEnded', subject: 'clutch', verb: 'Close clutch', data: z.strictObject({ sure }),
+    kind: 'clutchEnded',
+    subject: 'clutch',
+    verb: 'Close clutch',
+    data: z.strictObject({ sure }),
     check: (state, { sure }, entry) => {
       const alive = youngInGroup(state) + tadpolesLeft(state)
-      return alive && !sure && entry.source === 'keeper' ? { path: 'data.sure', message: `${state.tag} has ${alive} living young without tags; closed, they are neither fed nor counted any more. Close it all the same?` } : null
+      return alive && !sure && entry.source === 'keeper'
+        ? {
+            path: 'data.sure',
+            message: `${state.tag} has ${alive} living young without tags; closed, they are neither fed nor counted any more. Close it all the same?`,
+          }
+        : null
     },
-    apply(state, _, entry) { state.ended = seen(entry) }, tell: () => 'Clutch closed',
+    apply(state, _, entry) {
+      state.ended = seen(entry)
+    },
+    tell: () => 'Clutch closed',
   }),
 ]

@@ -10,7 +10,14 @@ import { tag } from './pairing'
 export const SIGNS = ['breathing', 'discharge', 'skin', 'alertness', 'thin', 'injury'] as const
 export type Sign = (typeof SIGNS)[number]
 
-export const SIGN_WORDS: Record<Sign, string> = { breathing: 'noisy breath', discharge: 'discharge', skin: 'dry or damaged skin', alertness: 'does not react', thin: 'thin', injury: 'injury' }
+export const SIGN_WORDS: Record<Sign, string> = {
+  breathing: 'noisy breath',
+  discharge: 'discharge',
+  skin: 'dry or damaged skin',
+  alertness: 'does not react',
+  thin: 'thin',
+  injury: 'injury',
+}
 
 const inCold = (state: AnimalState) => state.cooled !== null && state.warmed === null
 const none = z.strictObject({})
@@ -18,8 +25,12 @@ const place = reference('place').nullable().optional()
 
 export const winterAnimalKinds = [
   defineKind({
-    kind: 'checked', subject: 'animal', verb: 'Record look',
-    data: z.strictObject({ well: z.boolean().default(true), signs: z.array(z.enum(SIGNS)).max(SIGNS.length).optional() }).refine(d => !d.well || !d.signs?.length, { path: ['well'], message: 'An animal with a sign is not well' }),
+    kind: 'checked',
+    subject: 'animal',
+    verb: 'Record look',
+    data: z
+      .strictObject({ well: z.boolean().default(true), signs: z.array(z.enum(SIGNS)).max(SIGNS.length).optional() })
+      .refine(d => !d.well || !d.signs?.length, { path: ['well'], message: 'An animal with a sign is not well' }),
     apply(state, { well, signs }, entry) {
       state.lastCheck = seen(entry)
       state.unwell = well ? null : { ...seen(entry), signs: signs ?? [] }
@@ -28,7 +39,10 @@ export const winterAnimalKinds = [
     tell: d => (d.well ? 'Looked at, well' : `Looked at: ${d.signs?.map(s => SIGN_WORDS[s]).join(', ') || 'not well'}`),
   }),
   defineKind({
-    kind: 'cooledDown', subject: 'animal', verb: 'Record cooling', data: z.strictObject({ placeId: place }),
+    kind: 'cooledDown',
+    subject: 'animal',
+    verb: 'Record cooling',
+    data: z.strictObject({ placeId: place }),
     check: state => (inCold(state) ? { path: 'kind', message: `${state.tag} is in the cold already` } : null),
     apply(state, { placeId }, entry) {
       state.cooled = seen(entry)
@@ -40,7 +54,10 @@ export const winterAnimalKinds = [
     tell: () => 'Cooled down',
   }),
   defineKind({
-    kind: 'warmedUp', subject: 'animal', verb: 'Record warm-up', data: z.strictObject({ placeId: place, early: z.boolean().optional() }),
+    kind: 'warmedUp',
+    subject: 'animal',
+    verb: 'Record warm-up',
+    data: z.strictObject({ placeId: place, early: z.boolean().optional() }),
     check: (state, _, entry) => {
       if (!inCold(state)) return { path: 'kind', message: `${state.tag} is not in the cold` }
       return entry.day < state.cooled!.day ? { path: 'at', message: `${state.tag} was cooled later than this` } : null
@@ -54,26 +71,52 @@ export const winterAnimalKinds = [
     tell: d => (d.early ? 'Taken out of the cold early' : 'Warmed up'),
   }),
   defineKind({
-    kind: 'watered', subject: 'animal', verb: 'Record water', data: z.strictObject({ bath: z.boolean().default(false) }),
-    apply(state, _, entry) { state.lastWater = seen(entry) },
+    kind: 'watered',
+    subject: 'animal',
+    verb: 'Record water',
+    data: z.strictObject({ bath: z.boolean().default(false) }),
+    apply(state, _, entry) {
+      state.lastWater = seen(entry)
+    },
     tell: d => (d.bath ? 'Bathed' : 'Offered water'),
   }),
   defineKind({
-    kind: 'measured', subject: 'animal', verb: 'Record length',
-    data: z.strictObject({ mm: z.number({ error: 'The length must be a number of millimetres' }).positive('A length must be above 0 mm').max(12_000, 'No animal here is over 12 m long: check the unit') }),
-    apply(state, { mm }, entry) { state.lengths.push({ day: entry.day, mm, entryId: entry.id }) },
+    kind: 'measured',
+    subject: 'animal',
+    verb: 'Record length',
+    data: z.strictObject({
+      mm: z
+        .number({ error: 'The length must be a number of millimetres' })
+        .positive('A length must be above 0 mm')
+        .max(12_000, 'No animal here is over 12 m long: check the unit'),
+    }),
+    apply(state, { mm }, entry) {
+      state.lengths.push({ day: entry.day, mm, entryId: entry.id })
+    },
     tell: d => `Measured ${d.mm} mm`,
   }),
 ]
 
 const dayText = z.iso.date('A day is written as 2026-11-12')
-const days = (what: string, most: number) => z.number({ error: `${what} must be a number of days` }).int(`${what} must be whole days`).min(0, `${what} cannot be negative`).max(most, `${what}: over ${most} days is not believable`).nullable().optional()
+const days = (what: string, most: number) =>
+  z
+    .number({ error: `${what} must be a number of days` })
+    .int(`${what} must be whole days`)
+    .min(0, `${what} cannot be negative`)
+    .max(most, `${what}: over ${most} days is not believable`)
+    .nullable()
+    .optional()
 
 export const Ways = z.strictObject({
   gutClearDays: days('Fasting', 60),
   stepDownDays: days('Cooling down', 60),
   holdDays: days('The hold', 250),
-  holdC: z.number({ error: 'The hold must be a temperature' }).min(2, 'Under 2 °C animals freeze').max(30, 'Over 30 °C is no cold: check the unit').nullable().optional(),
+  holdC: z
+    .number({ error: 'The hold must be a temperature' })
+    .min(2, 'Under 2 °C animals freeze')
+    .max(30, 'Over 30 °C is no cold: check the unit')
+    .nullable()
+    .optional(),
   lightHours: z.number().min(0).max(24).nullable().optional(),
   warmUp: z.string().max(40).nullable().optional(),
   pairAfterCold: z.string().max(40).nullable().optional(),
@@ -81,7 +124,9 @@ export const Ways = z.strictObject({
 
 /** Own ways laid over others; null takes one away again. */
 function merged(before: WinterWays, change: WinterWays): WinterWays {
-  return Object.fromEntries(Object.entries({ ...before, ...change }).filter(([, value]) => value !== null && value !== undefined))
+  return Object.fromEntries(
+    Object.entries({ ...before, ...change }).filter(([, value]) => value !== null && value !== undefined),
+  )
 }
 
 /** The open winter group of an animal. */
@@ -102,35 +147,66 @@ function cannotJoin(house: House, group: Pick<WinterGroup, 'id' | 'speciesId'>, 
 const PLANNED_WITHIN_DAYS = 400
 
 /** A hold at which the species is harmed, or burns what it should live on, is a slip of the number or of the unit. */
-function wrongHold(almanac: CheckContext['almanac'], speciesId: string, holdC: number | null | undefined): Problem | null {
+function wrongHold(
+  almanac: CheckContext['almanac'],
+  speciesId: string,
+  holdC: number | null | undefined,
+): Problem | null {
   const species = almanac.species[speciesId]
   if (!species?.cold || holdC === null || holdC === undefined) return null
   const { floorC, ceilingC, holdC: usual } = species.cold
   const told = `${species.name}: usually held at ${usual.value} °C`
-  if (holdC < floorC.value) return { path: 'data.ways.holdC', message: `${told}; under ${floorC.value} °C it is harmed` }
-  return holdC > ceilingC.value ? { path: 'data.ways.holdC', message: `${told}; over ${ceilingC.value} °C it burns its reserves and must not stay long` } : null
+  if (holdC < floorC.value)
+    return { path: 'data.ways.holdC', message: `${told}; under ${floorC.value} °C it is harmed` }
+  return holdC > ceilingC.value
+    ? {
+        path: 'data.ways.holdC',
+        message: `${told}; over ${ceilingC.value} °C it burns its reserves and must not stay long`,
+      }
+    : null
 }
 
 function tooFar(cool: string, entry: Pick<DatedEntry, 'day'>): Problem | null {
-  return Math.abs(dayFromIso(cool) - entry.day) > PLANNED_WITHIN_DAYS ? { path: 'data.cool', message: 'This is more than a year away: check the year' } : null
+  return Math.abs(dayFromIso(cool) - entry.day) > PLANNED_WITHIN_DAYS
+    ? { path: 'data.cool', message: 'This is more than a year away: check the year' }
+    : null
 }
 
 export const winterKinds = [
   defineKind({
-    kind: 'winterPlanned', subject: 'winter', verb: 'Plan winter', founds: 'winter',
-    data: z.strictObject({ tag, speciesId: reference('species'), placeId: reference('place').nullable().default(null), cool: dayText, ways: Ways.default({}), animalIds: z.array(reference('animal')).max(500).default([]) }),
+    kind: 'winterPlanned',
+    subject: 'winter',
+    verb: 'Plan winter',
+    founds: 'winter',
+    data: z.strictObject({
+      tag,
+      speciesId: reference('species'),
+      placeId: reference('place').nullable().default(null),
+      cool: dayText,
+      ways: Ways.default({}),
+      animalIds: z.array(reference('animal')).max(500).default([]),
+    }),
     check: (_, data, entry, { house, almanac }) => {
       const wrong = tooFar(data.cool, entry) ?? wrongHold(almanac, data.speciesId, data.ways.holdC)
       if (wrong) return wrong
       const at = data.animalIds.findIndex(id => cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, id))
-      return at < 0 ? null : { path: `data.animalIds.${at}`, message: cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, data.animalIds[at]!)! }
+      return at < 0
+        ? null
+        : {
+            path: `data.animalIds.${at}`,
+            message: cannotJoin(house, { id: entry.id, speciesId: data.speciesId }, data.animalIds[at]!)!,
+          }
     },
-    apply() {}, tell: d => `Planned winter ${d.tag}, cooling from ${d.cool}`,
+    apply() {},
+    tell: d => `Planned winter ${d.tag}, cooling from ${d.cool}`,
   }),
   defineKind({
-    kind: 'winterChanged', subject: 'winter', verb: 'Change programme',
+    kind: 'winterChanged',
+    subject: 'winter',
+    verb: 'Change programme',
     data: z.strictObject({ cool: dayText.optional(), placeId: place, ways: Ways.optional() }),
-    check: (state, { cool, ways }, entry, { almanac }) => (cool ? tooFar(cool, entry) : null) ?? wrongHold(almanac, state.speciesId, ways?.holdC),
+    check: (state, { cool, ways }, entry, { almanac }) =>
+      (cool ? tooFar(cool, entry) : null) ?? wrongHold(almanac, state.speciesId, ways?.holdC),
     apply(state, { cool, placeId, ways }) {
       if (cool) state.coolDay = dayFromIso(cool)
       if (placeId !== undefined) state.placeId = placeId
@@ -139,17 +215,28 @@ export const winterKinds = [
     tell: d => `Changed the programme${d.cool ? `: cooling from ${d.cool}` : ''}`,
   }),
   defineKind({
-    kind: 'winterMember', subject: 'winter', verb: 'Put in group', data: z.strictObject({ animalId: reference('animal'), ways: Ways.default({}) }),
+    kind: 'winterMember',
+    subject: 'winter',
+    verb: 'Put in group',
+    data: z.strictObject({ animalId: reference('animal'), ways: Ways.default({}) }),
     check: (state, { animalId, ways }, _, { house, almanac }) => {
       const reason = cannotJoin(house, state, animalId)
       return reason ? { path: 'data.animalId', message: reason } : wrongHold(almanac, state.speciesId, ways.holdC)
     },
-    apply(state, { animalId, ways }) { state.members = { ...state.members, [animalId]: merged(state.members[animalId] ?? {}, ways) } },
+    apply(state, { animalId, ways }) {
+      state.members = { ...state.members, [animalId]: merged(state.members[animalId] ?? {}, ways) }
+    },
     tell: () => 'Animal put in the group',
   }),
   defineKind({
-    kind: 'winterMemberLeft', subject: 'winter', verb: 'Take from group', data: z.strictObject({ animalId: reference('animal') }),
-    check: (state, { animalId }) => (Object.hasOwn(state.members, animalId) ? null : { path: 'data.animalId', message: 'This animal is not in the group' }),
+    kind: 'winterMemberLeft',
+    subject: 'winter',
+    verb: 'Take from group',
+    data: z.strictObject({ animalId: reference('animal') }),
+    check: (state, { animalId }) =>
+      Object.hasOwn(state.members, animalId)
+        ? null
+        : { path: 'data.animalId', message: 'This animal is not in the group' },
     apply(state, { animalId }) {
       const { [animalId]: _, ...rest } = state.members
       state.members = rest
@@ -157,7 +244,13 @@ export const winterKinds = [
     tell: () => 'Animal taken from the group',
   }),
   defineKind({
-    kind: 'winterEnded', subject: 'winter', verb: 'Close winter', data: none,
-    apply(state, _, entry) { state.ended = seen(entry) }, tell: () => 'Winter closed',
+    kind: 'winterEnded',
+    subject: 'winter',
+    verb: 'Close winter',
+    data: none,
+    apply(state, _, entry) {
+      state.ended = seen(entry)
+    },
+    tell: () => 'Winter closed',
   }),
 ]

@@ -2,7 +2,14 @@ import { speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import type { Judgement } from '../../judgement'
 import type { AnimalState, House } from '../../logbook'
-import { PAIR_LEVELS, judgePair, type Candidate, type PairInput, type PairVerdict, type PastResult } from '../../pairing'
+import {
+  PAIR_LEVELS,
+  judgePair,
+  type Candidate,
+  type PairInput,
+  type PairVerdict,
+  type PastResult,
+} from '../../pairing'
 import { formatDay, formatRange } from '../../units'
 import type { SeasonContext } from '../context'
 import { inCold, programmeFor, readinessOf } from '../winter'
@@ -44,11 +51,24 @@ function readyText(animal: AnimalState, context: SeasonContext): Candidate['read
   const { today } = context
   if (inCold(animal) && speciesOf(context.almanac, animal.speciesId).winter === 'dormancy') {
     const programme = programmeFor(animal, context)
-    return programme ? { text: programme.maleDay !== null && programme.maleDay <= today ? 'rest nearly over' : `at rest until ${formatDay(programme.wakeDay, today)}`, now: programme.maleDay !== null && programme.maleDay <= today, reasons: programme.reasons } : null
+    return programme
+      ? {
+          text:
+            programme.maleDay !== null && programme.maleDay <= today
+              ? 'rest nearly over'
+              : `at rest until ${formatDay(programme.wakeDay, today)}`,
+          now: programme.maleDay !== null && programme.maleDay <= today,
+          reasons: programme.reasons,
+        }
+      : null
   }
   const readiness = readinessOf(animal, context)
-  if (!readiness) return speciesOf(context.almanac, animal.speciesId).winter === 'dormancy' && animal.warmed ? { text: 'awake', now: true, reasons: [] } : null
-  if (readiness.since) return { text: `ready since ${formatDay(readiness.since.day, today)}`, now: true, reasons: readiness.reasons }
+  if (!readiness)
+    return speciesOf(context.almanac, animal.speciesId).winter === 'dormancy' && animal.warmed
+      ? { text: 'awake', now: true, reasons: [] }
+      : null
+  if (readiness.since)
+    return { text: `ready since ${formatDay(readiness.since.day, today)}`, now: true, reasons: readiness.reasons }
   const when = summarise(readiness.dist)
   return { text: when ? `ready ${formatRange(when)}` : 'not ready in sight', now: false, reasons: readiness.reasons }
 }
@@ -59,8 +79,19 @@ function restsBecause(animal: AnimalState, context: SeasonContext): string | nul
   return load && load.action === 'rest' && load.daysSince !== null && load.daysSince < 100 ? load.text : null
 }
 
-function candidate(animal: AnimalState, sex: 'female' | 'male', meanKinship: number, context: SeasonContext): Candidate {
-  return { animal, sexChance: chanceOfSex(animal, sex, context), ready: readyText(animal, context), meanKinship, rests: sex === 'female' ? restsBecause(animal, context) : null }
+function candidate(
+  animal: AnimalState,
+  sex: 'female' | 'male',
+  meanKinship: number,
+  context: SeasonContext,
+): Candidate {
+  return {
+    animal,
+    sexChance: chanceOfSex(animal, sex, context),
+    ready: readyText(animal, context),
+    meanKinship,
+    rests: sex === 'female' ? restsBecause(animal, context) : null,
+  }
 }
 
 function pastOf(house: House, damId: string, sireId: string): PastResult {
@@ -68,8 +99,11 @@ function pastOf(house: House, damId: string, sireId: string): PastResult {
   const together = Object.values(house.pairings).filter(p => p.damId === damId && p.sireId === sireId)
   const rejections = together.flatMap(p => p.rejections)
   return {
-    eggs: clutches.reduce((sum, c) => sum + c.eggs, 0), slugs: clutches.reduce((sum, c) => sum + c.slugs, 0),
-    rejections: rejections.length, lastRejection: rejections.length ? Math.max(...rejections.map(r => r.day)) : null, injury: together.flatMap(p => p.injuries).sort((a, b) => b.day - a.day)[0] ?? null,
+    eggs: clutches.reduce((sum, c) => sum + c.eggs, 0),
+    slugs: clutches.reduce((sum, c) => sum + c.slugs, 0),
+    rejections: rejections.length,
+    lastRejection: rejections.length ? Math.max(...rejections.map(r => r.day)) : null,
+    injury: together.flatMap(p => p.injuries).sort((a, b) => b.day - a.day)[0] ?? null,
   }
 }
 
@@ -79,7 +113,11 @@ function side(animal: AnimalState, house: House): BenchSide {
 }
 
 /** What is judged of any two of one species, with what all of its pairs share worked out once. */
-export function pairInputs(context: SeasonContext, species: PairInput['species'], wishes: readonly BenchWish[]): (dam: AnimalState, sire: AnimalState, among?: readonly AnimalState[]) => PairInput {
+export function pairInputs(
+  context: SeasonContext,
+  species: PairInput['species'],
+  wishes: readonly BenchWish[],
+): (dam: AnimalState, sire: AnimalState, among?: readonly AnimalState[]) => PairInput {
   const { house, almanac, settings, today } = context
   const kin = kinOf(house)
   const mean = lineOf(house, species.id)?.meanKinship
@@ -108,16 +146,28 @@ export function pairInputs(context: SeasonContext, species: PairInput['species']
     return b
   }
   return (dam, sire, among = []) => ({
-    species, almanac, schools: settings.schools, dam: as(dam, 'female'), sire: as(sire, 'male'), kinship: kinship(dam.id, sire, among),
-    wish: loci.length ? wishChance(loci, genes(dam), genes(sire)) : null, past: pastOf(house, dam.id, sire.id), today,
+    species,
+    almanac,
+    schools: settings.schools,
+    dam: as(dam, 'female'),
+    sire: as(sire, 'male'),
+    kinship: kinship(dam.id, sire, among),
+    wish: loci.length ? wishChance(loci, genes(dam), genes(sire)) : null,
+    past: pastOf(house, dam.id, sire.id),
+    today,
   })
 }
 
 /** The grown animals of a species by side. */
-function sidesOf(context: SeasonContext, species: PairInput['species']): { dams: AnimalState[], sires: AnimalState[], unsexed: AnimalState[] } {
+function sidesOf(
+  context: SeasonContext,
+  species: PairInput['species'],
+): { dams: AnimalState[]; sires: AnimalState[]; unsexed: AnimalState[] } {
   const { house, today } = context
   const grown = (a: AnimalState, fromDays: number) => a.bornDay === null || today - a.bornDay >= fromDays * NEARLY_GROWN
-  const own = Object.values(house.animals).filter(a => a.speciesId === species.id && a.status === 'alive').sort((a, b) => (a.tag < b.tag ? -1 : 1))
+  const own = Object.values(house.animals)
+    .filter(a => a.speciesId === species.id && a.status === 'alive')
+    .sort((a, b) => (a.tag < b.tag ? -1 : 1))
   const likely = (a: AnimalState, sex: 'female' | 'male') => chanceOfSex(a, sex, context) > 0.5
   return {
     dams: own.filter(a => likely(a, 'female') && grown(a, species.mating.femaleFromDays.value)),
@@ -134,7 +184,19 @@ export function benchOf(context: SeasonContext, speciesId: string, wishes: reado
   const input = pairInputs(context, species, wishes)
   const texts: string[] = []
   const at = new Map<string, number>()
-  const bench: Bench = { speciesId, dams: dams.map(a => side(a, context.house)), sires: sires.map(a => side(a, context.house)), perMale: Math.round(species.mating.females.value), levels: [], worths: [], kinships: [], wishes: [], texts, text: [], unsexed: unsexed.map(a => a.tag) }
+  const bench: Bench = {
+    speciesId,
+    dams: dams.map(a => side(a, context.house)),
+    sires: sires.map(a => side(a, context.house)),
+    perMale: Math.round(species.mating.females.value),
+    levels: [],
+    worths: [],
+    kinships: [],
+    wishes: [],
+    texts,
+    text: [],
+    unsexed: unsexed.map(a => a.tag),
+  }
   for (const dam of dams) {
     for (const sire of sires) {
       const { value } = judgePair(input(dam, sire, sires))
@@ -154,7 +216,12 @@ export function benchOf(context: SeasonContext, speciesId: string, wishes: reado
 }
 
 /** One cell with its whole working; null for animals that are not of one species on the bench. */
-export function benchCell(context: SeasonContext, damId: string, sireId: string, wishes: readonly BenchWish[]): Judgement<PairVerdict> | null {
+export function benchCell(
+  context: SeasonContext,
+  damId: string,
+  sireId: string,
+  wishes: readonly BenchWish[],
+): Judgement<PairVerdict> | null {
   const [dam, sire] = [context.house.animals[damId], context.house.animals[sireId]]
   if (!dam || !sire || dam.speciesId !== sire.speciesId) return null
   const species = speciesOf(context.almanac, dam.speciesId)

@@ -2,12 +2,30 @@ import { describe, expect, it } from 'vitest'
 import { shippedAlmanac as almanac } from '../../almanac'
 import { checkEntry, completeEntry, withEntry, type DatedEntry, type Records } from '../../logbook'
 import { HouseBuilder, dated } from '../../../tests/fixtures/records'
-import { benchCell, benchOf, defaultSettings, geneOf, houseOf, inbreedingOf, kinOf, lineOf, lociOf, roomForYoung, season, type HouseSettings } from '..'
+import {
+  benchCell,
+  benchOf,
+  defaultSettings,
+  geneOf,
+  houseOf,
+  inbreedingOf,
+  kinOf,
+  lineOf,
+  lociOf,
+  roomForYoung,
+  season,
+  type HouseSettings,
+} from '..'
 
 const today = 20_550
 const settings: HouseSettings = { ...defaultSettings, latitude: 50 }
 const of = (records: Records, day = today) => season(records, almanac, settings, day).season
-const contextOf = (records: Records, day = today) => ({ house: houseOf(records, almanac), almanac, settings, today: day })
+const contextOf = (records: Records, day = today) => ({
+  house: houseOf(records, almanac),
+  almanac,
+  settings,
+  today: day,
+})
 const animal = (id: string) => ({ type: 'animal' as const, id })
 
 /** Twelve females and five males of a species that is not cooled here, well, weighed and fed. */
@@ -15,7 +33,11 @@ function group(females = 12, males = 5, speciesId = 'corn-snake'): HouseBuilder 
   const b = new HouseBuilder(today)
   for (let i = 1; i <= females + males; i++) {
     const id = i <= females ? `F-${String(i).padStart(2, '0')}` : `M-${i - females}`
-    b.place(`tub ${id}`).animal(id, speciesId, { sex: i <= females ? 'female' : 'male', placeId: `tub ${id}`, bornDay: today - 1400 })
+    b.place(`tub ${id}`).animal(id, speciesId, {
+      sex: i <= females ? 'female' : 'male',
+      placeId: `tub ${id}`,
+      bornDay: today - 1400,
+    })
     b.write('weighed', animal(id), -6, { massG: 420 + 9 * i })
     b.write('fed', animal(id), -6, { prey: 'mouse.adult', offered: 1, taken: 1 })
   }
@@ -37,8 +59,21 @@ describe('the bench', () => {
   it('kin, an open sex and a wish change the cells; unknown sexes stand on neither side', () => {
     const b = group(2, 2).animal('U-1', 'corn-snake', { bornDay: today - 1400 })
     b.animal('D', 'corn-snake', { sex: 'female', bornDay: today - 4000 }).write('keptElsewhere', animal('D'), -30)
-    for (const id of ['F-01', 'M-1']) b.write('parentsStated', animal(id), -20, { damId: 'D', sires: [], origin: 'bred', clonal: false })
-    b.write('locusNamed', { type: 'locus', id: 'L' }, -50, { name: 'pale', speciesId: 'corn-snake', linkage: 'autosomal', alleles: [{ sign: 'p', mode: 'recessive', look: 'pale', doubleLook: null, double: 'well' }], note: null }, 'L')
+    for (const id of ['F-01', 'M-1'])
+      b.write('parentsStated', animal(id), -20, { damId: 'D', sires: [], origin: 'bred', clonal: false })
+    b.write(
+      'locusNamed',
+      { type: 'locus', id: 'L' },
+      -50,
+      {
+        name: 'pale',
+        speciesId: 'corn-snake',
+        linkage: 'autosomal',
+        alleles: [{ sign: 'p', mode: 'recessive', look: 'pale', doubleLook: null, double: 'well' }],
+        note: null,
+      },
+      'L',
+    )
     b.write('geneStated', animal('F-01'), -10, { locusId: 'L', alleles: ['p', 'p'], chance: 1 })
     b.write('geneStated', animal('M-2'), -10, { locusId: 'L', alleles: ['+', 'p'], chance: 0.5 })
     const records = b.records()
@@ -72,7 +107,7 @@ describe('the bench', () => {
 })
 
 /** One day of the Round: everything the rota asks is done and written, feeding too; each lock is seen on the second look. */
-function walk(start: Records, day: number): { records: Records, done: string[] } {
+function walk(start: Records, day: number): { records: Records; done: string[] } {
   let records = start
   const done: string[] = []
   const write = (id: string, subject: DatedEntry['subject'], kind: string, data: Record<string, unknown>) => {
@@ -164,7 +199,10 @@ describe('in the season', () => {
     const b = group(1, 1)
     b.pair('F-01', 'M-1', -40, 'P')
     b.write('copulation', { type: 'pairing', id: 'P' }, -25, { confirmed: true })
-    const laid = (x: HouseBuilder) => of(x.records()).lanes.find(l => l.kind === 'pair')!.events.find(e => e.event === 'laid')!
+    const laid = (x: HouseBuilder) =>
+      of(x.records())
+        .lanes.find(l => l.kind === 'pair')!
+        .events.find(e => e.event === 'laid')!
     expect(laid(b).reasons[0]!.rule).toMatch(/lock to laying/)
     b.write('folliclesSeen', { type: 'pairing', id: 'P' }, -1, { mm: 16 })
     expect(laid(b).reasons[0]!.rule).toMatch(/ovulation to laying/)

@@ -17,15 +17,15 @@ export interface DueWithHer {
   speciesId: string
   stage: Lane['stage']
   /** The next sign expected, with its spread. */
-  next: { event: string, when: DaySummary, reasons: Reason[] } | null
+  next: { event: string; when: DaySummary; reasons: Reason[] } | null
   /** Laying or birth, when it is not the next. */
-  birth: { event: string, when: DaySummary, reasons: Reason[] } | null
+  birth: { event: string; when: DaySummary; reasons: Reason[] } | null
   load: Judgement<LoadVerdict> | null
   locks: number
   together: boolean
   visit: Visit | null
   /** Why she gets no visit though one is wanted, or null. */
-  unvisited: { why: string, reasons: Reason[] } | null
+  unvisited: { why: string; reasons: Reason[] } | null
 }
 
 export interface BreedingOutlook {
@@ -37,24 +37,49 @@ export interface BreedingOutlook {
 
 const BIRTHS = ['laid', 'born']
 
-function dueOf(lane: Lane, rota: readonly Visit[], unvisited: readonly Unvisited[], context: SeasonContext): DueWithHer {
+function dueOf(
+  lane: Lane,
+  rota: readonly Visit[],
+  unvisited: readonly Unvisited[],
+  context: SeasonContext,
+): DueWithHer {
   const pairing = context.house.pairings[lane.subject.id]!
   const expected = lane.events.filter(e => isAhead(e, context.today))
-  const tell = (e: (typeof expected)[number] | undefined) => (e ? { event: EVENT_NAMES[e.event], when: summarise(e.dist)!, reasons: e.reasons } : null)
+  const tell = (e: (typeof expected)[number] | undefined) =>
+    e ? { event: EVENT_NAMES[e.event], when: summarise(e.dist)!, reasons: e.reasons } : null
   const before = expected.filter(e => !['hatched', 'metamorphosed', 'firstMeal'].includes(e.event))
   const next = before[0]
   const birth = before.find(e => BIRTHS.includes(e.event))
   return {
-    pairingId: pairing.id, tag: pairing.tag, damId: pairing.damId, sireId: pairing.sireId, speciesId: lane.speciesId, stage: lane.stage,
-    next: tell(next), birth: birth === next ? null : tell(birth), load: loadOf(context.house.animals[pairing.damId]!, lane, context), locks: pairing.locks.length, together: pairing.together !== null,
-    visit: rota.find(v => v.pairingId === pairing.id) ?? null, unvisited: unvisited.find(v => v.pairingId === pairing.id) ?? null,
+    pairingId: pairing.id,
+    tag: pairing.tag,
+    damId: pairing.damId,
+    sireId: pairing.sireId,
+    speciesId: lane.speciesId,
+    stage: lane.stage,
+    next: tell(next),
+    birth: birth === next ? null : tell(birth),
+    load: loadOf(context.house.animals[pairing.damId]!, lane, context),
+    locks: pairing.locks.length,
+    together: pairing.together !== null,
+    visit: rota.find(v => v.pairingId === pairing.id) ?? null,
+    unvisited: unvisited.find(v => v.pairingId === pairing.id) ?? null,
   }
 }
 
 /** The pairing side of the season: the rota, and what is due with each female, soonest first. */
 export function breedingOutlook(lanes: readonly Lane[], context: SeasonContext): BreedingOutlook {
-  const { visits: rota, unvisited } = guarded(context, 'the rota', null, () => rotaOf(lanes, context)) ?? { visits: [], unvisited: [] }
-  const due = eachGuarded(context, 'what is due with her', lanes.filter(l => l.kind === 'pair'), l => l.subject, l => dueOf(l, rota, unvisited, context))
+  const { visits: rota, unvisited } = guarded(context, 'the rota', null, () => rotaOf(lanes, context)) ?? {
+    visits: [],
+    unvisited: [],
+  }
+  const due = eachGuarded(
+    context,
+    'what is due with her',
+    lanes.filter(l => l.kind === 'pair'),
+    l => l.subject,
+    l => dueOf(l, rota, unvisited, context),
+  )
   const day = (d: DueWithHer) => d.next?.when.median ?? Number.MAX_SAFE_INTEGER
   return { rota, unvisited, due: due.sort((a, b) => day(a) - day(b) || (a.tag < b.tag ? -1 : 1)) }
 }

@@ -1,4 +1,18 @@
-import { GeneticsError, eggChance, familyBelief, genotypesOf, looksOf, statedBelief, tellGenotype, unknownBelief, type Belief, type CountedYoung, type Family, type FamilyBelief, type YoungWish } from '../../genetics'
+import {
+  GeneticsError,
+  eggChance,
+  familyBelief,
+  genotypesOf,
+  looksOf,
+  statedBelief,
+  tellGenotype,
+  unknownBelief,
+  type Belief,
+  type CountedYoung,
+  type Family,
+  type FamilyBelief,
+  type YoungWish,
+} from '../../genetics'
 import type { AnimalState, House, LocusState } from '../../logbook'
 import { ancestryOf } from './kin'
 
@@ -14,22 +28,42 @@ function familyAt(house: House, locus: LocusState): Family {
     const counted = Object.values(house.clutches).flatMap((c): CountedYoung[] => {
       const count = c.looksCounted.find(l => l.locusId === locus.id)
       const pairing = house.pairings[c.pairingId]
-      return count && pairing ? [{ damId: pairing.damId, sires: pairing.sireId ? [{ id: pairing.sireId, chance: 1 }] : [], counts: count.counts, clutchId: c.id }] : []
+      return count && pairing
+        ? [
+            {
+              damId: pairing.damId,
+              sires: pairing.sireId ? [{ id: pairing.sireId, chance: 1 }] : [],
+              counts: count.counts,
+              clutchId: c.id,
+            },
+          ]
+        : []
     })
-    known.set(locus.id, (family = {
-      animals: new Map(own.map(a => [a.id, ancestryOf(a)])), counted,
-      facts: (id) => {
-        const a = house.animals[id]!
-        const stated = a.genes[locus.id]
-        return { sex: a.sex, stated: stated ? { signs: stated.alleles, chance: stated.chance } : null, look: a.looks[locus.id]?.look ?? null }
-      },
-    }))
+    known.set(
+      locus.id,
+      (family = {
+        animals: new Map(own.map(a => [a.id, ancestryOf(a)])),
+        counted,
+        facts: id => {
+          const a = house.animals[id]!
+          const stated = a.genes[locus.id]
+          return {
+            sex: a.sex,
+            stated: stated ? { signs: stated.alleles, chance: stated.chance } : null,
+            look: a.looks[locus.id]?.look ?? null,
+          }
+        },
+      }),
+    )
   }
   return family
 }
 
 /** Loci of a species in use, by name. */
-export const lociOf = (house: House, speciesId: string): LocusState[] => Object.values(house.loci).filter(l => l.speciesId === speciesId && !l.dropped).sort((a, b) => (a.name < b.name ? -1 : 1))
+export const lociOf = (house: House, speciesId: string): LocusState[] =>
+  Object.values(house.loci)
+    .filter(l => l.speciesId === speciesId && !l.dropped)
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
 
 export interface AnimalGene extends FamilyBelief {
   /** Set when what was written contradicts itself: the belief is then that of the statement alone. */
@@ -51,8 +85,7 @@ export function geneOf(house: House, locus: LocusState, animal: AnimalState): An
 function workedOut(family: Family, locus: LocusState, animal: AnimalState): AnimalGene {
   try {
     return { ...familyBelief(family, locus, animal.id), contradiction: null }
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof GeneticsError)) throw error
     return { belief: ownBelief(locus, animal), relatives: 0, cut: false, contradiction: error.message }
   }
@@ -62,8 +95,7 @@ function ownBelief(locus: LocusState, animal: AnimalState): Belief {
   const stated = animal.genes[locus.id]
   try {
     return stated ? statedBelief(locus, stated.alleles, stated.chance, animal.sex) : unknownBelief(locus, animal.sex)
-  }
-  catch {
+  } catch {
     // its sex was found to be another since it was stated
     return unknownBelief(locus, animal.sex)
   }
@@ -80,13 +112,27 @@ export interface BenchWish {
 export function wishProblem(locus: LocusState | undefined, speciesId: string, wish: BenchWish): string | null {
   if (!locus || locus.dropped || locus.speciesId !== speciesId) return 'This species has no such locus'
   const looks = looksOf(locus).map(look => look.toLowerCase())
-  if (wish.look !== undefined && !looks.includes(wish.look.toLowerCase())) return `${locus.name} makes no look “${wish.look}”`
-  if (wish.genotype && !genotypesOf(locus).some(g => tellGenotype(locus, g) === wish.genotype)) return `${locus.name} has no genotype ${wish.genotype}`
+  if (wish.look !== undefined && !looks.includes(wish.look.toLowerCase()))
+    return `${locus.name} makes no look “${wish.look}”`
+  if (wish.genotype && !genotypesOf(locus).some(g => tellGenotype(locus, g) === wish.genotype))
+    return `${locus.name} has no genotype ${wish.genotype}`
   return null
 }
 
 /** Mean chance that a young of two is as wished, 0..1. */
-export function wishChance(loci: readonly { locus: LocusState, wish: BenchWish }[], dam: readonly Belief[], sire: readonly Belief[]): number {
-  const wish: YoungWish = { sex: null, loci: loci.map(l => (l.wish.look !== undefined ? { look: l.wish.look } : l.wish.genotype ? { genotype: l.wish.genotype } : null)) }
-  return eggChance(loci.map(({ locus }, i) => ({ locus, dam: dam[i]!, sire: sire[i]! })), wish).reduce((sum, e) => sum + e.weight * e.chance, 0)
+export function wishChance(
+  loci: readonly { locus: LocusState; wish: BenchWish }[],
+  dam: readonly Belief[],
+  sire: readonly Belief[],
+): number {
+  const wish: YoungWish = {
+    sex: null,
+    loci: loci.map(l =>
+      l.wish.look !== undefined ? { look: l.wish.look } : l.wish.genotype ? { genotype: l.wish.genotype } : null,
+    ),
+  }
+  return eggChance(
+    loci.map(({ locus }, i) => ({ locus, dam: dam[i]!, sire: sire[i]! })),
+    wish,
+  ).reduce((sum, e) => sum + e.weight * e.chance, 0)
 }

@@ -1,4 +1,13 @@
-import { inbreeding, kinshipsOf, lineHealth, pedigreeOf, type Ancestry, type Inbreeding, type LineHealth, type Pedigree } from '../../pedigree'
+import {
+  inbreeding,
+  kinshipsOf,
+  lineHealth,
+  pedigreeOf,
+  type Ancestry,
+  type Inbreeding,
+  type LineHealth,
+  type Pedigree,
+} from '../../pedigree'
 import type { AnimalState, House } from '../../logbook'
 
 export interface HouseKin {
@@ -19,7 +28,10 @@ export function kinOf(house: House): HouseKin {
   if (!kin) {
     const list = Object.values(house.animals).map(ancestryOf)
     const pedigree = pedigreeOf(list)
-    kins.set(house.animals, (kin = { animals: new Map(list.map(a => [a.id, a])), pedigree, known: inbreeding(pedigree) }))
+    kins.set(
+      house.animals,
+      (kin = { animals: new Map(list.map(a => [a.id, a])), pedigree, known: inbreeding(pedigree) }),
+    )
   }
   return kin
 }
@@ -36,5 +48,11 @@ export function kinshipWith({ pedigree, known }: HouseKin, id: string, others: r
 /** How the living of one species stand as a line; null when none lives here. */
 export function lineOf(house: House, speciesId: string): LineHealth | null {
   const { pedigree, known } = kinOf(house)
-  return lineHealth(pedigree, known, Object.values(house.animals).filter(a => a.speciesId === speciesId && a.status === 'alive').map(a => a.id))
+  return lineHealth(
+    pedigree,
+    known,
+    Object.values(house.animals)
+      .filter(a => a.speciesId === speciesId && a.status === 'alive')
+      .map(a => a.id),
+  )
 }

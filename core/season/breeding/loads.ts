@@ -24,12 +24,18 @@ export function clutchesOf(house: House, damId: string): readonly ClutchState[] 
 export const hasMating = (species: Species): species is Species & { mating: Mating } => species.mating !== undefined
 
 /** What a female bears this season; null where the almanac does not know how her species breeds. */
-export function loadOf(dam: AnimalState, lane: Lane | null, { house, almanac, today }: SeasonContext): Judgement<LoadVerdict> | null {
+export function loadOf(
+  dam: AnimalState,
+  lane: Lane | null,
+  { house, almanac, today }: SeasonContext,
+): Judgement<LoadVerdict> | null {
   const species = speciesOf(almanac, dam.speciesId)
   if (!hasMating(species)) return null
-  const next = lane?.events.filter(e => !e.observed && (e.event === 'laid' || e.event === 'born')).map(e => e.dist) ?? []
+  const next =
+    lane?.events.filter(e => !e.observed && (e.event === 'laid' || e.event === 'born')).map(e => e.dist) ?? []
   return judgeLoad(species, dam, clutchesOf(house, dam.id), [...next, ...(lane?.later.map(l => l.dist) ?? [])], today)
 }
 
 /** Days on which the births of a pairing were seen, the latest last. */
-export const birthsOf = (pairing: PairingState) => [...(pairing.seen.laid ?? []), ...(pairing.seen.born ?? [])].sort((a, b) => a.day - b.day)
+export const birthsOf = (pairing: PairingState) =>
+  [...(pairing.seen.laid ?? []), ...(pairing.seen.born ?? [])].sort((a, b) => a.day - b.day)

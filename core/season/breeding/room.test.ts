@@ -8,7 +8,8 @@ const animal = (id: string) => ({ type: 'animal' as const, id })
 function room(b: HouseBuilder, speciesId: string) {
   const records = b.records()
   const s = season(records, almanac, defaultSettings, today).season
-  return roomForYoung({ house: houseOf(records, almanac), almanac, settings: defaultSettings, today }, speciesId, s).value
+  return roomForYoung({ house: houseOf(records, almanac), almanac, settings: defaultSettings, today }, speciesId, s)
+    .value
 }
 function boxes(count: number): HouseBuilder {
   const b = new HouseBuilder(today).place('shelf', { kind: 'shelf' })
@@ -40,7 +41,8 @@ describe('room for young', () => {
     b.pair('F', 'M', -20, 'P')
     b.write('copulation', { type: 'pairing', id: 'P' }, -3, { confirmed: true })
     const { clutchSize, fertility, hatchRate } = almanac.species['leopard-gecko']!
-    const one = ((clutchSize.earliest + 4 * clutchSize.likely + clutchSize.latest) / 6) * fertility.value * hatchRate.value
+    const one =
+      ((clutchSize.earliest + 4 * clutchSize.likely + clutchSize.latest) / 6) * fertility.value * hatchRate.value
     // one clutch alone brings 1.4; five to seven follow each other, each less sure
     expect(room(b, 'leopard-gecko').expected).toBeGreaterThan(2 * one)
     expect(room(b, 'leopard-gecko').expected).toBeLessThan(7 * one)
@@ -71,7 +73,10 @@ describe('room for young', () => {
 describe('the sex of a hatchling', () => {
   it('begins from the temperature its clutch was kept at, or that of its place', () => {
     const make = (tempC: number | null) => {
-      const b = new HouseBuilder(today).place('warm', { kind: 'incubator', tempC: 32.5 }).animal('D', 'leopard-gecko', { sex: 'female' }).animal('S', 'leopard-gecko', { sex: 'male' })
+      const b = new HouseBuilder(today)
+        .place('warm', { kind: 'incubator', tempC: 32.5 })
+        .animal('D', 'leopard-gecko', { sex: 'female' })
+        .animal('S', 'leopard-gecko', { sex: 'male' })
       b.pair('D', 'S', -200, 'P')
       b.write('laid', { type: 'pairing', id: 'P' }, -150, { tag: 'C', eggs: 2, slugs: 0, tempC, placeId: 'warm' }, 'C')
       b.animal('Y', 'leopard-gecko', { clutchId: 'C', damId: 'D', sireId: 'S', bornDay: today - 90 })

@@ -12,7 +12,9 @@ const rota = (b: HouseBuilder): Visit[] => seasonOf(b).breeding.rota
 const starts = (b: HouseBuilder) => rota(b).map(v => v.from - today)
 
 function two(speciesId: string, fedDaysAgo = 20): HouseBuilder {
-  const b = new HouseBuilder(today).animal('F', speciesId, { sex: 'female', bornDay: today - 4000 }).animal('M', speciesId, { sex: 'male', bornDay: today - 4000 })
+  const b = new HouseBuilder(today)
+    .animal('F', speciesId, { sex: 'female', bornDay: today - 4000 })
+    .animal('M', speciesId, { sex: 'male', bornDay: today - 4000 })
   for (const id of ['F', 'M']) {
     b.write('weighed', animal(id), -10, { massG: 500 })
     b.write('fed', animal(id), -fedDaysAgo, { prey: 'mouse.adult', offered: 1, taken: 1 })
@@ -65,8 +67,16 @@ describe('who is not on the rota', () => {
     ['a female that is not well', b => void b.write('checked', animal('F'), -1, { well: false })],
     ['a pair whose season ended', b => void b.write('pairingEnded', pairing('P'), -1, {})],
     ['a female that ovulated', b => void b.write('ovulation', pairing('P'), -1)],
-    ['a pair with the locks that are wanted', (b) => { for (const day of [-9, -5]) b.write('copulation', pairing('P'), day, { confirmed: true }) }],
-    ['a female that laid and brings one clutch', b => void b.write('laid', pairing('P'), -3, { tag: 'C', eggs: 9, slugs: 0, tempC: 28, placeId: null }, 'C')],
+    [
+      'a pair with the locks that are wanted',
+      b => {
+        for (const day of [-9, -5]) b.write('copulation', pairing('P'), day, { confirmed: true })
+      },
+    ],
+    [
+      'a female that laid and brings one clutch',
+      b => void b.write('laid', pairing('P'), -3, { tag: 'C', eggs: 9, slugs: 0, tempC: 28, placeId: null }, 'C'),
+    ],
   ])('%s', (_, happen) => {
     const b = two('corn-snake')
     expect(rota(b).length).toBeGreaterThan(0)
@@ -143,8 +153,16 @@ describe('her meals while she carries', () => {
     const size = (t: typeof plain) => almanac.feeders[String(t.actions[0]!.data.prey)]!.massG.likely
     expect(size(prey(gravid))).toBeLessThan(size(plain))
     expect(size(prey(late))).toBeLessThanOrEqual(size(prey(gravid)))
-    expect(prey(late).reasons.map(r => r.rule).join()).toMatch(/a third of it in the last month/)
-    expect(prey(gravid).reasons.map(r => r.rule).join()).toMatch(/half of it while gravid/)
+    expect(
+      prey(late)
+        .reasons.map(r => r.rule)
+        .join(),
+    ).toMatch(/a third of it in the last month/)
+    expect(
+      prey(gravid)
+        .reasons.map(r => r.rule)
+        .join(),
+    ).toMatch(/half of it while gravid/)
   })
 })
 

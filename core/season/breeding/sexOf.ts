@@ -11,19 +11,23 @@ const judged = remembering<AnimalState, Judgement<SexVerdict>>()
 /** Temperature at which the egg of an animal was kept, °C; null when its clutch is not known or was born live. */
 export function eggTempOf(house: House, animal: AnimalState): number | null {
   const clutch = animal.clutchId ? house.clutches[animal.clutchId] : undefined
-  return clutch?.kind === 'eggs' ? clutch.tempC ?? temperatureAt(house.places, clutch.placeId) : null
+  return clutch?.kind === 'eggs' ? (clutch.tempC ?? temperatureAt(house.places, clutch.placeId)) : null
 }
 
 /** The sex of an animal from all that was seen of it. */
 export function sexOf(animal: AnimalState, { house, almanac, settings, today }: SeasonContext): Judgement<SexVerdict> {
   const tempC = eggTempOf(house, animal)
   const species = speciesOf(almanac, animal.speciesId)
-  return judged(animal, [almanac, settings.sexCertainty, tempC, today], () => judgeSex(species, almanac, animal, sexPrior(species, tempC), settings.sexCertainty, today))
+  return judged(animal, [almanac, settings.sexCertainty, tempC, today], () =>
+    judgeSex(species, almanac, animal, sexPrior(species, tempC), settings.sexCertainty, today),
+  )
 }
 
 /** Chance that it is of a sex, with what the keeper took as known counting as known. */
 export function chanceOfSex(animal: AnimalState, sex: 'male' | 'female', context: SeasonContext): number {
   const { male, state } = sexOf(animal, context).value
   const of = sex === 'male' ? male : 1 - male
-  return state !== 'proven' && animal.sexSettled && animal.sexSettled.sex === sex ? Math.max(of, context.settings.sexCertainty) : of
+  return state !== 'proven' && animal.sexSettled && animal.sexSettled.sex === sex
+    ? Math.max(of, context.settings.sexCertainty)
+    : of
 }

@@ -11,58 +11,168 @@ import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 /** A running culture is harvested every second day at least: old flies stop breeding and the cup fouls. [common practice] */
 const HARVEST_EVERY_DAYS = 2
 
-export const cultureTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.cultures), subjectAs('culture'), (culture, { house, almanac, today }): Task[] => {
-  const feeder = feederOf(almanac, culture.feederId)
-  const supply = plannedSupply(feeder)
-  if (!supply) return []
-  const stage = cultureStage(culture, supply, today)
-  const base = { subject: { type: 'culture' as const, id: culture.id }, tag: culture.tag, placeId: culture.placeId }
-  if (stage === 'growing') {
-    const dist = producingFrom(culture, supply, temperatureAt(house.places, culture.placeId), today, almanac.common.unwrittenProducing!.value)
-    const when = summarise(dist)
-    if (culture.lastLook?.day === today || (when && when.low > today)) return []
-    return [{
-      ...base, id: `look:${culture.id}`, kind: 'look', due: today, what: `Look: does this ${feeder.name.toLowerCase()} culture produce?`, detail: when ? `expected ${formatRange(when)}` : 'overdue past all experience',
-      actions: [{ label: 'Producing', kind: 'producing', data: {}, tone: 'main' }, { label: 'Not yet', kind: 'cultureLooked', data: {} }, { label: 'Failed', kind: 'cultureFailed', data: {} }],
-      reasons: [{ rule: 'Time from start to the first yield at the temperature of its place, given that it had not by today', inputs: [computedInput('Started', formatDay(culture.startDay, today)), ...(supply.kind === 'batch' ? [factInput('Reference temperature', `feeders.${feeder.id}.supply.atTempC.value`, supply.atTempC)] : [])], change: 'A warmer shelf brings it forward' }],
-    }]
-  }
-  if (stage === 'spent') {
-    return [{
-      ...base, id: `retire:${culture.id}`, kind: 'retire', due: today, what: `Retire: its ${supply.kind === 'batch' ? supply.producingDays.value : ''} days of yield are over`,
-      actions: [{ label: 'Retired', kind: 'cultureFinished', data: {}, tone: 'main' }],
-      reasons: [{ rule: 'A batch runs once', inputs: supply.kind === 'batch' ? [factInput('Producing span', `feeders.${feeder.id}.supply.producingDays.value`, supply.producingDays), entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!)] : [] }],
-    }]
-  }
-  if (stage !== 'producing' || supply.kind !== 'batch') return []
-  const last = culture.lastHarvest?.day ?? culture.producing!.day - HARVEST_EVERY_DAYS
-  if (!due(last + HARVEST_EVERY_DAYS, today)) return []
-  return [{
-    ...base, id: `harvest:${culture.id}`, kind: 'harvest', due: last + HARVEST_EVERY_DAYS, what: `Harvest ${feeder.many}`, detail: culture.lastHarvest ? `last ${formatDistance(last, today)}` : 'first harvest',
-    actions: [{ label: 'Harvested', kind: 'harvested', data: { count: 0 }, tone: 'main' }, { label: 'Failed', kind: 'cultureFailed', data: {} }],
-    reasons: [{ rule: 'Every second day while it produces (common practice)', inputs: [entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!)] }],
-  }]
-})
+export const cultureTasks: TaskMaker = context =>
+  tasksOfEach(
+    context,
+    Object.values(context.house.cultures),
+    subjectAs('culture'),
+    (culture, { house, almanac, today }): Task[] => {
+      const feeder = feederOf(almanac, culture.feederId)
+      const supply = plannedSupply(feeder)
+      if (!supply) return []
+      const stage = cultureStage(culture, supply, today)
+      const base = { subject: { type: 'culture' as const, id: culture.id }, tag: culture.tag, placeId: culture.placeId }
+      if (stage === 'growing') {
+        const dist = producingFrom(
+          culture,
+          supply,
+          temperatureAt(house.places, culture.placeId),
+          today,
+          almanac.common.unwrittenProducing!.value,
+        )
+        const when = summarise(dist)
+        if (culture.lastLook?.day === today || (when && when.low > today)) return []
+        return [
+          {
+            ...base,
+            id: `look:${culture.id}`,
+            kind: 'look',
+            due: today,
+            what: `Look: does this ${feeder.name.toLowerCase()} culture produce?`,
+            detail: when ? `expected ${formatRange(when)}` : 'overdue past all experience',
+            actions: [
+              { label: 'Producing', kind: 'producing', data: {}, tone: 'main' },
+              { label: 'Not yet', kind: 'cultureLooked', data: {} },
+              { label: 'Failed', kind: 'cultureFailed', data: {} },
+            ],
+            reasons: [
+              {
+                rule: 'Time from start to the first yield at the temperature of its place, given that it had not by today',
+                inputs: [
+                  computedInput('Started', formatDay(culture.startDay, today)),
+                  ...(supply.kind === 'batch'
+                    ? [factInput('Reference temperature', `feeders.${feeder.id}.supply.atTempC.value`, supply.atTempC)]
+                    : []),
+                ],
+                change: 'A warmer shelf brings it forward',
+              },
+            ],
+          },
+        ]
+      }
+      if (stage === 'spent') {
+        return [
+          {
+            ...base,
+            id: `retire:${culture.id}`,
+            kind: 'retire',
+            due: today,
+            what: `Retire: its ${supply.kind === 'batch' ? supply.producingDays.value : ''} days of yield are over`,
+            actions: [{ label: 'Retired', kind: 'cultureFinished', data: {}, tone: 'main' }],
+            reasons: [
+              {
+                rule: 'A batch runs once',
+                inputs:
+                  supply.kind === 'batch'
+                    ? [
+                        factInput(
+                          'Producing span',
+                          `feeders.${feeder.id}.supply.producingDays.value`,
+                          supply.producingDays,
+                        ),
+                        entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!),
+                      ]
+                    : [],
+              },
+            ],
+          },
+        ]
+      }
+      if (stage !== 'producing' || supply.kind !== 'batch') return []
+      const last = culture.lastHarvest?.day ?? culture.producing!.day - HARVEST_EVERY_DAYS
+      if (!due(last + HARVEST_EVERY_DAYS, today)) return []
+      return [
+        {
+          ...base,
+          id: `harvest:${culture.id}`,
+          kind: 'harvest',
+          due: last + HARVEST_EVERY_DAYS,
+          what: `Harvest ${feeder.many}`,
+          detail: culture.lastHarvest ? `last ${formatDistance(last, today)}` : 'first harvest',
+          actions: [
+            { label: 'Harvested', kind: 'harvested', data: { count: 0 }, tone: 'main' },
+            { label: 'Failed', kind: 'cultureFailed', data: {} },
+          ],
+          reasons: [
+            {
+              rule: 'Every second day while it produces (common practice)',
+              inputs: [entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!)],
+            },
+          ],
+        },
+      ]
+    },
+  )
 
-export const deliveryTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.stocks), s => ({ type: 'prey', id: s.prey }), (stock, { almanac, today }): Task[] => {
-  const order = stock.onOrder[0]
-  const feeder = feederOf(almanac, stock.prey)
-  if (!order || feeder.supply.kind !== 'bought' || !due(order.day + feeder.supply.leadDays.value, today)) return []
-  return [{
-    id: `delivery:${stock.prey}`, kind: 'delivery', subject: { type: 'prey', id: stock.prey }, tag: feeder.name, placeId: null, due: order.day + feeder.supply.leadDays.value,
-    what: `Delivery of ${order.count} ${feeder.many}`, detail: `ordered ${formatDistance(order.day, today)}`,
-    actions: [{ label: 'Arrived', kind: 'preyReceived', data: { count: order.count }, tone: 'main' }],
-    reasons: [{ rule: 'Order plus its lead time', inputs: [entryInput('Ordered', formatDay(order.day, today), order), factInput('Lead time', `feeders.${feeder.id}.supply.leadDays.value`, feeder.supply.leadDays)] }],
-  }]
-})
+export const deliveryTasks: TaskMaker = context =>
+  tasksOfEach(
+    context,
+    Object.values(context.house.stocks),
+    s => ({ type: 'prey', id: s.prey }),
+    (stock, { almanac, today }): Task[] => {
+      const order = stock.onOrder[0]
+      const feeder = feederOf(almanac, stock.prey)
+      if (!order || feeder.supply.kind !== 'bought' || !due(order.day + feeder.supply.leadDays.value, today)) return []
+      return [
+        {
+          id: `delivery:${stock.prey}`,
+          kind: 'delivery',
+          subject: { type: 'prey', id: stock.prey },
+          tag: feeder.name,
+          placeId: null,
+          due: order.day + feeder.supply.leadDays.value,
+          what: `Delivery of ${order.count} ${feeder.many}`,
+          detail: `ordered ${formatDistance(order.day, today)}`,
+          actions: [{ label: 'Arrived', kind: 'preyReceived', data: { count: order.count }, tone: 'main' }],
+          reasons: [
+            {
+              rule: 'Order plus its lead time',
+              inputs: [
+                entryInput('Ordered', formatDay(order.day, today), order),
+                factInput('Lead time', `feeders.${feeder.id}.supply.leadDays.value`, feeder.supply.leadDays),
+              ],
+            },
+          ],
+        },
+      ]
+    },
+  )
 
-export const lampTasks: TaskMaker = context => tasksOfEach(context, Object.values(context.house.lamps), subjectAs('lamp'), (lamp, { today }): Task[] => {
-  const dueDay = lamp.fittedDay + lamp.lifeDays
-  if (!due(dueDay, today)) return []
-  return [{
-    id: `lamp:${lamp.id}`, kind: 'lamp', subject: { type: 'lamp', id: lamp.id }, tag: lamp.tag, placeId: lamp.placeId, due: dueDay, what: `Replace ${lamp.lamp}`, detail: `fitted ${formatDistance(lamp.fittedDay, today)}`,
-    actions: [{ label: 'Replaced', kind: 'lampReplaced', data: {}, tone: 'main' }],
-    caution: 'Cold and unplugged first. Guard, thermostat and smoke alarm: lamps burn houses.',
-    reasons: [{ rule: 'Lamps fade: replaced after their life or when the meter says so (common practice)', inputs: [computedInput('Life', `${lamp.lifeDays} days`), computedInput('Fitted', formatDay(lamp.fittedDay, today))] }],
-  }]
-})
+export const lampTasks: TaskMaker = context =>
+  tasksOfEach(context, Object.values(context.house.lamps), subjectAs('lamp'), (lamp, { today }): Task[] => {
+    const dueDay = lamp.fittedDay + lamp.lifeDays
+    if (!due(dueDay, today)) return []
+    return [
+      {
+        id: `lamp:${lamp.id}`,
+        kind: 'lamp',
+        subject: { type: 'lamp', id: lamp.id },
+        tag: lamp.tag,
+        placeId: lamp.placeId,
+        due: dueDay,
+        what: `Replace ${lamp.lamp}`,
+        detail: `fitted ${formatDistance(lamp.fittedDay, today)}`,
+        actions: [{ label: 'Replaced', kind: 'lampReplaced', data: {}, tone: 'main' }],
+        caution: 'Cold and unplugged first. Guard, thermostat and smoke alarm: lamps burn houses.',
+        reasons: [
+          {
+            rule: 'Lamps fade: replaced after their life or when the meter says so (common practice)',
+            inputs: [
+              computedInput('Life', `${lamp.lifeDays} days`),
+              computedInput('Fitted', formatDay(lamp.fittedDay, today)),
+            ],
+          },
+        ],
+      },
+    ]
+  })

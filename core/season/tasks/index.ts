@@ -11,13 +11,32 @@ import type { TaskContext, TaskMaker } from './taskMaker'
 export { tellPortion } from './animals'
 export { startTasks } from './starts'
 
-const makers: TaskMaker[] = [weighTasks, feedTasks, coolingTasks, coldTasks, warmingTasks, rotaTasks, loadTasks, sexTasks, gravidTasks, eggTasks, nurseryTasks, cultureTasks, deliveryTasks, lampTasks]
+const makers: TaskMaker[] = [
+  weighTasks,
+  feedTasks,
+  coolingTasks,
+  coldTasks,
+  warmingTasks,
+  rotaTasks,
+  loadTasks,
+  sexTasks,
+  gravidTasks,
+  eggTasks,
+  nurseryTasks,
+  cultureTasks,
+  deliveryTasks,
+  lampTasks,
+]
 
 /** What is due today, in the order in which one walks the house. */
 export function tasksOf(context: TaskContext): Task[] {
   const tasks = makers.flatMap(make => guarded(context, 'some tasks', null, () => make(context)) ?? [])
   // many tasks stand in one place: its rank in the walk is worked out once
-  const places = [...new Set(tasks.map(t => t.placeId))].map(id => ({ id, route: routeTo(context.house.places, id) })).sort((a, b) => compareRoutes(a.route, b.route))
+  const places = [...new Set(tasks.map(t => t.placeId))]
+    .map(id => ({ id, route: routeTo(context.house.places, id) }))
+    .sort((a, b) => compareRoutes(a.route, b.route))
   const rank = new Map(places.map((p, i) => [p.id, i]))
-  return tasks.sort((a, b) => rank.get(a.placeId)! - rank.get(b.placeId)! || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0))
+  return tasks.sort(
+    (a, b) => rank.get(a.placeId)! - rank.get(b.placeId)! || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0),
+  )
 }

@@ -14,15 +14,32 @@ export function startTasks(plans: readonly FeederPlan[], almanac: Almanac, today
     const feeder = feederOf(almanac, plan.prey)
     const bought = feeder.supply.kind === 'bought'
     const pack = feeder.supply.kind === 'bought' ? feeder.supply.packCount.value : 1
-    return [{
-      id: `start:${plan.prey}`, kind: 'start', subject: { type: 'prey', id: plan.prey }, tag: feeder.name, placeId: null, due: first.day,
-      what: tellUnits(plan, feeder, first.count),
-      detail: plan.gaps[0] ? `short by ${Math.round(plan.gaps[0].missing)} from ${formatDay(plan.gaps[0].from, today)} all the same: buy or borrow` : undefined,
-      actions: [bought
-        ? { label: 'Ordered', kind: 'preyOrdered', data: { count: first.count * pack }, tone: 'main' }
-        : { label: `Start ${first.count}`, kind: 'cultureStarted', data: { feederId: plan.prey }, times: first.count, tone: 'main' }],
-      caution: feeder.cautions[0],
-      reasons: plan.reasons,
-    }]
+    return [
+      {
+        id: `start:${plan.prey}`,
+        kind: 'start',
+        subject: { type: 'prey', id: plan.prey },
+        tag: feeder.name,
+        placeId: null,
+        due: first.day,
+        what: tellUnits(plan, feeder, first.count),
+        detail: plan.gaps[0]
+          ? `short by ${Math.round(plan.gaps[0].missing)} from ${formatDay(plan.gaps[0].from, today)} all the same: buy or borrow`
+          : undefined,
+        actions: [
+          bought
+            ? { label: 'Ordered', kind: 'preyOrdered', data: { count: first.count * pack }, tone: 'main' }
+            : {
+                label: `Start ${first.count}`,
+                kind: 'cultureStarted',
+                data: { feederId: plan.prey },
+                times: first.count,
+                tone: 'main',
+              },
+        ],
+        caution: feeder.cautions[0],
+        reasons: plan.reasons,
+      },
+    ]
   })
 }

@@ -18,5 +18,9 @@ export type TaskMaker = (context: TaskContext) => Task[]
 export const due = (day: number, today: number): boolean => day <= today
 
 /** The tasks of each; one that cannot be computed is told, and the others stand. */
-export const tasksOfEach = <Of>(context: TaskContext, items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of, context: TaskContext) => Task[]): Task[] =>
-  eachGuarded(context, 'its tasks', items, subjectOf, item => make(item, context)).flat()
+export const tasksOfEach = <Of>(
+  context: TaskContext,
+  items: readonly Of[],
+  subjectOf: (item: Of) => Subject,
+  make: (item: Of, context: TaskContext) => Task[],
+): Task[] => eachGuarded(context, 'its tasks', items, subjectOf, item => make(item, context)).flat()

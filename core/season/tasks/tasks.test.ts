@@ -11,7 +11,8 @@ const animal = (id: string) => ({ type: 'animal' as const, id })
 
 describe('feeding', () => {
   const snake = () => house().animal('K-1', 'california-kingsnake')
-  const fed = (b: HouseBuilder, days: number, taken = 1) => b.write('fed', animal('K-1'), days, { prey: 'mouse.adult', offered: 1, taken })
+  const fed = (b: HouseBuilder, days: number, taken = 1) =>
+    b.write('fed', animal('K-1'), days, { prey: 'mouse.adult', offered: 1, taken })
 
   it('is due an interval after the last offer and not before (adult colubrids 7–14 days, common practice)', () => {
     const b = snake()
@@ -26,7 +27,8 @@ describe('feeding', () => {
     const b = snake()
     fed(b, -20)
     expect(task(b, 'feed:K-1')!.actions.map(a => [a.label, a.data])).toEqual([
-      ['Took', { prey: 'mouse.adult', offered: 1, taken: 1 }], ['Refused', { prey: 'mouse.adult', offered: 1, taken: 0 }],
+      ['Took', { prey: 'mouse.adult', offered: 1, taken: 1 }],
+      ['Refused', { prey: 'mouse.adult', offered: 1, taken: 0 }],
     ])
   })
 
@@ -83,7 +85,10 @@ describe('weighing', () => {
   it('shows the last weight as a hint and asks for a mass', () => {
     const b = house().animal('K-1', 'california-kingsnake')
     b.write('weighed', animal('K-1'), -60, { massG: 500 })
-    expect(task(b, 'weigh:K-1')).toMatchObject({ detail: '500 g 9 weeks ago', actions: [{ kind: 'weighed', ask: { field: 'massG', unit: 'mass', likely: 500 } }] })
+    expect(task(b, 'weigh:K-1')).toMatchObject({
+      detail: '500 g 9 weeks ago',
+      actions: [{ kind: 'weighed', ask: { field: 'massG', unit: 'mass', likely: 500 } }],
+    })
   })
 })
 
@@ -91,13 +96,22 @@ describe('eggs, tadpoles, young', () => {
   const laid = (days: number, speciesId = 'california-kingsnake') => {
     const b = house().animal('K-1', speciesId, { sex: 'female' })
     const pair = b.pair('K-1', null, -200)
-    const id = b.write('laid', { type: 'pairing', id: pair }, days, { tag: 'C-1', eggs: 8, slugs: 0, tempC: 28, placeId: null })
+    const id = b.write('laid', { type: 'pairing', id: pair }, days, {
+      tag: 'C-1',
+      eggs: 8,
+      slugs: 0,
+      tempC: 28,
+      placeId: null,
+    })
     return { b, id, clutch: { type: 'clutch' as const, id } }
   }
 
   it('candles once after a week, then opens the box weekly (common practice)', () => {
     const { b, id, clutch } = laid(-8)
-    expect(task(b, `candle:${id}`)).toMatchObject({ what: 'Candle 8 eggs', actions: [{ kind: 'candled', ask: { field: 'good', likely: 8 } }] })
+    expect(task(b, `candle:${id}`)).toMatchObject({
+      what: 'Candle 8 eggs',
+      actions: [{ kind: 'candled', ask: { field: 'good', likely: 8 } }],
+    })
     b.write('candled', clutch, 0, { good: 7 })
     expect(task(b, `candle:${id}`)).toBeUndefined()
     const later = laid(-20)
@@ -108,7 +122,9 @@ describe('eggs, tadpoles, young', () => {
   it('looks for pips daily when the hatch is near, and never tells to pull', () => {
     const { b, id, clutch } = laid(-58)
     b.write('candled', clutch, -50, { good: 6 })
-    expect(task(b, `hatch:${id}`)).toMatchObject({ actions: [{ kind: 'hatched', ask: { likely: 6 } }, { kind: 'eggsChecked' }] })
+    expect(task(b, `hatch:${id}`)).toMatchObject({
+      actions: [{ kind: 'hatched', ask: { likely: 6 } }, { kind: 'eggsChecked' }],
+    })
     expect(task(b, `hatch:${id}`)!.caution).toMatch(/never pull/)
     b.write('eggsChecked', clutch, 0)
     expect(task(b, `hatch:${id}`)).toBeUndefined()
@@ -121,7 +137,10 @@ describe('eggs, tadpoles, young', () => {
     const tadpoles = task(b, `tadpoles:${id}`)!
     expect(tadpoles.what).toBe('Feed 3 tadpoles flake')
     expect(tadpoles.caution).toMatch(/cannibals/)
-    expect(task(b, `young:${id}`)).toMatchObject({ what: 'Feed 4 young 32 small flies and 40 springtails and 28 pinhead crickets', detail: 'first meal' })
+    expect(task(b, `young:${id}`)).toMatchObject({
+      what: 'Feed 4 young 32 small flies and 40 springtails and 28 pinhead crickets',
+      detail: 'first meal',
+    })
     b.write('youngLost', clutch, 0, { count: 5 })
     expect(task(b, `young:${id}`)!.what).toMatch(/^Feed 2 young/)
   })
@@ -132,7 +151,10 @@ describe('eggs, tadpoles, young', () => {
     b.write('copulation', { type: 'pairing', id: pair }, -45, { confirmed: true })
     b.write('preLayShed', { type: 'pairing', id: pair }, -8)
     const look = task(b, `gravid:pairing:${pair}`)!
-    expect(look).toMatchObject({ what: 'Look for eggs', actions: [{ kind: 'laid' }, { kind: 'checked', subject: animal('K-1') }] })
+    expect(look).toMatchObject({
+      what: 'Look for eggs',
+      actions: [{ kind: 'laid' }, { kind: 'checked', subject: animal('K-1') }],
+    })
     expect(look.caution).toMatch(/vet/)
     b.write('checked', animal('K-1'), 0, { well: true })
     expect(task(b, `gravid:pairing:${pair}`)).toBeUndefined()
@@ -158,12 +180,20 @@ describe('cultures, deliveries, lamps', () => {
   it('expects a delivery after its lead time', () => {
     const b = house()
     b.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -2, { count: 250 })
-    expect(task(b, 'delivery:cricket.half')).toMatchObject({ actions: [{ kind: 'preyReceived', data: { count: 250 } }] })
+    expect(task(b, 'delivery:cricket.half')).toMatchObject({
+      actions: [{ kind: 'preyReceived', data: { count: 250 } }],
+    })
   })
 
   it('replaces a lamp at the end of its life, unplugged first', () => {
     const b = house()
-    b.write('lampFitted', { type: 'lamp', id: 'U' }, -365, { tag: 'U-1', lamp: 'UVB tube', placeId: null, lifeDays: 365 }, 'U')
+    b.write(
+      'lampFitted',
+      { type: 'lamp', id: 'U' },
+      -365,
+      { tag: 'U-1', lamp: 'UVB tube', placeId: null, lifeDays: 365 },
+      'U',
+    )
     expect(task(b, 'lamp:U')!.caution).toMatch(/unplugged/)
     b.write('lampReplaced', { type: 'lamp', id: 'U' }, 0)
     expect(task(b, 'lamp:U')).toBeUndefined()

@@ -1,7 +1,22 @@
 import { schoolChoice, speciesOf, type Species } from '../../almanac'
 import { certain, conditionFrom, convolve, pert, shift, summarise, type Day, type DayDist } from '../../chance'
 import {
-  MEAL_AFTER_DAYS, WARMING_DAYS, climateAt, coldLine, hasWinter, judgeCold, judgeReadiness, programmeOfAnimal, startingWeight, waysOf, type ColdLine, type ColdVerdict, type Programme, type Readiness, type WarmUp, type Warmth,
+  MEAL_AFTER_DAYS,
+  WARMING_DAYS,
+  climateAt,
+  coldLine,
+  hasWinter,
+  judgeCold,
+  judgeReadiness,
+  programmeOfAnimal,
+  startingWeight,
+  waysOf,
+  type ColdLine,
+  type ColdVerdict,
+  type Programme,
+  type Readiness,
+  type WarmUp,
+  type Warmth,
 } from '../../brumation'
 import type { MealWinter } from '../../feeding'
 import { entryInput, settingInput, spreadInput, type Judgement, type Reason } from '../../judgement'
@@ -22,32 +37,73 @@ const winterContext = ({ almanac, settings }: SeasonContext) => ({ almanac, scho
 /** Everything of the house that an animal's winter depends on, for remembering what follows from it. */
 export function winterDeps(animal: AnimalState, { house, almanac, settings, today }: SeasonContext): unknown[] {
   const running = inCold(animal)
-  return [winterGroupOf(house, animal.id), running ? climateAt(house, animal.placeId)?.log : undefined, running ? temperatureAt(house.places, animal.placeId) : null, almanac, settings, today]
+  return [
+    winterGroupOf(house, animal.id),
+    running ? climateAt(house, animal.placeId)?.log : undefined,
+    running ? temperatureAt(house.places, animal.placeId) : null,
+    almanac,
+    settings,
+    today,
+  ]
 }
 
 const programmes = remembering<AnimalState, Programme | null>()
 
 /** The programme in force for an animal: of its open group, or of the cold it is in. */
 export function programmeFor(animal: AnimalState, context: SeasonContext): Programme | null {
-  return programmes(animal, winterDeps(animal, context), () => programmeOfAnimal(context.house, animal, speciesOf(context.almanac, animal.speciesId), winterContext(context), warmUpDayOf(context.settings, context.today)))
+  return programmes(animal, winterDeps(animal, context), () =>
+    programmeOfAnimal(
+      context.house,
+      animal,
+      speciesOf(context.almanac, animal.speciesId),
+      winterContext(context),
+      warmUpDayOf(context.settings, context.today),
+    ),
+  )
 }
 
 /** When an animal in the cold is woken: on the day that is planned, or after the species' usual weeks. */
-export function wakingOf(animal: AnimalState, species: Species, context: SeasonContext): { dist: DayDist, reasons: Reason[] } {
+export function wakingOf(
+  animal: AnimalState,
+  species: Species,
+  context: SeasonContext,
+): { dist: DayDist; reasons: Reason[] } {
   const { settings, today } = context
   const cooled = animal.cooled!
   const allWakeOn = warmUpDayOf(settings, today)
   if (allWakeOn !== null) {
-    return { dist: certain(Math.max(allWakeOn, today)), reasons: [{ rule: 'In the cold until the planned warm-up', inputs: [settingInput('Warm-up', formatDay(allWakeOn, today), 'warmUpDay')], change: 'Another warm-up day moves the whole season' }] }
+    return {
+      dist: certain(Math.max(allWakeOn, today)),
+      reasons: [
+        {
+          rule: 'In the cold until the planned warm-up',
+          inputs: [settingInput('Warm-up', formatDay(allWakeOn, today), 'warmUpDay')],
+          change: 'Another warm-up day moves the whole season',
+        },
+      ],
+    }
   }
   const programme = programmeFor(animal, context)
-  if (programme && winterGroupOf(context.house, animal.id)) return { dist: certain(Math.max(programme.wakeDay, today)), reasons: programme.reasons }
+  if (programme && winterGroupOf(context.house, animal.id))
+    return { dist: certain(Math.max(programme.wakeDay, today)), reasons: programme.reasons }
   const weeks = species.cold?.weeks ?? { earliest: 6, likely: 9, latest: 12, unit: 'weeks', mark: 'memory' as const }
-  const dist = shift(pert({ earliest: weeks.earliest * 7, likely: weeks.likely * 7, latest: weeks.latest * 7 }), cooled.day)
+  const dist = shift(
+    pert({ earliest: weeks.earliest * 7, likely: weeks.likely * 7, latest: weeks.latest * 7 }),
+    cooled.day,
+  )
   return {
     // overdue in the cold means it is for tomorrow, not that the season is off
     dist: summarise(dist)!.high < today ? certain(today + 1) : conditionFrom(dist, today),
-    reasons: [{ rule: 'Cooled, and woken after the species’ usual weeks of cold', inputs: [entryInput('Cooled', formatDay(cooled.day, today), cooled), spreadInput('Weeks of cold', `species.${species.id}.cold.weeks`, weeks)], change: 'Put it in a winter group, set a warm-up day in Settings, or try one in What-if' }],
+    reasons: [
+      {
+        rule: 'Cooled, and woken after the species’ usual weeks of cold',
+        inputs: [
+          entryInput('Cooled', formatDay(cooled.day, today), cooled),
+          spreadInput('Weeks of cold', `species.${species.id}.cold.weeks`, weeks),
+        ],
+        change: 'Put it in a winter group, set a warm-up day in Settings, or try one in What-if',
+      },
+    ],
   }
 }
 
@@ -68,14 +124,29 @@ export function coldOf(animal: AnimalState, context: SeasonContext): ColdJudgeme
     if (!hasWinter(species) || !programme) return null
     const { house, today } = context
     const assumedC = temperatureAt(house.places, animal.placeId) ?? programme.holdC
-    const line = coldLine(species, animal, animal.winters.at(-1)!, climateAt(house, animal.placeId)?.log, assumedC, programme.wakeDay, today)
-    return { line, programme, verdict: judgeCold(species, animal, line, programme.wakeDay, species.weighEveryDays.cold.value, today) }
+    const line = coldLine(
+      species,
+      animal,
+      animal.winters.at(-1)!,
+      climateAt(house, animal.placeId)?.log,
+      assumedC,
+      programme.wakeDay,
+      today,
+    )
+    return {
+      line,
+      programme,
+      verdict: judgeCold(species, animal, line, programme.wakeDay, species.weighEveryDays.cold.value, today),
+    }
   })
 }
 
 /** The school of warming up that holds for an animal, also once its group is closed. */
 export function warmUpOf(animal: AnimalState, context: SeasonContext): WarmUp {
-  return programmeFor(animal, context)?.warmUp ?? schoolChoice(context.almanac, context.settings.schools, 'warmUp', animal.speciesId).id as WarmUp
+  return (
+    programmeFor(animal, context)?.warmUp ??
+    (schoolChoice(context.almanac, context.settings.schools, 'warmUp', animal.speciesId).id as WarmUp)
+  )
 }
 
 const warmingDays = (animal: AnimalState, context: SeasonContext): number => WARMING_DAYS[warmUpOf(animal, context)]
@@ -102,10 +173,21 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
     const days = warmingDays(animal, context)
     const own = waysOf(winterGroupOf(context.house, animal.id), animal.id).pairAfterCold
     const warmth: Warmth = {
-      warm: warmed ? certain(warmed.day + days) : convolve(wakingOf(animal, species, context).dist, certain(days)), seen: warmed, firstMealAfterDays: MEAL_AFTER_DAYS,
+      warm: warmed ? certain(warmed.day + days) : convolve(wakingOf(animal, species, context).dist, certain(days)),
+      seen: warmed,
+      firstMealAfterDays: MEAL_AFTER_DAYS,
     }
-    const lost = warmed ? lostIn(animal) : coldOf(animal, context)?.line.atWake?.mid ?? null
-    return judgeReadiness(species, animal, animal.winters.at(-1)!, warmth, lost, context.today, winterContext(context), own)
+    const lost = warmed ? lostIn(animal) : (coldOf(animal, context)?.line.atWake?.mid ?? null)
+    return judgeReadiness(
+      species,
+      animal,
+      animal.winters.at(-1)!,
+      warmth,
+      lost,
+      context.today,
+      winterContext(context),
+      own,
+    )
   })
 }
 
@@ -115,10 +197,20 @@ export function mealWinterOf(animal: AnimalState, context: SeasonContext): MealW
   const programme = programmeFor(animal, context)
   const warmed = animal.warmed
   const planned = programme && !inCold(animal) && !(warmed && warmed.day >= programme.coolDay)
-  const ahead = planned && today < programme.wakeDay ? { fastFrom: programme.lastMealDay, fastUntil: programme.kind === 'dormancy' ? programme.coolDay : programme.firstMealDay } : {}
+  const ahead =
+    planned && today < programme.wakeDay
+      ? {
+          fastFrom: programme.lastMealDay,
+          fastUntil: programme.kind === 'dormancy' ? programme.coolDay : programme.firstMealDay,
+        }
+      : {}
   if (!warmed || !animal.cooled || today - warmed.day > WINTER_COUNTS_DAYS) return ahead
   const readiness = readinessOf(animal, context)
-  return { ...ahead, firstMealDay: warmed.day + warmingDays(animal, context) + MEAL_AFTER_DAYS, often: readiness !== null && readiness.regaining && today - warmed.day <= context.almanac.common.oftenUntil!.value }
+  return {
+    ...ahead,
+    firstMealDay: warmed.day + warmingDays(animal, context) + MEAL_AFTER_DAYS,
+    often: readiness !== null && readiness.regaining && today - warmed.day <= context.almanac.common.oftenUntil!.value,
+  }
 }
 
 /** First day after waking on which an animal in the cold is offered food. */

@@ -1,5 +1,12 @@
 import type { Species } from '../../almanac'
-import { MEAL_AFTER_DAYS, hasWinter, judgeReadiness, programmeOf, usualPerDay, type WinterContext } from '../../brumation'
+import {
+  MEAL_AFTER_DAYS,
+  hasWinter,
+  judgeReadiness,
+  programmeOf,
+  usualPerDay,
+  type WinterContext,
+} from '../../brumation'
 import { certain, shift, summarise, type Day, type DayDist } from '../../chance'
 import { incubationTime } from '../../eggs'
 import { computedInput, type Reason } from '../../judgement'
@@ -27,25 +34,57 @@ export interface CoolingWindow {
  * spread, counted backwards. Null for a species without a winter, or whose clocks do not reach to the young.
  * @param wished day of the first hatch (or birth)
  */
-export function coolingWindow(species: Species, wished: Day, context: WinterContext, ways: WinterWays = {}): CoolingWindow | null {
+export function coolingWindow(
+  species: Species,
+  wished: Day,
+  context: WinterContext,
+  ways: WinterWays = {},
+): CoolingWindow | null {
   if (!hasWinter(species)) return null
   const programme = programmeOf(species, context, 0, ways)
-  const incubation = species.incubation ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value) : null
-  const ready = species.winter === 'brumation'
-    ? judgeReadiness(species, NOTHING_YET, { cooled: { day: 0, entryId: '' }, warmed: null, placeId: null, incidents: [] }, { warm: certain(programme.warmDay), seen: null, firstMealAfterDays: MEAL_AFTER_DAYS }, usualPerDay(species.cold) * programme.wakeDay, LONG_AGO, context, ways.pairAfterCold)
+  const incubation = species.incubation
+    ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value)
     : null
-  const given = { warmUp: { dist: certain(programme.wakeDay), reasons: [] }, ...(ready && { ready: { dist: ready.dist, reasons: ready.reasons } }) }
+  const ready =
+    species.winter === 'brumation'
+      ? judgeReadiness(
+          species,
+          NOTHING_YET,
+          { cooled: { day: 0, entryId: '' }, warmed: null, placeId: null, incidents: [] },
+          { warm: certain(programme.warmDay), seen: null, firstMealAfterDays: MEAL_AFTER_DAYS },
+          usualPerDay(species.cold) * programme.wakeDay,
+          LONG_AGO,
+          context,
+          ways.pairAfterCold,
+        )
+      : null
+  const given = {
+    warmUp: { dist: certain(programme.wakeDay), reasons: [] },
+    ...(ready && { ready: { dist: ready.dist, reasons: ready.reasons } }),
+  }
   const events = forecastChain({ species, observed: {}, given, incubation, today: LONG_AGO })
   const young = events.find(e => e.event === (species.mode === 'live' ? 'born' : 'hatched'))
   const span = young && summarise(young.dist)
   if (!span) return null
   const likely = wished - span.median
   return {
-    early: wished - span.high, likely, late: wished - span.low, hatch: shift(young.dist, likely),
-    reasons: [{
-      rule: 'Cooling, hold, warming, readiness, lock, laying and incubation added up with their spread, and counted back from the wished day',
-      inputs: [computedInput('Wished', formatDay(wished)), computedInput('Cooling to first young', `${span.median} days (${span.low}–${span.high})`), computedInput('Of it in the cold', `${programme.wakeDay} days`), computedInput('Chance that it comes at all', `${Math.round((1 - young.dist.never) * 100)} %`)],
-      change: 'A shorter hold, another warming school, or other clocks in the almanac',
-    }, ...(ready?.reasons ?? []), ...programme.reasons],
+    early: wished - span.high,
+    likely,
+    late: wished - span.low,
+    hatch: shift(young.dist, likely),
+    reasons: [
+      {
+        rule: 'Cooling, hold, warming, readiness, lock, laying and incubation added up with their spread, and counted back from the wished day',
+        inputs: [
+          computedInput('Wished', formatDay(wished)),
+          computedInput('Cooling to first young', `${span.median} days (${span.low}–${span.high})`),
+          computedInput('Of it in the cold', `${programme.wakeDay} days`),
+          computedInput('Chance that it comes at all', `${Math.round((1 - young.dist.never) * 100)} %`),
+        ],
+        change: 'A shorter hold, another warming school, or other clocks in the almanac',
+      },
+      ...(ready?.reasons ?? []),
+      ...programme.reasons,
+    ],
   }
 }

@@ -1,3 +1,24 @@
-export { coldOf, eatsAgainOn, inCold, mealWinterOf, programmeFor, readinessOf, wakingOf, warmUpOf, winterDeps, type ColdJudgement } from './animalWinter'
+export {
+  coldOf,
+  eatsAgainOn,
+  inCold,
+  mealWinterOf,
+  programmeFor,
+  readinessOf,
+  wakingOf,
+  warmUpOf,
+  winterDeps,
+  type ColdJudgement,
+} from './animalWinter'
 export { coolingWindow, type CoolingWindow } from './coolingWindow'
-export { LAST_MONTH_DAYS, birthsExpected, gravidIn, winterOutlook, type ColdAnimal, type ColdPlaceView, type RecoveringAnimal, type WinterGroupView, type WinterOutlook } from './outlook'
+export {
+  LAST_MONTH_DAYS,
+  birthsExpected,
+  gravidIn,
+  winterOutlook,
+  type ColdAnimal,
+  type ColdPlaceView,
+  type RecoveringAnimal,
+  type WinterGroupView,
+  type WinterOutlook,
+} from './outlook'

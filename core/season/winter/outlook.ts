@@ -1,6 +1,29 @@
 import { speciesOf } from '../../almanac'
 import {
-  bandOf, bandOfCold, climateAt, coldPlaceOf, dailyOf, expectedLoss, hasWinter, judgeEligibility, programmeOf, recoveryOf, sharedBand, troubleOf, usualPerDay, watchPlace, wokenOn, type Band, type ClimateDay, type ClimateTrouble, type ColdVerdict, type Eligibility, type LossPoint, type PlaceWatch, type Programme, type Recovery,
+  bandOf,
+  bandOfCold,
+  climateAt,
+  coldPlaceOf,
+  dailyOf,
+  expectedLoss,
+  hasWinter,
+  judgeEligibility,
+  programmeOf,
+  recoveryOf,
+  sharedBand,
+  troubleOf,
+  usualPerDay,
+  watchPlace,
+  wokenOn,
+  type Band,
+  type ClimateDay,
+  type ClimateTrouble,
+  type ColdVerdict,
+  type Eligibility,
+  type LossPoint,
+  type PlaceWatch,
+  type Programme,
+  type Recovery,
 } from '../../brumation'
 import { cumulative, summarise, type Day, type DayDist, type DaySummary } from '../../chance'
 import { computedInput, factInput, type Judgement, type Reason } from '../../judgement'
@@ -29,11 +52,11 @@ export interface ColdAnimal {
   startLate: boolean
   lost: number | null
   slopePerWeek: number | null
-  band: { day: Day, low: number, mid: number, high: number }[]
+  band: { day: Day; low: number; mid: number; high: number }[]
   /** Loss that is usual: least (burnt) and most (watch limit at the planned waking) on a day. */
-  usual: { day: Day, low: number, high: number }[]
-  atWake: { mid: number, low: number, high: number } | null
-  limits: { watch: number, takeOut: number }
+  usual: { day: Day; low: number; high: number }[]
+  atWake: { mid: number; low: number; high: number } | null
+  limits: { watch: number; takeOut: number }
   /** Days on which it crosses its limits: middle, 80 % range, and the chance that it does not within the days looked ahead. */
   watchOn: DaySummary | null
   outOn: DaySummary | null
@@ -54,7 +77,7 @@ export interface ColdPlaceView {
   watch: PlaceWatch | null
   /** Temperature by calendar day of the house. */
   days: ClimateDay[]
-  troubles: { kind: ClimateTrouble, level: 'harm' | 'watch', hours: number, tempC: number | null }[]
+  troubles: { kind: ClimateTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[]
   /** How band and watch come about. */
   reasons: Reason[]
 }
@@ -65,7 +88,12 @@ export interface WinterGroupView {
   speciesId: string
   placeId: string | null
   programme: Programme
-  members: { animalId: string, tag: string, eligibility: Judgement<Eligibility> | null, state: 'awake' | 'cold' | 'warmed' | 'gone' }[]
+  members: {
+    animalId: string
+    tag: string
+    eligibility: Judgement<Eligibility> | null
+    state: 'awake' | 'cold' | 'warmed' | 'gone'
+  }[]
 }
 
 export interface RecoveringAnimal {
@@ -74,7 +102,7 @@ export interface RecoveringAnimal {
   speciesId: string
   warmedDay: Day
   recovery: Recovery
-  readiness: { dist: DayDist, since: Day | null, waitsFor: string[], schoolName: string, reasons: Reason[] }
+  readiness: { dist: DayDist; since: Day | null; waitsFor: string[]; schoolName: string; reasons: Reason[] }
 }
 
 export interface WinterOutlook {
@@ -89,7 +117,13 @@ const WATCH_DAYS = 150
 const RECOVERING_DAYS = 120
 const USUAL_STEPS = 8
 
-function usualBand(animal: AnimalState, wakeDay: Day, context: SeasonContext, fromDay: Day, startG: number): ColdAnimal['usual'] {
+function usualBand(
+  animal: AnimalState,
+  wakeDay: Day,
+  context: SeasonContext,
+  fromDay: Day,
+  startG: number,
+): ColdAnimal['usual'] {
   const species = speciesOf(context.almanac, animal.speciesId)
   if (!hasWinter(species)) return []
   const { house } = context
@@ -99,7 +133,11 @@ function usualBand(animal: AnimalState, wakeDay: Day, context: SeasonContext, fr
   return Array.from({ length: USUAL_STEPS + 1 }, (_, i) => {
     const days = Math.round((span * i) / USUAL_STEPS)
     const burnt = expectedLoss(species.cold, startG, log, fromDay, fromDay + days, assumedC).share
-    return { day: fromDay + days, low: burnt, high: Math.max(burnt + usualPerDay(species.cold) * days, species.cold.watchLoss.value * (days / span)) }
+    return {
+      day: fromDay + days,
+      low: burnt,
+      high: Math.max(burnt + usualPerDay(species.cold) * days, species.cold.watchLoss.value * (days / span)),
+    }
   })
 }
 
@@ -113,13 +151,33 @@ function coldAnimal(animal: AnimalState, context: SeasonContext): ColdAnimal | n
   const until = Math.max(programme.wakeDay, today)
   let limitDay: Day | null = null
   if (line.outOn) {
-    for (let day = today; day <= until && limitDay === null; day++) if (cumulative(line.outOn, day) >= 0.5) limitDay = day
+    for (let day = today; day <= until && limitDay === null; day++)
+      if (cumulative(line.outOn, day) >= 0.5) limitDay = day
   }
   return {
-    animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, placeId: animal.placeId, coldPlaceId: coldPlaceOf(context.house, animal.placeId), groupId: winterGroupOf(context.house, animal.id)?.id ?? null, kind: programme.kind,
-    cooledDay: animal.cooled!.day, wakeDay: programme.wakeDay, points: line.points, startLate: line.start?.late ?? true, lost: line.lost, slopePerWeek: line.trend ? line.trend.slope * 7 : null,
-    band: bandOf(line, until), usual: line.start ? usualBand(animal, programme.wakeDay, context, line.start.day, line.start.massG) : [], atWake: line.atWake,
-    limits: { watch: species.cold.watchLoss.value, takeOut: species.cold.takeOutLoss.value }, watchOn: line.watchOn && summarise(line.watchOn), outOn: line.outOn && summarise(line.outOn), limitDay, metabolicShare: line.metabolicShare, waterShare: line.waterShare, verdict,
+    animalId: animal.id,
+    tag: animal.tag,
+    speciesId: animal.speciesId,
+    placeId: animal.placeId,
+    coldPlaceId: coldPlaceOf(context.house, animal.placeId),
+    groupId: winterGroupOf(context.house, animal.id)?.id ?? null,
+    kind: programme.kind,
+    cooledDay: animal.cooled!.day,
+    wakeDay: programme.wakeDay,
+    points: line.points,
+    startLate: line.start?.late ?? true,
+    lost: line.lost,
+    slopePerWeek: line.trend ? line.trend.slope * 7 : null,
+    band: bandOf(line, until),
+    usual: line.start ? usualBand(animal, programme.wakeDay, context, line.start.day, line.start.massG) : [],
+    atWake: line.atWake,
+    limits: { watch: species.cold.watchLoss.value, takeOut: species.cold.takeOutLoss.value },
+    watchOn: line.watchOn && summarise(line.watchOn),
+    outOn: line.outOn && summarise(line.outOn),
+    limitDay,
+    metabolicShare: line.metabolicShare,
+    waterShare: line.waterShare,
+    verdict,
   }
 }
 
@@ -129,25 +187,55 @@ const gravity = { takeOut: 0, offerWater: 1, weighAgain: 2, carryOn: 3 } as cons
 
 function byTrouble(a: ColdAnimal, b: ColdAnimal): number {
   const far = Number.MAX_SAFE_INTEGER
-  return gravity[a.verdict.value.action] - gravity[b.verdict.value.action]
-    || (a.limitDay ?? far) - (b.limitDay ?? far)
-    || (b.atWake?.high ?? 0) - (a.atWake?.high ?? 0)
-    || (a.tag < b.tag ? -1 : 1)
+  return (
+    gravity[a.verdict.value.action] - gravity[b.verdict.value.action] ||
+    (a.limitDay ?? far) - (b.limitDay ?? far) ||
+    (b.atWake?.high ?? 0) - (a.atWake?.high ?? 0) ||
+    (a.tag < b.tag ? -1 : 1)
+  )
 }
 
 /** Band of those that lie in a place, with the almanac rows it comes from, and how its readings are counted. */
-function placeReasons(speciesIds: readonly string[], watch: PlaceWatch | null, holdC: number | null, context: SeasonContext): Reason[] {
-  const bands = speciesIds.flatMap((id) => {
+function placeReasons(
+  speciesIds: readonly string[],
+  watch: PlaceWatch | null,
+  holdC: number | null,
+  context: SeasonContext,
+): Reason[] {
+  const bands = speciesIds.flatMap(id => {
     const { name, cold } = speciesOf(context.almanac, id)
-    return (['floorC', 'lowC', 'holdC', 'highC', 'ceilingC'] as const).map(key => factInput(`${name}, ${BAND_WORDS[key]}`, `species.${id}.cold.${key}.value`, cold![key]))
+    return (['floorC', 'lowC', 'holdC', 'highC', 'ceilingC'] as const).map(key =>
+      factInput(`${name}, ${BAND_WORDS[key]}`, `species.${id}.cold.${key}.value`, cold![key]),
+    )
   })
   return [
-    { rule: 'The tightest band of the species that lie there', inputs: bands, change: 'Own numbers in the Almanac, or other animals in the place' },
-    ...(watch ? [{ rule: 'Hourly means of its probes from five days after the first of them was cooled; hours without a reading are told, not filled in. Degree-hours: each hour’s mean above the hold, added up', inputs: [computedInput('Hours read', `${watch.read} of ${watch.hours}`), computedInput('Hold', `${holdC} °C`), computedInput('Degree-hours above it', `${Math.round(watch.degreeHoursAbove)}`)] }] : []),
+    {
+      rule: 'The tightest band of the species that lie there',
+      inputs: bands,
+      change: 'Own numbers in the Almanac, or other animals in the place',
+    },
+    ...(watch
+      ? [
+          {
+            rule: 'Hourly means of its probes from five days after the first of them was cooled; hours without a reading are told, not filled in. Degree-hours: each hour’s mean above the hold, added up',
+            inputs: [
+              computedInput('Hours read', `${watch.read} of ${watch.hours}`),
+              computedInput('Hold', `${holdC} °C`),
+              computedInput('Degree-hours above it', `${Math.round(watch.degreeHoursAbove)}`),
+            ],
+          },
+        ]
+      : []),
   ]
 }
 
-const BAND_WORDS = { floorC: 'harmed below', lowC: 'hold from', holdC: 'hold', highC: 'hold to', ceilingC: 'not long over' } as const
+const BAND_WORDS = {
+  floorC: 'harmed below',
+  lowC: 'hold from',
+  holdC: 'hold',
+  highC: 'hold to',
+  ceilingC: 'not long over',
+} as const
 
 const calendars = new Map<string, (hour: number) => Day>()
 
@@ -180,18 +268,34 @@ function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPl
     const band = sharedBand(bands)
     const now = log ? log.from + log.meanC.length : 0
     // watched from five days after the first of them was cooled: before that it was still falling
-    const from = log ? Math.max(log.from, now - WATCH_DAYS * 24, list.length ? (Math.min(...list.map(c => c.cooledDay)) + 5) * 24 : now - 48) : 0
+    const from = log
+      ? Math.max(
+          log.from,
+          now - WATCH_DAYS * 24,
+          list.length ? (Math.min(...list.map(c => c.cooledDay)) + 5) * 24 : now - 48,
+        )
+      : 0
     const watch = log && band ? watchPlace(log, from, now, band) : null
     return {
-      placeId, name: place.name, capacity: place.capacity, setC: place.tempC, animalIds: list.map(c => c.animalId), band,
-      watch, reasons: placeReasons(speciesIds, watch, band?.holdC ?? null, context),
+      placeId,
+      name: place.name,
+      capacity: place.capacity,
+      setC: place.tempC,
+      animalIds: list.map(c => c.animalId),
+      band,
+      watch,
+      reasons: placeReasons(speciesIds, watch, band?.holdC ?? null, context),
       days: log ? dailyOf(log, Math.max(Math.floor(log.from / 24), today - WATCH_DAYS), today, dayOf) : [],
       troubles: log && band ? troubleOf(log, band) : [],
     }
   })
 }
 
-function groupView(group: WinterGroup, gravid: ReadonlyMap<string, string>, context: SeasonContext): WinterGroupView | null {
+function groupView(
+  group: WinterGroup,
+  gravid: ReadonlyMap<string, string>,
+  context: SeasonContext,
+): WinterGroupView | null {
   const { house, almanac, settings, today } = context
   const species = speciesOf(almanac, group.speciesId)
   if (!hasWinter(species)) return null
@@ -201,11 +305,34 @@ function groupView(group: WinterGroup, gravid: ReadonlyMap<string, string>, cont
   const allWakeOn = warmUpDayOf(settings, today)
   const programme = lies && allWakeOn !== null ? wokenOn(planned, allWakeOn) : planned
   return {
-    groupId: group.id, tag: group.tag, speciesId: group.speciesId, placeId: group.placeId, programme,
-    members: Object.keys(group.members).map(id => house.animals[id]).filter(a => a !== undefined).map((animal) => {
-      const state = animal.status !== 'alive' ? 'gone' as const : inCold(animal) ? 'cold' as const : animal.warmed && animal.warmed.day >= group.coolDay ? 'warmed' as const : 'awake' as const
-      return { animalId: animal.id, tag: animal.tag, state, eligibility: state === 'awake' ? judgeEligibility(species, animal, gravid.has(animal.id), Math.max(group.coolDay, today), today, ways) : null }
-    }).sort((a, b) => (a.tag < b.tag ? -1 : 1)),
+    groupId: group.id,
+    tag: group.tag,
+    speciesId: group.speciesId,
+    placeId: group.placeId,
+    programme,
+    members: Object.keys(group.members)
+      .map(id => house.animals[id])
+      .filter(a => a !== undefined)
+      .map(animal => {
+        const state =
+          animal.status !== 'alive'
+            ? ('gone' as const)
+            : inCold(animal)
+              ? ('cold' as const)
+              : animal.warmed && animal.warmed.day >= group.coolDay
+                ? ('warmed' as const)
+                : ('awake' as const)
+        return {
+          animalId: animal.id,
+          tag: animal.tag,
+          state,
+          eligibility:
+            state === 'awake'
+              ? judgeEligibility(species, animal, gravid.has(animal.id), Math.max(group.coolDay, today), today, ways)
+              : null,
+        }
+      })
+      .sort((a, b) => (a.tag < b.tag ? -1 : 1)),
   }
 }
 
@@ -214,10 +341,12 @@ export const LAST_MONTH_DAYS = 30
 
 /** Females that carry, with the middle day on which each is expected to lay or give birth; null when that is not known. */
 function carriers(lanes: readonly Lane[], context: SeasonContext): [damId: string, day: Day | null][] {
-  return lanes.filter(l => l.kind === 'pair' && l.stage === 'gravid').map((l) => {
-    const birth = l.events.find(e => (e.event === 'laid' || e.event === 'born') && !e.observed)
-    return [context.house.pairings[l.subject.id]!.damId, birth ? summarise(birth.dist)?.median ?? null : null]
-  })
+  return lanes
+    .filter(l => l.kind === 'pair' && l.stage === 'gravid')
+    .map(l => {
+      const birth = l.events.find(e => (e.event === 'laid' || e.event === 'born') && !e.observed)
+      return [context.house.pairings[l.subject.id]!.damId, birth ? (summarise(birth.dist)?.median ?? null) : null]
+    })
 }
 
 /** When those that carry are expected to lay or give birth. */
@@ -226,7 +355,12 @@ export const birthsExpected = (lanes: readonly Lane[], context: SeasonContext): 
 
 /** Females that carry, by the lanes of the season. */
 export function gravidIn(lanes: readonly Lane[], context: SeasonContext): Map<string, 'gravid' | 'late'> {
-  return new Map(carriers(lanes, context).map(([id, day]) => [id, day !== null && day - context.today <= LAST_MONTH_DAYS ? 'late' : 'gravid']))
+  return new Map(
+    carriers(lanes, context).map(([id, day]) => [
+      id,
+      day !== null && day - context.today <= LAST_MONTH_DAYS ? 'late' : 'gravid',
+    ]),
+  )
 }
 
 function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnimal | null {
@@ -235,21 +369,51 @@ function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnim
   const readiness = readinessOf(animal, context)
   if (!readiness) return null
   return {
-    animalId: animal.id, tag: animal.tag, speciesId: animal.speciesId, warmedDay: animal.warmed.day, recovery: recoveryOf(animal, animal.winters.at(-1)!),
-    readiness: { dist: readiness.dist, since: readiness.since?.day ?? null, waitsFor: readiness.waitsFor, schoolName: readiness.schoolName, reasons: readiness.reasons },
+    animalId: animal.id,
+    tag: animal.tag,
+    speciesId: animal.speciesId,
+    warmedDay: animal.warmed.day,
+    recovery: recoveryOf(animal, animal.winters.at(-1)!),
+    readiness: {
+      dist: readiness.dist,
+      since: readiness.since?.day ?? null,
+      waitsFor: readiness.waitsFor,
+      schoolName: readiness.schoolName,
+      reasons: readiness.reasons,
+    },
   }
 }
 
 /** The winter of the house: who is in trouble, who is next, who comes back, and what the cold places do. */
 export function winterOutlook(lanes: readonly Lane[], context: SeasonContext): WinterOutlook {
   const animals = Object.values(context.house.animals)
-  const cold = eachGuarded(context, 'its winter', animals.filter(a => inCold(a)), subjectAs('animal'), a => coldAnimals(a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () => coldAnimal(a, context))).sort(byTrouble)
+  const cold = eachGuarded(
+    context,
+    'its winter',
+    animals.filter(a => inCold(a)),
+    subjectAs('animal'),
+    a =>
+      coldAnimals(a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () => coldAnimal(a, context)),
+  ).sort(byTrouble)
   const gravid = gravidIn(lanes, context)
-  const when = (r: RecoveringAnimal) => r.readiness.since ?? summarise(r.readiness.dist)?.median ?? Number.MAX_SAFE_INTEGER
+  const when = (r: RecoveringAnimal) =>
+    r.readiness.since ?? summarise(r.readiness.dist)?.median ?? Number.MAX_SAFE_INTEGER
   return {
     cold,
     places: guarded(context, 'the watch over cold places', null, () => coldPlaces(cold, context)) ?? [],
-    groups: eachGuarded(context, 'its programme', Object.values(context.house.winters).filter(g => !g.ended), subjectAs('winter'), g => groupView(g, gravid, context)).sort((a, b) => a.programme.coolDay - b.programme.coolDay || (a.tag < b.tag ? -1 : 1)),
-    recovering: eachGuarded(context, 'its recovery', animals.filter(a => a.status === 'alive'), subjectAs('animal'), a => recovering(a, context)).sort((a, b) => when(a) - when(b) || (a.tag < b.tag ? -1 : 1)),
+    groups: eachGuarded(
+      context,
+      'its programme',
+      Object.values(context.house.winters).filter(g => !g.ended),
+      subjectAs('winter'),
+      g => groupView(g, gravid, context),
+    ).sort((a, b) => a.programme.coolDay - b.programme.coolDay || (a.tag < b.tag ? -1 : 1)),
+    recovering: eachGuarded(
+      context,
+      'its recovery',
+      animals.filter(a => a.status === 'alive'),
+      subjectAs('animal'),
+      a => recovering(a, context),
+    ).sort((a, b) => when(a) - when(b) || (a.tag < b.tag ? -1 : 1)),
   }
 }

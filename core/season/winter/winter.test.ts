@@ -7,12 +7,16 @@ import { coolingWindow, defaultSettings, season, type HouseSettings, type Task }
 
 const today = 20_782
 const animal = (id: string) => ({ type: 'animal' as const, id })
-const seasonOf = (b: HouseBuilder, settings: HouseSettings = defaultSettings) => season(b.records(), shippedAlmanac, settings, b.today).season
+const seasonOf = (b: HouseBuilder, settings: HouseSettings = defaultSettings) =>
+  season(b.records(), shippedAlmanac, settings, b.today).season
 const task = (b: HouseBuilder, id: string): Task | undefined => seasonOf(b).tasks.find(t => t.id === id)
-const fed = (b: HouseBuilder, id: string, day: number) => b.write('fed', animal(id), day, { prey: 'mouse.adult', offered: 1, taken: 1 })
+const fed = (b: HouseBuilder, id: string, day: number) =>
+  b.write('fed', animal(id), day, { prey: 'mouse.adult', offered: 1, taken: 1 })
 
 function king(id = 'K-1', massG = 500): HouseBuilder {
-  const b = new HouseBuilder(today).place('chest', { kind: 'cold', tempC: 12, capacity: 10 }).animal(id, 'california-kingsnake', { sex: 'female' })
+  const b = new HouseBuilder(today)
+    .place('chest', { kind: 'cold', tempC: 12, capacity: 10 })
+    .animal(id, 'california-kingsnake', { sex: 'female' })
   b.write('weighed', animal(id), -70, { massG })
   return b
 }
@@ -38,10 +42,16 @@ describe('into the cold, as dated tasks', () => {
     fed(b, 'K-1', -20)
     b.winter('W', 'california-kingsnake', 0, ['K-1'], { placeId: 'chest' })
     expect(task(b, 'startweight:K-1')).toMatchObject({ what: 'Weigh before the cold' })
-    expect(task(b, 'cool:K-1')).toMatchObject({ what: 'Not to be cooled with W', actions: [{ kind: 'winterMemberLeft' }] })
+    expect(task(b, 'cool:K-1')).toMatchObject({
+      what: 'Not to be cooled with W',
+      actions: [{ kind: 'winterMemberLeft' }],
+    })
     b.write('weighed', animal('K-1'), 0, { massG: 498 })
     expect(task(b, 'startweight:K-1')).toBeUndefined()
-    expect(task(b, 'cool:K-1')).toMatchObject({ what: 'Cool down with W', actions: [{ kind: 'cooledDown', data: { placeId: 'chest' } }] })
+    expect(task(b, 'cool:K-1')).toMatchObject({
+      what: 'Cool down with W',
+      actions: [{ kind: 'cooledDown', data: { placeId: 'chest' } }],
+    })
     b.write('cooledDown', animal('K-1'), 0, { placeId: 'chest' })
     expect(task(b, 'cool:K-1')).toBeUndefined()
     expect(seasonOf(b).winter.places[0]).toMatchObject({ placeId: 'chest', animalIds: ['K-1'] })
@@ -72,7 +82,9 @@ describe('out of it', () => {
     expect(task(b, 'wake:K-1')).toMatchObject({ what: 'Warm up', due: today })
     const shared = new HouseBuilder(today).place('tub', { kind: 'tub' })
     for (const id of ['C-1', 'C-2']) {
-      shared.animal(id, 'corn-snake', { sex: 'female', placeId: 'tub' }).write('weighed', animal(id), -60, { massG: 500 })
+      shared
+        .animal(id, 'corn-snake', { sex: 'female', placeId: 'tub' })
+        .write('weighed', animal(id), -60, { massG: 500 })
       shared.write('cooledDown', animal(id), -58)
       shared.write('weighed', animal(id), -2, { massG: 495 })
     }
@@ -116,7 +128,10 @@ describe('out of it', () => {
     const laid = (damG: number, sireG: number) => {
       const b = king()
       b.animal('K-2', 'california-kingsnake', { sex: 'male' }).write('weighed', animal('K-2'), -70, { massG: 500 })
-      for (const [id, g] of [['K-1', damG], ['K-2', sireG]] as const) {
+      for (const [id, g] of [
+        ['K-1', damG],
+        ['K-2', sireG],
+      ] as const) {
         b.write('cooledDown', animal(id), -68)
         b.write('weighed', animal(id), -3, { massG: g })
       }
@@ -153,7 +168,10 @@ describe('awkward winters', () => {
 
   it('without a cold place they stand under their room, and a house-wide waking holds for shelf and plan alike', () => {
     const { cold, groups } = seasonOf(two(), { ...defaultSettings, warmUpDay: today + 9 }).winter
-    expect(cold.map(c => [c.coldPlaceId, c.wakeDay])).toEqual([['room', today + 9], ['room', today + 9]])
+    expect(cold.map(c => [c.coldPlaceId, c.wakeDay])).toEqual([
+      ['room', today + 9],
+      ['room', today + 9],
+    ])
     expect(groups[0]!.programme.wakeDay).toBe(today + 9)
   })
 
@@ -185,14 +203,19 @@ describe('awkward winters', () => {
 
 describe('a rest', () => {
   it('eats less often, not nothing; the male goes in a week before its end', () => {
-    const b = new HouseBuilder(today).animal('G-1', 'fat-tailed-gecko', { sex: 'female' }).animal('G-2', 'fat-tailed-gecko', { sex: 'male' })
+    const b = new HouseBuilder(today)
+      .animal('G-1', 'fat-tailed-gecko', { sex: 'female' })
+      .animal('G-2', 'fat-tailed-gecko', { sex: 'male' })
     b.write('weighed', animal('G-1'), -45, { massG: 60 })
     b.write('cooledDown', animal('G-1'), -40)
     b.write('fed', animal('G-1'), -20, { prey: 'cricket.half', offered: 8, taken: 8 })
     b.winter('W', 'fat-tailed-gecko', -40, ['G-1'], { ways: { holdDays: 45 } })
     b.pair('G-1', 'G-2', -30)
     expect(task(b, 'feed:G-1')!.reasons[0]!.rule).toMatch(/in the rest/)
-    expect(seasonOf(b).tasks.find(t => t.id.startsWith('introduce:'))).toMatchObject({ what: 'Put G-2 with G-1', due: today })
+    expect(seasonOf(b).tasks.find(t => t.id.startsWith('introduce:'))).toMatchObject({
+      what: 'Put G-2 with G-1',
+      due: today,
+    })
   })
 })
 
@@ -208,16 +231,28 @@ describe('the cold place itself', () => {
   it('frost, warmth and silence are told with whom they endanger, and a quiet chest is not', () => {
     expect(chest(hours(400, 12))).toEqual([])
     // the band is that of the almanac, row by row
-    expect(chest([...hours(400, 12), 5])[0]!.reasons[0]!.inputs.map(i => i.from.kind === 'almanac' && i.from.path)).toContain('species.california-kingsnake.cold.floorC.value')
-    expect(chest([...hours(400, 12), 5])[0]).toMatchObject({ level: 'harm', text: expect.stringMatching(/fell to 5\.0 °C; in it K-1/) })
-    expect(chest([...hours(400, 12), ...hours(5, 22)])[0]).toMatchObject({ level: 'harm', text: expect.stringMatching(/too warm/) })
-    expect(chest([...hours(400, 12), ...hours(6, null)])[0]).toMatchObject({ level: 'watch', text: expect.stringMatching(/no reading since 6 hours/) })
+    expect(
+      chest([...hours(400, 12), 5])[0]!.reasons[0]!.inputs.map(i => i.from.kind === 'almanac' && i.from.path),
+    ).toContain('species.california-kingsnake.cold.floorC.value')
+    expect(chest([...hours(400, 12), 5])[0]).toMatchObject({
+      level: 'harm',
+      text: expect.stringMatching(/fell to 5\.0 °C; in it K-1/),
+    })
+    expect(chest([...hours(400, 12), ...hours(5, 22)])[0]).toMatchObject({
+      level: 'harm',
+      text: expect.stringMatching(/too warm/),
+    })
+    expect(chest([...hours(400, 12), ...hours(6, null)])[0]).toMatchObject({
+      level: 'watch',
+      text: expect.stringMatching(/no reading since 6 hours/),
+    })
   })
 })
 
 describe('counting back from the first young', () => {
   const wished = dayFromIso('2027-06-01')
-  const window_ = (id: string, schools = {}) => coolingWindow(speciesOf(shippedAlmanac, id), wished, { almanac: shippedAlmanac, schools })
+  const window_ = (id: string, schools = {}) =>
+    coolingWindow(speciesOf(shippedAlmanac, id), wished, { almanac: shippedAlmanac, schools })
 
   it('kingsnakes hatching about 1 June are cooled in autumn, with the spread of the clocks', () => {
     const w = window_('california-kingsnake')!
@@ -230,7 +265,9 @@ describe('counting back from the first young', () => {
   })
 
   it('a slower warming asks for an earlier start, and species without a winter have no window', () => {
-    expect(window_('california-kingsnake', { warmUp: 'gradual' })!.likely).toBe(window_('california-kingsnake', { warmUp: 'steps' })!.likely - 4)
+    expect(window_('california-kingsnake', { warmUp: 'gradual' })!.likely).toBe(
+      window_('california-kingsnake', { warmUp: 'steps' })!.likely - 4,
+    )
     expect(window_('dyeing-dart-frog')).toBeNull()
     expect(window_('rosy-boa')).not.toBeNull()
   })

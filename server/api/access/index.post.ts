@@ -5,9 +5,13 @@ import { gateOf } from '../../utils/gateOf'
 import { answerBody } from '../../utils/handler'
 import { letIn } from '../../utils/session'
 
-export default answerBody(Enter, async ({ passphrase }, event): Promise<AccessView> => {
-  const access = await theAccess()
-  await access.enter(passphrase, getRequestIP(event) ?? 'unknown')
-  await letIn(event, access)
-  return { closed: gateOf().closed, entered: true }
-}, { open: true })
+export default answerBody(
+  Enter,
+  async ({ passphrase }, event): Promise<AccessView> => {
+    const access = await theAccess()
+    await access.enter(passphrase, getRequestIP(event) ?? 'unknown')
+    await letIn(event, access)
+    return { closed: gateOf().closed, entered: true }
+  },
+  { open: true },
+)

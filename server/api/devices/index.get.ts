@@ -6,5 +6,9 @@ import { theDevices, theSimulator } from '../../house/theHouse'
 export default answer(async (): Promise<DeviceList> => {
   const [devices, simulator] = [await theDevices(), await theSimulator()]
   const views = await devices.views()
-  return { devices: views.map(d => ({ ...d, faults: simulator?.faultsOf(d.id) ?? [] })), now: new Date(houseNow()).toISOString(), demo: simulator !== null }
+  return {
+    devices: views.map(d => ({ ...d, faults: simulator?.faultsOf(d.id) ?? [] })),
+    now: new Date(houseNow()).toISOString(),
+    demo: simulator !== null,
+  }
 })

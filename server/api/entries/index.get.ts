@@ -6,9 +6,13 @@ import { theHouse } from '../../house/theHouse'
 
 export default answerQuery(ReadEntries, async (query): Promise<TimelineEntry[]> => {
   const { database } = await theHouse()
-  const entries = 'day' in query
-    ? await entriesOfDay(database, dayFromIso(query.day))
-    : await entriesOfSubject(database, { type: query.subjectType, id: query.subjectId }, query.limit)
-  const voided = await voidedAmong(database, entries.map(e => e.id))
+  const entries =
+    'day' in query
+      ? await entriesOfDay(database, dayFromIso(query.day))
+      : await entriesOfSubject(database, { type: query.subjectType, id: query.subjectId }, query.limit)
+  const voided = await voidedAmong(
+    database,
+    entries.map(e => e.id),
+  )
   return entries.map(e => ({ ...e, voided: voided.has(e.id) }))
 })

@@ -3,4 +3,6 @@ import { NewPlace } from '#shared/contracts/house'
 import { answerBody } from '../../utils/handler'
 import { theHouse } from '../../house/theHouse'
 
-export default answerBody(NewPlace, async (place, event) => (await theHouse()).changePlace(getRouterParam(event, 'id')!, place))
+export default answerBody(NewPlace, async (place, event) =>
+  (await theHouse()).changePlace(getRouterParam(event, 'id')!, place),
+)

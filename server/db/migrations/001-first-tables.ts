@@ -2,7 +2,7 @@ import type { Knex } from 'knex'
 
 /** Places, cards of animals, the logbook, the keeper's own numbers and ways. */
 export async function up(knex: Knex): Promise<void> {
-  await knex.schema.createTable('places', (t) => {
+  await knex.schema.createTable('places', t => {
     t.text('id').primary()
     t.text('name').notNullable()
     t.text('kind').notNullable()
@@ -10,7 +10,7 @@ export async function up(knex: Knex): Promise<void> {
     t.integer('walk_order').notNullable().defaultTo(0)
     t.float('temp_c').nullable()
   })
-  await knex.schema.createTable('entries', (t) => {
+  await knex.schema.createTable('entries', t => {
     t.text('id').primary()
     t.text('at').notNullable()
     t.integer('day').notNullable()
@@ -23,7 +23,7 @@ export async function up(knex: Knex): Promise<void> {
     t.index(['subject_type', 'subject_id', 'at'])
     t.index(['day'])
   })
-  await knex.schema.createTable('animals', (t) => {
+  await knex.schema.createTable('animals', t => {
     t.text('id').primary()
     t.text('tag').notNullable().unique()
     t.text('name').nullable()
@@ -37,12 +37,12 @@ export async function up(knex: Knex): Promise<void> {
     t.text('clutch_id').nullable().references('entries.id')
     t.text('founded_by').nullable().references('entries.id')
   })
-  await knex.schema.createTable('almanac_overrides', (t) => {
+  await knex.schema.createTable('almanac_overrides', t => {
     t.text('path').primary()
     t.float('value').notNullable()
     t.text('note').nullable()
   })
-  await knex.schema.createTable('settings', (t) => {
+  await knex.schema.createTable('settings', t => {
     t.text('key').primary()
     t.text('value').notNullable()
   })

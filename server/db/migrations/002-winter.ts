@@ -2,10 +2,10 @@ import type { Knex } from 'knex'
 
 /** Capacity of cold places; devices and what they read. */
 export async function up(knex: Knex): Promise<void> {
-  await knex.schema.alterTable('places', (t) => {
+  await knex.schema.alterTable('places', t => {
     t.integer('capacity').nullable()
   })
-  await knex.schema.createTable('devices', (t) => {
+  await knex.schema.createTable('devices', t => {
     t.text('id').primary()
     t.text('name').notNullable()
     t.text('kind').notNullable()
@@ -14,14 +14,14 @@ export async function up(knex: Knex): Promise<void> {
     t.text('token_hash').notNullable()
     t.boolean('simulated').notNullable().defaultTo(false)
   })
-  await knex.schema.createTable('readings', (t) => {
+  await knex.schema.createTable('readings', t => {
     t.text('device_id').notNullable().references('devices.id').onDelete('CASCADE')
     t.integer('at').notNullable()
     t.float('temp_c').notNullable()
     t.primary(['device_id', 'at'])
   })
   // the place is kept with the hour, so that a probe may move without taking its past along
-  await knex.schema.createTable('readings_hourly', (t) => {
+  await knex.schema.createTable('readings_hourly', t => {
     t.text('place_id').notNullable().references('places.id')
     t.text('device_id').notNullable()
     t.integer('hour').notNullable()
@@ -31,7 +31,7 @@ export async function up(knex: Knex): Promise<void> {
     t.float('max_c').notNullable()
     t.primary(['place_id', 'device_id', 'hour'])
   })
-  await knex.schema.createTable('readings_set_aside', (t) => {
+  await knex.schema.createTable('readings_set_aside', t => {
     t.increments('id')
     t.text('device_id').notNullable().references('devices.id').onDelete('CASCADE')
     t.integer('received_at').notNullable()

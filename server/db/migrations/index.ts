@@ -9,7 +9,11 @@ interface Migration {
 }
 
 /** Forward only, in this order; a name once shipped is never changed. */
-const migrations: Migration[] = [{ name: '001-first-tables', up: first.up }, { name: '002-winter', up: winter.up }, { name: '003-access', up: access.up }]
+const migrations: Migration[] = [
+  { name: '001-first-tables', up: first.up },
+  { name: '002-winter', up: winter.up },
+  { name: '003-access', up: access.up },
+]
 
 export const migrationNames: readonly string[] = migrations.map(m => m.name)
 
@@ -17,5 +21,10 @@ export const migrationNames: readonly string[] = migrations.map(m => m.name)
 export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrations: async () => migrations,
   getMigrationName: migration => migration.name,
-  getMigration: async migration => ({ up: migration.up, down: async () => { throw new Error('Migrations go forward only.') } }),
+  getMigration: async migration => ({
+    up: migration.up,
+    down: async () => {
+      throw new Error('Migrations go forward only.')
+    },
+  }),
 }

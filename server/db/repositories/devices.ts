@@ -39,11 +39,25 @@ export interface RawReading {
 const ROWS_AT_ONCE = 120
 
 export async function allDevices(db: Knex): Promise<Device[]> {
-  return (await db<DeviceRow>('devices').orderBy('name')).map(r => ({ id: r.id, name: r.name, kind: r.kind, placeId: r.place_id, tokenHash: r.token_hash, simulated: Boolean(r.simulated) }))
+  return (await db<DeviceRow>('devices').orderBy('name')).map(r => ({
+    id: r.id,
+    name: r.name,
+    kind: r.kind,
+    placeId: r.place_id,
+    tokenHash: r.token_hash,
+    simulated: Boolean(r.simulated),
+  }))
 }
 
 export async function insertDevice(db: Knex, d: Device): Promise<void> {
-  await db<DeviceRow>('devices').insert({ id: d.id, name: d.name, kind: d.kind, place_id: d.placeId, token_hash: d.tokenHash, simulated: d.simulated ? 1 : 0 })
+  await db<DeviceRow>('devices').insert({
+    id: d.id,
+    name: d.name,
+    kind: d.kind,
+    place_id: d.placeId,
+    token_hash: d.tokenHash,
+    simulated: d.simulated ? 1 : 0,
+  })
 }
 
 /** The device leaves with its raw readings; the hours of its place stay. */
@@ -51,13 +65,25 @@ export async function deleteDevice(db: Knex, id: string): Promise<void> {
   await db<DeviceRow>('devices').where({ id }).delete()
 }
 
-export async function allHours(db: Knex, fromHour: number): Promise<{ placeId: string, hour: number, sums: HourSums }[]> {
+export async function allHours(
+  db: Knex,
+  fromHour: number,
+): Promise<{ placeId: string; hour: number; sums: HourSums }[]> {
   const rows = await db<HourRow>('readings_hourly').where('hour', '>=', fromHour)
-  return rows.map(r => ({ placeId: r.place_id, hour: r.hour, sums: { n: r.n, sumC: r.sum_c, minC: r.min_c, maxC: r.max_c } }))
+  return rows.map(r => ({
+    placeId: r.place_id,
+    hour: r.hour,
+    sums: { n: r.n, sumC: r.sum_c, minC: r.min_c, maxC: r.max_c },
+  }))
 }
 
 /** Adds to the hours of a place what a device read in them. */
-export async function addHours(db: Knex, placeId: string, deviceId: string, hours: ReadonlyMap<number, HourSums>): Promise<void> {
+export async function addHours(
+  db: Knex,
+  placeId: string,
+  deviceId: string,
+  hours: ReadonlyMap<number, HourSums>,
+): Promise<void> {
   for (const [hour, s] of hours) {
     await db.raw(
       `INSERT INTO readings_hourly (place_id, device_id, hour, n, sum_c, min_c, max_c) VALUES (?, ?, ?, ?, ?, ?, ?)
@@ -70,17 +96,27 @@ export async function addHours(db: Knex, placeId: string, deviceId: string, hour
 const INSTANTS_AT_ONCE = 500
 
 /** Readings of a device at these instants that are stored already. */
-export async function storedReadings(db: Knex, deviceId: string, instants: readonly number[]): Promise<Map<number, number>> {
+export async function storedReadings(
+  db: Knex,
+  deviceId: string,
+  instants: readonly number[],
+): Promise<Map<number, number>> {
   const known = new Map<number, number>()
   for (let i = 0; i < instants.length; i += INSTANTS_AT_ONCE) {
-    const rows = await db<{ device_id: string, at: number, temp_c: number }>('readings').where({ device_id: deviceId }).whereIn('at', instants.slice(i, i + INSTANTS_AT_ONCE))
+    const rows = await db<{ device_id: string; at: number; temp_c: number }>('readings')
+      .where({ device_id: deviceId })
+      .whereIn('at', instants.slice(i, i + INSTANTS_AT_ONCE))
     for (const r of rows) known.set(r.at, r.temp_c)
   }
   return known
 }
 
 export async function insertReadings(db: Knex, deviceId: string, readings: readonly RawReading[]): Promise<void> {
-  await db.batchInsert('readings', readings.map(r => ({ device_id: deviceId, at: r.at, temp_c: r.tempC })), ROWS_AT_ONCE)
+  await db.batchInsert(
+    'readings',
+    readings.map(r => ({ device_id: deviceId, at: r.at, temp_c: r.tempC })),
+    ROWS_AT_ONCE,
+  )
 }
 
 export async function deleteReadingsBefore(db: Knex, deviceId: string, at: number): Promise<void> {
@@ -89,22 +125,43 @@ export async function deleteReadingsBefore(db: Knex, deviceId: string, at: numbe
 
 export async function latestReadings(db: Knex): Promise<Map<string, RawReading>> {
   // SQLite gives the other columns of the row that holds the maximum
-  const rows = await db('readings').select('device_id', 'temp_c').max({ at: 'at' }).groupBy('device_id') as unknown as { device_id: string, temp_c: number, at: number }[]
+  const rows = (await db('readings')
+    .select('device_id', 'temp_c')
+    .max({ at: 'at' })
+    .groupBy('device_id')) as unknown as { device_id: string; temp_c: number; at: number }[]
   return new Map(rows.map(r => [r.device_id, { at: r.at, tempC: r.temp_c }]))
 }
 
-export async function insertSetAside(db: Knex, deviceId: string, receivedAt: number, rows: readonly { reason: string, payload: string }[]): Promise<void> {
-  await db.batchInsert('readings_set_aside', rows.map(r => ({ device_id: deviceId, received_at: receivedAt, ...r })), ROWS_AT_ONCE)
+export async function insertSetAside(
+  db: Knex,
+  deviceId: string,
+  receivedAt: number,
+  rows: readonly { reason: string; payload: string }[],
+): Promise<void> {
+  await db.batchInsert(
+    'readings_set_aside',
+    rows.map(r => ({ device_id: deviceId, received_at: receivedAt, ...r })),
+    ROWS_AT_ONCE,
+  )
 }
 
-export async function setAsideCounts(db: Knex): Promise<Map<string, { count: number, lastReason: string }>> {
-  const rows = await db('readings_set_aside').select('device_id', 'reason').count({ count: '*' }).max({ id: 'id' }).groupBy('device_id') as unknown as { device_id: string, reason: string, count: number }[]
+export async function setAsideCounts(db: Knex): Promise<Map<string, { count: number; lastReason: string }>> {
+  const rows = (await db('readings_set_aside')
+    .select('device_id', 'reason')
+    .count({ count: '*' })
+    .max({ id: 'id' })
+    .groupBy('device_id')) as unknown as { device_id: string; reason: string; count: number }[]
   return new Map(rows.map(r => [r.device_id, { count: Number(r.count), lastReason: r.reason }]))
 }
 
 /** Lets go of set-aside readings of a device that are older, or more than the newest so many. */
 export async function pruneSetAside(db: Knex, deviceId: string, before: number, most: number): Promise<void> {
   await db('readings_set_aside').where({ device_id: deviceId }).where('received_at', '<', before).delete()
-  const [last] = await db<{ id: number, device_id: string }>('readings_set_aside').where({ device_id: deviceId }).orderBy('id', 'desc').offset(most).limit(1).select('id')
+  const [last] = await db<{ id: number; device_id: string }>('readings_set_aside')
+    .where({ device_id: deviceId })
+    .orderBy('id', 'desc')
+    .offset(most)
+    .limit(1)
+    .select('id')
   if (last) await db('readings_set_aside').where({ device_id: deviceId }).where('id', '<=', last.id).delete()
 }

@@ -15,13 +15,29 @@ interface Row {
 
 function fromRow(row: Row): DatedEntry {
   return {
-    id: row.id, at: row.at, day: row.day, subject: { type: row.subject_type, id: row.subject_id }, kind: row.kind, data: JSON.parse(row.data) as Record<string, unknown>, source: row.source,
+    id: row.id,
+    at: row.at,
+    day: row.day,
+    subject: { type: row.subject_type, id: row.subject_id },
+    kind: row.kind,
+    data: JSON.parse(row.data) as Record<string, unknown>,
+    source: row.source,
     ...(row.note !== null && { note: row.note }),
   }
 }
 
 function toRow(e: DatedEntry): Row {
-  return { id: e.id, at: e.at, day: e.day, subject_type: e.subject.type, subject_id: e.subject.id, kind: e.kind, data: JSON.stringify(e.data), source: e.source, note: e.note ?? null }
+  return {
+    id: e.id,
+    at: e.at,
+    day: e.day,
+    subject_type: e.subject.type,
+    subject_id: e.subject.id,
+    kind: e.kind,
+    data: JSON.stringify(e.data),
+    source: e.source,
+    note: e.note ?? null,
+  }
 }
 
 const ROWS_AT_ONCE = 90
@@ -33,16 +49,21 @@ export async function insertEntries(db: Knex, entries: readonly DatedEntry[]): P
 }
 
 /** Rows that cannot be read are left where they are and told by their id; the others stand. */
-function readRows(rows: readonly Row[]): { entries: DatedEntry[], unreadable: string[] } {
+function readRows(rows: readonly Row[]): { entries: DatedEntry[]; unreadable: string[] } {
   const entries: DatedEntry[] = []
   const unreadable: string[] = []
   for (const row of rows) {
     try {
       const entry = fromRow(row)
-      if (typeof entry.data !== 'object' || entry.data === null || !Number.isInteger(entry.day) || Number.isNaN(Date.parse(entry.at))) throw new TypeError('no entry')
+      if (
+        typeof entry.data !== 'object' ||
+        entry.data === null ||
+        !Number.isInteger(entry.day) ||
+        Number.isNaN(Date.parse(entry.at))
+      )
+        throw new TypeError('no entry')
       entries.push(entry)
-    }
-    catch {
+    } catch {
       unreadable.push(row.id)
     }
   }
@@ -50,7 +71,7 @@ function readRows(rows: readonly Row[]): { entries: DatedEntry[], unreadable: st
 }
 
 /** The whole logbook, voids and voided included, and the ids of rows that cannot be read. */
-export async function readLogbook(db: Knex): Promise<{ entries: DatedEntry[], unreadable: string[] }> {
+export async function readLogbook(db: Knex): Promise<{ entries: DatedEntry[]; unreadable: string[] }> {
   return readRows(await db<Row>('entries').select())
 }
 
@@ -69,7 +90,11 @@ export async function entriesOfDay(db: Knex, day: number): Promise<DatedEntry[]>
 
 /** What is written of one subject, newest first, with the ids of those that were taken back. */
 export async function entriesOfSubject(db: Knex, subject: Subject, limit: number): Promise<DatedEntry[]> {
-  const rows = await db<Row>('entries').where({ subject_type: subject.type, subject_id: subject.id }).orderBy('at', 'desc').orderBy('id', 'desc').limit(limit)
+  const rows = await db<Row>('entries')
+    .where({ subject_type: subject.type, subject_id: subject.id })
+    .orderBy('at', 'desc')
+    .orderBy('id', 'desc')
+    .limit(limit)
   return readRows(rows).entries
 }
 
@@ -77,7 +102,10 @@ export async function entriesOfSubject(db: Knex, subject: Subject, limit: number
 export async function voidedAmong(db: Knex, ids: readonly string[]): Promise<Set<string>> {
   const voided = new Set<string>()
   for (let i = 0; i < ids.length; i += IDS_AT_ONCE) {
-    const rows = await db<Row>('entries').where({ kind: 'void', subject_type: 'entry' }).whereIn('subject_id', ids.slice(i, i + IDS_AT_ONCE)).select('subject_id')
+    const rows = await db<Row>('entries')
+      .where({ kind: 'void', subject_type: 'entry' })
+      .whereIn('subject_id', ids.slice(i, i + IDS_AT_ONCE))
+      .select('subject_id')
     for (const row of rows) voided.add(row.subject_id)
   }
   return voided

@@ -14,7 +14,7 @@ const VERSION = 'version'
 
 /** The settings of the house, each for itself: one that cannot be read is the default, and the others stand. */
 export async function readSettings(db: Knex): Promise<StoredSettings> {
-  const rows = await db<{ key: string, value: string }>('settings')
+  const rows = await db<{ key: string; value: string }>('settings')
   const settings: Record<string, unknown> = { ...defaultSettings }
   const unreadable: string[] = []
   let version = 0
@@ -33,27 +33,32 @@ export async function readSettings(db: Knex): Promise<StoredSettings> {
 function parsed(json: string): unknown {
   try {
     return JSON.parse(json) as unknown
-  }
-  catch {
+  } catch {
     return undefined
   }
 }
 
 export async function writeSettings(db: Knex, settings: HouseSettings, version: number): Promise<void> {
-  await db.transaction(async (trx) => {
+  await db.transaction(async trx => {
     for (const [key, value] of [...Object.entries(settings), [VERSION, version] as const]) {
-      await trx('settings').insert({ key, value: JSON.stringify(value) }).onConflict('key').merge()
+      await trx('settings')
+        .insert({ key, value: JSON.stringify(value) })
+        .onConflict('key')
+        .merge()
     }
   })
 }
 
 export async function readOverrides(db: Knex): Promise<Override[]> {
-  const rows = await db<{ path: string, value: number, note: string | null }>('almanac_overrides').orderBy('path')
+  const rows = await db<{ path: string; value: number; note: string | null }>('almanac_overrides').orderBy('path')
   return rows.map(r => ({ path: r.path, value: r.value, ...(r.note !== null && { note: r.note }) }))
 }
 
 export async function writeOverride(db: Knex, override: Override): Promise<void> {
-  await db('almanac_overrides').insert({ path: override.path, value: override.value, note: override.note ?? null }).onConflict('path').merge()
+  await db('almanac_overrides')
+    .insert({ path: override.path, value: override.value, note: override.note ?? null })
+    .onConflict('path')
+    .merge()
 }
 
 export async function deleteOverride(db: Knex, path: string): Promise<void> {

@@ -15,20 +15,29 @@ export interface ChestOptions {
   startC: number
 }
 
-export const chestDefaults: Omit<ChestOptions, 'seed' | 'startC'> = { tauHours: 6, coolsK: 24, heatsK: 14, hysteresisK: 0.35, noiseK: 0.06 }
+export const chestDefaults: Omit<ChestOptions, 'seed' | 'startC'> = {
+  tauHours: 6,
+  coolsK: 24,
+  heatsK: 14,
+  hysteresisK: 0.35,
+  noiseK: 0.06,
+}
 
 /** Temperature of an unheated back room in a cool upland town: the year, and the day in it. Invented for the demonstration. */
 export function roomTempC(ms: number): number {
   const day = Math.floor(ms / 86_400_000)
   const hour = (ms / 3_600_000) % 24
-  return 16 - 5 * Math.cos((2 * Math.PI * (dayOfYear(day) - 20)) / 365) - 1.2 * Math.cos((2 * Math.PI * (hour - 3)) / 24)
+  return (
+    16 - 5 * Math.cos((2 * Math.PI * (dayOfYear(day) - 20)) / 365) - 1.2 * Math.cos((2 * Math.PI * (hour - 3)) / 24)
+  )
 }
 
 /**
  * One step of a first-order store of heat: it nears its rest temperature exponentially.
  * T(t + dt) = rest + (T − rest) · exp(−dt / tau), which is exact for a rest temperature that holds over the step.
  */
-export const nextTempC = (tempC: number, restC: number, hours: number, tauHours: number): number => restC + (tempC - restC) * Math.exp(-hours / tauHours)
+export const nextTempC = (tempC: number, restC: number, hours: number, tauHours: number): number =>
+  restC + (tempC - restC) * Math.exp(-hours / tauHours)
 
 const OPEN_TAU_HOURS = 0.6
 const MINUTE_MS = 60_000
@@ -41,7 +50,11 @@ export class ColdChest {
   private readonly random: () => number
   readonly faults = new Set<Fault>()
 
-  constructor(private readonly options: ChestOptions, private readonly setpointC: (ms: number) => number, private readonly roomC: (ms: number) => number = roomTempC) {
+  constructor(
+    private readonly options: ChestOptions,
+    private readonly setpointC: (ms: number) => number,
+    private readonly roomC: (ms: number) => number = roomTempC,
+  ) {
     this.tempC = options.startC
     this.random = seededRandom(options.seed)
   }
@@ -61,15 +74,19 @@ export class ColdChest {
     const { hysteresisK, coolsK, heatsK, tauHours, noiseK } = this.options
     if (this.tempC > setC + hysteresisK) this.running = 'cooling'
     else if (this.tempC < setC - hysteresisK) this.running = 'heating'
-    else if ((this.running === 'cooling' && this.tempC <= setC) || (this.running === 'heating' && this.tempC >= setC)) this.running = null
+    else if ((this.running === 'cooling' && this.tempC <= setC) || (this.running === 'heating' && this.tempC >= setC))
+      this.running = null
     const works = this.running === 'cooling' ? !this.faults.has('compressor') : true
     const room = this.roomC(ms)
-    const rest = room + (works && this.running === 'cooling' ? -coolsK : works && this.running === 'heating' ? heatsK : 0)
+    const rest =
+      room + (works && this.running === 'cooling' ? -coolsK : works && this.running === 'heating' ? heatsK : 0)
     // now and then someone looks in for two minutes
     if (this.openMinutes === 0 && this.random() < 1 / (60 * 60)) this.openMinutes = 2
     const open = this.faults.has('door') || this.openMinutes > 0
     if (this.openMinutes > 0) this.openMinutes--
-    this.tempC = open ? nextTempC(this.tempC, room, 1 / 60, OPEN_TAU_HOURS) : nextTempC(this.tempC, rest, 1 / 60, tauHours)
+    this.tempC = open
+      ? nextTempC(this.tempC, room, 1 / 60, OPEN_TAU_HOURS)
+      : nextTempC(this.tempC, rest, 1 / 60, tauHours)
     const read = this.tempC + noiseK * this.gauss()
     return this.faults.has('battery') ? null : Math.round(read * 100) / 100
   }

@@ -10,7 +10,7 @@ const AT_REST_SHARE = 0.002
 
 /** A scale whose reading swings for about a second after it is loaded. */
 export class SettlingScale {
-  private load: { massG: number, atMs: number, seed: number } | null = null
+  private load: { massG: number; atMs: number; seed: number } | null = null
 
   /** Puts a weight on at an instant, or takes it off. */
   put(massG: number | null, atMs: number): void {
@@ -33,7 +33,7 @@ export class SettlingScale {
   }
 
   /** The reading with whether it is at rest: the last samples lie close together. */
-  read(ms: number): { massG: number | null, stable: boolean } {
+  read(ms: number): { massG: number | null; stable: boolean } {
     const massG = this.shows(ms)
     if (massG === null || !this.load || ms - this.load.atMs < SAMPLES * SAMPLE_MS) return { massG, stable: false }
     const samples = Array.from({ length: SAMPLES }, (_, i) => this.shows(ms - i * SAMPLE_MS)!)

@@ -19,23 +19,41 @@ const DRIFT_PER_DAY = { cold: -0.0004, awake: 0.0008 }
 
 /** The devices of a demonstration: they read a made-up house, and send by the same way as real ones. */
 export class Simulator {
-  private readonly chests = new Map<string, { chest: ColdChest, toMs: number }>()
+  private readonly chests = new Map<string, { chest: ColdChest; toMs: number }>()
   private readonly scale = new SettlingScale()
 
-  constructor(private readonly house: HouseKeeper, private readonly devices: DeviceKeeper) {}
+  constructor(
+    private readonly house: HouseKeeper,
+    private readonly devices: DeviceKeeper,
+  ) {}
 
   /** The coldest that a winter group in this place asks for now, else what the place is set to. */
   private setpointOf(placeId: string, ms: number): number {
     const { house, settings } = this.house.snapshot()
-    const wished = Object.values(house.winters).filter(g => !g.ended && g.placeId === placeId).flatMap((group) => {
-      const species = this.house.currentAlmanac.species[group.speciesId]
-      return species && hasWinter(species) ? [setpointAt(programmeOf(species, { almanac: this.house.currentAlmanac, schools: settings.schools }, group.coolDay, group.ways, group.tag), ms / HOUR_MS)] : []
-    })
+    const wished = Object.values(house.winters)
+      .filter(g => !g.ended && g.placeId === placeId)
+      .flatMap(group => {
+        const species = this.house.currentAlmanac.species[group.speciesId]
+        return species && hasWinter(species)
+          ? [
+              setpointAt(
+                programmeOf(
+                  species,
+                  { almanac: this.house.currentAlmanac, schools: settings.schools },
+                  group.coolDay,
+                  group.ways,
+                  group.tag,
+                ),
+                ms / HOUR_MS,
+              ),
+            ]
+          : []
+      })
     const set = house.places[placeId]?.tempC ?? 12
     return wished.length ? Math.min(set, ...wished) : set
   }
 
-  private async chestOf(device: Device, nowMs: number): Promise<{ chest: ColdChest, toMs: number }> {
+  private async chestOf(device: Device, nowMs: number): Promise<{ chest: ColdChest; toMs: number }> {
     let held = this.chests.get(device.id)
     if (!held) {
       const last = (await latestReadings(this.house.database)).get(device.id)
@@ -48,7 +66,10 @@ export class Simulator {
         if (hour !== asked.hour) asked = { hour, setC: this.setpointOf(device.placeId!, ms) }
         return asked.setC
       }
-      held = { chest: new ColdChest({ ...chestDefaults, seed: seedFrom(device.id), startC }, setpoint), toMs: Math.max(last?.at ?? nowMs - HOUR_MS, nowMs - MOST_CAUGHT_UP_MS) }
+      held = {
+        chest: new ColdChest({ ...chestDefaults, seed: seedFrom(device.id), startC }, setpoint),
+        toMs: Math.max(last?.at ?? nowMs - HOUR_MS, nowMs - MOST_CAUGHT_UP_MS),
+      }
       this.chests.set(device.id, held)
     }
     return held
@@ -59,7 +80,7 @@ export class Simulator {
     const now = houseNow()
     for (const device of this.devices.all.filter(d => d.simulated && d.kind === 'probe')) {
       const held = await this.chestOf(device, now)
-      const readings: { at: string, tempC: number }[] = []
+      const readings: { at: string; tempC: number }[] = []
       held.chest.run(held.toMs, now, (ms, tempC) => readings.push({ at: new Date(ms).toISOString(), tempC }))
       held.toMs = Math.max(held.toMs, now)
       for (let i = 0; i < readings.length; i += AT_ONCE) await this.devices.take(device, readings.slice(i, i + AT_ONCE))
@@ -88,7 +109,10 @@ export class Simulator {
     if (!animal) return
     const own = ((seedFrom(animalId) % 100) - 50) / 50_000
     const drift = (inCold(animal) ? DRIFT_PER_DAY.cold : DRIFT_PER_DAY.awake) * (last ? today - last.day : 0)
-    this.scale.put((last?.massG ?? this.house.currentAlmanac.species[animal.speciesId]?.adultMassG.value ?? 100) * (1 + drift + own), Date.now())
+    this.scale.put(
+      (last?.massG ?? this.house.currentAlmanac.species[animal.speciesId]?.adultMassG.value ?? 100) * (1 + drift + own),
+      Date.now(),
+    )
   }
 
   weight(): ScaleReading {

@@ -3,4 +3,6 @@ import { TagYoung } from '#shared/contracts/house'
 import { answerBody } from '../../../utils/handler'
 import { theHouse } from '../../../house/theHouse'
 
-export default answerBody(TagYoung, async (wish, event) => (await theHouse()).tagYoung(getRouterParam(event, 'id')!, wish))
+export default answerBody(TagYoung, async (wish, event) =>
+  (await theHouse()).tagYoung(getRouterParam(event, 'id')!, wish),
+)

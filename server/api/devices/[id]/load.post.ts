@@ -8,7 +8,8 @@ import { theDevices, theSimulator } from '../../../house/theHouse'
 export default answerBody(LoadScale, async ({ animalId }, event) => {
   const simulator = await theSimulator()
   const device = (await theDevices()).device(getRouterParam(event, 'id')!)
-  if (!simulator || !device.simulated) throw new ProblemError(409, 'Only a simulated device of a demonstration can do this')
+  if (!simulator || !device.simulated)
+    throw new ProblemError(409, 'Only a simulated device of a demonstration can do this')
   simulator.loadScale(animalId)
   return simulator.weight()
 })

@@ -4,7 +4,7 @@ import { ProblemError } from '../../../utils/problem'
 import { theDevices, theSimulator } from '../../../house/theHouse'
 
 /** What a scale shows now, and whether it is at rest. */
-export default answer(async (event) => {
+export default answer(async event => {
   const devices = await theDevices()
   const device = devices.device(getRouterParam(event, 'id')!)
   if (device.kind !== 'scale') throw new ProblemError(422, `${device.name} is no scale`)

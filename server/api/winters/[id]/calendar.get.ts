@@ -3,7 +3,7 @@ import { answer } from '../../../utils/handler'
 import { theHouse } from '../../../house/theHouse'
 import { programmeCalendar } from '../../../exports/winterProgramme'
 
-export default answer(async (event) => {
+export default answer(async event => {
   const house = await theHouse()
   const { group, programme, settings, title } = await house.winterProgramme(getRouterParam(event, 'id')!)
   setResponseHeader(event, 'content-type', 'text/calendar; charset=utf-8')

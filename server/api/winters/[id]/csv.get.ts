@@ -3,7 +3,7 @@ import { answer } from '../../../utils/handler'
 import { theHouse } from '../../../house/theHouse'
 import { programmeCsv } from '../../../exports/winterProgramme'
 
-export default answer(async (event) => {
+export default answer(async event => {
   const house = await theHouse()
   const { group, programme, settings } = await house.winterProgramme(getRouterParam(event, 'id')!)
   setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
