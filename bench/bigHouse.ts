@@ -1,5 +1,6 @@
+import { foundings } from '../tests/fixtures/records'
 import { seededRandom } from '#core/chance'
-import { recordsFrom, type AnimalCard, type DatedEntry, type Place, type Records, type Subject } from '#core/logbook'
+import { recordsFrom, type AnimalCard, type DatedEntry, type Place, type Records, type Subject } from '#core/subjects'
 
 export interface HouseSize {
   animals: number
@@ -103,5 +104,5 @@ export function bigHouse(
     if (i % 5 === 0) write('weighed', subject, day, { massG: 100 + (i % 400) })
     else write('fed', subject, day, { prey: 'mouse.hopper', offered: 1, taken: i % 17 ? 1 : 0 })
   }
-  return { records: recordsFrom(places, animals, log), log, places, animals }
+  return { records: recordsFrom([...foundings(places, animals), ...log]), log, places, animals }
 }

@@ -1,8 +1,9 @@
 // Pedigrees, crosses and the bench of a big house, each beside a plain baseline of the same run.
+import { foundings } from '../tests/fixtures/records'
 import { shippedAlmanac } from '#core/almanac'
 import { seededRandom } from '#core/chance'
 import { LocusData, cross, genotypesOf, routesTo, type CrossLocus } from '#core/genetics'
-import { recordsFrom, type AnimalCard, type DatedEntry } from '#core/logbook'
+import { recordsFrom, type AnimalCard, type DatedEntry } from '#core/subjects'
 import { inbreeding, pedigreeOf, relationshipMatrix, type Ancestry } from '#core/pedigree'
 import { benchOf, defaultSettings, houseOf } from '#core/season'
 import { assign } from '#core/pairing'
@@ -112,7 +113,7 @@ const log: DatedEntry[] = animals.map((a, i) => ({
   source: 'demo',
 }))
 const context = {
-  house: houseOf(recordsFrom([], animals, log), shippedAlmanac),
+  house: houseOf(recordsFrom([...foundings([], animals), ...log]), shippedAlmanac),
   almanac: shippedAlmanac,
   settings: defaultSettings,
   today,

@@ -1,8 +1,9 @@
 // The season of a big house: time, memory, and what one more entry costs, beside plain baselines of the same run.
+import { foundings } from '../tests/fixtures/records'
 import { Bench } from 'tinybench'
 import highsLoader from 'highs'
 import { shippedAlmanac } from '#core/almanac'
-import { recordsFrom, withEntry, type DatedEntry } from '#core/logbook'
+import { recordsFrom, withEntry, type DatedEntry } from '#core/subjects'
 import { PlanMemory, defaultSettings, houseOf, planFeeders, season, seasonOfHouse } from '#core/season'
 import { solverFrom } from '#shared/solver'
 import { bigHouse } from './bigHouse'
@@ -33,11 +34,7 @@ const timed = <T>(run: () => T): [T, number] => {
 }
 
 const [, plainMs] = timed(touch)
-const fresh = recordsFrom(
-  places,
-  animals.map(a => ({ ...a })),
-  log,
-)
+const fresh = recordsFrom([...foundings(places, animals), ...log])
 const [, coldMs] = timed(() => season(fresh, shippedAlmanac, settings, today))
 console.log(
   `Season, nothing remembered: ${coldMs.toFixed(0)} ms = ${(coldMs / plainMs).toFixed(2)} × sorting and reading the log once (${plainMs.toFixed(0)} ms); heap ${megabytes(process.memoryUsage().heapUsed)}`,
@@ -63,16 +60,7 @@ bench
     season(grown, shippedAlmanac, settings, today)
   })
   .add('baseline: the same without remembering', () => {
-    season(
-      recordsFrom(
-        places,
-        animals.map(a => ({ ...a })),
-        log,
-      ),
-      shippedAlmanac,
-      { ...settings },
-      today,
-    )
+    season(recordsFrom([...foundings(places, animals), ...log]), shippedAlmanac, { ...settings }, today)
   })
 await bench.run()
 console.table(

@@ -1,9 +1,10 @@
 // The judgement of a big house in the cold: 1,000 animals with 20 weighings each, 120 days of hourly readings.
+import { foundings } from '../tests/fixtures/records'
 import { Bench } from 'tinybench'
 import { shippedAlmanac } from '#core/almanac'
 import { theilSen } from '#core/brumation'
 import { seededRandom } from '#core/chance'
-import { recordsFrom, type AnimalCard, type DatedEntry, type HourlyLog, type Place } from '#core/logbook'
+import { recordsFrom, type AnimalCard, type DatedEntry, type HourlyLog, type Place } from '#core/subjects'
 import { coldOf, defaultSettings, houseOf } from '#core/season'
 
 const today = 20_782
@@ -50,7 +51,7 @@ const log: DatedEntry[] = animals.flatMap((a, n) => [
 ])
 const temps = Float64Array.from({ length: DAYS * 24 }, () => 12 + random())
 const climate: HourlyLog = { from: (today - DAYS) * 24, minC: temps, meanC: temps, maxC: temps }
-const house = houseOf(recordsFrom(places, animals, log, { chest: climate }), shippedAlmanac)
+const house = houseOf(recordsFrom([...foundings(places, animals), ...log], { chest: climate }), shippedAlmanac)
 const points = animals.map(a => house.animals[a.id]!.weights.map(w => ({ x: w.day, y: w.massG })))
 
 const bench = new Bench({ iterations: 10, time: 0, warmupIterations: 2, warmupTime: 0 })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
-/** What an id inside an entry or a setting may name. */
-export type ReferenceTo = 'species' | 'feeder' | 'place' | 'animal' | 'locus'
+/** What an id inside an entry or a setting may name: a row of the almanac, an entry, or a sort of subject of the house. */
+export type ReferenceTo = string
 
 declare module 'zod' {
   interface GlobalMeta {
@@ -12,20 +12,18 @@ declare module 'zod' {
   }
 }
 
-const MISSING: Record<ReferenceTo, string> = {
+const MISSING: Record<string, string> = {
   species: 'The almanac has no such species',
   feeder: 'The almanac has no such feeder',
-  place: 'There is no such place',
-  animal: 'There is no such animal',
-  locus: 'There is no such locus',
 }
+const missingOf = (to: ReferenceTo): string => MISSING[to] ?? `There is no such ${to}`
 
 /**
  * An id that names something of the almanac or the house. The schema says what it names, so that one place can check
  * every reference of every kind of entry.
  * @param missing what is said when the named row does not exist
  */
-export const reference = (to: ReferenceTo, missing = MISSING[to]) =>
+export const reference = (to: ReferenceTo, missing = missingOf(to)) =>
   z.string().min(1, missing).max(80).meta({ refersTo: to, missing })
 
 /** One reference found in a value: what it names, and where it stands. */
@@ -52,8 +50,25 @@ export function referencesIn(schema: z.ZodType, value: unknown, path: (string | 
     )
   const { refersTo, missing } = schema.meta() ?? {}
   return refersTo && typeof value === 'string'
-    ? [{ to: refersTo, id: value, path, missing: missing ?? MISSING[refersTo] }]
+    ? [{ to: refersTo, id: value, path, missing: missing ?? missingOf(refersTo) }]
     : []
+}
+
+/** The inside of a schema that may be left out, and its parts when it has any. */
+function partsOf(schema: z.ZodType): z.ZodType[] | null {
+  if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional || schema instanceof z.ZodDefault)
+    return [schema.unwrap() as z.ZodType]
+  if (schema instanceof z.ZodArray) return [schema.element as z.ZodType]
+  if (schema instanceof z.ZodObject) return Object.values(schema.shape as Record<string, z.ZodType>)
+  return null
+}
+
+/** What a value of this schema can name at all. */
+export function canReferTo(schema: z.ZodType): Set<ReferenceTo> {
+  const parts = partsOf(schema)
+  if (parts) return new Set(parts.flatMap(part => [...canReferTo(part)]))
+  const { refersTo } = schema.meta() ?? {}
+  return new Set(refersTo ? [refersTo] : [])
 }
 
 /**

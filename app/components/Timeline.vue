@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tellEntry, type Subject } from '#core/logbook'
+import { tellEntry, type Subject } from '#core/subjects'
 import { formatDay } from '#core/units'
 import type { TimelineEntry } from '#shared/contracts/house'
 

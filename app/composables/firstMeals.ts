@@ -1,4 +1,4 @@
-import type { House } from '#core/logbook'
+import type { House } from '#core/subjects'
 import type { Task } from '#core/season'
 
 /** Fewer animals than this are simply fed. */

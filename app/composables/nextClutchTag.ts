@@ -1,4 +1,4 @@
-import type { House } from '#core/logbook'
+import type { House } from '#core/subjects'
 
 /** The next free tag of a clutch, litter or spawn: C-5 after C-4. */
 export function nextClutchTag(house: House, prefix = 'C'): string {

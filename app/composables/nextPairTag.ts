@@ -1,4 +1,4 @@
-import type { House } from '#core/logbook'
+import type { House } from '#core/subjects'
 
 /** The next free tag of a pair: P-12 after P-11. `ahead` counts pairs that are to be set with it. */
 export function nextPairTag(house: House, ahead = 0): string {

@@ -8,7 +8,7 @@ import {
   type CrossLocus,
   type LookRow,
 } from '#core/genetics'
-import type { LocusState } from '#core/logbook'
+import type { LocusState } from '#core/subjects'
 import { geneOf } from '#core/season'
 
 /** One parent of the calculator: an animal of the house, or an invented one with a genotype at each locus. */

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid'
-import type { Entry, Subject } from '#core/logbook'
+import type { Entry, Subject } from '#core/subjects'
 import { calendarOf } from '#core/units'
 
 export interface Wish {

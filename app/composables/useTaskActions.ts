@@ -1,6 +1,6 @@
 import { feederOf } from '#core/almanac'
 import { nextCultureTags } from '#core/cultures'
-import { entryKinds } from '#core/logbook'
+import { entryKinds } from '#core/subjects'
 import type { Task, TaskAction } from '#core/season'
 import type { Wish } from './useRecord'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { summarise } from '#core/chance'
-import { eggsLeft } from '#core/logbook'
+import { eggsLeft } from '#core/subjects'
 import { temperatureAt } from '#core/places'
 import { formatDistance, formatQuantity, formatRange } from '#core/units'
 import type { Lane } from '#core/season'

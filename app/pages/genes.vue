@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { lookOf } from '#core/genetics'
 import { lociOf } from '#core/season'
-import type { LocusState } from '#core/logbook'
+import type { LocusState } from '#core/subjects'
 
 const house = useHouse()
 const route = useRoute()

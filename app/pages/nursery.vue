@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/logbook'
+import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/subjects'
 import { speciesOf } from '#core/almanac'
 import { ladderStepAt, firstMealAge, nextMeal } from '#core/feeding'
 import { mealWinterOf, tellPortion, type Lane } from '#core/season'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PLACE_KINDS, type Place } from '#core/logbook'
+import { PLACE_KINDS, type Place } from '#core/subjects'
 import { compareRoutes, routeTo } from '#core/places'
 import { UnitError, formatQuantity, parseAs } from '#core/units'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { routeTo } from '#core/places'
-import { tellEntry } from '#core/logbook'
+import { tellEntry } from '#core/subjects'
 import { dayToIso, formatWeekday } from '#core/units'
 import type { Task } from '#core/season'
 import type { TimelineEntry } from '#shared/contracts/house'

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shippedAlmanac, withOverrides } from '#core/almanac'
-import type { Entry } from '#core/logbook'
+import type { Entry } from '#core/subjects'
 import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
 import type { HouseSnapshot, PlansSnapshot, SeasonSnapshot, WroteEntries } from '#shared/contracts/house'

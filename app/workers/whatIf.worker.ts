@@ -3,7 +3,7 @@ import { expose } from 'comlink'
 import highsLoader from 'highs'
 import wasmUrl from 'highs/runtime?url'
 import { shippedAlmanac, withOverrides, type Override } from '#core/almanac'
-import type { House } from '#core/logbook'
+import type { House } from '#core/subjects'
 import {
   PlanMemory,
   applyWhatIf,

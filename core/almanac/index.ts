@@ -23,3 +23,4 @@ export {
 export { shippedAlmanac } from './data'
 export { AlmanacError, withOverrides, type Override } from './overrides'
 export { clockOf, feederOf, schoolChoice, schoolKey, speciesOf } from './lookup'
+export { feederNamed } from './feederNamed'

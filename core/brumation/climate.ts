@@ -1,4 +1,4 @@
-import type { HourlyLog, House } from '../logbook'
+import type { HourlyLog, House } from '../subjects'
 
 /** Noon of a calendar day, in hours since 1970 UTC: a weighing has no hour, so its day is counted from noon to noon. */
 export const noonOf = (day: number): number => day * 24 + 12

@@ -1,6 +1,6 @@
 import type { Cold, Species } from '../almanac'
 import { cumulative, type Day, type DayDist } from '../chance'
-import type { AnimalState, HourlyLog, Weighing, Winter } from '../logbook'
+import type { AnimalState, HourlyLog, Weighing, Winter } from '../subjects'
 import { metabolicLoss, type MetabolicLoss } from './metabolism'
 import { noonOf } from './climate'
 import { crossing, lossTrend, normalCdf, type LossTrend } from './trend'

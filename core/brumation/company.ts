@@ -1,5 +1,5 @@
 import { schoolChoice, speciesOf, type Species } from '../almanac'
-import type { AnimalState, House, Place } from '../logbook'
+import type { AnimalState, House, Place } from '../subjects'
 import { climateAt, coldPlaceOf } from './climate'
 import { hasWinter, type WinterContext } from './programme'
 

@@ -1,6 +1,6 @@
 import type { Species } from '../almanac'
 import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState, Weighing } from '../logbook'
+import type { AnimalState, Weighing } from '../subjects'
 import { formatDay } from '../units'
 import { startingWeight } from './coldLine'
 

@@ -1,7 +1,7 @@
 import { schoolChoice, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState } from '../logbook'
+import type { AnimalState } from '../subjects'
 import { formatDay, formatDistance } from '../units'
 import { bodyCondition, type Condition } from './condition'
 import { hasWinter, type WinterContext } from './programme'

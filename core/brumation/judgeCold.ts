@@ -1,7 +1,7 @@
 import type { Cold, Species } from '../almanac'
 import { cumulative, summarise, type Day } from '../chance'
 import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState } from '../logbook'
+import type { AnimalState } from '../subjects'
 import { formatDay } from '../units'
 import type { ColdLine } from './coldLine'
 

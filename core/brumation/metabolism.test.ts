@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { HourlyLog } from '../logbook'
+import type { HourlyLog } from '../subjects'
 import { fatPerHour, metabolicLoss, oxygenPerHour } from '.'
 
 const logOf = (temps: number[], from = 0): HourlyLog => ({ from, minC: temps, meanC: temps, maxC: temps })

@@ -1,4 +1,4 @@
-import type { HourlyLog } from '../logbook'
+import type { HourlyLog } from '../subjects'
 
 /** Energy of a millilitre of oxygen, and of a gram of fat. [common conversion, as in the trade's notes] */
 export const JOULES_PER_ML_O2 = 19.8

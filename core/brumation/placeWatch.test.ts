@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
-import type { HourlyLog } from '../logbook'
+import type { HourlyLog } from '../subjects'
 import { calendarOf, dayFromIso } from '../units'
 import { bandOfCold, dailyOf, sharedBand, troubleOf, watchPlace } from '.'
 

@@ -1,4 +1,4 @@
-import type { HourlyLog } from '../logbook'
+import type { HourlyLog } from '../subjects'
 import type { Cold } from '../almanac'
 import type { Day } from '../chance'
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac, speciesOf } from '../almanac'
-import { foldHouse, type House } from '../logbook'
+import { foldHouse, type House } from '../subjects'
 import { dayFromIso } from '../units'
 import {
   assignPlaces,
@@ -28,7 +28,7 @@ const species = (id: string) => {
   if (!hasWinter(s)) throw new Error(`${id} has no winter`)
   return s
 }
-const houseOf = (b: HouseBuilder): House => foldHouse(b.records(), () => false)
+const houseOf = (b: HouseBuilder): House => foldHouse(b.records(), shippedAlmanac)
 
 describe('who may be cooled', () => {
   const grown = () => new HouseBuilder(today).animal('K-1', 'california-kingsnake', { sex: 'female' })

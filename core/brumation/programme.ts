@@ -1,7 +1,7 @@
 import { schoolChoice, type Almanac, type Cold, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, settingInput, spreadInput, type Input, type Reason } from '../judgement'
-import { winterGroupOf, type AnimalState, type House, type WinterGroup, type WinterWays } from '../logbook'
+import { winterGroupOf, type AnimalState, type House, type WinterGroup, type WinterWays } from '../subjects'
 import { formatDay } from '../units'
 import { dayLengthHours, dayOfYear } from './dayLength'
 

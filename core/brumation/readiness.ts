@@ -1,7 +1,7 @@
 import { schoolChoice, type Cold, type Fact, type Species } from '../almanac'
 import { certain, conditionUnwritten, convolve, lastOf, pert, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
-import type { AnimalState, Observed, Winter } from '../logbook'
+import type { AnimalState, Observed, Winter } from '../subjects'
 import { formatDay } from '../units'
 import { startingWeight } from './coldLine'
 import type { WinterContext } from './programme'

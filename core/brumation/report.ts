@@ -1,6 +1,6 @@
 import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
-import type { AnimalState, House } from '../logbook'
+import type { AnimalState, House } from '../subjects'
 import { startingWeight } from './coldLine'
 
 /** One winter of one animal, as written. */

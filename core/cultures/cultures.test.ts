@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { feederOf, shippedAlmanac } from '../almanac'
 import { certain, mean, quantile, sample, seededRandom } from '../chance'
-import type { CultureState } from '../logbook'
+import type { CultureState } from '../subjects'
 import {
   PlanError,
   cultureStage,

@@ -3,7 +3,7 @@ import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { feederOf, shippedAlmanac } from '../almanac'
-import type { CultureState } from '../logbook'
+import type { CultureState } from '../subjects'
 import { PlanError, firstCoveredDay, nextCultureTags, planStarts, runStock, type PlanInput, type SolveLp } from '.'
 
 let solve: SolveLp

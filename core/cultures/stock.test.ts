@@ -1,10 +1,11 @@
+import { shippedAlmanac } from '../almanac'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
-import { foldHouse } from '../logbook'
+import { foldHouse } from '../subjects'
 import { usableStock } from '.'
 
 const today = 20_000
-const fold = (b: HouseBuilder) => foldHouse(b.records(), () => false)
+const fold = (b: HouseBuilder) => foldHouse(b.records(), shippedAlmanac)
 
 describe('what is left of a stock', () => {
   it('by hand: 100 counted, half kept a day, 10 came in and 8 were offered on the second day', () => {

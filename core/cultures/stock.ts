@@ -1,5 +1,5 @@
 import type { Day } from '../chance'
-import type { StockState } from '../logbook'
+import type { StockState } from '../subjects'
 
 /**
  * Feeders of a stock that are still usable today: what was counted and what came in since, each day keeping its share

@@ -1,5 +1,5 @@
 import type { Feeder } from '../almanac'
-import type { CultureState } from '../logbook'
+import type { CultureState } from '../subjects'
 
 /** Initials of a feeder's name, for the first culture of its kind: small fruit fly → SF. */
 const initials = (feeder: Feeder) =>

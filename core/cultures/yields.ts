@@ -1,6 +1,6 @@
 import type { Feeder, Supply } from '../almanac'
 import { certain, conditionFrom, conditionUnwritten, pert, withLateTail, type Day, type DayDist } from '../chance'
-import type { CultureState } from '../logbook'
+import type { CultureState } from '../subjects'
 
 type Kind = 'batch' | 'colony' | 'bought'
 export type PlannedSupply = Extract<Supply, { kind: Kind }>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { feederOf, shippedAlmanac, speciesOf } from '../almanac'
-import type { AnimalState } from '../logbook'
+import type { AnimalState } from '../subjects'
 import { ladderStepAt, mouthProfile, nextMeal, rodentFor, type Gravid } from '.'
 
 const today = 20_000

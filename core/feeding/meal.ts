@@ -1,7 +1,7 @@
 import { feederOf, schoolChoice, type Almanac, type Feeder, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState } from '../logbook'
+import type { AnimalState } from '../subjects'
 
 export interface Portion {
   prey: string

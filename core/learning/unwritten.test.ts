@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac } from '../almanac'
-import type { PairingState } from '../logbook'
+import type { PairingState } from '../subjects'
 import { cyclesOf, unwrittenRates } from '.'
 
 const at = (...days: number[]) => days.map(day => ({ day, entryId: String(day) }))

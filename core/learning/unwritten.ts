@@ -1,5 +1,5 @@
 import type { Almanac, BreedingEvent, Fact } from '../almanac'
-import type { PairingState } from '../logbook'
+import type { PairingState } from '../subjects'
 
 /** Signs that a house may write or not before a laying or birth that it did write. */
 const LEARNT: readonly BreedingEvent[] = ['introduced', 'copulation', 'ovulation', 'preLayShed', 'postOvulationShed']

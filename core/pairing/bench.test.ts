@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import highsLoader, { type Highs } from 'highs'
 import { shippedAlmanac as almanac, speciesOf } from '../almanac'
 import { quantile } from '../chance'
-import { foldHouse, type AnimalState } from '../logbook'
+import { foldHouse, type AnimalState } from '../subjects'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import {
   assign,
@@ -137,7 +137,7 @@ function candidate(
   const b = new HouseBuilder(today).animal(id, king.id, { sex: part.sex, bornDay: today - (part.age ?? 1500) })
   if (part.massG !== null) b.write('weighed', { type: 'animal', id }, -5, { massG: part.massG ?? 520 })
   return {
-    animal: foldHouse(b.records(), () => false).animals[id]!,
+    animal: foldHouse(b.records(), almanac).animals[id]!,
     sexChance: 1,
     ready: { text: 'ready', now: true, reasons: [] },
     meanKinship: 0,
@@ -422,7 +422,7 @@ function layer(
       `c${i}`,
     ),
   )
-  const house = foldHouse(b.records(), () => false)
+  const house = foldHouse(b.records(), almanac)
   return judgeLoad(
     speciesOf(almanac, speciesId) as PairInput['species'],
     house.animals.F as AnimalState,

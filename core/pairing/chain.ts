@@ -13,7 +13,7 @@ import {
   type DayDist,
 } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
-import type { Observed } from '../logbook'
+import type { Observed } from '../subjects'
 import { formatDay } from '../units'
 
 /** One event of a lane: seen on a day, or expected over days. */

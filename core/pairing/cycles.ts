@@ -1,7 +1,7 @@
 import type { BreedingEvent, Species } from '../almanac'
 import { convolve, conditionUnwritten, withNever, type Day, type DayDist } from '../chance'
 import { factInput, spreadInput, type Reason } from '../judgement'
-import type { Observed, PairingState } from '../logbook'
+import type { Observed, PairingState } from '../subjects'
 import { clockDist } from './chain'
 
 /** What was seen since the latest laying or birth: the signs of the cycle that runs now. */

@@ -1,7 +1,7 @@
 import type { Mating, Species } from '../almanac'
 import { conditionFrom, pert, shift, withNever, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, spreadInput, type Reason } from '../judgement'
-import type { PairingState } from '../logbook'
+import type { PairingState } from '../subjects'
 import { formatDay } from '../units'
 
 /** Two looks must lie this far apart to tell a speed. */

@@ -9,7 +9,7 @@ import {
   type Judgement,
   type Reason,
 } from '../judgement'
-import type { AnimalState } from '../logbook'
+import type { AnimalState } from '../subjects'
 import { formatDay, formatDistance } from '../units'
 
 /** One side of a pair, with what other chapters say of it. */

@@ -1,7 +1,7 @@
 import type { Mating, Species } from '../almanac'
 import type { Day, DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState, ClutchState, Weighing } from '../logbook'
+import type { AnimalState, ClutchState, Weighing } from '../subjects'
 import { formatDay } from '../units'
 
 export const LOAD_ACTIONS = ['rest', 'weigh', 'feedUp', 'again', 'nothing'] as const

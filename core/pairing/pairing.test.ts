@@ -3,7 +3,7 @@ import { shippedAlmanac, speciesOf } from '../almanac'
 import { certain, cumulative, mean, quantile } from '../chance'
 import { incubationTime } from '../eggs'
 import { chainOf, forecastChain, laterLayings, observedInCycle, type ChainInput } from '.'
-import type { PairingState } from '../logbook'
+import type { PairingState } from '../subjects'
 
 const day = 20_000
 const seen = (offset: number) => ({ day: day + offset, entryId: `e${offset}` })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Place } from '../logbook'
+import type { Place } from '../subjects'
 import { compareRoutes, routeTo, temperatureAt } from '.'
 
 const place = (id: string, parentId: string | null, order: number, tempC: number | null = null): Place => ({

@@ -1,4 +1,4 @@
-import type { Place } from '../logbook'
+import type { Place } from '../subjects'
 
 /** Where a thing stands, from the room down, and its rank in the walk through the house. */
 export interface Route {

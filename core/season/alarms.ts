@@ -11,7 +11,7 @@ import {
   type LampState,
   type Sign,
   type Subject,
-} from '../logbook'
+} from '../subjects'
 import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
 import { sexOf } from './breeding'

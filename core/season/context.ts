@@ -1,8 +1,8 @@
 import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
-import type { House } from '../logbook'
+import type { House } from '../subjects'
 import type { Guarding } from './guard'
-import type { HouseSettings } from './settings'
+import type { HouseSettings } from '../settings'
 
 /** What every part of the season is computed from. */
 export interface SeasonContext extends Guarding {

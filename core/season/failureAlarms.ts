@@ -1,32 +1,13 @@
-import { subjectKey, type House, type Subject } from '../logbook'
+import { registry, statesOf, subjectKey, type House, type Subject } from '../subjects'
 import type { Failure } from './guard'
 import type { Alarm } from './types'
 
-const NOUN: Record<Subject['type'], string> = {
-  animal: 'Animal',
-  pairing: 'Pair',
-  clutch: 'Clutch',
-  culture: 'Culture',
-  prey: 'Feeder',
-  lamp: 'Lamp',
-  winter: 'Winter group',
-  locus: 'Locus',
-  entry: 'Entry',
-}
-
 /** What a keeper calls it: its tag, or its name. */
 function nameOf(house: House, { type, id }: Subject): string {
-  const rows: Partial<Record<Subject['type'], Record<string, { tag?: string; name?: string | null }>>> = {
-    animal: house.animals,
-    pairing: house.pairings,
-    clutch: house.clutches,
-    culture: house.cultures,
-    lamp: house.lamps,
-    winter: house.winters,
-    locus: house.loci,
-  }
-  const row = rows[type]?.[id]
-  return row?.tag ?? row?.name ?? `${NOUN[type]} ${id}`
+  const subject = registry.subjects.get(type)
+  const row = subject && (statesOf(house, subject)[id] as { tag?: string; name?: string | null } | undefined)
+  const noun = subject?.noun.one ?? type
+  return row?.tag ?? row?.name ?? `${noun.charAt(0).toUpperCase()}${noun.slice(1)} ${id}`
 }
 
 /** One alarm for each subject that could not be computed, and for each entry that could not be read. */
@@ -62,7 +43,7 @@ export function failureAlarms(failures: readonly Failure[], house: House): Alarm
     subject: u.subject,
     broken: true,
     suspectId: u.entryId,
-    text: `${nameOf(house, u.subject)}: an entry cannot be read and is left out`,
+    text: u.told ? u.message : `${nameOf(house, u.subject)}: an entry cannot be read and is left out`,
     todo: 'Take it back and write it anew; everything else of it stands.',
     reasons: [
       {
@@ -71,5 +52,30 @@ export function failureAlarms(failures: readonly Failure[], house: House): Alarm
       },
     ],
   }))
-  return [...unread, ...uncomputed]
+  return [...unread, ...newerAlarm(house), ...uncomputed]
+}
+
+/** What a newer program wrote stops nothing; that it is left out is said once. */
+function newerAlarm({ newer }: Pick<House, 'newer'>): Alarm[] {
+  if (!newer.length) return []
+  const n = newer.length
+  return [
+    {
+      id: 'newer',
+      level: 'watch',
+      subject: null,
+      text: `${n} ${n === 1 ? 'entry was' : 'entries were'} written by a newer Mantel; kept, and left out here`,
+      todo: 'Start the newer version to see them counted.',
+      reasons: [
+        {
+          rule: 'Kinds of entries, or versions of them, that this program does not know',
+          inputs: [...new Set(newer.map(e => e.message))].map(value => ({
+            label: 'Kind',
+            value,
+            from: { kind: 'computed' as const },
+          })),
+        },
+      ],
+    },
+  ]
 }

@@ -17,10 +17,10 @@ import {
   type SolveLp,
 } from '../cultures'
 import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
-import type { House } from '../logbook'
+import type { House } from '../subjects'
 import { temperatureAt } from '../places'
 import { formatDay, nextWeekday } from '../units'
-import type { HouseSettings } from './settings'
+import type { HouseSettings } from '../settings'
 import type { PreyOutlook, Scenarios, Season } from './types'
 
 export interface Gap {

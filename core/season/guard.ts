@@ -1,4 +1,4 @@
-import type { Subject } from '../logbook'
+import type { Subject } from '../subjects'
 
 /** Something that could not be computed. It is left out and told; the rest of the season goes on. */
 export interface Failure {

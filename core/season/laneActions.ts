@@ -1,6 +1,6 @@
 import type { Species } from '../almanac'
 import type { Day } from '../chance'
-import { eggsLeft, tadpolesLeft, youngInGroup, type House, type PairingState } from '../logbook'
+import { eggsLeft, tadpolesLeft, youngInGroup, type House, type PairingState } from '../subjects'
 import { LAST_HATCH_DAYS } from './lanes'
 import type { Lane, TaskAction } from './types'
 

@@ -1,7 +1,7 @@
 import type { Almanac } from '../almanac'
 import { MeanNeed } from '../nursery'
 import { groupFood } from './need'
-import type { HouseSettings } from './settings'
+import type { HouseSettings } from '../settings'
 import type { Season } from './types'
 
 /** The mean need that one lane brings, by prey and day from today: what lights up when one points at it. */

@@ -21,7 +21,7 @@ import {
   type ClutchState,
   type Observed,
   type PairingState,
-} from '../logbook'
+} from '../subjects'
 import { cyclesOf, unwrittenRates, type UnwrittenRates } from '../learning'
 import { expectedCount, type MouthSource, type YoungCount } from '../nursery'
 import { temperatureAt } from '../places'
@@ -37,7 +37,7 @@ import { formatDay } from '../units'
 import type { SeasonContext } from './context'
 import { eachGuarded, subjectAs } from './guard'
 import { remembering } from './remember'
-import type { HouseSettings } from './settings'
+import type { HouseSettings } from '../settings'
 import type { Lane, Stage } from './types'
 import { inCold, programmeFor, readinessOf, wakingOf, winterDeps } from './winter'
 

@@ -11,7 +11,7 @@ import {
   type NextMeal,
 } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
-import type { AnimalState, Subject } from '../logbook'
+import type { AnimalState, Subject } from '../subjects'
 import {
   MeanNeed,
   addScenarioNeed,
@@ -27,7 +27,7 @@ import { temperatureAt } from '../places'
 import type { SeasonContext } from './context'
 import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
 import { remembering } from './remember'
-import type { HouseSettings } from './settings'
+import type { HouseSettings } from '../settings'
 import type { PreyOutlook, Scenarios } from './types'
 import { LAST_MONTH_DAYS, eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
 

@@ -5,7 +5,7 @@ import { HouseBuilder, dated } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac } from '../almanac'
 import { mean, quantile } from '../chance'
 import type { SolveLp } from '../cultures'
-import { withEntry, type Records } from '../logbook'
+import { withEntry, type Records } from '../subjects'
 import {
   applyWhatIf,
   defaultSettings,

@@ -1,6 +1,6 @@
 import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
-import { foldHouse, type House, type Records } from '../logbook'
+import { foldHouse, type FoldMemory, type House, type Records } from '../subjects'
 import { alarmsOf, harmFirst } from './alarms'
 import { breedingOutlook } from './breeding'
 import type { SeasonContext } from './context'
@@ -8,14 +8,14 @@ import { failureAlarms } from './failureAlarms'
 import { guarded, type Failure } from './guard'
 import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
-import type { HouseSettings } from './settings'
+import type { HouseSettings } from '../settings'
 import { tasksOf } from './tasks'
 import type { Scenarios, Season } from './types'
 import { birthsExpected, winterOutlook } from './winter'
 
 /** The house of a set of records, by the almanac's knowledge of which species have tadpoles. */
-export function houseOf(records: Records, almanac: Almanac): House {
-  return foldHouse(records, id => almanac.species[id]?.mode === 'larval')
+export function houseOf(records: Records, almanac: Almanac, memory?: FoldMemory): House {
+  return foldHouse(records, almanac, memory)
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { BreedingEvent } from '../almanac'
 import type { Day, DayDist } from '../chance'
 import type { Judgement, Reason } from '../judgement'
-import type { Subject } from '../logbook'
+import type { Subject } from '../subjects'
 import type { EventForecast } from '../pairing'
 import type { BreedingOutlook } from './breeding'
 import type { MouthSource } from '../nursery'

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
-import type { AnimalState, House, PairingState } from '../logbook'
-import type { HouseSettings } from './settings'
+import type { AnimalState, House, PairingState } from '../subjects'
+import type { HouseSettings } from '../settings'
 
 /** What is tried: each left out keeps what is. */
 export const WhatIf = z.strictObject({

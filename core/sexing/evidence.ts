@@ -1,6 +1,6 @@
 import type { Almanac, Fact, Measure, Sexing, Species } from '../almanac'
 import { computedInput, entryInput, factInput, type Input } from '../judgement'
-import type { AnimalState, SexEvidence } from '../logbook'
+import type { AnimalState, SexEvidence } from '../subjects'
 import { formatDay } from '../units'
 
 /** A piece of evidence weighed: its log-odds (natural logarithm of the likelihood ratio), above 0 for male, below for female. */

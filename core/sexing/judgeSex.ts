@@ -1,6 +1,6 @@
 import type { Almanac, Species } from '../almanac'
 import { computedInput, entryInput, settingInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState, SexEvidence } from '../logbook'
+import type { AnimalState, SexEvidence } from '../subjects'
 import { piecesOf, sumOf, type Piece } from './evidence'
 
 export interface SexVerdict {

@@ -1,6 +1,6 @@
 import type { Almanac, Measure, Species } from '../almanac'
 import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState } from '../logbook'
+import type { AnimalState } from '../subjects'
 import { isGrown, measureDensity, measureLogOdds, piecesOf, rightOf, signLogOdds, sumOf } from './evidence'
 import type { SexVerdict } from './judgeSex'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { shippedAlmanac as almanac, speciesOf, type Species } from '../almanac'
-import { foldHouse, type AnimalState } from '../logbook'
+import { foldHouse, type AnimalState } from '../subjects'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { femaleShareAt, judgeSex, measureLogOdds, nextEvidence, sexPrior, sexingGuide, sumOf, type SexVerdict } from '.'
 
@@ -14,7 +14,7 @@ function animal(written: Written[], part: object = {}, speciesId = king.id, mass
   const about = { type: 'animal' as const, id: 'x' }
   b.write('weighed', about, -20, { massG })
   written.forEach(([kind, data], i) => b.write(kind, about, -10 + i, data))
-  return foldHouse(b.records(), () => false).animals.x!
+  return foldHouse(b.records(), almanac).animals.x!
 }
 const judge = (a: AnimalState, species: Species = king, tempC: number | null = null, certainty = 0.99): SexVerdict =>
   judgeSex(species, almanac, a, sexPrior(species, tempC), certainty, today).value
@@ -124,9 +124,9 @@ describe('proof and contradiction', () => {
     const b = new HouseBuilder(today).animal('d', king.id).animal('s', king.id)
     b.pair('d', 's', -90, 'p')
     b.write('laid', { type: 'pairing', id: 'p' }, -70, { tag: 'C', eggs: 6, slugs: 0, tempC: 28, placeId: null }, 'c')
-    expect(foldHouse(b.records(), () => false).animals.s!.sex).toBe('unknown')
+    expect(foldHouse(b.records(), almanac).animals.s!.sex).toBe('unknown')
     b.write('hatched', { type: 'clutch', id: 'c' }, -5, { count: 4 })
-    const house = foldHouse(b.records(), () => false)
+    const house = foldHouse(b.records(), almanac)
     expect([house.animals.d!.sex, house.animals.s!.sex]).toEqual(['female', 'male'])
     expect(judge(house.animals.s!)).toMatchObject({ state: 'proven', male: 1 })
   })

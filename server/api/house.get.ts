@@ -1,4 +1,4 @@
 import { answer } from '../utils/handler'
 import { theHouse } from '../house/theHouse'
 
-export default answer(async () => (await theHouse()).snapshot())
+export default answer(async () => (await theHouse()).queries.snapshot())

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac } from '#core/almanac'
-import { checkEntry, recordsFrom, withEntry, type Records } from '#core/logbook'
+import { checkEntry, draftOf, recordsFrom } from '#core/subjects'
 import { houseOf, season } from '#core/season'
 import { calendarOf } from '#core/units'
 import { alderYard } from './alderYard'
@@ -9,20 +9,21 @@ describe.each([20_000, 20_782])('Alder Yard on day %d', today => {
   const demo = alderYard(today)
 
   it('could have happened: every entry passes the checks of the logbook in order', () => {
-    let records: Records = recordsFrom(demo.places, demo.animals, [])
-    for (const entry of [...demo.entries].sort((a, b) => (a.at < b.at ? -1 : 1))) {
+    const draft = draftOf(recordsFrom([]), houseOf(recordsFrom([]), shippedAlmanac), shippedAlmanac)
+    for (const entry of [...demo.entries].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))) {
       expect(calendarOf(demo.settings.timeZone)(entry.at)).toBe(entry.day)
       // every subject is looked up in the house as it stood by then
-      expect(
-        checkEntry(records, houseOf(records, shippedAlmanac), entry, { almanac: shippedAlmanac, today }),
-        `${entry.kind} ${entry.at}`,
-      ).toEqual([])
-      records = withEntry(records, entry)
+      const { records, house } = draft
+      const context = { records, house, almanac: shippedAlmanac, today }
+      expect(checkEntry(entry, context), `${entry.kind} ${entry.at}`).toEqual([])
+      draft.add(entry)
     }
+    // entry by entry it has become the house that is read at a start
+    expect(houseOf(draft.records, shippedAlmanac)).toEqual(houseOf(recordsFrom(demo.entries), shippedAlmanac))
   }, 60_000)
 
   it('is a house of about 64 grown animals, 40 young, 11 pairs, 6 clutches and 14 cultures in 3 rooms, with its troubles', () => {
-    const records = recordsFrom(demo.places, demo.animals, demo.entries)
+    const records = recordsFrom(demo.entries)
     const house = houseOf(records, shippedAlmanac)
     const { season: s } = season(records, shippedAlmanac, demo.settings, today)
     const young = Object.values(house.animals).filter(a => a.status === 'alive' && today - a.bornDay! < 365)
@@ -33,7 +34,7 @@ describe.each([20_000, 20_782])('Alder Yard on day %d', today => {
     expect(Object.keys(house.pairings)).toHaveLength(11)
     expect(Object.keys(house.clutches)).toHaveLength(6)
     expect(Object.keys(house.cultures)).toHaveLength(14)
-    expect(demo.places.filter(p => p.kind === 'room')).toHaveLength(3)
+    expect(Object.values(house.places).filter(p => p.kind === 'room')).toHaveLength(3)
     const alarms = s.alarms.map(a => a.id.split(':')[0])
     expect(alarms).toEqual(expect.arrayContaining(['refuser', 'failed', 'lamp', 'late', 'cold']))
     expect(new Set(s.lanes.map(l => l.kind))).toEqual(new Set(['pair', 'eggs', 'spawn']))

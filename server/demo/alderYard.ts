@@ -1,4 +1,4 @@
-import type { AnimalCard, Place } from '#core/logbook'
+import type { AnimalCard, DatedEntry, Place } from '#core/subjects'
 import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
 import { coldDevices, type DemoDevice } from './devices'
@@ -143,7 +143,9 @@ function grownLizards(w: DemoWriter, p: Places, all: Animals): void {
   for (let i = 0; i < 10; i++) {
     const tag = `G-${String(i + 1).padStart(2, '0')}`
     const mass = Math.round(w.between(48, 72))
-    const card = w.animal(tag, 'fat-tailed-gecko', i < 7 ? 'female' : 'male', 700 + i * 60, p.geckos[i]!)
+    // G-02 and G-08 are the parents of two that breed themselves
+    const daysOld = i === 1 || i === 7 ? 1400 : 700 + i * 60
+    const card = w.animal(tag, 'fat-tailed-gecko', i < 7 ? 'female' : 'male', daysOld, p.geckos[i]!)
     all[tag] = card
     const rests = i >= 2 && i <= 6
     w.weights(card, mass * 0.8, mass, 380, 30, rests ? 29 : 1 + i * 3)
@@ -343,9 +345,8 @@ function feedersAndLamps(w: DemoWriter, p: Places): void {
 
 export interface DemoHouse {
   settings: HouseSettings
-  places: Place[]
-  animals: AnimalCard[]
-  entries: DemoWriter['entries']
+  /** In an order in which they could have been written. */
+  entries: DatedEntry[]
   devices: DemoDevice[]
 }
 
@@ -397,5 +398,5 @@ export function alderYard(today: number): DemoHouse {
     cultureWeekday: 0,
     coverQuantile: 0.9,
   }
-  return { settings, places: w.places, animals: w.animals, entries: w.entries, devices: coldDevices(places, today) }
+  return { settings, entries: [...w.foundings(settings), ...w.entries], devices: coldDevices(places, today) }
 }

@@ -1,4 +1,4 @@
-import type { AnimalCard, Place } from '#core/logbook'
+import type { AnimalCard, Place } from '#core/subjects'
 import type { DemoWriter } from './writer'
 
 type Animals = Record<string, AnimalCard>

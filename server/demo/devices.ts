@@ -1,4 +1,4 @@
-import type { Place } from '#core/logbook'
+import type { Place } from '#core/subjects'
 import { joined, type HourSums } from '../devices/climate'
 import { ColdChest, chestDefaults } from '../devices/simulated/coldChest'
 import type { DeviceKind } from '#shared/contracts/devices'

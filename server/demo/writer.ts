@@ -1,7 +1,19 @@
 import { seededRandom } from '#core/chance'
-import type { AnimalCard, DatedEntry, Place, Subject } from '#core/logbook'
+import {
+  THE_HOUSE,
+  animalAdded,
+  placeAdded,
+  type AnimalCard,
+  type DatedEntry,
+  type Place,
+  type Subject,
+} from '#core/subjects'
+import type { HouseSettings } from '#core/settings'
 import { shippedAlmanac, speciesOf } from '#core/almanac'
 import { ladderStepAt, rodentFor, firstMealAge } from '#core/feeding'
+
+/** Nothing of the demo house was written down longer ago. */
+const SET_UP_DAYS_AGO = 1500
 
 /** Writes an invented house: days count from today (negative = past), so that it always looks alive. */
 export class DemoWriter {
@@ -83,6 +95,28 @@ export class DemoWriter {
       ...(note && { note }),
     })
     return id
+  }
+
+  /** The house as it was set up, and the animals as they came into it: long ago, or when they were born. */
+  foundings(settings: HouseSettings): DatedEntry[] {
+    const arrival = (day: number, hour: number) => ({
+      at: new Date(day * 86_400_000 + hour * 3_600_000).toISOString(),
+      day,
+      source: 'demo' as const,
+    })
+    const setUp = this.today - SET_UP_DAYS_AGO
+    const changed: DatedEntry = {
+      id: this.id(),
+      ...arrival(setUp, 6),
+      subject: { type: 'settings', id: THE_HOUSE },
+      kind: 'settingsChanged',
+      data: { ...settings },
+    }
+    return [
+      changed,
+      ...this.places.map(p => placeAdded(p, arrival(setUp, 7))),
+      ...this.animals.map(a => animalAdded(a, arrival(Math.max(setUp, a.bornDay ?? setUp), 7))),
+    ]
   }
 
   about(card: AnimalCard): Subject {

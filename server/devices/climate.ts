@@ -1,4 +1,4 @@
-import type { HourlyLog } from '#core/logbook'
+import type { HourlyLog } from '#core/subjects'
 
 /** Readings of one hour, by count and sum, so that they can be joined in any order. */
 export interface HourSums {

@@ -92,7 +92,7 @@ export class DeviceKeeper {
   add(wish: z.output<typeof NewDevice>, simulated = false): Promise<{ device: Device; token: string }> {
     return this.inTurn(async () => {
       const errors: { path: string; message: string }[] = []
-      const { places } = this.house.snapshot().house
+      const { places } = this.house.house
       if (wish.placeId && !places[wish.placeId]) errors.push({ path: 'placeId', message: 'There is no such place' })
       if (wish.kind === 'probe' && !wish.placeId)
         errors.push({ path: 'placeId', message: 'A probe reads one place: choose it' })

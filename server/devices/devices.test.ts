@@ -156,8 +156,9 @@ describe('the devices of a house', () => {
     db = await openDatabase(':memory:')
     house = await HouseKeeper.open(db, vi.fn())
     devices = await DeviceKeeper.open(house)
-    placeId = (await house.addPlace({ name: 'Chest', kind: 'cold', parentId: null, order: 1, tempC: 12, capacity: 20 }))
-      .id
+    placeId = (
+      await house.requests.addPlace({ name: 'Chest', kind: 'cold', parentId: null, order: 1, tempC: 12, capacity: 20 })
+    ).id
   })
   afterEach(() => db.destroy())
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac } from '#core/almanac'
-import { foldHouse } from '#core/logbook'
+import { cardOf, foldHouse } from '#core/subjects'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { readAnimalList, type AnimalList, type ListProblem } from './animalList'
 
@@ -10,9 +10,9 @@ const house = foldHouse(
     .place('t1', { name: 'Tub 1' })
     .animal('D', 'rosy-boa', { sex: 'female', bornDay: day - 3000 })
     .records(),
-  () => false,
+  shippedAlmanac,
 )
-const read = (csv: string) => readAnimalList(csv, house, shippedAlmanac, { instant: '2026-11-25T10:00:00.000Z', day })
+const read = (csv: string) => readAnimalList(csv, house, shippedAlmanac, day)
 const problems = (csv: string) => read(csv) as ListProblem[]
 
 describe('reading a list of animals', () => {
@@ -20,18 +20,19 @@ describe('reading a list of animals', () => {
     const list = read(
       'tag,species,sex,born,dam,sire,place,elsewhere\r\nY,Rosy boa,,2025-01-01,P,S,Tub 1,\r\nP,rosy-boa,female,2020-01-01,D,,,\r\nS,Lichanura trivirgata,male,2019-01-01,,,,yes\r\n',
     ) as AnimalList
-    const order = list.cards.map(c => c.tag)
+    const cards = list.facts.slice(0, list.added).map(cardOf)
+    const order = cards.map(c => c.tag)
     expect(order.indexOf('P')).toBeLessThan(order.indexOf('Y'))
     expect(order.indexOf('S')).toBeLessThan(order.indexOf('Y'))
-    const of = (tag: string) => list.cards.find(c => c.tag === tag)!
+    const of = (tag: string) => cards.find(c => c.tag === tag)!
     expect(of('P').damId).toBe('D')
     expect(of('Y')).toMatchObject({ damId: of('P').id, sireId: of('S').id, placeId: 't1', sex: 'unknown' })
-    expect(list.entries).toMatchObject([{ kind: 'keptElsewhere', subject: { id: of('S').id }, source: 'import' }])
+    expect(list.facts.slice(list.added)).toMatchObject([{ kind: 'keptElsewhere', subject: { id: of('S').id } }])
   })
 
   it('reads quoted fields and headings in any case (RFC 4180)', () => {
     const list = read('"Tag","SPECIES","Name"\n"Q-1","Rosy boa","Ivy, the ""old"" one"\n') as AnimalList
-    expect(list.cards[0]!.name).toBe('Ivy, the "old" one')
+    expect(list.facts[0]!.data.name).toBe('Ivy, the "old" one')
   })
 
   it('refuses a tag given twice in the list, a bad date, a place that is not there', () => {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import type { Almanac } from '#core/almanac'
-import type { AnimalCard, DatedEntry, House } from '#core/logbook'
+import { animalAdded, type AnimalCard, type DatedEntry, type House } from '#core/subjects'
 import { PedigreeError, impossibleParent, pedigreeOf, type Relative } from '#core/pedigree'
 import { dayFromIso } from '#core/units'
 import { NewAnimal } from '#shared/contracts/house'
@@ -14,9 +14,10 @@ const MOST_ROWS = 10_000
 const MOST_PROBLEMS = 20
 
 export interface AnimalList {
-  /** Parents before young, so that each reference holds when it is written. */
-  cards: AnimalCard[]
-  entries: DatedEntry[]
+  /** Parents before young, so that each reference holds when it is written; then who is kept elsewhere. */
+  facts: Pick<DatedEntry, 'id' | 'subject' | 'kind' | 'data'>[]
+  /** How many animals. */
+  added: number
 }
 
 export interface ListProblem {
@@ -29,14 +30,9 @@ const YES = /^(yes|y|true|1|x)$/i
 /**
  * Reads a list of animals (CSV, RFC 4180, with a heading) against the house. Nothing is written here.
  * Dam and sire are tags of the list or of the house; species is a name or an id of the almanac.
- * @param at the moment and day of the entries that mark animals as kept elsewhere
+ * @param today the calendar day in the house
  */
-export function readAnimalList(
-  csv: string,
-  house: House,
-  almanac: Almanac,
-  at: { instant: string; day: number },
-): AnimalList | ListProblem[] {
+export function readAnimalList(csv: string, house: House, almanac: Almanac, today: number): AnimalList | ListProblem[] {
   const parsed = Papa.parse<Record<string, string>>(csv.trim(), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -107,7 +103,7 @@ export function readAnimalList(
     if (used.has(key)) say(i, 'tag', `the tag ${wish.data.tag} is already in use`)
     used.add(key)
     const bornDay = wish.data.born === null ? null : dayFromIso(wish.data.born)
-    if (bornDay !== null && bornDay > at.day) say(i, 'born', 'it cannot be born in the future')
+    if (bornDay !== null && bornDay > today) say(i, 'born', 'it cannot be born in the future')
     const placeId = row.place ? (placeIds.get(row.place.toLowerCase()) ?? null) : null
     if (row.place && !placeId) say(i, 'place', `there is no place called “${row.place}”`)
     const card: AnimalCard = {
@@ -162,20 +158,14 @@ export function readAnimalList(
     if (error instanceof PedigreeError) return [{ path: 'csv', message: error.message }]
     throw error
   }
-  const entries = rows.flatMap((row, i): DatedEntry[] =>
+  const added = [...all]
+    .sort((a, b) => order.get(a.id)! - order.get(b.id)!)
+    .map(card => animalAdded(card, { at: '', day: today, source: 'import' }))
+  const elsewhere = rows.flatMap((row, i) =>
     YES.test(row.elsewhere ?? '')
-      ? [
-          {
-            id: newId(),
-            at: at.instant,
-            day: at.day,
-            subject: { type: 'animal', id: all[i]!.id },
-            kind: 'keptElsewhere',
-            data: {},
-            source: 'import',
-          },
-        ]
+      ? [{ id: newId(), subject: { type: 'animal', id: all[i]!.id }, kind: 'keptElsewhere', data: {} }]
       : [],
   )
-  return { cards: [...all].sort((a, b) => order.get(a.id)! - order.get(b.id)!), entries }
+  const facts = [...added, ...elsewhere].map(({ id, subject, kind, data }) => ({ id, subject, kind, data }))
+  return { facts, added: added.length }
 }

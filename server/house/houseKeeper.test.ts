@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { v7 } from 'uuid'
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import type { Entry } from '#core/logbook'
+import type { Entry } from '#core/subjects'
 import { planHere } from '../../tests/fixtures/planHere'
 import { openDatabase } from '../db/open'
 import { ProblemError } from '../utils/problem'
@@ -35,7 +35,7 @@ const entry = (
   return { id, at, subject: subject ?? { type: 'pairing', id }, kind, data, source: 'keeper' }
 }
 const add = (tag: string, sex: 'male' | 'female' = 'female') =>
-  keeper.addAnimal({ tag, name: null, speciesId: 'corn-snake', sex, born: '2022-01-01', placeId: null })
+  keeper.requests.addAnimal({ tag, name: null, speciesId: 'corn-snake', sex, born: '2022-01-01', placeId: null })
 const problem = async (work: Promise<unknown>) => {
   const error = await work.then(
     () => null,
@@ -48,9 +48,9 @@ const problem = async (work: Promise<unknown>) => {
 describe('the house in memory beside its database', () => {
   it('finds the same house when it is opened again', async () => {
     const dam = await add('C-1')
-    await keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 500 })])
+    await keeper.writer.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 500 })])
     const again = await HouseKeeper.open(db, solve)
-    expect(again.snapshot().house).toEqual(keeper.snapshot().house)
+    expect(again.queries.snapshot().house).toEqual(keeper.queries.snapshot().house)
   })
 
   it('lets a pair, its laying and its hatching be written in one go, each seeing those before', async () => {
@@ -58,70 +58,79 @@ describe('the house in memory beside its database', () => {
     const pair = entry('paired', null, { tag: 'P-1', damId: dam.id, sireId: sire.id }, '2026-08-01T08:00:00Z')
     const laid = entry('laid', { type: 'animal', id: dam.id }, { tag: 'E-1', eggs: 10 }, '2026-09-20T08:00:00Z')
     const hatched = entry('hatched', { type: 'clutch', id: laid.id }, { count: 8 })
-    expect(await keeper.write([pair, laid, hatched])).toEqual({ written: [pair.id, laid.id, hatched.id], known: [] })
-    expect(keeper.snapshot().house.clutches[laid.id]).toMatchObject({ eggs: 10, slugs: 0, hatched: [{ count: 8 }] })
+    expect(await keeper.writer.write([pair, laid, hatched])).toEqual({
+      written: [pair.id, laid.id, hatched.id],
+      known: [],
+    })
+    expect(keeper.queries.snapshot().house.clutches[laid.id]).toMatchObject({
+      eggs: 10,
+      slugs: 0,
+      hatched: [{ count: 8 }],
+    })
   })
 
   it('writes all or none: memory and database stay as they were', async () => {
     const dam = await add('C-1')
-    const before = keeper.snapshot()
+    const before = keeper.queries.snapshot()
     const refused = await problem(
-      keeper.write([
+      keeper.writer.write([
         entry('shed', { type: 'animal', id: dam.id }),
         entry('weighed', { type: 'animal', id: dam.id }, { massG: -1 }),
       ]),
     )
     expect(refused).toMatchObject({ status: 422, errors: [{ path: 'entries.1.data.massG' }] })
-    expect(keeper.snapshot().house).toEqual(before.house)
-    expect(await db('entries')).toEqual([])
+    expect(keeper.queries.snapshot().house).toEqual(before.house)
+    expect(await db('entries').select('id')).toEqual([{ id: dam.id }])
   })
 
   it('goes on after a refused write', async () => {
     const dam = await add('C-1')
     const results = await Promise.allSettled([
-      keeper.write([entry('weighed', { type: 'animal', id: 'nobody' }, { massG: 1 })]),
-      keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })]),
+      keeper.writer.write([entry('weighed', { type: 'animal', id: 'nobody' }, { massG: 1 })]),
+      keeper.writer.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })]),
     ])
     expect(results.map(r => r.status)).toEqual(['rejected', 'fulfilled'])
-    expect(keeper.snapshot().house.animals[dam.id]!.weights).toHaveLength(1)
+    expect(keeper.queries.snapshot().house.animals[dam.id]!.weights).toHaveLength(1)
   })
 
   it('the same id with other content is refused and writes nothing, in the log or in the same batch', async () => {
     const dam = await add('C-1')
     const weighed = entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })
-    await keeper.write([weighed])
+    await keeper.writer.write([weighed])
     for (const other of [
       { ...weighed, data: { massG: 410 } },
       { ...weighed, at: '2026-11-25T08:00:01Z' },
       { ...weighed, note: 'calm' },
       { ...weighed, kind: 'shed', data: {} },
     ]) {
-      expect(await problem(keeper.write([entry('shed', weighed.subject), other]))).toMatchObject({
+      expect(await problem(keeper.writer.write([entry('shed', weighed.subject), other]))).toMatchObject({
         status: 409,
         errors: [{ path: 'entries.1.id' }],
       })
     }
     const fresh = entry('weighed', { type: 'animal', id: dam.id }, { massG: 402 })
-    expect((await problem(keeper.write([fresh, { ...fresh, data: { massG: 403 } }]))).status).toBe(409)
-    expect((await db('entries')).map(r => (r as { id: string }).id)).toEqual([weighed.id])
-    expect(keeper.snapshot().house.animals[dam.id]!.weights.map(w => w.massG)).toEqual([400])
+    expect((await problem(keeper.writer.write([fresh, { ...fresh, data: { massG: 403 } }]))).status).toBe(409)
+    expect((await db('entries')).map(r => (r as { id: string }).id)).toEqual([dam.id, weighed.id])
+    expect(keeper.queries.snapshot().house.animals[dam.id]!.weights.map(w => w.massG)).toEqual([400])
   })
 
   it('the same content is known, whatever offset, defaults or pairing it was filled up with', async () => {
     const [dam, sire] = [await add('C-1'), await add('C-2', 'male')]
     const pair = entry('paired', null, { tag: 'P-1', damId: dam.id, sireId: sire.id }, '2026-08-01T08:00:00Z')
     const laid = entry('laid', { type: 'animal', id: dam.id }, { tag: 'E-1', eggs: 10 }, '2026-09-20T10:00:00+02:00')
-    await keeper.write([pair, laid])
-    expect(await keeper.write([pair, { ...laid, at: '2026-09-20T08:00:00.000Z' }])).toEqual({
+    await keeper.writer.write([pair, laid])
+    expect(await keeper.writer.write([pair, { ...laid, at: '2026-09-20T08:00:00.000Z' }])).toEqual({
       written: [],
       known: [pair.id, laid.id],
     })
-    expect((await problem(keeper.write([{ ...laid, subject: { type: 'animal', id: sire.id } }]))).status).toBe(409)
+    expect((await problem(keeper.writer.write([{ ...laid, subject: { type: 'animal', id: sire.id } }]))).status).toBe(
+      409,
+    )
   })
 
   it('an animal, a place and tags sent again under their id are made once', async () => {
     const id = v7()
-    const first = await keeper.addAnimal({
+    const first = await keeper.requests.addAnimal({
       id,
       tag: 'C-1',
       name: null,
@@ -131,7 +140,7 @@ describe('the house in memory beside its database', () => {
       placeId: null,
     })
     expect(
-      await keeper.addAnimal({
+      await keeper.requests.addAnimal({
         id,
         tag: 'C-1',
         name: null,
@@ -144,7 +153,7 @@ describe('the house in memory beside its database', () => {
     expect(
       (
         await problem(
-          keeper.addAnimal({
+          keeper.requests.addAnimal({
             id,
             tag: 'C-9',
             name: null,
@@ -165,43 +174,45 @@ describe('the house in memory beside its database', () => {
       tempC: null,
       capacity: null,
     }
-    expect(await keeper.addPlace(room)).toEqual(await keeper.addPlace(room))
+    expect(await keeper.requests.addPlace(room)).toEqual(await keeper.requests.addPlace(room))
     const sire = await add('C-2', 'male')
     const pair = entry('paired', null, { tag: 'P-1', damId: first.id, sireId: sire.id }, '2026-05-01T08:00:00Z')
     const laid = entry('laid', { type: 'animal', id: first.id }, { tag: 'E-1', eggs: 10 }, '2026-06-20T08:00:00Z')
-    await keeper.write([
+    await keeper.writer.write([
       pair,
       laid,
       entry('hatched', { type: 'clutch', id: laid.id }, { count: 8 }, '2026-08-20T08:00:00Z'),
     ])
     const tags = { id: v7(), count: 3, prefix: 'Y', placeId: null }
-    expect(await keeper.tagYoung(laid.id, tags)).toEqual(await keeper.tagYoung(laid.id, tags))
-    expect(Object.values(keeper.snapshot().house.animals).filter(a => a.tag.startsWith('Y-'))).toHaveLength(3)
-    expect(await problem(keeper.tagYoung(laid.id, { count: 1, prefix: 'Z', placeId: 'nowhere' }))).toMatchObject({
+    expect(await keeper.requests.tagYoung(laid.id, tags)).toEqual(await keeper.requests.tagYoung(laid.id, tags))
+    expect(Object.values(keeper.queries.snapshot().house.animals).filter(a => a.tag.startsWith('Y-'))).toHaveLength(3)
+    expect(
+      await problem(keeper.requests.tagYoung(laid.id, { count: 1, prefix: 'Z', placeId: 'nowhere' })),
+    ).toMatchObject({
       status: 422,
       errors: [{ path: 'placeId' }],
     })
   })
 
   it('settings changed elsewhere meanwhile are not written over', async () => {
-    const { settings, settingsVersion: version } = keeper.snapshot()
-    expect(await keeper.changeSettings({ ...settings, houseName: 'One', version })).toMatchObject({
+    const { settings, settingsVersion: version } = keeper.queries.snapshot()
+    expect(await keeper.requests.changeSettings({ ...settings, houseName: 'One', version })).toMatchObject({
       version: version + 1,
     })
-    expect(await problem(keeper.changeSettings({ ...settings, cultureWeekday: 3, version }))).toMatchObject({
+    expect(await problem(keeper.requests.changeSettings({ ...settings, cultureWeekday: 3, version }))).toMatchObject({
       status: 409,
       errors: [{ path: 'version' }],
     })
-    expect(keeper.snapshot()).toMatchObject({
+    expect(keeper.queries.snapshot()).toMatchObject({
       settingsVersion: version + 1,
       settings: { houseName: 'One', cultureWeekday: settings.cultureWeekday },
     })
     const again = await HouseKeeper.open(db, solve)
-    expect(again.snapshot().settingsVersion).toBe(version + 1)
+    expect(again.queries.snapshot().settingsVersion).toBe(version + 1)
   })
 
   it('settings name schools that there are, and a warm-up within a year', async () => {
-    const { settings, settingsVersion: version } = keeper.snapshot()
+    const { settings, settingsVersion: version } = keeper.queries.snapshot()
     for (const schools of [
       { nonsense: 'x' },
       { warmUp: 'nonsense' },
@@ -210,20 +221,23 @@ describe('the house in memory beside its database', () => {
       { 'warmUp@corn-snake@x': 'steps' },
     ] as Record<string, string>[]) {
       expect(
-        (await problem(keeper.changeSettings({ ...settings, schools, version }))).status,
+        (await problem(keeper.requests.changeSettings({ ...settings, schools, version }))).status,
         JSON.stringify(schools),
       ).toBe(422)
     }
     expect(
-      (await problem(keeper.changeSettings({ ...settings, warmUpDay: keeper.snapshot().today + 401, version })))
-        .errors![0]!.path,
+      (
+        await problem(
+          keeper.requests.changeSettings({ ...settings, warmUpDay: keeper.queries.snapshot().today + 401, version }),
+        )
+      ).errors![0]!.path,
     ).toBe('warmUpDay')
     expect(
       (
-        await keeper.changeSettings({
+        await keeper.requests.changeSettings({
           ...settings,
           schools: { 'warmUp': 'steps', 'warmUp@corn-snake': 'steps' },
-          warmUpDay: keeper.snapshot().today + 100,
+          warmUpDay: keeper.queries.snapshot().today + 100,
           version,
         })
       ).version,
@@ -232,17 +246,17 @@ describe('the house in memory beside its database', () => {
 
   it('a plan that cannot be worked out is told, and the others stand', async () => {
     await add('C-1')
-    await keeper.write([entry('weighed', { type: 'animal', id: (await add('C-2')).id }, { massG: 300 })])
+    await keeper.writer.write([entry('weighed', { type: 'animal', id: (await add('C-2')).id }, { massG: 300 })])
     const failing = await HouseKeeper.open(db, async () => {
       throw new Error('out of breath')
     })
-    const { plans, alarms } = await failing.plans()
+    const { plans, alarms } = await failing.queries.plans()
     expect(plans).toEqual([])
     expect(alarms[0]).toMatchObject({
       broken: true,
       text: expect.stringMatching(/its plan cannot be computed/) as string,
     })
-    expect((await failing.season()).season.prey.length).toBeGreaterThan(0)
+    expect((await failing.queries.season()).season.prey.length).toBeGreaterThan(0)
   })
 
   it('others are answered while a long batch is checked', async () => {
@@ -251,7 +265,7 @@ describe('the house in memory beside its database', () => {
       entry('watered', { type: 'animal', id: dam.id }, {}, `2026-11-2${i % 5}T08:00:00Z`),
     )
     const order: string[] = []
-    const write = keeper.write(batch).then(() => order.push('batch'))
+    const write = keeper.writer.write(batch).then(() => order.push('batch'))
     const other = (async () => {
       // what a request does: it waits for its turn of the event loop
       await new Promise(resolve => setImmediate(resolve))
@@ -264,31 +278,37 @@ describe('the house in memory beside its database', () => {
   it('an id sent twice in one batch is written once', async () => {
     const dam = await add('C-1')
     const shed = entry('shed', { type: 'animal', id: dam.id })
-    expect(await keeper.write([shed, shed])).toEqual({ written: [shed.id], known: [shed.id] })
+    expect(await keeper.writer.write([shed, shed])).toEqual({ written: [shed.id], known: [shed.id] })
   })
 
   it('computes the season once per version', async () => {
     const dam = await add('C-1')
-    const first = await keeper.season()
-    expect((await keeper.season()).season).toBe(first.season)
-    expect(await keeper.plans()).toBe(await keeper.plans())
-    await keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })])
-    expect((await keeper.season()).season).not.toBe(first.season)
-    expect((await keeper.season()).version).toBeGreaterThan(first.version)
+    const first = await keeper.queries.season()
+    expect((await keeper.queries.season()).season).toBe(first.season)
+    expect(await keeper.queries.plans()).toBe(await keeper.queries.plans())
+    await keeper.writer.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 })])
+    expect((await keeper.queries.season()).season).not.toBe(first.season)
+    expect((await keeper.queries.season()).version).toBeGreaterThan(first.version)
   })
 
   it('the calendar day follows the time zone of the house', async () => {
-    await keeper.changeSettings({ ...keeper.snapshot().settings, timeZone: 'Pacific/Auckland', version: 0 })
+    await keeper.requests.changeSettings({
+      ...keeper.queries.snapshot().settings,
+      timeZone: 'Pacific/Auckland',
+      version: 0,
+    })
     const dam = await add('C-1')
     // 12:30 UTC on the 24th is already the 25th in Auckland
     const weighed = entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 }, '2026-11-24T12:30:00Z')
-    await keeper.write([weighed])
-    const { house, today } = keeper.snapshot()
+    await keeper.writer.write([weighed])
+    const { house, today } = keeper.queries.snapshot()
     expect(house.animals[dam.id]!.weights[0]!.day).toBe(today)
     expect(
       (
         await problem(
-          keeper.write([entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 }, '2026-11-25T12:30:00Z')]),
+          keeper.writer.write([
+            entry('weighed', { type: 'animal', id: dam.id }, { massG: 400 }, '2026-11-25T12:30:00Z'),
+          ]),
         )
       ).errors![0]!.message,
     ).toMatch(/future/)
@@ -296,24 +316,26 @@ describe('the house in memory beside its database', () => {
 
   it('a season worked out to try an own number is the season that stands with it', async () => {
     const [dam, sire] = [await add('K-1'), await add('K-2', 'male')]
-    await keeper.write([entry('paired', null, { tag: 'P-1', damId: dam.id, sireId: sire.id })])
-    const before = await keeper.season()
-    await keeper.setOverride({ path: 'species.corn-snake.clutchSize.likely', value: 20 })
-    const after = await keeper.season()
+    await keeper.writer.write([entry('paired', null, { tag: 'P-1', damId: dam.id, sireId: sire.id })])
+    const before = await keeper.queries.season()
+    await keeper.requests.setOverride({ path: 'species.corn-snake.clutchSize.likely', value: 20 })
+    const after = await keeper.queries.season()
     expect(after.version).toBe(before.version + 1)
-    const again = await (await HouseKeeper.open(db, solve)).season()
+    const again = await (await HouseKeeper.open(db, solve)).queries.season()
     expect(after.season).toEqual(again.season)
     expect(after.season.lanes[0]!.young.value).toBeGreaterThan(before.season.lanes[0]!.young.value)
   })
 
   it('refuses a number of the almanac that the season cannot be computed with, and keeps the old one', async () => {
-    const refused = await problem(keeper.setOverride({ path: 'feeders.fly.large.supply.keepDays.value', value: 0 }))
+    const refused = await problem(
+      keeper.requests.setOverride({ path: 'feeders.fly.large.supply.keepDays.value', value: 0 }),
+    )
     expect(refused).toMatchObject({ status: 422, errors: [{ path: 'value' }] })
-    expect(keeper.snapshot().overrides).toEqual([])
+    expect(keeper.queries.snapshot().overrides).toEqual([])
   })
 
   it('places cannot be lost in a circle, and unknown ones are 404', async () => {
-    const room = await keeper.addPlace({
+    const room = await keeper.requests.addPlace({
       name: 'Room',
       kind: 'room',
       parentId: null,
@@ -321,7 +343,7 @@ describe('the house in memory beside its database', () => {
       tempC: null,
       capacity: null,
     })
-    const rack = await keeper.addPlace({
+    const rack = await keeper.requests.addPlace({
       name: 'Rack',
       kind: 'rack',
       parentId: room.id,
@@ -332,7 +354,7 @@ describe('the house in memory beside its database', () => {
     expect(
       (
         await problem(
-          keeper.changePlace(room.id, {
+          keeper.requests.changePlace(room.id, {
             name: 'Room',
             kind: 'room',
             parentId: rack.id,
@@ -346,7 +368,7 @@ describe('the house in memory beside its database', () => {
     expect(
       (
         await problem(
-          keeper.changePlace('nowhere', {
+          keeper.requests.changePlace('nowhere', {
             name: 'X',
             kind: 'room',
             parentId: null,
@@ -357,6 +379,8 @@ describe('the house in memory beside its database', () => {
         )
       ).status,
     ).toBe(404)
-    expect((await problem(keeper.tagYoung('nothing', { count: 1, prefix: 'X', placeId: null }))).status).toBe(404)
+    expect((await problem(keeper.requests.tagYoung('nothing', { count: 1, prefix: 'X', placeId: null }))).status).toBe(
+      404,
+    )
   })
 })

@@ -1,14 +1,12 @@
 import type { Knex } from 'knex'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { defaultSettings } from '#core/season'
+import { animalAdded } from '#core/subjects'
 import { planHere } from '../../tests/fixtures/planHere'
 import { setMantelToday } from '../../tests/fixtures/today'
 import { openDatabase } from '../db/open'
-import { insertAnimals } from '../db/repositories/cards'
 import { insertEntries } from '../db/repositories/entries'
-import { writeOverride, writeSettings } from '../db/repositories/ways'
 import { HouseKeeper } from './houseKeeper'
-import { readHouse } from './readHouse'
+import { readHouse, soundOverrides } from './readHouse'
 
 let db: Knex
 beforeEach(async () => {
@@ -19,46 +17,40 @@ afterEach(async () => {
   await db.destroy()
 })
 
-const card = (id: string, speciesId = 'corn-snake') => ({
-  id,
-  tag: id,
-  name: null,
-  speciesId,
-  sex: 'unknown' as const,
-  bornDay: 20_000,
-  placeId: null,
-  damId: null,
-  sireId: null,
-  clutchId: null,
-  foundedBy: null,
-})
+const arrival = { at: '2026-01-01T08:00:00.000Z', day: 20_454, source: 'keeper' as const }
+const added = (id: string, speciesId = 'corn-snake') =>
+  animalAdded(
+    {
+      id,
+      tag: id,
+      name: null,
+      speciesId,
+      sex: 'unknown',
+      bornDay: 20_000,
+      placeId: null,
+      damId: null,
+      sireId: null,
+      clutchId: null,
+      foundedBy: null,
+    },
+    arrival,
+  )
 
 describe('rows that cannot be read are set aside and told; the rest stands', () => {
-  it('settings one by one: a broken row leaves name and time zone as they are', async () => {
-    await writeSettings(db, { ...defaultSettings, houseName: 'North shed', timeZone: 'Europe/Berlin' }, 3)
-    await db('settings').where({ key: 'schools' }).update({ value: '{"warmUp": ' })
-    await db('settings')
-      .where({ key: 'warmUpDay' })
-      .update({ value: String(Math.round(Date.UTC(2926, 2, 1) / 86_400_000)) })
-    const { settings, settingsVersion, notices } = await readHouse(db)
-    expect(settings).toEqual({ ...defaultSettings, houseName: 'North shed', timeZone: 'Europe/Berlin' })
-    expect([settingsVersion, notices.map(n => n.id).sort()]).toEqual([3, ['setting:schools', 'setting:warmUpDay']])
-  })
-
-  it('own numbers one by one', async () => {
-    await writeOverride(db, { path: 'species.corn-snake.fertility.value', value: 0.5 })
-    await writeOverride(db, { path: 'species.gone.fertility.value', value: 0.5 })
-    await writeOverride(db, { path: 'species.corn-snake.clutchSize.earliest', value: 900 })
-    const { overrides, almanac, notices } = await readHouse(db)
+  it('own numbers one by one', () => {
+    const { overrides, almanac, refused } = soundOverrides([
+      { path: 'species.corn-snake.fertility.value', value: 0.5 },
+      { path: 'species.corn-snake.clutchSize.earliest', value: 900 },
+      { path: 'species.gone.fertility.value', value: 0.5 },
+    ])
     expect(overrides.map(o => o.path)).toEqual(['species.corn-snake.fertility.value'])
     expect(almanac.species['corn-snake']!.fertility.value).toBe(0.5)
-    expect(notices.map(n => n.text).join()).toMatch(
+    expect(refused.map(n => n.text).join()).toMatch(
       /“species.corn-snake.clutchSize.earliest” is set aside: Earliest, likely.*“species.gone.fertility.value” is set aside/,
     )
   })
 
-  it('entries and cards', async () => {
-    await insertAnimals(db, [card('K-1'), card('X-1', 'unicorn')])
+  it('entries, and animals of a species that the almanac does not have', async () => {
     const entry = (id: string, massG: number) => ({
       id,
       at: '2026-11-20T08:00:00.000Z',
@@ -68,22 +60,52 @@ describe('rows that cannot be read are set aside and told; the rest stands', () 
       data: { massG },
       source: 'keeper' as const,
     })
-    await insertEntries(db, [entry('1', 400), entry('2', 401), entry('3', 402)])
+    await insertEntries(db, [added('K-1'), added('X-1', 'unicorn'), entry('1', 400), entry('2', 401), entry('3', 402)])
     await db('entries').where({ id: '2' }).update({ data: '{"massG": 4' })
     await db('entries').where({ id: '3' }).update({ at: 'a Friday' })
     const { records, notices } = await readHouse(db)
-    expect(notices[0]!.ids).toEqual(['2', '3'])
-    expect([...records.entries.values()].flat().map(e => e.id)).toEqual(['1'])
-    expect(records.animals.map(a => a.id)).toEqual(['K-1'])
-    expect(notices.map(n => n.text)).toEqual([
-      expect.stringMatching(/^2 entries of the logbook cannot be read and are left out$/),
-      expect.stringMatching(/^X-1 is of a species that this almanac does not have/),
+    expect(notices.map(n => [n.ids, n.text])).toEqual([
+      [['2', '3'], expect.stringMatching(/^2 entries of the logbook cannot be read and are left out$/)],
     ])
+    expect([...records.entries.values()].flat().map(e => e.id)).toEqual(['K-1', '1', 'X-1'])
     // and the keeper is told beside the alarms, while the house works
     const keeper = await HouseKeeper.open(db, await planHere())
-    const { season } = await keeper.season()
-    expect(season.alarms.filter(a => a.broken).map(a => a.id)).toEqual(['notice:entries', 'notice:animal:X-1'])
+    expect(Object.keys(keeper.house.animals)).toEqual(['K-1'])
+    const { season } = await keeper.queries.season()
+    expect(season.alarms.filter(a => a.broken).map(a => a.text)).toEqual([
+      '2 entries of the logbook cannot be read and are left out',
+      'X-1 is of a species that this almanac does not have (“unicorn”), and is left out',
+    ])
     expect(season.tasks.map(t => t.tag)).toContain('K-1')
-    expect((await keeper.plans()).alarms).toEqual([])
+    expect((await keeper.queries.plans()).alarms).toEqual([])
+  })
+
+  it('what a newer program wrote is kept, told once, and stops nothing', async () => {
+    const of = (id: string, kind: string, more: object) => ({ ...added(id), id, kind, ...more })
+    await insertEntries(db, [
+      added('K-1'),
+      of('n1', 'dreamed', { subject: { type: 'animal', id: 'K-1' } }),
+      of('n2', 'weighed', { subject: { type: 'animal', id: 'K-1' }, v: 9, data: { mass: '1 kg' } }),
+      of('n3', 'candled', { subject: { type: 'egg', id: 'n3' } }),
+    ])
+    const keeper = await HouseKeeper.open(db, await planHere())
+    const { season } = await keeper.queries.season()
+    expect(season.alarms.map(a => a.text)).toContain(
+      '3 entries were written by a newer Mantel; kept, and left out here',
+    )
+    expect(season.alarms.filter(a => a.broken)).toEqual([])
+    expect(keeper.house.animals['K-1']!.weights).toEqual([])
+    expect(await db('entries').count({ n: '*' })).toEqual([{ n: 4 }])
+    await keeper.writer.write([
+      {
+        id: '018f0000-0000-7000-8000-00000000cccc',
+        at: '2026-11-25T08:00:00Z',
+        subject: { type: 'animal', id: 'K-1' },
+        kind: 'weighed',
+        data: { massG: 300 },
+        source: 'keeper',
+      },
+    ])
+    expect(keeper.house.animals['K-1']!.weights.map(w => w.massG)).toEqual([300])
   })
 })

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { entryKinds, type DatedEntry, type House } from '#core/logbook'
+import { entryKinds, type Entry, type House } from '#core/subjects'
 
 /** As it would be read back from the database: defaults filled in, and nothing that JSON does not hold. */
 function stored(kind: string, data: Record<string, unknown>): unknown {
@@ -8,7 +8,7 @@ function stored(kind: string, data: Record<string, unknown>): unknown {
 }
 
 /** Whether an entry that is sent says the same as the one that is written under its id. */
-export function sameContent(sent: DatedEntry, written: DatedEntry, house: House): boolean {
+export function sameContent(sent: Entry, written: Entry, house: House): boolean {
   const about =
     (sent.subject.type === written.subject.type && sent.subject.id === written.subject.id) ||
     // said of the female, it was written of her open pairing

@@ -1,4 +1,4 @@
-import { findEntry, subjectKey, tellEntry, type Records } from '#core/logbook'
+import { findEntry, subjectKey, tellEntry, type Records } from '#core/subjects'
 import type { Alarm } from '#core/season'
 import { formatDay } from '#core/units'
 

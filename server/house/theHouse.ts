@@ -60,7 +60,7 @@ async function open(): Promise<Opened> {
     const backups = new BackupKeeper(db, file, pool, { daily: !process.env.MANTEL_DEMO, first: isNew })
     backups.start()
     // plans are worked out before the first look, so that the first look is quick; they never keep the house shut
-    keeper.plans().catch(console.error)
+    keeper.queries.plans().catch(console.error)
     return { lock, pool, keeper, devices, access, backups, simulator }
   } catch (error) {
     lock.release()

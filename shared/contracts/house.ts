@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { lineOfText } from '#core/reference'
-import { Entry, PLACE_KINDS, type DatedEntry, type House } from '#core/logbook'
+import { Entry, PLACE_KINDS, type DatedEntry, type House } from '#core/subjects'
 import type { Override } from '#core/almanac'
 import { HouseSettings, type Alarm, type FeederPlan, type Season } from '#core/season'
 
@@ -37,7 +37,7 @@ export const NewAnimal = z.strictObject({
   id: intent,
   tag: lineOfText(24, 'A tag is needed'),
   name: lineOfText(60).nullable().default(null),
-  speciesId: z.string().min(1, 'Choose a species'),
+  speciesId: z.string().min(1, 'Choose a species').max(80),
   sex: z.enum(['male', 'female', 'unknown']).default('unknown'),
   born: z.iso
     .date('A day is written as 2026-06-12')

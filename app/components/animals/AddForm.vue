@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AnimalCard } from '#core/logbook'
+import type { AnimalCard } from '#core/subjects'
 import { dayFromIso, dayToIso } from '#core/units'
 import { NewAnimal } from '#shared/contracts/house'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AnimalState } from '#core/logbook'
+import type { AnimalState } from '#core/subjects'
 
 /** What an animal is: its sex, its genes, its line. */
 defineProps<{ animal: AnimalState, view: 'sex' | 'genes' | 'lineage' }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AnimalState } from '#core/logbook'
+import type { AnimalState } from '#core/subjects'
 import type { CellSnapshot } from '#shared/contracts/bench'
 
 /** Sets a female with a male of her species, with what the bench says of the two. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AnimalCard, ClutchState } from '#core/logbook'
+import type { AnimalCard, ClutchState } from '#core/subjects'
 
 /** Makes young of a group animals of their own, each with a tag. */
 const props = defineProps<{ clutch: ClutchState, young: number }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { extent, line, scaleLinear } from 'd3'
 import { useElementSize } from '@vueuse/core'
-import type { AnimalState } from '#core/logbook'
+import type { AnimalState } from '#core/subjects'
 import { formatDay, formatQuantity, fromBase } from '#core/units'
 
 const props = defineProps<{ animal: AnimalState }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { COLD_ACTION_WORDS } from '#core/brumation'
-import { SIGNS, type Sign } from '#core/logbook'
+import { SIGNS, type Sign } from '#core/subjects'
 import type { ColdAnimal } from '#core/season'
 import { formatDay, formatRange } from '#core/units'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { assignPlaces, hasWinter, judgeEligibility, lightHoursAt, programmeOf, shareChecks } from '#core/brumation'
 import { summarise } from '#core/chance'
-import type { WinterWays } from '#core/logbook'
+import type { WinterWays } from '#core/subjects'
 import { coolingWindow, gravidIn, inCold, type WinterGroupView } from '#core/season'
 import { CalendarError, dayFromIso, dayToIso, formatDay, formatRange, formatWeekday } from '#core/units'
 

@@ -3,7 +3,7 @@ import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { cultureStage, plannedSupply, producingFrom } from '#core/cultures'
 import { temperatureAt } from '#core/places'
-import type { CultureState } from '#core/logbook'
+import type { CultureState } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 /** One culture: how it stands, what is expected, and what can be recorded of it. */

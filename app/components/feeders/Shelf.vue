@@ -5,7 +5,7 @@ import { feederOf, type Supply } from '#core/almanac'
 import { cultureStage, plannedSupply, timeToProducing } from '#core/cultures'
 import { quantile } from '#core/chance'
 import { temperatureAt } from '#core/places'
-import type { CultureState } from '#core/logbook'
+import type { CultureState } from '#core/subjects'
 
 /** Cups of one feeder along their age: where each stands between start, yield and end. */
 const props = defineProps<{ feederId: string, cultures: readonly CultureState[], picked: string | null }>()

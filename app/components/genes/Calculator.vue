@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LocusState } from '#core/logbook'
+import type { LocusState } from '#core/subjects'
 import type { LookRow } from '#core/genetics'
 import { computedInput, factInput, spreadInput, type Reason } from '#core/judgement'
 import type { CrossParent } from '~/composables/useCross'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { looksOf } from '#core/genetics'
-import type { ClutchState } from '#core/logbook'
+import type { ClutchState } from '#core/subjects'
 import { lociOf } from '#core/season'
 
 /** Young of a group counted by look at one locus: tells what their parents carry, without a card for each. */

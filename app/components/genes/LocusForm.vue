@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ALLELE_MODES, LINKAGES } from '#core/genetics'
 import { LocusData } from '#core/genetics'
-import type { LocusState } from '#core/logbook'
+import type { LocusState } from '#core/subjects'
 
 /** Names a locus, or changes one: its alleles, how they show, and what harms in double form. */
 const props = defineProps<{ speciesId: string, locus: LocusState | null }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LocusState } from '#core/logbook'
+import type { LocusState } from '#core/subjects'
 import type { CrossParent } from '~/composables/useCross'
 
 /** One parent of the calculator: invented, or an animal of the house, with its genotypes. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { carries, carriesAfter, youngToProve } from '#core/genetics'
 import { computedInput, type Reason } from '#core/judgement'
-import type { LocusState } from '#core/logbook'
+import type { LocusState } from '#core/subjects'
 import { geneOf } from '#core/season'
 
 /** How many young without the look it takes to say that an animal does not carry. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { genotypesOf, type RouteStep, type Stock } from '#core/genetics'
 import { computedInput, factInput, type Reason } from '#core/judgement'
-import type { LocusState } from '#core/logbook'
+import type { LocusState } from '#core/subjects'
 import { inbreeding, pedigreeOf } from '#core/pedigree'
 import { geneOf, kinOf } from '#core/season'
 

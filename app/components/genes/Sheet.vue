@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UNSTATED_SHARE, genotypesOf, lookOf, looksOf } from '#core/genetics'
 import { computedInput, entryInput, type Reason } from '#core/judgement'
-import type { AnimalState, LocusState } from '#core/logbook'
+import type { AnimalState, LocusState } from '#core/subjects'
 import { geneOf, lociOf, type AnimalGene } from '#core/season'
 import { formatDay } from '#core/units'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computedInput, type Reason } from '#core/judgement'
-import type { AnimalState, Origin } from '#core/logbook'
+import type { AnimalState, Origin } from '#core/subjects'
 import { inbreedingOf, kinOf, kinshipWith, lineOf } from '#core/season'
 
 /** Where an animal comes from: parents with their doubt, inbreeding, how rare its genes are, and the drawing. */

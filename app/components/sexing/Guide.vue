@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sexingGuide } from '#core/sexing'
-import type { AnimalState } from '#core/logbook'
+import type { AnimalState } from '#core/subjects'
 
 /** How to sex this animal without harm: tool, steps, when to stop. Own drawings. */
 const props = defineProps<{ animal: AnimalState }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SEX_PROOFS, type AnimalState, type SexProof } from '#core/logbook'
+import { SEX_PROOFS, type AnimalState, type SexProof } from '#core/subjects'
 import { sexOf } from '#core/season'
 import { nextEvidence, type NextEvidence } from '#core/sexing'
 

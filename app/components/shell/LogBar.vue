@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { readLogLine } from '#core/logbook'
+import { readLogLine } from '#core/subjects'
 
 const house = useHouse()
 const shell = useShell()

@@ -2,7 +2,7 @@
 import { feederOf, speciesOf } from '#core/almanac'
 import { bodyCondition } from '#core/brumation'
 import { nextMeal } from '#core/feeding'
-import { openPairingOf, type Subject } from '#core/logbook'
+import { openPairingOf, type Subject } from '#core/subjects'
 import { gravidIn, mealWinterOf, tellPortion } from '#core/season'
 import { summarise } from '#core/chance'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'

@@ -3,7 +3,7 @@ import { h, resolveComponent } from 'vue'
 import type { Column } from '@tanstack/vue-table'
 import { useLocalStorage } from '@vueuse/core'
 import type { TableColumn } from '@nuxt/ui'
-import type { AnimalState } from '#core/logbook'
+import type { AnimalState } from '#core/subjects'
 import { formatDistance, formatQuantity } from '#core/units'
 
 const house = useHouse()

@@ -1,7 +1,7 @@
 import { speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import type { Judgement } from '../../judgement'
-import type { AnimalState, House } from '../../logbook'
+import type { AnimalState, House } from '../../subjects'
 import {
   PAIR_LEVELS,
   judgePair,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac as almanac } from '../../almanac'
-import { checkEntry, completeEntry, withEntry, type DatedEntry, type Records } from '../../logbook'
+import { checkEntry, completeEntry, withEntry, type DatedEntry, type Records } from '../../subjects'
 import { HouseBuilder, dated } from '../../../tests/fixtures/records'
 import {
   benchCell,
@@ -114,7 +114,7 @@ function walk(start: Records, day: number): { records: Records; done: string[] }
     const house = houseOf(records, almanac)
     const entry = completeEntry(house, dated(day, { id, kind, subject, data }))
     if ('message' in entry) throw new Error(entry.message)
-    const problems = checkEntry(records, house, entry, { almanac, today: day })
+    const problems = checkEntry(entry, { records, house, almanac, today: day })
     if (problems.length) throw new Error(`${id}: ${problems[0]!.message}`)
     records = withEntry(records, entry)
     done.push(id)

@@ -13,7 +13,7 @@ import {
   type FamilyBelief,
   type YoungWish,
 } from '../../genetics'
-import type { AnimalState, House, LocusState } from '../../logbook'
+import type { AnimalState, House, LocusState } from '../../subjects'
 import { ancestryOf } from './kin'
 
 const families = new WeakMap<House['animals'], Map<string, Family>>()

@@ -8,7 +8,7 @@ import {
   type LineHealth,
   type Pedigree,
 } from '../../pedigree'
-import type { AnimalState, House } from '../../logbook'
+import type { AnimalState, House } from '../../subjects'
 
 export interface HouseKin {
   animals: ReadonlyMap<string, Ancestry>

@@ -1,6 +1,6 @@
 import { speciesOf, type Mating, type Species } from '../../almanac'
 import type { Judgement } from '../../judgement'
-import type { AnimalState, ClutchState, House, PairingState } from '../../logbook'
+import type { AnimalState, ClutchState, House, PairingState } from '../../subjects'
 import { judgeLoad, type LoadVerdict } from '../../pairing'
 import type { SeasonContext } from '../context'
 import type { Lane } from '../types'

@@ -1,7 +1,7 @@
 import { speciesOf, type Species } from '../../almanac'
 import { ladderStepAt } from '../../feeding'
 import { computedInput, factInput, spreadInput, type Judgement } from '../../judgement'
-import type { House } from '../../logbook'
+import type { House } from '../../subjects'
 import { expectedCount } from '../../nursery'
 import type { PreyOutlook, Season } from '../types'
 import type { SeasonContext } from '../context'

@@ -2,7 +2,7 @@ import { speciesOf } from '../../almanac'
 import { summarise, type Day } from '../../chance'
 import { nextMeal } from '../../feeding'
 import { computedInput, entryInput, factInput, type Reason } from '../../judgement'
-import type { AnimalState, PairingState } from '../../logbook'
+import type { AnimalState, PairingState } from '../../subjects'
 import {
   judgePair,
   observedInCycle,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac as almanac, speciesOf } from '../../almanac'
 import { seededRandom } from '../../chance'
-import { checkEntry, completeEntry, withEntry, type DatedEntry, type House, type Records } from '../../logbook'
+import { checkEntry, completeEntry, withEntry, type DatedEntry, type House, type Records } from '../../subjects'
 import { HouseBuilder, dated } from '../../../tests/fixtures/records'
 import { benchCell, defaultSettings, houseOf, season, type HouseSettings } from '..'
 
@@ -48,7 +48,7 @@ function walk(speciesId: string): Walked {
     const write = (subject: DatedEntry['subject'], kind: string, data: Record<string, unknown>) => {
       const house = houseOf(records, almanac)
       const entry = completeEntry(house, dated(day, { id: `w${n++}`, kind, subject, data }))
-      const problem = 'message' in entry ? entry : checkEntry(records, house, entry, { almanac, today: day })[0]
+      const problem = 'message' in entry ? entry : checkEntry(entry, { records, house, almanac, today: day })[0]
       if (problem) broken.push(`day ${day - today}: ${kind} of ${subject.id} was refused: ${problem.message}`)
       else records = withEntry(records, entry as DatedEntry)
     }

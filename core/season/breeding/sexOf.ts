@@ -1,7 +1,7 @@
 import { speciesOf } from '../../almanac'
 import { judgeSex, sexPrior, type SexVerdict } from '../../sexing'
 import type { Judgement } from '../../judgement'
-import type { AnimalState, House } from '../../logbook'
+import type { AnimalState, House } from '../../subjects'
 import { temperatureAt } from '../../places'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'

@@ -1,7 +1,7 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
 import { nextMeal, type Gravid, type Portion } from '../../feeding'
 import { entryInput, factInput } from '../../judgement'
-import type { AnimalState } from '../../logbook'
+import type { AnimalState } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import { subjectAs } from '../guard'

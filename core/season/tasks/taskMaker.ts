@@ -1,4 +1,4 @@
-import type { Subject } from '../../logbook'
+import type { Subject } from '../../subjects'
 import type { BreedingOutlook } from '../breeding'
 import type { SeasonContext } from '../context'
 import { eachGuarded } from '../guard'

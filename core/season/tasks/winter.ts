@@ -1,6 +1,6 @@
 import { COLD_ACTION_WORDS } from '../../brumation'
 import { computedInput, entryInput } from '../../judgement'
-import type { AnimalState, House } from '../../logbook'
+import type { AnimalState, House } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../types'
 import { coldOf, inCold, warmUpOf } from '../winter'

@@ -20,12 +20,12 @@ import {
 } from '../../brumation'
 import type { MealWinter } from '../../feeding'
 import { entryInput, settingInput, spreadInput, type Judgement, type Reason } from '../../judgement'
-import { winterGroupOf, type AnimalState } from '../../logbook'
+import { winterGroupOf, type AnimalState } from '../../subjects'
 import { temperatureAt } from '../../places'
 import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
-import { warmUpDayOf } from '../settings'
+import { warmUpDayOf } from '../../settings'
 
 /** A winter that ended longer ago than this says nothing of the season that runs. [memory] */
 const WINTER_COUNTS_DAYS = 200

@@ -10,7 +10,7 @@ import {
 import { certain, shift, summarise, type Day, type DayDist } from '../../chance'
 import { incubationTime } from '../../eggs'
 import { computedInput, type Reason } from '../../judgement'
-import type { WinterWays } from '../../logbook'
+import type { WinterWays } from '../../subjects'
 import { forecastChain } from '../../pairing'
 import { formatDay } from '../../units'
 

@@ -2,4 +2,4 @@ import { NewAnimal } from '#shared/contracts/house'
 import { answerBody } from '../../utils/handler'
 import { theHouse } from '../../house/theHouse'
 
-export default answerBody(NewAnimal, async card => (await theHouse()).addAnimal(card))
+export default answerBody(NewAnimal, async card => (await theHouse()).requests.addAnimal(card))

@@ -2,4 +2,4 @@ import { AddList } from '#shared/contracts/house'
 import { theHouse } from '../../house/theHouse'
 import { answerBody } from '../../utils/handler'
 
-export default answerBody(AddList, async ({ csv }) => (await theHouse()).addList(csv))
+export default answerBody(AddList, async ({ csv }) => (await theHouse()).requests.addList(csv))

@@ -2,4 +2,4 @@ import { ReadBench } from '#shared/contracts/bench'
 import { theHouse } from '../../house/theHouse'
 import { answerQuery } from '../../utils/handler'
 
-export default answerQuery(ReadBench, async ({ speciesId, wish }) => (await theHouse()).bench(speciesId, wish))
+export default answerQuery(ReadBench, async ({ speciesId, wish }) => (await theHouse()).queries.bench(speciesId, wish))

@@ -4,5 +4,5 @@ import { answerBody } from '../../utils/handler'
 import { theHouse } from '../../house/theHouse'
 
 export default answerBody(NewPlace, async (place, event) =>
-  (await theHouse()).changePlace(getRouterParam(event, 'id')!, place),
+  (await theHouse()).requests.changePlace(getRouterParam(event, 'id')!, place),
 )

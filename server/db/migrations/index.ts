@@ -2,10 +2,12 @@ import type { Knex } from 'knex'
 import * as first from './001-first-tables'
 import * as winter from './002-winter'
 import * as access from './003-access'
+import * as oneLog from './004-one-log'
 
 interface Migration {
   name: string
   up: (knex: Knex) => Promise<void>
+  config?: { transaction: boolean }
 }
 
 /** Forward only, in this order; a name once shipped is never changed. */
@@ -13,6 +15,7 @@ const migrations: Migration[] = [
   { name: '001-first-tables', up: first.up },
   { name: '002-winter', up: winter.up },
   { name: '003-access', up: access.up },
+  { name: '004-one-log', up: oneLog.up, config: oneLog.config },
 ]
 
 export const migrationNames: readonly string[] = migrations.map(m => m.name)
@@ -23,6 +26,7 @@ export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrationName: migration => migration.name,
   getMigration: async migration => ({
     up: migration.up,
+    ...(migration.config && { config: migration.config }),
     down: async () => {
       throw new Error('Migrations go forward only.')
     },

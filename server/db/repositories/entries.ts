@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { DatedEntry, Subject } from '#core/logbook'
+import type { DatedEntry, Subject } from '#core/subjects'
 
 interface Row {
   id: string
@@ -11,6 +11,9 @@ interface Row {
   data: string
   source: DatedEntry['source']
   note: string | null
+  v: number
+  recorded_at: string | null
+  by: string | null
 }
 
 function fromRow(row: Row): DatedEntry {
@@ -23,6 +26,9 @@ function fromRow(row: Row): DatedEntry {
     data: JSON.parse(row.data) as Record<string, unknown>,
     source: row.source,
     ...(row.note !== null && { note: row.note }),
+    ...(row.v > 1 && { v: row.v }),
+    ...(row.recorded_at !== null && { recordedAt: row.recorded_at }),
+    ...(row.by !== null && { by: row.by }),
   }
 }
 
@@ -37,6 +43,9 @@ function toRow(e: DatedEntry): Row {
     data: JSON.stringify(e.data),
     source: e.source,
     note: e.note ?? null,
+    v: e.v ?? 1,
+    recorded_at: e.recordedAt ?? null,
+    by: e.by ?? null,
   }
 }
 

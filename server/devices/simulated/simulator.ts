@@ -29,7 +29,7 @@ export class Simulator {
 
   /** The coldest that a winter group in this place asks for now, else what the place is set to. */
   private setpointOf(placeId: string, ms: number): number {
-    const { house, settings } = this.house.snapshot()
+    const { house, settings } = this.house.session
     const wished = Object.values(house.winters)
       .filter(g => !g.ended && g.placeId === placeId)
       .flatMap(group => {
@@ -57,7 +57,7 @@ export class Simulator {
     let held = this.chests.get(device.id)
     if (!held) {
       const last = (await latestReadings(this.house.database)).get(device.id)
-      const { house } = this.house.snapshot()
+      const { house } = this.house
       const startC = last?.tempC ?? temperatureAt(house.places, device.placeId) ?? 12
       // the wish of the place changes by the hour at most, so it is asked for once an hour
       let asked = { hour: -1, setC: startC }
@@ -103,7 +103,8 @@ export class Simulator {
       this.scale.put(null, Date.now())
       return
     }
-    const { house, today } = this.house.snapshot()
+    const { house } = this.house
+    const today = this.house.session.today()
     const animal = house.animals[animalId]
     const last = animal?.weights.at(-1)
     if (!animal) return

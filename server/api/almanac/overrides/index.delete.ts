@@ -3,5 +3,5 @@ import { answerQuery } from '../../../utils/handler'
 import { theHouse } from '../../../house/theHouse'
 
 export default answerQuery(z.strictObject({ path: z.string().min(3) }), async ({ path }) =>
-  (await theHouse()).dropOverride(path),
+  (await theHouse()).requests.dropOverride(path),
 )

@@ -1,0 +1,110 @@
+import { recordOf } from '../record'
+import type { DatedEntry, Subject } from './entry'
+import { foldInto, foldWith } from './fold'
+import type { House } from './house'
+import type { FoldMemory } from './memory'
+import { findEntry, inOrder, subjectKey, withEntry, type Records } from './records'
+import { statesOf, type Registry } from './registry'
+import type { Base } from './subject'
+import { tagged } from './tags'
+
+/**
+ * A log that is being written on: entries are added one by one, and the house stands after each of them. What was passed
+ * in is not changed. Most entries cost the fold of their own subject; those of which others are founded, and what is
+ * taken back, cost the fold of the house.
+ */
+export class Draft {
+  private entries: Map<string, readonly DatedEntry[]>
+  private readonly added = new Map<string, DatedEntry>()
+  private tags: Map<string, Subject> | null = null
+  private own = false
+  private current: House
+
+  constructor(
+    private readonly registry: Registry,
+    private readonly before: Records,
+    house: House,
+    private readonly modeOf: Base['modeOf'],
+    private readonly memory: FoldMemory,
+  ) {
+    this.entries = new Map(before.entries)
+    this.current = house
+  }
+
+  get records(): Records {
+    return { ...this.before, entries: this.entries }
+  }
+
+  get house(): House {
+    return this.current
+  }
+
+  add(entry: DatedEntry): void {
+    this.added.set(entry.id, entry)
+    if (entry.kind === 'void') {
+      this.entries = new Map(withEntry(this.records, entry).entries)
+      this.foldAnew()
+      return
+    }
+    const key = subjectKey(entry.subject)
+    const list = this.entries.get(key) ?? []
+    const last = list.at(-1)
+    this.entries.set(key, last && inOrder(last, entry) > 0 ? [...list, entry].sort(inOrder) : [...list, entry])
+    if (!this.foldAlone(entry.subject)) this.foldAnew()
+  }
+
+  private foldAnew(): void {
+    this.current = foldWith(this.registry, this.records, this.modeOf, this.memory)
+    this.own = false
+    this.tags = null
+  }
+
+  /** Folds one subject into the house; false when more than that subject follows from it. */
+  private foldAlone({ type, id }: Subject): boolean {
+    const subject = this.registry.subjects.get(type)
+    if (!subject || subject.foundedBy || [...this.registry.subjects.values()].some(s => s.foundedBy === type))
+      return false
+    const before = statesOf(this.current, subject)[id]
+    const key = subjectKey({ type, id })
+    // it is not as its own entries alone make it
+    if (before !== undefined && this.memory.stateOf(key) !== before && subject.settle && !subject.implied) return false
+    if (!this.own) {
+      const copies = [...this.registry.subjects.values()].map(s => [
+        s.collection,
+        recordOf(Object.entries(statesOf(this.current, s))),
+      ])
+      this.current = { ...this.current, ...(Object.fromEntries(copies) as object) }
+      this.own = true
+    }
+    const others = (list: House['unread']) => list.filter(u => subjectKey(u.subject) !== key)
+    this.current.unread = others(this.current.unread)
+    this.current.newer = others(this.current.newer)
+    const list = this.entries.get(key)!
+    foldInto(
+      this.registry,
+      this.current,
+      subject,
+      list,
+      { ...this.before, entries: this.entries },
+      this.modeOf,
+      this.memory,
+    )
+    const state = statesOf(this.current, subject)[id]
+    if (this.tags && subject.tagOf) {
+      if (before !== undefined) this.tags.delete(subject.tagOf(before).toLowerCase())
+      if (state !== undefined) this.tags.set(subject.tagOf(state).toLowerCase(), { type, id })
+    }
+    return true
+  }
+
+  /** What carries a tag, whatever its case. */
+  tagOwner(tag: string): Subject | null {
+    this.tags ??= new Map([...tagged(this.registry, this.current)].map(t => [t.tag.toLowerCase(), t.subject]))
+    return this.tags.get(tag.toLowerCase()) ?? null
+  }
+
+  /** A standing entry by its id. */
+  find(id: string): DatedEntry | undefined {
+    return this.added.get(id) ?? findEntry(this.before, id)
+  }
+}

@@ -1,0 +1,41 @@
+import type { Day } from '../chance'
+import type { Subject } from './entry'
+
+export interface Observed {
+  day: Day
+  entryId: string
+}
+
+/** Hourly temperature of a place: one value an hour from `from` (hours since 1970, UTC); NaN where nothing was read. */
+export interface HourlyLog {
+  from: number
+  minC: ArrayLike<number>
+  meanC: ArrayLike<number>
+  maxC: ArrayLike<number>
+}
+
+/** An entry that a fold could not read. */
+export interface Unread {
+  entryId: string
+  subject: Subject
+  message: string
+  /** The message is in a keeper's words. */
+  told?: boolean
+}
+
+/** The state of each sort of subject; a subject adds its own line to it, in its own folder. */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type
+export interface StateOf {}
+
+/**
+ * All that can be said of the house, folded from the log: a collection a sort of subject (each adds its own line), and
+ * what is said of them together. Plain data: it travels to a worker as it is.
+ */
+export interface House {
+  /** Readings by place. Large, so it stays where it is computed with: the interface gets what follows from it. */
+  climate: Readonly<Record<string, HourlyLog>>
+  /** Entries that could not be taken into the state of their subject; it stands without them. */
+  unread: Unread[]
+  /** Entries of a kind, or of a version of it, that a newer program wrote: kept, and left out. */
+  newer: Unread[]
+}

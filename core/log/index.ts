@@ -1,0 +1,24 @@
+export { ENTRY_SOURCES, Entry, LogbookError, Subject, type DatedEntry, type Problem } from './entry'
+export type { House, HourlyLog, Observed, StateOf, Unread } from './house'
+export { defineKind, seen, sure, writtenAgain, type CheckContext, type EntryKind, type Lift } from './kind'
+export {
+  COUNT,
+  countOf,
+  of,
+  rule,
+  say,
+  type Fact,
+  type LineRule,
+  type Read,
+  type Reading,
+  type Understood,
+} from './line'
+export { readLineWith } from './readLine'
+export { Draft } from './draft'
+export { FoldMemory } from './memory'
+export { findEntry, inOrder, recordsFrom, subjectKey, withEntries, withEntry, type Records } from './records'
+export { describeEntry, isNewer, lifted, registryOf, statesOf, versionOf, type Registry } from './registry'
+export { defineSubject, type Base, type SubjectModule } from './subject'
+export { foldWith } from './fold'
+export { checkWith, completeWith } from './check'
+export { tagNamedIn, tagOwner, tagged, type TagNamed } from './tags'

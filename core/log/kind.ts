@@ -1,0 +1,67 @@
+import { z } from 'zod'
+import type { Almanac } from '../almanac'
+import type { DatedEntry, Problem, Subject } from './entry'
+import type { House, StateOf } from './house'
+import type { Records } from './records'
+
+/** What a check may look at: the house as it stands, what is written, what the almanac knows, and the day. */
+export interface CheckContext {
+  house: House
+  records: Records
+  almanac: Pick<Almanac, 'species' | 'feeders' | 'schools'>
+  today: number
+  /** What carries a tag, and an entry by its id, where they can be found quicker than by looking through everything. */
+  tagOwner?: (tag: string) => Subject | null
+  find?: (id: string) => DatedEntry | undefined
+}
+
+/** What brings a text of an older version to the next one. */
+export type Lift = (data: Record<string, unknown>) => Record<string, unknown>
+
+/**
+ * One kind of entry: what it is about, what it holds, how it changes the state of its subject, when it is impossible
+ * and how it reads in a timeline. A new kind is one more of these in the folder of its subject.
+ */
+export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | 'entry', D = never> {
+  kind: string
+  subject: S
+  /** Button text: a verb with its object. */
+  verb: string
+  data: z.ZodType<D>
+  /** From each older version to the next: the first lifts version 1 to 2. The kind's own version is one more than these. */
+  lifts?: readonly Lift[]
+  /** Changes the (own, fresh) state; entries come in order of time. */
+  apply: (state: S extends keyof StateOf ? StateOf[S] : never, data: D, entry: DatedEntry) => void
+  /** Why this cannot have happened, or null. */
+  check?: (
+    state: S extends keyof StateOf ? StateOf[S] : never,
+    data: D,
+    entry: DatedEntry,
+    context: CheckContext,
+  ) => Problem | null
+  /** It may be said of a subject that is no longer here. */
+  afterLeaving?: boolean
+  /** It may be said of a time before its subject began: what corrects the beginning. */
+  beforeBeginning?: boolean
+  /** The sort of subject that this entry brings into being; its id is the entry's. */
+  founds?: keyof StateOf
+  /** A sort of subject that comes with this entry and leaves with it; each names the entry in its founding. */
+  brings?: keyof StateOf
+  wording: (data: D) => string
+}
+
+/** Keeps the types of one kind together while it is written. */
+export function defineKind<S extends keyof StateOf | 'entry', D>(kind: EntryKind<S, D>): EntryKind {
+  return kind as unknown as EntryKind
+}
+
+export const seen = (entry: DatedEntry) => ({ day: entry.day, entryId: entry.id })
+
+/** A keeper who was asked and says that it is so. */
+export const sure = z.literal(true).optional()
+
+/** Asks before the same is written a second time on one day: two windows, or two people, may have done it once. */
+export function writtenAgain(sure: true | undefined, entry: DatedEntry, again: boolean, said: string): Problem | null {
+  const asked = entry.source === 'keeper' && !sure && again
+  return asked ? { path: 'data.sure', message: `${said}. Write it a second time?` } : null
+}

@@ -1,0 +1,123 @@
+import { z } from 'zod'
+import { reference } from '../../reference'
+import { defineKind, seen, sure, writtenAgain } from '../../log'
+import { questionWeight } from './plausibleWeight'
+import type { AnimalState } from './state'
+
+const MEALS_KEPT = 40
+const WEIGHTS_KEPT = 120
+
+/** Heavier than any animal kept here; a gram figure above it is a unit slip. */
+const MOST_G = 400_000
+
+const grams = z
+  .number({ error: 'The weight must be a number of grams' })
+  .positive('A weight must be above 0 g')
+  .max(MOST_G, 'No animal here weighs over 400 kg: check the unit')
+const none = z.strictObject({})
+const prey = reference('feeder')
+const count = (what: string) =>
+  z
+    .number({ error: `${what} must be a number` })
+    .int(`${what} must be a whole number`)
+    .min(0, `${what} cannot be negative`)
+    .max(100_000)
+
+function end(status: AnimalState['status']) {
+  return (state: AnimalState, _: unknown, entry: { day: number }) => {
+    state.status = status
+    state.statusDay = entry.day
+  }
+}
+
+export const dayKinds = [
+  defineKind({
+    kind: 'weighed',
+    subject: 'animal',
+    verb: 'Record weight',
+    data: z.strictObject({ massG: grams, sure }),
+    check: (state, { massG, sure }, entry, context) => {
+      const question = sure ? null : questionWeight(state, massG, entry, context)
+      return question === null ? null : { path: 'data.sure', message: question }
+    },
+    apply(state, { massG }, entry) {
+      state.weights.push({ day: entry.day, massG, entryId: entry.id })
+      if (state.weights.length > WEIGHTS_KEPT) state.weights.shift()
+    },
+    wording: ({ massG }) => `Weighed ${massG} g`,
+  }),
+  defineKind({
+    kind: 'fed',
+    subject: 'animal',
+    verb: 'Record meal',
+    data: z
+      .strictObject({ prey, offered: count('Offered'), taken: count('Taken'), sure })
+      .refine(d => d.taken <= d.offered, { path: ['taken'], message: 'More taken than offered' }),
+    check: (state, { prey, offered, taken, sure }, entry) =>
+      writtenAgain(
+        sure,
+        entry,
+        state.meals.some(m => m.day === entry.day && m.prey === prey && m.offered === offered && m.taken === taken),
+        `${state.tag} has this very meal on this day already`,
+      ),
+    apply(state, { prey, offered, taken }, entry) {
+      // a meal of several prey is one refusal
+      const sameMeal = state.meals.at(-1)?.at === entry.at
+      state.meals.push({ day: entry.day, at: entry.at, prey, offered, taken, entryId: entry.id })
+      if (state.meals.length > MEALS_KEPT) state.meals.shift()
+      if (taken > 0) {
+        state.lastTaken = seen(entry)
+        state.refusals = 0
+      } else if (!sameMeal) state.refusals++
+    },
+    wording: d =>
+      d.taken === 0
+        ? `Refused ${d.offered} × ${d.prey}`
+        : `Took ${d.taken}${d.taken < d.offered ? ` of ${d.offered}` : ''} × ${d.prey}`,
+  }),
+  defineKind({
+    kind: 'shed',
+    subject: 'animal',
+    verb: 'Record shed',
+    data: z.strictObject({ complete: z.boolean().default(true) }),
+    apply(state, _, entry) {
+      state.lastShed = seen(entry)
+    },
+    wording: d => (d.complete ? 'Shed' : 'Shed in pieces'),
+  }),
+  defineKind({
+    kind: 'moved',
+    subject: 'animal',
+    verb: 'Move',
+    data: z.strictObject({ placeId: reference('place') }),
+    apply(state, { placeId }) {
+      state.placeId = placeId
+      if (!state.cooled || state.warmed) state.homeId = placeId
+    },
+    wording: () => 'Moved',
+  }),
+  defineKind({
+    kind: 'noted',
+    subject: 'animal',
+    verb: 'Write note',
+    data: z.strictObject({ text: z.string().min(1, 'Write something').max(2000) }),
+    apply() {},
+    wording: d => d.text,
+  }),
+  defineKind({
+    kind: 'sold',
+    subject: 'animal',
+    verb: 'Record sale',
+    data: none,
+    apply: end('sold'),
+    wording: () => 'Sold',
+  }),
+  defineKind({
+    kind: 'died',
+    subject: 'animal',
+    verb: 'Record death',
+    data: z.strictObject({ cause: z.string().max(300).optional() }),
+    apply: end('dead'),
+    wording: d => (d.cause ? `Died: ${d.cause}` : 'Died'),
+  }),
+]

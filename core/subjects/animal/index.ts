@@ -1,0 +1,77 @@
+import { LogbookError, defineSubject, subjectKey, type Base } from '../../log'
+import { cardKinds, cardOf, type AnimalData } from './card'
+import { dayKinds } from './days'
+import { geneKinds } from './genes'
+import { animalLines, weightLines } from './lines'
+import { lineageKinds } from './lineage'
+import { provenByYoung } from './provenByYoung'
+import { sexingKinds } from './sexing'
+import type { AnimalCard, AnimalState } from './state'
+import { winterAnimalKinds } from './winter'
+
+/** One tagged out of a group is there as long as that tagging stands. */
+function isTaggedStill({ clutchId, taggedBy }: AnimalData, { records }: Base): boolean {
+  if (!taggedBy) return true
+  const ofClutch = records.entries.get(subjectKey({ type: 'clutch', id: clutchId ?? '' }))
+  return ofClutch?.some(e => e.id === taggedBy) ?? false
+}
+
+/** Before anything is written of it but its card. */
+function asAdded(card: AnimalCard): AnimalState {
+  return {
+    ...card,
+    status: 'alive',
+    statusDay: null,
+    weights: [],
+    meals: [],
+    lastTaken: null,
+    refusals: 0,
+    lastShed: null,
+    lastCheck: null,
+    cooled: null,
+    warmed: null,
+    homeId: card.placeId,
+    winters: [],
+    unwell: null,
+    lastWater: null,
+    lengths: [],
+    statedSex: card.sex,
+    sexEvidence: [],
+    sexSettled: null,
+    sires: card.sireId ? [{ id: card.sireId, chance: 1 }] : [],
+    origin: card.damId || card.sireId ? 'bred' : 'unknown',
+    clonal: false,
+    parentsStated: null,
+    genes: {},
+    looks: {},
+  }
+}
+
+const GONE = { sold: 'was sold before this', dead: 'died before this', elsewhere: 'is not kept here' }
+
+export const animal = defineSubject({
+  type: 'animal',
+  collection: 'animals',
+  noun: { one: 'animal', many: 'animals' },
+  kinds: [...cardKinds, ...dayKinds, ...sexingKinds, ...lineageKinds, ...geneKinds, ...winterAnimalKinds],
+  standsOn: ({ data }, base) =>
+    isTaggedStill(data as AnimalData, base) ? [base.modeOf((data as AnimalData).speciesId)] : null,
+  found: (entry, { modeOf }) => {
+    const card = cardOf(entry)
+    // it can be neither fed nor forecast: a newer program wrote it, or it was damaged
+    if (modeOf(card.speciesId) === null)
+      throw new LogbookError(
+        `${card.tag} is of a species that this almanac does not have (“${card.speciesId}”), and is left out`,
+      )
+    return asAdded(card)
+  },
+  tagOf: state => state.tag,
+  inLogLine: true,
+  lines: animalLines,
+  lastLines: weightLines,
+  noteKind: 'noted',
+  began: ({ bornDay, tag }) => (bornDay === null ? null : { day: bornDay, tag, what: 'born' }),
+  left: ({ tag, status, statusDay }, day) => (status === 'alive' || day < statusDay! ? null : `${tag} ${GONE[status]}`),
+  settle: provenByYoung,
+})
+export { meal } from './meal'

@@ -1,0 +1,240 @@
+import { z } from 'zod'
+import { reference } from '../../reference'
+import { lookLikelihood } from '../../genetics'
+import { defineKind, seen, sure, writtenAgain } from '../../log'
+import { locusFor, problemOf } from '../locus'
+import type { ClutchState } from './state'
+
+const none = z.strictObject({})
+const some = (what: string) =>
+  z
+    .number({ error: `${what} must be a number` })
+    .int(`${what} must be a whole number`)
+    .min(1, `${what} must be at least 1`)
+    .max(10_000)
+
+const sum = (list: readonly { count: number }[]) => list.reduce((n, x) => n + x.count, 0)
+
+/** Eggs that could still hatch. */
+export function eggsLeft(c: ClutchState): number {
+  return Math.max(0, c.eggs - c.slugs - c.eggsLost - sum(c.hatched))
+}
+
+/** Tadpoles of a spawn that have not turned yet; the rest of the losses fall on them first. */
+export function tadpolesLeft(c: ClutchState): number {
+  return c.kind === 'spawn' ? Math.max(0, sum(c.hatched) - sum(c.metamorphosed) - c.youngLost) : 0
+}
+
+/** Young on land that are alive, here, and not yet tagged as animals of their own. */
+export function youngInGroup(c: ClutchState): number {
+  const out = c.kind === 'spawn' ? sum(c.metamorphosed) : sum(c.hatched)
+  const lostOnLand =
+    c.kind === 'spawn' ? Math.max(0, c.youngLost - Math.max(0, sum(c.hatched) - sum(c.metamorphosed))) : c.youngLost
+  return Math.max(0, out - lostOnLand - c.tagged - c.sold)
+}
+
+export const clutchKinds = [
+  defineKind({
+    kind: 'candled',
+    subject: 'clutch',
+    verb: 'Record candling',
+    data: z.strictObject({ good: some('Good eggs').or(z.literal(0)) }),
+    apply(state, { good }, entry) {
+      state.good = good
+      state.lastCandled = state.lastCheck = seen(entry)
+    },
+    check: (state, { good }) =>
+      good > eggsLeft(state)
+        ? { path: 'data.good', message: `${state.tag} has ${eggsLeft(state)} eggs left, so ${good} cannot be good` }
+        : null,
+    wording: d => `Candled: ${d.good} good`,
+  }),
+  defineKind({
+    kind: 'eggsChecked',
+    subject: 'clutch',
+    verb: 'Record look at eggs',
+    data: none,
+    apply(state, _, entry) {
+      state.lastCheck = seen(entry)
+    },
+    wording: () => 'Box opened, eggs looked at',
+  }),
+  defineKind({
+    kind: 'eggsLost',
+    subject: 'clutch',
+    verb: 'Record lost eggs',
+    data: z.strictObject({ count: some('Lost eggs') }),
+    apply(state, { count }) {
+      state.eggsLost += count
+      if (state.good !== null) state.good = Math.min(state.good, eggsLeft(state))
+    },
+    check: (state, { count }) =>
+      count > eggsLeft(state)
+        ? { path: 'data.count', message: `${state.tag} has only ${eggsLeft(state)} eggs left` }
+        : null,
+    wording: d => `Lost ${d.count} eggs`,
+  }),
+  defineKind({
+    kind: 'hatched',
+    subject: 'clutch',
+    verb: 'Record hatching',
+    data: z.strictObject({ count: some('Hatched') }),
+    apply(state, { count }, entry) {
+      state.hatched.push({ day: entry.day, count, entryId: entry.id })
+      // those that came out were among the good ones
+      if (state.good !== null) state.good = Math.max(0, state.good - count)
+    },
+    check: (state, { count }) => {
+      if (state.kind === 'litter') return { path: 'kind', message: 'A litter is born, not hatched' }
+      return count > eggsLeft(state)
+        ? {
+            path: 'data.count',
+            message: `${count} cannot hatch: ${state.tag} has ${eggsLeft(state)} of ${state.eggs} eggs left`,
+          }
+        : null
+    },
+    wording: d => `${d.count} hatched`,
+  }),
+  defineKind({
+    kind: 'metamorphosed',
+    subject: 'clutch',
+    verb: 'Record froglets',
+    data: z.strictObject({ count: some('Froglets') }),
+    apply(state, { count }, entry) {
+      state.metamorphosed.push({ day: entry.day, count, entryId: entry.id })
+    },
+    check: (state, { count }) => {
+      if (state.kind !== 'spawn') return { path: 'kind', message: 'Only tadpoles turn into froglets' }
+      return count > tadpolesLeft(state)
+        ? { path: 'data.count', message: `${state.tag} has ${tadpolesLeft(state)} tadpoles` }
+        : null
+    },
+    wording: d => `${d.count} came on land`,
+  }),
+  defineKind({
+    kind: 'groupFed',
+    subject: 'clutch',
+    verb: 'Record feeding',
+    data: z.strictObject({
+      prey: reference('feeder'),
+      each: z.number().positive('At least a little each').max(1000),
+      sure,
+    }),
+    apply(state, { prey, each }, entry) {
+      state.firstFed ??= seen(entry)
+      state.lastFed = { ...seen(entry), prey, each }
+      state.meals.push({
+        day: entry.day,
+        at: entry.at,
+        prey,
+        count: each * (youngInGroup(state) || tadpolesLeft(state)),
+      })
+    },
+    check: (state, { prey, each, sure }, entry) =>
+      youngInGroup(state) + tadpolesLeft(state) > 0
+        ? writtenAgain(
+            sure,
+            entry,
+            state.lastFed?.day === entry.day && state.lastFed.prey === prey && state.lastFed.each === each,
+            `${state.tag} was fed the same on this day already`,
+          )
+        : { path: 'subject.id', message: `${state.tag} has no mouths to feed` },
+    wording: d => `Fed, ${d.each} × ${d.prey} each`,
+  }),
+  defineKind({
+    kind: 'youngLost',
+    subject: 'clutch',
+    verb: 'Record losses',
+    data: z.strictObject({ count: some('Lost young') }),
+    apply(state, { count }) {
+      state.youngLost += count
+    },
+    check: (state, { count }) => {
+      const alive = youngInGroup(state) + tadpolesLeft(state)
+      return count > alive ? { path: 'data.count', message: `${state.tag} has ${alive} alive` } : null
+    },
+    wording: d => `Lost ${d.count}`,
+  }),
+  defineKind({
+    kind: 'youngSold',
+    subject: 'clutch',
+    verb: 'Record sale of young',
+    data: z.strictObject({ count: some('Sold') }),
+    apply(state, { count }) {
+      state.sold += count
+    },
+    check: (state, { count }) =>
+      count > youngInGroup(state)
+        ? { path: 'data.count', message: `${state.tag} has ${youngInGroup(state)} young to sell` }
+        : null,
+    wording: d => `Sold ${d.count}`,
+  }),
+  defineKind({
+    kind: 'tagged',
+    subject: 'clutch',
+    verb: 'Give tags',
+    brings: 'animal',
+    data: z.strictObject({ count: some('Tagged') }),
+    apply(state, { count }) {
+      state.tagged += count
+    },
+    check: (state, { count }) =>
+      count > youngInGroup(state)
+        ? { path: 'data.count', message: `${state.tag} has ${youngInGroup(state)} young without a tag` }
+        : null,
+    wording: d => `${d.count} tagged as animals of their own`,
+  }),
+  defineKind({
+    kind: 'clutchEnded',
+    subject: 'clutch',
+    verb: 'Close clutch',
+    data: z.strictObject({ sure }),
+    check: (state, { sure }, entry) => {
+      const alive = youngInGroup(state) + tadpolesLeft(state)
+      return alive && !sure && entry.source === 'keeper'
+        ? {
+            path: 'data.sure',
+            message: `${state.tag} has ${alive} living young without tags; closed, they are neither fed nor counted any more. Close it all the same?`,
+          }
+        : null
+    },
+    apply(state, _, entry) {
+      state.ended = seen(entry)
+    },
+    wording: () => 'Clutch closed',
+  }),
+  defineKind({
+    kind: 'looksCounted',
+    subject: 'clutch',
+    verb: 'Count looks',
+    data: z.strictObject({
+      locusId: reference('locus'),
+      counts: z
+        .array(
+          z.strictObject({
+            look: z.string().max(80),
+            count: z.number().int('Whole young only').min(0, 'A count cannot be negative').max(10_000),
+          }),
+        )
+        .min(1)
+        .max(30),
+    }),
+    check: (state, d, _, { house }) => {
+      const locus = locusFor(house, d.locusId, state.speciesId)
+      if ('message' in locus) return locus
+      const born = state.hatched.reduce((sum, h) => sum + h.count, 0)
+      const counted = d.counts.reduce((sum, c) => sum + c.count, 0)
+      if (counted > Math.max(born, youngInGroup(state)))
+        return { path: 'data.counts', message: `${counted} counted, but ${born} came out of ${state.tag}` }
+      return (
+        d.counts.map((c, i) => problemOf(`data.counts.${i}.look`, () => lookLikelihood(locus, c.look))).find(p => p) ??
+        null
+      )
+    },
+    // a later count of the same locus replaces the earlier
+    apply(state, d, entry) {
+      state.looksCounted = [...state.looksCounted.filter(c => c.locusId !== d.locusId), { ...d, ...seen(entry) }]
+    },
+    wording: d => `Looks counted: ${d.counts.map(c => `${c.count} ${c.look || 'wild'}`).join(', ')}`,
+  }),
+]

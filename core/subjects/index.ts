@@ -1,0 +1,146 @@
+import type { Almanac } from '../almanac'
+import {
+  Draft,
+  FoldMemory,
+  LogbookError,
+  checkWith,
+  completeWith,
+  describeEntry,
+  foldWith,
+  readLineWith,
+  registryOf,
+  tagNamedIn,
+  type CheckContext,
+  type DatedEntry,
+  type Entry,
+  type EntryKind,
+  type House,
+  type Problem,
+  type Records,
+  type Understood,
+} from '../log'
+import type { Unit } from '../units'
+import { subjects } from './list'
+
+/** The sorts of subjects and kinds of entries that this program knows. */
+export const registry = registryOf(subjects)
+
+/** Every kind of entry by its name. */
+export const entryKinds = registry.kinds
+
+export const SUBJECT_TYPES: readonly string[] = [...registry.subjects.keys(), 'entry']
+
+/** @throws LogbookError for a kind that does not exist */
+export function kindOf(name: string): EntryKind {
+  const kind = entryKinds.get(name)
+  if (!kind) throw new LogbookError(`There is no kind of entry called “${name}”.`)
+  return kind
+}
+
+/**
+ * The house of these records, by the almanac's knowledge of how species bear their young.
+ * @param memory what an earlier fold remembers; left out, all is folded anew
+ */
+export function foldHouse(records: Records, almanac: Pick<Almanac, 'species'>, memory?: FoldMemory): House {
+  return foldWith(registry, records, modesOf(almanac), memory)
+}
+
+function modesOf({ species }: Pick<Almanac, 'species'>) {
+  return (id: string) => (Object.hasOwn(species, id) ? species[id]!.mode : null)
+}
+
+/** A log to write on, from what stands. */
+export function draftOf(
+  records: Records,
+  house: House,
+  almanac: Pick<Almanac, 'species'>,
+  memory = new FoldMemory(),
+): Draft {
+  return new Draft(registry, records, house, modesOf(almanac), memory)
+}
+
+/** Whether an entry can have happened: the problems with field paths; empty when it may be written. */
+export const checkEntry = (entry: DatedEntry, context: CheckContext): Problem[] => checkWith(registry, entry, context)
+
+/** An entry as it will be written, or the reason why its subject cannot be found. */
+export const completeEntry = (house: House, entry: DatedEntry): DatedEntry | Problem =>
+  completeWith(registry, house, entry)
+
+/** One entry as a sentence for a timeline. */
+export const tellEntry = (entry: Entry): string => describeEntry(registry, entry)
+
+/** What carries a tag, as it is written or nearly so. */
+export const tagNamed = (house: House, written: string) => tagNamedIn(registry, house, written)
+
+/** Reads one line as a keeper speaks it; see `readLineWith`. */
+export const readLogLine = (
+  line: string,
+  house: House,
+  almanac: Almanac,
+  unit: Unit,
+  nextTag: string,
+): Understood | null => readLineWith(registry, line, house, almanac, unit, nextTag)
+
+export { feederNamed } from '../almanac'
+export {
+  Draft,
+  ENTRY_SOURCES,
+  Entry,
+  FoldMemory,
+  LogbookError,
+  Subject,
+  findEntry,
+  inOrder,
+  isNewer,
+  recordsFrom,
+  registryOf,
+  statesOf,
+  subjectKey,
+  tagOwner,
+  versionOf,
+  withEntries,
+  withEntry,
+  type CheckContext,
+  type DatedEntry,
+  type House,
+  type HourlyLog,
+  type Observed,
+  type Problem,
+  type Records,
+  type Understood,
+} from '../log'
+export { AnimalData, animalAdded, cardOf, type Arrival } from './animal/card'
+export { checkParents } from './animal/lineage'
+export { questionWeight } from './animal/plausibleWeight'
+export {
+  ORIGINS,
+  SEX_PROOFS,
+  type AnimalCard,
+  type AnimalState,
+  type GeneStatement,
+  type Meal,
+  type Origin,
+  type PossibleSire,
+  type Sex,
+  type SexEvidence,
+  type SexProof,
+  type Weighing,
+  type Winter,
+} from './animal/state'
+export { SIGNS, SIGN_WORDS, type Sign } from './animal/winter'
+export { eggsLeft, tadpolesLeft, youngInGroup } from './clutch/kinds'
+export type { ClutchState } from './clutch/state'
+export type { CultureState } from './culture/state'
+export type { LampState } from './lamp/state'
+export type { LocusState } from './locus/state'
+export { ownNumbers } from './number/kinds'
+export type { OwnNumber } from './number/state'
+export { openPairingOf } from './pairing/open'
+export type { PairingState } from './pairing/state'
+export { placeAdded } from './place'
+export { PlaceData } from './place/kinds'
+export { PLACE_KINDS, type Place } from './place/state'
+export { THE_HOUSE, type SettingsState } from './settings/state'
+export type { StockState } from './stock/state'
+export { winterGroupOf } from './winter/kinds'
+export type { WinterGroup, WinterWays } from './winter/state'

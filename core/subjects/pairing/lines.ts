@@ -1,0 +1,81 @@
+import { feederNamed } from '../../almanac'
+import { COUNT, countOf, rule, say, type LineRule, type Read, type Reading, type Subject } from '../../log'
+import { parseNumber } from '../../units'
+import { meal } from '../animal'
+import { openPairingOf } from './open'
+
+function breeding({ known, house }: Reading): Subject | string {
+  if (known.subject.type === 'pairing') return known.subject
+  if (known.subject.type !== 'animal') return `${known.tag} is no animal and no pair.`
+  const pairing = openPairingOf(house, known.subject.id)
+  if (pairing) return { type: 'pairing', id: pairing.id }
+  return house.animals[known.subject.id]!.sex === 'male'
+    ? `${known.tag} is a male and does not lay or carry; write it of the female.`
+    : `${known.tag} has no open pair. Set the pair first, on its page.`
+}
+
+/** A sign of breeding, put to her open pair; a mate that is named must be the one of that pair. */
+function sign(r: Reading, kind: string, data: Record<string, unknown>, says: string, mate?: string): Read {
+  const subject = breeding(r)
+  if (typeof subject === 'string') return subject
+  if (mate) {
+    const pairing = r.house.pairings[subject.id]!
+    const named = r.tagged(mate)
+    const mates = [pairing.damId, pairing.sireId]
+    if (!named.found || named.found.subject.type !== 'animal' || !mates.includes(named.found.subject.id))
+      return `${r.known.tag} is set with ${r.house.animals[pairing.sireId ?? '']?.tag ?? 'no known male'}, not with ${mate}. Set that pair first.`
+  }
+  return say(r, kind, data, `: ${says}`, subject)
+}
+
+function laid(r: Reading, eggs: number, slugs: number): Read {
+  const subject = breeding(r)
+  if (typeof subject === 'string') return subject
+  return say(
+    r,
+    'laid',
+    { tag: r.nextTag, eggs, ...(slugs && { slugs }) },
+    ` laid ${eggs}${slugs ? `, ${slugs} of them slugs` : ''}, to be clutch ${r.nextTag}`,
+    subject,
+  )
+}
+
+export const pairingLines: LineRule[] = [
+  rule('pre-?\\s?lay(?:ing)? shed', r => sign(r, 'preLayShed', {}, 'pre-lay shed')),
+  rule('(?:pos|post-?\\s?ovulation shed)', r => sign(r, 'postOvulationShed', {}, 'post-ovulation shed')),
+  rule('(?:lock(?:ed|s)?(?: confirmed| seen)?|copulat(?:ed|ion|ing)(?: confirmed| seen)?)(?: with (\\S+))?', (r, m) =>
+    sign(r, 'copulation', { confirmed: true }, 'lock confirmed', m[1]),
+  ),
+  rule('(?:lock not confirmed|no lock(?: seen)?|(?:lay|lying|laying|only) together)(?: with (\\S+))?', (r, m) =>
+    sign(r, 'copulation', { confirmed: false }, 'lay together, no lock', m[1]),
+  ),
+  rule('ovulat(?:ed|ion|ing)', r => sign(r, 'ovulation', {}, 'ovulation')),
+  rule('introduced(?: (?:to|with) (\\S+))?', (r, m) => sign(r, 'introduced', {}, 'male put in', m[1])),
+  rule('separated(?: from (\\S+))?', (r, m) => sign(r, 'separated', {}, 'male taken out', m[1])),
+  rule('rejected(?: (?:him|her|the male|the female|male|female))?', r =>
+    sign(r, 'rejected', {}, 'rejected, taken apart'),
+  ),
+  rule('rejected (.+)', (r, m) =>
+    feederNamed(r.almanac, m[1]!) ? meal(r, 'refused', m[1]!) : sign(r, 'rejected', {}, 'rejected, taken apart', m[1]),
+  ),
+  rule('follicles?(?:\\s+(?:of\\s+)?([\\d.,]+)\\s*(?:mm)?)?', (r, m) => {
+    const subject = breeding(r)
+    if (typeof subject === 'string') return subject
+    const mm = m[1] ? parseNumber(m[1]) : null
+    return mm === null || mm <= 0
+      ? `How large? Write it as: ${r.known.tag} follicles 14 mm`
+      : say(r, 'folliclesSeen', { mm }, `: follicles ${mm} mm`, subject)
+  }),
+  rule(`laid (${COUNT}) slugs?`, (r, m) => laid(r, countOf(m[1]!), countOf(m[1]!))),
+  rule(`laid (${COUNT})(?: eggs?)?`, (r, m) => laid(r, countOf(m[1]!), 0)),
+  rule(`laid (${COUNT})(?: eggs?)?,? (?:of (?:them|which) )(${COUNT})(?: slugs?)`, (r, m) =>
+    laid(r, countOf(m[1]!), countOf(m[2]!)),
+  ),
+  rule(`laid (${COUNT})(?: eggs?)?(?:,? and |, | \\+ | with )(${COUNT}) slugs?`, (r, m) =>
+    laid(r, countOf(m[1]!) + countOf(m[2]!), countOf(m[2]!)),
+  ),
+  rule('laid', r => {
+    const subject = breeding(r)
+    return typeof subject === 'string' ? subject : `How many eggs? Write it as: ${r.known.tag} laid 8`
+  }),
+]

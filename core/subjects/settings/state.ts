@@ -1,0 +1,19 @@
+import type { HouseSettings } from '../../settings'
+
+/** The settings of the house; there is one of them. */
+export interface SettingsState {
+  id: string
+  settings: HouseSettings
+}
+
+/** Its id. */
+export const THE_HOUSE = 'house'
+
+declare module '../../log/house' {
+  interface StateOf {
+    settings: SettingsState
+  }
+  interface House {
+    settings: Record<string, SettingsState>
+  }
+}

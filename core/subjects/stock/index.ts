@@ -1,0 +1,22 @@
+import { defineSubject } from '../../log'
+import { stockKinds } from './kinds'
+import { takeMealsOff } from './offered'
+
+export const stock = defineSubject({
+  type: 'prey',
+  collection: 'stocks',
+  noun: { one: 'feeder', many: 'prey' },
+  kinds: stockKinds,
+  implied: prey => ({
+    prey,
+    counted: null,
+    received: 0,
+    arrivals: [],
+    used: [],
+    lastReceived: null,
+    onOrder: [],
+    left: 0,
+  }),
+  canBe: (id, { almanac }) => Object.hasOwn(almanac.feeders, id),
+  settle: takeMealsOff,
+})

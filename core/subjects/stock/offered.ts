@@ -1,0 +1,56 @@
+import type { DatedEntry, FoldMemory, House, Records } from '../../log'
+
+/** What was offered at a meal. */
+interface Offered {
+  day: number
+  at: string
+  prey: string
+  count: number
+}
+
+/** Every meal offered to an animal, oldest first: the state of an animal keeps only its latest ones. */
+function mealsOf(entries: readonly DatedEntry[], memory: FoldMemory): readonly Offered[] {
+  const known = memory.of<readonly DatedEntry[], readonly Offered[]>('meals offered')
+  let meals = known.get(entries)
+  if (!meals) {
+    meals = entries
+      .filter(e => e.kind === 'fed')
+      .map(e => {
+        const { prey, offered } = e.data as { prey: string; offered: number }
+        // a thawed or loosed feeder is gone whether it was eaten or not
+        return { day: e.day, at: e.at, prey, count: offered }
+      })
+    known.set(entries, meals)
+  }
+  return meals
+}
+
+/** Meals of animals and of groups, each list in order of time. */
+function* allOffered(house: House, records: Records, memory: FoldMemory): Generator<readonly Offered[]> {
+  for (const [key, entries] of records.entries) if (key.startsWith('animal:')) yield mealsOf(entries, memory)
+  for (const clutch of Object.values(house.clutches)) yield clutch.meals
+}
+
+/** Takes what was offered since the last count off each stock. */
+export function takeMealsOff(house: House, records: Records, memory: FoldMemory): void {
+  // the fold may remember the stocks as they were without what was offered
+  for (const [prey, stock] of Object.entries(house.stocks)) house.stocks[prey] = { ...stock, used: [] }
+  const stocks = Object.values(house.stocks)
+  const since = new Map(stocks.map(s => [s.prey, s.counted?.at ?? s.arrivals[0]?.at ?? '']))
+  const first = [...since.values()].sort()[0]
+  if (first !== undefined) {
+    for (const meals of allOffered(house, records, memory)) {
+      for (let i = meals.length - 1; i >= 0 && meals[i]!.at > first; i--) {
+        const meal = meals[i]!
+        if (meal.at > (since.get(meal.prey) ?? '\uffff'))
+          house.stocks[meal.prey]!.used.push({ day: meal.day, count: meal.count })
+      }
+    }
+  }
+  for (const stock of Object.values(house.stocks)) {
+    // in an order of its own, whatever order the animals were read in
+    stock.used.sort((a, b) => a.day - b.day || a.count - b.count)
+    const used = stock.used.reduce((sum, u) => sum + u.count, 0)
+    stock.left = Math.max(0, (stock.counted?.count ?? 0) + stock.received - used)
+  }
+}

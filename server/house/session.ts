@@ -1,0 +1,141 @@
+import { shippedAlmanac, type Almanac, type Override } from '#core/almanac'
+import { defaultSettings, type Alarm, type HouseSettings, type SeasonContext } from '#core/season'
+import { computedInput } from '#core/judgement'
+import {
+  FoldMemory,
+  THE_HOUSE,
+  draftOf,
+  foldHouse,
+  ownNumbers,
+  type Draft,
+  type House,
+  type Records,
+} from '#core/subjects'
+import type { Climate } from '../devices/climate'
+import { currentDay, houseNow } from './clock'
+import { soundOverrides, type Notice, type ReadHouse } from './readHouse'
+
+const HOUR_MS = 3_600_000
+export const currentHour = (): number => Math.floor(houseNow() / HOUR_MS)
+
+/** The house and the almanac that follow from one state of the log. */
+interface Standing {
+  records: Records
+  house: House
+  settings: HouseSettings
+  overrides: Override[]
+  almanac: Almanac
+  /** Own numbers that the almanac cannot take. */
+  refused: Notice[]
+}
+
+/**
+ * What stands in memory of one house: what is written, what follows from it, and all that is remembered from one
+ * computation to the next. Nothing of it lives longer than the session.
+ */
+export class HouseSession {
+  /** Counts up with every change of what is written or read. */
+  version = 1
+  private readonly memory = new FoldMemory()
+  private readonly notices: readonly Notice[]
+  private current: Standing
+  /** Settings that were written; a change names the count it was made on, so that a lost one is noticed. */
+  settingsVersion: number
+
+  constructor(
+    read: ReadHouse,
+    /** Temperatures of the places, added to as devices send. */
+    readonly climate: Climate,
+  ) {
+    this.notices = read.notices
+    this.settingsVersion = read.settingsVersion
+    this.current = this.stand(read.records)
+  }
+
+  /** The house of other records, with what is remembered of this one. */
+  houseOf(records: Records): House {
+    return records === this.current?.records ? this.current.house : foldHouse(records, shippedAlmanac, this.memory)
+  }
+
+  /** The log as it stands, to write on. */
+  draft(): Draft {
+    return draftOf(this.records, this.house, shippedAlmanac, this.memory)
+  }
+
+  /** What follows from records: the house, its settings, and the almanac with its own numbers. */
+  stand(records: Records): Standing {
+    const house = this.houseOf(records)
+    const before = this.current as Standing | undefined
+    const settings = house.settings[THE_HOUSE]?.settings ?? defaultSettings
+    const own = ownNumbers(house)
+    // the same numbers give the same almanac, as an object too: what is computed from it is remembered by it
+    if (before && JSON.stringify(own) === JSON.stringify(ownNumbers(before.house)))
+      return { ...before, records, house, settings }
+    const { overrides, almanac, refused } = soundOverrides(own)
+    return { records, house, settings, overrides, almanac, refused }
+  }
+
+  /** Takes over what was written. */
+  take(standing: Standing): void {
+    if (standing.settings !== this.current.settings) this.settingsVersion++
+    this.current = standing
+    this.version++
+  }
+
+  /** Takes over what devices have sent since, and the silence of those that have not. */
+  refresh(): void {
+    const climate = this.climate.upTo(currentHour())
+    if (climate === this.current.records.climate) return
+    this.take(this.stand({ ...this.current.records, climate }))
+  }
+
+  get records(): Records {
+    return this.current.records
+  }
+
+  get house(): House {
+    return this.current.house
+  }
+
+  get settings(): HouseSettings {
+    return this.current.settings
+  }
+
+  get overrides(): Override[] {
+    return this.current.overrides
+  }
+
+  get almanac(): Almanac {
+    return this.current.almanac
+  }
+
+  today(): number {
+    return currentDay(this.settings.timeZone).today
+  }
+
+  context(
+    { house, almanac, settings }: Pick<Standing, 'house' | 'almanac' | 'settings'> = this.current,
+  ): SeasonContext {
+    return { house, almanac, settings, today: this.today() }
+  }
+
+  /** What was set aside when the house was opened, as alarms. */
+  noticed(): Alarm[] {
+    return [...this.notices, ...this.current.refused].map(({ id, text, todo, ids = [] }) => ({
+      id: `notice:${id}`,
+      level: 'watch',
+      subject: null,
+      broken: true,
+      text,
+      todo,
+      reasons: [
+        {
+          rule: 'What could not be read when the house was opened',
+          inputs: ids.map(row => computedInput('Row', row)),
+        },
+      ],
+    }))
+  }
+}
+
+export type { Standing }

@@ -1,0 +1,136 @@
+import type { Knex } from 'knex'
+import { checkEntry, completeEntry, type DatedEntry, type Entry, type House, type Records } from '#core/subjects'
+import { CalendarError, calendarOf } from '#core/units'
+import type { WroteEntries } from '#shared/contracts/house'
+import { entriesByIds, insertEntries } from '../db/repositories/entries'
+import { breather } from '../utils/breathe'
+import { ProblemError } from '../utils/problem'
+import { sameContent } from './sameContent'
+import type { HouseSession, Standing } from './session'
+
+/** Looks once more at what is about to be written; throws what speaks against it. */
+export type Trial = (standing: Standing) => Promise<void>
+
+/**
+ * The one way into the log: entries are checked against what stands, written in one transaction, and only then taken
+ * into the session. One write runs at a time.
+ */
+export class HouseWriter {
+  private queue: Promise<unknown> = Promise.resolve()
+
+  constructor(
+    private readonly db: Knex,
+    private readonly session: HouseSession,
+    private readonly trial: Trial,
+  ) {}
+
+  /** Runs when what was asked for before is done. */
+  inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const turn = this.queue.then(work, work)
+    this.queue = turn.catch(() => undefined)
+    return turn
+  }
+
+  /** Waits for the write that runs. */
+  async idle(): Promise<void> {
+    await this.queue
+  }
+
+  /** An entry with its calendar day in the time zone of a house, and its instant written alike, so that it sorts by time. */
+  private dated(entry: Entry, house: House | null): DatedEntry {
+    const settings = house?.settings.house?.settings ?? this.session.settings
+    try {
+      return { ...entry, at: new Date(entry.at).toISOString(), day: calendarOf(settings.timeZone)(entry.at) }
+    } catch (error) {
+      if (error instanceof CalendarError)
+        throw new ProblemError(422, 'Some fields cannot be read', [{ path: 'at', message: error.message }])
+      throw error
+    }
+  }
+
+  /** Tells entries that are new from those that are written already, or stand twice in what is sent. @throws ProblemError 409 */
+  private async sortOut(sent: readonly Entry[]): Promise<{ fresh: Entry[]; known: string[] }> {
+    const stored = await entriesByIds(
+      this.db,
+      sent.map(e => e.id),
+    )
+    const written = new Map(stored.map(e => [e.id, e]))
+    const fresh = new Map<string, Entry>()
+    const known: string[] = []
+    for (const [i, entry] of sent.entries()) {
+      const before = written.get(entry.id) ?? fresh.get(entry.id)
+      if (!before) fresh.set(entry.id, entry)
+      else if (sameContent(entry, before, this.session.house)) known.push(entry.id)
+      else
+        throw new ProblemError(409, 'Nothing was written: an entry with this id says something else', [
+          { path: sent.length > 1 ? `entries.${i}.id` : 'id', message: 'Make a new id for a new entry' },
+        ])
+    }
+    return { fresh: [...fresh.values()], known }
+  }
+
+  /** Checks entries one after the other, each against the house with those before it; long lists make pauses. */
+  private async checkAll(entries: readonly Entry[]): Promise<{ records: Records; entries: DatedEntry[] }> {
+    const { almanac } = this.session
+    const pause = breather()
+    const draft = this.session.draft()
+    const [tagOwner, find] = [(tag: string) => draft.tagOwner(tag), (id: string) => draft.find(id)]
+    const accepted: DatedEntry[] = []
+    for (const [i, given] of entries.entries()) {
+      const { house, records } = draft
+      const entry = completeEntry(house, this.dated(given, house))
+      const context = { records, house, almanac, today: this.session.today(), tagOwner, find }
+      const problems = 'message' in entry ? [entry] : checkEntry(entry, context)
+      if ('message' in entry || problems.length) {
+        const at = (path: string) => (entries.length > 1 ? `entries.${i}.${path}` : path)
+        throw new ProblemError(
+          422,
+          'This was not written',
+          problems.map(p => ({ ...p, path: at(p.path) })),
+        )
+      }
+      const recorded = { ...entry, recordedAt: new Date().toISOString() }
+      draft.add(recorded)
+      accepted.push(recorded)
+      await pause()
+    }
+    return { records: draft.records, entries: accepted }
+  }
+
+  /** A place that a device reads, or has read, stays. @throws ProblemError 422 */
+  private async checkPlacesRead(entries: readonly DatedEntry[]): Promise<void> {
+    for (const { subject } of entries.filter(e => e.kind === 'void' && this.session.house.places[e.subject.id])) {
+      const read =
+        (await this.db('devices').where({ place_id: subject.id }).first()) ??
+        (await this.db('readings_hourly').where({ place_id: subject.id }).first())
+      if (read)
+        throw new ProblemError(422, 'This was not written', [
+          { path: 'subject.id', message: 'A device reads this place, or has read it: its readings stand on it' },
+        ])
+    }
+  }
+
+  /**
+   * Writes entries, all or none; to be called in turn. An id that is known with the same content is left as it is.
+   * @throws ProblemError 422 with field paths when one cannot have happened; 409 when an id is known with other content
+   */
+  async writeNow(sent: readonly Entry[]): Promise<WroteEntries> {
+    this.session.refresh()
+    const { fresh, known } = await this.sortOut(sent)
+    const { records, entries } = await this.checkAll(fresh)
+    if (entries.length) {
+      await this.checkPlacesRead(entries)
+      const standing = this.session.stand(records)
+      await this.trial(standing)
+      await this.db.transaction(async trx => insertEntries(trx, entries))
+      // readings may have come in while it was written
+      const { climate } = this.session.records
+      this.session.take(climate === records.climate ? standing : this.session.stand({ ...records, climate }))
+    }
+    return { written: entries.map(e => e.id), known }
+  }
+
+  write(sent: readonly Entry[]): Promise<WroteEntries> {
+    return this.inTurn(() => this.writeNow(sent))
+  }
+}
