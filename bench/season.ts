@@ -3,8 +3,8 @@ import { foundings } from '../tests/fixtures/records'
 import { Bench } from 'tinybench'
 import highsLoader from 'highs'
 import { shippedAlmanac } from '#core/almanac'
-import { recordsFrom, withEntry, type DatedEntry } from '#core/subjects'
-import { PlanMemory, defaultSettings, houseOf, planFeeders, season, seasonOfHouse } from '#core/season'
+import { FoldMemory, recordsFrom, withEntry, type DatedEntry } from '#core/subjects'
+import { PlanMemory, SeasonMemory, defaultSettings, houseOf, planFeeders, season, seasonOfHouse } from '#core/season'
 import { solverFrom } from '#shared/solver'
 import { bigHouse } from './bigHouse'
 
@@ -40,7 +40,8 @@ console.log(
   `Season, nothing remembered: ${coldMs.toFixed(0)} ms = ${(coldMs / plainMs).toFixed(2)} × sorting and reading the log once (${plainMs.toFixed(0)} ms); heap ${megabytes(process.memoryUsage().heapUsed)}`,
 )
 
-season(records, shippedAlmanac, settings, today)
+const memories = { fold: new FoldMemory(), season: new SeasonMemory() }
+season(records, shippedAlmanac, settings, today, memories)
 let serial = 0
 const oneMore = (): DatedEntry => ({
   id: `n${serial++}`,
@@ -57,7 +58,7 @@ let grown = records
 bench
   .add('one more entry: records, fold and season', () => {
     grown = withEntry(grown, oneMore())
-    season(grown, shippedAlmanac, settings, today)
+    season(grown, shippedAlmanac, settings, today, memories)
   })
   .add('baseline: the same without remembering', () => {
     season(recordsFrom([...foundings(places, animals), ...log]), shippedAlmanac, { ...settings }, today)

@@ -5,6 +5,7 @@ const root = (path: string) => fileURLToPath(new URL(`../${path}`, import.meta.u
 
 interface ServerConfig {
   entry?: string
+  compressPublicAssets?: { gzip: boolean; brotli: boolean }
 }
 
 type Chunks = (id: string, ...more: unknown[]) => string | undefined
@@ -32,7 +33,10 @@ export default defineNuxtModule({
   meta: { name: 'server' },
   setup(_, nuxt) {
     nuxt.hook('nitro:config', config => {
-      if (!nuxt.options.dev) (config as ServerConfig).entry = root('server/main.ts')
+      if (nuxt.options.dev) return
+      const server = config as ServerConfig
+      server.entry = root('server/main.ts')
+      server.compressPublicAssets = { gzip: true, brotli: true }
     })
     nuxt.hook('nitro:init', nitro => {
       ;(nitro as unknown as ServerBuild).hooks.hook('rollup:before', (_, config) => {

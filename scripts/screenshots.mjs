@@ -38,7 +38,7 @@ async function shot(name, path, { theme = 'light', phone = false, act } = {}) {
     phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 },
   )
   await page.evaluateOnNewDocument(t => localStorage.setItem('nuxt-color-mode', t), theme)
-  await page.goto(address + path, { waitUntil: 'networkidle0' })
+  await page.goto(address + path, { waitUntil: 'load' })
   await act?.(page)
   await pause(500)
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) })

@@ -1,11 +1,13 @@
 import '#nitro-internal-pollyfills'
-import { Server } from 'node:http'
+import { Server, type IncomingMessage, type ServerResponse } from 'node:http'
+import compression from 'compression'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { DatabaseProblem } from './db/problems'
 import { closeTheHouse, listensAt, theAccess, theHouse } from './house/theHouse'
 import { isLoopback } from './utils/gate'
 import { listensOn } from './utils/gateOf'
+import { closeStreams } from './utils/streams'
 
 /** A request that is not whole by then is ended. */
 const LONGEST_REQUEST_MS = 30_000
@@ -32,10 +34,22 @@ const LISTEN_PROBLEMS: Record<string, string> = {
   ENOTFOUND: `This machine does not know the name ${host}. Set HOST to one of its addresses, or leave it out.`,
 }
 
+/** What is told as it happens is not held back to be pressed together. */
+const isStream = (response: ServerResponse) =>
+  String(response.getHeader('content-type')).startsWith('text/event-stream')
+const compress = compression({
+  filter: (request, response) => !isStream(response) && compression.filter(request, response),
+})
+
 const nitro = useNitroApp()
+const answer = toNodeListener(nitro.h3App)
 const server = new Server(
   { requestTimeout: LONGEST_REQUEST_MS, headersTimeout: LONGEST_REQUEST_MS / 2, connectionsCheckingInterval: 2000 },
-  toNodeListener(nitro.h3App),
+  (request: IncomingMessage, response: ServerResponse) =>
+    // it was written for a framework that adds to requests and answers; it uses nothing of that
+    compress(request as Parameters<typeof compress>[0], response as Parameters<typeof compress>[1], () => {
+      void answer(request, response)
+    }),
 )
 server.on('error', (error: NodeJS.ErrnoException) => {
   void refuseToStart(LISTEN_PROBLEMS[error.code ?? ''] ?? error)
@@ -49,6 +63,7 @@ async function stop(): Promise<void> {
   stopping = true
   setTimeout(() => process.exit(1), LONGEST_STOP_MS).unref()
   const closed = new Promise(resolve => server.close(resolve))
+  await closeStreams()
   server.closeIdleConnections()
   setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS).unref()
   await closed

@@ -13,14 +13,26 @@ export interface Wish {
   note?: string
 }
 
+/** A form that can show what is wrong beside its fields. */
+export interface FormErrors {
+  setErrors: (errors: { name: string; message: string }[]) => void
+}
+
+/** What was refused of one entry, beside the fields of the form it came from; false when it is about no field. */
+function showIn(form: FormErrors | null | undefined, error: unknown): boolean {
+  const errors = error instanceof ApiProblem ? error.problem.errors : undefined
+  if (!form || !errors?.length) return false
+  form.setErrors(errors.map(e => ({ name: e.path.replace(/^data\./, ''), message: e.message })))
+  return true
+}
+
 /** Writes to the logbook with a toast that offers Undo, and says what is wrong when it cannot be written. */
 export function useRecord() {
   const house = useHouse()
   const toast = useToast()
   const { ask } = useQuestion()
   const busy = ref(false)
-  /** Entries that were sent and not answered, by what was meant: sent again they keep their ids, so that they are written once. */
-  const unanswered = useState<Record<string, Entry[]>>('unanswered', () => ({}))
+  const outbox = useOutbox()
 
   /** The present moment, or noon of the day that is meant. */
   function instantOf(day: number, now: Date): string {
@@ -44,15 +56,15 @@ export function useRecord() {
   }
 
   /** Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is. */
-  async function writeAsked(meant: string, entries: Entry[]): Promise<string[] | null> {
-    unanswered.value[meant] = entries
+  async function writeAsked(meant: string, entries: Entry[], says: string): Promise<string[] | null> {
+    await outbox.put({ meant, entries, says })
     try {
       const ids = await house.write(entries)
-      Reflect.deleteProperty(unanswered.value, meant)
+      await outbox.drop(meant)
       return ids
     } catch (error) {
       if (error instanceof ApiProblem && error.unanswered) throw error
-      Reflect.deleteProperty(unanswered.value, meant)
+      await outbox.drop(meant)
       const question =
         error instanceof ApiProblem ? error.problem.errors?.find(e => e.path.endsWith('data.sure')) : undefined
       if (!question) throw error
@@ -61,6 +73,7 @@ export function useRecord() {
       return writeAsked(
         meant,
         entries.map((e, i) => (i === index ? { ...e, data: { ...e.data, sure: true } } : e)),
+        says,
       )
     }
   }
@@ -95,8 +108,9 @@ export function useRecord() {
     try {
       await writeAsked(
         meant,
-        unanswered.value[meant] ??
+        outbox.find(meant) ??
           ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} }, new Date())),
+        'Taken back',
       )
       toast.remove(meant)
       toast.add({ title: 'Taken back', icon: 'i-lucide-undo-2', color: 'neutral', duration: 3000 })
@@ -108,9 +122,10 @@ export function useRecord() {
   /**
    * Writes one or several entries as one act.
    * @param says what the toast says was done
+   * @param form where what is refused is shown, instead of in a toast
    * @returns ids when written; null when it was refused, or not answered (and said so)
    */
-  async function record(wishes: Wish | Wish[], says: string): Promise<string[] | null> {
+  async function record(wishes: Wish | Wish[], says: string, form?: FormErrors | null): Promise<string[] | null> {
     const meant = JSON.stringify(wishes)
     busy.value = true
     try {
@@ -118,7 +133,8 @@ export function useRecord() {
       const now = new Date()
       const written = await writeAsked(
         meant,
-        unanswered.value[meant] ?? [wishes].flat().map(wish => entryOf(wish, now)),
+        outbox.find(meant) ?? [wishes].flat().map(wish => entryOf(wish, now)),
+        says,
       )
       if (!written) return null
       toast.remove(meant)
@@ -139,12 +155,24 @@ export function useRecord() {
       })
       return written
     } catch (error) {
-      tell(error, meant, 'Not written', () => record(wishes, says))
+      if (!showIn(form, error)) tell(error, meant, 'Not written', () => record(wishes, says, form))
       return null
     } finally {
       busy.value = false
     }
   }
 
-  return { record, takeBack, busy }
+  /** Sends again what an earlier page sent and nobody answered: it is written once, and the keeper is told. */
+  async function sendLeft(): Promise<void> {
+    for (const { meant, entries, says } of await outbox.left()) {
+      try {
+        if (await writeAsked(meant, entries, says))
+          toast.add({ title: `Written after all: ${says}`, icon: 'i-lucide-check', color: 'neutral' })
+      } catch (error) {
+        tell(error, meant, `Not written: ${says}`, sendLeft)
+      }
+    }
+  }
+
+  return { record, takeBack, sendLeft, busy }
 }

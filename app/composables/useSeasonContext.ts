@@ -1,7 +1,14 @@
-import type { SeasonContext } from '#core/season'
+import { SeasonMemory, type SeasonContext } from '#core/season'
 
 /** The house as core functions take it. */
 export function useSeasonContext(): ComputedRef<SeasonContext> {
   const house = useHouse()
-  return computed(() => ({ house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }))
+  const memory = new SeasonMemory()
+  return computed(() => ({
+    house: house.house,
+    almanac: house.almanac,
+    settings: house.settings,
+    today: house.today,
+    memory,
+  }))
 }

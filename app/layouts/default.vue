@@ -14,6 +14,10 @@ defineShortcuts({
 
 // another device may have written meanwhile
 useEventListener('focus', () => { void house.load() })
+useHouseEvents()
+
+const { sendLeft } = useRecord()
+onMounted(() => { void sendLeft() })
 </script>
 
 <template>

@@ -3,16 +3,20 @@ import { shippedAlmanac, withOverrides } from '#core/almanac'
 import type { Entry } from '#core/subjects'
 import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
-import type { HouseSnapshot, PlansSnapshot, SeasonSnapshot, WroteEntries } from '#shared/contracts/house'
+import type { Changes, HouseChanges, PlanChanges, Told } from '#shared/contracts/changes'
+import type { PlansSnapshot, WroteEntries } from '#shared/contracts/house'
+import { patched } from '#shared/delta'
 
 /** While the house does not answer it is asked again after these pauses, the last of them over and over. */
 const PAUSES_MS = [1000, 3000, 8000, 20_000]
 
 /** The house as the server last told it: what is written, and what follows from it. */
 export const useHouse = defineStore('house', () => {
-  const snapshot = shallowRef<HouseSnapshot | null>(null)
-  const computedSeason = shallowRef<SeasonSnapshot | null>(null)
-  const computedPlans = shallowRef<PlansSnapshot | null>(null)
+  const told = shallowRef<{ token: string; value: Told } | null>(null)
+  const toldPlans = shallowRef<{ token: string; value: PlansSnapshot } | null>(null)
+  const snapshot = computed(() => told.value?.value.house ?? null)
+  const computedSeason = computed(() => told.value?.value.season ?? null)
+  const computedPlans = computed(() => toldPlans.value?.value ?? null)
   /** Why the house could not be opened; once it was, a lost connection only makes it stale. */
   const failure = ref<string | null>(null)
   /** Since when it has not answered; what is shown is from before. */
@@ -52,21 +56,43 @@ export const useHouse = defineStore('house', () => {
     )
   }
 
-  /** Takes over the house as it is now. Never throws: what cannot be had now is asked for again. */
-  async function load(): Promise<void> {
+  /** The house is there, and what is shown is of now. */
+  function answered(): void {
+    failure.value = stale.value = null
+    locked.value = false
+    tries = 0
+    clearTimeout(trying)
+    // forecasts move at once; the plan follows as soon as it is solved
+    void loadPlans()
+  }
+
+  /** What was told before with the changes on it; null when they are not changes of what is known here. */
+  function withChanges<T>(before: { token: string; value: T } | null, changes: Changes<T>) {
+    const { token } = changes
+    if ('whole' in changes) return { token, value: changes.whole }
+    return before?.token === changes.from ? { token, value: patched(before.value, changes.delta) } : null
+  }
+
+  const sinceThen = (token: string | undefined) => (token ? `?since=${encodeURIComponent(token)}` : '')
+
+  /** Takes over what has changed; what is no change of what is shown is asked for anew. */
+  async function take(changes: HouseChanges): Promise<void> {
+    // told twice, by the answer to a write and to another call
+    if (changes.token === told.value?.token) return
+    const next = withChanges(told.value, changes)
+    if (next) told.value = next
+    else await load(true)
+  }
+
+  /**
+   * Takes over the house as it is now. Never throws: what cannot be had now is asked for again.
+   * @param whole not as changes of what is known
+   */
+  async function load(whole = false): Promise<void> {
     try {
-      const [inputs, outcome] = await Promise.all([
-        callApi<HouseSnapshot>('/api/house'),
-        callApi<SeasonSnapshot>('/api/season'),
-      ])
-      snapshot.value = inputs
-      computedSeason.value = outcome
-      failure.value = stale.value = null
-      locked.value = false
-      tries = 0
-      clearTimeout(trying)
-      // forecasts move at once; the plan follows as soon as it is solved
-      void loadPlans()
+      const token = whole ? undefined : told.value?.token
+      await take(await callApi<HouseChanges>(`/api/changes${sinceThen(token)}`))
+      answered()
     } catch (error) {
       missed(error)
     }
@@ -74,7 +100,12 @@ export const useHouse = defineStore('house', () => {
 
   async function loadPlans(): Promise<void> {
     try {
-      computedPlans.value = await callApi<PlansSnapshot>('/api/plans')
+      const changes = await callApi<PlanChanges>(`/api/plans/changes${sinceThen(toldPlans.value?.token)}`)
+      if (changes.token === toldPlans.value?.token) return
+      toldPlans.value =
+        withChanges(toldPlans.value, changes) ??
+        withChanges(null, await callApi<PlanChanges>('/api/plans/changes')) ??
+        toldPlans.value
     } catch (error) {
       missed(error)
     }
@@ -82,13 +113,21 @@ export const useHouse = defineStore('house', () => {
 
   /** Writes entries (all or none) and takes over what follows from them. @throws ApiProblem */
   async function write(entries: Entry[]): Promise<string[]> {
-    const { written, known } = await callApi<WroteEntries>('/api/entries', {
+    const { written, known, changes } = await callApi<WroteEntries>('/api/entries', {
       method: 'POST',
-      body: { entries },
+      body: { entries, since: told.value?.token },
       again: true,
     })
-    await load()
+    if (changes) {
+      await take(changes)
+      answered()
+    } else await load()
     return [...written, ...known]
+  }
+
+  /** Another window, or another device, has written when the name of the house is another. */
+  function hear(token: string): void {
+    if (told.value && token !== told.value.token) void load()
   }
 
   const placeName = (id: string | null) => routeTo(house.value.places, id).names.join(' · ')
@@ -111,6 +150,7 @@ export const useHouse = defineStore('house', () => {
     isEmpty,
     load,
     write,
+    hear,
     placeName,
     speciesName,
   }

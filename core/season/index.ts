@@ -2,6 +2,7 @@ export { houseOf, season, seasonOfHouse, seasonSteps, type SeasonWithScenarios }
 export { harmFirst } from './alarms'
 export { failureAlarms } from './failureAlarms'
 export { guarded, type Failure } from './guard'
+export { SeasonMemory } from './remember'
 export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../settings'
 export {
   PlanMemory,

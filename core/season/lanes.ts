@@ -514,7 +514,7 @@ export function nextEventDay(lane: Lane, today: Day): Day {
 
 type MadeLane = { lane: Lane; mouths: MouthSource[] } | null
 
-const lastMouths = new WeakMap<PairingState | ClutchState, MouthSource[]>()
+const LAST_MOUTHS = Symbol('mouths told last')
 
 function sameMouths(a: MouthSource, b: MouthSource): boolean {
   const { opens: one, ...rest } = a
@@ -529,8 +529,9 @@ function sameMouths(a: MouthSource, b: MouthSource): boolean {
 }
 
 /** Mouths that say what they said before stay the same objects, so that a weight written of a parent does not draw its young anew. */
-function withKnownMouths(of: PairingState | ClutchState, made: MadeLane): MadeLane {
-  if (!made) return made
+function withKnownMouths(of: PairingState | ClutchState, made: MadeLane, { memory }: SeasonContext): MadeLane {
+  if (!made || !memory) return made
+  const lastMouths = memory.room(LAST_MOUTHS, () => new WeakMap<PairingState | ClutchState, MouthSource[]>())
   const before = lastMouths.get(of)
   const mouths = made.mouths.map(mouth => {
     const known = before?.find(b => b.id === mouth.id)
@@ -558,14 +559,15 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
   const all = [
     ...eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), p =>
       pairLanes(
+        context,
         p,
         [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today, unwritten.key],
-        () => withKnownMouths(p, pairLane(p, unwritten, context)),
+        () => withKnownMouths(p, pairLane(p, unwritten, context), context),
       ),
     ),
     ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c =>
-      clutchLanes(c, [temperatureAt(house.places, c.placeId), almanac, settings, today, unwritten.key], () =>
-        withKnownMouths(c, clutchLane(c, unwritten, context)),
+      clutchLanes(context, c, [temperatureAt(house.places, c.placeId), almanac, settings, today, unwritten.key], () =>
+        withKnownMouths(c, clutchLane(c, unwritten, context), context),
       ),
     ),
   ]

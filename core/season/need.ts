@@ -158,7 +158,7 @@ function animalNeed(
   birth: Day | null,
   context: SeasonContext,
 ): Map<string, Portions> {
-  return animalNeeds(animal, [birth, ...winterDeps(animal, context)], () => {
+  return animalNeeds(context, animal, [birth, ...winterDeps(animal, context)], () => {
     const need = new Map<string, Portions>()
     addAnimalNeed(need, animal, species, birth, context)
     return need
@@ -191,7 +191,6 @@ interface YoungNeed {
 
 /** Sources are summed in blocks of whole lanes, each remembered, so that one changed clutch costs one block and not the house. */
 const BLOCKS = 8
-const blocks: ({ sources: MouthSource[]; from: readonly unknown[]; need: YoungNeed } | undefined)[] = []
 
 const sameList = (a: readonly unknown[], b: readonly unknown[]) =>
   a.length === b.length && a.every((x, i) => x === b[i])
@@ -227,30 +226,37 @@ function addInto(target: Map<string, Float64Array>, prey: string, row: Float64Ar
   else for (let d = 0; d < row.length; d++) sum[d]! += row[d]!
 }
 
-let lastYoung:
-  | {
-      parts: YoungNeed[]
-      quantile: number
-      mean: Map<string, Float64Array>
-      drawn: Map<string, Float32Array>
-      high: Map<string, Float64Array>
-    }
-  | undefined
+interface YoungTotal {
+  parts: YoungNeed[]
+  quantile: number
+  mean: Map<string, Float64Array>
+  drawn: Map<string, Float32Array>
+  high: Map<string, Float64Array>
+}
+
+/** The need of young as it was worked out last: by block, and in all. */
+interface YoungBefore {
+  blocks: ({ sources: MouthSource[]; from: readonly unknown[]; need: YoungNeed } | undefined)[]
+  total: YoungTotal | null
+}
+const YOUNG_BEFORE = Symbol('need of young')
+const noYoungBefore = (): YoungBefore => ({ blocks: [], total: null })
 
 /** Need of all young, expected and alive; taken over from the last call where no source changed. */
-function youngNeed(mouths: readonly MouthSource[], context: SeasonContext) {
+function youngNeed(mouths: readonly MouthSource[], context: SeasonContext): YoungTotal {
+  const before: YoungBefore = context.memory?.room(YOUNG_BEFORE, noYoungBefore) ?? noYoungBefore()
   const from = [context.almanac, context.settings, context.today]
   const members: MouthSource[][] = Array.from({ length: BLOCKS }, () => [])
   for (const source of mouths) members[seedFrom(source.laneId) % BLOCKS]!.push(source)
   const parts = members.map((sources, b) => {
-    const known = blocks[b]
+    const known = before.blocks[b]
     if (known && sameList(known.sources, sources) && sameList(known.from, from)) return known.need
     const need = needOfBlock(sources, context)
-    blocks[b] = { sources, from, need }
+    before.blocks[b] = { sources, from, need }
     return need
   })
   const q = context.settings.coverQuantile
-  if (lastYoung && lastYoung.quantile === q && sameList(lastYoung.parts, parts)) return lastYoung
+  if (before.total?.quantile === q && sameList(before.total.parts, parts)) return before.total
   const mean = new Map<string, Float64Array>()
   const drawn = new Map<string, Float32Array>()
   for (const part of parts) {
@@ -262,8 +268,8 @@ function youngNeed(mouths: readonly MouthSource[], context: SeasonContext) {
     }
   }
   const high = new Map([...drawn].map(([prey, rows]) => [prey, quantileRows(rows, HORIZON_DAYS, SCENARIOS, q)]))
-  lastYoung = { parts, quantile: q, mean, drawn, high }
-  return lastYoung
+  before.total = { parts, quantile: q, mean, drawn, high }
+  return before.total
 }
 
 /**

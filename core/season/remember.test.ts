@@ -1,16 +1,21 @@
 import { describe, expect, it } from 'vitest'
 import { computedInput, entryInput, factInput, settingInput, spreadInput } from '../judgement'
-import { remembering } from './remember'
+import { SeasonMemory, remembering } from './remember'
 
 describe('remembering', () => {
   it('works once per object while nothing it depends on is another', () => {
     const remember = remembering<object, number>()
+    const context = { memory: new SeasonMemory() }
     let worked = 0
-    const work = (of: object, dependsOn: unknown[]) => remember(of, dependsOn, () => ++worked)
+    const work = (of: object, dependsOn: unknown[]) => remember(context, of, dependsOn, () => ++worked)
     const [a, b, settings] = [{}, {}, {}]
     expect([work(a, [1, settings]), work(a, [1, settings]), work(b, [1, settings])]).toEqual([1, 1, 2])
     expect(work(a, [2, settings])).toBe(3)
     expect(work(a, [2, {}])).toBe(4)
+    expect(work(a, [2])).toBe(5)
+    // another house remembers nothing of it, and without a memory nothing is kept
+    expect(remember({ memory: new SeasonMemory() }, a, [2], () => ++worked)).toBe(6)
+    expect([remember({}, a, [2], () => ++worked), remember({}, a, [2], () => ++worked)]).toEqual([7, 8])
     expect(work(a, [2])).toBe(5)
   })
 
@@ -22,8 +27,9 @@ describe('remembering', () => {
       worked++
       return null
     }
-    remember(of, [], nothing)
-    remember(of, [], nothing)
+    const context = { memory: new SeasonMemory() }
+    remember(context, of, [], nothing)
+    remember(context, of, [], nothing)
     expect(worked).toBe(1)
   })
 })

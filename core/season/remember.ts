@@ -1,10 +1,38 @@
 /**
+ * What the season remembers from one time to the next. It belongs to whoever computes (a server's session, a worker, a
+ * test) and is passed in; a new one gives the same season, only later.
+ */
+export class SeasonMemory {
+  private readonly rooms = new Map<symbol, unknown>()
+
+  /** What is kept under a name, made when it is asked for first. */
+  room<T>(name: symbol, make: () => T): T {
+    let room = this.rooms.get(name) as T | undefined
+    if (room === undefined) this.rooms.set(name, (room = make()))
+    return room
+  }
+}
+
+/** What may carry a memory. */
+export interface Remembering {
+  memory?: SeasonMemory
+}
+
+/**
  * A function that remembers its answer per object, and works anew only when one of the values it depends on is another.
  * The answer must follow from the object and those values alone; then remembering changes nothing but the time taken.
+ * Without a memory in the context it works anew each time.
  */
-export function remembering<Of extends object, T>(): (of: Of, dependsOn: readonly unknown[], make: () => T) => T {
-  const known = new WeakMap<Of, { dependsOn: readonly unknown[]; answer: T }>()
-  return (of, dependsOn, make) => {
+export function remembering<Of extends object, T>(): (
+  context: Remembering,
+  of: Of,
+  dependsOn: readonly unknown[],
+  make: () => T,
+) => T {
+  const name = Symbol('answers')
+  return ({ memory }, of, dependsOn, make) => {
+    if (!memory) return make()
+    const known = memory.room(name, () => new WeakMap<Of, { dependsOn: readonly unknown[]; answer: T }>())
     const before = known.get(of)
     if (before && before.dependsOn.length === dependsOn.length && before.dependsOn.every((x, i) => x === dependsOn[i]))
       return before.answer

@@ -8,6 +8,7 @@ import { failureAlarms } from './failureAlarms'
 import { guarded, type Failure } from './guard'
 import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
+import { SeasonMemory } from './remember'
 import type { HouseSettings } from '../settings'
 import { tasksOf } from './tasks'
 import type { Scenarios, Season } from './types'
@@ -25,14 +26,16 @@ export function houseOf(records: Records, almanac: Almanac, memory?: FoldMemory)
  * @param house folded from the records (see houseOf)
  * @param almanac with the keeper's overrides in it
  * @param today calendar day in the house's time zone
+ * @param memory of an earlier call; it changes nothing but the time taken
  */
 export function seasonOfHouse(
   house: House,
   almanac: Almanac,
   settings: HouseSettings,
   today: Day,
+  memory?: SeasonMemory,
 ): SeasonWithScenarios {
-  const steps = seasonSteps(house, almanac, settings, today)
+  const steps = seasonSteps(house, almanac, settings, today, memory)
   for (;;) {
     const { done, value } = steps.next()
     if (done) return value
@@ -53,9 +56,10 @@ export function* seasonSteps(
   almanac: Almanac,
   settings: HouseSettings,
   today: Day,
+  memory: SeasonMemory = new SeasonMemory(),
 ): Generator<undefined, SeasonWithScenarios> {
   const failures: Failure[] = []
-  const context: SeasonContext = { house, almanac, settings, today, failures }
+  const context: SeasonContext = { house, almanac, settings, today, failures, memory }
   const step = <T>(part: string, otherwise: T, make: () => T): T => guarded(context, part, null, make) ?? otherwise
   const { lanes, mouths } = step('the lanes', { lanes: [], mouths: [] }, () => lanesOf(context))
   yield
@@ -91,7 +95,19 @@ export function* seasonSteps(
 
 const noScenarios: Scenarios = { count: 1, need: () => new Float64Array(HORIZON_DAYS) }
 
+/** What is remembered of a house from one season to the next. */
+export interface Memories {
+  fold: FoldMemory
+  season: SeasonMemory
+}
+
 /** The season of a logbook: fold, then project. */
-export function season(records: Records, almanac: Almanac, settings: HouseSettings, today: Day): SeasonWithScenarios {
-  return seasonOfHouse(houseOf(records, almanac), almanac, settings, today)
+export function season(
+  records: Records,
+  almanac: Almanac,
+  settings: HouseSettings,
+  today: Day,
+  memories?: Memories,
+): SeasonWithScenarios {
+  return seasonOfHouse(houseOf(records, almanac, memories?.fold), almanac, settings, today, memories?.season)
 }

@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { shippedAlmanac } from '#core/almanac'
 import { Entry, PLACE_KINDS, entryKinds, foldHouse, recordsFrom } from '#core/subjects'
+import { seasonOfHouse } from '#core/season'
 import { SetOverride, SetSettings } from '#shared/contracts/house'
 import { Fuzz, numbersOfAlmanac, randomFrom } from '../../tests/fixtures/fuzz'
 import { planHere } from '../../tests/fixtures/planHere'
@@ -100,6 +101,12 @@ describe('nothing that is accepted breaks the house', () => {
       }
       expect(accepted).toBeGreaterThan(WRITES / 5)
       expect((await keeper.queries.plans()).alarms).toEqual([])
+      // what is remembered from one to the next is what is worked out anew
+      const context = keeper.session.context()
+      const fresh = seasonOfHouse(context.house, context.almanac, context.settings, context.today).season
+      const { season } = await keeper.queries.season()
+      for (const part of ['lanes', 'mouths', 'prey', 'winter', 'breeding', 'tasks'] as const)
+        expect(season[part], part).toEqual(fresh[part])
       // and the next start finds the same house
       const again = await HouseKeeper.open(db, solve)
       expect(again.queries.snapshot().house).toEqual(keeper.queries.snapshot().house)

@@ -3,6 +3,7 @@ import type { Almanac } from '#core/almanac'
 import type { House } from '#core/subjects'
 import { allHours } from '../db/repositories/devices'
 import { Climate } from '../devices/climate'
+import { HouseChangesTeller } from './changes'
 import { HouseQueries, type PlanSolver } from './queries'
 import { readHouse } from './readHouse'
 import { HouseRequests } from './requests'
@@ -17,6 +18,7 @@ export class HouseKeeper {
   readonly writer: HouseWriter
   readonly queries: HouseQueries
   readonly requests: HouseRequests
+  readonly changes: HouseChangesTeller
 
   private constructor(
     readonly database: Knex,
@@ -26,6 +28,7 @@ export class HouseKeeper {
     this.queries = new HouseQueries(session, solve)
     this.writer = new HouseWriter(database, session, this.queries.trial)
     this.requests = new HouseRequests(session, this.writer)
+    this.changes = new HouseChangesTeller(this.queries)
   }
 
   static async open(db: Knex, solve: PlanSolver): Promise<HouseKeeper> {

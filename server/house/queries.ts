@@ -54,6 +54,12 @@ export class HouseQueries {
     private readonly solve: PlanSolver,
   ) {}
 
+  /** The version of the house as it stands, and its day. */
+  standing(): { version: number; today: number } {
+    this.session.refresh()
+    return { version: this.session.version, today: this.session.today() }
+  }
+
   snapshot(): HouseSnapshot {
     const { session } = this
     session.refresh()
@@ -90,7 +96,8 @@ export class HouseQueries {
   private async compute(context: SeasonContext, records: Records, version: number): Promise<Computed> {
     const start = performance.now()
     const pause = breather()
-    const steps = seasonSteps(context.house, context.almanac, context.settings, context.today)
+    const { house, almanac, settings, today, memory } = context
+    const steps = seasonSteps(house, almanac, settings, today, memory)
     for (;;) {
       const { done, value } = steps.next()
       if (!done) {

@@ -1,5 +1,5 @@
 import { shippedAlmanac, type Almanac, type Override } from '#core/almanac'
-import { defaultSettings, type Alarm, type HouseSettings, type SeasonContext } from '#core/season'
+import { SeasonMemory, defaultSettings, type Alarm, type HouseSettings, type SeasonContext } from '#core/season'
 import { computedInput } from '#core/judgement'
 import {
   FoldMemory,
@@ -37,6 +37,8 @@ export class HouseSession {
   /** Counts up with every change of what is written or read. */
   version = 1
   private readonly memory = new FoldMemory()
+  private readonly remembered = new SeasonMemory()
+  private readonly listeners = new Set<() => void>()
   private readonly notices: readonly Notice[]
   private current: Standing
   /** Settings that were written; a change names the count it was made on, so that a lost one is noticed. */
@@ -75,11 +77,18 @@ export class HouseSession {
     return { records, house, settings, overrides, almanac, refused }
   }
 
+  /** Tells of every change. @returns to be called to hear no more */
+  onChange(listener: () => void): () => void {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
   /** Takes over what was written. */
   take(standing: Standing): void {
     if (standing.settings !== this.current.settings) this.settingsVersion++
     this.current = standing
     this.version++
+    for (const listener of this.listeners) listener()
   }
 
   /** Takes over what devices have sent since, and the silence of those that have not. */
@@ -116,7 +125,7 @@ export class HouseSession {
   context(
     { house, almanac, settings }: Pick<Standing, 'house' | 'almanac' | 'settings'> = this.current,
   ): SeasonContext {
-    return { house, almanac, settings, today: this.today() }
+    return { house, almanac, settings, today: this.today(), memory: this.remembered }
   }
 
   /** What was set aside when the house was opened, as alarms. */

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Token, type HouseChanges } from './changes'
 import { lineOfText } from '#core/reference'
 import { Entry, PLACE_KINDS, type DatedEntry, type House } from '#core/subjects'
 import type { Override } from '#core/almanac'
@@ -7,6 +8,8 @@ import { HouseSettings, type Alarm, type FeederPlan, type Season } from '#core/s
 /** POST /api/entries: all are written, or none. */
 export const WriteEntries = z.strictObject({
   entries: z.array(Entry).min(1, 'Nothing to write').max(500, 'At most 500 entries at once'),
+  /** The state that was told last: the answer then says what has changed since. */
+  since: Token.optional(),
 })
 export type WriteEntries = z.input<typeof WriteEntries>
 
@@ -14,6 +17,7 @@ export interface WroteEntries {
   written: string[]
   /** Sent before and written then: nothing was done again. */
   known: string[]
+  changes?: HouseChanges
 }
 
 /** GET /api/entries */

@@ -141,6 +141,11 @@ describe('a lost connection', () => {
 describe('two windows', () => {
   it('the same meal is asked about before it is written a second time', async () => {
     const [a, b] = [await Visit.start(browser, server.address), await Visit.start(browser, server.address)]
+    // the second hears nothing of what the first writes
+    await b.page.setRequestInterception(true)
+    b.page.on('request', request => {
+      void (request.url().endsWith('/api/events') ? request.abort() : request.continue())
+    })
     for (const v of [a, b]) await v.go('/round')
     const task = await a.page.evaluate(
       () =>
@@ -161,11 +166,55 @@ describe('two windows', () => {
   })
 })
 
+describe('what is written elsewhere', () => {
+  it('is shown by another window within a second, and moves little', async () => {
+    const [a, b] = [await Visit.start(browser, server.address), await Visit.start(browser, server.address)]
+    const id = (await animal('G-11')).id
+    for (const v of [a, b]) await v.go(`/animals/${id}`)
+    const moved: number[] = []
+    const network = await a.page.createCDPSession()
+    await network.send('Network.enable')
+    network.on('Network.loadingFinished', ({ encodedDataLength }) => moved.push(encodedDataLength))
+    await a.press('Weight')
+    await a.answer('61')
+    await a.untilText('[data-slot="title"]', 'G-11: 61 g')
+    const since = Date.now()
+    await b.untilText('main', '61 g')
+    expect(Date.now() - since).toBeLessThan(1000)
+    await a.settle()
+    expect(moved.length).toBeGreaterThan(0)
+    expect(moved.reduce((x, y) => x + y, 0)).toBeLessThan(40_000)
+    for (const v of [a, b]) await v.close()
+  })
+
+  it('and what was sent before a reload, and not answered, is sent again under its ids', async () => {
+    const v = await Visit.start(browser, server.address)
+    const id = (await animal('G-14')).id
+    await v.go(`/animals/${id}`)
+    const before = (await animal('G-14')).weights.length
+    let lost = true
+    await spoil(v, async () => lost)
+    await v.press('Weight')
+    const field = await v.page.waitForSelector('form.ask input', { visible: true })
+    await field!.type('65')
+    await v.page.keyboard.press('Enter')
+    await v.untilText('[data-slot="title"]', 'Not known whether this was written')
+    expect((await animal('G-14')).weights.length).toBe(before)
+    lost = false
+    await v.go('/round')
+    await v.untilText('[data-slot="title"]', 'Written after all: G-14: 65 g')
+    expect((await animal('G-14')).weights.slice(before).map(w => w.massG)).toEqual([65])
+    await v.go('/season')
+    expect((await animal('G-14')).weights.length).toBe(before + 1)
+    await v.close()
+  })
+})
+
 describe('a foreign page', () => {
   it('writes nothing here, neither by script nor by form', async () => {
     const page = await browser.newPage()
     await page.goto(foreignPage)
-    const target = await animal('G-05')
+    const target = await animal('G-14')
     const body = JSON.stringify({
       entries: [
         {
@@ -221,7 +270,7 @@ describe('a foreign page', () => {
       ),
     ])
     expect(await page.evaluate(() => document.body.innerText)).toContain('Another page may not write here')
-    expect((await animal('G-05')).status).toBe('alive')
+    expect((await animal('G-14')).status).toBe('alive')
     await page.close()
   })
 

@@ -21,6 +21,7 @@ const species = computed(() => (animal.value ? speciesOf(house.almanac, animal.v
 const when = ref<number | null>(house.today)
 const canWrite = computed(() => dayProblem(when.value, { max: house.today }) === undefined)
 const note = ref('')
+const correcting = ref(false)
 
 const pairing = computed(() => (animal.value ? openPairingOf(house.house, animal.value.id) : undefined))
 const lane = computed(() => house.season?.lanes.find(l => l.subject.id === pairing.value?.id))
@@ -81,7 +82,8 @@ async function writeNote(): Promise<void> {
   <div v-else class="screen">
     <header>
       <div>
-        <h1><span class="tag">{{ animal.tag }}</span> <span v-if="animal.name">{{ animal.name }}</span></h1>
+        <h1><span class="tag">{{ animal.tag }}</span> <span v-if="animal.name">{{ animal.name }}</span> <UButton icon="i-lucide-pencil" size="sm" variant="ghost" color="neutral" :aria-label="`Correct the card of ${animal.tag}`" title="Correct card" @click="correcting = true" /></h1>
+        <AnimalsCorrectCard v-model:open="correcting" :animal="animal" />
         <p>
           <NuxtLink :to="`/almanac#${species.id}`" class="underline">{{ species.name }}</NuxtLink>, {{ animal.sex === 'unknown' ? 'sex unknown' : animal.sex }}<template v-if="animal.bornDay !== null">, born {{ formatDay(animal.bornDay, house.today) }}</template>.
           {{ house.placeName(animal.placeId) }}.

@@ -15,10 +15,11 @@ export function eggTempOf(house: House, animal: AnimalState): number | null {
 }
 
 /** The sex of an animal from all that was seen of it. */
-export function sexOf(animal: AnimalState, { house, almanac, settings, today }: SeasonContext): Judgement<SexVerdict> {
+export function sexOf(animal: AnimalState, context: SeasonContext): Judgement<SexVerdict> {
+  const { house, almanac, settings, today } = context
   const tempC = eggTempOf(house, animal)
   const species = speciesOf(almanac, animal.speciesId)
-  return judged(animal, [almanac, settings.sexCertainty, tempC, today], () =>
+  return judged(context, animal, [almanac, settings.sexCertainty, tempC, today], () =>
     judgeSex(species, almanac, animal, sexPrior(species, tempC), settings.sexCertainty, today),
   )
 }

@@ -22,7 +22,7 @@ export const feedTasks: TaskMaker = context => {
   return tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal => {
     const isGravid = gravid.get(animal.id) ?? false
     const mate = mates.get(animal.id) ?? null
-    return feeds(animal, [isGravid, mate, ...winterDeps(animal, context)], () =>
+    return feeds(context, animal, [isGravid, mate, ...winterDeps(animal, context)], () =>
       feedTask(animal, isGravid, mate, context),
     )
   })
@@ -105,6 +105,7 @@ function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, cont
 export const weighTasks: TaskMaker = context =>
   tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal =>
     weighs(
+      context,
       animal,
       winterDeps(animal, context),
       () =>

@@ -51,7 +51,7 @@ const programmes = remembering<AnimalState, Programme | null>()
 
 /** The programme in force for an animal: of its open group, or of the cold it is in. */
 export function programmeFor(animal: AnimalState, context: SeasonContext): Programme | null {
-  return programmes(animal, winterDeps(animal, context), () =>
+  return programmes(context, animal, winterDeps(animal, context), () =>
     programmeOfAnimal(
       context.house,
       animal,
@@ -118,7 +118,7 @@ const colds = remembering<AnimalState, ColdJudgement | null>()
 /** Loss, forecast and verdict of an animal in the cold; null for one that is not. */
 export function coldOf(animal: AnimalState, context: SeasonContext): ColdJudgement | null {
   if (animal.status !== 'alive' || !inCold(animal)) return null
-  return colds(animal, winterDeps(animal, context), () => {
+  return colds(context, animal, winterDeps(animal, context), () => {
     const species = speciesOf(context.almanac, animal.speciesId)
     const programme = programmeFor(animal, context)
     if (!hasWinter(species) || !programme) return null
@@ -169,7 +169,7 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
   if (animal.status !== 'alive' || species.winter !== 'brumation' || !hasWinter(species) || !animal.cooled) return null
   const { warmed } = animal
   if (warmed && context.today - warmed.day > WINTER_COUNTS_DAYS) return null
-  return readinesses(animal, winterDeps(animal, context), () => {
+  return readinesses(context, animal, winterDeps(animal, context), () => {
     const days = warmingDays(animal, context)
     const own = waysOf(winterGroupOf(context.house, animal.id), animal.id).pairAfterCold
     const warmth: Warmth = {

@@ -237,11 +237,12 @@ const BAND_WORDS = {
   ceilingC: 'not long over',
 } as const
 
-const calendars = new Map<string, (hour: number) => Day>()
+const CALENDARS = Symbol('calendars')
 
 /** Calendar day of an hour in a zone; kept by zone, since the calendar remembers what it worked out. */
-function calendarFor(zone: string): (hour: number) => Day {
-  let dayOf = calendars.get(zone)
+function calendarFor(zone: string, { memory }: SeasonContext): (hour: number) => Day {
+  const calendars = memory?.room(CALENDARS, () => new Map<string, (hour: number) => Day>()) ?? new Map()
+  let dayOf: ((hour: number) => Day) | undefined = calendars.get(zone)
   if (!dayOf) {
     const calendar = calendarOf(zone)
     calendars.set(zone, (dayOf = hour => calendar(hour * 3_600_000)))
@@ -251,7 +252,7 @@ function calendarFor(zone: string): (hour: number) => Day {
 
 function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPlaceView[] {
   const { house, almanac, settings, today } = context
-  const dayOf = calendarFor(settings.timeZone)
+  const dayOf = calendarFor(settings.timeZone, context)
   const held = new Map<string, ColdAnimal[]>()
   for (const place of Object.values(house.places)) if (place.kind === 'cold') held.set(place.id, [])
   for (const c of cold) {
@@ -393,7 +394,9 @@ export function winterOutlook(lanes: readonly Lane[], context: SeasonContext): W
     animals.filter(a => inCold(a)),
     subjectAs('animal'),
     a =>
-      coldAnimals(a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () => coldAnimal(a, context)),
+      coldAnimals(context, a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () =>
+        coldAnimal(a, context),
+      ),
   ).sort(byTrouble)
   const gravid = gravidIn(lanes, context)
   const when = (r: RecoveringAnimal) =>

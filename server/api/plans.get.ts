@@ -1,4 +1,0 @@
-import { answer } from '../utils/handler'
-import { theHouse } from '../house/theHouse'
-
-export default answer(async () => (await theHouse()).queries.plans())
