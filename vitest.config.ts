@@ -12,7 +12,13 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'app/**/*.test.ts', 'shared/**/*.test.ts'],
+          include: [
+            'core/**/*.test.ts',
+            'server/**/*.test.ts',
+            'app/**/*.test.ts',
+            'shared/**/*.test.ts',
+            'scripts/**/*.test.ts',
+          ],
           testTimeout: 30_000,
         },
       },

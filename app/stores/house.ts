@@ -3,8 +3,8 @@ import { shippedAlmanac, withOverrides } from '#core/almanac'
 import type { Entry } from '#core/subjects'
 import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
-import type { Changes, HouseChanges, PlanChanges, Told } from '#shared/contracts/changes'
-import type { PlansSnapshot, WroteEntries } from '#shared/contracts/house'
+import type { Changes, HouseChanges, PlanChanges, Told, WroteEntries } from '#shared/contracts/changes'
+import type { PlansSnapshot } from '#shared/contracts/house'
 import { patched } from '#shared/delta'
 
 /** While the house does not answer it is asked again after these pauses, the last of them over and over. */

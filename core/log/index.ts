@@ -11,6 +11,7 @@ export {
   type LineRule,
   type Read,
   type Reading,
+  type TagNamed,
   type Understood,
 } from './line'
 export { readLineWith } from './readLine'
@@ -21,4 +22,4 @@ export { describeEntry, isNewer, lifted, registryOf, statesOf, versionOf, type R
 export { defineSubject, type Base, type SubjectModule } from './subject'
 export { foldWith } from './fold'
 export { checkWith, completeWith } from './check'
-export { tagNamedIn, tagOwner, tagged, type TagNamed } from './tags'
+export { tagNamedIn, tagOwner, tagged } from './tags'

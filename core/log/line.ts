@@ -2,7 +2,6 @@ import type { Almanac } from '../almanac'
 import type { Unit } from '../units'
 import type { Subject } from './entry'
 import type { House } from './house'
-import type { TagNamed } from './tags'
 
 /** One thing that a line says. */
 export interface Fact {
@@ -21,6 +20,13 @@ export type Understood =
       /** The words as written, each with what they became. */ read: { words: string; says: string }[]
     } & Fact)
   | { ok: false; ask: string }
+
+/** What carries a tag as it was written, or nearly so. */
+export interface TagNamed {
+  found: { subject: Subject; tag: string } | null
+  /** A tag that is written nearly so. */
+  near: string | null
+}
 
 /** What a line is about. */
 export interface Known {

@@ -1,12 +1,7 @@
 import type { Subject } from './entry'
 import type { House } from './house'
+import type { TagNamed } from './line'
 import { statesOf, type Registry } from './registry'
-
-export interface TagNamed {
-  found: { subject: Subject; tag: string } | null
-  /** A tag that is written nearly so. */
-  near: string | null
-}
 
 const bare = (tag: string): string => tag.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
 

@@ -16,9 +16,10 @@ import { formatDay, formatDistance } from '../units'
 import { EVENT_NAMES } from '../pairing'
 import { sexOf } from './breeding'
 import { eachGuarded, guarded, subjectAs } from './guard'
+import { pairingsOf } from './indexes'
 import type { TaskContext } from './tasks/taskMaker'
-import type { Alarm, Lane } from './types'
-import { inCold, type ColdAnimal, type ColdPlaceView } from './winter'
+import type { Alarm, ColdAnimal, ColdPlaceView, Lane } from './contracts'
+import { inCold } from './winter'
 
 function coldAlarm({ animalId, tag, verdict }: ColdAnimal): Alarm | null {
   const { action, text } = verdict.value
@@ -126,7 +127,7 @@ function lossAlarm(animal: AnimalState, context: TaskContext): Alarm | null {
   const best = recent.reduce((a, w) => (w.massG > a.massG ? w : a))
   const lost = 1 - now.massG / best.massG
   // a female that laid or gave birth since is lighter by her clutch; after the cold the recovery speaks
-  const bore = Object.values(house.pairings).some(
+  const bore = pairingsOf(house, animal.id).some(
     p => p.damId === animal.id && (p.seen.laid ?? p.seen.born ?? []).some(o => o.day >= best.day),
   )
   const wintered = animal.warmed !== null && animal.warmed.day >= best.day

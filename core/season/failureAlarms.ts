@@ -1,6 +1,6 @@
 import { registry, statesOf, subjectKey, type House, type Subject } from '../subjects'
 import type { Failure } from './guard'
-import type { Alarm } from './types'
+import type { Alarm } from './contracts'
 
 /** What a keeper calls it: its tag, or its name. */
 function nameOf(house: House, { type, id }: Subject): string {

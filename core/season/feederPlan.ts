@@ -21,7 +21,7 @@ import type { House } from '../subjects'
 import { temperatureAt } from '../places'
 import { formatDay, nextWeekday } from '../units'
 import type { HouseSettings } from '../settings'
-import type { PreyOutlook, Scenarios, Season } from './types'
+import type { PreyOutlook, Scenarios, Season } from './contracts'
 
 export interface Gap {
   from: Day

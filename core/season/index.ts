@@ -23,7 +23,23 @@ export { laneActions } from './laneActions'
 export { laneNeed } from './laneNeed'
 export { nextEventDay } from './lanes'
 export { startTasks, tellPortion } from './tasks'
-export type { Alarm, Lane, PreyOutlook, Scenarios, Season, Stage, Task, TaskAction } from './types'
+export type {
+  Alarm,
+  BreedingOutlook,
+  ColdAnimal,
+  ColdPlaceView,
+  DueWithHer,
+  Lane,
+  PreyOutlook,
+  RecoveringAnimal,
+  Scenarios,
+  Season,
+  Stage,
+  Task,
+  TaskAction,
+  WinterGroupView,
+  WinterOutlook,
+} from './contracts'
 export {
   ROTA_DAYS,
   benchCell,
@@ -46,8 +62,6 @@ export {
   type Bench,
   type BenchSide,
   type BenchWish,
-  type BreedingOutlook,
-  type DueWithHer,
   type HouseKin,
   type RoomForYoung,
 } from './breeding'
@@ -61,5 +75,4 @@ export {
   readinessOf,
   type CoolingWindow,
 } from './winter'
-export type { ColdAnimal, ColdPlaceView, RecoveringAnimal, WinterGroupView, WinterOutlook } from './winter'
 export type { SeasonContext } from './context'

@@ -2,7 +2,7 @@ import type { Species } from '../almanac'
 import type { Day } from '../chance'
 import { eggsLeft, tadpolesLeft, youngInGroup, type House, type PairingState } from '../subjects'
 import { LAST_HATCH_DAYS } from './lanes'
-import type { Lane, TaskAction } from './types'
+import type { Lane, TaskAction } from './contracts'
 
 const say = (label: string, kind: string, data: Record<string, unknown> = {}): TaskAction => ({ label, kind, data })
 const count = (label: string, kind: string, field: string, asked: string, likely: number): TaskAction => ({

@@ -2,7 +2,7 @@ import type { Almanac } from '../almanac'
 import { MeanNeed } from '../nursery'
 import { groupFood } from './need'
 import type { HouseSettings } from '../settings'
-import type { Season } from './types'
+import type { Season } from './contracts'
 
 /** The mean need that one lane brings, by prey and day from today: what lights up when one points at it. */
 export function laneNeed(

@@ -38,7 +38,7 @@ import type { SeasonContext } from './context'
 import { eachGuarded, subjectAs } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from '../settings'
-import type { Lane, Stage } from './types'
+import type { Lane, Stage } from './contracts'
 import { inCold, programmeFor, readinessOf, wakingOf, winterDeps } from './winter'
 
 type Given = { dist: DayDist; reasons: Reason[]; measured?: boolean }

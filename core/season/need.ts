@@ -11,7 +11,7 @@ import {
   type NextMeal,
 } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
-import type { AnimalState, Subject } from '../subjects'
+import type { AnimalState, CultureState, Subject } from '../subjects'
 import {
   MeanNeed,
   addScenarioNeed,
@@ -28,7 +28,7 @@ import type { SeasonContext } from './context'
 import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from '../settings'
-import type { PreyOutlook, Scenarios } from './types'
+import type { PreyOutlook, Scenarios } from './contracts'
 import { LAST_MONTH_DAYS, eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
 
 /** Days looked ahead: about nine months. */
@@ -149,6 +149,8 @@ function addAnimalNeed(
     day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : step.everyDays))
   }
 }
+
+const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
 
 const animalNeeds = remembering<AnimalState, Map<string, Portions>>()
 
@@ -336,16 +338,12 @@ export function outlook(
       const running = new Float64Array(days)
       for (const culture of Object.values(house.cultures)) {
         if (culture.feederId !== id) continue
+        const tempC = temperatureAt(house.places, culture.placeId)
+        const unwritten = almanac.common.unwrittenProducing!.value
         const left =
           guarded(context, 'its yield', { type: 'culture', id: culture.id }, () =>
-            remainingYield(
-              culture,
-              supply,
-              temperatureAt(house.places, culture.placeId),
-              today,
-              days,
-              settings.cupYield,
-              almanac.common.unwrittenProducing!.value,
+            yields(context, culture, [supply, tempC, today, settings.cupYield, unwritten], () =>
+              remainingYield(culture, supply, tempC, today, days, settings.cupYield, unwritten),
             ),
           ) ?? []
         for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0

@@ -11,7 +11,7 @@ import { HORIZON_DAYS, outlook } from './need'
 import { SeasonMemory } from './remember'
 import type { HouseSettings } from '../settings'
 import { tasksOf } from './tasks'
-import type { Scenarios, Season } from './types'
+import type { Scenarios, Season } from './contracts'
 import { birthsExpected, winterOutlook } from './winter'
 
 /** The house of a set of records, by the almanac's knowledge of which species have tadpoles. */

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { checkEntry, completeEntry, type DatedEntry, type Entry, type House, type Records } from '#core/subjects'
 import { CalendarError, calendarOf } from '#core/units'
-import type { WroteEntries } from '#shared/contracts/house'
+import type { WroteEntries } from '#shared/contracts/changes'
 import { entriesByIds, insertEntries } from '../db/repositories/entries'
 import { breather } from '../utils/breathe'
 import { ProblemError } from '../utils/problem'

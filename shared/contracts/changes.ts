@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Delta } from '../delta'
 import type { HouseSnapshot, PlansSnapshot, SeasonSnapshot } from './house'
+import { Token } from './token'
 
 /** The house and what follows from it at once, of one version. */
 export interface Told {
@@ -14,8 +15,13 @@ export type Changes<T> = { token: string } & ({ from: string; delta: Delta } | {
 export type HouseChanges = Changes<Told>
 export type PlanChanges = Changes<PlansSnapshot>
 
-/** Names a state that was told: which run of the server, which version, which day. */
-export const Token = z.string().min(1).max(120)
-
 /** GET /api/changes and /api/plans/changes */
 export const ReadChanges = z.strictObject({ since: Token.optional() })
+
+/** The answer to POST /api/entries. */
+export interface WroteEntries {
+  written: string[]
+  /** Sent before and written then: nothing was done again. */
+  known: string[]
+  changes?: HouseChanges
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Token, type HouseChanges } from './changes'
+import { Token } from './token'
 import { lineOfText } from '#core/reference'
 import { Entry, PLACE_KINDS, type DatedEntry, type House } from '#core/subjects'
 import type { Override } from '#core/almanac'
@@ -12,13 +12,6 @@ export const WriteEntries = z.strictObject({
   since: Token.optional(),
 })
 export type WriteEntries = z.input<typeof WriteEntries>
-
-export interface WroteEntries {
-  written: string[]
-  /** Sent before and written then: nothing was done again. */
-  known: string[]
-  changes?: HouseChanges
-}
 
 /** GET /api/entries */
 export const ReadEntries = z.union([

@@ -12,6 +12,7 @@ import {
 } from '../../pairing'
 import { formatDay, formatRange } from '../../units'
 import type { SeasonContext } from '../context'
+import { pairingsOf } from '../indexes'
 import { inCold, programmeFor, readinessOf } from '../winter'
 import { geneOf, wishChance, type BenchWish } from './genes'
 import { kinOf, kinshipWith, lineOf } from './kin'
@@ -96,7 +97,7 @@ function candidate(
 
 function pastOf(house: House, damId: string, sireId: string): PastResult {
   const clutches = clutchesOf(house, damId)
-  const together = Object.values(house.pairings).filter(p => p.damId === damId && p.sireId === sireId)
+  const together = pairingsOf(house, damId).filter(p => p.damId === damId && p.sireId === sireId)
   const rejections = together.flatMap(p => p.rejections)
   return {
     eggs: clutches.reduce((sum, c) => sum + c.eggs, 0),
@@ -108,7 +109,7 @@ function pastOf(house: House, damId: string, sireId: string): PastResult {
 }
 
 function side(animal: AnimalState, house: House): BenchSide {
-  const open = Object.values(house.pairings).find(p => !p.ended && (p.damId === animal.id || p.sireId === animal.id))
+  const open = pairingsOf(house, animal.id).find(p => !p.ended)
   return { id: animal.id, tag: animal.tag, massG: animal.weights.at(-1)?.massG ?? null, pairedIn: open?.tag ?? null }
 }
 

@@ -1,39 +1,11 @@
-import { summarise, type DaySummary } from '../../chance'
-import type { Judgement, Reason } from '../../judgement'
-import { EVENT_NAMES, type LoadVerdict, type Unvisited, type Visit } from '../../pairing'
+import { summarise } from '../../chance'
+import { EVENT_NAMES, type Unvisited, type Visit } from '../../pairing'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded } from '../guard'
 import { isAhead } from '../lanes'
-import type { Lane } from '../types'
+import type { BreedingOutlook, DueWithHer, Lane } from '../contracts'
 import { loadOf } from './loads'
 import { rotaOf } from './rotaOf'
-
-/** What is due with one female, as the Pairing screen shows it. */
-export interface DueWithHer {
-  pairingId: string
-  tag: string
-  damId: string
-  sireId: string | null
-  speciesId: string
-  stage: Lane['stage']
-  /** The next sign expected, with its spread. */
-  next: { event: string; when: DaySummary; reasons: Reason[] } | null
-  /** Laying or birth, when it is not the next. */
-  birth: { event: string; when: DaySummary; reasons: Reason[] } | null
-  load: Judgement<LoadVerdict> | null
-  locks: number
-  together: boolean
-  visit: Visit | null
-  /** Why she gets no visit though one is wanted, or null. */
-  unvisited: { why: string; reasons: Reason[] } | null
-}
-
-export interface BreedingOutlook {
-  rota: Visit[]
-  /** Pairs that want a visit and get none, with the reason. */
-  unvisited: Unvisited[]
-  due: DueWithHer[]
-}
 
 const BIRTHS = ['laid', 'born']
 

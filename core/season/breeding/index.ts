@@ -1,5 +1,5 @@
 export { benchCell, benchOf, type Bench, type BenchSide } from './bench'
-export { breedingOutlook, type BreedingOutlook, type DueWithHer } from './due'
+export { breedingOutlook } from './due'
 export { geneOf, lociOf, wishChance, wishProblem, type AnimalGene, type BenchWish } from './genes'
 export { inbreedingOf, kinOf, kinshipWith, lineOf, type HouseKin } from './kin'
 export { clutchesOf, loadOf } from './loads'

@@ -3,7 +3,7 @@ import type { Judgement } from '../../judgement'
 import type { AnimalState, ClutchState, House, PairingState } from '../../subjects'
 import { judgeLoad, type LoadVerdict } from '../../pairing'
 import type { SeasonContext } from '../context'
-import type { Lane } from '../types'
+import type { Lane } from '../contracts'
 
 const clutchesByDam = new WeakMap<House['clutches'], Map<string, ClutchState[]>>()
 

@@ -3,7 +3,7 @@ import { ladderStepAt } from '../../feeding'
 import { computedInput, factInput, spreadInput, type Judgement } from '../../judgement'
 import type { House } from '../../subjects'
 import { expectedCount } from '../../nursery'
-import type { PreyOutlook, Season } from '../types'
+import type { PreyOutlook, Season } from '../contracts'
 import type { SeasonContext } from '../context'
 
 export interface RoomForYoung {

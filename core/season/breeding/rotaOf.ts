@@ -15,7 +15,7 @@ import {
 import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded, subjectAs } from '../guard'
-import type { Lane } from '../types'
+import type { Lane } from '../contracts'
 import { gravidIn, inCold, mealWinterOf, programmeFor, readinessOf } from '../winter'
 import { pairInputs } from './bench'
 import { birthsOf, hasMating, loadOf } from './loads'

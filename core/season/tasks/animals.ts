@@ -6,7 +6,7 @@ import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
-import type { Task } from '../types'
+import type { Task } from '../contracts'
 import { coldOf, gravidIn, inCold, mealWinterOf, winterDeps } from '../winter'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 

@@ -3,7 +3,7 @@ import type { Visit } from '../../pairing'
 import { formatDay, formatDistance } from '../../units'
 import { sexOf } from '../breeding'
 import { subjectAs } from '../guard'
-import type { Task, TaskAction } from '../types'
+import type { Task, TaskAction } from '../contracts'
 import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
 const observations: TaskAction[] = [

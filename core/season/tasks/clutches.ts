@@ -6,7 +6,8 @@ import { eggsLeft, tadpolesLeft, youngInGroup } from '../../subjects'
 import { formatDistance, formatRange } from '../../units'
 import { LAST_HATCH_DAYS } from '../lanes'
 import { subjectAs } from '../guard'
-import type { Task } from '../types'
+import { laneById } from '../indexes'
+import type { Task } from '../contracts'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 /** Boxes are opened weekly for air; eggs are candled once at 5–10 days. [common practice] */
@@ -23,7 +24,7 @@ export const eggTasks: TaskMaker = context =>
       if (!eggs || clutch.hatched.some(h => today - h.day >= LAST_HATCH_DAYS)) return []
       const species = speciesOf(almanac, clutch.speciesId)
       const subject = { type: 'clutch' as const, id: clutch.id }
-      const hatch = lanes.find(l => l.id === `clutch:${clutch.id}`)?.events.find(e => e.event === 'hatched')
+      const hatch = laneById(lanes, `clutch:${clutch.id}`)?.events.find(e => e.event === 'hatched')
       const when = hatch && !hatch.observed ? summarise(hatch.dist) : null
       // what is left hatched unseen, or does not hatch any more
       const ahead = hatch && !hatch.observed ? 1 - hatch.dist.never - cumulative(hatch.dist, today - 1) : 1
@@ -182,7 +183,7 @@ export const nurseryTasks: TaskMaker = context =>
         })
       }
       if (young > 0) {
-        const first = lanes.find(l => l.id === `clutch:${clutch.id}`)?.events.find(e => e.event === 'firstMeal')
+        const first = laneById(lanes, `clutch:${clutch.id}`)?.events.find(e => e.event === 'firstMeal')
         const opens = clutch.firstFed?.day ?? (first ? (summarise(first.dist)?.low ?? today) : today)
         const { step, index } = ladderStepAt(species.ladder, Math.max(0, today - opens))
         const dueDay = clutch.lastFed ? clutch.lastFed.day + step.everyDays : opens

@@ -5,7 +5,7 @@ import { computedInput, entryInput, factInput } from '../../judgement'
 import { temperatureAt } from '../../places'
 import { formatDay, formatDistance, formatRange } from '../../units'
 import { subjectAs } from '../guard'
-import type { Task } from '../types'
+import type { Task } from '../contracts'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 /** A running culture is harvested every second day at least: old flies stop breeding and the cup fouls. [common practice] */

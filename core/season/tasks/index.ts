@@ -1,6 +1,6 @@
 import { compareRoutes, routeTo } from '../../places'
 import { guarded } from '../guard'
-import type { Task } from '../types'
+import type { Task } from '../contracts'
 import { feedTasks, weighTasks } from './animals'
 import { loadTasks, rotaTasks, sexTasks } from './breeding'
 import { eggTasks, gravidTasks, nurseryTasks } from './clutches'

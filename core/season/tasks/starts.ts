@@ -1,7 +1,7 @@
 import { feederOf, type Almanac } from '../../almanac'
 import { formatDay } from '../../units'
 import { tellUnits, type FeederPlan } from '../feederPlan'
-import type { Task } from '../types'
+import type { Task } from '../contracts'
 
 /**
  * What the plan asks to start or order on the next culture day. Kept apart from the other tasks, since plans need a

@@ -1,9 +1,7 @@
 import type { Subject } from '../../subjects'
-import type { BreedingOutlook } from '../breeding'
 import type { SeasonContext } from '../context'
 import { eachGuarded } from '../guard'
-import type { Lane, Task } from '../types'
-import type { WinterOutlook } from '../winter'
+import type { BreedingOutlook, Lane, Task, WinterOutlook } from '../contracts'
 
 export interface TaskContext extends SeasonContext {
   lanes: readonly Lane[]

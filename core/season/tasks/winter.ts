@@ -2,7 +2,7 @@ import { COLD_ACTION_WORDS } from '../../brumation'
 import { computedInput, entryInput } from '../../judgement'
 import type { AnimalState, House } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
-import type { Task } from '../types'
+import type { Task } from '../contracts'
 import { coldOf, inCold, warmUpOf } from '../winter'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 

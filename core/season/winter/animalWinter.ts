@@ -20,10 +20,11 @@ import {
 } from '../../brumation'
 import type { MealWinter } from '../../feeding'
 import { entryInput, settingInput, spreadInput, type Judgement, type Reason } from '../../judgement'
-import { winterGroupOf, type AnimalState } from '../../subjects'
+import type { AnimalState } from '../../subjects'
 import { temperatureAt } from '../../places'
 import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
+import { groupOf } from '../indexes'
 import { remembering } from '../remember'
 import { warmUpDayOf } from '../../settings'
 
@@ -38,7 +39,7 @@ const winterContext = ({ almanac, settings }: SeasonContext) => ({ almanac, scho
 export function winterDeps(animal: AnimalState, { house, almanac, settings, today }: SeasonContext): unknown[] {
   const running = inCold(animal)
   return [
-    winterGroupOf(house, animal.id),
+    groupOf(house, animal.id),
     running ? climateAt(house, animal.placeId)?.log : undefined,
     running ? temperatureAt(house.places, animal.placeId) : null,
     almanac,
@@ -84,7 +85,7 @@ export function wakingOf(
     }
   }
   const programme = programmeFor(animal, context)
-  if (programme && winterGroupOf(context.house, animal.id))
+  if (programme && groupOf(context.house, animal.id))
     return { dist: certain(Math.max(programme.wakeDay, today)), reasons: programme.reasons }
   const weeks = species.cold?.weeks ?? { earliest: 6, likely: 9, latest: 12, unit: 'weeks', mark: 'memory' as const }
   const dist = shift(
@@ -171,7 +172,7 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
   if (warmed && context.today - warmed.day > WINTER_COUNTS_DAYS) return null
   return readinesses(context, animal, winterDeps(animal, context), () => {
     const days = warmingDays(animal, context)
-    const own = waysOf(winterGroupOf(context.house, animal.id), animal.id).pairAfterCold
+    const own = waysOf(groupOf(context.house, animal.id), animal.id).pairAfterCold
     const warmth: Warmth = {
       warm: warmed ? certain(warmed.day + days) : convolve(wakingOf(animal, species, context).dist, certain(days)),
       seen: warmed,

@@ -11,14 +11,4 @@ export {
   type ColdJudgement,
 } from './animalWinter'
 export { coolingWindow, type CoolingWindow } from './coolingWindow'
-export {
-  LAST_MONTH_DAYS,
-  birthsExpected,
-  gravidIn,
-  winterOutlook,
-  type ColdAnimal,
-  type ColdPlaceView,
-  type RecoveringAnimal,
-  type WinterGroupView,
-  type WinterOutlook,
-} from './outlook'
+export { LAST_MONTH_DAYS, birthsExpected, gravidIn, winterOutlook } from './outlook'

@@ -15,102 +15,20 @@ import {
   usualPerDay,
   watchPlace,
   wokenOn,
-  type Band,
-  type ClimateDay,
-  type ClimateTrouble,
-  type ColdVerdict,
-  type Eligibility,
-  type LossPoint,
   type PlaceWatch,
-  type Programme,
-  type Recovery,
 } from '../../brumation'
-import { cumulative, summarise, type Day, type DayDist, type DaySummary } from '../../chance'
-import { computedInput, factInput, type Judgement, type Reason } from '../../judgement'
-import { winterGroupOf, type AnimalState, type WinterGroup } from '../../subjects'
+import { cumulative, summarise, type Day } from '../../chance'
+import { computedInput, factInput, type Reason } from '../../judgement'
+import type { AnimalState, WinterGroup } from '../../subjects'
 import { temperatureAt } from '../../places'
 import { calendarOf } from '../../units'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded, subjectAs } from '../guard'
+import { groupOf } from '../indexes'
 import { remembering } from '../remember'
 import { warmUpDayOf } from '../../settings'
-import type { Lane } from '../types'
+import type { ColdAnimal, ColdPlaceView, Lane, RecoveringAnimal, WinterGroupView, WinterOutlook } from '../contracts'
 import { coldOf, inCold, readinessOf, winterDeps } from './animalWinter'
-
-/** One animal in the cold, ready to be drawn. */
-export interface ColdAnimal {
-  animalId: string
-  tag: string
-  speciesId: string
-  placeId: string | null
-  coldPlaceId: string | null
-  groupId: string | null
-  kind: Programme['kind']
-  cooledDay: Day
-  wakeDay: Day
-  points: LossPoint[]
-  startLate: boolean
-  lost: number | null
-  slopePerWeek: number | null
-  band: { day: Day; low: number; mid: number; high: number }[]
-  /** Loss that is usual: least (burnt) and most (watch limit at the planned waking) on a day. */
-  usual: { day: Day; low: number; high: number }[]
-  atWake: { mid: number; low: number; high: number } | null
-  limits: { watch: number; takeOut: number }
-  /** Days on which it crosses its limits: middle, 80 % range, and the chance that it does not within the days looked ahead. */
-  watchOn: DaySummary | null
-  outOn: DaySummary | null
-  /** First day by which it has more likely than not passed the limit to take it out; null when that lies beyond the winter. */
-  limitDay: Day | null
-  metabolicShare: number
-  waterShare: number
-  verdict: Judgement<ColdVerdict>
-}
-
-export interface ColdPlaceView {
-  placeId: string
-  name: string
-  capacity: number | null
-  setC: number | null
-  animalIds: string[]
-  band: Band | null
-  watch: PlaceWatch | null
-  /** Temperature by calendar day of the house. */
-  days: ClimateDay[]
-  troubles: { kind: ClimateTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[]
-  /** How band and watch come about. */
-  reasons: Reason[]
-}
-
-export interface WinterGroupView {
-  groupId: string
-  tag: string
-  speciesId: string
-  placeId: string | null
-  programme: Programme
-  members: {
-    animalId: string
-    tag: string
-    eligibility: Judgement<Eligibility> | null
-    state: 'awake' | 'cold' | 'warmed' | 'gone'
-  }[]
-}
-
-export interface RecoveringAnimal {
-  animalId: string
-  tag: string
-  speciesId: string
-  warmedDay: Day
-  recovery: Recovery
-  readiness: { dist: DayDist; since: Day | null; waitsFor: string[]; schoolName: string; reasons: Reason[] }
-}
-
-export interface WinterOutlook {
-  cold: ColdAnimal[]
-  places: ColdPlaceView[]
-  groups: WinterGroupView[]
-  recovering: RecoveringAnimal[]
-}
 
 /** Days of readings that are looked through: a whole winter. */
 const WATCH_DAYS = 150
@@ -160,7 +78,7 @@ function coldAnimal(animal: AnimalState, context: SeasonContext): ColdAnimal | n
     speciesId: animal.speciesId,
     placeId: animal.placeId,
     coldPlaceId: coldPlaceOf(context.house, animal.placeId),
-    groupId: winterGroupOf(context.house, animal.id)?.id ?? null,
+    groupId: groupOf(context.house, animal.id)?.id ?? null,
     kind: programme.kind,
     cooledDay: animal.cooled!.day,
     wakeDay: programme.wakeDay,

@@ -1,0 +1,7 @@
+import type { IForbiddenRuleType } from 'dependency-cruiser'
+
+declare const config: {
+  forbidden: IForbiddenRuleType[]
+  options: { exclude: { path: string }; enhancedResolveOptions: { extensions: string[] } }
+}
+export default config

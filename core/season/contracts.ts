@@ -1,0 +1,217 @@
+import type { BreedingEvent } from '../almanac'
+import type {
+  Band,
+  ClimateDay,
+  ClimateTrouble,
+  ColdVerdict,
+  Eligibility,
+  LossPoint,
+  PlaceWatch,
+  Programme,
+  Recovery,
+} from '../brumation'
+import type { Day, DayDist, DaySummary } from '../chance'
+import type { Judgement, Reason } from '../judgement'
+import type { Subject } from '../subjects'
+import type { EventForecast, LoadVerdict, Unvisited, Visit } from '../pairing'
+import type { MouthSource } from '../nursery'
+
+/** One lane of the season: a pair, or the eggs, young or tadpoles of one clutch. */
+export interface Lane {
+  id: string
+  kind: 'pair' | 'eggs' | 'litter' | 'spawn'
+  subject: Subject
+  title: string
+  speciesId: string
+  stage: Stage
+  placeId: string | null
+  events: EventForecast[]
+  /** Layings after the next, each less sure. */
+  later: { event: BreedingEvent; number: number; dist: DayDist; reasons: Reason[] }[]
+  /** Young expected or alive, in words and as a number. */
+  young: Judgement<number>
+  caution?: string
+}
+
+/** Stage of life or season; each keeps its colour and sign through the whole app. */
+export type Stage = 'cooling' | 'pairing' | 'gravid' | 'egg' | 'hatchling'
+
+/** A button of a task or lane: which entry it writes, and what it must ask first. */
+export interface TaskAction {
+  label: string
+  kind: string
+  data: Record<string, unknown>
+  /** When it is about something else than the task: a look at the dam, not at the pair. */
+  subject?: Subject
+  /** A number to be asked for: field of the data, its label and unit. */
+  ask?: { field: string; label: string; unit?: 'mass'; likely?: number }
+  /** Further entries of the same kind that belong to the same act: the other prey of a mixed meal. */
+  also?: Record<string, unknown>[]
+  /** When one tap writes several entries: cups to start. */
+  times?: number
+  tone?: 'main' | 'plain'
+}
+
+export interface Task {
+  id: string
+  kind: string
+  subject: Subject
+  tag: string
+  what: string
+  detail?: string
+  placeId: string | null
+  due: Day
+  actions: TaskAction[]
+  caution?: string
+  reasons: Reason[]
+}
+
+export interface Alarm {
+  id: string
+  level: 'watch' | 'harm'
+  text: string
+  todo: string
+  subject: Subject | null
+  reasons: Reason[]
+  /** It tells of something that could not be computed. */
+  broken?: true
+  /** The entry that is likely behind it, which may be taken back; the server adds what it says. */
+  suspectId?: string
+  suspect?: string
+}
+
+/** Need and supply of one prey on each day from today, before any new start. */
+export interface PreyOutlook {
+  prey: string
+  mean: number[]
+  /** The chosen quantile of need: what the plan covers. */
+  high: number[]
+  /** Expected yield of what runs, and deliveries on order. */
+  running: number[]
+  stock: number
+  /** Lanes and animals behind the need, largest first. */
+  causes: { id: string; label: string; total: number }[]
+  reasons: Reason[]
+}
+
+export interface Season {
+  today: Day
+  /** Days in every row of need, from today on. */
+  days: number
+  lanes: Lane[]
+  mouths: MouthSource[]
+  prey: PreyOutlook[]
+  tasks: Task[]
+  alarms: Alarm[]
+  winter: WinterOutlook
+  breeding: BreedingOutlook
+}
+
+/** Need drawn per scenario, for simulation; kept apart from the season since it is large. */
+export interface Scenarios {
+  count: number
+  /** Need of one prey, scenario-major: index = scenario · days + day. */
+  need: (prey: string) => Float64Array
+}
+
+/** One animal in the cold, ready to be drawn. */
+export interface ColdAnimal {
+  animalId: string
+  tag: string
+  speciesId: string
+  placeId: string | null
+  coldPlaceId: string | null
+  groupId: string | null
+  kind: Programme['kind']
+  cooledDay: Day
+  wakeDay: Day
+  points: LossPoint[]
+  startLate: boolean
+  lost: number | null
+  slopePerWeek: number | null
+  band: { day: Day; low: number; mid: number; high: number }[]
+  /** Loss that is usual: least (burnt) and most (watch limit at the planned waking) on a day. */
+  usual: { day: Day; low: number; high: number }[]
+  atWake: { mid: number; low: number; high: number } | null
+  limits: { watch: number; takeOut: number }
+  /** Days on which it crosses its limits: middle, 80 % range, and the chance that it does not within the days looked ahead. */
+  watchOn: DaySummary | null
+  outOn: DaySummary | null
+  /** First day by which it has more likely than not passed the limit to take it out; null when that lies beyond the winter. */
+  limitDay: Day | null
+  metabolicShare: number
+  waterShare: number
+  verdict: Judgement<ColdVerdict>
+}
+
+export interface ColdPlaceView {
+  placeId: string
+  name: string
+  capacity: number | null
+  setC: number | null
+  animalIds: string[]
+  band: Band | null
+  watch: PlaceWatch | null
+  /** Temperature by calendar day of the house. */
+  days: ClimateDay[]
+  troubles: { kind: ClimateTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[]
+  /** How band and watch come about. */
+  reasons: Reason[]
+}
+
+export interface WinterGroupView {
+  groupId: string
+  tag: string
+  speciesId: string
+  placeId: string | null
+  programme: Programme
+  members: {
+    animalId: string
+    tag: string
+    eligibility: Judgement<Eligibility> | null
+    state: 'awake' | 'cold' | 'warmed' | 'gone'
+  }[]
+}
+
+export interface RecoveringAnimal {
+  animalId: string
+  tag: string
+  speciesId: string
+  warmedDay: Day
+  recovery: Recovery
+  readiness: { dist: DayDist; since: Day | null; waitsFor: string[]; schoolName: string; reasons: Reason[] }
+}
+
+export interface WinterOutlook {
+  cold: ColdAnimal[]
+  places: ColdPlaceView[]
+  groups: WinterGroupView[]
+  recovering: RecoveringAnimal[]
+}
+
+/** What is due with one female, as the Pairing screen shows it. */
+export interface DueWithHer {
+  pairingId: string
+  tag: string
+  damId: string
+  sireId: string | null
+  speciesId: string
+  stage: Lane['stage']
+  /** The next sign expected, with its spread. */
+  next: { event: string; when: DaySummary; reasons: Reason[] } | null
+  /** Laying or birth, when it is not the next. */
+  birth: { event: string; when: DaySummary; reasons: Reason[] } | null
+  load: Judgement<LoadVerdict> | null
+  locks: number
+  together: boolean
+  visit: Visit | null
+  /** Why she gets no visit though one is wanted, or null. */
+  unvisited: { why: string; reasons: Reason[] } | null
+}
+
+export interface BreedingOutlook {
+  rota: Visit[]
+  /** Pairs that want a visit and get none, with the reason. */
+  unvisited: Unvisited[]
+  due: DueWithHer[]
+}

@@ -1,0 +1,1 @@
+export declare const CHAPTERS: readonly string[]
