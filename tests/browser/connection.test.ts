@@ -210,6 +210,31 @@ describe('what is written elsewhere', () => {
   })
 })
 
+describe('a card that was written down wrongly', () => {
+  it('is corrected on the page of the animal; what is refused is said beside its field, and it can be taken back', async () => {
+    const v = await Visit.start(browser, server.address)
+    const { id } = await animal('G-15')
+    await v.go(`/animals/${id}`)
+    await v.press('Correct the card of G-15')
+    const tag = await v.page.waitForSelector('[role="dialog"] input', { visible: true })
+    const type = async (text: string) => {
+      await tag!.click({ count: 3 })
+      await tag!.type(text)
+      await v.press('Correct card', '[role="dialog"]')
+    }
+    await type('G-16')
+    await v.untilText('[role="dialog"]', 'The tag G-16 is already in use')
+    await type('G-115')
+    await v.untilText('main h1', 'G-115')
+    await v.untilGone('[role="dialog"]')
+    await v.untilText('main', 'Corrected: tag G-115')
+    await v.press('Undo')
+    await v.untilText('main h1', 'G-15')
+    expect((await animal('G-15')).id).toBe(id)
+    await v.close()
+  })
+})
+
 describe('a foreign page', () => {
   it('writes nothing here, neither by script nor by form', async () => {
     const page = await browser.newPage()
