@@ -1,15 +1,19 @@
 import { compareRoutes, routeTo } from '../../places'
 import { guarded } from '../guard'
 import type { Task } from '../contracts'
-import { feedTasks, weighTasks } from './animals'
 import { loadTasks, rotaTasks, sexTasks } from './breeding'
 import { eggTasks, gravidTasks, nurseryTasks } from './clutches'
-import { cultureTasks, deliveryTasks, lampTasks } from './feeders'
+import { cultureTasks } from './culture'
+import { deliveryTasks } from './delivery'
+import { feedTasks } from './feeding'
+import { lampTasks } from './lamp'
+import { weighTasks } from './weighing'
 import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
 
-export { tellPortion } from './animals'
+export { tellPortion } from './feeding'
 export { startTasks } from './starts'
+export type { TaskContext } from './taskMaker'
 
 const makers: TaskMaker[] = [
   weighTasks,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { HouseBuilder } from '../../tests/fixtures/records'
-import { shippedAlmanac } from '../almanac'
-import { defaultSettings, season } from '.'
+import { HouseBuilder } from '../../../tests/fixtures/records'
+import { shippedAlmanac } from '../../almanac'
+import { defaultSettings, season } from '..'
 
 const today = 20_000
 const house = () =>

@@ -1,0 +1,53 @@
+import type { Subject } from '../../subjects'
+import type { Alarm } from '../contracts'
+import { eachGuarded, guarded, subjectAs } from '../guard'
+import type { TaskContext } from '../tasks'
+import { coldAlarm } from './cold'
+import { coldPlaceAlarms } from './coldPlace'
+import { cultureAlarm } from './culture'
+import { incubationHeatAlarm } from './incubationHeat'
+import { lampAlarm } from './lamp'
+import { overdueAlarm } from './overdue'
+import { refusalAlarm } from './refusal'
+import { sexAlarm } from './sex'
+import { unwellAlarm } from './unwell'
+import { weightLossAlarm } from './weightLoss'
+
+/** Harm before what only needs watching; otherwise as they came. */
+export const harmFirst = (alarms: readonly Alarm[]): Alarm[] =>
+  [...alarms].sort((a, b) => (a.level === b.level ? 0 : a.level === 'harm' ? -1 : 1))
+
+/** What is going wrong, harm first. */
+export function alarmsOf(context: TaskContext): Alarm[] {
+  const { house, almanac, today, lanes, winter } = context
+  const alarms: Alarm[] = []
+  const of = <Of>(items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of) => (Alarm | null)[]) => {
+    for (const made of eachGuarded(context, 'its alarms', items, subjectOf, make))
+      alarms.push(...made.filter(a => a !== null))
+  }
+  of(
+    winter.cold,
+    c => ({ type: 'animal', id: c.animalId }),
+    c => [coldAlarm(c)],
+  )
+  for (const place of winter.places)
+    alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, house)) ?? []))
+  of(
+    Object.values(house.animals).filter(a => a.status === 'alive'),
+    subjectAs('animal'),
+    animal => [
+      refusalAlarm(animal),
+      unwellAlarm(animal, today),
+      weightLossAlarm(animal, context),
+      animal.sexEvidence.length ? sexAlarm(animal, context) : null,
+    ],
+  )
+  of(
+    lanes,
+    l => l.subject,
+    lane => [incubationHeatAlarm(lane), overdueAlarm(lane, almanac)],
+  )
+  of(Object.values(house.cultures), subjectAs('culture'), culture => [cultureAlarm(culture, almanac, today)])
+  of(Object.values(house.lamps), subjectAs('lamp'), lamp => [lampAlarm(lamp, today)])
+  return harmFirst(alarms)
+}

@@ -1,0 +1,99 @@
+import { feederOf, speciesOf, type Almanac } from '../../almanac'
+import { nextMeal, type Gravid, type Portion } from '../../feeding'
+import type { AnimalState } from '../../subjects'
+import type { SeasonContext } from '../context'
+import type { Task } from '../contracts'
+import { subjectAs } from '../guard'
+import { remembering } from '../remember'
+import { gravidIn, mealWinterOf, winterDeps } from '../winter'
+import { due, tasksOfEach, type TaskMaker } from './taskMaker'
+
+export function tellPortion(almanac: Almanac, { prey, count }: Portion): string {
+  const feeder = feederOf(almanac, prey)
+  return `${count} ${count === 1 ? feeder.one : feeder.many}`
+}
+
+/** Animals whose interval since the last offer has run out. */
+export const feedTasks: TaskMaker = context => {
+  const gravid = gravidIn(context.lanes, context)
+  const mates = matesTogether(context)
+  return tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal => {
+    const isGravid = gravid.get(animal.id) ?? false
+    const mate = mates.get(animal.id) ?? null
+    return feeds(context, animal, [isGravid, mate, ...winterDeps(animal, context)], () =>
+      feedTask(animal, isGravid, mate, context),
+    )
+  })
+}
+
+/** Tags of those an animal is together with in a visit. */
+function matesTogether({ house }: SeasonContext): Map<string, string> {
+  const mates = new Map<string, string>()
+  for (const p of Object.values(house.pairings)) {
+    const [dam, sire] = [house.animals[p.damId], p.sireId ? house.animals[p.sireId] : undefined]
+    if (!p.together || !dam || !sire) continue
+    mates.set(dam.id, sire.tag).set(sire.id, dam.tag)
+  }
+  return mates
+}
+
+const feeds = remembering<AnimalState, Task[]>()
+
+function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, context: SeasonContext): Task[] {
+  const { almanac, settings, today } = context
+  if (animal.status !== 'alive') return []
+  const species = speciesOf(almanac, animal.speciesId)
+  const winter = mealWinterOf(animal, context)
+  const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)
+  if (!meal || !due(meal.value.due, today)) return []
+  const [main, ...others] = meal.value.portions
+  const refused = animal.refusals >= 2
+  const lastMeal =
+    winter.fastFrom !== undefined && today <= winter.fastFrom && meal.value.due + meal.value.everyDays > winter.fastFrom
+  const restart = winter.firstMealDay !== undefined && (!animal.lastTaken || animal.lastTaken.day < animal.warmed!.day)
+  return [
+    {
+      id: `feed:${animal.id}`,
+      kind: 'feed',
+      subject: { type: 'animal', id: animal.id },
+      tag: animal.tag,
+      placeId: animal.placeId,
+      due: meal.value.due,
+      what: `Feed ${meal.value.portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
+      detail:
+        !animal.meals.length && !restart
+          ? 'no meal written yet'
+          : refused
+            ? `refused ${animal.refusals} in a row`
+            : restart
+              ? 'first meal after the cold, smaller than usual'
+              : lastMeal
+                ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}`
+                : (meal.value.note ?? undefined),
+      actions: [
+        {
+          label: 'Took',
+          kind: 'fed',
+          data: { prey: main!.prey, offered: main!.count, taken: main!.count },
+          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: p.count })),
+          tone: 'main',
+        },
+        {
+          label: 'Refused',
+          kind: 'fed',
+          data: { prey: main!.prey, offered: main!.count, taken: 0 },
+          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0 })),
+        },
+      ],
+      caution:
+        mate !== null
+          ? `Together with ${mate}: apart first, never fed side by side.`
+          : refused && species.eats === 'rodents'
+            ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.'
+            : gravid
+              ? 'Gravid: small meals, never a large one in the last month.'
+              : undefined,
+      reasons: meal.reasons,
+    },
+  ]
+}
