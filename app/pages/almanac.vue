@@ -55,6 +55,9 @@ function matingRows(m: Mating, path: string): Row[] {
   ]
 }
 
+/** A name of the almanac as words: `lossWatch` is “Loss watch”. */
+const wordsOf = (key: string) => key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase().replace(/^./, c => c.toUpperCase())
+
 const speciesRows = computed(() => {
   const s = shownSpecies.value
   if (!s) return []
@@ -72,8 +75,8 @@ const speciesRows = computed(() => {
     ...(s.sexing ? [[`Sexes (${{ ZW: 'ZW: females have one Z', XY: 'XY: males have one X', temperature: 'by temperature', clonal: 'all females', unknown: 'way not known' }[s.sexing.system]})`, sexRows(s.sexing, `${p}.sexing`)]] as [string, Row[]][] : []),
     ...(s.mating ? [['Pairing', matingRows(s.mating, `${p}.mating`)]] as [string, Row[]][] : []),
     ...(s.cold ? [[s.winter === 'dormancy' ? 'Rest' : 'Cold', coldRows(s.cold, `${p}.cold`)]] as [string, Row[]][] : []),
-    ['What happens and goes unwritten, any species', Object.entries(house.almanac.common).filter(([key]) => key.startsWith('unwritten')).map(([key, f]) => fact(key.replace('unwritten', '').replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase().replace(/^./, c => c.toUpperCase()), `common.${key}`, f))],
-    ['Health and year, any species', [fact('Loss watched from', 'common.lossWatch', house.almanac.common.lossWatch!), fact('Loss is harm from', 'common.lossHarm', house.almanac.common.lossHarm!), fact('Woken, earliest', 'common.wakeEarliest', house.almanac.common.wakeEarliest!), fact('Woken, likely', 'common.wakeLikely', house.almanac.common.wakeLikely!), fact('Woken, latest', 'common.wakeLatest', house.almanac.common.wakeLatest!)]],
+    ['What happens and goes unwritten, any species', Object.entries(house.almanac.common).filter(([key]) => key.startsWith('unwritten')).map(([key, f]) => fact(wordsOf(key.replace('unwritten', '')), `common.${key}`, f))],
+    ['Health and year, any species', Object.entries(house.almanac.common).filter(([key]) => !/^(unwritten|sex)/.test(key)).map(([key, f]) => fact(wordsOf(key), `common.${key}`, f))],
     ...(s.shellMass ? [['Mass for its length', [fact('Mass = constant × length³', `${p}.shellMass.gPerCm3`, s.shellMass.gPerCm3), fact('Light under', `${p}.shellMass.lowShare`, s.shellMass.lowShare), fact('Heavy over', `${p}.shellMass.highShare`, s.shellMass.highShare)]]] as [string, Row[]][] : []),
     ['Feeding ladder, from the first meal', s.ladder.flatMap((l, i) => l.meal.map((m, j): Row => ({ label: `From day ${l.fromDay}, every ${l.everyDays} d: ${house.almanac.feeders[m.prey]?.name.toLowerCase()}`, unit: 'each', numbers: [{ label: 'Count', path: `${p}.ladder.${i}.meal.${j}.count`, value: m.count, unit: 'each', mark: l.mark, source: l.source, note: l.note }] })))],
     ['Growth and weighing', [fact('Mature at', `${p}.matureDays`, s.matureDays), fact('Adult weight', `${p}.adultMassG`, s.adultMassG), fact('Young weight', `${p}.youngMassG`, s.youngMassG), fact('Weigh young every', `${p}.weighEveryDays.young`, s.weighEveryDays.young), fact('Weigh adults every', `${p}.weighEveryDays.adult`, s.weighEveryDays.adult), fact('Weigh in the cold every', `${p}.weighEveryDays.cold`, s.weighEveryDays.cold)]],

@@ -5,6 +5,10 @@ import { memory, practice } from './marks'
 export const health: Record<string, Fact> = {
   lossWatch: memory(0.1, 'share', 'Of the best weight in half a year, awake and not bred'),
   lossHarm: memory(0.2, 'share', 'Of the best weight in half a year, awake and not bred'),
+  lossLookedBack: memory(180, 'days', 'Weights longer ago are of another season'),
+  eggsOpenEvery: practice(7, 'days', 'Boxes are opened weekly for air'),
+  eggsCandledAt: practice(7, 'days', 'Eggs are candled once at 5–10 days'),
+  harvestEvery: practice(2, 'days', 'Old flies stop breeding and the cup fouls: every second day at least'),
   sizeKnown: memory(90, 'days', 'A weight of a snake-eater tells its size for so long before it meets a mate'),
   mealRest: practice(2, 'days', 'After a meal no snake is put with a mate: not within two days'),
   largePrey: practice(0.25, 'share', 'Of the body weight; 10–15 % is usual, a quarter the most'),

@@ -6,16 +6,15 @@ import type { Alarm } from '../contracts'
 import { pairingsOf } from '../indexes'
 import { inCold } from '../winter'
 
-/** Weights older than this are of another season. */
-const LOSS_LOOKED_BACK_DAYS = 180
-
 /** An animal that eats and yet loses: of its best weight of the last half year. */
 export function weightLossAlarm(animal: AnimalState, context: SeasonContext): Alarm | null {
   const { house, almanac, today } = context
   if (inCold(animal) || animal.refusals >= 3) return null
   const now = animal.weights.at(-1)
-  const recent = animal.weights.filter(w => now && w.day >= today - LOSS_LOOKED_BACK_DAYS && w.day < now.day)
-  if (!now || !recent.length || now.day < today - LOSS_LOOKED_BACK_DAYS) return null
+  const lookedBack = almanac.common.lossLookedBack!
+  const since = today - lookedBack.value
+  const recent = animal.weights.filter(w => now && w.day >= since && w.day < now.day)
+  if (!now || !recent.length || now.day < since) return null
   const best = recent.reduce((a, w) => (w.massG > a.massG ? w : a))
   const lost = 1 - now.massG / best.massG
   // a female that laid or gave birth since is lighter by her clutch; after the cold the recovery speaks
@@ -41,6 +40,7 @@ export function weightLossAlarm(animal: AnimalState, context: SeasonContext): Al
         inputs: [
           entryInput('Now', `${now.massG} g`, now),
           entryInput('Best', `${best.massG} g`, best),
+          factInput('Looked back', 'common.lossLookedBack.value', lookedBack),
           factInput('Watched from', 'common.lossWatch.value', watch),
           factInput('Harm from', 'common.lossHarm.value', harm),
         ],

@@ -10,10 +10,6 @@ import { laneById } from '../indexes'
 import type { Task } from '../contracts'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
-/** Boxes are opened weekly for air; eggs are candled once at 5–10 days. [common practice] */
-const OPEN_EVERY_DAYS = 7
-const CANDLE_AT_DAYS = 7
-
 export const eggTasks: TaskMaker = context =>
   tasksOfEach(
     context,
@@ -92,7 +88,8 @@ export const eggTasks: TaskMaker = context =>
           },
         ]
       }
-      if (!clutch.lastCandled && today - clutch.startDay >= CANDLE_AT_DAYS) {
+      const candled = almanac.common.eggsCandledAt!
+      if (!clutch.lastCandled && today - clutch.startDay >= candled.value) {
         return [
           {
             id: `candle:${clutch.id}`,
@@ -100,7 +97,7 @@ export const eggTasks: TaskMaker = context =>
             subject,
             tag: clutch.tag,
             placeId: clutch.placeId,
-            due: clutch.startDay + CANDLE_AT_DAYS,
+            due: clutch.startDay + candled.value,
             what: `Candle ${eggs} eggs`,
             detail: `laid ${formatDistance(clutch.startDay, today)}`,
             actions: [
@@ -115,8 +112,11 @@ export const eggTasks: TaskMaker = context =>
             caution: 'Do not turn the eggs. Isolate a doubtful firm egg, do not throw it out yet.',
             reasons: [
               {
-                rule: 'Candled once at 5–10 days for vessels (common practice)',
-                inputs: [computedInput('Days since laying', `${today - clutch.startDay}`)],
+                rule: 'Candled once for vessels',
+                inputs: [
+                  computedInput('Days since laying', `${today - clutch.startDay}`),
+                  factInput('Candled at', 'common.eggsCandledAt.value', candled),
+                ],
                 change: 'What is good replaces the species’ fertility in the forecast',
               },
             ],
@@ -124,7 +124,8 @@ export const eggTasks: TaskMaker = context =>
         ]
       }
       const last = clutch.lastCheck?.day ?? clutch.startDay
-      if (!due(last + OPEN_EVERY_DAYS, today)) return []
+      const opened = almanac.common.eggsOpenEvery!
+      if (!due(last + opened.value, today)) return []
       return [
         {
           id: `eggs:${clutch.id}`,
@@ -132,7 +133,7 @@ export const eggTasks: TaskMaker = context =>
           subject,
           tag: clutch.tag,
           placeId: clutch.placeId,
-          due: last + OPEN_EVERY_DAYS,
+          due: last + opened.value,
           what: 'Open the box, look at the eggs',
           detail: when ? `hatch ${formatRange(when)}` : undefined,
           actions: [
@@ -141,8 +142,11 @@ export const eggTasks: TaskMaker = context =>
           ],
           reasons: [
             {
-              rule: 'Opened every week for air (common practice)',
-              inputs: clutch.lastCheck ? [entryInput('Last look', formatDistance(last, today), clutch.lastCheck)] : [],
+              rule: 'Opened for air, so often',
+              inputs: [
+                factInput('Opened every', 'common.eggsOpenEvery.value', opened),
+                ...(clutch.lastCheck ? [entryInput('Last look', formatDistance(last, today), clutch.lastCheck)] : []),
+              ],
             },
           ],
         },

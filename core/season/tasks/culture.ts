@@ -8,9 +8,6 @@ import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
-/** A running culture is harvested every second day at least: old flies stop breeding and the cup fouls. [common practice] */
-const HARVEST_EVERY_DAYS = 2
-
 export const cultureTasks: TaskMaker = context =>
   tasksOfEach(
     context,
@@ -89,14 +86,15 @@ export const cultureTasks: TaskMaker = context =>
         ]
       }
       if (stage !== 'producing' || supply.kind !== 'batch') return []
-      const last = culture.lastHarvest?.day ?? culture.producing!.day - HARVEST_EVERY_DAYS
-      if (!due(last + HARVEST_EVERY_DAYS, today)) return []
+      const every = almanac.common.harvestEvery!
+      const last = culture.lastHarvest?.day ?? culture.producing!.day - every.value
+      if (!due(last + every.value, today)) return []
       return [
         {
           ...base,
           id: `harvest:${culture.id}`,
           kind: 'harvest',
-          due: last + HARVEST_EVERY_DAYS,
+          due: last + every.value,
           what: `Harvest ${feeder.many}`,
           detail: culture.lastHarvest ? `last ${formatDistance(last, today)}` : 'first harvest',
           actions: [
@@ -105,8 +103,11 @@ export const cultureTasks: TaskMaker = context =>
           ],
           reasons: [
             {
-              rule: 'Every second day while it produces (common practice)',
-              inputs: [entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!)],
+              rule: 'Harvested so often while it produces',
+              inputs: [
+                factInput('Every', 'common.harvestEvery.value', every),
+                entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!),
+              ],
             },
           ],
         },
