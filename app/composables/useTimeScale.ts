@@ -27,3 +27,19 @@ export function timeTicks({ from, to }: TimeSpan): { day: number; label: string 
     if (day >= from) ticks.push({ day, label: month === 0 ? `${MONTHS[month]} ${year}` : MONTHS[month]! })
   }
 }
+
+/** Width of a letter of an axis, and the gap between two labels, in pixels. */
+const LETTER = 7.6
+const GAP = 6
+
+/** Ticks whose labels stand clear of each other; those that name a year come first. */
+export function ticksApart<T extends { day: number; label: string }>(
+  ticks: readonly T[],
+  x: (day: number) => number,
+): T[] {
+  const kept: T[] = []
+  const ends = (t: T) => x(t.day) + t.label.length * LETTER + GAP
+  for (const tick of [...ticks].sort((a, b) => b.label.length - a.label.length || a.day - b.day))
+    if (kept.every(k => ends(k) <= x(tick.day) || ends(tick) <= x(k.day))) kept.push(tick)
+  return kept.sort((a, b) => a.day - b.day)
+}

@@ -46,7 +46,7 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`
       <text :x="span.width - 4" :y="y(cold.limits.watch) - 4" text-anchor="end">watch {{ Math.round(cold.limits.watch * 100) }} %</text>
       <text :x="span.width - 4" :y="y(cold.limits.takeOut) - 4" text-anchor="end">take out {{ Math.round(cold.limits.takeOut * 100) }} %</text>
       <text x="4" :y="y(0) - 4">start</text>
-      <g v-for="tick in timeTicks(span)" :key="tick.day" :transform="`translate(${x(tick.day)},${height - 20})`"><line y2="5" stroke="var(--ui-border-accented)" /><text y="17">{{ tick.label }}</text></g>
+      <g v-for="tick in ticksApart(timeTicks(span), x)" :key="tick.day" :transform="`translate(${x(tick.day)},${height - 20})`"><line y2="5" stroke="var(--ui-border-accented)" /><text y="17">{{ tick.label }}</text></g>
       <g :transform="`translate(${x(cold.wakeDay)},0)`"><line y1="0" :y2="height - 20" stroke="var(--ui-border-accented)" stroke-dasharray="1 3" /><text :y="12" text-anchor="end" x="-4">wakes {{ formatDay(cold.wakeDay, house.today) }}</text></g>
     </g>
   </svg>

@@ -7,6 +7,11 @@ const props = defineProps<{ span: TimeSpan, today: number, weeks?: boolean }>()
 const x = computed(() => timeScale(props.span))
 const mondays = computed(() => (props.weeks ? Array.from({ length: props.span.to - props.span.from + 1 }, (_, i) => props.span.from + i).filter(d => weekday(d) === 1 && x.value(d) < props.span.width - 40) : []))
 const ticks = computed(() => (props.weeks ? [] : timeTicks(props.span)).filter(t => Math.abs(x.value(t.day) - x.value(props.today)) > 46 && x.value(t.day) < props.span.width - 28))
+/** A label begins at its day and is wider to the right, where “today” stands around its own. */
+const clearOfToday = (day: number) => {
+  const beside = x.value(day) - x.value(props.today)
+  return beside < 0 ? beside < -72 : beside > 24
+}
 </script>
 
 <template>
@@ -21,7 +26,7 @@ const ticks = computed(() => (props.weeks ? [] : timeTicks(props.span)).filter(t
     </g>
     <g v-for="day in mondays" :key="`w${day}`" :transform="`translate(${x(day)},0)`">
       <line y1="25" y2="30" stroke="var(--ui-border-accented)" />
-      <text v-if="Math.abs(x(day) - x(today)) > 30" y="16" x="2">{{ formatDay(day, today) }}</text>
+      <text v-if="clearOfToday(day)" y="16" x="2">{{ formatDay(day, today) }}</text>
     </g>
   </svg>
 </template>
