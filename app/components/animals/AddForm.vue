@@ -11,7 +11,7 @@ const blank = () => ({ tag: '', name: '', speciesId: undefined as string | undef
 const state = reactive(blank())
 const busy = ref(false)
 const intent = useIntent()
-const form = useTemplateRef<{ setErrors: (errors: { name: string, message: string }[]) => void }>('form')
+const refusals = useRefusals(state, useTemplateRef<FormErrors>('form'))
 
 const bornDay = computed({ get: () => (state.born ? dayFromIso(state.born) : null), set: (day: number | null) => { state.born = day === null ? '' : dayToIso(day) } })
 const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
@@ -23,7 +23,7 @@ function wish() {
 
 function validate() {
   const result = NewAnimal.safeParse(wish())
-  return result.success ? [] : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
+  return result.success ? refusals.still() : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
 }
 
 async function send(): Promise<void> {
@@ -37,7 +37,7 @@ async function send(): Promise<void> {
   }
   catch (error) {
     if (!(error instanceof ApiProblem)) throw error
-    form.value?.setErrors(error.problem.errors?.map(e => ({ name: e.path, message: e.message })) ?? [{ name: 'tag', message: error.message }])
+    refusals.setErrors(error.problem.errors?.map(e => ({ name: e.path, message: e.message })) ?? [{ name: 'tag', message: error.message }])
   }
   finally {
     busy.value = false

@@ -17,6 +17,7 @@ const said = () => ({
   born: props.animal.bornDay === null ? '' : dayToIso(props.animal.bornDay),
 })
 const state = reactive(said())
+const refusals = useRefusals(state, form)
 watch(open, (opened) => { if (opened) Object.assign(state, said()) })
 
 const bornDay = computed({
@@ -36,7 +37,7 @@ const changed = computed(() => Object.keys(corrected.value).length > 0)
 function validate() {
   if (!changed.value) return []
   const result = entryKinds.get('animalCorrected')!.data.safeParse(corrected.value)
-  return result.success ? [] : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
+  return result.success ? refusals.still() : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
 }
 
 async function send(): Promise<void> {
@@ -44,7 +45,7 @@ async function send(): Promise<void> {
   const done = await record(
     { kind: 'animalCorrected', subject, data: corrected.value },
     `Card of ${state.tag} corrected`,
-    form.value,
+    refusals,
   )
   if (done) open.value = false
 }
