@@ -220,11 +220,14 @@ describe('a card that was written down wrongly', () => {
     const type = async (text: string) => {
       await tag!.click({ count: 3 })
       await tag!.type(text)
-      await v.press('Correct card', '[role="dialog"]')
     }
     await type('G-16')
+    await v.press('Correct card', '[role="dialog"]')
     await v.untilText('[role="dialog"]', 'The tag G-16 is already in use')
     await type('G-115')
+    // what was said of the other tag goes, and the button moves up
+    await v.until('no error', () => !document.querySelector('[role="dialog"]')!.textContent!.includes('already in use'))
+    await v.press('Correct card', '[role="dialog"]')
     await v.untilText('main h1', 'G-115')
     await v.untilGone('[role="dialog"]')
     await v.untilText('main', 'Corrected: tag G-115')
