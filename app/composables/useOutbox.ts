@@ -23,6 +23,7 @@ const open = (): Promise<IDBPDatabase<Outbox> | null> =>
   }).catch(() => null)
 
 let opening: Promise<IDBPDatabase<Outbox> | null> | undefined
+let keeping: Promise<unknown> = Promise.resolve()
 
 /** Entries on their way to the house. They outlive a reload: what is not known to be written is asked about at the next start. */
 export function useOutbox() {
@@ -31,14 +32,24 @@ export function useOutbox() {
 
   const find = (meant: string): Entry[] | undefined => sent.value[meant]?.entries
 
-  async function put(one: Sent): Promise<void> {
-    sent.value[one.meant] = one
-    await (await database())?.put('sent', toRaw(one)).catch(() => undefined)
+  /** One change of what is kept after the other; nobody waits for it, since a browser may be slow to keep things. */
+  function keep(change: (db: IDBPDatabase<Outbox>) => Promise<unknown>): void {
+    keeping = keeping
+      .then(async () => {
+        const db = await database()
+        if (db) await change(db)
+      })
+      .catch(() => undefined)
   }
 
-  async function drop(meant: string): Promise<void> {
+  function put(one: Sent): void {
+    sent.value[one.meant] = one
+    keep(db => db.put('sent', toRaw(one)))
+  }
+
+  function drop(meant: string): void {
     Reflect.deleteProperty(sent.value, meant)
-    await (await database())?.delete('sent', meant).catch(() => undefined)
+    keep(db => db.delete('sent', meant))
   }
 
   /** What an earlier page left without an answer. */

@@ -57,14 +57,14 @@ export function useRecord() {
 
   /** Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is. */
   async function writeAsked(meant: string, entries: Entry[], says: string): Promise<string[] | null> {
-    await outbox.put({ meant, entries, says })
+    outbox.put({ meant, entries, says })
     try {
       const ids = await house.write(entries)
-      await outbox.drop(meant)
+      outbox.drop(meant)
       return ids
     } catch (error) {
       if (error instanceof ApiProblem && error.unanswered) throw error
-      await outbox.drop(meant)
+      outbox.drop(meant)
       const question =
         error instanceof ApiProblem ? error.problem.errors?.find(e => e.path.endsWith('data.sure')) : undefined
       if (!question) throw error

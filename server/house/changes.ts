@@ -33,7 +33,10 @@ export class HouseChangesTeller {
 
   /** The name of the house as it stands. */
   get token(): string {
-    const { version, today } = this.queries.standing()
+    return this.nameOf(this.queries.standing())
+  }
+
+  private nameOf({ version, today }: { version: number; today: number }): string {
     return `${this.run}.${version}.${today}`
   }
 
@@ -43,13 +46,13 @@ export class HouseChangesTeller {
       const season = await this.queries.season()
       const house = this.queries.snapshot()
       // something may have been written meanwhile
-      if (season.version === house.version) return this.told.changes(this.token, { house, season }, token)
+      if (season.version === house.version) return this.told.changes(this.nameOf(house), { house, season }, token)
     }
   }
 
   async plansSince(token: string | undefined): Promise<PlanChanges> {
     const plans = await this.queries.plans()
     const { today } = this.queries.standing()
-    return this.plans.changes(`${this.run}.${plans.version}.${today}`, plans, token)
+    return this.plans.changes(this.nameOf({ version: plans.version, today }), plans, token)
   }
 }
