@@ -39,6 +39,7 @@ async function shot(name, path, { theme = 'light', phone = false, act } = {}) {
   )
   await page.evaluateOnNewDocument(t => localStorage.setItem('nuxt-color-mode', t), theme)
   await page.goto(address + path, { waitUntil: 'load' })
+  await page.waitForSelector('.shell[data-settled="true"] main h1')
   await act?.(page)
   await pause(500)
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) })
