@@ -42,7 +42,7 @@ const last = computed(() => points.value.at(-1))
         <g v-for="tick in y.ticks(4)" :key="tick" :transform="`translate(0,${y(tick)})`">
           <line :x2="span.width" stroke="var(--ui-border)" /><text x="-8" dy="0.32em" text-anchor="end">{{ tick }} {{ house.settings.massUnit }}</text>
         </g>
-        <g v-for="tick in ticksApart(timeTicks(span), x)" :key="tick.day" :transform="`translate(${x(tick.day)},${HEIGHT - 22})`">
+        <g v-for="tick in ticksApart(timeTicks(span), x).filter(t => x(t.day) < span.width - 28)" :key="tick.day" :transform="`translate(${x(tick.day)},${HEIGHT - 22})`">
           <line y2="5" stroke="var(--ui-border-accented)" /><text y="18">{{ tick.label }}</text>
         </g>
         <line :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="HEIGHT - 22" stroke="var(--ui-primary)" stroke-width="1.25" />
