@@ -1,6 +1,7 @@
 /** The chapters of core, from the ground up: each imports only those before it, and a chapter that is not named here none. */
 export const CHAPTERS = [
   'record',
+  'derived',
   'reference',
   'chance',
   'units',

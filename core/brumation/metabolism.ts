@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import type { HourlyLog } from '../subjects'
 
 /** Energy of a millilitre of oxygen, and of a gram of fat. [common conversion, as in the trade's notes] */
@@ -27,22 +28,17 @@ interface Sums {
   read: Uint32Array
 }
 
-const known = new WeakMap<HourlyLog, Sums>()
-
-function sumsOf(log: HourlyLog): Sums {
-  let sums = known.get(log)
-  if (sums) return sums
+const sumsOf = derived((log: HourlyLog): Sums => {
   const n = log.meanC.length
-  sums = { factor: new Float64Array(n + 1), read: new Uint32Array(n + 1) }
+  const sums: Sums = { factor: new Float64Array(n + 1), read: new Uint32Array(n + 1) }
   for (let i = 0; i < n; i++) {
     const t = log.meanC[i]!
     const has = !Number.isNaN(t)
     sums.factor[i + 1] = sums.factor[i]! + (has ? 10 ** (0.038 * t) : 0)
     sums.read[i + 1] = sums.read[i]! + (has ? 1 : 0)
   }
-  known.set(log, sums)
   return sums
-}
+})
 
 export interface MetabolicLoss {
   /** Fat burnt over all hours: those read, and those assumed. */

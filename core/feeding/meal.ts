@@ -1,4 +1,5 @@
-import { feederOf, schoolChoice, type Almanac, type Feeder, type LadderStep, type Species } from '../almanac'
+import { derived } from '../derived'
+import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../subjects'
@@ -26,17 +27,9 @@ export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step
   return { step: ladder[index]!, index }
 }
 
-const rodents = new WeakMap<Almanac, Feeder[]>()
-
-function rodentsOf(almanac: Almanac): Feeder[] {
-  let list = rodents.get(almanac)
-  if (!list)
-    rodents.set(
-      almanac,
-      (list = Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.'))),
-    )
-  return list
-}
+const rodentsOf = derived((almanac: Almanac) =>
+  Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.')),
+)
 
 /**
  * The rodent whose usual weight comes nearest to a share of the animal's weight.

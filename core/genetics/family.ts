@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import { sharedFather, type Ancestry } from '../pedigree'
 import { normalised, lookLikelihood, statedBelief, unknownBelief, type Belief } from './belief'
 import { TooManyRelatives, marginal, type Factor } from './factors'
@@ -47,11 +48,7 @@ interface Kin {
   role: ReadonlyMap<string, KnownSex | 'both'>
 }
 
-const kins = new WeakMap<Family, Kin>()
-
-function kinOf(family: Family): Kin {
-  const known = kins.get(family)
-  if (known) return known
+const kinOf = derived((family: Family): Kin => {
   const young = new Map<string, string[]>()
   for (const a of family.animals.values()) for (const p of parentIds(a)) young.set(p, [...(young.get(p) ?? []), a.id])
   const countedOf = new Map<string, CountedYoung[]>()
@@ -63,10 +60,8 @@ function kinOf(family: Family): Kin {
     if (a.damId !== null) plays(a.damId, 'female')
     if (!('clonal' in a && a.clonal)) for (const s of a.sires) plays(s.id, 'male')
   }
-  const kin = { young, countedOf, role }
-  kins.set(family, kin)
-  return kin
-}
+  return { young, countedOf, role }
+})
 
 /** The nearest relatives by steps between parent and young, mates included through their young. */
 function neighbourhood(family: Family, kin: Kin, of: string, most: number): { ids: string[]; cut: boolean } {

@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import { z } from 'zod'
 import { lineOfText, reference } from '../reference'
 
@@ -121,15 +122,11 @@ export function harmOf(locus: LocusData, g: Genotype): Allele['double'] {
   return g.length === 2 && g[0] === g[1] && g[0] > 0 ? locus.alleles[g[0] - 1]!.double : 'well'
 }
 
-const transmissions = new WeakMap<object, Float64Array>()
-
 /**
  * Chance of each genotype of a young for each pair of parents' genotypes, each sex being half: index
  * `(dam · n + sire) · n + young` over `genotypesOf(locus)`. Pairs that the sexes forbid have a row of 0.
  */
-export function transmission(locus: LocusData): Float64Array {
-  const known = transmissions.get(locus)
-  if (known) return known
+export const transmission = derived((locus: LocusData): Float64Array => {
   const genotypes = genotypesOf(locus)
   const n = genotypes.length
   const k = locus.alleles.length + 1
@@ -160,6 +157,5 @@ export function transmission(locus: LocusData): Float64Array {
       }
     }
   }
-  transmissions.set(locus, table)
   return table
-}
+})

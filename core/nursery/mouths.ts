@@ -233,23 +233,23 @@ function drawAfter(
   return { opens: days, scores }
 }
 
-const drawn = new WeakMap<MouthSource, Draws>()
-
 /**
- * Draws of one source, kept for as long as the source is.
+ * Draws of one source.
  * @param others sources by id, among which the clutch before it is found; without that one it is drawn alone
+ * @param drawn what was drawn before, added to: the clutch before is drawn once for all that follow it
  */
 export function drawSource(
   source: MouthSource,
   scenarios: number,
   others: ReadonlyMap<string, MouthSource> = new Map(),
+  drawn: WeakMap<MouthSource, Draws> = new WeakMap(),
 ): Draws {
   const known = drawn.get(source)
   if (known?.counts.length === scenarios) return known
   const random = seededRandom(seedFrom(source.id))
   const before = source.after && others.get(source.after.id)
   const { opens, scores } = before
-    ? drawAfter(source.opens, source.after!.correlation, before, drawSource(before, scenarios, others), random)
+    ? drawAfter(source.opens, source.after!.correlation, before, drawSource(before, scenarios, others, drawn), random)
     : drawFirst(source.opens, scenarios, random)
   const howMany = stratified(scenarios, random)
   const counts = new Float64Array(scenarios)

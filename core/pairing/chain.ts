@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import { clockOf, type BreedingEvent, type Species, type Spread } from '../almanac'
 import {
   certain,
@@ -67,14 +68,8 @@ function withTail(dist: DayDist): DayDist {
   return withLateTail(dist, LATE_SHARE, Math.max(2, span / 5))
 }
 
-const clockDists = new WeakMap<Spread, DayDist>()
-
 /** The distribution of a clock of the almanac; worked out once per row. */
-export function clockDist(days: Spread): DayDist {
-  let dist = clockDists.get(days)
-  if (!dist) clockDists.set(days, (dist = withTail(pert(days))))
-  return dist
-}
+export const clockDist = derived((days: Spread): DayDist => withTail(pert(days)))
 
 /** A step of the chain whose time does not stand in the clock table: incubation by temperature. */
 export interface ComputedClock {

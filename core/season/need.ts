@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import { feederOf, schoolChoice, speciesOf, type Almanac, type Species } from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../cultures'
@@ -19,6 +20,7 @@ import {
   groupProfile,
   presence,
   presenceOfCounted,
+  type Draws,
   type FoodByAge,
   type FoodRow,
   type MouthSource,
@@ -42,31 +44,28 @@ interface SpeciesFood {
   group: FoodByAge
 }
 
-/** Profiles are long and the same for all of a species: kept per almanac and settings. */
-const foods = new WeakMap<Almanac, WeakMap<HouseSettings, Map<string, SpeciesFood>>>()
+/** Foods of an almanac and settings by species: profiles are long, and the same for all of a species. */
+const foodsOf = derived((_: Almanac) => derived((__: HouseSettings) => new Map<string, SpeciesFood>()))
+
+function speciesFood(species: Species, almanac: Almanac, settings: HouseSettings): SpeciesFood {
+  const days = HORIZON_DAYS + 400
+  const profile = mouthProfile(almanac, settings, species, days)
+  const byAge = new Map<number, Map<string, FoodRow>>()
+  const group: FoodByAge = age => {
+    let rows = byAge.get(age)
+    if (!rows) {
+      rows = groupProfile(profile, age > 0 ? presenceOfCounted(species, days, age) : presence(species, days))
+      byAge.set(age, rows)
+    }
+    return rows
+  }
+  return { profile, group }
+}
 
 function foodOf(species: Species, { almanac, settings }: Pick<SeasonContext, 'almanac' | 'settings'>): SpeciesFood {
-  let bySettings = foods.get(almanac)
-  if (!bySettings) foods.set(almanac, (bySettings = new WeakMap()))
-  let bySpecies = bySettings.get(settings)
-  if (!bySpecies) bySettings.set(settings, (bySpecies = new Map()))
-  let food = bySpecies.get(species.id)
-  if (!food) {
-    const days = HORIZON_DAYS + 400
-    const profile = mouthProfile(almanac, settings, species, days)
-    const byAge = new Map<number, Map<string, FoodRow>>()
-    const group: FoodByAge = age => {
-      let rows = byAge.get(age)
-      if (!rows)
-        byAge.set(
-          age,
-          (rows = groupProfile(profile, age > 0 ? presenceOfCounted(species, days, age) : presence(species, days))),
-        )
-      return rows
-    }
-    food = { profile, group }
-    bySpecies.set(species.id, food)
-  }
+  const foods = foodsOf(almanac)(settings)
+  let food = foods.get(species.id)
+  if (!food) foods.set(species.id, (food = speciesFood(species, almanac, settings)))
   return food
 }
 
@@ -203,15 +202,19 @@ function laneSubject(laneId: string): Subject {
   return { type: type as Subject['type'], id: id! }
 }
 
+const DRAWN = Symbol('draws of mouths')
+const noDraws = () => new WeakMap<MouthSource, Draws>()
+
 function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): YoungNeed {
   const { almanac, today } = context
   const need: YoungNeed = { mean: new Map(), drawn: new Map(), causes: [], failures: [] }
   const byId = new Map(sources.map(s => [s.id, s]))
+  const drawn = context.memory?.room(DRAWN, noDraws) ?? noDraws()
   const mean = new MeanNeed(today, HORIZON_DAYS)
   for (const source of sources) {
     const food = guarded(need, 'food of its young', laneSubject(source.laneId), () => {
       const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
-      const draws = drawSource(source, SCENARIOS, byId)
+      const draws = drawSource(source, SCENARIOS, byId, drawn)
       return { group, draws, totals: mean.add(source, group) }
     })
     if (!food) continue

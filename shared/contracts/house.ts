@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Token } from './token'
 import { lineOfText } from '#core/reference'
-import { Entry, PLACE_KINDS, type DatedEntry, type House } from '#core/subjects'
+import { AnimalData, Entry, PlaceData, type DatedEntry, type House } from '#core/subjects'
 import type { Override } from '#core/almanac'
 import { HouseSettings, type Alarm, type FeederPlan, type Season } from '#core/season'
 
@@ -27,21 +27,17 @@ export type TimelineEntry = DatedEntry & { voided: boolean }
 /** Made by the sender once for each thing that is meant, so that sending it again does not do it twice. */
 const intent = z.uuid('An id is a UUID made by the sender').optional()
 
-const EARLIEST_BIRTH = Date.UTC(1850, 0, 1)
-
 /** POST /api/animals */
-export const NewAnimal = z.strictObject({
+export const NewAnimal = AnimalData.pick({
+  tag: true,
+  name: true,
+  speciesId: true,
+  sex: true,
+  born: true,
+  placeId: true,
+}).extend({
   id: intent,
-  tag: lineOfText(24, 'A tag is needed'),
-  name: lineOfText(60).nullable().default(null),
   speciesId: z.string().min(1, 'Choose a species').max(80),
-  sex: z.enum(['male', 'female', 'unknown']).default('unknown'),
-  born: z.iso
-    .date('A day is written as 2026-06-12')
-    .refine(d => !(Date.parse(d) < EARLIEST_BIRTH), 'Nothing that is kept was born before 1850: check the year')
-    .nullable()
-    .default(null),
-  placeId: z.string().nullable().default(null),
 })
 export type NewAnimal = z.input<typeof NewAnimal>
 
@@ -65,26 +61,7 @@ export const TagYoung = z.strictObject({
 export type TagYoung = z.input<typeof TagYoung>
 
 /** POST /api/places and PUT /api/places/:id */
-export const NewPlace = z.strictObject({
-  id: intent,
-  name: lineOfText(60, 'A place needs a name'),
-  kind: z.enum(PLACE_KINDS),
-  parentId: z.string().nullable().default(null),
-  order: z.number().int().min(0).max(9999).default(0),
-  tempC: z
-    .number({ error: 'The temperature must be a number' })
-    .min(-5, 'Under −5 °C is not believable')
-    .max(60, 'Over 60 °C is not believable: check the unit')
-    .nullable()
-    .default(null),
-  capacity: z
-    .number({ error: 'The capacity must be a number' })
-    .int('A capacity is a whole number of tubs')
-    .min(1, 'A place takes at least one')
-    .max(9999)
-    .nullable()
-    .default(null),
-})
+export const NewPlace = PlaceData.extend({ id: intent })
 export type NewPlace = z.input<typeof NewPlace>
 
 /** PUT /api/almanac/overrides */

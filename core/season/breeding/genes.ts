@@ -1,3 +1,4 @@
+import { derived } from '../../derived'
 import {
   GeneticsError,
   eggChance,
@@ -16,12 +17,12 @@ import {
 import type { AnimalState, House, LocusState } from '../../subjects'
 import { ancestryOf } from './kin'
 
-const families = new WeakMap<House['animals'], Map<string, Family>>()
+/** Families of a house by locus, each made when it is asked for. */
+const familiesOf = derived((_: House) => new Map<string, Family>())
 
 /** The family of a house at one locus: statements, looks, and young counted by look. */
 function familyAt(house: House, locus: LocusState): Family {
-  let known = families.get(house.animals)
-  if (!known) families.set(house.animals, (known = new Map()))
+  const known = familiesOf(house)
   let family = known.get(locus.id)
   if (!family) {
     const own = Object.values(house.animals).filter(a => a.speciesId === locus.speciesId)
@@ -70,13 +71,13 @@ export interface AnimalGene extends FamilyBelief {
   contradiction: string | null
 }
 
-const beliefs = new WeakMap<Family, Map<string, AnimalGene>>()
+/** What is known of the animals of a family, each worked out when it is asked for. */
+const beliefsOf = derived((_: Family) => new Map<string, AnimalGene>())
 
 /** What an animal is at a locus; worked out once per house. Never throws: contradicting statements are told, and its own is then shown. */
 export function geneOf(house: House, locus: LocusState, animal: AnimalState): AnimalGene {
   const family = familyAt(house, locus)
-  let known = beliefs.get(family)
-  if (!known) beliefs.set(family, (known = new Map()))
+  const known = beliefsOf(family)
   let gene = known.get(animal.id)
   if (!gene) known.set(animal.id, (gene = workedOut(family, locus, animal)))
   return gene

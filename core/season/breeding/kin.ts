@@ -1,3 +1,4 @@
+import { derived } from '../../derived'
 import {
   inbreeding,
   kinshipsOf,
@@ -20,21 +21,12 @@ export function ancestryOf(a: AnimalState): Ancestry {
   return { id: a.id, tag: a.tag, damId: a.damId, sires: a.sires, clonal: a.clonal, clutchId: a.clutchId }
 }
 
-const kins = new WeakMap<House['animals'], HouseKin>()
-
-/** The pedigree of a house with everyone's inbreeding; worked out once per house. */
-export function kinOf(house: House): HouseKin {
-  let kin = kins.get(house.animals)
-  if (!kin) {
-    const list = Object.values(house.animals).map(ancestryOf)
-    const pedigree = pedigreeOf(list)
-    kins.set(
-      house.animals,
-      (kin = { animals: new Map(list.map(a => [a.id, a])), pedigree, known: inbreeding(pedigree) }),
-    )
-  }
-  return kin
-}
+/** The pedigree of a house with everyone's inbreeding. */
+export const kinOf = derived((house: House): HouseKin => {
+  const list = Object.values(house.animals).map(ancestryOf)
+  const pedigree = pedigreeOf(list)
+  return { animals: new Map(list.map(a => [a.id, a])), pedigree, known: inbreeding(pedigree) }
+})
 
 /** Inbreeding of one animal, 0..1. */
 export const inbreedingOf = ({ pedigree, known }: HouseKin, id: string): number => known.f[pedigree.index.get(id)!] ?? 0

@@ -1,3 +1,4 @@
+import { derived } from '../../derived'
 import { speciesOf, type Mating, type Species } from '../../almanac'
 import type { Judgement } from '../../judgement'
 import type { AnimalState, ClutchState, House, PairingState } from '../../subjects'
@@ -5,21 +6,18 @@ import { judgeLoad, type LoadVerdict } from '../../pairing'
 import type { SeasonContext } from '../context'
 import type { Lane } from '../contracts'
 
-const clutchesByDam = new WeakMap<House['clutches'], Map<string, ClutchState[]>>()
+/** Clutches and litters by dam. */
+const clutchesByDam = derived((house: Pick<House, 'clutches' | 'pairings'>) => {
+  const by = new Map<string, ClutchState[]>()
+  for (const c of Object.values(house.clutches)) {
+    const dam = house.pairings[c.pairingId]?.damId
+    if (dam) by.set(dam, [...(by.get(dam) ?? []), c])
+  }
+  return by
+})
 
 /** Clutches and litters of one female over all her pairings. */
-export function clutchesOf(house: House, damId: string): readonly ClutchState[] {
-  let by = clutchesByDam.get(house.clutches)
-  if (!by) {
-    by = new Map()
-    for (const c of Object.values(house.clutches)) {
-      const dam = house.pairings[c.pairingId]?.damId
-      if (dam) by.set(dam, [...(by.get(dam) ?? []), c])
-    }
-    clutchesByDam.set(house.clutches, by)
-  }
-  return by.get(damId) ?? []
-}
+export const clutchesOf = (house: House, damId: string): readonly ClutchState[] => clutchesByDam(house).get(damId) ?? []
 
 export const hasMating = (species: Species): species is Species & { mating: Mating } => species.mating !== undefined
 

@@ -4,7 +4,7 @@ import { formatDay, formatDistance } from '../../units'
 import { sexOf } from '../breeding'
 import { subjectAs } from '../guard'
 import type { Task, TaskAction } from '../contracts'
-import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
+import { tasksOfEach, type TaskContext, type TaskMaker, weighAction } from './taskMaker'
 
 const observations: TaskAction[] = [
   { label: 'Lock', kind: 'copulation', data: { confirmed: true }, tone: 'main' },
@@ -91,15 +91,7 @@ export const loadTasks: TaskMaker = context =>
             subject: { type: 'animal', id: dam.id },
             what: 'Weigh after laying',
             detail: `laid ${formatDistance(today - daysSince, today)}`,
-            actions: [
-              {
-                label: 'Weight',
-                kind: 'weighed',
-                data: {},
-                ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: dam.weights.at(-1)?.massG },
-                tone: 'main',
-              },
-            ],
+            actions: [weighAction(dam.weights.at(-1))],
           },
         ]
       }

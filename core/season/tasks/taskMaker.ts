@@ -1,7 +1,8 @@
-import type { Subject } from '../../subjects'
+import type { Subject, Weighing } from '../../subjects'
+import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import { eachGuarded } from '../guard'
-import type { BreedingOutlook, Lane, Task, WinterOutlook } from '../contracts'
+import type { BreedingOutlook, Lane, Task, TaskAction, WinterOutlook } from '../contracts'
 
 export interface TaskContext extends SeasonContext {
   lanes: readonly Lane[]
@@ -22,3 +23,16 @@ export const tasksOfEach = <Of>(
   subjectOf: (item: Of) => Subject,
   make: (item: Of, context: TaskContext) => Task[],
 ): Task[] => eachGuarded(context, 'its tasks', items, subjectOf, item => make(item, context)).flat()
+
+/** To write a weight; the last one is proposed. */
+export const weighAction = (last: Weighing | undefined): TaskAction => ({
+  label: 'Weight',
+  kind: 'weighed',
+  data: {},
+  ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG },
+  tone: 'main',
+})
+
+/** The last weight and how long ago it was, beside a weighing. */
+export const lastWeight = (last: Weighing | undefined, today: number): string =>
+  last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet'

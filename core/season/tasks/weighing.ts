@@ -7,7 +7,7 @@ import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import { coldOf, inCold, winterDeps } from '../winter'
-import { due, tasksOfEach, type TaskMaker } from './taskMaker'
+import { due, lastWeight, tasksOfEach, weighAction, type TaskMaker } from './taskMaker'
 
 const weighs = remembering<AnimalState, Task[]>()
 
@@ -42,16 +42,8 @@ function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | nu
       placeId: animal.placeId,
       due: context.today,
       what: cold.programme.kind === 'dormancy' ? 'Weigh and look, at rest' : 'Weigh and look, in the cold',
-      detail: last ? `${last.massG} g ${formatDistance(last.day, context.today)}` : 'no weight yet',
-      actions: [
-        {
-          label: 'Weight',
-          kind: 'weighed',
-          data: {},
-          ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG },
-          tone: 'main',
-        },
-      ],
+      detail: lastWeight(last, context.today),
+      actions: [weighAction(last)],
       caution: 'Look for noisy breath, discharge, dry skin. Out at once if it lost a tenth of its starting weight.',
       reasons: [
         { rule: text, inputs: [], change: 'A weight recorded today moves the next one' },
@@ -83,16 +75,8 @@ function wakeWeighTask(animal: AnimalState, { almanac, today }: SeasonContext): 
       placeId: animal.placeId,
       due: warmed.day,
       what: 'Weigh, out of the cold',
-      detail: last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet',
-      actions: [
-        {
-          label: 'Weight',
-          kind: 'weighed',
-          data: {},
-          ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG },
-          tone: 'main',
-        },
-      ],
+      detail: lastWeight(last, today),
+      actions: [weighAction(last)],
       reasons: [
         {
           rule: 'What it lost in the cold, and when it has regained it, is counted from this weight: readiness to pair waits for it',
@@ -125,16 +109,8 @@ function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[]
       placeId: animal.placeId,
       due: dueDay,
       what: 'Weigh',
-      detail: last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet',
-      actions: [
-        {
-          label: 'Weight',
-          kind: 'weighed',
-          data: {},
-          ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG },
-          tone: 'main',
-        },
-      ],
+      detail: lastWeight(last, today),
+      actions: [weighAction(last)],
       reasons: [
         {
           rule: `Weighed every ${every.value} days (${young ? 'in the first year' : 'adult'})`,

@@ -4,7 +4,7 @@ import type { AnimalState, House } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../contracts'
 import { coldOf, inCold, warmUpOf } from '../winter'
-import { due, tasksOfEach, type TaskMaker } from './taskMaker'
+import { due, lastWeight, tasksOfEach, type TaskMaker, weighAction } from './taskMaker'
 
 const about = (animal: AnimalState) => ({
   subject: { type: 'animal' as const, id: animal.id },
@@ -58,16 +58,8 @@ export const coolingTasks: TaskMaker = context =>
               kind: 'winter',
               due: programme.coolDay - 2,
               what: 'Weigh before the cold',
-              detail: last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet',
-              actions: [
-                {
-                  label: 'Weight',
-                  kind: 'weighed',
-                  data: {},
-                  ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG },
-                  tone: 'main',
-                },
-              ],
+              detail: lastWeight(last, today),
+              actions: [weighAction(last)],
               reasons: [
                 {
                   rule: 'Every loss in the cold is counted from this weight',

@@ -1,0 +1,148 @@
+import { speciesOf, type BreedingEvent } from '../../almanac'
+import { certain, neverHappens } from '../../chance'
+import { computedInput, factInput, type Reason } from '../../judgement'
+import type { UnwrittenRates } from '../../learning'
+import { expectedCount, type MouthSource } from '../../nursery'
+import { forecastChain, type EventForecast } from '../../pairing'
+import { temperatureAt } from '../../places'
+import { eggsLeft, tadpolesLeft, youngInGroup, type ClutchState, type Observed } from '../../subjects'
+import type { SeasonContext } from '../context'
+import type { Stage } from '../contracts'
+import type { MadeLane } from './madeLane'
+import { incubationOf, throughRate } from './young'
+
+/** Eggs left so long after the first hatched do not follow. [memory] */
+export const LAST_HATCH_DAYS = 14
+
+const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
+
+/** The lane of a clutch with something alive: its hatch, its young, and the mouths among them. */
+export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, context: SeasonContext): MadeLane | null {
+  const { house, almanac, settings, today } = context
+  const species = speciesOf(almanac, clutch.speciesId)
+  const eggs = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
+  const tadpoles = tadpolesLeft(clutch)
+  const young = youngInGroup(clutch)
+  if (clutch.ended || eggs + tadpoles + young === 0) return null
+  const id = `clutch:${clutch.id}`
+  const laidEvent = birthEvent[clutch.kind]
+  const tempC = clutch.tempC ?? temperatureAt(house.places, clutch.placeId)
+  const incubation = clutch.kind === 'eggs' ? incubationOf(species, tempC, settings) : null
+  const observed: Partial<Record<BreedingEvent, Observed>> = {
+    [laidEvent]: { day: clutch.startDay, entryId: clutch.id },
+  }
+  // a box that was looked into had nothing hatched that was not written
+  const notBy = clutch.lastCheck ? { hatched: clutch.lastCheck.day } : {}
+  const hatch = clutch.hatched[0]
+  if (hatch && clutch.kind !== 'litter') observed.hatched = { day: hatch.day, entryId: hatch.entryId }
+  const turned = clutch.metamorphosed[0]
+  if (turned) observed.metamorphosed = { day: turned.day, entryId: turned.entryId }
+  if (clutch.firstFed && young > 0) observed.firstMeal = clutch.firstFed
+  const events = forecastChain({ species, observed, given: {}, incubation, today, unwritten: unwritten.of, notBy })
+
+  const title = clutch.tag
+  const mouths: MouthSource[] = []
+  const reasons: Reason[] = []
+  const openOf = (list: EventForecast[]) => list.find(e => e.event === 'firstMeal')?.dist
+  if (young > 0) {
+    // young already out eat from their first meal on; counted as they are
+    const opens = openOf(events)
+    mouths.push({
+      id: `${id}:young`,
+      laneId: id,
+      label: title,
+      speciesId: species.id,
+      opens: opens?.p.length ? opens : certain(today),
+      count: { kind: 'known', count: young },
+    })
+    reasons.push({
+      rule: 'Hatched or born, less losses, sales and those tagged',
+      inputs: [computedInput('Alive in the group', `${young}`)],
+    })
+  }
+  if (tadpoles > 0) {
+    const { dist } = turned
+      ? { dist: certain(today + 7) }
+      : {
+          dist:
+            openOf(
+              forecastChain({
+                species,
+                observed: { ...observed, firstMeal: undefined },
+                given: {},
+                incubation,
+                today,
+                unwritten: unwritten.of,
+              }),
+            ) ?? neverHappens(),
+        }
+    const rate = species.larvalSurvival!
+    mouths.push({
+      id: `${id}:tadpoles`,
+      laneId: id,
+      label: `${title}, tadpoles`,
+      speciesId: species.id,
+      opens: dist,
+      count: { kind: 'eggs', eggs: { earliest: tadpoles, likely: tadpoles, latest: tadpoles }, each: rate.value },
+    })
+    reasons.push({
+      rule: 'Tadpoles alive times those that usually turn',
+      inputs: [
+        computedInput('Tadpoles', `${tadpoles}`),
+        factInput('Tadpoles that turn', `species.${species.id}.larvalSurvival.value`, rate),
+      ],
+    })
+  }
+  const unhatched = clutch.good !== null ? Math.min(clutch.good, eggs) : eggs
+  if (unhatched > 0 && (!hatch || today - hatch.day < LAST_HATCH_DAYS)) {
+    const through = throughRate(species, clutch.good !== null)
+    const chain = forecastChain({
+      species,
+      observed: { [laidEvent]: observed[laidEvent]! },
+      given: {},
+      incubation,
+      today,
+      unwritten: unwritten.of,
+      notBy,
+    })
+    const opens = openOf(chain)
+    if (opens?.p.length)
+      mouths.push({
+        id: `${id}:eggs`,
+        laneId: id,
+        label: title,
+        speciesId: species.id,
+        opens,
+        count: {
+          kind: 'eggs',
+          eggs: { earliest: unhatched, likely: unhatched, latest: unhatched },
+          each: through.each,
+        },
+      })
+    reasons.push({
+      rule:
+        clutch.good !== null
+          ? 'Good eggs by candling times their usual hatch'
+          : 'Eggs times the species’ fertility and hatch',
+      inputs: [computedInput('Eggs', `${unhatched}`), ...through.reasons],
+      change: 'Candling replaces the species’ fertility by what was seen',
+    })
+  }
+  const stage: Stage = young > 0 || tadpoles > 0 ? 'hatchling' : 'egg'
+  return {
+    lane: {
+      id,
+      kind: clutch.kind,
+      subject: { type: 'clutch', id: clutch.id },
+      title,
+      speciesId: species.id,
+      stage,
+      placeId: clutch.placeId,
+      events,
+      later: [],
+      young: { value: mouths.reduce((n, m) => n + expectedCount(m.count), 0), reasons },
+      ...(incubation?.caution && { caution: incubation.caution }),
+    },
+    mouths,
+  }
+}

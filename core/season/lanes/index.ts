@@ -1,0 +1,83 @@
+import { cyclesOf, unwrittenRates } from '../../learning'
+import type { MouthSource } from '../../nursery'
+import { temperatureAt } from '../../places'
+import type { ClutchState, PairingState } from '../../subjects'
+import type { SeasonContext } from '../context'
+import type { Lane } from '../contracts'
+import { eachGuarded, subjectAs } from '../guard'
+import { remembering } from '../remember'
+import { winterDeps } from '../winter'
+import { clutchLane } from './clutchLane'
+import { nextEventDay } from './events'
+import type { MadeLane } from './madeLane'
+import { pairLane } from './pairLane'
+
+export { LAST_HATCH_DAYS } from './clutchLane'
+export { isAhead, nextEventDay } from './events'
+
+const LAST_MOUTHS = Symbol('mouths told last')
+
+function sameMouths(a: MouthSource, b: MouthSource): boolean {
+  const { opens: one, ...rest } = a
+  const { opens: other, ...others } = b
+  return (
+    one.start === other.start &&
+    one.never === other.never &&
+    one.p.length === other.p.length &&
+    one.p.every((p, i) => p === other.p[i]) &&
+    JSON.stringify(rest) === JSON.stringify(others)
+  )
+}
+
+/** Mouths that say what they said before stay the same objects, so that a weight written of a parent does not draw its young anew. */
+function withKnownMouths(
+  of: PairingState | ClutchState,
+  made: MadeLane | null,
+  { memory }: SeasonContext,
+): MadeLane | null {
+  if (!made || !memory) return made
+  const lastMouths = memory.room(LAST_MOUTHS, () => new WeakMap<PairingState | ClutchState, MouthSource[]>())
+  const before = lastMouths.get(of)
+  const mouths = made.mouths.map(mouth => {
+    const known = before?.find(b => b.id === mouth.id)
+    return known && sameMouths(known, mouth) ? known : mouth
+  })
+  lastMouths.set(of, mouths)
+  return { ...made, mouths }
+}
+
+const pairLanes = remembering<PairingState, MadeLane | null>()
+const clutchLanes = remembering<ClutchState, MadeLane | null>()
+
+function parentDeps(id: string | null, context: SeasonContext): unknown[] {
+  const animal = id ? context.house.animals[id] : undefined
+  return animal ? [animal, ...winterDeps(animal, context)] : [null]
+}
+
+/** Lanes of every open pair and every clutch with something alive, soonest event first, and the mouths they will bring. */
+export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthSource[] } {
+  const { house, almanac, settings, today } = context
+  const unwritten = unwrittenRates(
+    eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), cyclesOf).flat(),
+    almanac,
+  )
+  const all = [
+    ...eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), p =>
+      pairLanes(
+        context,
+        p,
+        [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today, unwritten.key],
+        () => withKnownMouths(p, pairLane(p, unwritten, context), context),
+      ),
+    ),
+    ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c =>
+      clutchLanes(context, c, [temperatureAt(house.places, c.placeId), almanac, settings, today, unwritten.key], () =>
+        withKnownMouths(c, clutchLane(c, unwritten, context), context),
+      ),
+    ),
+  ]
+  const lanes = all.map(m => m.lane)
+  const when = new Map(lanes.map(l => [l.id, nextEventDay(l, today)]))
+  lanes.sort((a, b) => when.get(a.id)! - when.get(b.id)! || (a.title < b.title ? -1 : 1))
+  return { lanes, mouths: all.flatMap(m => m.mouths) }
+}
