@@ -9,8 +9,11 @@ const forbid = (files, ...patterns) => ({
   rules: { 'no-restricted-imports': ['error', { patterns }] },
 })
 
-// what Prettier sets is not judged a second time; templates of Vue it would change in meaning (spaces between inline parts)
+// what Prettier sets is not judged a second time
 const formatted = { ...prettier, files: ['**/*.ts', '**/*.mts', '**/*.mjs'] }
+// of Vue it sets scripts and styles; in templates it would take away spaces between inline parts, so they stay as they are
+const stylistic = Object.entries(prettier.rules).filter(([name]) => name.startsWith('@stylistic/'))
+const scripts = { files: ['**/*.vue'], rules: Object.fromEntries(stylistic) }
 
 export default withNuxt(
   { ignores: ['.output/**', '.nuxt/**', 'node_modules/**', 'data/**'] },
@@ -53,4 +56,5 @@ export default withNuxt(
   forbid(['server/**/*.ts'], { regex: '^(~|@/|.*/app/)', message: 'server does not import the interface.' }),
   forbid(['app/**/*.{ts,vue}'], { regex: '^(#server|.*/server/)', message: 'app talks to the server over the API.' }),
   formatted,
+  scripts,
 )

@@ -4,6 +4,7 @@ import type { NuxtError } from '#app'
 defineProps<{ error: NuxtError }>()
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <main class="screen">
     <h1>{{ error.status === 404 ? 'There is nothing at this address' : 'Mantel could not go on' }}</h1>

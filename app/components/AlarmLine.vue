@@ -5,6 +5,7 @@ defineProps<{ alarm: Alarm }>()
 const { takeBack, busy } = useRecord()
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <li :class="alarm.level">
     <UIcon :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4.5 mt-0.5 flex-none" :aria-label="alarm.level === 'harm' ? 'Harm' : 'Watch'" />
@@ -17,8 +18,21 @@ const { takeBack, busy } = useRecord()
 </template>
 
 <style scoped>
-li { display: flex; gap: 0.625rem; }
-.text { font-weight: 600; color: var(--ui-text-highlighted); }
-.harm .text, .harm > :first-child { color: var(--harm); }
-.todo { display: block; font-size: 0.9375rem; color: var(--ui-text-muted); }
+li {
+  display: flex;
+  gap: 0.625rem;
+}
+.text {
+  font-weight: 600;
+  color: var(--ui-text-highlighted);
+}
+.harm .text,
+.harm > :first-child {
+  color: var(--harm);
+}
+.todo {
+  display: block;
+  font-size: 0.9375rem;
+  color: var(--ui-text-muted);
+}
 </style>

@@ -11,6 +11,7 @@ const groups = computed(() => {
 })
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div v-if="alarms.length" class="alarms">
     <ul v-if="groups.open.length" aria-label="What is going wrong"><AlarmLine v-for="alarm in groups.open" :key="alarm.id" :alarm="alarm" /></ul>
@@ -22,7 +23,20 @@ const groups = computed(() => {
 </template>
 
 <style scoped>
-.alarms { margin-bottom: 1rem; }
-ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 24rem), 1fr)); gap: 0.375rem 2rem; }
-summary { cursor: pointer; min-height: 2.75rem; display: flex; align-items: center; color: var(--ui-text-muted); text-decoration: underline; }
+.alarms {
+  margin-bottom: 1rem;
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 24rem), 1fr));
+  gap: 0.375rem 2rem;
+}
+summary {
+  cursor: pointer;
+  min-height: 2.75rem;
+  display: flex;
+  align-items: center;
+  color: var(--ui-text-muted);
+  text-decoration: underline;
+}
 </style>

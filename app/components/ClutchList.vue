@@ -7,6 +7,7 @@ const house = useHouse()
 const route = useRoute()
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="clutches">
     <section v-for="lane in lanes" :id="lane.subject.id" :key="lane.id" :class="{ here: route.hash === `#${lane.subject.id}` }" :data-clutch="lane.title">
@@ -19,7 +20,16 @@ const route = useRoute()
 </template>
 
 <style scoped>
-.clutches { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 25rem), 1fr)); gap: 2rem 3rem; }
-section { border-top: 2px solid var(--ui-border-accented); padding-top: 0.5rem; }
-.here { border-color: var(--ui-primary); }
+.clutches {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 25rem), 1fr));
+  gap: 2rem 3rem;
+}
+section {
+  border-top: 2px solid var(--ui-border-accented);
+  padding-top: 0.5rem;
+}
+.here {
+  border-color: var(--ui-primary);
+}
 </style>

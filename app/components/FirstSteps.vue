@@ -2,6 +2,7 @@
 /** An empty house says how to begin. */
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section class="first">
     <h2>This house is empty. Begin here.</h2>
@@ -16,7 +17,19 @@
 </template>
 
 <style scoped>
-.first { max-width: 40rem; padding-top: 0.5rem; }
-ol { list-style: decimal; padding-left: 1.25rem; margin-top: 0.75rem; display: grid; gap: 0.5rem; }
-a { text-decoration: underline; color: var(--ui-primary); }
+.first {
+  max-width: 40rem;
+  padding-top: 0.5rem;
+}
+ol {
+  list-style: decimal;
+  padding-left: 1.25rem;
+  margin-top: 0.75rem;
+  display: grid;
+  gap: 0.5rem;
+}
+a {
+  text-decoration: underline;
+  color: var(--ui-primary);
+}
 </style>

@@ -7,16 +7,33 @@ const { record, busy } = useRecord()
 const open = ref(false)
 const state = reactive({ lamp: '', placeId: undefined as string | undefined, lifeDays: 365 })
 
-const lamps = computed(() => Object.values(house.house.lamps).map(l => ({ ...l, due: l.fittedDay + l.lifeDays })).sort((a, b) => a.due - b.due))
+const lamps = computed(() =>
+  Object.values(house.house.lamps)
+    .map(l => ({ ...l, due: l.fittedDay + l.lifeDays }))
+    .sort((a, b) => a.due - b.due),
+)
 const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })))
 
 async function fit(): Promise<void> {
   const highest = Math.max(0, ...lamps.value.map(l => Number(/(\d+)$/.exec(l.tag)?.[1] ?? 0)))
-  const done = await record({ kind: 'lampFitted', founds: 'lamp', data: { tag: `U-${highest + 1}`, lamp: state.lamp.trim(), placeId: state.placeId ?? null, lifeDays: state.lifeDays } }, `Fitted ${state.lamp.trim()} as U-${highest + 1}`)
+  const done = await record(
+    {
+      kind: 'lampFitted',
+      founds: 'lamp',
+      data: {
+        tag: `U-${highest + 1}`,
+        lamp: state.lamp.trim(),
+        placeId: state.placeId ?? null,
+        lifeDays: state.lifeDays,
+      },
+    },
+    `Fitted ${state.lamp.trim()} as U-${highest + 1}`,
+  )
   if (done) open.value = false
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section class="mt-10 max-w-3xl">
     <div class="flex flex-wrap items-baseline justify-between gap-2">

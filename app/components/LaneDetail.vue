@@ -7,33 +7,48 @@ import { formatDay, formatRange } from '#core/units'
 import { EVENT_STAGE } from './season/marks'
 
 /** One pair, clutch, litter or spawn: what was seen, what is expected, and what can be recorded. */
-const props = defineProps<{ lane: Lane, compact?: boolean }>()
+const props = defineProps<{ lane: Lane; compact?: boolean }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const when = ref<number | null>(house.today)
 const canWrite = computed(() => dayProblem(when.value, { max: house.today }) === undefined)
 
-const actions = computed(() => laneActions(props.lane, house.house, speciesOf(house.almanac, props.lane.speciesId), house.today))
-const rows = computed(() => props.lane.events.map((e) => {
-  const sum = summarise(e.dist)
-  return {
-    ...e, name: EVENT_NAMES[e.event], stage: EVENT_STAGE[e.event],
-    text: e.observed ? formatDay(e.observed.day, house.today) : sum ? formatRange(sum) : 'not expected any more',
-    never: e.observed ? 0 : Math.round(e.dist.never * 100),
-    past: !e.observed && sum !== null && sum.median < house.today,
-  }
-}))
+const actions = computed(() =>
+  laneActions(props.lane, house.house, speciesOf(house.almanac, props.lane.speciesId), house.today),
+)
+const rows = computed(() =>
+  props.lane.events.map(e => {
+    const sum = summarise(e.dist)
+    return {
+      ...e,
+      name: EVENT_NAMES[e.event],
+      stage: EVENT_STAGE[e.event],
+      text: e.observed ? formatDay(e.observed.day, house.today) : sum ? formatRange(sum) : 'not expected any more',
+      never: e.observed ? 0 : Math.round(e.dist.never * 100),
+      past: !e.observed && sum !== null && sum.median < house.today,
+    }
+  }),
+)
 const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
 
 async function perform(action: TaskAction, asked: number | null = null): Promise<string[] | null> {
   if (!canWrite.value || when.value === null) return null
   const founds = action.kind === 'laid' || action.kind === 'born'
-  const prefix = action.kind === 'born' ? 'L' : speciesOf(house.almanac, props.lane.speciesId).mode === 'larval' ? 'S' : 'C'
-  const data = { ...action.data, ...(action.ask && asked !== null && { [action.ask.field]: asked }), ...(founds && { tag: nextClutchTag(house.house, prefix) }) }
-  return record({ kind: action.kind, subject: props.lane.subject, data, day: when.value }, `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`)
+  const prefix =
+    action.kind === 'born' ? 'L' : speciesOf(house.almanac, props.lane.speciesId).mode === 'larval' ? 'S' : 'C'
+  const data = {
+    ...action.data,
+    ...(action.ask && asked !== null && { [action.ask.field]: asked }),
+    ...(founds && { tag: nextClutchTag(house.house, prefix) }),
+  }
+  return record(
+    { kind: action.kind, subject: props.lane.subject, data, day: when.value },
+    `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`,
+  )
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="detail">
     <p v-if="lane.caution" class="caution"><UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ lane.caution }}</p>
@@ -66,13 +81,45 @@ async function perform(action: TaskAction, asked: number | null = null): Promise
 </template>
 
 <style scoped>
-.events li { display: grid; grid-template-columns: 11rem 1fr; gap: 0.5rem; padding: 0.4375rem 0; border-bottom: 1px solid var(--ui-border); }
-.events .seen { font-weight: 600; }
-.young { padding: 0.625rem 0; }
-.buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
-.when { flex-basis: 100%; }
-.when :deep(.field) { max-width: 20rem; }
-.never { margin-left: 0.625rem; font-size: 0.875rem; color: var(--ui-text-muted); }
-.caution { color: var(--harm); padding-bottom: 0.5rem; }
-.cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }
+.events li {
+  display: grid;
+  grid-template-columns: 11rem 1fr;
+  gap: 0.5rem;
+  padding: 0.4375rem 0;
+  border-bottom: 1px solid var(--ui-border);
+}
+.events .seen {
+  font-weight: 600;
+}
+.young {
+  padding: 0.625rem 0;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
+.when {
+  flex-basis: 100%;
+}
+.when :deep(.field) {
+  max-width: 20rem;
+}
+.never {
+  margin-left: 0.625rem;
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+}
+.caution {
+  color: var(--harm);
+  padding-bottom: 0.5rem;
+}
+.cautions {
+  margin-top: 1.25rem;
+  font-size: 0.9375rem;
+  color: var(--ui-text-muted);
+  display: grid;
+  gap: 0.25rem;
+}
 </style>

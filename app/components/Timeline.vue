@@ -12,7 +12,11 @@ const more = ref(false)
 
 async function load(): Promise<void> {
   // while the house does not answer, what was read stays
-  const lists = await Promise.all(props.subjects.map(s => callApi<TimelineEntry[]>(`/api/entries?subjectType=${s.type}&subjectId=${encodeURIComponent(s.id)}`))).catch(() => null)
+  const lists = await Promise.all(
+    props.subjects.map(s =>
+      callApi<TimelineEntry[]>(`/api/entries?subjectType=${s.type}&subjectId=${encodeURIComponent(s.id)}`),
+    ),
+  ).catch(() => null)
   if (lists) entries.value = lists.flat().sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0))
 }
 watch(() => [house.snapshot?.version, props.subjects.map(s => s.id).join()], load, { immediate: true })
@@ -23,6 +27,7 @@ function words(entry: TimelineEntry): string {
 const shown = computed(() => (more.value ? entries.value : entries.value?.slice(0, 25)) ?? [])
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div>
     <div v-if="!entries" class="grid gap-2" aria-hidden="true"><USkeleton v-for="n in 6" :key="n" class="h-5 w-2/3" /></div>
@@ -39,7 +44,21 @@ const shown = computed(() => (more.value ? entries.value : entries.value?.slice(
 </template>
 
 <style scoped>
-li { display: grid; grid-template-columns: 6.5rem 1fr auto; gap: 0.5rem; align-items: baseline; padding: 0.125rem 0; border-bottom: 1px solid var(--ui-border); }
-.voided { text-decoration: line-through; color: var(--ui-text-dimmed); }
-.note { display: block; font-size: 0.875rem; color: var(--ui-text-muted); }
+li {
+  display: grid;
+  grid-template-columns: 6.5rem 1fr auto;
+  gap: 0.5rem;
+  align-items: baseline;
+  padding: 0.125rem 0;
+  border-bottom: 1px solid var(--ui-border);
+}
+.voided {
+  text-decoration: line-through;
+  color: var(--ui-text-dimmed);
+}
+.note {
+  display: block;
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+}
 </style>

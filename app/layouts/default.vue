@@ -6,20 +6,38 @@ const shell = useShell()
 const router = useRouter()
 
 defineShortcuts({
-  '/': () => { shell.search.value = true },
-  'l': () => { shell.log.value = true },
-  '?': () => { shell.keys.value = !shell.keys.value },
-  ...Object.fromEntries(SCREENS.map(s => [`g-${s.key}`, () => { void router.push(s.to) }])),
+  '/': () => {
+    shell.search.value = true
+  },
+  'l': () => {
+    shell.log.value = true
+  },
+  '?': () => {
+    shell.keys.value = !shell.keys.value
+  },
+  ...Object.fromEntries(
+    SCREENS.map(s => [
+      `g-${s.key}`,
+      () => {
+        void router.push(s.to)
+      },
+    ]),
+  ),
 })
 
 // another device may have written meanwhile
-useEventListener('focus', () => { void house.load() })
+useEventListener('focus', () => {
+  void house.load()
+})
 useHouseEvents()
 
 const { sendLeft } = useRecord()
-onMounted(() => { void sendLeft() })
+onMounted(() => {
+  void sendLeft()
+})
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="shell" :data-settled="house.settled">
     <a class="skip" href="#main">Skip to the screen</a>
@@ -44,9 +62,29 @@ onMounted(() => { void sendLeft() })
 </template>
 
 <style scoped>
-.shell { display: grid; grid-template-columns: 11.5rem minmax(0, 1fr); min-height: 100dvh; }
-main { min-width: 0; outline: none; }
-.skip { position: absolute; left: -99rem; }
-.skip:focus { left: 1rem; top: 1rem; z-index: 50; background: var(--ui-bg); padding: 0.5rem 1rem; }
-@media (max-width: 800px) { .shell { grid-template-columns: minmax(0, 1fr); } }
+.shell {
+  display: grid;
+  grid-template-columns: 11.5rem minmax(0, 1fr);
+  min-height: 100dvh;
+}
+main {
+  min-width: 0;
+  outline: none;
+}
+.skip {
+  position: absolute;
+  left: -99rem;
+}
+.skip:focus {
+  left: 1rem;
+  top: 1rem;
+  z-index: 50;
+  background: var(--ui-bg);
+  padding: 0.5rem 1rem;
+}
+@media (max-width: 800px) {
+  .shell {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

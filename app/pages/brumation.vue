@@ -15,16 +15,36 @@ const alarms = computed(() => house.alarms.filter(a => a.id.startsWith('climate:
 const shelves = computed(() => {
   const w = winter.value
   if (!w) return []
-  const inPlace = w.places.map(place => ({ key: place.placeId, name: place.name, place, cold: w.cold.filter(c => c.kind === 'brumation' && c.coldPlaceId === place.placeId) }))
+  const inPlace = w.places.map(place => ({
+    key: place.placeId,
+    name: place.name,
+    place,
+    cold: w.cold.filter(c => c.kind === 'brumation' && c.coldPlaceId === place.placeId),
+  }))
   const elsewhere = w.cold.filter(c => !inPlace.some(p => p.cold.includes(c)))
   const rank = (cold: typeof w.cold) => (cold.length ? w.cold.indexOf(cold[0]!) : 1e6)
-  const others = [{ key: 'rest', name: 'At rest in their own tubs', place: null, cold: elsewhere.filter(c => c.kind === 'dormancy') }, { key: 'nowhere', name: 'In the cold, in no place', place: null, cold: elsewhere.filter(c => c.kind === 'brumation') }]
-  return [...inPlace, ...others].filter(s => s.cold.length || s.place?.watch).sort((a, b) => rank(a.cold) - rank(b.cold))
+  const others = [
+    { key: 'rest', name: 'At rest in their own tubs', place: null, cold: elsewhere.filter(c => c.kind === 'dormancy') },
+    {
+      key: 'nowhere',
+      name: 'In the cold, in no place',
+      place: null,
+      cold: elsewhere.filter(c => c.kind === 'brumation'),
+    },
+  ]
+  return [...inPlace, ...others]
+    .filter(s => s.cold.length || s.place?.watch)
+    .sort((a, b) => rank(a.cold) - rank(b.cold))
 })
 
 const openAnimal = ref<string | null>(null)
 const sheet = computed(() => winter.value?.cold.find(c => c.animalId === openAnimal.value) ?? null)
-const sheetOpen = computed({ get: () => sheet.value !== null, set: (is) => { if (!is) openAnimal.value = null } })
+const sheetOpen = computed({
+  get: () => sheet.value !== null,
+  set: is => {
+    if (!is) openAnimal.value = null
+  },
+})
 const { narrow } = useNarrow()
 
 const planning = ref(false)
@@ -37,10 +57,18 @@ function plan(groupId: string | null): void {
 const waking = ref<string | null>(null)
 const weighing = ref<string | null>(null)
 const weighed = computed(() => shelves.value.find(s => s.key === weighing.value) ?? null)
-const weighOpen = computed({ get: () => weighed.value !== null, set: (is) => { if (!is) weighing.value = null } })
-const nothing = computed(() => winter.value && !winter.value.cold.length && !winter.value.groups.length && !winter.value.recovering.length)
+const weighOpen = computed({
+  get: () => weighed.value !== null,
+  set: is => {
+    if (!is) weighing.value = null
+  },
+})
+const nothing = computed(
+  () => winter.value && !winter.value.cold.length && !winter.value.groups.length && !winter.value.recovering.length,
+)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -85,9 +113,27 @@ const nothing = computed(() => winter.value && !winter.value.cold.length && !win
 </template>
 
 <style scoped>
-.answer { flex-basis: 100%; color: var(--ui-text-highlighted) !important; font-size: 1.0625rem; }
-.answer.calm { color: var(--ui-text-muted) !important; }
-.views { display: flex; gap: 0.25rem; margin-bottom: 0.875rem; flex-wrap: wrap; }
-.empty { padding: 1.5rem 0; max-width: 40rem; }
-@media (max-width: 800px) { .views :deep(button) { min-height: 2.75rem; } }
+.answer {
+  flex-basis: 100%;
+  color: var(--ui-text-highlighted) !important;
+  font-size: 1.0625rem;
+}
+.answer.calm {
+  color: var(--ui-text-muted) !important;
+}
+.views {
+  display: flex;
+  gap: 0.25rem;
+  margin-bottom: 0.875rem;
+  flex-wrap: wrap;
+}
+.empty {
+  padding: 1.5rem 0;
+  max-width: 40rem;
+}
+@media (max-width: 800px) {
+  .views :deep(button) {
+    min-height: 2.75rem;
+  }
+}
 </style>

@@ -11,20 +11,34 @@ const busy = ref(false)
 /** A removed device cannot be taken back, so it is asked for twice. */
 const removing = ref<string | null>(null)
 const problems = ref<Record<string, string>>({})
-const made = ref<{ id: string, name: string, token: string, kind: DeviceKind } | null>(null)
+const made = ref<{ id: string; name: string; token: string; kind: DeviceKind } | null>(null)
 const state = reactive({ name: '', kind: 'probe' as DeviceKind, placeId: undefined as string | undefined })
 
-const load = async () => { list.value = await callApi<DeviceList>('/api/devices') }
+const load = async () => {
+  list.value = await callApi<DeviceList>('/api/devices')
+}
 // while the house does not answer the list stays as it was
 const look = () => load().catch(() => undefined)
 onMounted(look)
 useIntervalFn(look, 30_000)
 
-const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
-const FAULT_WORDS: Record<Fault, string> = { compressor: 'Compressor fails', battery: 'Battery is dead', door: 'Lid stays open' }
+const places = computed(() =>
+  Object.keys(house.house.places)
+    .map(id => ({ value: id, label: house.placeName(id) }))
+    .sort((a, b) => (a.label < b.label ? -1 : 1)),
+)
+const FAULT_WORDS: Record<Fault, string> = {
+  compressor: 'Compressor fails',
+  battery: 'Battery is dead',
+  door: 'Lid stays open',
+}
 const clock = computed(() => {
   if (!list.value) return ''
-  const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: house.settings.timeZone }).format(new Date(list.value.now))
+  const time = new Intl.DateTimeFormat('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: house.settings.timeZone,
+  }).format(new Date(list.value.now))
   return `${formatDay(calendarOf(house.settings.timeZone)(list.value.now), house.today)}, ${time}`
 })
 function latest(d: DeviceView): string {
@@ -36,8 +50,12 @@ function latest(d: DeviceView): string {
 const answer = computed(() => {
   const devices = list.value?.devices ?? []
   if (!devices.length) return 'None yet. A probe tells what a cold place does; a scale makes a shelf of weights quick.'
-  const quiet = devices.filter(d => d.kind === 'probe' && (!d.latest || Date.parse(list.value!.now) - Date.parse(d.latest.at) > 4 * 3_600_000))
-  return quiet.length ? `${quiet.map(d => d.name).join(', ')} ${quiet.length === 1 ? 'is' : 'are'} silent: look at the battery.` : `All ${devices.filter(d => d.kind === 'probe').length} probes are heard.`
+  const quiet = devices.filter(
+    d => d.kind === 'probe' && (!d.latest || Date.parse(list.value!.now) - Date.parse(d.latest.at) > 4 * 3_600_000),
+  )
+  return quiet.length
+    ? `${quiet.map(d => d.name).join(', ')} ${quiet.length === 1 ? 'is' : 'are'} silent: look at the battery.`
+    : `All ${devices.filter(d => d.kind === 'probe').length} probes are heard.`
 })
 
 async function act(call: () => Promise<unknown>, says: string): Promise<void> {
@@ -46,38 +64,58 @@ async function act(call: () => Promise<unknown>, says: string): Promise<void> {
     await call()
     await Promise.all([load(), house.load()])
     toast.add({ title: says, color: 'neutral', icon: 'i-lucide-check' })
-  }
-  catch (error) {
-    toast.add({ title: 'Not done', description: error instanceof Error ? error.message : String(error), color: 'error' })
-  }
-  finally {
+  } catch (error) {
+    toast.add({
+      title: 'Not done',
+      description: error instanceof Error ? error.message : String(error),
+      color: 'error',
+    })
+  } finally {
     busy.value = false
   }
 }
-const setFault = (d: DeviceView, fault: Fault, on: boolean) => act(() => callApi(`/api/devices/${d.id}/faults`, { method: 'POST', body: { fault, on } }), `${d.name}: ${on ? FAULT_WORDS[fault].toLowerCase() : 'mended'}`)
-const pass = (hours: number) => act(() => callApi('/api/time', { method: 'POST', body: { hours } }), `${hours} hours passed`)
-const remove = (d: DeviceView) => act(() => callApi(`/api/devices/${d.id}`, { method: 'DELETE' }), `${d.name} removed; what it read stays`)
+const setFault = (d: DeviceView, fault: Fault, on: boolean) =>
+  act(
+    () => callApi(`/api/devices/${d.id}/faults`, { method: 'POST', body: { fault, on } }),
+    `${d.name}: ${on ? FAULT_WORDS[fault].toLowerCase() : 'mended'}`,
+  )
+const pass = (hours: number) =>
+  act(() => callApi('/api/time', { method: 'POST', body: { hours } }), `${hours} hours passed`)
+const remove = (d: DeviceView) =>
+  act(() => callApi(`/api/devices/${d.id}`, { method: 'DELETE' }), `${d.name} removed; what it read stays`)
 
 async function send(): Promise<void> {
   problems.value = {}
   try {
-    made.value = { ...await callApi<{ id: string, name: string, token: string }>('/api/devices', { method: 'POST', body: { name: state.name, kind: state.kind, placeId: state.placeId ?? null } }), kind: state.kind }
+    made.value = {
+      ...(await callApi<{ id: string; name: string; token: string }>('/api/devices', {
+        method: 'POST',
+        body: { name: state.name, kind: state.kind, placeId: state.placeId ?? null },
+      })),
+      kind: state.kind,
+    }
     await load()
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof ApiProblem)) throw error
-    problems.value = Object.fromEntries(error.problem.errors?.map(e => [e.path, e.message]) ?? [['name', error.message]])
+    problems.value = Object.fromEntries(
+      error.problem.errors?.map(e => [e.path, e.message]) ?? [['name', error.message]],
+    )
   }
 }
-watch(open, (is) => {
+watch(open, is => {
   if (!is) return
   made.value = null
   problems.value = {}
   Object.assign(state, { name: '', kind: 'probe', placeId: undefined })
 })
-const example = computed(() => (made.value ? `curl -X POST ${window.location.origin}/api/devices/${made.value.id}/readings \\\n  -H 'Authorization: Bearer ${made.value.token}' -H 'Content-Type: application/json' \\\n  -d '{"readings":[{"at":"${new Date().toISOString().slice(0, 19)}Z","${made.value.kind === 'probe' ? 'tempC":11.9' : 'massG":412'}}]}'` : ''))
+const example = computed(() =>
+  made.value
+    ? `curl -X POST ${window.location.origin}/api/devices/${made.value.id}/readings \\\n  -H 'Authorization: Bearer ${made.value.token}' -H 'Content-Type: application/json' \\\n  -d '{"readings":[{"at":"${new Date().toISOString().slice(0, 19)}Z","${made.value.kind === 'probe' ? 'tempC":11.9' : 'massG":412'}}]}'`
+    : '',
+)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -124,11 +162,39 @@ const example = computed(() => (made.value ? `curl -X POST ${window.location.ori
 </template>
 
 <style scoped>
-.devices li { border-top: 1px solid var(--ui-border); padding: 0.625rem 0; display: grid; gap: 0.25rem; }
-.acts { display: flex; flex-wrap: wrap; gap: 0.5rem; padding-top: 0.25rem; }
-.demo { border-top: 1px solid var(--ui-border-accented); margin-top: 1rem; padding-top: 0.75rem; }
-.aside { color: var(--harm); }
-pre { font-family: var(--font-mono); font-size: 0.8125rem; overflow-x: auto; background: var(--ui-bg-muted); padding: 0.75rem; }
-code { font-family: var(--font-mono); }
-@media (max-width: 800px) { .acts :deep(button) { min-height: 2.75rem; } }
+.devices li {
+  border-top: 1px solid var(--ui-border);
+  padding: 0.625rem 0;
+  display: grid;
+  gap: 0.25rem;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  padding-top: 0.25rem;
+}
+.demo {
+  border-top: 1px solid var(--ui-border-accented);
+  margin-top: 1rem;
+  padding-top: 0.75rem;
+}
+.aside {
+  color: var(--harm);
+}
+pre {
+  font-family: var(--font-mono);
+  font-size: 0.8125rem;
+  overflow-x: auto;
+  background: var(--ui-bg-muted);
+  padding: 0.75rem;
+}
+code {
+  font-family: var(--font-mono);
+}
+@media (max-width: 800px) {
+  .acts :deep(button) {
+    min-height: 2.75rem;
+  }
+}
 </style>

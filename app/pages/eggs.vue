@@ -6,9 +6,17 @@ import { formatDistance, formatQuantity, formatRange } from '#core/units'
 import type { Lane } from '#core/season'
 
 const house = useHouse()
-const lanes = computed(() => (house.season?.lanes ?? []).filter(l => l.kind === 'eggs' && eggsLeft(house.house.clutches[l.subject.id]!) > 0))
+const lanes = computed(() =>
+  (house.season?.lanes ?? []).filter(l => l.kind === 'eggs' && eggsLeft(house.house.clutches[l.subject.id]!) > 0),
+)
 const first = computed(() => {
-  const next = lanes.value.flatMap(l => l.events.filter(e => e.event === 'hatched' && !e.observed && e.dist.p.length).map(e => ({ l, sum: summarise(e.dist)! }))).sort((a, b) => a.sum.median - b.sum.median)[0]
+  const next = lanes.value
+    .flatMap(l =>
+      l.events
+        .filter(e => e.event === 'hatched' && !e.observed && e.dist.p.length)
+        .map(e => ({ l, sum: summarise(e.dist)! })),
+    )
+    .sort((a, b) => a.sum.median - b.sum.median)[0]
   return next ? `${next.l.title} first, ${formatRange(next.sum)}.` : ''
 })
 function line(lane: Lane): string {
@@ -18,6 +26,7 @@ function line(lane: Lane): string {
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>

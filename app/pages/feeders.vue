@@ -10,7 +10,11 @@ const { record } = useRecord()
 const picked = ref<string | null>(route.hash.slice(1) || null)
 
 const alive = computed(() => Object.values(house.house.cultures).filter(c => !c.finished))
-const byKind = (kind: string) => [...new Set(alive.value.filter(c => plannedSupply(feederOf(house.almanac, c.feederId))?.kind === kind).map(c => c.feederId))]
+const byKind = (kind: string) => [
+  ...new Set(
+    alive.value.filter(c => plannedSupply(feederOf(house.almanac, c.feederId))?.kind === kind).map(c => c.feederId),
+  ),
+]
 const batches = computed(() => byKind('batch'))
 const colonies = computed(() => byKind('colony'))
 const pickedCulture = computed(() => alive.value.find(c => c.id === picked.value))
@@ -22,25 +26,52 @@ function planText(prey: string): string {
 }
 
 /** Bought prey: what is left and until when it lasts. */
-const stocks = computed(() => house.plans.filter(p => p.kind === 'bought').map((plan) => {
-  const look = house.season!.prey.find(x => x.prey === plan.prey)!
-  const short = plan.bareMissing.findIndex(m => m > 0)
-  return { plan, look, feeder: feederOf(house.almanac, plan.prey), lasts: short < 0 ? null : house.today + short, ordered: house.house.stocks[plan.prey]?.onOrder.reduce((n, o) => n + o.count, 0) ?? 0 }
-}))
+const stocks = computed(() =>
+  house.plans
+    .filter(p => p.kind === 'bought')
+    .map(plan => {
+      const look = house.season!.prey.find(x => x.prey === plan.prey)!
+      const short = plan.bareMissing.findIndex(m => m > 0)
+      return {
+        plan,
+        look,
+        feeder: feederOf(house.almanac, plan.prey),
+        lasts: short < 0 ? null : house.today + short,
+        ordered: house.house.stocks[plan.prey]?.onOrder.reduce((n, o) => n + o.count, 0) ?? 0,
+      }
+    }),
+)
 
 /** `start 4 cups of small flies, 3 cups of large flies, order 1 tub …`: the verb is said once. */
 function sentence(acts: string[]): string {
-  return acts.map((act, i) => (i > 0 && act.split(' ')[0] === acts[i - 1]!.split(' ')[0] ? act.replace(/^\w+ /, '') : act.charAt(0).toLowerCase() + act.slice(1))).join(', ')
+  return acts
+    .map((act, i) =>
+      i > 0 && act.split(' ')[0] === acts[i - 1]!.split(' ')[0]
+        ? act.replace(/^\w+ /, '')
+        : act.charAt(0).toLowerCase() + act.slice(1),
+    )
+    .join(', ')
 }
 
 const answer = computed(() => {
   const starts = house.upcomingStarts
-  return starts.length ? `By ${formatDay(starts[0]!.due, house.today)}: ${sentence(starts.slice(0, 3).map(t => t.what))}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.` : 'Nothing needs to be started this week.'
+  return starts.length
+    ? `By ${formatDay(starts[0]!.due, house.today)}: ${sentence(starts.slice(0, 3).map(t => t.what))}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.`
+    : 'Nothing needs to be started this week.'
 })
-const count = (prey: string, value: number) => record({ kind: 'preyCounted', subject: { type: 'prey', id: prey }, data: { count: value } }, `${feederOf(house.almanac, prey).name}: counted ${value}`)
-const order = (prey: string, value: number) => record({ kind: 'preyOrdered', subject: { type: 'prey', id: prey }, data: { count: value } }, `${feederOf(house.almanac, prey).name}: ordered ${value}`)
+const count = (prey: string, value: number) =>
+  record(
+    { kind: 'preyCounted', subject: { type: 'prey', id: prey }, data: { count: value } },
+    `${feederOf(house.almanac, prey).name}: counted ${value}`,
+  )
+const order = (prey: string, value: number) =>
+  record(
+    { kind: 'preyOrdered', subject: { type: 'prey', id: prey }, data: { count: value } },
+    `${feederOf(house.almanac, prey).name}: ordered ${value}`,
+  )
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -95,9 +126,28 @@ const order = (prey: string, value: number) => record({ kind: 'preyOrdered', sub
 </template>
 
 <style scoped>
-.kind { margin-bottom: 1.75rem; }
-.kind > h2 { display: flex; flex-wrap: wrap; gap: 0.25rem 1.25rem; align-items: baseline; margin-bottom: 0.25rem; }
-.plan { font-weight: 400; font-size: 0.9375rem; }
-.colony { display: flex; gap: 1.25rem; border-top: 1px solid var(--ui-border); padding-top: 0.375rem; }
-.buttons { display: flex; gap: 0.375rem; }
+.kind {
+  margin-bottom: 1.75rem;
+}
+.kind > h2 {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 1.25rem;
+  align-items: baseline;
+  margin-bottom: 0.25rem;
+}
+.plan {
+  font-weight: 400;
+  font-size: 0.9375rem;
+}
+.colony {
+  display: flex;
+  gap: 1.25rem;
+  border-top: 1px solid var(--ui-border);
+  padding-top: 0.375rem;
+}
+.buttons {
+  display: flex;
+  gap: 0.375rem;
+}
 </style>

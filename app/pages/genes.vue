@@ -9,26 +9,44 @@ const route = useRoute()
 const { record, busy } = useRecord()
 
 const speciesItems = computed(() => {
-  const here = new Set([...Object.values(house.house.loci).filter(l => !l.dropped).map(l => l.speciesId), ...Object.values(house.house.animals).map(a => a.speciesId)])
-  return Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name, here: here.has(s.id) })).sort((a, b) => Number(b.here) - Number(a.here))
+  const here = new Set([
+    ...Object.values(house.house.loci)
+      .filter(l => !l.dropped)
+      .map(l => l.speciesId),
+    ...Object.values(house.house.animals).map(a => a.speciesId),
+  ])
+  return Object.values(house.almanac.species)
+    .map(s => ({ value: s.id, label: s.name, here: here.has(s.id) }))
+    .sort((a, b) => Number(b.here) - Number(a.here))
 })
 const speciesId = useLocalStorage('genes-species', 'california-kingsnake')
-watch(() => [route.query.dam, route.query.sire], (ids) => {
-  const id = ids.find(x => typeof x === 'string' && house.house.animals[x])
-  if (typeof id === 'string') speciesId.value = house.house.animals[id]!.speciesId
-}, { immediate: true })
+watch(
+  () => [route.query.dam, route.query.sire],
+  ids => {
+    const id = ids.find(x => typeof x === 'string' && house.house.animals[x])
+    if (typeof id === 'string') speciesId.value = house.house.animals[id]!.speciesId
+  },
+  { immediate: true },
+)
 const loci = computed(() => lociOf(house.house, speciesId.value))
 const naming = ref(false)
 const changing = ref<string | null>(null)
-const changed = computed(() => (changing.value ? house.house.loci[changing.value] ?? null : null))
+const changed = computed(() => (changing.value ? (house.house.loci[changing.value] ?? null) : null))
 function edit(id: string | null): void {
   changing.value = id
   naming.value = true
 }
 const MODE = { recessive: 'recessive', dominant: 'dominant', incomplete: 'incomplete dominant' } as const
-const tellAlleles = (l: LocusState) => l.alleles.map((a, i) => `${a.sign}: ${a.look}, ${MODE[a.mode]}${a.doubleLook ? `, doubled ${lookOf(l, [i + 1, i + 1])}` : ''}${a.double === 'well' ? '' : a.double === 'weak' ? ', doubled weak' : ', doubled lethal'}`).join('; ')
+const tellAlleles = (l: LocusState) =>
+  l.alleles
+    .map(
+      (a, i) =>
+        `${a.sign}: ${a.look}, ${MODE[a.mode]}${a.doubleLook ? `, doubled ${lookOf(l, [i + 1, i + 1])}` : ''}${a.double === 'well' ? '' : a.double === 'weak' ? ', doubled weak' : ', doubled lethal'}`,
+    )
+    .join('; ')
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -59,10 +77,34 @@ const tellAlleles = (l: LocusState) => l.alleles.map((a, i) => `${a.sign}: ${a.l
 </template>
 
 <style scoped>
-.part { margin-top: 2rem; border-top: 1px solid var(--ui-border); padding-top: 0.875rem; }
-.empty { padding: 1rem 0; max-width: 40rem; }
-.list li { display: flex; gap: 0.5rem 1rem; justify-content: space-between; align-items: center; padding: 0.375rem 0; border-bottom: 1px solid var(--ui-border); flex-wrap: wrap; }
-.note { display: block; }
-.do { display: flex; gap: 0.375rem; }
-@media (max-width: 800px) { .do :deep(button) { min-height: 2.75rem; } }
+.part {
+  margin-top: 2rem;
+  border-top: 1px solid var(--ui-border);
+  padding-top: 0.875rem;
+}
+.empty {
+  padding: 1rem 0;
+  max-width: 40rem;
+}
+.list li {
+  display: flex;
+  gap: 0.5rem 1rem;
+  justify-content: space-between;
+  align-items: center;
+  padding: 0.375rem 0;
+  border-bottom: 1px solid var(--ui-border);
+  flex-wrap: wrap;
+}
+.note {
+  display: block;
+}
+.do {
+  display: flex;
+  gap: 0.375rem;
+}
+@media (max-width: 800px) {
+  .do :deep(button) {
+    min-height: 2.75rem;
+  }
+}
 </style>

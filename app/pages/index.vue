@@ -2,6 +2,7 @@
 await navigateTo('/round', { replace: true })
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div />
 </template>

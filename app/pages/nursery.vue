@@ -6,32 +6,57 @@ import { mealWinterOf, tellPortion, type Lane } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
 const house = useHouse()
-const lanes = computed(() => (house.season?.lanes ?? []).filter((l) => {
-  const c = l.kind === 'pair' ? undefined : house.house.clutches[l.subject.id]
-  return c && youngInGroup(c) + tadpolesLeft(c) > 0
-}))
+const lanes = computed(() =>
+  (house.season?.lanes ?? []).filter(l => {
+    const c = l.kind === 'pair' ? undefined : house.house.clutches[l.subject.id]
+    return c && youngInGroup(c) + tadpolesLeft(c) > 0
+  }),
+)
 function line(lane: Lane): string {
   const c = house.house.clutches[lane.subject.id]!
-  const parts = [[tadpolesLeft(c), 'tadpoles'], [youngInGroup(c), 'young'], [c.youngLost, 'lost'], [c.tagged, 'tagged'], [c.sold, 'sold']] as const
-  return `${parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`).join(', ')}; ${house.placeName(c.placeId)}`
+  const parts = [
+    [tadpolesLeft(c), 'tadpoles'],
+    [youngInGroup(c), 'young'],
+    [c.youngLost, 'lost'],
+    [c.tagged, 'tagged'],
+    [c.sold, 'sold'],
+  ] as const
+  return `${parts
+    .filter(([n]) => n > 0)
+    .map(([n, word]) => `${n} ${word}`)
+    .join(', ')}; ${house.placeName(c.placeId)}`
 }
 
 /** A year and younger, one line each, those that refuse first. */
-const young = computed(() => Object.values(house.house.animals).filter(a => a.status === 'alive' && a.bornDay !== null && house.today - a.bornDay < 365).sort((a, b) => b.refusals - a.refusals || (a.tag < b.tag ? -1 : 1)))
+const young = computed(() =>
+  Object.values(house.house.animals)
+    .filter(a => a.status === 'alive' && a.bornDay !== null && house.today - a.bornDay < 365)
+    .sort((a, b) => b.refusals - a.refusals || (a.tag < b.tag ? -1 : 1)),
+)
 const refusers = computed(() => young.value.filter(a => a.refusals >= 2).length)
 
 function row(a: AnimalState) {
   const species = speciesOf(house.almanac, a.speciesId)
   const age = house.today - a.bornDay! - firstMealAge(species)
   const { index } = ladderStepAt(species.ladder, Math.max(0, age))
-  const meal = nextMeal(house.almanac, house.settings, species, a, house.today, false, mealWinterOf(a, { house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }))
+  const meal = nextMeal(
+    house.almanac,
+    house.settings,
+    species,
+    a,
+    house.today,
+    false,
+    mealWinterOf(a, { house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }),
+  )
   const [before, now] = [a.weights.at(-3) ?? a.weights[0], a.weights.at(-1)]
-  const gain = before && now && now.day > before.day ? ((now.massG / before.massG - 1) / (now.day - before.day)) * 7 * 100 : null
+  const gain =
+    before && now && now.day > before.day ? ((now.massG / before.massG - 1) / (now.day - before.day)) * 7 * 100 : null
   return { a, step: `${index + 1} of ${species.ladder.length}`, meal, now, gain }
 }
 const rows = computed(() => young.value.map(row))
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -67,5 +92,8 @@ const rows = computed(() => young.value.map(row))
 </template>
 
 <style scoped>
-.falling { color: var(--harm); font-weight: 600; }
+.falling {
+  color: var(--harm);
+  font-weight: 600;
+}
 </style>

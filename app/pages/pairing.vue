@@ -8,11 +8,16 @@ const { width } = useElementSize(board)
 const VIEWS = ['Due', 'Bench', 'Rota'] as const
 const view = useLocalStorage<(typeof VIEWS)[number]>('pairing-view', 'Due')
 const outlook = computed(() => house.season?.breeding ?? null)
-const answer = computed(() => (outlook.value && house.season ? pairingAnswer(outlook.value, house.season, id => house.house.animals[id]?.tag ?? '?') : ''))
+const answer = computed(() =>
+  outlook.value && house.season
+    ? pairingAnswer(outlook.value, house.season, id => house.house.animals[id]?.tag ?? '?')
+    : '',
+)
 const open = ref<string | null>(null)
 const lane = computed(() => house.season?.lanes.find(l => l.kind === 'pair' && l.subject.id === open.value) ?? null)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -40,8 +45,24 @@ const lane = computed(() => house.season?.lanes.find(l => l.kind === 'pair' && l
 </template>
 
 <style scoped>
-.answer { flex-basis: 100%; color: var(--ui-text-highlighted) !important; font-size: 1.0625rem; }
-.views { display: flex; gap: 0.25rem; margin-bottom: 0.875rem; flex-wrap: wrap; }
-.empty { padding: 1.5rem 0; max-width: 40rem; }
-@media (max-width: 800px) { .views :deep(button) { min-height: 2.75rem; } }
+.answer {
+  flex-basis: 100%;
+  color: var(--ui-text-highlighted) !important;
+  font-size: 1.0625rem;
+}
+.views {
+  display: flex;
+  gap: 0.25rem;
+  margin-bottom: 0.875rem;
+  flex-wrap: wrap;
+}
+.empty {
+  padding: 1.5rem 0;
+  max-width: 40rem;
+}
+@media (max-width: 800px) {
+  .views :deep(button) {
+    min-height: 2.75rem;
+  }
+}
 </style>

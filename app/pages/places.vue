@@ -9,12 +9,28 @@ const open = ref(false)
 const intent = useIntent()
 const editing = ref<string | null>(null)
 const problems = ref<Record<string, string>>({})
-const state = reactive({ name: '', kind: 'room' as Place['kind'], parentId: undefined as string | undefined, order: 1, temp: '', capacity: null as number | null })
+const state = reactive({
+  name: '',
+  kind: 'room' as Place['kind'],
+  parentId: undefined as string | undefined,
+  order: 1,
+  temp: '',
+  capacity: null as number | null,
+})
 
-const list = computed(() => Object.values(house.house.places).map(p => ({ place: p, route: routeTo(house.house.places, p.id) })).sort((a, b) => compareRoutes(a.route, b.route)))
+const list = computed(() =>
+  Object.values(house.house.places)
+    .map(p => ({ place: p, route: routeTo(house.house.places, p.id) }))
+    .sort((a, b) => compareRoutes(a.route, b.route)),
+)
 const lives = computed(() => {
   const n = new Map<string, number>()
-  for (const x of [...Object.values(house.house.animals).filter(a => a.status === 'alive'), ...Object.values(house.house.cultures).filter(c => !c.finished), ...Object.values(house.house.clutches).filter(c => !c.ended)]) if (x.placeId) n.set(x.placeId, (n.get(x.placeId) ?? 0) + 1)
+  for (const x of [
+    ...Object.values(house.house.animals).filter(a => a.status === 'alive'),
+    ...Object.values(house.house.cultures).filter(c => !c.finished),
+    ...Object.values(house.house.clutches).filter(c => !c.ended),
+  ])
+    if (x.placeId) n.set(x.placeId, (n.get(x.placeId) ?? 0) + 1)
   return n
 })
 const parents = computed(() => list.value.map(l => ({ value: l.place.id, label: l.route.names.join(' · ') })))
@@ -22,30 +38,58 @@ const parents = computed(() => list.value.map(l => ({ value: l.place.id, label: 
 function start(place?: Place): void {
   editing.value = place?.id ?? null
   problems.value = {}
-  Object.assign(state, place
-    ? { name: place.name, kind: place.kind, parentId: place.parentId ?? undefined, order: place.order, temp: place.tempC === null ? '' : formatQuantity(place.tempC, house.settings.tempUnit), capacity: place.capacity }
-    : { name: '', kind: 'room', parentId: undefined, order: list.value.length + 1, temp: '', capacity: null })
+  Object.assign(
+    state,
+    place
+      ? {
+          name: place.name,
+          kind: place.kind,
+          parentId: place.parentId ?? undefined,
+          order: place.order,
+          temp: place.tempC === null ? '' : formatQuantity(place.tempC, house.settings.tempUnit),
+          capacity: place.capacity,
+        }
+      : { name: '', kind: 'room', parentId: undefined, order: list.value.length + 1, temp: '', capacity: null },
+  )
   open.value = true
 }
 
 async function send(): Promise<void> {
   problems.value = {}
   try {
-    const tempC = state.temp.trim() ? Number(parseAs('temperature', state.temp, house.settings.tempUnit).toFixed(2)) : null
-    const body = { name: state.name, kind: state.kind, parentId: state.parentId ?? null, order: state.order, tempC, capacity: state.capacity ?? null }
-    await (editing.value ? callApi(`/api/places/${editing.value}`, { method: 'PUT', body }) : intent.send(id => callApi('/api/places', { method: 'POST', body: { id, ...body }, again: true })))
+    const tempC = state.temp.trim()
+      ? Number(parseAs('temperature', state.temp, house.settings.tempUnit).toFixed(2))
+      : null
+    const body = {
+      name: state.name,
+      kind: state.kind,
+      parentId: state.parentId ?? null,
+      order: state.order,
+      tempC,
+      capacity: state.capacity ?? null,
+    }
+    await (editing.value
+      ? callApi(`/api/places/${editing.value}`, { method: 'PUT', body })
+      : intent.send(id => callApi('/api/places', { method: 'POST', body: { id, ...body }, again: true })))
     await house.load()
     open.value = false
-    toast.add({ title: `${state.name} ${editing.value ? 'changed' : 'added'}`, color: 'neutral', icon: 'i-lucide-check' })
-  }
-  catch (error) {
+    toast.add({
+      title: `${state.name} ${editing.value ? 'changed' : 'added'}`,
+      color: 'neutral',
+      icon: 'i-lucide-check',
+    })
+  } catch (error) {
     if (error instanceof UnitError) problems.value = { tempC: error.message }
-    else if (error instanceof ApiProblem) problems.value = Object.fromEntries(error.problem.errors?.map(e => [e.path, e.message]) ?? [['name', error.message]])
+    else if (error instanceof ApiProblem)
+      problems.value = Object.fromEntries(
+        error.problem.errors?.map(e => [e.path, e.message]) ?? [['name', error.message]],
+      )
     else throw error
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -84,5 +128,12 @@ async function send(): Promise<void> {
 </template>
 
 <style scoped>
-@media (max-width: 800px) { .kind { display: none; } table { font-size: 0.875rem; } }
+@media (max-width: 800px) {
+  .kind {
+    display: none;
+  }
+  table {
+    font-size: 0.875rem;
+  }
+}
 </style>

@@ -39,10 +39,11 @@ const rooms = computed(() => {
     const { names } = routeTo(house.house.places, task.placeId)
     const name = task.placeId ? names[0]! : 'Anywhere'
     let room = found.find(r => r.name === name)
-    if (!room) found.push(room = { name, stops: [], count: 0 })
+    if (!room) found.push((room = { name, stops: [], count: 0 }))
     const place = names.slice(1).join(' · ')
     let stop = room.stops.at(-1)
-    if (!stop || stop.place !== place) room.stops.push(stop = { id: `${name}-${place}-${room.stops.length}`, place, tasks: [] })
+    if (!stop || stop.place !== place)
+      room.stops.push((stop = { id: `${name}-${place}-${room.stops.length}`, place, tasks: [] }))
     stop.tasks.push(task)
     room.count++
   }
@@ -55,22 +56,54 @@ async function loadDone(): Promise<void> {
   const entries = await callApi<TimelineEntry[]>(`/api/entries?day=${dayToIso(house.today)}`).catch(() => null)
   if (entries) done.value = entries.filter(e => e.kind !== 'void' && !e.voided && e.source !== 'demo')
 }
-watch(() => house.snapshot?.version, () => { void loadDone() }, { immediate: true })
+watch(
+  () => house.snapshot?.version,
+  () => {
+    void loadDone()
+  },
+  { immediate: true },
+)
 
 const headline = computed(() => {
   const n = due.value.length
   if (!n) return 'Nothing is due. The house is in order.'
   const kinds = new Map<string, number>()
-  const words: Record<string, string> = { feed: 'to feed', weigh: 'to weigh', winter: 'for the winter', hatch: 'to look for pips', harvest: 'to harvest', start: 'to start', look: 'to look at', eggs: 'egg box to open', candle: 'to candle', gravid: 'near laying', pairing: 'with pairs', sex: 'to settle by sex', lamp: 'lamp', retire: 'to retire', delivery: 'delivery' }
+  const words: Record<string, string> = {
+    feed: 'to feed',
+    weigh: 'to weigh',
+    winter: 'for the winter',
+    hatch: 'to look for pips',
+    harvest: 'to harvest',
+    start: 'to start',
+    look: 'to look at',
+    eggs: 'egg box to open',
+    candle: 'to candle',
+    gravid: 'near laying',
+    pairing: 'with pairs',
+    sex: 'to settle by sex',
+    lamp: 'lamp',
+    retire: 'to retire',
+    delivery: 'delivery',
+  }
   for (const t of due.value) kinds.set(words[t.kind] ?? t.kind, (kinds.get(words[t.kind] ?? t.kind) ?? 0) + 1)
-  return [...kinds].sort((a, b) => b[1] - a[1]).map(([word, count]) => `${count} ${word}`).join(', ')
+  return [...kinds]
+    .sort((a, b) => b[1] - a[1])
+    .map(([word, count]) => `${count} ${word}`)
+    .join(', ')
 })
 
 function subjectTag(entry: TimelineEntry): string {
   const h = house.house
   const { type, id } = entry.subject
   if (type === 'prey') return house.almanac.feeders[id]?.name ?? id
-  const groups = { animal: h.animals, pairing: h.pairings, clutch: h.clutches, culture: h.cultures, lamp: h.lamps, entry: {} } as Record<string, Record<string, { tag: string }>>
+  const groups = {
+    animal: h.animals,
+    pairing: h.pairings,
+    clutch: h.clutches,
+    culture: h.cultures,
+    lamp: h.lamps,
+    entry: {},
+  } as Record<string, Record<string, { tag: string }>>
   return groups[type]?.[id]?.tag ?? ''
 }
 
@@ -83,6 +116,7 @@ function step(by: number): void {
 defineShortcuts({ j: () => step(1), k: () => step(-1) })
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -124,20 +158,63 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
 </template>
 
 <style scoped>
-.room { margin-top: 1.25rem; max-width: 64rem; }
-.room > h2 { border-bottom: 2px solid var(--ui-border-accented); padding-bottom: 0.25rem; }
-.stop { display: grid; grid-template-columns: 12rem minmax(0, 1fr); border-top: 1px solid var(--ui-border); }
-.stop > ul { grid-column: 2; }
-.stop h3 { grid-column: 1; padding: 0.75rem 1rem 0 0; font-size: 0.9375rem; color: var(--ui-text-muted); }
-.stop :deep(.task:first-child) { border-top: 0; }
-.done { margin-top: 2rem; }
-.unweighed { margin-top: 0.75rem; max-width: 64rem; }
-summary { cursor: pointer; color: var(--ui-text-muted); min-height: 2.75rem; display: flex; align-items: center; }
-.done li { padding: 0.125rem 0; }
-.fold-leave-active { transition: opacity 150ms, transform 150ms; }
-.fold-leave-to { opacity: 0; transform: translateX(1rem); }
+.room {
+  margin-top: 1.25rem;
+  max-width: 64rem;
+}
+.room > h2 {
+  border-bottom: 2px solid var(--ui-border-accented);
+  padding-bottom: 0.25rem;
+}
+.stop {
+  display: grid;
+  grid-template-columns: 12rem minmax(0, 1fr);
+  border-top: 1px solid var(--ui-border);
+}
+.stop > ul {
+  grid-column: 2;
+}
+.stop h3 {
+  grid-column: 1;
+  padding: 0.75rem 1rem 0 0;
+  font-size: 0.9375rem;
+  color: var(--ui-text-muted);
+}
+.stop :deep(.task:first-child) {
+  border-top: 0;
+}
+.done {
+  margin-top: 2rem;
+}
+.unweighed {
+  margin-top: 0.75rem;
+  max-width: 64rem;
+}
+summary {
+  cursor: pointer;
+  color: var(--ui-text-muted);
+  min-height: 2.75rem;
+  display: flex;
+  align-items: center;
+}
+.done li {
+  padding: 0.125rem 0;
+}
+.fold-leave-active {
+  transition:
+    opacity 150ms,
+    transform 150ms;
+}
+.fold-leave-to {
+  opacity: 0;
+  transform: translateX(1rem);
+}
 @media (max-width: 800px) {
-  .stop { display: block; }
-  .stop h3 { padding-top: 0.5rem; }
+  .stop {
+    display: block;
+  }
+  .stop h3 {
+    padding-top: 0.5rem;
+  }
 }
 </style>

@@ -8,30 +8,46 @@ import type { WhatIfOutcome } from '~/workers/whatIf.worker'
 const house = useHouse()
 const { narrow } = useNarrow()
 
-const SPANS = [{ label: '6 weeks', past: 14, ahead: 42 }, { label: '3 months', past: 30, ahead: 92 }, { label: '9 months', past: 60, ahead: 273 }]
+const SPANS = [
+  { label: '6 weeks', past: 14, ahead: 42 },
+  { label: '3 months', past: 30, ahead: 92 },
+  { label: '9 months', past: 60, ahead: 273 },
+]
 const chosen = useLocalStorage('season-span', 2)
 const board = useTemplateRef<HTMLElement>('board')
 const { width } = useElementSize(board)
 const LABEL = 272
 const span = computed(() => {
   const { past, ahead } = SPANS[chosen.value] ?? SPANS[2]!
-  return { from: house.today - past, to: house.today + ahead, width: Math.max(260, Math.floor(width.value - (narrow.value ? 0 : LABEL + 12))) }
+  return {
+    from: house.today - past,
+    to: house.today + ahead,
+    width: Math.max(260, Math.floor(width.value - (narrow.value ? 0 : LABEL + 12))),
+  }
 })
 
 const litLane = ref<string | null>(null)
-const lit = computed(() => (litLane.value && house.season ? laneNeed(house.season, litLane.value, house.almanac, house.settings) : null))
+const lit = computed(() =>
+  litLane.value && house.season ? laneNeed(house.season, litLane.value, house.almanac, house.settings) : null,
+)
 
 const openLane = ref<string | null>(null)
 const lane = computed(() => house.season?.lanes.find(l => l.id === openLane.value) ?? null)
 
 const whatIf = ref(false)
 const outcome = shallowRef<WhatIfOutcome | null>(null)
-watch(whatIf, (is) => { if (!is) outcome.value = null })
-defineShortcuts({ w: () => { whatIf.value = !whatIf.value } })
+watch(whatIf, is => {
+  if (!is) outcome.value = null
+})
+defineShortcuts({
+  w: () => {
+    whatIf.value = !whatIf.value
+  },
+})
 
 /** Food that is eaten or grown, most pressing first: what must be started soonest. */
 const food = computed(() => {
-  const rows = (house.season?.prey ?? []).flatMap((look) => {
+  const rows = (house.season?.prey ?? []).flatMap(look => {
     const plan = house.plans.find(p => p.prey === look.prey)
     return plan ? [{ look, plan, first: Math.min(plan.starts[0]?.day ?? 1e9, plan.gaps[0]?.from ?? 1e9) }] : []
   })
@@ -41,14 +57,30 @@ const food = computed(() => {
 
 const answer = computed(() => {
   const lanes = house.season?.lanes ?? []
-  const soon = lanes.flatMap((l: Lane) => l.events.filter(e => ['hatched', 'born', 'metamorphosed'].includes(e.event) && !e.observed).map(e => ({ l, sum: summarise(e.dist), never: e.dist.never }))).filter(x => x.sum && x.sum.median >= house.today && x.never < 0.6).sort((a, b) => a.sum!.median - b.sum!.median)[0]
+  const soon = lanes
+    .flatMap((l: Lane) =>
+      l.events
+        .filter(e => ['hatched', 'born', 'metamorphosed'].includes(e.event) && !e.observed)
+        .map(e => ({ l, sum: summarise(e.dist), never: e.dist.never })),
+    )
+    .filter(x => x.sum && x.sum.median >= house.today && x.never < 0.6)
+    .sort((a, b) => a.sum!.median - b.sum!.median)[0]
   const starts = house.upcomingStarts.filter(t => t.actions[0]?.kind === 'cultureStarted')
-  const parts = [soon ? `Next young: ${soon.l.title}, about ${formatWeekday(soon.sum!.median)}.` : 'No young are expected.']
-  if (starts.length) parts.push(`By ${formatWeekday(starts[0]!.due)} start ${starts.slice(0, 3).map(t => t.what.replace(/^Start /, '')).join(', ')}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.`)
+  const parts = [
+    soon ? `Next young: ${soon.l.title}, about ${formatWeekday(soon.sum!.median)}.` : 'No young are expected.',
+  ]
+  if (starts.length)
+    parts.push(
+      `By ${formatWeekday(starts[0]!.due)} start ${starts
+        .slice(0, 3)
+        .map(t => t.what.replace(/^Start /, ''))
+        .join(', ')}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.`,
+    )
   return parts.join(' ')
 })
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen season">
     <header>
@@ -81,25 +113,85 @@ const answer = computed(() => {
 </template>
 
 <style scoped>
-.season { max-width: none; padding-bottom: 0; }
-.season > header { margin-bottom: 0.25rem; gap: 0 1.5rem; }
-.answer { flex-basis: 100%; }
-.tools { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
-.axis { display: grid; grid-template-columns: var(--label) auto; background: var(--ui-bg); border-bottom: 1px solid var(--ui-border-accented); align-items: end; }
-.axis.food { padding-top: 0.625rem; grid-template-columns: 1fr; }
-.corner { font-weight: 650; color: var(--ui-text-highlighted); padding: 0 0.25rem 0.125rem; }
-.key { font-weight: 400; font-size: 0.8125rem; color: var(--ui-text-muted); margin-left: 0.75rem; }
+.season {
+  max-width: none;
+  padding-bottom: 0;
+}
+.season > header {
+  margin-bottom: 0.25rem;
+  gap: 0 1.5rem;
+}
+.answer {
+  flex-basis: 100%;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
+.axis {
+  display: grid;
+  grid-template-columns: var(--label) auto;
+  background: var(--ui-bg);
+  border-bottom: 1px solid var(--ui-border-accented);
+  align-items: end;
+}
+.axis.food {
+  padding-top: 0.625rem;
+  grid-template-columns: 1fr;
+}
+.corner {
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+  padding: 0 0.25rem 0.125rem;
+}
+.key {
+  font-weight: 400;
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+  margin-left: 0.75rem;
+}
 /* life above and food below are seen together, so that one can follow a hatch to the cup */
 @media (min-width: 801px) {
-  .season { display: flex; flex-direction: column; height: 100dvh; padding-bottom: 3.75rem; }
-  .board { flex: 1; min-height: 0; display: flex; flex-direction: column; }
-  .pane { flex: 1 1 46%; min-height: 8rem; overflow-y: auto; scrollbar-width: thin; scrollbar-gutter: stable; }
-  .life { flex-basis: 54%; }
+  .season {
+    display: flex;
+    flex-direction: column;
+    height: 100dvh;
+    padding-bottom: 3.75rem;
+  }
+  .board {
+    flex: 1;
+    min-height: 0;
+    display: flex;
+    flex-direction: column;
+  }
+  .pane {
+    flex: 1 1 46%;
+    min-height: 8rem;
+    overflow-y: auto;
+    scrollbar-width: thin;
+    scrollbar-gutter: stable;
+  }
+  .life {
+    flex-basis: 54%;
+  }
 }
 @media (max-width: 800px) {
-  .season { padding-bottom: 10rem; }
-  .axis { position: sticky; top: 0; z-index: 5; grid-template-columns: minmax(0, 1fr); }
-  .axis.food { position: static; }
-  .axis:not(.food) .corner { display: none; }
+  .season {
+    padding-bottom: 10rem;
+  }
+  .axis {
+    position: sticky;
+    top: 0;
+    z-index: 5;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .axis.food {
+    position: static;
+  }
+  .axis:not(.food) .corner {
+    display: none;
+  }
 }
 </style>

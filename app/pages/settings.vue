@@ -3,13 +3,24 @@ import { SetSettings } from '#shared/contracts/house'
 
 const house = useHouse()
 const toast = useToast()
-const state = reactive({ ...house.settings, schools: { ...house.settings.schools }, cover: Math.round(house.settings.coverQuantile * 100), sexPct: Number((house.settings.sexCertainty * 100).toFixed(2)), warmUp: house.settings.warmUpDay, appetitePct: Math.round(house.settings.appetite * 100), yieldPct: Math.round(house.settings.cupYield * 100) })
+const state = reactive({
+  ...house.settings,
+  schools: { ...house.settings.schools },
+  cover: Math.round(house.settings.coverQuantile * 100),
+  sexPct: Number((house.settings.sexCertainty * 100).toFixed(2)),
+  warmUp: house.settings.warmUpDay,
+  appetitePct: Math.round(house.settings.appetite * 100),
+  yieldPct: Math.round(house.settings.cupYield * 100),
+})
 // a new house begins in the keeper's own time zone
 if (house.isEmpty && state.timeZone === 'UTC') state.timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const problems = ref<Record<string, string>>({})
 /** The settings as they were when this form was filled: a change made meanwhile elsewhere is not written over. */
 const version = ref(house.snapshot!.settingsVersion)
-const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({ label, value }))
+const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({
+  label,
+  value,
+}))
 const zones = Intl.supportedValuesOf('timeZone')
 const schools = computed(() => Object.values(house.almanac.schools))
 /** Schools that a species may answer for itself. */
@@ -19,7 +30,16 @@ const fixedZone = computed(() => !house.isEmpty)
 async function send(): Promise<void> {
   problems.value = {}
   const { cover, sexPct, warmUp, appetitePct, yieldPct, ...rest } = state
-  const wish = { ...rest, version: version.value, coverQuantile: cover / 100, sexCertainty: Number((sexPct / 100).toFixed(6)), latitude: rest.latitude ?? null, warmUpDay: warmUp, appetite: appetitePct / 100, cupYield: yieldPct / 100 }
+  const wish = {
+    ...rest,
+    version: version.value,
+    coverQuantile: cover / 100,
+    sexCertainty: Number((sexPct / 100).toFixed(6)),
+    latitude: rest.latitude ?? null,
+    warmUpDay: warmUp,
+    appetite: appetitePct / 100,
+    cupYield: yieldPct / 100,
+  }
   const checked = SetSettings.safeParse(wish)
   if (!checked.success) {
     problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
@@ -30,15 +50,17 @@ async function send(): Promise<void> {
     version.value = kept.version
     await house.load()
     toast.add({ title: 'Settings kept; the season follows them', color: 'neutral', icon: 'i-lucide-check' })
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof ApiProblem)) throw error
-    problems.value = Object.fromEntries(error.problem.errors?.map(e => [e.path, e.message]) ?? [['form', error.message]])
+    problems.value = Object.fromEntries(
+      error.problem.errors?.map(e => [e.path, e.message]) ?? [['form', error.message]],
+    )
     if (problems.value.version) problems.value.form = `${error.problem.title}. ${problems.value.version}.`
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header><h1>How does this house do things?</h1></header>
@@ -83,11 +105,38 @@ async function send(): Promise<void> {
 </template>
 
 <style scoped>
-.settings { display: grid; grid-template-columns: repeat(auto-fit, minmax(18rem, 1fr)); gap: 2rem; max-width: 70rem; }
-section { display: grid; gap: 0.875rem; align-content: start; }
-.schools { grid-column: 1 / -1; }
-.problem { color: var(--harm); }
-legend { font-weight: 600; padding-bottom: 0.25rem; }
-label { display: flex; gap: 0.625rem; align-items: baseline; min-height: 2.25rem; padding: 0.25rem 0; }
-input[type="radio"] { accent-color: var(--ui-primary); width: 1.125rem; height: 1.125rem; flex: none; }
+.settings {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(18rem, 1fr));
+  gap: 2rem;
+  max-width: 70rem;
+}
+section {
+  display: grid;
+  gap: 0.875rem;
+  align-content: start;
+}
+.schools {
+  grid-column: 1 / -1;
+}
+.problem {
+  color: var(--harm);
+}
+legend {
+  font-weight: 600;
+  padding-bottom: 0.25rem;
+}
+label {
+  display: flex;
+  gap: 0.625rem;
+  align-items: baseline;
+  min-height: 2.25rem;
+  padding: 0.25rem 0;
+}
+input[type='radio'] {
+  accent-color: var(--ui-primary);
+  width: 1.125rem;
+  height: 1.125rem;
+  flex: none;
+}
 </style>

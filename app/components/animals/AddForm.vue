@@ -7,44 +7,74 @@ const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const router = useRouter()
 
-const blank = () => ({ tag: '', name: '', speciesId: undefined as string | undefined, sex: 'unknown' as const, born: '', placeId: undefined as string | undefined })
+const blank = () => ({
+  tag: '',
+  name: '',
+  speciesId: undefined as string | undefined,
+  sex: 'unknown' as const,
+  born: '',
+  placeId: undefined as string | undefined,
+})
 const state = reactive(blank())
 const busy = ref(false)
 const intent = useIntent()
 const refusals = useRefusals(state, useTemplateRef<FormErrors>('form'))
 
-const bornDay = computed({ get: () => (state.born ? dayFromIso(state.born) : null), set: (day: number | null) => { state.born = day === null ? '' : dayToIso(day) } })
+const bornDay = computed({
+  get: () => (state.born ? dayFromIso(state.born) : null),
+  set: (day: number | null) => {
+    state.born = day === null ? '' : dayToIso(day)
+  },
+})
 const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
-const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
+const places = computed(() =>
+  Object.keys(house.house.places)
+    .map(id => ({ value: id, label: house.placeName(id) }))
+    .sort((a, b) => (a.label < b.label ? -1 : 1)),
+)
 
 function wish() {
-  return { ...state, tag: state.tag, name: state.name || null, speciesId: state.speciesId ?? '', born: state.born || null, placeId: state.placeId ?? null }
+  return {
+    ...state,
+    tag: state.tag,
+    name: state.name || null,
+    speciesId: state.speciesId ?? '',
+    born: state.born || null,
+    placeId: state.placeId ?? null,
+  }
 }
 
 function validate() {
   const result = NewAnimal.safeParse(wish())
-  return result.success ? refusals.still() : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
+  return result.success
+    ? refusals.still()
+    : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
 }
 
 async function send(): Promise<void> {
   busy.value = true
   try {
-    const animal = await intent.send(id => callApi<AnimalCard>('/api/animals', { method: 'POST', body: { id, ...wish() }, again: true }))
+    const animal = await intent.send(id =>
+      callApi<AnimalCard>('/api/animals', { method: 'POST', body: { id, ...wish() }, again: true }),
+    )
     await house.load()
     Object.assign(state, blank())
     open.value = false
     await router.push(`/animals/${animal.id}`)
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof ApiProblem)) throw error
-    refusals.setErrors(error.problem.errors?.map(e => ({ name: e.path, message: e.message })) ?? [{ name: 'tag', message: error.message }])
-  }
-  finally {
+    refusals.setErrors(
+      error.problem.errors?.map(e => ({ name: e.path, message: e.message })) ?? [
+        { name: 'tag', message: error.message },
+      ],
+    )
+  } finally {
     busy.value = false
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" title="Add an animal" description="The tag is what stands on its tub">
     <template #body>

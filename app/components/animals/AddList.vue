@@ -8,7 +8,13 @@ const toast = useToast()
 const csv = ref('')
 const problems = ref<string[]>([])
 const busy = ref(false)
-const rows = computed(() => csv.value.trim().split(/\r?\n/).filter(l => l.trim()).length - 1)
+const rows = computed(
+  () =>
+    csv.value
+      .trim()
+      .split(/\r?\n/)
+      .filter(l => l.trim()).length - 1,
+)
 
 async function read(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0]
@@ -18,22 +24,28 @@ async function send(): Promise<void> {
   busy.value = true
   problems.value = []
   try {
-    const { added, elsewhere } = await callApi<AddedList>('/api/animals/list', { method: 'POST', body: { csv: csv.value } })
+    const { added, elsewhere } = await callApi<AddedList>('/api/animals/list', {
+      method: 'POST',
+      body: { csv: csv.value },
+    })
     await house.load()
     open.value = false
     csv.value = ''
-    toast.add({ title: `${added} animals added${elsewhere ? `, ${elsewhere} of them kept elsewhere` : ''}`, icon: 'i-lucide-check', color: 'neutral' })
-  }
-  catch (error) {
+    toast.add({
+      title: `${added} animals added${elsewhere ? `, ${elsewhere} of them kept elsewhere` : ''}`,
+      icon: 'i-lucide-check',
+      color: 'neutral',
+    })
+  } catch (error) {
     if (!(error instanceof ApiProblem)) throw error
     problems.value = error.problem.errors?.map(e => e.message) ?? [error.message]
-  }
-  finally {
+  } finally {
     busy.value = false
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" title="Add a list of animals" description="All are added, or none" :ui="{ content: 'sm:max-w-xl' }">
     <template #body>
@@ -51,7 +63,16 @@ K-10,California kingsnake,female,2022-08-12,,KA-9," />
 </template>
 
 <style scoped>
-.harm { color: var(--harm); font-size: 0.9375rem; }
-.columns { font-family: var(--font-mono); font-weight: 600; color: var(--ui-text-highlighted); }
-input[type="file"] { max-width: 100%; }
+.harm {
+  color: var(--harm);
+  font-size: 0.9375rem;
+}
+.columns {
+  font-family: var(--font-mono);
+  font-weight: 600;
+  color: var(--ui-text-highlighted);
+}
+input[type='file'] {
+  max-width: 100%;
+}
 </style>

@@ -2,9 +2,10 @@
 import type { AnimalState } from '#core/subjects'
 
 /** What an animal is: its sex, its genes, its line. */
-defineProps<{ animal: AnimalState, view: 'sex' | 'genes' | 'lineage' }>()
+defineProps<{ animal: AnimalState; view: 'sex' | 'genes' | 'lineage' }>()
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section class="background" aria-label="What it is">
     <SexingSheet v-if="view === 'sex'" :animal="animal" />

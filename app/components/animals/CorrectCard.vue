@@ -18,11 +18,15 @@ const said = () => ({
 })
 const state = reactive(said())
 const refusals = useRefusals(state, form)
-watch(open, (opened) => { if (opened) Object.assign(state, said()) })
+watch(open, opened => {
+  if (opened) Object.assign(state, said())
+})
 
 const bornDay = computed({
   get: () => (state.born ? dayFromIso(state.born) : null),
-  set: (day: number | null) => { state.born = day === null ? '' : dayToIso(day) },
+  set: (day: number | null) => {
+    state.born = day === null ? '' : dayToIso(day)
+  },
 })
 const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
 
@@ -37,7 +41,9 @@ const changed = computed(() => Object.keys(corrected.value).length > 0)
 function validate() {
   if (!changed.value) return []
   const result = entryKinds.get('animalCorrected')!.data.safeParse(corrected.value)
-  return result.success ? refusals.still() : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
+  return result.success
+    ? refusals.still()
+    : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
 }
 
 async function send(): Promise<void> {
@@ -51,6 +57,7 @@ async function send(): Promise<void> {
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" :title="`Correct the card of ${animal.tag}`" description="For what was written down wrongly. The correction stands in its history, and can be taken back.">
     <template #body>

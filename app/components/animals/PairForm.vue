@@ -9,24 +9,37 @@ const { record, busy } = useRecord()
 const open = ref(false)
 const sireId = ref<string>()
 
-const males = computed(() => Object.values(house.house.animals)
-  .filter(a => a.speciesId === props.dam.speciesId && a.status === 'alive' && a.sex !== 'female' && a.id !== props.dam.id)
-  .map(a => ({ value: a.id, label: `${a.tag}${a.sex === 'unknown' ? ' (sex unknown)' : ''}` })))
+const males = computed(() =>
+  Object.values(house.house.animals)
+    .filter(
+      a => a.speciesId === props.dam.speciesId && a.status === 'alive' && a.sex !== 'female' && a.id !== props.dam.id,
+    )
+    .map(a => ({ value: a.id, label: `${a.tag}${a.sex === 'unknown' ? ' (sex unknown)' : ''}` })),
+)
 const cell = shallowRef<CellSnapshot | null>(null)
-watch(sireId, async (id) => {
+watch(sireId, async id => {
   cell.value = null
-  if (id) cell.value = await callApi<CellSnapshot>(`/api/bench/cell?damId=${props.dam.id}&sireId=${id}`).catch(() => null)
+  if (id)
+    cell.value = await callApi<CellSnapshot>(`/api/bench/cell?damId=${props.dam.id}&sireId=${id}`).catch(() => null)
 })
 const WORDS = { good: 'Fits', wait: 'Wait', doubtful: 'Doubtful', no: 'Not to be paired' } as const
 const caution = computed(() => house.almanac.species[props.dam.speciesId]?.cautions[0])
 
 async function send(): Promise<void> {
   const sire = sireId.value ? house.house.animals[sireId.value] : null
-  const done = await record({ kind: 'paired', founds: 'pairing', data: { tag: nextPairTag(house.house), damId: props.dam.id, sireId: sire?.id ?? null } }, `${props.dam.tag} set with ${sire?.tag ?? 'an unknown male'}`)
+  const done = await record(
+    {
+      kind: 'paired',
+      founds: 'pairing',
+      data: { tag: nextPairTag(house.house), damId: props.dam.id, sireId: sire?.id ?? null },
+    },
+    `${props.dam.tag} set with ${sire?.tag ?? 'an unknown male'}`,
+  )
   if (done) open.value = false
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open">
     <UButton label="Set pair" variant="outline" color="neutral" />

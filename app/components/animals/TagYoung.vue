@@ -2,7 +2,7 @@
 import type { AnimalCard, ClutchState } from '#core/subjects'
 
 /** Makes young of a group animals of their own, each with a tag. */
-const props = defineProps<{ clutch: ClutchState, young: number }>()
+const props = defineProps<{ clutch: ClutchState; young: number }>()
 const house = useHouse()
 const toast = useToast()
 const { takeBack } = useRecord()
@@ -17,20 +17,39 @@ async function send(): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
-    const cards = await intent.send(id => callApi<AnimalCard[]>(`/api/clutches/${props.clutch.id}/tag`, { method: 'POST', body: { id, count: count.value, prefix: prefix.value }, again: true }))
+    const cards = await intent.send(id =>
+      callApi<AnimalCard[]>(`/api/clutches/${props.clutch.id}/tag`, {
+        method: 'POST',
+        body: { id, count: count.value, prefix: prefix.value },
+        again: true,
+      }),
+    )
     await house.load()
     open.value = false
-    toast.add({ title: `${cards.length} tagged, ${cards[0]!.tag} to ${cards.at(-1)!.tag}`, icon: 'i-lucide-check', color: 'neutral', actions: [{ label: 'Undo', color: 'primary', variant: 'outline', onClick: () => { void takeBack([cards[0]!.foundedBy!]) } }] })
-  }
-  catch (error) {
+    toast.add({
+      title: `${cards.length} tagged, ${cards[0]!.tag} to ${cards.at(-1)!.tag}`,
+      icon: 'i-lucide-check',
+      color: 'neutral',
+      actions: [
+        {
+          label: 'Undo',
+          color: 'primary',
+          variant: 'outline',
+          onClick: () => {
+            void takeBack([cards[0]!.foundedBy!])
+          },
+        },
+      ],
+    })
+  } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error)
-  }
-  finally {
+  } finally {
     busy.value = false
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open">
     <UButton label="Give tags" icon="i-lucide-tags" variant="outline" color="neutral" />

@@ -14,16 +14,28 @@ const LEFT = 52
 const points = computed(() => props.animal.weights)
 const span = computed(() => {
   const from = points.value[0]?.day ?? house.today - 30
-  return { from: Math.min(from, house.today - 30), to: house.today + 14, width: Math.max(200, Math.floor(width.value) - LEFT) }
+  return {
+    from: Math.min(from, house.today - 30),
+    to: house.today + 14,
+    width: Math.max(200, Math.floor(width.value) - LEFT),
+  }
 })
 const x = computed(() => timeScale(span.value))
 const y = computed(() => {
   const [low = 0, high = 1] = extent(points.value, p => fromBase(p.massG, house.settings.massUnit))
   const pad = Math.max((high - low) * 0.15, high * 0.03)
-  return scaleLinear().domain([Math.max(0, low - pad), high + pad]).range([HEIGHT - 24, 8]).nice(4)
+  return scaleLinear()
+    .domain([Math.max(0, low - pad), high + pad])
+    .range([HEIGHT - 24, 8])
+    .nice(4)
 })
 const value = (massG: number) => y.value(fromBase(massG, house.settings.massUnit))
-const path = computed(() => line<(typeof points.value)[number]>().x(p => x.value(p.day)).y(p => value(p.massG))(points.value) ?? '')
+const path = computed(
+  () =>
+    line<(typeof points.value)[number]>()
+      .x(p => x.value(p.day))
+      .y(p => value(p.massG))(points.value) ?? '',
+)
 const cold = computed(() => {
   const { cooled, warmed } = props.animal
   if (!cooled) return null
@@ -33,6 +45,7 @@ const cold = computed(() => {
 const last = computed(() => points.value.at(-1))
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div ref="box">
     <svg v-if="points.length" :width="span.width + LEFT" :height="HEIGHT" role="img" :aria-label="`Weight, latest ${last ? formatQuantity(last.massG, house.settings.massUnit) : 'none'}`">
@@ -55,5 +68,8 @@ const last = computed(() => points.value.at(-1))
 </template>
 
 <style scoped>
-text { font-size: 13px; fill: var(--ui-text-muted); }
+text {
+  font-size: 13px;
+  fill: var(--ui-text-muted);
+}
 </style>

@@ -12,23 +12,49 @@ const { record, busy } = useRecord()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 
-const span = computed(() => ({ from: props.cold.points[0]?.day ?? props.cold.cooledDay, to: Math.max(props.cold.wakeDay, house.today) + 4, width: Math.max(240, Math.floor(width.value)) }))
-const place = computed(() => house.season?.winter.places.find(p => p.placeId === props.cold.coldPlaceId && p.days.length) ?? null)
+const span = computed(() => ({
+  from: props.cold.points[0]?.day ?? props.cold.cooledDay,
+  to: Math.max(props.cold.wakeDay, house.today) + 4,
+  width: Math.max(240, Math.floor(width.value)),
+}))
+const place = computed(
+  () => house.season?.winter.places.find(p => p.placeId === props.cold.coldPlaceId && p.days.length) ?? null,
+)
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 const facts = computed(() => {
   const c = props.cold
-  const rows: [string, string][] = [['In the cold since', `${formatDay(c.cooledDay, house.today)}, wakes ${formatDay(c.wakeDay, house.today)}`]]
+  const rows: [string, string][] = [
+    ['In the cold since', `${formatDay(c.cooledDay, house.today)}, wakes ${formatDay(c.wakeDay, house.today)}`],
+  ]
   if (c.lost !== null) rows.push(['Lost', `${percent(c.lost)}, ${percent(c.slopePerWeek!)} a week`])
-  if (c.atWake) rows.push(['At waking', `${percent(c.atWake.mid)} (${percent(Math.max(0, c.atWake.low))}–${percent(c.atWake.high)})`])
-  if (c.outOn && c.outOn.low <= c.wakeDay) rows.push(['Over the limit', `${formatRange(c.outOn)}${c.outOn.never > 0.05 ? `, ${Math.round(c.outOn.never * 100)} % not at all` : ''}`])
-  if (c.lost !== null) rows.push(['Of it burnt', `${percent(c.metabolicShare)}; water or worse ${percent(Math.max(0, c.waterShare))}`])
+  if (c.atWake)
+    rows.push([
+      'At waking',
+      `${percent(c.atWake.mid)} (${percent(Math.max(0, c.atWake.low))}–${percent(c.atWake.high)})`,
+    ])
+  if (c.outOn && c.outOn.low <= c.wakeDay)
+    rows.push([
+      'Over the limit',
+      `${formatRange(c.outOn)}${c.outOn.never > 0.05 ? `, ${Math.round(c.outOn.never * 100)} % not at all` : ''}`,
+    ])
+  if (c.lost !== null)
+    rows.push(['Of it burnt', `${percent(c.metabolicShare)}; water or worse ${percent(Math.max(0, c.waterShare))}`])
   return rows
 })
-const LOOKS: Record<Sign, string> = { breathing: 'Noisy breath', discharge: 'Discharge', skin: 'Dry skin', alertness: 'Does not react', thin: 'Thin', injury: 'Injury' }
+const LOOKS: Record<Sign, string> = {
+  breathing: 'Noisy breath',
+  discharge: 'Discharge',
+  skin: 'Dry skin',
+  alertness: 'Does not react',
+  thin: 'Thin',
+  injury: 'Injury',
+}
 const about = computed(() => ({ type: 'animal' as const, id: props.cold.animalId }))
-const write = (kind: string, data: Record<string, unknown>, says: string) => record({ kind, subject: about.value, data }, `${props.cold.tag}: ${says}`)
+const write = (kind: string, data: Record<string, unknown>, says: string) =>
+  record({ kind, subject: about.value, data }, `${props.cold.tag}: ${says}`)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div ref="box" class="sheet">
     <p class="verdict" :class="cold.verdict.value.action">
@@ -53,10 +79,29 @@ const write = (kind: string, data: Record<string, unknown>, says: string) => rec
 </template>
 
 <style scoped>
-.sheet { display: grid; gap: 0.625rem; }
-.verdict { font-weight: 650; color: var(--ui-text-highlighted); }
-.verdict.takeOut { color: var(--harm); }
-dl { display: grid; grid-template-columns: max-content 1fr; gap: 0.25rem 1rem; }
-dt { color: var(--ui-text-muted); }
-.buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
+.sheet {
+  display: grid;
+  gap: 0.625rem;
+}
+.verdict {
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.verdict.takeOut {
+  color: var(--harm);
+}
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 0.25rem 1rem;
+}
+dt {
+  color: var(--ui-text-muted);
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
 </style>

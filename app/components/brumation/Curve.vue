@@ -4,18 +4,51 @@ import { setpoints, type Programme, type Setpoint } from '#core/brumation'
 import { formatQuantity } from '#core/units'
 
 /** The setpoint curve of a programme: temperature over time. */
-const props = defineProps<{ programme: Programme, width: number, height: number, from?: number, to?: number, today?: number }>()
+const props = defineProps<{
+  programme: Programme
+  width: number
+  height: number
+  from?: number
+  to?: number
+  today?: number
+}>()
 const house = useHouse()
 const corners = computed(() => setpoints(props.programme))
-const span = computed(() => ({ from: props.from ?? props.programme.lastMealDay - 2, to: props.to ?? props.programme.warmDay + 8, width: props.width }))
+const span = computed(() => ({
+  from: props.from ?? props.programme.lastMealDay - 2,
+  to: props.to ?? props.programme.warmDay + 8,
+  width: props.width,
+}))
 const x = computed(() => timeScale(span.value))
-const temps = computed(() => [...corners.value.map(c => c.tempC), ...(props.programme.nightC === null ? [] : [props.programme.nightC])])
-const y = computed(() => scaleLinear().domain([Math.min(...temps.value) - 1, Math.max(...temps.value) + 1]).range([props.height - 6, 8]))
-const path = computed(() => line<Setpoint>().x(c => x.value(c.hour / 24)).y(c => y.value(c.tempC))(corners.value) ?? '')
-const night = computed(() => (props.programme.nightC === null ? null : { x: x.value(props.programme.holdDay), width: x.value(props.programme.wakeDay) - x.value(props.programme.holdDay), y: y.value(props.programme.holdC), height: y.value(props.programme.nightC) - y.value(props.programme.holdC) }))
+const temps = computed(() => [
+  ...corners.value.map(c => c.tempC),
+  ...(props.programme.nightC === null ? [] : [props.programme.nightC]),
+])
+const y = computed(() =>
+  scaleLinear()
+    .domain([Math.min(...temps.value) - 1, Math.max(...temps.value) + 1])
+    .range([props.height - 6, 8]),
+)
+const path = computed(
+  () =>
+    line<Setpoint>()
+      .x(c => x.value(c.hour / 24))
+      .y(c => y.value(c.tempC))(corners.value) ?? '',
+)
+const night = computed(() =>
+  props.programme.nightC === null
+    ? null
+    : {
+        x: x.value(props.programme.holdDay),
+        width: x.value(props.programme.wakeDay) - x.value(props.programme.holdDay),
+        y: y.value(props.programme.holdC),
+        height: y.value(props.programme.nightC) - y.value(props.programme.holdC),
+      },
+)
 const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <svg :width="width" :height="height" class="curve" role="img" :aria-label="`Setpoint from ${show(programme.warmC)} down to ${show(programme.holdC)} and back`">
     <line v-if="today !== undefined" :x1="x(today)" :x2="x(today)" y1="0" :y2="height" stroke="var(--ui-primary)" stroke-width="1.25" />
@@ -28,6 +61,15 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 </template>
 
 <style scoped>
-.curve { display: block; max-width: 100%; }
-text { font-size: 13px; fill: var(--ui-text-toned); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
+.curve {
+  display: block;
+  max-width: 100%;
+}
+text {
+  font-size: 13px;
+  fill: var(--ui-text-toned);
+  paint-order: stroke;
+  stroke: var(--ui-bg);
+  stroke-width: 3px;
+}
 </style>

@@ -5,17 +5,31 @@ import { formatDay } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
 
 /** Loss of one animal against what is usual and against its limits; below the line is more lost. */
-const props = defineProps<{ cold: ColdAnimal, span: TimeSpan, height: number, axes?: boolean }>()
+const props = defineProps<{ cold: ColdAnimal; span: TimeSpan; height: number; axes?: boolean }>()
 const house = useHouse()
 
 const x = computed(() => timeScale(props.span))
-const most = computed(() => Math.max(props.cold.limits.takeOut * 1.2, (props.cold.lost ?? 0) * 1.1, props.axes ? Math.min(0.25, props.cold.atWake?.high ?? 0) : 0))
-const y = computed(() => scaleLinear().domain([-0.012, most.value]).range([4, props.height - (props.axes ? 22 : 4)]))
+const most = computed(() =>
+  Math.max(
+    props.cold.limits.takeOut * 1.2,
+    (props.cold.lost ?? 0) * 1.1,
+    props.axes ? Math.min(0.25, props.cold.atWake?.high ?? 0) : 0,
+  ),
+)
+const y = computed(() =>
+  scaleLinear()
+    .domain([-0.012, most.value])
+    .range([4, props.height - (props.axes ? 22 : 4)]),
+)
 /** On a short line what lies below is cut off by its edge; with axes it must not run over them. */
 const clampY = (share: number) => y.value(Math.max(-0.012, props.axes ? Math.min(most.value, share) : share))
 
-type Band = { day: number, low: number, high: number }
-const shape = (list: Band[]) => area<Band>().x(d => x.value(d.day)).y0(d => clampY(d.low)).y1(d => clampY(d.high))(list) ?? ''
+type Band = { day: number; low: number; high: number }
+const shape = (list: Band[]) =>
+  area<Band>()
+    .x(d => x.value(d.day))
+    .y0(d => clampY(d.low))
+    .y1(d => clampY(d.high))(list) ?? ''
 const usual = computed(() => shape(props.cold.usual))
 const last = computed(() => props.cold.points.at(-1))
 /** What is expected from the last weighing on: the band widens. */
@@ -23,15 +37,39 @@ const ahead = computed(() => {
   const from = last.value?.day ?? 0
   const part = props.cold.band.filter(b => b.day >= from)
   const before = props.cold.band.filter(b => b.day < from).at(-1)
-  return before && part[0] && part[0].day > from ? [{ ...before, day: from, low: before.low + (part[0].low - before.low) * ((from - before.day) / (part[0].day - before.day)), mid: before.mid + (part[0].mid - before.mid) * ((from - before.day) / (part[0].day - before.day)), high: before.high + (part[0].high - before.high) * ((from - before.day) / (part[0].day - before.day)) }, ...part] : part
+  return before && part[0] && part[0].day > from
+    ? [
+        {
+          ...before,
+          day: from,
+          low: before.low + (part[0].low - before.low) * ((from - before.day) / (part[0].day - before.day)),
+          mid: before.mid + (part[0].mid - before.mid) * ((from - before.day) / (part[0].day - before.day)),
+          high: before.high + (part[0].high - before.high) * ((from - before.day) / (part[0].day - before.day)),
+        },
+        ...part,
+      ]
+    : part
 })
-const trend = computed(() => line<{ day: number, mid: number }>().x(d => x.value(d.day)).y(d => clampY(d.mid))(ahead.value) ?? '')
-const seen = computed(() => line<{ day: number, lost: number }>().x(p => x.value(p.day)).y(p => clampY(p.lost))(props.cold.points) ?? '')
+const trend = computed(
+  () =>
+    line<{ day: number; mid: number }>()
+      .x(d => x.value(d.day))
+      .y(d => clampY(d.mid))(ahead.value) ?? '',
+)
+const seen = computed(
+  () =>
+    line<{ day: number; lost: number }>()
+      .x(p => x.value(p.day))
+      .y(p => clampY(p.lost))(props.cold.points) ?? '',
+)
 const grave = computed(() => ['takeOut', 'offerWater'].includes(props.cold.verdict.value.action))
-const colour = computed(() => (props.cold.verdict.value.action === 'takeOut' ? 'var(--harm)' : 'var(--ui-text-highlighted)'))
+const colour = computed(() =>
+  props.cold.verdict.value.action === 'takeOut' ? 'var(--harm)' : 'var(--ui-text-highlighted)',
+)
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <svg :width="span.width" :height="height" class="loss" role="img" :aria-label="`${cold.tag}: ${cold.lost === null ? 'not weighed twice yet' : `lost ${percent(cold.lost)}`}; watch at ${percent(cold.limits.watch)}, out at ${percent(cold.limits.takeOut)}`">
     <line :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="height - (axes ? 20 : 0)" stroke="var(--ui-primary)" stroke-width="1.25" />
@@ -53,6 +91,15 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 </template>
 
 <style scoped>
-.loss { display: block; max-width: 100%; }
-text { font-size: 13px; fill: var(--ui-text-toned); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
+.loss {
+  display: block;
+  max-width: 100%;
+}
+text {
+  font-size: 13px;
+  fill: var(--ui-text-toned);
+  paint-order: stroke;
+  stroke: var(--ui-bg);
+  stroke-width: 3px;
+}
 </style>

@@ -3,41 +3,72 @@ import type { WinterGroupView } from '#core/season'
 import { formatDay, formatWeekday } from '#core/units'
 
 /** Every winter group: its curve, and its animals as bars on the same time. */
-const props = defineProps<{ groups: WinterGroupView[], width: number }>()
-const emit = defineEmits<{ change: [groupId: string], wake: [groupId: string] }>()
+const props = defineProps<{ groups: WinterGroupView[]; width: number }>()
+const emit = defineEmits<{ change: [groupId: string]; wake: [groupId: string] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const { narrow } = useNarrow()
 
 const LABEL = 268
 const span = computed(() => ({
-  from: Math.min(...props.groups.map(g => g.programme.lastMealDay), house.today) - 4, to: Math.max(...props.groups.map(g => g.programme.firstMealDay), house.today) + 8,
+  from: Math.min(...props.groups.map(g => g.programme.lastMealDay), house.today) - 4,
+  to: Math.max(...props.groups.map(g => g.programme.firstMealDay), house.today) + 8,
   width: Math.max(220, Math.floor(props.width - (narrow.value ? 0 : LABEL + 12))),
 }))
 const x = computed(() => timeScale(span.value))
 
 function status(g: WinterGroupView): string {
   const of = (state: string) => g.members.filter(m => m.state === state).length
-  const parts = [[of('cold'), g.programme.kind === 'dormancy' ? 'at rest' : 'in the cold'], [of('awake'), 'awake'], [of('warmed'), 'woken']].filter(([n]) => n).map(([n, w]) => `${n} ${w}`)
+  const parts = [
+    [of('cold'), g.programme.kind === 'dormancy' ? 'at rest' : 'in the cold'],
+    [of('awake'), 'awake'],
+    [of('warmed'), 'woken'],
+  ]
+    .filter(([n]) => n)
+    .map(([n, w]) => `${n} ${w}`)
   return parts.join(', ') || 'nobody in it'
 }
 /** The next day on which something is done. */
 function next(g: WinterGroupView): string {
   const p = g.programme
   const rest = p.kind === 'dormancy'
-  const days: [number, string][] = g.members.some(m => m.state === 'awake') && p.wakeDay > house.today
-    ? [[p.lastMealDay, 'last meal'], [p.coolDay, rest ? 'rest begins' : 'cooling begins'], [p.holdDay, 'hold']]
-    : [[p.holdDay, 'hold'], [p.maleDay ?? -1, 'male goes in'], [p.wakeDay, rest ? 'rest ends' : 'warm up'], [p.warmDay, 'full warmth'], [p.firstMealDay, 'first small meal']]
+  const days: [number, string][] =
+    g.members.some(m => m.state === 'awake') && p.wakeDay > house.today
+      ? [
+          [p.lastMealDay, 'last meal'],
+          [p.coolDay, rest ? 'rest begins' : 'cooling begins'],
+          [p.holdDay, 'hold'],
+        ]
+      : [
+          [p.holdDay, 'hold'],
+          [p.maleDay ?? -1, 'male goes in'],
+          [p.wakeDay, rest ? 'rest ends' : 'warm up'],
+          [p.warmDay, 'full warmth'],
+          [p.firstMealDay, 'first small meal'],
+        ]
   const coming = days.find(([d]) => d >= house.today)
   return coming ? `${coming[1]} ${formatWeekday(coming[0])}` : 'over'
 }
 /** What one member's bar shows: the stay as it is, or as planned. */
 function bar(g: WinterGroupView, m: WinterGroupView['members'][number]) {
   const a = house.house.animals[m.animalId]
-  const from = m.state === 'awake' ? g.programme.coolDay : a?.cooled?.day ?? g.programme.coolDay
-  const to = m.state === 'warmed' ? a?.warmed?.day ?? g.programme.wakeDay : Math.max(g.programme.wakeDay, m.state === 'cold' ? house.today : 0)
+  const from = m.state === 'awake' ? g.programme.coolDay : (a?.cooled?.day ?? g.programme.coolDay)
+  const to =
+    m.state === 'warmed'
+      ? (a?.warmed?.day ?? g.programme.wakeDay)
+      : Math.max(g.programme.wakeDay, m.state === 'cold' ? house.today : 0)
   const unfit = m.eligibility !== null && !['cool', 'shorten'].includes(m.eligibility.value.fitness)
-  return { x: x.value(from), width: Math.max(2, x.value(to) - x.value(from)), past: m.state === 'cold' ? Math.max(0, Math.min(x.value(house.today), x.value(to)) - x.value(from)) : m.state === 'warmed' ? x.value(to) - x.value(from) : 0, unfit }
+  return {
+    x: x.value(from),
+    width: Math.max(2, x.value(to) - x.value(from)),
+    past:
+      m.state === 'cold'
+        ? Math.max(0, Math.min(x.value(house.today), x.value(to)) - x.value(from))
+        : m.state === 'warmed'
+          ? x.value(to) - x.value(from)
+          : 0,
+    unfit,
+  }
 }
 const bars = (g: WinterGroupView) => g.members.map(m => ({ m, b: bar(g, m) }))
 const over = (g: WinterGroupView) => g.members.every(m => m.state === 'warmed' || m.state === 'gone')
@@ -45,6 +76,7 @@ const over = (g: WinterGroupView) => g.members.every(m => m.state === 'warmed' |
 const barOf = (g: WinterGroupView) => (g.members.length > 24 ? 5 : 17)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section aria-label="Plan">
     <p v-if="!groups.length" class="quiet">No winter is planned. Plan one: who goes, when, how cold and how long.</p>
@@ -84,16 +116,63 @@ const barOf = (g: WinterGroupView) => (g.members.length > 24 ? 5 : 17)
 </template>
 
 <style scoped>
-.axis, .group { display: grid; }
-.axis { align-items: end; }
-.key { font-size: 0.8125rem; color: var(--ui-text-muted); line-height: 1.2; }
-.group { border-top: 1px solid var(--ui-border-accented); padding: 0.5rem 0; }
-h3 { font-weight: 650; color: var(--ui-text-highlighted); }
-.head { padding-right: 0.75rem; }
-.acts { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; padding: 0.375rem 0; }
-.export { font-size: 0.8125rem; text-decoration: underline; color: var(--ui-text-muted); }
-.bars { display: block; max-width: 100%; }
-.unfit { line-height: 1.35; }
-text { font-family: var(--font-mono); font-size: 13px; fill: var(--ui-text-toned); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
-@media (max-width: 800px) { .acts :deep(button), .export { min-height: 2.75rem; display: inline-flex; align-items: center; padding-inline: 0.75rem; } }
+.axis,
+.group {
+  display: grid;
+}
+.axis {
+  align-items: end;
+}
+.key {
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+  line-height: 1.2;
+}
+.group {
+  border-top: 1px solid var(--ui-border-accented);
+  padding: 0.5rem 0;
+}
+h3 {
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.head {
+  padding-right: 0.75rem;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+  padding: 0.375rem 0;
+}
+.export {
+  font-size: 0.8125rem;
+  text-decoration: underline;
+  color: var(--ui-text-muted);
+}
+.bars {
+  display: block;
+  max-width: 100%;
+}
+.unfit {
+  line-height: 1.35;
+}
+text {
+  font-family: var(--font-mono);
+  font-size: 13px;
+  fill: var(--ui-text-toned);
+  paint-order: stroke;
+  stroke: var(--ui-bg);
+  stroke-width: 3px;
+}
+@media (max-width: 800px) {
+  .acts :deep(button),
+  .export {
+    min-height: 2.75rem;
+    display: inline-flex;
+    align-items: center;
+    padding-inline: 0.75rem;
+  }
+}
 </style>

@@ -12,11 +12,13 @@ function ready(r: RecoveringAnimal): string {
   const sum = summarise(r.readiness.dist)
   return sum ? `ready ${formatRange(sum)}` : 'not known'
 }
-const ofStart = (r: RecoveringAnimal) => (r.recovery.ofStart === null ? 'not weighed' : `${Math.round(r.recovery.ofStart * 100)} %`)
+const ofStart = (r: RecoveringAnimal) =>
+  r.recovery.ofStart === null ? 'not weighed' : `${Math.round(r.recovery.ofStart * 100)} %`
 /** 85 to 105 % of the start, so that the few percent that matter can be seen. */
 const at = (share: number) => `${Math.max(0, Math.min(100, ((share - 0.85) / 0.2) * 100))}%`
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section aria-label="Coming back">
     <h2>Coming back</h2>
@@ -42,11 +44,43 @@ const at = (share: number) => `${Math.max(0, Math.min(100, ((share - 0.85) / 0.2
 </template>
 
 <style scoped>
-table { max-width: 60rem; }
-.num { font-family: var(--font-mono); display: inline-block; min-width: 3.5rem; }
-.bar { display: inline-block; position: relative; width: 7rem; height: 0.5rem; background: var(--ui-bg-accented); vertical-align: middle; }
-.bar i { position: absolute; inset: 0 auto 0 0; background: var(--stage-hatchling); }
-.bar b { position: absolute; top: -3px; bottom: -3px; width: 2px; background: var(--ui-text-highlighted); }
-.waits { display: block; }
-@media (max-width: 800px) { .hide { display: none; } .bar { width: 3.5rem; } }
+table {
+  max-width: 60rem;
+}
+.num {
+  font-family: var(--font-mono);
+  display: inline-block;
+  min-width: 3.5rem;
+}
+.bar {
+  display: inline-block;
+  position: relative;
+  width: 7rem;
+  height: 0.5rem;
+  background: var(--ui-bg-accented);
+  vertical-align: middle;
+}
+.bar i {
+  position: absolute;
+  inset: 0 auto 0 0;
+  background: var(--stage-hatchling);
+}
+.bar b {
+  position: absolute;
+  top: -3px;
+  bottom: -3px;
+  width: 2px;
+  background: var(--ui-text-highlighted);
+}
+.waits {
+  display: block;
+}
+@media (max-width: 800px) {
+  .hide {
+    display: none;
+  }
+  .bar {
+    width: 3.5rem;
+  }
+}
 </style>

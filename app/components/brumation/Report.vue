@@ -14,14 +14,24 @@ const winterName = (year: number) => (south.value ? `${year}` : `${year}/${Strin
 const LABEL = 220
 const plot = computed(() => Math.max(160, Math.floor(width.value) - (width.value < 640 ? 12 : LABEL + 260)))
 const most = computed(() => Math.max(0.12, ...report.value.records.map(r => r.lost ?? 0)))
-const x = computed(() => scaleLinear().domain([-0.005, most.value]).range([6, plot.value - 8]))
+const x = computed(() =>
+  scaleLinear()
+    .domain([-0.005, most.value])
+    .range([6, plot.value - 8]),
+)
 const percent = (share: number | null) => (share === null ? '' : `${(share * 100).toFixed(1)}\u00A0%`)
-const animalsOf = (s: SpeciesWinter) => report.value.records.filter(r => r.speciesId === s.speciesId && r.year === s.year)
+const animalsOf = (s: SpeciesWinter) =>
+  report.value.records.filter(r => r.speciesId === s.speciesId && r.year === s.year)
 /** Rows kept together by species, newest winter first. */
-const rows = computed(() => [...report.value.bySpecies].sort((a, b) => house.speciesName(a.speciesId).localeCompare(house.speciesName(b.speciesId)) || b.year - a.year))
+const rows = computed(() =>
+  [...report.value.bySpecies].sort(
+    (a, b) => house.speciesName(a.speciesId).localeCompare(house.speciesName(b.speciesId)) || b.year - a.year,
+  ),
+)
 const limits = (s: SpeciesWinter) => house.almanac.species[s.speciesId]?.cold
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section ref="box" aria-label="Report of winters">
     <h2>Winters compared</h2>
@@ -53,11 +63,37 @@ const limits = (s: SpeciesWinter) => house.almanac.species[s.speciesId]?.cold
 </template>
 
 <style scoped>
-.row { display: flex; flex-wrap: wrap; align-items: center; gap: 0 0.75rem; }
-.row.first { border-top: 1px solid var(--ui-border); padding-top: 0.25rem; margin-top: 0.25rem; }
-.who { width: 13rem; }
-.sum { font-size: 0.875rem; color: var(--ui-text-muted); flex: 1 1 12rem; }
-summary { cursor: pointer; min-height: 2.75rem; display: flex; align-items: center; text-decoration: underline; color: var(--ui-text-muted); }
-details { overflow-x: auto; }
-table { max-width: 52rem; }
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0 0.75rem;
+}
+.row.first {
+  border-top: 1px solid var(--ui-border);
+  padding-top: 0.25rem;
+  margin-top: 0.25rem;
+}
+.who {
+  width: 13rem;
+}
+.sum {
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+  flex: 1 1 12rem;
+}
+summary {
+  cursor: pointer;
+  min-height: 2.75rem;
+  display: flex;
+  align-items: center;
+  text-decoration: underline;
+  color: var(--ui-text-muted);
+}
+details {
+  overflow-x: auto;
+}
+table {
+  max-width: 52rem;
+}
 </style>

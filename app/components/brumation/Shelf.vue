@@ -4,8 +4,8 @@ import type { ColdAnimal, ColdPlaceView } from '#core/season'
 import { formatDay, formatQuantity } from '#core/units'
 
 /** One cold place: its temperature, and who lies in it, worst first. */
-const props = defineProps<{ name: string, place: ColdPlaceView | null, cold: ColdAnimal[], width: number }>()
-const emit = defineEmits<{ open: [animalId: string], weigh: [] }>()
+const props = defineProps<{ name: string; place: ColdPlaceView | null; cold: ColdAnimal[]; width: number }>()
+const emit = defineEmits<{ open: [animalId: string]; weigh: [] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const { narrow } = useNarrow()
@@ -21,18 +21,34 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 /** What the probe says, in a sentence. */
 const climate = computed(() => {
   const { place } = props
-  if (!place) return props.cold[0]?.kind === 'dormancy' ? 'They stay in their own tubs: lower temperature, shorter days, less food.' : 'Move them to their cold place, so that its temperature counts.'
+  if (!place)
+    return props.cold[0]?.kind === 'dormancy'
+      ? 'They stay in their own tubs: lower temperature, shorter days, less food.'
+      : 'Move them to their cold place, so that its temperature counts.'
   const where = place.band ? `band ${show(place.band.lowC)} to ${show(place.band.highC)}` : ''
   const watch = place.watch
   if (!watch) return `No probe reads here${place.setC === null ? '' : `; set to ${show(place.setC)}`}. ${where}`
-  const parts = [watch.latest ? `${watch.silentHours ? `last ${show(watch.latest.meanC)}, ${watch.silentHours} h ago` : `${show(watch.latest.meanC)} now`}` : 'nothing read', where, `lowest ${show(watch.lowestC ?? 0)}, highest ${show(watch.highestC ?? 0)}`]
-  if (watch.hoursBelow || watch.hoursAbove) parts.push(`${watch.hoursBelow + watch.hoursAbove} h outside, longest ${Math.max(watch.longestBelow?.hours ?? 0, watch.longestAbove?.hours ?? 0)} h`)
+  const parts = [
+    watch.latest
+      ? `${watch.silentHours ? `last ${show(watch.latest.meanC)}, ${watch.silentHours} h ago` : `${show(watch.latest.meanC)} now`}`
+      : 'nothing read',
+    where,
+    `lowest ${show(watch.lowestC ?? 0)}, highest ${show(watch.highestC ?? 0)}`,
+  ]
+  if (watch.hoursBelow || watch.hoursAbove)
+    parts.push(
+      `${watch.hoursBelow + watch.hoursAbove} h outside, longest ${Math.max(watch.longestBelow?.hours ?? 0, watch.longestAbove?.hours ?? 0)} h`,
+    )
   else parts.push('never outside')
   if (watch.read < watch.hours) parts.push(`${watch.hours - watch.read} of ${watch.hours} h not read`)
   parts.push(`${Math.round(watch.degreeHoursAbove)} degree-hours above the hold`)
   return parts.filter(Boolean).join(' · ')
 })
-const room = computed(() => (props.place?.capacity ? `${props.cold.length} of ${props.place.capacity} tubs${props.cold.length > props.place.capacity ? `, ${props.cold.length - props.place.capacity} too many` : ''}` : `${props.cold.length} here`))
+const room = computed(() =>
+  props.place?.capacity
+    ? `${props.cold.length} of ${props.place.capacity} tubs${props.cold.length > props.place.capacity ? `, ${props.cold.length - props.place.capacity} too many` : ''}`
+    : `${props.cold.length} here`,
+)
 
 function verdictText(c: ColdAnimal): string {
   const { action, weighInDays, text } = c.verdict.value
@@ -44,12 +60,20 @@ function lostText(c: ColdAnimal): string {
   const percent = `${Math.abs(c.lost * 100).toFixed(1)} %`
   return c.lost < -0.0005 ? `+${percent}` : percent
 }
-const limitText = (c: ColdAnimal) => (c.limitDay === null ? `weigh ${c.verdict.value.weighInDays === 0 ? 'now' : `in ${c.verdict.value.weighInDays} d`}` : `limit ${c.limitDay <= house.today ? 'passed' : `about ${formatDay(c.limitDay, house.today)}`}`)
+const limitText = (c: ColdAnimal) =>
+  c.limitDay === null
+    ? `weigh ${c.verdict.value.weighInDays === 0 ? 'now' : `in ${c.verdict.value.weighInDays} d`}`
+    : `limit ${c.limitDay <= house.today ? 'passed' : `about ${formatDay(c.limitDay, house.today)}`}`
 const isGrave = (c: ColdAnimal) => c.verdict.value.action === 'takeOut' || c.verdict.value.action === 'offerWater'
 
-const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') => record({ kind, subject: { type: 'animal', id: c.animalId }, data: kind === 'warmedUp' ? { early: true } : {} }, `${c.tag}: ${kind === 'warmedUp' ? 'taken out of the cold' : 'water offered'}`)
+const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') =>
+  record(
+    { kind, subject: { type: 'animal', id: c.animalId }, data: kind === 'warmedUp' ? { early: true } : {} },
+    `${c.tag}: ${kind === 'warmedUp' ? 'taken out of the cold' : 'water offered'}`,
+  )
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section class="shelf" :aria-label="name">
     <header>
@@ -87,27 +111,102 @@ const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') => record({ kind, subj
 </template>
 
 <style scoped>
-.shelf { margin-bottom: 2.25rem; }
-.shelf > header { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; justify-content: space-between; align-items: baseline; }
-.climate { color: var(--ui-text-muted); font-size: 0.9375rem; }
-.axis, .row { display: grid; align-items: center; }
-.row { border-bottom: 1px solid var(--ui-border); content-visibility: auto; contain-intrinsic-size: auto 41px; }
-.key { font-size: 0.8125rem; color: var(--ui-text-muted); }
-.head { display: flex; flex-wrap: wrap; gap: 0 0.75rem; align-items: baseline; padding: 0.25rem 0.5rem 0.25rem 0; }
-.open { cursor: pointer; min-width: 3.25rem; text-align: left; }
-.open:hover .tag { text-decoration: underline; }
-.lost { min-width: 3.75rem; font-family: var(--font-mono); font-size: 0.9375rem; color: var(--ui-text-highlighted); }
-.limit { font-size: 0.875rem; color: var(--ui-text-muted); }
-.say { flex-basis: 100%; display: flex; gap: 0.375rem; align-items: center; font-size: 0.9375rem; }
-.grave .say { font-weight: 650; color: var(--ui-text-highlighted); }
-.grave .takeOut { color: var(--harm); }
-.why { flex-basis: 100%; font-size: 0.875rem; line-height: 1.3; color: var(--ui-text-toned); }
-.acts { display: flex; gap: 0.5rem; padding-top: 0.25rem; }
-.draw { display: block; cursor: pointer; text-align: left; }
+.shelf {
+  margin-bottom: 2.25rem;
+}
+.shelf > header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  justify-content: space-between;
+  align-items: baseline;
+}
+.climate {
+  color: var(--ui-text-muted);
+  font-size: 0.9375rem;
+}
+.axis,
+.row {
+  display: grid;
+  align-items: center;
+}
+.row {
+  border-bottom: 1px solid var(--ui-border);
+  content-visibility: auto;
+  contain-intrinsic-size: auto 41px;
+}
+.key {
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.75rem;
+  align-items: baseline;
+  padding: 0.25rem 0.5rem 0.25rem 0;
+}
+.open {
+  cursor: pointer;
+  min-width: 3.25rem;
+  text-align: left;
+}
+.open:hover .tag {
+  text-decoration: underline;
+}
+.lost {
+  min-width: 3.75rem;
+  font-family: var(--font-mono);
+  font-size: 0.9375rem;
+  color: var(--ui-text-highlighted);
+}
+.limit {
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+}
+.say {
+  flex-basis: 100%;
+  display: flex;
+  gap: 0.375rem;
+  align-items: center;
+  font-size: 0.9375rem;
+}
+.grave .say {
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.grave .takeOut {
+  color: var(--harm);
+}
+.why {
+  flex-basis: 100%;
+  font-size: 0.875rem;
+  line-height: 1.3;
+  color: var(--ui-text-toned);
+}
+.acts {
+  display: flex;
+  gap: 0.5rem;
+  padding-top: 0.25rem;
+}
+.draw {
+  display: block;
+  cursor: pointer;
+  text-align: left;
+}
 @media (max-width: 800px) {
-  .row { padding: 0.25rem 0; }
-  .head { padding-right: 0; }
-  .open { min-height: 2.75rem; }
-  .acts :deep(button) { min-height: 2.75rem; padding-inline: 1rem; }
+  .row {
+    padding: 0.25rem 0;
+  }
+  .head {
+    padding-right: 0;
+  }
+  .open {
+    min-height: 2.75rem;
+  }
+  .acts :deep(button) {
+    min-height: 2.75rem;
+    padding-inline: 1rem;
+  }
 }
 </style>

@@ -5,7 +5,7 @@ import { formatDay, formatQuantity } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
 
 /** Lowest to highest of each day against the band. A day without readings stays empty. */
-const props = defineProps<{ place: ColdPlaceView, span: TimeSpan, height: number }>()
+const props = defineProps<{ place: ColdPlaceView; span: TimeSpan; height: number }>()
 const house = useHouse()
 const x = computed(() => timeScale(props.span))
 const days = computed(() => props.place.days.filter(d => d.day >= props.span.from))
@@ -13,13 +13,17 @@ const y = computed(() => {
   const band = props.place.band
   const low = Math.min(band?.lowC ?? Infinity, ...days.value.map(d => d.minC))
   const high = Math.max(band?.highC ?? -Infinity, ...days.value.map(d => d.maxC))
-  return scaleLinear().domain([low - 1, high + 1]).range([props.height - 2, 2])
+  return scaleLinear()
+    .domain([low - 1, high + 1])
+    .range([props.height - 2, 2])
 })
 const bar = computed(() => Math.max(1.5, x.value(props.span.from + 1) - 1))
-const outside = (d: { minC: number, maxC: number }) => props.place.band !== null && (d.minC < props.place.band.lowC || d.maxC > props.place.band.highC)
+const outside = (d: { minC: number; maxC: number }) =>
+  props.place.band !== null && (d.minC < props.place.band.lowC || d.maxC > props.place.band.highC)
 const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <svg :width="span.width" :height="height" class="strip" role="img" :aria-label="`${place.name}: temperature by day, lowest to highest`">
     <template v-if="place.band">
@@ -37,6 +41,15 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 </template>
 
 <style scoped>
-.strip { display: block; max-width: 100%; }
-text { font-size: 13px; fill: var(--ui-text-toned); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
+.strip {
+  display: block;
+  max-width: 100%;
+}
+text {
+  font-size: 13px;
+  fill: var(--ui-text-toned);
+  paint-order: stroke;
+  stroke: var(--ui-bg);
+  stroke-width: 3px;
+}
 </style>

@@ -7,19 +7,33 @@ const props = defineProps<{ group: WinterGroupView | null }>()
 const emit = defineEmits<{ close: [] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
-const open = computed({ get: () => props.group !== null, set: (is) => { if (!is) emit('close') } })
+const open = computed({
+  get: () => props.group !== null,
+  set: is => {
+    if (!is) emit('close')
+  },
+})
 
 const cold = computed(() => (props.group?.members ?? []).filter(m => m.state === 'cold'))
 const early = computed(() => (props.group ? props.group.programme.wakeDay - house.today : 0))
-const HOW = { atOnce: 'Straight to full warmth today.', steps: 'Today the cool room at about 21 °C, tomorrow 27 °C for two days, then full warmth. The Round brings each step.', gradual: 'A degree or two a day for about a week: let the thermostat follow the curve.' } as const
+const HOW = {
+  atOnce: 'Straight to full warmth today.',
+  steps:
+    'Today the cool room at about 21 °C, tomorrow 27 °C for two days, then full warmth. The Round brings each step.',
+  gradual: 'A degree or two a day for about a week: let the thermostat follow the curve.',
+} as const
 
 async function wake(): Promise<void> {
   const g = props.group!
-  const done = await record(cold.value.map(m => ({ kind: 'warmedUp', subject: { type: 'animal' as const, id: m.animalId }, data: {} })), `${g.tag}: ${cold.value.length} woken`)
+  const done = await record(
+    cold.value.map(m => ({ kind: 'warmedUp', subject: { type: 'animal' as const, id: m.animalId }, data: {} })),
+    `${g.tag}: ${cold.value.length} woken`,
+  )
   if (done) emit('close')
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UModal v-model:open="open" :title="group ? `${group.programme.kind === 'dormancy' ? 'End the rest of' : 'Wake'} ${group.tag}` : ''" :description="group ? house.speciesName(group.speciesId) : ''">
     <template #body>

@@ -5,49 +5,63 @@ import type { ColdAnimal } from '#core/season'
 import { UnitError, formatDistance, formatQuantity, parseAs } from '#core/units'
 
 /** A whole shelf, one animal after another: on the scale, at rest, recorded, next. Or typed. */
-const props = defineProps<{ title: string, animals: ColdAnimal[] }>()
+const props = defineProps<{ title: string; animals: ColdAnimal[] }>()
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const { record, busy } = useRecord()
 /** On a phone the keyboard would cover the scale. */
 const { narrow } = useNarrow()
 
-const scale = ref<{ id: string, name: string, simulated: boolean } | null>(null)
+const scale = ref<{ id: string; name: string; simulated: boolean } | null>(null)
 const reading = ref<ScaleReading>({ massG: null, stable: false })
 const at = ref(0)
 const text = ref('')
 const problem = ref('')
-const done = ref<{ tag: string, massG: number, lost: number | null }[]>([])
+const done = ref<{ tag: string; massG: number; lost: number | null }[]>([])
 /** The list as it stood when the series began: it must not reorder while one works through it. */
 const queue = shallowRef<ColdAnimal[]>([])
 const current = computed(() => queue.value[at.value] ?? null)
-const shown = computed(() => (reading.value.massG === null ? '' : formatQuantity(reading.value.massG, house.settings.massUnit)))
+const shown = computed(() =>
+  reading.value.massG === null ? '' : formatQuantity(reading.value.massG, house.settings.massUnit),
+)
 
 async function load(animalId: string | null): Promise<void> {
   reading.value = { massG: null, stable: false }
   // without the scale the weight is typed
-  if (scale.value?.simulated) await callApi(`/api/devices/${scale.value.id}/load`, { method: 'POST', body: { animalId } }).catch(() => undefined)
+  if (scale.value?.simulated)
+    await callApi(`/api/devices/${scale.value.id}/load`, { method: 'POST', body: { animalId } }).catch(() => undefined)
 }
-const { pause, resume } = useIntervalFn(async () => {
-  if (!scale.value || busy.value || !current.value) return
-  reading.value = await callApi<ScaleReading>(`/api/devices/${scale.value.id}/weight`).catch(() => ({ massG: null, stable: false }))
-}, 300, { immediate: false })
+const { pause, resume } = useIntervalFn(
+  async () => {
+    if (!scale.value || busy.value || !current.value) return
+    reading.value = await callApi<ScaleReading>(`/api/devices/${scale.value.id}/weight`).catch(() => ({
+      massG: null,
+      stable: false,
+    }))
+  },
+  300,
+  { immediate: false },
+)
 
-watch(open, async (is) => {
-  if (!is) {
-    pause()
-    void load(null)
-    return
-  }
-  queue.value = [...props.animals].sort((a, b) => (a.tag < b.tag ? -1 : 1))
-  at.value = 0
-  done.value = []
-  text.value = problem.value = ''
-  const list = await callApi<DeviceList>('/api/devices').catch(() => null)
-  scale.value = list?.devices.find(d => d.kind === 'scale') ?? null
-  await load(current.value?.animalId ?? null)
-  resume()
-}, { immediate: true })
+watch(
+  open,
+  async is => {
+    if (!is) {
+      pause()
+      void load(null)
+      return
+    }
+    queue.value = [...props.animals].sort((a, b) => (a.tag < b.tag ? -1 : 1))
+    at.value = 0
+    done.value = []
+    text.value = problem.value = ''
+    const list = await callApi<DeviceList>('/api/devices').catch(() => null)
+    scale.value = list?.devices.find(d => d.kind === 'scale') ?? null
+    await load(current.value?.animalId ?? null)
+    resume()
+  },
+  { immediate: true },
+)
 
 function next(): void {
   at.value++
@@ -57,7 +71,10 @@ function next(): void {
 
 async function take(massG: number): Promise<void> {
   const c = current.value!
-  const written = await record({ kind: 'weighed', subject: { type: 'animal', id: c.animalId }, data: { massG } }, `${c.tag}: ${formatQuantity(massG, house.settings.massUnit)}`)
+  const written = await record(
+    { kind: 'weighed', subject: { type: 'animal', id: c.animalId }, data: { massG } },
+    `${c.tag}: ${formatQuantity(massG, house.settings.massUnit)}`,
+  )
   if (!written) return
   done.value = [{ tag: c.tag, massG, lost: c.points[0] ? 1 - massG / c.points[0].massG : null }, ...done.value]
   next()
@@ -70,8 +87,7 @@ async function send(): Promise<void> {
     if (text.value.trim()) await take(Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)))
     else if (reading.value.stable && reading.value.massG !== null) await take(reading.value.massG)
     else problem.value = scale.value ? 'The scale is not at rest yet' : 'Write the weight'
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof UnitError)) throw error
     problem.value = error.message
   }
@@ -79,6 +95,7 @@ async function send(): Promise<void> {
 onBeforeUnmount(pause)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UModal v-model:open="open" :title="title" :description="current ? `${at + 1} of ${queue.length}` : 'done'" :ui="{ content: 'max-w-xl' }">
     <template #body>
@@ -106,12 +123,41 @@ onBeforeUnmount(pause)
 </template>
 
 <style scoped>
-.weigh { display: grid; gap: 0.75rem; }
-.big { font-size: 1.5rem; }
-.reading { font-family: var(--font-mono); font-size: 2.25rem; color: var(--ui-text-muted); display: flex; align-items: baseline; gap: 0.75rem; min-height: 3.25rem; }
-.reading small { font-family: var(--font-sans); font-size: 0.9375rem; }
-.stable { color: var(--ui-text-highlighted); }
-.acts { display: grid; grid-template-columns: 1fr auto; gap: 0.5rem; }
-.done { margin-top: 0.75rem; max-height: 11rem; overflow-y: auto; border-top: 1px solid var(--ui-border); }
-.done li { padding: 0.1875rem 0; }
+.weigh {
+  display: grid;
+  gap: 0.75rem;
+}
+.big {
+  font-size: 1.5rem;
+}
+.reading {
+  font-family: var(--font-mono);
+  font-size: 2.25rem;
+  color: var(--ui-text-muted);
+  display: flex;
+  align-items: baseline;
+  gap: 0.75rem;
+  min-height: 3.25rem;
+}
+.reading small {
+  font-family: var(--font-sans);
+  font-size: 0.9375rem;
+}
+.stable {
+  color: var(--ui-text-highlighted);
+}
+.acts {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0.5rem;
+}
+.done {
+  margin-top: 0.75rem;
+  max-height: 11rem;
+  overflow-y: auto;
+  border-top: 1px solid var(--ui-border);
+}
+.done li {
+  padding: 0.1875rem 0;
+}
 </style>

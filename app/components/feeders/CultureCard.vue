@@ -14,10 +14,14 @@ const feeder = computed(() => feederOf(house.almanac, props.culture.feederId))
 const supply = computed(() => plannedSupply(feeder.value)!)
 const tempC = computed(() => temperatureAt(house.house.places, props.culture.placeId))
 const stage = computed(() => cultureStage(props.culture, supply.value, house.today))
-const expected = computed(() => (stage.value === 'growing' ? summarise(producingFrom(props.culture, supply.value, tempC.value, house.today)) : null))
-const write = (kind: string, says: string, data: Record<string, unknown> = {}) => record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`)
+const expected = computed(() =>
+  stage.value === 'growing' ? summarise(producingFrom(props.culture, supply.value, tempC.value, house.today)) : null,
+)
+const write = (kind: string, says: string, data: Record<string, unknown> = {}) =>
+  record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="card" :data-culture="culture.tag">
     <p>
@@ -35,7 +39,19 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}) =
 </template>
 
 <style scoped>
-.card { display: flex; flex-wrap: wrap; gap: 0.5rem 1.5rem; justify-content: space-between; align-items: center; padding: 0.375rem 0; }
-.card p { max-width: 44rem; }
-.buttons { display: flex; gap: 0.5rem; }
+.card {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.5rem;
+  justify-content: space-between;
+  align-items: center;
+  padding: 0.375rem 0;
+}
+.card p {
+  max-width: 44rem;
+}
+.buttons {
+  display: flex;
+  gap: 0.5rem;
+}
 </style>

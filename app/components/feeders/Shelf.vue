@@ -8,21 +8,33 @@ import { temperatureAt } from '#core/places'
 import type { CultureState } from '#core/subjects'
 
 /** Cups of one feeder along their age: where each stands between start, yield and end. */
-const props = defineProps<{ feederId: string, cultures: readonly CultureState[], picked: string | null }>()
+const props = defineProps<{ feederId: string; cultures: readonly CultureState[]; picked: string | null }>()
 const emit = defineEmits<{ pick: [id: string] }>()
 const house = useHouse()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 
-const supply = computed(() => plannedSupply(feederOf(house.almanac, props.feederId)) as Extract<Supply, { kind: 'batch' }>)
-const wait = computed(() => timeToProducing(supply.value, temperatureAt(house.house.places, props.cultures[0]?.placeId ?? null)))
-const yields = computed(() => ({ from: quantile(wait.value, 0.1)!, to: quantile(wait.value, 0.9)!, end: quantile(wait.value, 0.5)! + supply.value.producingDays.value }))
-const x = computed(() => scaleLinear().domain([0, Math.max(yields.value.end + 6, ...props.cultures.map(c => house.today - c.startDay + 1))]).range([20, Math.max(200, width.value - 24)]))
+const supply = computed(
+  () => plannedSupply(feederOf(house.almanac, props.feederId)) as Extract<Supply, { kind: 'batch' }>,
+)
+const wait = computed(() =>
+  timeToProducing(supply.value, temperatureAt(house.house.places, props.cultures[0]?.placeId ?? null)),
+)
+const yields = computed(() => ({
+  from: quantile(wait.value, 0.1)!,
+  to: quantile(wait.value, 0.9)!,
+  end: quantile(wait.value, 0.5)! + supply.value.producingDays.value,
+}))
+const x = computed(() =>
+  scaleLinear()
+    .domain([0, Math.max(yields.value.end + 6, ...props.cultures.map(c => house.today - c.startDay + 1))])
+    .range([20, Math.max(200, width.value - 24)]),
+)
 const SPAN_HEIGHT = 62
 
 /** Cups of nearly the same age stand on top of each other. */
 const cups = computed(() => {
-  const placed: { x: number, row: number, c: CultureState, stage: string, age: number }[] = []
+  const placed: { x: number; row: number; c: CultureState; stage: string; age: number }[] = []
   for (const c of [...props.cultures].sort((a, b) => b.startDay - a.startDay)) {
     const age = house.today - c.startDay
     const at = x.value(age)
@@ -37,6 +49,7 @@ const height = computed(() => rows.value * SPAN_HEIGHT + 34)
 const floor = computed(() => rows.value * SPAN_HEIGHT)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div ref="box" class="shelf">
     <svg :width="x.range()[1]! + 24" :height="height" role="group" :aria-label="`${cultures.length} cups by age`">
@@ -58,17 +71,57 @@ const floor = computed(() => rows.value * SPAN_HEIGHT)
 </template>
 
 <style scoped>
-.shelf { width: 100%; overflow-x: auto; }
-text { font-size: 13px; fill: var(--ui-text-muted); }
-.cup { cursor: pointer; }
-.cup:focus-visible { outline: none; }
-.cup:focus-visible .glass, .picked .glass { stroke: var(--ui-primary); stroke-width: 3; }
-.glass { fill: var(--ui-bg); stroke: var(--ui-text-muted); stroke-width: 1.5; }
-.lid { fill: var(--ui-text-muted); }
-.label { font-family: var(--font-mono); font-weight: 600; font-size: 13px; fill: var(--ui-text-highlighted); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
-.producing .glass { fill: color-mix(in srgb, var(--stage-feeder) 55%, var(--ui-bg)); }
-.growing .glass { fill: color-mix(in srgb, var(--stage-feeder) 12%, var(--ui-bg)); stroke-dasharray: 3 2; }
-.spent .glass { fill: var(--ui-bg-accented); }
-.cross { stroke: var(--harm); stroke-width: 2.5; }
-.failed .label { fill: var(--harm); }
+.shelf {
+  width: 100%;
+  overflow-x: auto;
+}
+text {
+  font-size: 13px;
+  fill: var(--ui-text-muted);
+}
+.cup {
+  cursor: pointer;
+}
+.cup:focus-visible {
+  outline: none;
+}
+.cup:focus-visible .glass,
+.picked .glass {
+  stroke: var(--ui-primary);
+  stroke-width: 3;
+}
+.glass {
+  fill: var(--ui-bg);
+  stroke: var(--ui-text-muted);
+  stroke-width: 1.5;
+}
+.lid {
+  fill: var(--ui-text-muted);
+}
+.label {
+  font-family: var(--font-mono);
+  font-weight: 600;
+  font-size: 13px;
+  fill: var(--ui-text-highlighted);
+  paint-order: stroke;
+  stroke: var(--ui-bg);
+  stroke-width: 3px;
+}
+.producing .glass {
+  fill: color-mix(in srgb, var(--stage-feeder) 55%, var(--ui-bg));
+}
+.growing .glass {
+  fill: color-mix(in srgb, var(--stage-feeder) 12%, var(--ui-bg));
+  stroke-dasharray: 3 2;
+}
+.spent .glass {
+  fill: var(--ui-bg-accented);
+}
+.cross {
+  stroke: var(--harm);
+  stroke-width: 2.5;
+}
+.failed .label {
+  fill: var(--harm);
+}
 </style>

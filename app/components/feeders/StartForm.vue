@@ -9,19 +9,31 @@ const open = ref(false)
 const feederId = ref<string>()
 const count = ref(1)
 const placeId = ref<string>()
-const feeders = computed(() => Object.values(house.almanac.feeders).filter(f => ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? '')).map(f => ({ value: f.id, label: f.name })))
+const feeders = computed(() =>
+  Object.values(house.almanac.feeders)
+    .filter(f => ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? ''))
+    .map(f => ({ value: f.id, label: f.name })),
+)
 const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })))
 const feeder = computed(() => (feederId.value ? feederOf(house.almanac, feederId.value) : null))
 
 async function send(): Promise<void> {
   if (!feeder.value) return
   const own = Object.values(house.house.cultures)
-  const place = placeId.value ?? own.filter(c => c.feederId === feederId.value).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ?? null
-  const wishes = nextCultureTags(own, feeder.value, count.value).map(tag => ({ kind: 'cultureStarted', founds: 'culture' as const, data: { tag, feederId: feederId.value, placeId: place } }))
+  const place =
+    placeId.value ??
+    own.filter(c => c.feederId === feederId.value).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ??
+    null
+  const wishes = nextCultureTags(own, feeder.value, count.value).map(tag => ({
+    kind: 'cultureStarted',
+    founds: 'culture' as const,
+    data: { tag, feederId: feederId.value, placeId: place },
+  }))
   if (await record(wishes, `Started ${count.value} of ${feeder.value.name.toLowerCase()}`)) open.value = false
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open" :content="{ align: 'end' }">
     <UButton label="Start cultures" icon="i-lucide-plus" />

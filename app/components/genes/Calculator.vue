@@ -5,52 +5,130 @@ import { computedInput, factInput, spreadInput, type Reason } from '#core/judgem
 import type { CrossParent } from '~/composables/useCross'
 
 /** The young of two animals, of the house or invented: looks, genotypes, and what a clutch may bring. */
-const props = defineProps<{ speciesId: string, loci: LocusState[] }>()
+const props = defineProps<{ speciesId: string; loci: LocusState[] }>()
 const house = useHouse()
 const route = useRoute()
 
 const dam = ref<CrossParent>({ animalId: null, genotypes: {} })
 const sire = ref<CrossParent>({ animalId: null, genotypes: {} })
-watch(() => [route.query.dam, route.query.sire], ([d, s]) => {
-  if (typeof d === 'string' && house.house.animals[d]) dam.value = { animalId: d, genotypes: {} }
-  if (typeof s === 'string' && house.house.animals[s]) sire.value = { animalId: s, genotypes: {} }
-}, { immediate: true })
-watch(() => props.speciesId, (id) => {
-  for (const p of [dam, sire]) if (p.value.animalId ? house.house.animals[p.value.animalId]?.speciesId !== id : true) p.value = { animalId: null, genotypes: {} }
-})
+watch(
+  () => [route.query.dam, route.query.sire],
+  ([d, s]) => {
+    if (typeof d === 'string' && house.house.animals[d]) dam.value = { animalId: d, genotypes: {} }
+    if (typeof s === 'string' && house.house.animals[s]) sire.value = { animalId: s, genotypes: {} }
+  },
+  { immediate: true },
+)
+watch(
+  () => props.speciesId,
+  id => {
+    for (const p of [dam, sire])
+      if (p.value.animalId ? house.house.animals[p.value.animalId]?.speciesId !== id : true)
+        p.value = { animalId: null, genotypes: {} }
+  },
+)
 
 const used = ref<string[]>([])
-watch(() => props.loci, (list) => { used.value = list.slice(0, 3).map(l => l.id) }, { immediate: true })
+watch(
+  () => props.loci,
+  list => {
+    used.value = list.slice(0, 3).map(l => l.id)
+  },
+  { immediate: true },
+)
 const chosen = computed(() => props.loci.filter(l => used.value.includes(l.id)))
-const { parts, young, clutchOf } = useCross(chosen, reactive({ get animalId() { return dam.value.animalId }, get genotypes() { return dam.value.genotypes } }) as CrossParent, reactive({ get animalId() { return sire.value.animalId }, get genotypes() { return sire.value.genotypes } }) as CrossParent)
+const { parts, young, clutchOf } = useCross(
+  chosen,
+  reactive({
+    get animalId() {
+      return dam.value.animalId
+    },
+    get genotypes() {
+      return dam.value.genotypes
+    },
+  }) as CrossParent,
+  reactive({
+    get animalId() {
+      return sire.value.animalId
+    },
+    get genotypes() {
+      return sire.value.genotypes
+    },
+  }) as CrossParent,
+)
 const beliefs = (side: 'dam' | 'sire') => parts.value.map(p => tellBelief(p.locus, p[side]))
 
 const species = computed(() => house.almanac.species[props.speciesId]!)
 const eggs = ref<number>()
-const size = computed(() => (eggs.value ? { earliest: eggs.value, likely: eggs.value, latest: eggs.value } : species.value.clutchSize))
-const through = computed(() => species.value.fertility.value * species.value.hatchRate.value * (species.value.larvalSurvival?.value ?? 1))
+const size = computed(() =>
+  eggs.value ? { earliest: eggs.value, likely: eggs.value, latest: eggs.value } : species.value.clutchSize,
+)
+const through = computed(
+  () => species.value.fertility.value * species.value.hatchRate.value * (species.value.larvalSurvival?.value ?? 1),
+)
 const byGenotype = ref(false)
 const atLeast = ref(1)
 
-const percent = (p: number) => (p === 0 ? '0 %' : p < 0.001 ? 'under 0.1 %' : p > 0.9995 && p < 1 ? 'over 99.9 %' : `${(p * 100).toFixed(p < 0.1 || (p > 0.99 && p < 1) ? 1 : 0)} %`)
-const tellLooks = (row: { looks: string[], sex: string | null }) => `${row.sex ? `${row.sex}, ` : ''}${row.looks.filter(Boolean).join(' ') || 'wild look'}`
+const percent = (p: number) =>
+  p === 0
+    ? '0 %'
+    : p < 0.001
+      ? 'under 0.1 %'
+      : p > 0.9995 && p < 1
+        ? 'over 99.9 %'
+        : `${(p * 100).toFixed(p < 0.1 || (p > 0.99 && p < 1) ? 1 : 0)} %`
+const tellLooks = (row: { looks: string[]; sex: string | null }) =>
+  `${row.sex ? `${row.sex}, ` : ''}${row.looks.filter(Boolean).join(' ') || 'wild look'}`
 /** Looks that only unstated stock could bring are folded away. */
-const rare = computed(() => (dam.value.animalId || sire.value.animalId ? (young.value?.looks ?? []).filter(r => r.chance < 0.01) : []))
+const rare = computed(() =>
+  dam.value.animalId || sire.value.animalId ? (young.value?.looks ?? []).filter(r => r.chance < 0.01) : [],
+)
 const withRare = ref(false)
-const lookRows = computed(() => (young.value?.looks ?? []).filter(r => withRare.value || !rare.value.includes(r)).slice(0, 40).map((row) => {
-  const clutch = clutchOf(row, size.value, through.value)
-  return { row, name: tellLooks(row), chance: row.chance, expected: clutch.expected, atLeast: clutch.atLeast[atLeast.value - 1] ?? 0 }
-}))
+const lookRows = computed(() =>
+  (young.value?.looks ?? [])
+    .filter(r => withRare.value || !rare.value.includes(r))
+    .slice(0, 40)
+    .map(row => {
+      const clutch = clutchOf(row, size.value, through.value)
+      return {
+        row,
+        name: tellLooks(row),
+        chance: row.chance,
+        expected: clutch.expected,
+        atLeast: clutch.atLeast[atLeast.value - 1] ?? 0,
+      }
+    }),
+)
 function reasonsOf(row: LookRow): Reason[] {
   const p = `species.${props.speciesId}`
   return [
-    { rule: 'Each parent gives one of its two alleles at each locus, by halves; loci taken as unlinked', inputs: parts.value.flatMap((x, i) => [computedInput(`${x.locus.name}: dam`, tellBelief(x.locus, x.dam)), computedInput(`${x.locus.name}: sire`, tellBelief(x.locus, x.sire)), computedInput('Look', row.looks[i] || 'wild')]) },
-    { rule: 'Young of one clutch share their parents: an uncertain parent gives all or nothing, so chances are averaged over what the parents may be, not within one clutch', inputs: [computedInput('Share of the young', percent(row.chance))] },
-    { rule: 'Eggs spread by PERT; each comes through by the species’ rates', inputs: [eggs.value ? computedInput('Eggs', `${eggs.value}`) : spreadInput('Clutch', `${p}.clutchSize`, species.value.clutchSize), factInput('Good eggs', `${p}.fertility.value`, species.value.fertility), factInput('Hatch or birth', `${p}.hatchRate.value`, species.value.hatchRate)] },
+    {
+      rule: 'Each parent gives one of its two alleles at each locus, by halves; loci taken as unlinked',
+      inputs: parts.value.flatMap((x, i) => [
+        computedInput(`${x.locus.name}: dam`, tellBelief(x.locus, x.dam)),
+        computedInput(`${x.locus.name}: sire`, tellBelief(x.locus, x.sire)),
+        computedInput('Look', row.looks[i] || 'wild'),
+      ]),
+    },
+    {
+      rule: 'Young of one clutch share their parents: an uncertain parent gives all or nothing, so chances are averaged over what the parents may be, not within one clutch',
+      inputs: [computedInput('Share of the young', percent(row.chance))],
+    },
+    {
+      rule: 'Eggs spread by PERT; each comes through by the species’ rates',
+      inputs: [
+        eggs.value
+          ? computedInput('Eggs', `${eggs.value}`)
+          : spreadInput('Clutch', `${p}.clutchSize`, species.value.clutchSize),
+        factInput('Good eggs', `${p}.fertility.value`, species.value.fertility),
+        factInput('Hatch or birth', `${p}.hatchRate.value`, species.value.hatchRate),
+      ],
+    },
   ]
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section aria-label="Calculator">
     <div v-if="loci.length > 1" class="loci" role="group" aria-label="Loci in the calculation">
@@ -95,12 +173,52 @@ function reasonsOf(row: LookRow): Reason[] {
 </template>
 
 <style scoped>
-.loci, .tools { display: flex; flex-wrap: wrap; gap: 0.5rem 1.25rem; align-items: center; margin-bottom: 0.75rem; }
-.loci label, .tools label { display: flex; gap: 0.375rem; align-items: center; color: var(--ui-text-muted); min-height: 2.25rem; }
-input[type="checkbox"] { width: 1.125rem; height: 1.125rem; accent-color: var(--ui-primary); }
-.parents { display: grid; grid-template-columns: 1fr 1fr; gap: 1rem 2rem; margin-bottom: 1rem; }
-.harm { color: var(--harm); margin-bottom: 0.5rem; }
-.bars { width: 24%; }
-.bars span { display: block; height: 0.75rem; background: var(--stage-hatchling); }
-@media (max-width: 700px) { .parents { grid-template-columns: minmax(0, 1fr); } th.bars, td.bars { display: none; } }
+.loci,
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.25rem;
+  align-items: center;
+  margin-bottom: 0.75rem;
+}
+.loci label,
+.tools label {
+  display: flex;
+  gap: 0.375rem;
+  align-items: center;
+  color: var(--ui-text-muted);
+  min-height: 2.25rem;
+}
+input[type='checkbox'] {
+  width: 1.125rem;
+  height: 1.125rem;
+  accent-color: var(--ui-primary);
+}
+.parents {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 1rem 2rem;
+  margin-bottom: 1rem;
+}
+.harm {
+  color: var(--harm);
+  margin-bottom: 0.5rem;
+}
+.bars {
+  width: 24%;
+}
+.bars span {
+  display: block;
+  height: 0.75rem;
+  background: var(--stage-hatchling);
+}
+@media (max-width: 700px) {
+  .parents {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  th.bars,
+  td.bars {
+    display: none;
+  }
+}
 </style>

@@ -11,19 +11,41 @@ const open = ref(false)
 
 const loci = computed(() => lociOf(house.house, props.clutch.speciesId))
 const locusId = ref('')
-watch(loci, (list) => { if (!list.some(l => l.id === locusId.value)) locusId.value = list[0]?.id ?? '' }, { immediate: true })
+watch(
+  loci,
+  list => {
+    if (!list.some(l => l.id === locusId.value)) locusId.value = list[0]?.id ?? ''
+  },
+  { immediate: true },
+)
 const locus = computed(() => loci.value.find(l => l.id === locusId.value) ?? null)
 const counts = ref<Record<string, number>>({})
 watch([locusId, open], () => {
   const before = props.clutch.looksCounted.find(c => c.locusId === locusId.value)
-  counts.value = Object.fromEntries((locus.value ? looksOf(locus.value) : []).map(look => [look, before?.counts.find(c => c.look === look)?.count ?? 0]))
+  counts.value = Object.fromEntries(
+    (locus.value ? looksOf(locus.value) : []).map(look => [
+      look,
+      before?.counts.find(c => c.look === look)?.count ?? 0,
+    ]),
+  )
 })
 async function send(): Promise<void> {
   const list = Object.entries(counts.value).map(([look, count]) => ({ look, count }))
-  if (await record({ kind: 'looksCounted', subject: { type: 'clutch', id: props.clutch.id }, data: { locusId: locusId.value, counts: list } }, `${props.clutch.tag}: looks counted`)) open.value = false
+  if (
+    await record(
+      {
+        kind: 'looksCounted',
+        subject: { type: 'clutch', id: props.clutch.id },
+        data: { locusId: locusId.value, counts: list },
+      },
+      `${props.clutch.tag}: looks counted`,
+    )
+  )
+    open.value = false
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UPopover v-if="loci.length" v-model:open="open">
     <UButton label="Count looks" icon="i-lucide-dna" variant="outline" color="neutral" />

@@ -4,27 +4,69 @@ import { LocusData } from '#core/genetics'
 import type { LocusState } from '#core/subjects'
 
 /** Names a locus, or changes one: its alleles, how they show, and what harms in double form. */
-const props = defineProps<{ speciesId: string, locus: LocusState | null }>()
+const props = defineProps<{ speciesId: string; locus: LocusState | null }>()
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const { record, busy } = useRecord()
 
-const blankAllele = () => ({ sign: '', mode: 'recessive' as (typeof ALLELE_MODES)[number], look: '', doubleLook: '', double: 'well' as 'well' | 'weak' | 'lethal' })
-const state = reactive({ name: '', linkage: 'autosomal' as (typeof LINKAGES)[number], note: '', alleles: [blankAllele()] })
+const blankAllele = () => ({
+  sign: '',
+  mode: 'recessive' as (typeof ALLELE_MODES)[number],
+  look: '',
+  doubleLook: '',
+  double: 'well' as 'well' | 'weak' | 'lethal',
+})
+const state = reactive({
+  name: '',
+  linkage: 'autosomal' as (typeof LINKAGES)[number],
+  note: '',
+  alleles: [blankAllele()],
+})
 const problems = ref<Record<string, string>>({})
-watch(open, (is) => {
+watch(open, is => {
   if (!is) return
   problems.value = {}
   const l = props.locus
-  Object.assign(state, l ? { name: l.name, linkage: l.linkage, note: l.note ?? '', alleles: l.alleles.map(a => ({ ...a, doubleLook: a.doubleLook ?? '' })) } : { name: '', linkage: 'autosomal', note: '', alleles: [blankAllele()] })
+  Object.assign(
+    state,
+    l
+      ? {
+          name: l.name,
+          linkage: l.linkage,
+          note: l.note ?? '',
+          alleles: l.alleles.map(a => ({ ...a, doubleLook: a.doubleLook ?? '' })),
+        }
+      : { name: '', linkage: 'autosomal', note: '', alleles: [blankAllele()] },
+  )
 })
 
-const MODES = [{ value: 'recessive', label: 'recessive' }, { value: 'dominant', label: 'dominant' }, { value: 'incomplete', label: 'incomplete dominant' }]
-const DOUBLES = [{ value: 'well', label: 'double form lives well' }, { value: 'weak', label: 'double form is weak' }, { value: 'lethal', label: 'double form does not live' }]
-const LINKS = [{ value: 'autosomal', label: 'not sex-linked' }, { value: 'Z', label: 'on Z (females have one)' }, { value: 'X', label: 'on X (males have one)' }]
+const MODES = [
+  { value: 'recessive', label: 'recessive' },
+  { value: 'dominant', label: 'dominant' },
+  { value: 'incomplete', label: 'incomplete dominant' },
+]
+const DOUBLES = [
+  { value: 'well', label: 'double form lives well' },
+  { value: 'weak', label: 'double form is weak' },
+  { value: 'lethal', label: 'double form does not live' },
+]
+const LINKS = [
+  { value: 'autosomal', label: 'not sex-linked' },
+  { value: 'Z', label: 'on Z (females have one)' },
+  { value: 'X', label: 'on X (males have one)' },
+]
 
 async function send(): Promise<void> {
-  const wish = { name: state.name, speciesId: props.speciesId, linkage: state.linkage, note: state.note.trim() || null, alleles: state.alleles.map(a => ({ ...a, doubleLook: a.mode === 'incomplete' && a.doubleLook.trim() ? a.doubleLook : null })) }
+  const wish = {
+    name: state.name,
+    speciesId: props.speciesId,
+    linkage: state.linkage,
+    note: state.note.trim() || null,
+    alleles: state.alleles.map(a => ({
+      ...a,
+      doubleLook: a.mode === 'incomplete' && a.doubleLook.trim() ? a.doubleLook : null,
+    })),
+  }
   const checked = LocusData.safeParse(wish)
   if (!checked.success) {
     problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
@@ -32,12 +74,16 @@ async function send(): Promise<void> {
   }
   problems.value = {}
   const done = props.locus
-    ? await record({ kind: 'locusChanged', subject: { type: 'locus', id: props.locus.id }, data: checked.data }, `Locus ${checked.data.name} changed`)
+    ? await record(
+        { kind: 'locusChanged', subject: { type: 'locus', id: props.locus.id }, data: checked.data },
+        `Locus ${checked.data.name} changed`,
+      )
     : await record({ kind: 'locusNamed', founds: 'locus', data: checked.data }, `Locus ${checked.data.name} named`)
   if (done) open.value = false
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" :title="locus ? `Change ${locus.name}` : 'Name a locus'" :description="house.speciesName(speciesId)" :ui="{ content: 'sm:max-w-lg' }">
     <template #body>
@@ -66,8 +112,19 @@ async function send(): Promise<void> {
 </template>
 
 <style scoped>
-fieldset { border-top: 1px solid var(--ui-border); padding-top: 0.5rem; }
-legend { font-weight: 650; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 0.5rem 0.75rem; }
-.harm { color: var(--harm); }
+fieldset {
+  border-top: 1px solid var(--ui-border);
+  padding-top: 0.5rem;
+}
+legend {
+  font-weight: 650;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.5rem 0.75rem;
+}
+.harm {
+  color: var(--harm);
+}
 </style>

@@ -3,14 +3,23 @@ import type { LocusState } from '#core/subjects'
 import type { CrossParent } from '~/composables/useCross'
 
 /** One parent of the calculator: invented, or an animal of the house, with its genotypes. */
-const props = defineProps<{ role: 'dam' | 'sire', speciesId: string, loci: LocusState[], beliefs: string[] }>()
+const props = defineProps<{ role: 'dam' | 'sire'; speciesId: string; loci: LocusState[]; beliefs: string[] }>()
 const parent = defineModel<CrossParent>({ required: true })
 const house = useHouse()
 const INVENTED = 'invented'
-const sex = computed(() => (props.role === 'dam' ? 'female' as const : 'male' as const))
-const animals = computed(() => [{ value: INVENTED, label: 'An invented one' }, ...Object.values(house.house.animals).filter(a => a.speciesId === props.speciesId && a.sex !== (props.role === 'dam' ? 'male' : 'female')).sort((a, b) => (a.tag < b.tag ? -1 : 1)).map(a => ({ value: a.id, label: a.tag }))])
+const sex = computed(() => (props.role === 'dam' ? ('female' as const) : ('male' as const)))
+const animals = computed(() => [
+  { value: INVENTED, label: 'An invented one' },
+  ...Object.values(house.house.animals)
+    .filter(a => a.speciesId === props.speciesId && a.sex !== (props.role === 'dam' ? 'male' : 'female'))
+    .sort((a, b) => (a.tag < b.tag ? -1 : 1))
+    .map(a => ({ value: a.id, label: a.tag })),
+])
 const KNOWN = 'as known'
-const items = (locus: LocusState) => [...(parent.value.animalId ? [{ value: KNOWN, label: 'as known of it' }] : []), ...genotypeItems(locus, sex.value).map(({ value, label }) => ({ value, label }))]
+const items = (locus: LocusState) => [
+  ...(parent.value.animalId ? [{ value: KNOWN, label: 'as known of it' }] : []),
+  ...genotypeItems(locus, sex.value).map(({ value, label }) => ({ value, label })),
+]
 function choose(locusId: string, told: string): void {
   const genotypes = { ...parent.value.genotypes }
   if (told === KNOWN) Reflect.deleteProperty(genotypes, locusId)
@@ -19,6 +28,7 @@ function choose(locusId: string, told: string): void {
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <fieldset :data-parent="role">
     <legend>{{ role === 'dam' ? 'Dam' : 'Sire' }}</legend>
@@ -32,8 +42,22 @@ function choose(locusId: string, told: string): void {
 </template>
 
 <style scoped>
-fieldset { display: grid; gap: 0.5rem; align-content: start; }
-legend { font-weight: 650; padding-bottom: 0.25rem; }
-.row { display: grid; grid-template-columns: 5rem minmax(0, 1fr); gap: 0.125rem 0.75rem; align-items: center; }
-.belief { grid-column: 2; }
+fieldset {
+  display: grid;
+  gap: 0.5rem;
+  align-content: start;
+}
+legend {
+  font-weight: 650;
+  padding-bottom: 0.25rem;
+}
+.row {
+  display: grid;
+  grid-template-columns: 5rem minmax(0, 1fr);
+  gap: 0.125rem 0.75rem;
+  align-items: center;
+}
+.belief {
+  grid-column: 2;
+}
 </style>

@@ -6,29 +6,47 @@ import { inbreeding, pedigreeOf } from '#core/pedigree'
 import { geneOf, kinOf } from '#core/season'
 
 /** The cheapest way from the animals at hand to a wished genotype, over generations. */
-const props = defineProps<{ speciesId: string, loci: LocusState[] }>()
+const props = defineProps<{ speciesId: string; loci: LocusState[] }>()
 const house = useHouse()
 const { routes, running, problem, search, stop } = useRoutes()
 
 const ANY = 'any'
 const wish = ref<Record<string, string>>({})
-watch(() => props.speciesId, () => { wish.value = {}; routes.value = null })
+watch(
+  () => props.speciesId,
+  () => {
+    wish.value = {}
+    routes.value = null
+  },
+)
 const wished = computed(() => props.loci.filter(l => (wish.value[l.id] ?? ANY) !== ANY))
-const items = (l: LocusState) => [{ value: ANY, label: 'any' }, ...genotypeItems(l, 'unknown').map(({ value, label }) => ({ value, label }))]
+const items = (l: LocusState) => [
+  { value: ANY, label: 'any' },
+  ...genotypeItems(l, 'unknown').map(({ value, label }) => ({ value, label })),
+]
 const species = computed(() => house.almanac.species[props.speciesId]!)
-const years = computed(() => ((species.value.mating?.femaleFromDays.value ?? species.value.matureDays.value) + 90) / 365.25)
+const years = computed(
+  () => ((species.value.mating?.femaleFromDays.value ?? species.value.matureDays.value) + 90) / 365.25,
+)
 
-const stock = computed<Stock[]>(() => Object.values(house.house.animals)
-  .filter(a => a.speciesId === props.speciesId && a.status === 'alive' && a.sex !== 'unknown')
-  .map(a => ({ id: a.id, sex: a.sex as 'female' | 'male', beliefs: wished.value.map((l) => {
-    const { belief } = geneOf(house.house, l, a)
-    // the rare unknown of unstated stock is no plan to build on
-    const kept = belief.map(p => (p < 0.05 ? 0 : p))
-    const total = kept.reduce((x, y) => x + y, 0)
-    return total > 0 ? kept.map(p => p / total) : genotypesOf(l).map((_, i) => (i === 0 ? 1 : 0))
-  }) })))
+const stock = computed<Stock[]>(() =>
+  Object.values(house.house.animals)
+    .filter(a => a.speciesId === props.speciesId && a.status === 'alive' && a.sex !== 'unknown')
+    .map(a => ({
+      id: a.id,
+      sex: a.sex as 'female' | 'male',
+      beliefs: wished.value.map(l => {
+        const { belief } = geneOf(house.house, l, a)
+        // the rare unknown of unstated stock is no plan to build on
+        const kept = belief.map(p => (p < 0.05 ? 0 : p))
+        const total = kept.reduce((x, y) => x + y, 0)
+        return total > 0 ? kept.map(p => p / total) : genotypesOf(l).map((_, i) => (i === 0 ? 1 : 0))
+      }),
+    })),
+)
 const tag = (id: string) => house.house.animals[id]?.tag ?? '?'
-const parent = (p: RouteStep['dam'], steps: RouteStep[]) => ('stockId' in p ? tag(p.stockId) : `the ${steps[p.step]!.keep} kept in step ${p.step + 1}`)
+const parent = (p: RouteStep['dam'], steps: RouteStep[]) =>
+  'stockId' in p ? tag(p.stockId) : `the ${steps[p.step]!.keep} kept in step ${p.step + 1}`
 
 /** Inbreeding of what comes out, by the pedigree as it would be. */
 function inbreedingOf(steps: RouteStep[]): number {
@@ -40,13 +58,40 @@ function inbreedingOf(steps: RouteStep[]): number {
 }
 const shown = computed(() => (routes.value ?? []).map(r => ({ ...r, f: inbreedingOf(r.steps) })))
 const reasons = computed((): Reason[] => [
-  { rule: 'For each number of generations the plan with the fewest young: least cost of each genotype and sex from those of the generation before (exact dynamic programming, within the reckoning below)', inputs: [computedInput('Animals at hand', `${stock.value.length} of known sex`), computedInput('Loci', wished.value.map(l => l.name).join(', '))] },
-  { rule: 'A kept animal costs one over its chance, half for its sex; those that look alike are all kept until one proves itself. Each is raised for its one mating', inputs: [] },
-  { rule: 'A generation: until a female may breed, and about three months to the next birth', inputs: species.value.mating ? [factInput('Females from', `species.${props.speciesId}.mating.femaleFromDays.value`, species.value.mating.femaleFromDays)] : [factInput('Mature', `species.${props.speciesId}.matureDays.value`, species.value.matureDays)] },
+  {
+    rule: 'For each number of generations the plan with the fewest young: least cost of each genotype and sex from those of the generation before (exact dynamic programming, within the reckoning below)',
+    inputs: [
+      computedInput('Animals at hand', `${stock.value.length} of known sex`),
+      computedInput('Loci', wished.value.map(l => l.name).join(', ')),
+    ],
+  },
+  {
+    rule: 'A kept animal costs one over its chance, half for its sex; those that look alike are all kept until one proves itself. Each is raised for its one mating',
+    inputs: [],
+  },
+  {
+    rule: 'A generation: until a female may breed, and about three months to the next birth',
+    inputs: species.value.mating
+      ? [
+          factInput(
+            'Females from',
+            `species.${props.speciesId}.mating.femaleFromDays.value`,
+            species.value.mating.femaleFromDays,
+          ),
+        ]
+      : [factInput('Mature', `species.${props.speciesId}.matureDays.value`, species.value.matureDays)],
+  },
 ])
-const go = () => search(wished.value.map(({ name, speciesId, linkage, alleles, note }) => ({ name, speciesId, linkage, alleles, note })), wished.value.map(l => wish.value[l.id]!), stock.value, years.value)
+const go = () =>
+  search(
+    wished.value.map(({ name, speciesId, linkage, alleles, note }) => ({ name, speciesId, linkage, alleles, note })),
+    wished.value.map(l => wish.value[l.id]!),
+    stock.value,
+    years.value,
+  )
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section aria-label="Route" class="route">
     <h2>The way to a wished genotype</h2>
@@ -70,12 +115,38 @@ const go = () => search(wished.value.map(({ name, speciesId, linkage, alleles, n
 </template>
 
 <style scoped>
-.route { display: grid; gap: 0.5rem; }
-.line { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: center; }
-.line label { display: flex; gap: 0.5rem; align-items: center; color: var(--ui-text-muted); }
-article { border-top: 1px solid var(--ui-border); padding-top: 0.5rem; }
-h3 { font-weight: 650; color: var(--ui-text-highlighted); }
-ol { list-style: decimal; padding-left: 1.5rem; }
-li { padding: 0.125rem 0; }
-.harm { color: var(--harm); }
+.route {
+  display: grid;
+  gap: 0.5rem;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: center;
+}
+.line label {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  color: var(--ui-text-muted);
+}
+article {
+  border-top: 1px solid var(--ui-border);
+  padding-top: 0.5rem;
+}
+h3 {
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+ol {
+  list-style: decimal;
+  padding-left: 1.5rem;
+}
+li {
+  padding: 0.125rem 0;
+}
+.harm {
+  color: var(--harm);
+}
 </style>

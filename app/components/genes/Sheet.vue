@@ -10,7 +10,9 @@ const props = defineProps<{ animal: AnimalState }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 
-const rows = computed(() => lociOf(house.house, props.animal.speciesId).map(locus => ({ locus, gene: geneOf(house.house, locus, props.animal) })))
+const rows = computed(() =>
+  lociOf(house.house, props.animal.speciesId).map(locus => ({ locus, gene: geneOf(house.house, locus, props.animal) })),
+)
 
 function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
   const { animal } = props
@@ -18,18 +20,34 @@ function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
   const look = animal.looks[locus.id]
   const parents = animal.damId !== null || animal.sires.length > 0
   return [
-    ...(gene.contradiction ? [{ rule: gene.contradiction, inputs: [], change: 'Take back the statement that is wrong' }] : []),
+    ...(gene.contradiction
+      ? [{ rule: gene.contradiction, inputs: [], change: 'Take back the statement that is wrong' }]
+      : []),
     {
       rule: stated || look ? 'What was stated and seen of it' : 'Nothing was stated or seen of it itself',
       inputs: [
-        ...(stated ? [entryInput('Stated', `${stated.alleles.join('/')}${stated.chance < 1 ? `, ${Math.round(stated.chance * 100)} %` : ''}, ${formatDay(stated.day, house.today)}`, stated)] : []),
+        ...(stated
+          ? [
+              entryInput(
+                'Stated',
+                `${stated.alleles.join('/')}${stated.chance < 1 ? `, ${Math.round(stated.chance * 100)} %` : ''}, ${formatDay(stated.day, house.today)}`,
+                stated,
+              ),
+            ]
+          : []),
         ...(look ? [entryInput('Looks', `${look.look || 'wild'}, ${formatDay(look.day, house.today)}`, look)] : []),
       ],
-      ...(stated && stated.chance < 1 && parents && { change: 'A possible genotype counts only where nothing is known of its forebears’ genes' }),
+      ...(stated &&
+        stated.chance < 1 &&
+        parents && { change: 'A possible genotype counts only where nothing is known of its forebears’ genes' }),
     },
     {
       rule: `Exact Bayes over its family: ${gene.relatives} relatives that say something (variable elimination)${gene.cut ? '; more distant ones left out' : ''}`,
-      inputs: [computedInput('Parents', parents ? 'known' : 'not known'), computedInput('Unstated stock carries', `${UNSTATED_SHARE * 100} % of each allele, from memory`)], change: 'Looks of its young, counted or by card; parents stated',
+      inputs: [
+        computedInput('Parents', parents ? 'known' : 'not known'),
+        computedInput('Unstated stock carries', `${UNSTATED_SHARE * 100} % of each allele, from memory`),
+      ],
+      change: 'Looks of its young, counted or by card; parents stated',
     },
   ]
 }
@@ -38,10 +56,25 @@ const chance = reactive<Record<string, number>>({})
 function state(locus: LocusState, told: string): void {
   const item = genotypeItems(locus, props.animal.sex).find(i => i.value === told)!
   const share = (chance[locus.id] ?? 100) / 100
-  void record({ kind: 'geneStated', subject: { type: 'animal', id: props.animal.id }, data: { locusId: locus.id, alleles: item.signs, chance: share } }, `${props.animal.tag}: ${told}${share < 1 ? `, ${Math.round(share * 100)} %` : ''}`)
+  void record(
+    {
+      kind: 'geneStated',
+      subject: { type: 'animal', id: props.animal.id },
+      data: { locusId: locus.id, alleles: item.signs, chance: share },
+    },
+    `${props.animal.tag}: ${told}${share < 1 ? `, ${Math.round(share * 100)} %` : ''}`,
+  )
 }
 const lookItems = (locus: LocusState) => looksOf(locus).map(look => ({ value: look || 'wild', label: look || 'wild' }))
-const seeLook = (locus: LocusState, value: string) => record({ kind: 'lookSeen', subject: { type: 'animal', id: props.animal.id }, data: { locusId: locus.id, look: value === 'wild' ? '' : value } }, `${props.animal.tag}: looks ${value}`)
+const seeLook = (locus: LocusState, value: string) =>
+  record(
+    {
+      kind: 'lookSeen',
+      subject: { type: 'animal', id: props.animal.id },
+      data: { locusId: locus.id, look: value === 'wild' ? '' : value },
+    },
+    `${props.animal.tag}: looks ${value}`,
+  )
 /** The chance of each look, for one that nobody has looked at. */
 const likelyLook = (locus: LocusState, gene: AnimalGene) => {
   const by = new Map<string, number>()
@@ -50,6 +83,7 @@ const likelyLook = (locus: LocusState, gene: AnimalGene) => {
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="genes">
     <p v-if="!rows.length" class="quiet">No locus of this species is named yet. <NuxtLink to="/genes" class="underline">Name one under Genes</NuxtLink>.</p>
@@ -68,10 +102,35 @@ const likelyLook = (locus: LocusState, gene: AnimalGene) => {
 </template>
 
 <style scoped>
-.genes { display: grid; gap: 0.25rem; max-width: 46rem; }
-article { padding: 0.5rem 0; border-bottom: 1px solid var(--ui-border); display: grid; gap: 0.375rem; }
-.line { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
-.line label { display: flex; gap: 0.375rem; align-items: center; color: var(--ui-text-muted); }
-.harm { color: var(--harm); }
-@media (max-width: 640px) { .line :deep(button) { min-height: 2.75rem; } }
+.genes {
+  display: grid;
+  gap: 0.25rem;
+  max-width: 46rem;
+}
+article {
+  padding: 0.5rem 0;
+  border-bottom: 1px solid var(--ui-border);
+  display: grid;
+  gap: 0.375rem;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
+.line label {
+  display: flex;
+  gap: 0.375rem;
+  align-items: center;
+  color: var(--ui-text-muted);
+}
+.harm {
+  color: var(--harm);
+}
+@media (max-width: 640px) {
+  .line :deep(button) {
+    min-height: 2.75rem;
+  }
+}
 </style>

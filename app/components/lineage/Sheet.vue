@@ -12,11 +12,15 @@ const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 
 const kin = computed(() => kinOf(house.house))
-const tag = (id: string | null) => (id ? house.house.animals[id]?.tag ?? '?' : 'unknown')
+const tag = (id: string | null) => (id ? (house.house.animals[id]?.tag ?? '?') : 'unknown')
 const f = computed(() => inbreedingOf(kin.value, props.animal.id))
 const line = computed(() => lineOf(house.house, props.animal.speciesId))
 const mean = computed(() => line.value?.meanKinship.get(props.animal.id) ?? null)
-const rank = computed(() => (line.value && mean.value !== null ? [...line.value.meanKinship.values()].filter(m => m < mean.value! - 1e-12).length + 1 : null))
+const rank = computed(() =>
+  line.value && mean.value !== null
+    ? [...line.value.meanKinship.values()].filter(m => m < mean.value! - 1e-12).length + 1
+    : null,
+)
 const parentsText = computed(() => {
   const { damId, sires, origin, clonal } = props.animal
   if (origin === 'wild') return 'Wild-caught: a founder.'
@@ -24,35 +28,94 @@ const parentsText = computed(() => {
   if (!damId && !sires.length) return 'Parents unknown: counts as a founder.'
   return `From ${tag(damId)} × ${sires.length ? sires.map(s => (s.chance < 1 ? `${tag(s.id)} ${Math.round(s.chance * 100)} %` : tag(s.id))).join(' or ') : 'unknown'}.`
 })
-const fReasons = computed((): Reason[] => [{
-  rule: 'Inbreeding is the kinship of its parents: the chance that both copies of a gene come from one ancestor. Meuwissen & Luo 1992, Genet. Sel. Evol. 24:305–313; uncertain sires are averaged over',
-  inputs: [computedInput('Dam', tag(props.animal.damId)), ...props.animal.sires.map(s => computedInput(`Sire, ${Math.round(s.chance * 100)} %`, `${tag(s.id)}, kinship with the dam ${props.animal.damId ? (kinshipWith(kin.value, props.animal.damId, [s.id])[0]! * 100).toFixed(1) : 0} %`))], change: 'Parents stated of it or of its ancestors',
-}])
-const lineReasons = computed((): Reason[] => (line.value
-  ? [{
-      rule: 'Mean kinship with the living of its species, itself included (Ballou & Lacy 1995): the lower, the rarer its genes',
-      inputs: [computedInput('Living', `${line.value.meanKinship.size}`), computedInput('Gene diversity kept', `${(line.value.geneDiversity * 100).toFixed(1)} %`), computedInput('As many unrelated founders', line.value.founderEquivalents.toFixed(1)), ...line.value.founders.slice(0, 8).map(x => computedInput(`From founder ${tag(x.id)}`, `${(x.share * 100).toFixed(1)} %`))],
-    }]
-  : []))
+const fReasons = computed((): Reason[] => [
+  {
+    rule: 'Inbreeding is the kinship of its parents: the chance that both copies of a gene come from one ancestor. Meuwissen & Luo 1992, Genet. Sel. Evol. 24:305–313; uncertain sires are averaged over',
+    inputs: [
+      computedInput('Dam', tag(props.animal.damId)),
+      ...props.animal.sires.map(s =>
+        computedInput(
+          `Sire, ${Math.round(s.chance * 100)} %`,
+          `${tag(s.id)}, kinship with the dam ${props.animal.damId ? (kinshipWith(kin.value, props.animal.damId, [s.id])[0]! * 100).toFixed(1) : 0} %`,
+        ),
+      ),
+    ],
+    change: 'Parents stated of it or of its ancestors',
+  },
+])
+const lineReasons = computed((): Reason[] =>
+  line.value
+    ? [
+        {
+          rule: 'Mean kinship with the living of its species, itself included (Ballou & Lacy 1995): the lower, the rarer its genes',
+          inputs: [
+            computedInput('Living', `${line.value.meanKinship.size}`),
+            computedInput('Gene diversity kept', `${(line.value.geneDiversity * 100).toFixed(1)} %`),
+            computedInput('As many unrelated founders', line.value.founderEquivalents.toFixed(1)),
+            ...line.value.founders
+              .slice(0, 8)
+              .map(x => computedInput(`From founder ${tag(x.id)}`, `${(x.share * 100).toFixed(1)} %`)),
+          ],
+        },
+      ]
+    : [],
+)
 
 const editing = ref(false)
 const NONE = 'none'
-const form = reactive({ damId: NONE, sireId: NONE, sireChance: 100, otherId: NONE, otherChance: 0, origin: 'bred' as Origin, clonal: false })
+const form = reactive({
+  damId: NONE,
+  sireId: NONE,
+  sireChance: 100,
+  otherId: NONE,
+  otherChance: 0,
+  origin: 'bred' as Origin,
+  clonal: false,
+})
 function edit(): void {
   const { damId, sires, origin, clonal } = props.animal
-  Object.assign(form, { damId: damId ?? NONE, sireId: sires[0]?.id ?? NONE, sireChance: Math.round((sires[0]?.chance ?? 1) * 100), otherId: sires[1]?.id ?? NONE, otherChance: Math.round((sires[1]?.chance ?? 0) * 100), origin: origin === 'unknown' ? 'bred' : origin, clonal })
+  Object.assign(form, {
+    damId: damId ?? NONE,
+    sireId: sires[0]?.id ?? NONE,
+    sireChance: Math.round((sires[0]?.chance ?? 1) * 100),
+    otherId: sires[1]?.id ?? NONE,
+    otherChance: Math.round((sires[1]?.chance ?? 0) * 100),
+    origin: origin === 'unknown' ? 'bred' : origin,
+    clonal,
+  })
   editing.value = true
 }
-const own = computed(() => Object.values(house.house.animals).filter(a => a.speciesId === props.animal.speciesId && a.id !== props.animal.id).sort((a, b) => (a.tag < b.tag ? -1 : 1)))
-const items = (sex: 'female' | 'male') => [{ value: NONE, label: 'unknown' }, ...own.value.filter(a => a.sex !== (sex === 'male' ? 'female' : 'male')).map(a => ({ value: a.id, label: a.tag }))]
+const own = computed(() =>
+  Object.values(house.house.animals)
+    .filter(a => a.speciesId === props.animal.speciesId && a.id !== props.animal.id)
+    .sort((a, b) => (a.tag < b.tag ? -1 : 1)),
+)
+const items = (sex: 'female' | 'male') => [
+  { value: NONE, label: 'unknown' },
+  ...own.value.filter(a => a.sex !== (sex === 'male' ? 'female' : 'male')).map(a => ({ value: a.id, label: a.tag })),
+]
 async function send(): Promise<void> {
   const wild = form.origin === 'wild'
-  const sires = wild || form.clonal ? [] : [{ id: form.sireId, chance: form.sireChance / 100 }, { id: form.otherId, chance: form.otherChance / 100 }].filter(s => s.id !== NONE && s.chance > 0)
-  const done = await record({ kind: 'parentsStated', subject: { type: 'animal', id: props.animal.id }, data: { damId: wild || form.damId === NONE ? null : form.damId, sires, origin: form.origin, clonal: form.clonal } }, `${props.animal.tag}: parents stated`)
+  const sires =
+    wild || form.clonal
+      ? []
+      : [
+          { id: form.sireId, chance: form.sireChance / 100 },
+          { id: form.otherId, chance: form.otherChance / 100 },
+        ].filter(s => s.id !== NONE && s.chance > 0)
+  const done = await record(
+    {
+      kind: 'parentsStated',
+      subject: { type: 'animal', id: props.animal.id },
+      data: { damId: wild || form.damId === NONE ? null : form.damId, sires, origin: form.origin, clonal: form.clonal },
+    },
+    `${props.animal.tag}: parents stated`,
+  )
   if (done) editing.value = false
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div ref="box" class="lineage">
     <p class="answer">
@@ -85,8 +148,27 @@ async function send(): Promise<void> {
 </template>
 
 <style scoped>
-.lineage { display: grid; gap: 0.75rem; }
-.answer { font-size: 1.0625rem; font-weight: 650; color: var(--ui-text-highlighted); }
-.buttons, .form { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: end; }
-@media (max-width: 640px) { .buttons :deep(button), .buttons :deep(a), .form :deep(button) { min-height: 2.75rem; } }
+.lineage {
+  display: grid;
+  gap: 0.75rem;
+}
+.answer {
+  font-size: 1.0625rem;
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.buttons,
+.form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: end;
+}
+@media (max-width: 640px) {
+  .buttons :deep(button),
+  .buttons :deep(a),
+  .form :deep(button) {
+    min-height: 2.75rem;
+  }
+}
 </style>

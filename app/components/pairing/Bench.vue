@@ -10,15 +10,31 @@ const { narrow } = useNarrow()
 
 const kinds = computed(() => {
   const count = new Map<string, number>()
-  for (const a of Object.values(house.house.animals)) if (a.status === 'alive' && house.almanac.species[a.speciesId]?.mating) count.set(a.speciesId, (count.get(a.speciesId) ?? 0) + 1)
+  for (const a of Object.values(house.house.animals))
+    if (a.status === 'alive' && house.almanac.species[a.speciesId]?.mating)
+      count.set(a.speciesId, (count.get(a.speciesId) ?? 0) + 1)
   return [...count].sort((a, b) => b[1] - a[1]).map(([value]) => ({ value, label: house.speciesName(value) }))
 })
 const speciesId = useLocalStorage('pairing-species', '')
-watch(kinds, (list) => { if (list.length && !list.some(k => k.value === speciesId.value)) speciesId.value = list[0]!.value }, { immediate: true })
+watch(
+  kinds,
+  list => {
+    if (list.length && !list.some(k => k.value === speciesId.value)) speciesId.value = list[0]!.value
+  },
+  { immediate: true },
+)
 const wishKeys = useLocalStorage<string[]>('pairing-wish', [])
-const wishItems = computed(() => lociOf(house.house, speciesId.value).flatMap(l => looksOf(l).filter(Boolean).map(look => ({ value: `${l.id}|${look}`, label: `${l.name}: ${look}` }))))
+const wishItems = computed(() =>
+  lociOf(house.house, speciesId.value).flatMap(l =>
+    looksOf(l)
+      .filter(Boolean)
+      .map(look => ({ value: `${l.id}|${look}`, label: `${l.name}: ${look}` })),
+  ),
+)
 const wishes = computed<BenchWish[]>(() => {
-  const by = new Map(wishKeys.value.filter(k => wishItems.value.some(i => i.value === k)).map(k => k.split('|') as [string, string]))
+  const by = new Map(
+    wishKeys.value.filter(k => wishItems.value.some(i => i.value === k)).map(k => k.split('|') as [string, string]),
+  )
   return [...by].map(([locusId, look]) => ({ locusId, look }))
 })
 const { bench, chosen, choices, bend, problem, loading } = usePairingBench(speciesId, wishes)
@@ -26,21 +42,60 @@ const { bench, chosen, choices, bend, problem, loading } = usePairingBench(speci
 const suggested = computed(() => {
   const b = bench.value
   if (!b) return []
-  return chosen.value.flatMap((c, r) => (c < 0 ? [] : [{ dam: b.dams[r]!, sire: b.sires[c]!, worth: b.worths[r * b.sires.length + c]!, level: b.levels[r * b.sires.length + c]!, text: b.texts[b.text[r * b.sires.length + c]!]! }]))
+  return chosen.value.flatMap((c, r) =>
+    c < 0
+      ? []
+      : [
+          {
+            dam: b.dams[r]!,
+            sire: b.sires[c]!,
+            worth: b.worths[r * b.sires.length + c]!,
+            level: b.levels[r * b.sires.length + c]!,
+            text: b.texts[b.text[r * b.sires.length + c]!]!,
+          },
+        ],
+  )
 })
-const toSet = computed(() => suggested.value.filter(s => !Object.values(house.house.pairings).some(p => !p.ended && p.damId === s.dam.id)))
-const room = computed(() => (house.season && speciesId.value ? roomForYoung({ house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }, speciesId.value, house.season) : null))
-const brings = computed(() => (room.value ? { low: room.value.value.brings.low * toSet.value.length, high: room.value.value.brings.high * toSet.value.length } : null))
+const toSet = computed(() =>
+  suggested.value.filter(s => !Object.values(house.house.pairings).some(p => !p.ended && p.damId === s.dam.id)),
+)
+const room = computed(() =>
+  house.season && speciesId.value
+    ? roomForYoung(
+        { house: house.house, almanac: house.almanac, settings: house.settings, today: house.today },
+        speciesId.value,
+        house.season,
+      )
+    : null,
+)
+const brings = computed(() =>
+  room.value
+    ? { low: room.value.value.brings.low * toSet.value.length, high: room.value.value.brings.high * toSet.value.length }
+    : null,
+)
 
-const open = ref<{ damId: string, sireId: string } | null>(null)
-const isOpen = computed({ get: () => open.value !== null, set: (is) => { if (!is) open.value = null } })
+const open = ref<{ damId: string; sireId: string } | null>(null)
+const isOpen = computed({
+  get: () => open.value !== null,
+  set: is => {
+    if (!is) open.value = null
+  },
+})
 const tag = (id: string) => house.house.animals[id]?.tag ?? ''
 
 async function setAll(): Promise<void> {
-  await record(toSet.value.map((s, i) => ({ kind: 'paired', founds: 'pairing' as const, data: { tag: nextPairTag(house.house, i), damId: s.dam.id, sireId: s.sire.id } })), `${toSet.value.length} pairs set`)
+  await record(
+    toSet.value.map((s, i) => ({
+      kind: 'paired',
+      founds: 'pairing' as const,
+      data: { tag: nextPairTag(house.house, i), damId: s.dam.id, sireId: s.sire.id },
+    })),
+    `${toSet.value.length} pairs set`,
+  )
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section aria-label="Bench">
     <p v-if="!kinds.length" class="quiet">No grown animal of a species that the almanac pairs lives here.</p>
@@ -86,15 +141,58 @@ async function setAll(): Promise<void> {
 </template>
 
 <style scoped>
-.tools { display: flex; flex-wrap: wrap; gap: 0.5rem 0.75rem; align-items: center; margin-bottom: 0.5rem; }
-.key { font-size: 0.875rem; color: var(--ui-text-muted); margin-bottom: 0.5rem; }
-.box { display: inline-block; width: 1rem; height: 0.75rem; border: 2px solid var(--stage-pairing); border-radius: 2px; vertical-align: -1px; }
-.box.double { border: 4px double var(--stage-pairing); }
-.harm { color: var(--harm); }
-.both { display: flex; flex-wrap: wrap; gap: 1rem 2rem; align-items: flex-start; }
-.both > :deep(.matrix) { flex: 0 1 auto; }
-.suggestion { flex: 1 1 20rem; display: grid; gap: 0.375rem; justify-items: start; }
-.suggestion ul { width: 100%; columns: 20rem auto; column-gap: 2rem; }
-.suggestion li { padding: 0.1875rem 0; break-inside: avoid; }
-.n { font-family: var(--font-mono); margin-inline: 0.375rem; }
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 0.75rem;
+  align-items: center;
+  margin-bottom: 0.5rem;
+}
+.key {
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+  margin-bottom: 0.5rem;
+}
+.box {
+  display: inline-block;
+  width: 1rem;
+  height: 0.75rem;
+  border: 2px solid var(--stage-pairing);
+  border-radius: 2px;
+  vertical-align: -1px;
+}
+.box.double {
+  border: 4px double var(--stage-pairing);
+}
+.harm {
+  color: var(--harm);
+}
+.both {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 1rem 2rem;
+  align-items: flex-start;
+}
+.both > :deep(.matrix) {
+  flex: 0 1 auto;
+}
+.suggestion {
+  flex: 1 1 20rem;
+  display: grid;
+  gap: 0.375rem;
+  justify-items: start;
+}
+.suggestion ul {
+  width: 100%;
+  columns: 20rem auto;
+  column-gap: 2rem;
+}
+.suggestion li {
+  padding: 0.1875rem 0;
+  break-inside: avoid;
+}
+.n {
+  font-family: var(--font-mono);
+  margin-inline: 0.375rem;
+}
 </style>

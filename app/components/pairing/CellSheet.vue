@@ -3,35 +3,50 @@ import type { BenchWish } from '#core/season'
 import type { CellSnapshot } from '#shared/contracts/bench'
 
 /** One pair of the bench: what it is worth and why, where its young would go, and keeping, leaving out or setting it. */
-const props = defineProps<{ damId: string, sireId: string, wishes: BenchWish[], kept: boolean, left: boolean }>()
-const emit = defineEmits<{ bend: [sireId: string | null | undefined], set: [] }>()
+const props = defineProps<{ damId: string; sireId: string; wishes: BenchWish[]; kept: boolean; left: boolean }>()
+const emit = defineEmits<{ bend: [sireId: string | null | undefined]; set: [] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 
 const cell = shallowRef<CellSnapshot | null>(null)
 const problem = ref('')
-watch(() => [props.damId, props.sireId, props.wishes, house.snapshot?.version], async () => {
-  cell.value = null
-  try {
-    cell.value = await callApi<CellSnapshot>(`/api/bench/cell?damId=${props.damId}&sireId=${props.sireId}&wish=${encodeURIComponent(JSON.stringify(props.wishes))}`)
-    problem.value = ''
-  }
-  catch (error) {
-    problem.value = error instanceof Error ? error.message : String(error)
-  }
-}, { immediate: true, deep: true })
+watch(
+  () => [props.damId, props.sireId, props.wishes, house.snapshot?.version],
+  async () => {
+    cell.value = null
+    try {
+      cell.value = await callApi<CellSnapshot>(
+        `/api/bench/cell?damId=${props.damId}&sireId=${props.sireId}&wish=${encodeURIComponent(JSON.stringify(props.wishes))}`,
+      )
+      problem.value = ''
+    } catch (error) {
+      problem.value = error instanceof Error ? error.message : String(error)
+    }
+  },
+  { immediate: true, deep: true },
+)
 
 const dam = computed(() => house.house.animals[props.damId]!)
 const sire = computed(() => house.house.animals[props.sireId]!)
-const paired = computed(() => Object.values(house.house.pairings).find(p => !p.ended && p.damId === props.damId && p.sireId === props.sireId))
+const paired = computed(() =>
+  Object.values(house.house.pairings).find(p => !p.ended && p.damId === props.damId && p.sireId === props.sireId),
+)
 const WORDS = { good: 'Fits', wait: 'Wait', doubtful: 'Doubtful', no: 'Not to be paired' } as const
 
 async function set(): Promise<void> {
-  const done = await record({ kind: 'paired', founds: 'pairing', data: { tag: nextPairTag(house.house), damId: props.damId, sireId: props.sireId } }, `${dam.value.tag} set with ${sire.value.tag}`)
+  const done = await record(
+    {
+      kind: 'paired',
+      founds: 'pairing',
+      data: { tag: nextPairTag(house.house), damId: props.damId, sireId: props.sireId },
+    },
+    `${dam.value.tag} set with ${sire.value.tag}`,
+  )
   if (done) emit('set')
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="sheet">
     <p v-if="problem" class="harm">{{ problem }}</p>
@@ -61,15 +76,54 @@ async function set(): Promise<void> {
 </template>
 
 <style scoped>
-.sheet { display: grid; gap: 0.75rem; }
-.verdict { font-size: 1.0625rem; font-weight: 650; color: var(--ui-text-highlighted); }
-.verdict.no, .harm { color: var(--harm); }
-.caution { color: var(--ui-text-muted); }
-dl { display: grid; grid-template-columns: max-content 1fr; gap: 0.375rem 1rem; }
-dt { color: var(--ui-text-muted); }
-h3 { font-weight: 650; color: var(--ui-text-highlighted); }
-.why li { padding: 0.25rem 0; border-top: 1px solid var(--ui-border); font-size: 0.9375rem; display: flex; justify-content: space-between; gap: 1rem; }
-.n { font-family: var(--font-mono); white-space: nowrap; }
-.fails { color: var(--harm); font-weight: 600; }
-.buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
+.sheet {
+  display: grid;
+  gap: 0.75rem;
+}
+.verdict {
+  font-size: 1.0625rem;
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.verdict.no,
+.harm {
+  color: var(--harm);
+}
+.caution {
+  color: var(--ui-text-muted);
+}
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 0.375rem 1rem;
+}
+dt {
+  color: var(--ui-text-muted);
+}
+h3 {
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.why li {
+  padding: 0.25rem 0;
+  border-top: 1px solid var(--ui-border);
+  font-size: 0.9375rem;
+  display: flex;
+  justify-content: space-between;
+  gap: 1rem;
+}
+.n {
+  font-family: var(--font-mono);
+  white-space: nowrap;
+}
+.fails {
+  color: var(--harm);
+  font-weight: 600;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
 </style>

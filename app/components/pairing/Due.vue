@@ -7,17 +7,19 @@ defineProps<{ due: DueWithHer[] }>()
 const emit = defineEmits<{ open: [pairingId: string] }>()
 const house = useHouse()
 
-const tag = (id: string | null) => (id ? house.house.animals[id]?.tag ?? '?' : 'unknown')
+const tag = (id: string | null) => (id ? (house.house.animals[id]?.tag ?? '?') : 'unknown')
 const LOAD_WORDS = { rest: 'Rest', weigh: 'Weigh', feedUp: 'Feed up', again: 'Next clutch', nothing: '' } as const
 
 function withHim(d: DueWithHer): string {
-  if (d.together) return `together since ${formatDay(d.visit?.from ?? house.today, house.today)}${d.visit && d.visit.to <= house.today ? ', out today' : ''}`
+  if (d.together)
+    return `together since ${formatDay(d.visit?.from ?? house.today, house.today)}${d.visit && d.visit.to <= house.today ? ', out today' : ''}`
   if (d.visit) return d.visit.from <= house.today ? 'in today' : `in ${formatDay(d.visit.from, house.today)}`
   return ''
 }
 const never = (share: number) => (share > 0.02 ? `${Math.round(share * 100)} % not at all` : '')
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <ol class="due">
     <li v-for="d in due" :key="d.pairingId" :data-due="d.tag">
@@ -45,19 +47,64 @@ const never = (share: number) => (share > 0.02 ? `${Math.round(share * 100)} % n
 </template>
 
 <style scoped>
-li { display: grid; grid-template-columns: 14.5rem minmax(20rem, 1.4fr) minmax(12rem, 1fr) 11rem; gap: 0.25rem 1.25rem; padding: 0.4375rem 0; border-bottom: 1px solid var(--ui-border); align-items: start; }
-.open { display: flex; flex-wrap: wrap; gap: 0 0.5rem; align-items: baseline; text-align: left; cursor: pointer; }
-.open:hover .tag { text-decoration: underline; }
-.with { color: var(--ui-text-muted); }
-.species { flex-basis: 100%; padding-left: 1.125rem; font-size: 0.875rem; color: var(--ui-text-muted); }
-.sign { color: var(--ui-text-muted); }
-small { font-size: 0.8125rem; color: var(--ui-text-muted); white-space: nowrap; }
-.load small { display: block; }
-.rest { color: var(--harm); }
-.him { display: grid; gap: 0.125rem; }
+li {
+  display: grid;
+  grid-template-columns: 14.5rem minmax(20rem, 1.4fr) minmax(12rem, 1fr) 11rem;
+  gap: 0.25rem 1.25rem;
+  padding: 0.4375rem 0;
+  border-bottom: 1px solid var(--ui-border);
+  align-items: start;
+}
+.open {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.5rem;
+  align-items: baseline;
+  text-align: left;
+  cursor: pointer;
+}
+.open:hover .tag {
+  text-decoration: underline;
+}
+.with {
+  color: var(--ui-text-muted);
+}
+.species {
+  flex-basis: 100%;
+  padding-left: 1.125rem;
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+}
+.sign {
+  color: var(--ui-text-muted);
+}
+small {
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+  white-space: nowrap;
+}
+.load small {
+  display: block;
+}
+.rest {
+  color: var(--harm);
+}
+.him {
+  display: grid;
+  gap: 0.125rem;
+}
 @media (max-width: 900px) {
-  li { grid-template-columns: minmax(0, 1fr); padding: 0.625rem 0; }
-  .open { min-height: 2.75rem; align-items: center; }
-  .him { display: flex; gap: 0.75rem; }
+  li {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 0.625rem 0;
+  }
+  .open {
+    min-height: 2.75rem;
+    align-items: center;
+  }
+  .him {
+    display: flex;
+    gap: 0.75rem;
+  }
 }
 </style>

@@ -5,7 +5,7 @@ import { formatDay } from '#core/units'
 import { signOf } from '../season/marks'
 
 /** Which male is with whom, on the shared axis: past visits, those that run, and the plan. */
-const props = defineProps<{ outlook: BreedingOutlook, width: number }>()
+const props = defineProps<{ outlook: BreedingOutlook; width: number }>()
 const emit = defineEmits<{ open: [pairingId: string] }>()
 const house = useHouse()
 const { narrow } = useNarrow()
@@ -13,7 +13,11 @@ const { narrow } = useNarrow()
 const LABEL = 132
 const HEIGHT = 44
 const BACK_DAYS = 14
-const span = computed(() => ({ from: house.today - BACK_DAYS, to: house.today + ROTA_DAYS, width: Math.max(280, Math.floor(props.width - (narrow.value ? 0 : LABEL))) }))
+const span = computed(() => ({
+  from: house.today - BACK_DAYS,
+  to: house.today + ROTA_DAYS,
+  width: Math.max(280, Math.floor(props.width - (narrow.value ? 0 : LABEL))),
+}))
 const x = computed(() => timeScale(span.value))
 const tag = (id: string) => house.house.animals[id]?.tag ?? '?'
 
@@ -30,10 +34,18 @@ interface Bar {
 function bar(key: string, pairingId: string, from: number, to: number, how: Bar['how']): Bar {
   const start = Math.max(from, span.value.from)
   const dam = tag(house.house.pairings[pairingId]!.damId)
-  return { key, pairingId, how, x: x.value(start), width: Math.max(6, x.value(to + 0.8) - x.value(start)), label: dam, said: `${dam}, ${formatDay(from, house.today)} to ${formatDay(to, house.today)}${how === 'planned' ? ', planned' : how === 'running' ? ', together now' : ''}` }
+  return {
+    key,
+    pairingId,
+    how,
+    x: x.value(start),
+    width: Math.max(6, x.value(to + 0.8) - x.value(start)),
+    label: dam,
+    said: `${dam}, ${formatDay(from, house.today)} to ${formatDay(to, house.today)}${how === 'planned' ? ', planned' : how === 'running' ? ', together now' : ''}`,
+  }
 }
 const males = computed(() => {
-  const rows = new Map<string, { id: string, bars: Bar[], locks: { x: number, key: string }[], next: string }>()
+  const rows = new Map<string, { id: string; bars: Bar[]; locks: { x: number; key: string }[]; next: string }>()
   const row = (id: string) => {
     let r = rows.get(id)
     if (!r) rows.set(id, (r = { id, bars: [], locks: [], next: '' }))
@@ -42,13 +54,22 @@ const males = computed(() => {
   for (const p of Object.values(house.house.pairings)) {
     const sire = p.sireId ? house.house.animals[p.sireId] : undefined
     if (!sire || sire.status !== 'alive') continue
-    for (const v of p.visits) if (v.to >= span.value.from) row(sire.id).bars.push(bar(`${p.id}:${v.from}`, p.id, v.from, v.to, 'past'))
-    for (const l of p.locks) if (l.day >= span.value.from) row(sire.id).locks.push({ key: l.entryId, x: x.value(l.day + 0.4) })
+    for (const v of p.visits)
+      if (v.to >= span.value.from) row(sire.id).bars.push(bar(`${p.id}:${v.from}`, p.id, v.from, v.to, 'past'))
+    for (const l of p.locks)
+      if (l.day >= span.value.from) row(sire.id).locks.push({ key: l.entryId, x: x.value(l.day + 0.4) })
   }
   for (const v of props.outlook.rota) {
     const r = row(v.sireId)
     r.bars.push(bar(`${v.pairingId}:${v.from}`, v.pairingId, v.from, v.to, v.running ? 'running' : 'planned'))
-    if (!r.next) r.next = v.running ? (v.to <= house.today ? `out today from ${tag(v.damId)}` : `with ${tag(v.damId)} to ${formatDay(v.to, house.today)}`) : v.from === house.today ? `today to ${tag(v.damId)}` : `${tag(v.damId)} ${formatDay(v.from, house.today)}`
+    if (!r.next)
+      r.next = v.running
+        ? v.to <= house.today
+          ? `out today from ${tag(v.damId)}`
+          : `with ${tag(v.damId)} to ${formatDay(v.to, house.today)}`
+        : v.from === house.today
+          ? `today to ${tag(v.damId)}`
+          : `${tag(v.damId)} ${formatDay(v.from, house.today)}`
   }
   return [...rows.values()].sort((a, b) => (tag(a.id) < tag(b.id) ? -1 : 1))
 })
@@ -57,6 +78,7 @@ const unvisited = computed(() => [...props.outlook.unvisited].sort((a, b) => Num
 const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind === 'pairing'))
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section aria-label="Rota">
     <h2 v-if="todays.length">Today</h2>
@@ -91,23 +113,97 @@ const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind ===
 </template>
 
 <style scoped>
-.todays { margin-bottom: 1.25rem; border-bottom: 1px solid var(--ui-border); }
-.without { margin-bottom: 1.25rem; border-bottom: 1px solid var(--ui-border); }
-.without li { display: grid; grid-template-columns: minmax(8rem, 14.5rem) minmax(0, 1fr); gap: 0.25rem 1.25rem; align-items: baseline; padding: 0.375rem 0; }
-.pair { text-align: left; cursor: pointer; min-height: 2rem; }
-.pair:hover .tag { text-decoration: underline; }
-.axis { overflow: hidden; }
-.male { display: grid; align-items: center; border-bottom: 1px solid var(--ui-border); }
-.who { display: grid; line-height: 1.2; padding-right: 0.5rem; }
-.who .quiet { font-size: 0.875rem; }
-svg { display: block; }
-.visit { cursor: pointer; }
-.visit rect { fill: var(--stage-pairing); fill-opacity: 0.75; stroke: transparent; stroke-width: 2; }
-.visit.running rect { fill-opacity: 0.35; stroke: var(--stage-pairing); }
-.visit.planned rect { fill-opacity: 0.18; stroke: var(--stage-pairing); stroke-opacity: 0.5; stroke-dasharray: 3 3; }
-.visit text { font-size: 13px; fill: var(--ui-text-highlighted); font-family: var(--font-mono); pointer-events: none; }
-.visit.past text { fill: var(--ui-bg); }
-.key { font-size: 0.875rem; color: var(--ui-text-muted); margin-top: 0.5rem; }
-.key svg { display: inline; vertical-align: -1px; }
-@media (max-width: 800px) { .without li { grid-template-columns: minmax(0, 1fr); } .pair { min-height: 2.75rem; } .who { display: flex; gap: 0.75rem; align-items: baseline; padding: 0.375rem 0 0; } }
+.todays {
+  margin-bottom: 1.25rem;
+  border-bottom: 1px solid var(--ui-border);
+}
+.without {
+  margin-bottom: 1.25rem;
+  border-bottom: 1px solid var(--ui-border);
+}
+.without li {
+  display: grid;
+  grid-template-columns: minmax(8rem, 14.5rem) minmax(0, 1fr);
+  gap: 0.25rem 1.25rem;
+  align-items: baseline;
+  padding: 0.375rem 0;
+}
+.pair {
+  text-align: left;
+  cursor: pointer;
+  min-height: 2rem;
+}
+.pair:hover .tag {
+  text-decoration: underline;
+}
+.axis {
+  overflow: hidden;
+}
+.male {
+  display: grid;
+  align-items: center;
+  border-bottom: 1px solid var(--ui-border);
+}
+.who {
+  display: grid;
+  line-height: 1.2;
+  padding-right: 0.5rem;
+}
+.who .quiet {
+  font-size: 0.875rem;
+}
+svg {
+  display: block;
+}
+.visit {
+  cursor: pointer;
+}
+.visit rect {
+  fill: var(--stage-pairing);
+  fill-opacity: 0.75;
+  stroke: transparent;
+  stroke-width: 2;
+}
+.visit.running rect {
+  fill-opacity: 0.35;
+  stroke: var(--stage-pairing);
+}
+.visit.planned rect {
+  fill-opacity: 0.18;
+  stroke: var(--stage-pairing);
+  stroke-opacity: 0.5;
+  stroke-dasharray: 3 3;
+}
+.visit text {
+  font-size: 13px;
+  fill: var(--ui-text-highlighted);
+  font-family: var(--font-mono);
+  pointer-events: none;
+}
+.visit.past text {
+  fill: var(--ui-bg);
+}
+.key {
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+  margin-top: 0.5rem;
+}
+.key svg {
+  display: inline;
+  vertical-align: -1px;
+}
+@media (max-width: 800px) {
+  .without li {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .pair {
+    min-height: 2.75rem;
+  }
+  .who {
+    display: flex;
+    gap: 0.75rem;
+    align-items: baseline;
+    padding: 0.375rem 0 0;
+  }
+}
 </style>

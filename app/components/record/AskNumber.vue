@@ -19,16 +19,23 @@ const text = ref('')
 const problem = ref('')
 const sending = ref(false)
 
-const hint = computed(() => (props.likely === undefined ? '' : props.unit === 'mass' ? `last ${formatQuantity(props.likely, house.settings.massUnit)}` : `perhaps ${props.likely}`))
+const hint = computed(() =>
+  props.likely === undefined
+    ? ''
+    : props.unit === 'mass'
+      ? `last ${formatQuantity(props.likely, house.settings.massUnit)}`
+      : `perhaps ${props.likely}`,
+)
 
 // a number that was typed and not written is still there when the field is opened again
-watch(open, (is) => {
+watch(open, is => {
   if (is) problem.value = ''
 })
 
 /** The number that was written. @throws UnitError */
 function read(): number {
-  const value = props.unit === 'mass' ? Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)) : Number(text.value)
+  const value =
+    props.unit === 'mass' ? Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)) : Number(text.value)
   if (!text.value.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
   if (props.unit !== 'mass' && !Number.isInteger(value)) throw new UnitError('Write a whole number')
   return value
@@ -38,20 +45,19 @@ async function send(): Promise<void> {
   problem.value = ''
   sending.value = true
   try {
-    if (!await props.onRecord(read())) return
+    if (!(await props.onRecord(read()))) return
     text.value = ''
     open.value = false
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof UnitError)) throw error
     problem.value = error.message
-  }
-  finally {
+  } finally {
     sending.value = false
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open" :content="{ align: 'end' }">
     <UButton :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'" :loading="busy" />
@@ -69,5 +75,10 @@ async function send(): Promise<void> {
 </template>
 
 <style scoped>
-.ask { display: grid; gap: 0.75rem; padding: 0.875rem; width: 15rem; }
+.ask {
+  display: grid;
+  gap: 0.75rem;
+  padding: 0.875rem;
+  width: 15rem;
+}
 </style>

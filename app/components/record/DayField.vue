@@ -3,7 +3,14 @@ import { CalendarDate, type DateValue } from '@internationalized/date'
 import { dayFromIso } from '#core/units'
 
 /** A day of the calendar, typed or picked, day before month as the house writes days; what is wrong with it stands beside it. */
-const props = defineProps<{ label: string, hint?: string, error?: string, max?: number, min?: number, optional?: boolean }>()
+const props = defineProps<{
+  label: string
+  hint?: string
+  error?: string
+  max?: number
+  min?: number
+  optional?: boolean
+}>()
 const day = defineModel<number | null>({ required: true })
 
 const asDate = (d: number) => {
@@ -12,7 +19,9 @@ const asDate = (d: number) => {
 }
 const date = computed({
   get: () => (day.value === null ? undefined : asDate(day.value)),
-  set: (value: DateValue | undefined) => { day.value = value ? dayFromIso(value.toString().slice(0, 10)) : null },
+  set: (value: DateValue | undefined) => {
+    day.value = value ? dayFromIso(value.toString().slice(0, 10)) : null
+  },
 })
 const picking = ref(false)
 function pick(value: DateValue | undefined): void {
@@ -28,6 +37,7 @@ function leave(event: KeyboardEvent): void {
 const problem = computed(() => dayProblem(day.value, props) ?? props.error)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UFormField :label="label" :hint="hint" :error="problem">
     <div class="field" role="group" :aria-label="label" @keydown.esc.capture="leave">
@@ -44,5 +54,9 @@ const problem = computed(() => dayProblem(day.value, props) ?? props.error)
 </template>
 
 <style scoped>
-.field { display: flex; gap: 0.25rem; min-width: 13rem; }
+.field {
+  display: flex;
+  gap: 0.25rem;
+  min-width: 13rem;
+}
 </style>

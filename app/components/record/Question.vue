@@ -1,9 +1,15 @@
 <script setup lang="ts">
 /** Asks before a weight is written that cannot well be true. */
 const { shown } = useQuestion()
-const open = computed({ get: () => shown.value !== null, set: (is) => { if (!is) shown.value?.answer(false) } })
+const open = computed({
+  get: () => shown.value !== null,
+  set: is => {
+    if (!is) shown.value?.answer(false)
+  },
+})
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UModal v-model:open="open" title="Is this so?" :description="shown?.text ?? ''" :close="false">
     <template #footer>

@@ -15,7 +15,7 @@ const canWrite = computed(() => day.value !== null && dayProblem(day.value, { ma
 /** Their usual meal, as taken on that day. */
 function wishOf(task: Task): Wish[] {
   const took = task.actions[0]!
-  return [took.data, ...took.also ?? []].map(data => ({ kind: 'fed', subject: task.subject, data, day: day.value! }))
+  return [took.data, ...(took.also ?? [])].map(data => ({ kind: 'fed', subject: task.subject, data, day: day.value! }))
 }
 async function ate(tasks: readonly Task[]): Promise<void> {
   if (!canWrite.value) return
@@ -25,12 +25,13 @@ async function ate(tasks: readonly Task[]): Promise<void> {
     part = [...part, ...wishes[i]!]
     const last = i === wishes.length - 1
     if (!last && part.length + wishes[i + 1]!.length <= MOST_AT_ONCE) continue
-    if (!await record(part, `Last meal of ${tasks.length} animals`)) return
+    if (!(await record(part, `Last meal of ${tasks.length} animals`))) return
     part = []
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section class="first" aria-label="When did they last eat?">
     <h2>When did they last eat? <span class="quiet small">{{ count }} animals without a meal written</span></h2>
@@ -50,10 +51,40 @@ async function ate(tasks: readonly Task[]): Promise<void> {
 </template>
 
 <style scoped>
-.first { margin-top: 1.25rem; max-width: 64rem; border-left: 3px solid var(--stage-feeder); padding-left: 1rem; display: grid; gap: 0.5rem; }
-.all { display: flex; flex-wrap: wrap; gap: 0.75rem; align-items: end; }
-details { border-top: 1px solid var(--ui-border); }
-li { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; justify-content: space-between; align-items: center; max-width: 32rem; padding: 0.25rem 0; }
-details li { max-width: none; }
-summary { cursor: pointer; color: var(--ui-text-muted); min-height: 2.75rem; display: flex; align-items: center; }
+.first {
+  margin-top: 1.25rem;
+  max-width: 64rem;
+  border-left: 3px solid var(--stage-feeder);
+  padding-left: 1rem;
+  display: grid;
+  gap: 0.5rem;
+}
+.all {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  align-items: end;
+}
+details {
+  border-top: 1px solid var(--ui-border);
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  justify-content: space-between;
+  align-items: center;
+  max-width: 32rem;
+  padding: 0.25rem 0;
+}
+details li {
+  max-width: none;
+}
+summary {
+  cursor: pointer;
+  color: var(--ui-text-muted);
+  min-height: 2.75rem;
+  display: flex;
+  align-items: center;
+}
 </style>

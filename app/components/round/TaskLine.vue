@@ -7,9 +7,14 @@ const house = useHouse()
 const { perform, busy } = useTaskActions()
 
 const late = computed(() => house.today - props.task.due)
-const link = computed(() => (props.task.subject.type === 'animal' ? `/animals/${props.task.subject.id}${props.task.kind === 'sex' ? '#sex' : ''}` : null))
+const link = computed(() =>
+  props.task.subject.type === 'animal'
+    ? `/animals/${props.task.subject.id}${props.task.kind === 'sex' ? '#sex' : ''}`
+    : null,
+)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <li class="task" :data-task="task.id">
     <div class="who">
@@ -32,15 +37,55 @@ const link = computed(() => (props.task.subject.type === 'animal' ? `/animals/${
 </template>
 
 <style scoped>
-.task { display: grid; grid-template-columns: minmax(5.5rem, max-content) minmax(0, 1fr) auto; gap: 0.25rem 1rem; align-items: center; padding: 0.4375rem 0; border-top: 1px solid var(--ui-border); }
-.detail, .late { margin-left: 0.625rem; font-size: 0.9375rem; color: var(--ui-text-muted); }
-.late { color: var(--ui-text-highlighted); font-weight: 600; }
-.caution { font-size: 0.875rem; color: var(--ui-text-muted); display: flex; align-items: baseline; gap: 0.375rem; }
-.do { display: flex; gap: 0.375rem; justify-content: flex-end; }
+.task {
+  display: grid;
+  grid-template-columns: minmax(5.5rem, max-content) minmax(0, 1fr) auto;
+  gap: 0.25rem 1rem;
+  align-items: center;
+  padding: 0.4375rem 0;
+  border-top: 1px solid var(--ui-border);
+}
+.detail,
+.late {
+  margin-left: 0.625rem;
+  font-size: 0.9375rem;
+  color: var(--ui-text-muted);
+}
+.late {
+  color: var(--ui-text-highlighted);
+  font-weight: 600;
+}
+.caution {
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+  display: flex;
+  align-items: baseline;
+  gap: 0.375rem;
+}
+.do {
+  display: flex;
+  gap: 0.375rem;
+  justify-content: flex-end;
+}
 @media (max-width: 640px) {
-  .task { grid-template-columns: minmax(4.25rem, auto) minmax(0, 1fr); gap: 0.25rem 0.75rem; padding: 0.5rem 0 0.625rem; align-items: baseline; }
-  .do { grid-column: 1 / -1; justify-content: stretch; }
-  .do > :deep(*) { flex: 1; justify-content: center; }
-  .detail, .late { display: block; margin-left: 0; }
+  .task {
+    grid-template-columns: minmax(4.25rem, auto) minmax(0, 1fr);
+    gap: 0.25rem 0.75rem;
+    padding: 0.5rem 0 0.625rem;
+    align-items: baseline;
+  }
+  .do {
+    grid-column: 1 / -1;
+    justify-content: stretch;
+  }
+  .do > :deep(*) {
+    flex: 1;
+    justify-content: center;
+  }
+  .detail,
+  .late {
+    display: block;
+    margin-left: 0;
+  }
 }
 </style>

@@ -2,11 +2,12 @@
 import type { TimeSpan } from '~/composables/useTimeScale'
 
 /** Month lines and today, the same in every strip. */
-const props = defineProps<{ span: TimeSpan, today: number, height: number }>()
+const props = defineProps<{ span: TimeSpan; today: number; height: number }>()
 const x = computed(() => timeScale(props.span))
 const ticks = computed(() => timeTicks(props.span))
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <g aria-hidden="true">
     <rect x="0" y="0" :width="Math.max(0, x(today))" :height="height" fill="var(--ui-bg-muted)" />

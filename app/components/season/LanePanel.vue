@@ -5,9 +5,15 @@ const props = defineProps<{ lane: Lane | null }>()
 const emit = defineEmits<{ close: [] }>()
 const house = useHouse()
 const { narrow } = useNarrow()
-const open = computed({ get: () => props.lane !== null, set: (is) => { if (!is) emit('close') } })
+const open = computed({
+  get: () => props.lane !== null,
+  set: is => {
+    if (!is) emit('close')
+  },
+})
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <USlideover
     v-model:open="open" :side="narrow ? 'bottom' : 'right'" :title="lane?.title" :description="lane ? house.speciesName(lane.speciesId) : ''"

@@ -7,8 +7,8 @@ import { formatRange } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
 import { colourOf, signOf } from './marks'
 
-const props = defineProps<{ lane: Lane, span: TimeSpan, today: number, lit: boolean }>()
-const emit = defineEmits<{ open: [], light: [on: boolean] }>()
+const props = defineProps<{ lane: Lane; span: TimeSpan; today: number; lit: boolean }>()
+const emit = defineEmits<{ open: []; light: [on: boolean] }>()
 const house = useHouse()
 
 const HEIGHT = 42
@@ -18,24 +18,49 @@ const x = computed(() => timeScale(props.span))
 /** The distribution itself as a soft shape: tall where likely. */
 function smear(dist: DayDist): string {
   const tallest = Math.max(...dist.p)
-  const points: [number, number][] = [[dist.start - 0.6, 0], ...dist.p.map((p, i) => [dist.start + i, p / tallest] as [number, number]), [dist.start + dist.p.length - 0.4, 0]]
-  return area<[number, number]>().x(d => x.value(d[0])).y0(BASE).y1(d => BASE - d[1] * 26).curve(curveBasis)(points) ?? ''
+  const points: [number, number][] = [
+    [dist.start - 0.6, 0],
+    ...dist.p.map((p, i) => [dist.start + i, p / tallest] as [number, number]),
+    [dist.start + dist.p.length - 0.4, 0],
+  ]
+  return (
+    area<[number, number]>()
+      .x(d => x.value(d[0]))
+      .y0(BASE)
+      .y1(d => BASE - d[1] * 26)
+      .curve(curveBasis)(points) ?? ''
+  )
 }
 
 const expected = computed(() => {
-  const own = props.lane.events.filter(e => !e.observed && e.dist.p.length).map(e => ({ key: e.event, event: e.event, dist: e.dist, name: EVENT_NAMES[e.event], faint: false }))
-  const later = props.lane.later.filter(l => l.dist.never < 0.97).map(l => ({ key: `${l.event}${l.number}`, event: l.event, dist: l.dist, name: `${EVENT_NAMES[l.event]} ${l.number}`, faint: true }))
-  return [...own, ...later].map(e => ({ ...e, sum: summarise(e.dist)!, path: smear(e.dist) })).filter(e => e.sum.low <= props.span.to && e.sum.high >= props.span.from)
+  const own = props.lane.events
+    .filter(e => !e.observed && e.dist.p.length)
+    .map(e => ({ key: e.event, event: e.event, dist: e.dist, name: EVENT_NAMES[e.event], faint: false }))
+  const later = props.lane.later
+    .filter(l => l.dist.never < 0.97)
+    .map(l => ({
+      key: `${l.event}${l.number}`,
+      event: l.event,
+      dist: l.dist,
+      name: `${EVENT_NAMES[l.event]} ${l.number}`,
+      faint: true,
+    }))
+  return [...own, ...later]
+    .map(e => ({ ...e, sum: summarise(e.dist)!, path: smear(e.dist) }))
+    .filter(e => e.sum.low <= props.span.to && e.sum.high >= props.span.from)
 })
-const observed = computed(() => props.lane.events.filter(e => e.observed && e.observed.day >= props.span.from && e.observed.day <= props.span.to))
+const observed = computed(() =>
+  props.lane.events.filter(e => e.observed && e.observed.day >= props.span.from && e.observed.day <= props.span.to),
+)
 
 /** Names stand over their smears where there is room. */
 const labels = computed(() => {
-  const shown: { key: string, text: string, at: number, colour: string }[] = []
+  const shown: { key: string; text: string; at: number; colour: string }[] = []
   for (const e of expected.value.filter(e => !e.faint)) {
     const at = x.value(e.sum.median)
     const width = e.name.length * 7
-    if (at + width / 2 > props.span.width || shown.some(s => Math.abs(s.at - at) < (width + s.text.length * 7) / 2 + 6)) continue
+    if (at + width / 2 > props.span.width || shown.some(s => Math.abs(s.at - at) < (width + s.text.length * 7) / 2 + 6))
+      continue
     shown.push({ key: e.key, text: e.name, at, colour: colourOf(e.event) })
   }
   return shown
@@ -43,9 +68,12 @@ const labels = computed(() => {
 
 const next = computed(() => expected.value.find(e => !e.faint))
 const nextEvent = computed(() => props.lane.events.find(e => e.event === next.value?.event && !e.observed))
-const nextText = computed(() => (next.value ? `${next.value.name} ${formatRange(next.value.sum)}` : 'nothing further expected'))
+const nextText = computed(() =>
+  next.value ? `${next.value.name} ${formatRange(next.value.sum)}` : 'nothing further expected',
+)
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="lane" :class="{ lit }" :data-lane="lane.title" @mouseenter="emit('light', true)" @mouseleave="emit('light', false)" @focusin="emit('light', true)" @focusout="emit('light', false)">
     <div class="head">
@@ -72,19 +100,77 @@ const nextText = computed(() => (next.value ? `${next.value.name} ${formatRange(
 </template>
 
 <style scoped>
-.lane { display: grid; grid-template-columns: var(--label) auto; align-items: center; border-bottom: 1px solid var(--ui-border); content-visibility: auto; contain-intrinsic-size: auto 43px; }
-.lit .head { background: var(--ui-bg-elevated); }
-.head { display: flex; flex-direction: column; justify-content: center; min-height: 42px; padding: 0 0.5rem 0 0.25rem; overflow: hidden; }
-.open { display: flex; gap: 0.5rem; align-items: baseline; text-align: left; cursor: pointer; white-space: nowrap; }
-.open:hover .tag { text-decoration: underline; }
-.species { font-size: 0.8125rem; color: var(--ui-text-muted); overflow: hidden; text-overflow: ellipsis; }
-.next { font-size: 0.9375rem; line-height: 1.2; white-space: nowrap; }
-.open { line-height: 1.2; }
-.strip { display: block; cursor: pointer; }
-text { font-size: 13px; fill: var(--ui-text-toned); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
+.lane {
+  display: grid;
+  grid-template-columns: var(--label) auto;
+  align-items: center;
+  border-bottom: 1px solid var(--ui-border);
+  content-visibility: auto;
+  contain-intrinsic-size: auto 43px;
+}
+.lit .head {
+  background: var(--ui-bg-elevated);
+}
+.head {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  min-height: 42px;
+  padding: 0 0.5rem 0 0.25rem;
+  overflow: hidden;
+}
+.open {
+  display: flex;
+  gap: 0.5rem;
+  align-items: baseline;
+  text-align: left;
+  cursor: pointer;
+  white-space: nowrap;
+}
+.open:hover .tag {
+  text-decoration: underline;
+}
+.species {
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.next {
+  font-size: 0.9375rem;
+  line-height: 1.2;
+  white-space: nowrap;
+}
+.open {
+  line-height: 1.2;
+}
+.strip {
+  display: block;
+  cursor: pointer;
+}
+text {
+  font-size: 13px;
+  fill: var(--ui-text-toned);
+  paint-order: stroke;
+  stroke: var(--ui-bg);
+  stroke-width: 3px;
+}
 @media (max-width: 800px) {
-  .lane { grid-template-columns: minmax(0, 1fr); padding-top: 0.25rem; contain-intrinsic-size: auto 92px; }
-  .head { min-height: 44px; padding-inline: 0; flex-direction: row; justify-content: space-between; align-items: center; gap: 0.5rem; }
-  .species { display: none; }
+  .lane {
+    grid-template-columns: minmax(0, 1fr);
+    padding-top: 0.25rem;
+    contain-intrinsic-size: auto 92px;
+  }
+  .head {
+    min-height: 44px;
+    padding-inline: 0;
+    flex-direction: row;
+    justify-content: space-between;
+    align-items: center;
+    gap: 0.5rem;
+  }
+  .species {
+    display: none;
+  }
 }
 </style>

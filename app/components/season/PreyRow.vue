@@ -5,7 +5,14 @@ import { startTasks, tellStartShort, type FeederPlan, type PreyOutlook } from '#
 import { formatDay } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
 
-const props = defineProps<{ look: PreyOutlook, plan: FeederPlan, span: TimeSpan, today: number, lit: readonly number[] | null, other: PreyOutlook | null }>()
+const props = defineProps<{
+  look: PreyOutlook
+  plan: FeederPlan
+  span: TimeSpan
+  today: number
+  lit: readonly number[] | null
+  other: PreyOutlook | null
+}>()
 const house = useHouse()
 const { perform, busy } = useTaskActions()
 const id = useId()
@@ -15,8 +22,16 @@ const feeder = computed(() => feederOf(house.almanac, props.look.prey))
 const series = computed(() => preySeries(props.look, props.plan))
 const x = computed(() => timeScale(props.span))
 const y = computed(() => {
-  const top = Math.max(max(series.value.need) ?? 0, max(props.other?.high.slice(0, props.plan.days) ?? []) ?? 0, 0.4 * (max(series.value.withPlan) ?? 0), 1)
-  return scaleLinear().domain([0, top * 1.15]).range([HEIGHT - 2, 8]).clamp(true)
+  const top = Math.max(
+    max(series.value.need) ?? 0,
+    max(props.other?.high.slice(0, props.plan.days) ?? []) ?? 0,
+    0.4 * (max(series.value.withPlan) ?? 0),
+    1,
+  )
+  return scaleLinear()
+    .domain([0, top * 1.15])
+    .range([HEIGHT - 2, 8])
+    .clamp(true)
 })
 const at = (i: number) => x.value(props.today + i * series.value.step)
 const closed = (row: readonly number[]) => [...row, row.at(-1) ?? 0]
@@ -25,35 +40,68 @@ const closed = (row: readonly number[]) => [...row, row.at(-1) ?? 0]
 const beyond = computed(() => {
   const high = max(series.value.withPlan) ?? 0
   const i = series.value.withPlan.indexOf(high)
-  return high > y.value.domain()[1]! ? { x: Math.min(Math.max(at(i), 4), props.span.width - 4), text: `up to ${Math.round(high).toLocaleString('en-GB')}`, end: at(i) > props.span.width / 2 } : null
+  return high > y.value.domain()[1]!
+    ? {
+        x: Math.min(Math.max(at(i), 4), props.span.width - 4),
+        text: `up to ${Math.round(high).toLocaleString('en-GB')}`,
+        end: at(i) > props.span.width / 2,
+      }
+    : null
 })
 
-const outline = (row: readonly number[]) => line<number>().x((_, i) => at(i)).y(v => y.value(v)).curve(curveStepAfter)(closed(row)) ?? ''
-const fill = (row: readonly number[]) => area<number>().x((_, i) => at(i)).y0(y.value(0)).y1(v => y.value(v)).curve(curveStepAfter)(closed(row)) ?? ''
+const outline = (row: readonly number[]) =>
+  line<number>()
+    .x((_, i) => at(i))
+    .y(v => y.value(v))
+    .curve(curveStepAfter)(closed(row)) ?? ''
+const fill = (row: readonly number[]) =>
+  area<number>()
+    .x((_, i) => at(i))
+    .y0(y.value(0))
+    .y1(v => y.value(v))
+    .curve(curveStepAfter)(closed(row)) ?? ''
 
 const litRow = computed(() => {
   if (!props.lit) return null
   const row = props.lit.slice(0, props.plan.days)
-  return series.value.step === 1 ? row : Array.from({ length: Math.ceil(row.length / 7) }, (_, w) => row.slice(w * 7, w * 7 + 7).reduce((a, b) => a + b, 0))
+  return series.value.step === 1
+    ? row
+    : Array.from({ length: Math.ceil(row.length / 7) }, (_, w) =>
+        row.slice(w * 7, w * 7 + 7).reduce((a, b) => a + b, 0),
+      )
 })
 
 /** Columns from what there is up to what is needed. */
-const gaps = computed(() => series.value.short.flatMap((short, i) => {
-  if (!(short > 0)) return []
-  const need = series.value.need[i]!
-  return [{ i, x: at(i), width: Math.max(1, at(i + 1) - at(i)), y: y.value(need), height: Math.max(2, y.value(Math.max(0, need - short)) - y.value(need)), lost: series.value.lost[i]! > 0 }]
-}))
+const gaps = computed(() =>
+  series.value.short.flatMap((short, i) => {
+    if (!(short > 0)) return []
+    const need = series.value.need[i]!
+    return [
+      {
+        i,
+        x: at(i),
+        width: Math.max(1, at(i + 1) - at(i)),
+        y: y.value(need),
+        height: Math.max(2, y.value(Math.max(0, need - short)) - y.value(need)),
+        lost: series.value.lost[i]! > 0,
+      },
+    ]
+  }),
+)
 
 const start = computed(() => tellStartShort(props.plan, props.today))
 const task = computed(() => {
   const first = props.plan.starts[0]
   // the same task as on the Round, only reachable before its day
-  return first ? startTasks([{ ...props.plan, starts: [{ ...first, day: props.today }] }], house.almanac, props.today)[0] : undefined
+  return first
+    ? startTasks([{ ...props.plan, starts: [{ ...first, day: props.today }] }], house.almanac, props.today)[0]
+    : undefined
 })
 const gap = computed(() => props.plan.gaps[0])
 const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a, b) => a + b, 0)))
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="prey" :data-prey="look.prey">
     <div class="head">
@@ -86,15 +134,65 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
 </template>
 
 <style scoped>
-.prey { display: grid; grid-template-columns: var(--label) auto; border-bottom: 1px solid var(--ui-border); }
-.head { padding: 0.25rem 0.5rem 0.25rem 0.25rem; font-size: 0.9375rem; line-height: 1.3; min-width: 0; }
-.name { display: flex; justify-content: space-between; gap: 0.5rem; align-items: center; font-weight: 600; color: var(--ui-text-highlighted); }
-.week { font-size: 0.8125rem; color: var(--ui-text-muted); white-space: nowrap; }
-.start { min-height: 1.75rem; }
-.gap { color: var(--harm); font-size: 0.875rem; overflow-wrap: anywhere; }
-.beyond { font-size: 12px; fill: var(--ui-text-muted); paint-order: stroke; stroke: var(--ui-bg); stroke-width: 3px; }
-.risk { font-size: 0.875rem; color: var(--ui-text-muted); }
-@media (max-width: 800px) { .start { min-height: 2.75rem; } }
-svg { display: block; align-self: end; }
-@media (max-width: 800px) { .prey { grid-template-columns: minmax(0, 1fr); padding-top: 0.375rem; } .head { padding-inline: 0; } }
+.prey {
+  display: grid;
+  grid-template-columns: var(--label) auto;
+  border-bottom: 1px solid var(--ui-border);
+}
+.head {
+  padding: 0.25rem 0.5rem 0.25rem 0.25rem;
+  font-size: 0.9375rem;
+  line-height: 1.3;
+  min-width: 0;
+}
+.name {
+  display: flex;
+  justify-content: space-between;
+  gap: 0.5rem;
+  align-items: center;
+  font-weight: 600;
+  color: var(--ui-text-highlighted);
+}
+.week {
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+  white-space: nowrap;
+}
+.start {
+  min-height: 1.75rem;
+}
+.gap {
+  color: var(--harm);
+  font-size: 0.875rem;
+  overflow-wrap: anywhere;
+}
+.beyond {
+  font-size: 12px;
+  fill: var(--ui-text-muted);
+  paint-order: stroke;
+  stroke: var(--ui-bg);
+  stroke-width: 3px;
+}
+.risk {
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+}
+@media (max-width: 800px) {
+  .start {
+    min-height: 2.75rem;
+  }
+}
+svg {
+  display: block;
+  align-self: end;
+}
+@media (max-width: 800px) {
+  .prey {
+    grid-template-columns: minmax(0, 1fr);
+    padding-top: 0.375rem;
+  }
+  .head {
+    padding-inline: 0;
+  }
+}
 </style>

@@ -3,10 +3,20 @@ import type { TimeSpan } from '~/composables/useTimeScale'
 import { formatDay, formatWeekday, weekday } from '#core/units'
 
 /** `weeks`: Mondays instead of months, for a span of some weeks. */
-const props = defineProps<{ span: TimeSpan, today: number, weeks?: boolean }>()
+const props = defineProps<{ span: TimeSpan; today: number; weeks?: boolean }>()
 const x = computed(() => timeScale(props.span))
-const mondays = computed(() => (props.weeks ? Array.from({ length: props.span.to - props.span.from + 1 }, (_, i) => props.span.from + i).filter(d => weekday(d) === 1 && x.value(d) < props.span.width - 40) : []))
-const ticks = computed(() => (props.weeks ? [] : timeTicks(props.span)).filter(t => Math.abs(x.value(t.day) - x.value(props.today)) > 46 && x.value(t.day) < props.span.width - 28))
+const mondays = computed(() =>
+  props.weeks
+    ? Array.from({ length: props.span.to - props.span.from + 1 }, (_, i) => props.span.from + i).filter(
+        d => weekday(d) === 1 && x.value(d) < props.span.width - 40,
+      )
+    : [],
+)
+const ticks = computed(() =>
+  (props.weeks ? [] : timeTicks(props.span)).filter(
+    t => Math.abs(x.value(t.day) - x.value(props.today)) > 46 && x.value(t.day) < props.span.width - 28,
+  ),
+)
 /** A label begins at its day and is wider to the right, where “today” stands around its own. */
 const clearOfToday = (day: number) => {
   const beside = x.value(day) - x.value(props.today)
@@ -14,6 +24,7 @@ const clearOfToday = (day: number) => {
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <svg :width="span.width" height="30" class="axis" role="img" :aria-label="`Time axis, today is ${formatWeekday(today)}`">
     <g v-for="tick in ticks" :key="tick.day" :transform="`translate(${x(tick.day)},0)`">
@@ -32,7 +43,15 @@ const clearOfToday = (day: number) => {
 </template>
 
 <style scoped>
-.axis { display: block; }
-text { font-size: 13px; fill: var(--ui-text-muted); }
-.today { fill: var(--ui-primary); font-weight: 650; }
+.axis {
+  display: block;
+}
+text {
+  font-size: 13px;
+  fill: var(--ui-text-muted);
+}
+.today {
+  fill: var(--ui-primary);
+  font-weight: 650;
+}
 </style>

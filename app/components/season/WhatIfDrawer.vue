@@ -18,11 +18,19 @@ const cupYield = ref(100)
 const pairs = ref<Record<string, number>>({})
 
 const open0 = computed(() => openPairs(house.house))
-const species = computed(() => [...open0.value].map(([id, list]) => ({ id, name: house.speciesName(id), now: list.length })))
-const inCold = computed(() => Object.values(house.house.animals).filter(a => a.status === 'alive' && a.cooled && !a.warmed).length)
+const species = computed(() =>
+  [...open0.value].map(([id, list]) => ({ id, name: house.speciesName(id), now: list.length })),
+)
+const inCold = computed(
+  () => Object.values(house.house.animals).filter(a => a.status === 'alive' && a.cooled && !a.warmed).length,
+)
 
 const changes = computed<WhatIf>(() => {
-  const wanted = Object.fromEntries(species.value.filter(s => pairs.value[s.id] !== undefined && pairs.value[s.id] !== s.now).map(s => [s.id, pairs.value[s.id]!]))
+  const wanted = Object.fromEntries(
+    species.value
+      .filter(s => pairs.value[s.id] !== undefined && pairs.value[s.id] !== s.now)
+      .map(s => [s.id, pairs.value[s.id]!]),
+  )
   return {
     ...(warmUp.value !== null && warmUp.value >= house.today && { warmUpDay: warmUp.value }),
     ...(incubation.value !== 0 && { incubationShiftC: incubation.value }),
@@ -32,12 +40,19 @@ const changes = computed<WhatIf>(() => {
   }
 })
 /** Pairs that the house has no animals for. */
-const toBuy = computed(() => species.value.flatMap((s) => {
-  const { bought } = newPairs(house.house, house.almanac, s.id, (pairs.value[s.id] ?? s.now) - s.now, house.today)
-  const of = (sex: string) => bought.filter(a => a.sex === sex).length
-  const parts = [of('female') ? `${of('female')} ${of('female') > 1 ? 'females' : 'female'}` : '', of('male') ? `${of('male')} ${of('male') > 1 ? 'males' : 'male'}` : ''].filter(Boolean)
-  return parts.length ? [`${s.name}: ${parts.join(' and ')} to be bought.`] : []
-}).join(' '))
+const toBuy = computed(() =>
+  species.value
+    .flatMap(s => {
+      const { bought } = newPairs(house.house, house.almanac, s.id, (pairs.value[s.id] ?? s.now) - s.now, house.today)
+      const of = (sex: string) => bought.filter(a => a.sex === sex).length
+      const parts = [
+        of('female') ? `${of('female')} ${of('female') > 1 ? 'females' : 'female'}` : '',
+        of('male') ? `${of('male')} ${of('male') > 1 ? 'males' : 'male'}` : '',
+      ].filter(Boolean)
+      return parts.length ? [`${s.name}: ${parts.join(' and ')} to be bought.`] : []
+    })
+    .join(' '),
+)
 const { outcome, running, problem, stop } = useWhatIf(changes)
 watch(outcome, o => emit('outcome', o))
 
@@ -51,16 +66,26 @@ function reset(): void {
 const planText = (plan: FeederPlan | undefined) => {
   if (!plan) return 'not needed'
   const feeder = feederOf(house.almanac, plan.prey)
-  return plan.units ? `${plan.units} in all; ${tellStart(plan, feeder, house.today)!.replace(/^./, first => first.toLowerCase())}` : 'nothing to start'
+  return plan.units
+    ? `${plan.units} in all; ${tellStart(plan, feeder, house.today)!.replace(/^./, first => first.toLowerCase())}`
+    : 'nothing to start'
 }
 
 const feederRows = computed(() => {
   if (!outcome.value) return []
   const ids = new Set([...house.plans, ...outcome.value.plans].map(p => p.prey))
-  return [...ids].map((id) => {
-    const [now, then] = [house.plans, outcome.value!.plans].map(list => list.find(p => p.prey === id))
-    return { id, name: feederOf(house.almanac, id).name, now: planText(now), then: planText(then), more: (then?.units ?? 0) - (now?.units ?? 0) }
-  }).filter(r => r.now !== r.then)
+  return [...ids]
+    .map(id => {
+      const [now, then] = [house.plans, outcome.value!.plans].map(list => list.find(p => p.prey === id))
+      return {
+        id,
+        name: feederOf(house.almanac, id).name,
+        now: planText(now),
+        then: planText(then),
+        more: (then?.units ?? 0) - (now?.units ?? 0),
+      }
+    })
+    .filter(r => r.now !== r.then)
 })
 
 const laneRows = computed(() => {
@@ -72,12 +97,18 @@ const laneRows = computed(() => {
     return lane ? (event && sum ? `${EVENT_NAMES[event.event]} ${formatRange(sum)}` : 'nothing further') : 'not set'
   }
   const ids = new Set([...house.season.lanes, ...outcome.value.season.lanes].map(l => l.id))
-  return [...ids].map(id => ({
-    id, title: (house.season!.lanes.find(l => l.id === id) ?? outcome.value!.season.lanes.find(l => l.id === id))!.title, now: text(house.season!, id), then: text(outcome.value!.season, id),
-  })).filter(r => r.now !== r.then)
+  return [...ids]
+    .map(id => ({
+      id,
+      title: (house.season!.lanes.find(l => l.id === id) ?? outcome.value!.season.lanes.find(l => l.id === id))!.title,
+      now: text(house.season!, id),
+      then: text(outcome.value!.season, id),
+    }))
+    .filter(r => r.now !== r.then)
 })
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" :side="narrow ? 'bottom' : 'right'" :overlay="false" :modal="false" :dismissible="false" title="What if …" description="Tries a change beside today’s plan. Nothing is written." :ui="{ content: 'max-w-xl max-h-[85dvh] sm:max-h-none' }">
     <template #body>
@@ -116,8 +147,27 @@ const laneRows = computed(() => {
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 1rem; }
-.buy { font-size: 0.875rem; color: var(--ui-text-highlighted); padding-top: 0.25rem; }
-legend { font-weight: 500; font-size: 0.875rem; color: var(--ui-text); padding-bottom: 0.25rem; }
-label { display: flex; justify-content: space-between; align-items: center; gap: 1rem; padding: 0.125rem 0; font-size: 0.9375rem; }
+.fields {
+  display: grid;
+  gap: 1rem;
+}
+.buy {
+  font-size: 0.875rem;
+  color: var(--ui-text-highlighted);
+  padding-top: 0.25rem;
+}
+legend {
+  font-weight: 500;
+  font-size: 0.875rem;
+  color: var(--ui-text);
+  padding-bottom: 0.25rem;
+}
+label {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 1rem;
+  padding: 0.125rem 0;
+  font-size: 0.9375rem;
+}
 </style>

@@ -7,20 +7,35 @@ const list = shallowRef<BackupList | null>(null)
 const busy = ref(false)
 const problem = ref('')
 
-const KINDS: Record<BackupView['kind'], string> = { daily: 'daily', asked: 'asked for', migration: 'before a change of tables' }
+const KINDS: Record<BackupView['kind'], string> = {
+  daily: 'daily',
+  asked: 'asked for',
+  migration: 'before a change of tables',
+}
 const SHOWN = 8
 const size = (bytes: number) => (bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`)
-const when = (at: string) => new Date(at).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+const when = (at: string) =>
+  new Date(at).toLocaleString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
 const headline = computed(() => {
   const last = list.value?.backups[0]
-  return !list.value ? '' : last ? `The last one is of ${when(last.at)}; every one is read through before it counts.` : 'There is none yet. One is made each day while Mantel runs.'
+  return !list.value
+    ? ''
+    : last
+      ? `The last one is of ${when(last.at)}; every one is read through before it counts.`
+      : 'There is none yet. One is made each day while Mantel runs.'
 })
 
 async function load(): Promise<void> {
   try {
     list.value = await callApi<BackupList>('/api/backups')
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error)
   }
 }
@@ -33,16 +48,15 @@ async function make(): Promise<void> {
     const { name } = await callApi<BackupView>('/api/backups', { method: 'POST', body: {} })
     await load()
     toast.add({ title: `Backed up to ${name}`, color: 'neutral', icon: 'i-lucide-check' })
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error)
-  }
-  finally {
+  } finally {
     busy.value = false
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section class="backups" aria-labelledby="backups-title">
     <h2 id="backups-title">Backups</h2>
@@ -64,8 +78,23 @@ async function make(): Promise<void> {
 </template>
 
 <style scoped>
-.backups { display: grid; gap: 0.75rem; max-width: 44rem; margin-top: 2.5rem; }
-.harm { color: var(--harm); }
-code { font-family: var(--font-mono); font-size: 0.9375em; overflow-wrap: anywhere; }
-@media (max-width: 640px) { table { font-size: 0.875rem; } }
+.backups {
+  display: grid;
+  gap: 0.75rem;
+  max-width: 44rem;
+  margin-top: 2.5rem;
+}
+.harm {
+  color: var(--harm);
+}
+code {
+  font-family: var(--font-mono);
+  font-size: 0.9375em;
+  overflow-wrap: anywhere;
+}
+@media (max-width: 640px) {
+  table {
+    font-size: 0.875rem;
+  }
+}
 </style>

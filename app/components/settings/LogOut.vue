@@ -5,19 +5,21 @@ import type { AccessView } from '#shared/contracts/access'
 const house = useHouse()
 const access = shallowRef<AccessView | null>(null)
 const problem = ref('')
-onMounted(async () => { access.value = await callApi<AccessView>('/api/access').catch(() => null) })
+onMounted(async () => {
+  access.value = await callApi<AccessView>('/api/access').catch(() => null)
+})
 
 async function leave(): Promise<void> {
   try {
     await callApi<AccessView>('/api/access', { method: 'DELETE' })
     house.locked = true
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error)
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <section v-if="access?.closed" class="out" aria-label="Access">
     <p class="quiet small">You came in with the passphrase; this browser stays in for 30 days.</p>
@@ -27,5 +29,9 @@ async function leave(): Promise<void> {
 </template>
 
 <style scoped>
-.out { display: grid; gap: 0.5rem; margin-top: 2rem; }
+.out {
+  display: grid;
+  gap: 0.5rem;
+  margin-top: 2rem;
+}
 </style>

@@ -7,8 +7,16 @@ const chosen = defineModel<Record<string, string>>({ required: true })
 const house = useHouse()
 const speciesId = ref<string>()
 
-const own = computed(() => Object.entries(chosen.value).filter(([key]) => key.startsWith(`${props.school.id}@`)).map(([key, choice]) => ({ key, speciesId: key.slice(props.school.id.length + 1), choice })))
-const species = computed(() => Object.values(house.almanac.species).filter(s => s.winter !== 'none' && !own.value.some(o => o.speciesId === s.id)).map(s => ({ value: s.id, label: s.name })))
+const own = computed(() =>
+  Object.entries(chosen.value)
+    .filter(([key]) => key.startsWith(`${props.school.id}@`))
+    .map(([key, choice]) => ({ key, speciesId: key.slice(props.school.id.length + 1), choice })),
+)
+const species = computed(() =>
+  Object.values(house.almanac.species)
+    .filter(s => s.winter !== 'none' && !own.value.some(o => o.speciesId === s.id))
+    .map(s => ({ value: s.id, label: s.name })),
+)
 const choices = computed(() => props.school.choices.map(c => ({ value: c.id, label: c.name })))
 
 function set(id: string, choice: string): void {
@@ -24,6 +32,7 @@ function drop(key: string): void {
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="own">
     <p v-for="o in own" :key="o.key">
@@ -36,6 +45,16 @@ function drop(key: string): void {
 </template>
 
 <style scoped>
-.own { display: grid; gap: 0.375rem; padding: 0.25rem 0 0.5rem 1.75rem; justify-items: start; }
-.own p { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
+.own {
+  display: grid;
+  gap: 0.375rem;
+  padding: 0.25rem 0 0.5rem 1.75rem;
+  justify-items: start;
+}
+.own p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
 </style>

@@ -9,6 +9,7 @@ const species = computed(() => house.almanac.species[props.animal.speciesId]!)
 const guide = computed(() => sexingGuide(species.value, props.animal.weights.at(-1)?.massG ?? null))
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <details class="guide">
     <summary>How to do it without harm</summary>
@@ -55,19 +56,69 @@ const guide = computed(() => sexingGuide(species.value, props.animal.weights.at(
 </template>
 
 <style scoped>
-summary { cursor: pointer; font-weight: 600; padding: 0.625rem 0; min-height: 2.75rem; }
-.guide { border-block: 1px solid var(--ui-border); }
-.guide > *:not(summary) { margin-bottom: 0.625rem; }
-ol { list-style: decimal; padding-left: 1.25rem; display: grid; gap: 0.25rem; }
-.stop, .harm { color: var(--harm); }
-.drawings { display: grid; grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr)); gap: 1rem; }
-figcaption { font-size: 0.875rem; color: var(--ui-text-muted); }
-svg { width: 100%; max-width: 20rem; height: auto; }
-.body { fill: var(--ui-bg-elevated); stroke: var(--ui-text-muted); }
-.scales path, .lead { stroke: var(--ui-border-accented); fill: none; }
-.vent { stroke: var(--ui-text-highlighted); stroke-width: 2; fill: none; }
-.mid { stroke: var(--harm); stroke-dasharray: 3 3; }
-.probe { stroke: var(--ui-primary); stroke-width: 3; }
-.tip { fill: var(--ui-primary); }
-text { font-size: 13px; fill: var(--ui-text-toned); }
+summary {
+  cursor: pointer;
+  font-weight: 600;
+  padding: 0.625rem 0;
+  min-height: 2.75rem;
+}
+.guide {
+  border-block: 1px solid var(--ui-border);
+}
+.guide > *:not(summary) {
+  margin-bottom: 0.625rem;
+}
+ol {
+  list-style: decimal;
+  padding-left: 1.25rem;
+  display: grid;
+  gap: 0.25rem;
+}
+.stop,
+.harm {
+  color: var(--harm);
+}
+.drawings {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+  gap: 1rem;
+}
+figcaption {
+  font-size: 0.875rem;
+  color: var(--ui-text-muted);
+}
+svg {
+  width: 100%;
+  max-width: 20rem;
+  height: auto;
+}
+.body {
+  fill: var(--ui-bg-elevated);
+  stroke: var(--ui-text-muted);
+}
+.scales path,
+.lead {
+  stroke: var(--ui-border-accented);
+  fill: none;
+}
+.vent {
+  stroke: var(--ui-text-highlighted);
+  stroke-width: 2;
+  fill: none;
+}
+.mid {
+  stroke: var(--harm);
+  stroke-dasharray: 3 3;
+}
+.probe {
+  stroke: var(--ui-primary);
+  stroke-width: 3;
+}
+.tip {
+  fill: var(--ui-primary);
+}
+text {
+  font-size: 13px;
+  fill: var(--ui-text-toned);
+}
 </style>

@@ -11,17 +11,32 @@ const { width } = useElementSize(box)
 const ROW = 30
 const rows = computed(() => {
   const list = props.verdict.pieces.map((p, i) => ({ key: `${i}`, label: p.label, odds: p.counts, full: p.logOdds }))
-  return Math.abs(props.verdict.prior.logOdds) > 1e-9 ? [{ key: 'prior', label: props.verdict.prior.label, odds: props.verdict.prior.logOdds, full: props.verdict.prior.logOdds }, ...list] : list
+  return Math.abs(props.verdict.prior.logOdds) > 1e-9
+    ? [
+        {
+          key: 'prior',
+          label: props.verdict.prior.label,
+          odds: props.verdict.prior.logOdds,
+          full: props.verdict.prior.logOdds,
+        },
+        ...list,
+      ]
+    : list
 })
 const total = computed(() => rows.value.reduce((sum, r) => sum + r.odds, 0))
-const most = computed(() => Math.max(props.verdict.threshold * 1.25, ...rows.value.map(r => Math.abs(r.full)), Math.abs(total.value)) * 1.05)
+const most = computed(
+  () =>
+    Math.max(props.verdict.threshold * 1.25, ...rows.value.map(r => Math.abs(r.full)), Math.abs(total.value)) * 1.05,
+)
 const labelWidth = computed(() => Math.min(210, width.value * 0.42))
 const plot = computed(() => Math.max(120, width.value - labelWidth.value))
 const x = computed(() => scaleLinear().domain([-most.value, most.value]).range([0, plot.value]))
 const height = computed(() => (rows.value.length + 1) * ROW + 40)
-const tell = (odds: number) => `${Math.exp(Math.abs(odds)) >= 1000 ? 'over 1000' : Math.exp(Math.abs(odds)).toFixed(Math.abs(odds) < 2.3 ? 1 : 0)} : 1`
+const tell = (odds: number) =>
+  `${Math.exp(Math.abs(odds)) >= 1000 ? 'over 1000' : Math.exp(Math.abs(odds)).toFixed(Math.abs(odds) < 2.3 ? 1 : 0)} : 1`
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div ref="box">
     <svg v-if="width" :width="width" :height="height" role="img" :aria-label="`${rows.length} pieces of evidence; together ${tell(total)} for ${total >= 0 ? 'male' : 'female'}`">
@@ -55,11 +70,30 @@ const tell = (odds: number) => `${Math.exp(Math.abs(odds)) >= 1000 ? 'over 1000'
 </template>
 
 <style scoped>
-text { font-size: 13px; fill: var(--ui-text-toned); }
-.side, .n { fill: var(--ui-text-muted); }
-.n { font-family: var(--font-mono); }
-.sum { font-weight: 650; fill: var(--ui-text-highlighted); }
-.bar.female { fill: var(--stage-pairing); }
-.bar.male { fill: var(--stage-cooling); }
-.full { fill: none; stroke: var(--ui-border-accented); stroke-dasharray: 2 2; }
+text {
+  font-size: 13px;
+  fill: var(--ui-text-toned);
+}
+.side,
+.n {
+  fill: var(--ui-text-muted);
+}
+.n {
+  font-family: var(--font-mono);
+}
+.sum {
+  font-weight: 650;
+  fill: var(--ui-text-highlighted);
+}
+.bar.female {
+  fill: var(--stage-pairing);
+}
+.bar.male {
+  fill: var(--stage-cooling);
+}
+.full {
+  fill: none;
+  stroke: var(--ui-border-accented);
+  stroke-dasharray: 2 2;
+}
 </style>

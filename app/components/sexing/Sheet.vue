@@ -24,25 +24,45 @@ const answer = computed(() => {
 const settled = computed(() => props.animal.sex)
 
 const about = computed(() => ({ type: 'animal' as const, id: props.animal.id }))
-const write = (kind: string, data: Record<string, unknown>, says: string) => record({ kind, subject: about.value, data }, `${props.animal.tag}: ${says}`)
+const write = (kind: string, data: Record<string, unknown>, says: string) =>
+  record({ kind, subject: about.value, data }, `${props.animal.tag}: ${says}`)
 const signOf = (offer: NextEvidence) => (offer.sort.startsWith('sign:') ? offer.sort.slice(5) : null)
 const unreadable = computed(() => next.value.value.not)
 
 const tail = reactive({ tailMm: undefined as number | undefined, totalMm: undefined as number | undefined })
 async function writeTail(): Promise<void> {
-  if (tail.tailMm && tail.totalMm && await write('tailMeasured', { tailMm: tail.tailMm, totalMm: tail.totalMm }, `tail ${tail.tailMm} of ${tail.totalMm} mm`)) tail.tailMm = tail.totalMm = undefined
+  if (
+    tail.tailMm &&
+    tail.totalMm &&
+    (await write(
+      'tailMeasured',
+      { tailMm: tail.tailMm, totalMm: tail.totalMm },
+      `tail ${tail.tailMm} of ${tail.totalMm} mm`,
+    ))
+  )
+    tail.tailMm = tail.totalMm = undefined
 }
-const PROOFS: Record<SexProof, { label: string, says: ('male' | 'female')[] }> = {
-  eggs: { label: 'laid eggs', says: ['female'] }, birth: { label: 'gave birth', says: ['female'] }, sperm: { label: 'seen giving sperm', says: ['male'] }, sired: { label: 'sired young', says: ['male'] },
-  ultrasound: { label: 'ultrasound', says: ['female', 'male'] }, dna: { label: 'DNA', says: ['female', 'male'] },
+const PROOFS: Record<SexProof, { label: string; says: ('male' | 'female')[] }> = {
+  eggs: { label: 'laid eggs', says: ['female'] },
+  birth: { label: 'gave birth', says: ['female'] },
+  sperm: { label: 'seen giving sperm', says: ['male'] },
+  sired: { label: 'sired young', says: ['male'] },
+  ultrasound: { label: 'ultrasound', says: ['female', 'male'] },
+  dna: { label: 'DNA', says: ['female', 'male'] },
 }
-const proofItems = SEX_PROOFS.flatMap(p => PROOFS[p].says.map(says => ({ value: `${p}|${says}`, label: `${says === 'male' ? 'Male' : 'Female'}: ${PROOFS[p].label}` })))
+const proofItems = SEX_PROOFS.flatMap(p =>
+  PROOFS[p].says.map(says => ({
+    value: `${p}|${says}`,
+    label: `${says === 'male' ? 'Male' : 'Female'}: ${PROOFS[p].label}`,
+  })),
+)
 function prove(key: string): void {
   const [proof, says] = key.split('|') as [SexProof, string]
   void write('sexProved', { proof, says }, `${says}, ${PROOFS[proof].label}`)
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="sex">
     <p class="answer"><WorkingLink :title="`${animal.tag}: sex`" :answer="answer" :reasons="judged.reasons" /></p>
@@ -84,20 +104,74 @@ function prove(key: string): void {
 </template>
 
 <style scoped>
-.sex { display: grid; gap: 0.75rem; max-width: 46rem; }
-.answer { font-size: 1.0625rem; font-weight: 650; color: var(--ui-text-highlighted); }
-.harm { color: var(--harm); }
-.how { color: var(--ui-text-muted); margin-bottom: 0.25rem; }
-summary { cursor: pointer; font-weight: 650; color: var(--ui-text-highlighted); padding: 0.375rem 0; }
-.buttons { display: flex; flex-wrap: wrap; gap: 0.5rem; }
-.next li { display: grid; grid-template-columns: 5rem minmax(0, 1fr) auto; gap: 0.25rem 0.75rem; align-items: center; padding: 0.375rem 0; border-top: 1px solid var(--ui-border); }
-.gain { height: 0.5rem; background: var(--ui-bg-accented); display: block; }
-.gain span { display: block; height: 100%; background: var(--ui-text-muted); }
-small { display: block; font-size: 0.8125rem; color: var(--ui-text-muted); }
-.do, .tail { display: flex; gap: 0.375rem; align-items: center; flex-wrap: wrap; }
+.sex {
+  display: grid;
+  gap: 0.75rem;
+  max-width: 46rem;
+}
+.answer {
+  font-size: 1.0625rem;
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.harm {
+  color: var(--harm);
+}
+.how {
+  color: var(--ui-text-muted);
+  margin-bottom: 0.25rem;
+}
+summary {
+  cursor: pointer;
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+  padding: 0.375rem 0;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+.next li {
+  display: grid;
+  grid-template-columns: 5rem minmax(0, 1fr) auto;
+  gap: 0.25rem 0.75rem;
+  align-items: center;
+  padding: 0.375rem 0;
+  border-top: 1px solid var(--ui-border);
+}
+.gain {
+  height: 0.5rem;
+  background: var(--ui-bg-accented);
+  display: block;
+}
+.gain span {
+  display: block;
+  height: 100%;
+  background: var(--ui-text-muted);
+}
+small {
+  display: block;
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+}
+.do,
+.tail {
+  display: flex;
+  gap: 0.375rem;
+  align-items: center;
+  flex-wrap: wrap;
+}
 @media (max-width: 640px) {
-  .next li { grid-template-columns: 3rem minmax(0, 1fr); }
-  .do { grid-column: 1 / -1; }
-  .do :deep(button), .buttons :deep(button) { min-height: 2.75rem; }
+  .next li {
+    grid-template-columns: 3rem minmax(0, 1fr);
+  }
+  .do {
+    grid-column: 1 / -1;
+  }
+  .do :deep(button),
+  .buttons :deep(button) {
+    min-height: 2.75rem;
+  }
 }
 </style>

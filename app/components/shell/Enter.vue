@@ -14,16 +14,20 @@ async function enter(): Promise<void> {
     await callApi<AccessView>('/api/access', { method: 'POST', body: { passphrase: passphrase.value } })
     passphrase.value = ''
     await house.load()
-  }
-  catch (error) {
-    problem.value = error instanceof ApiProblem && error.unanswered ? 'The house does not answer. Is Mantel still running?' : error instanceof Error ? error.message : String(error)
-  }
-  finally {
+  } catch (error) {
+    problem.value =
+      error instanceof ApiProblem && error.unanswered
+        ? 'The house does not answer. Is Mantel still running?'
+        : error instanceof Error
+          ? error.message
+          : String(error)
+  } finally {
     busy.value = false
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="enter" role="dialog" aria-modal="true" aria-labelledby="enter-title">
     <form @submit.prevent="enter">
@@ -36,6 +40,18 @@ async function enter(): Promise<void> {
 </template>
 
 <style scoped>
-.enter { position: fixed; inset: 0; z-index: 60; background: var(--ui-bg); display: grid; place-items: center; padding: 1.5rem; }
-form { display: grid; gap: 1rem; width: min(24rem, 100%); }
+.enter {
+  position: fixed;
+  inset: 0;
+  z-index: 60;
+  background: var(--ui-bg);
+  display: grid;
+  place-items: center;
+  padding: 1.5rem;
+}
+form {
+  display: grid;
+  gap: 1rem;
+  width: min(24rem, 100%);
+}
 </style>

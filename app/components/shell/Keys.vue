@@ -11,6 +11,7 @@ const keys = [
 ]
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UModal v-model:open="shell.keys.value" title="Keys" description="Everything also works by button and by thumb">
     <template #body>
@@ -25,5 +26,9 @@ const keys = [
 </template>
 
 <style scoped>
-.keys { display: grid; grid-template-columns: max-content 1fr; gap: 0.5rem 1.5rem; }
+.keys {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 0.5rem 1.5rem;
+}
 </style>

@@ -7,12 +7,16 @@ const { record, busy } = useRecord()
 const line = ref('')
 const field = useTemplateRef<{ inputRef: HTMLInputElement | null }>('field')
 
-const understood = computed(() => (house.snapshot ? readLogLine(line.value, house.house, house.almanac, house.settings.massUnit, nextClutchTag(house.house)) : null))
+const understood = computed(() =>
+  house.snapshot
+    ? readLogLine(line.value, house.house, house.almanac, house.settings.massUnit, nextClutchTag(house.house))
+    : null,
+)
 
 /** What is understood, cut where each part of the line became something of its own. */
 const pieces = computed(() => {
   if (!understood.value?.ok) return []
-  const cut: { text: string, words?: string }[] = []
+  const cut: { text: string; words?: string }[] = []
   let rest = understood.value.says
   for (const part of understood.value.read) {
     const at = rest.indexOf(part.says)
@@ -23,7 +27,7 @@ const pieces = computed(() => {
   return [...cut, { text: rest }]
 })
 
-watch(shell.log, async (open) => {
+watch(shell.log, async open => {
   if (!open) return
   await nextTick()
   field.value?.inputRef?.focus()
@@ -33,7 +37,10 @@ async function send(): Promise<void> {
   const meant = understood.value
   if (!meant?.ok) return
   const day = house.today - meant.daysAgo
-  const done = await record([{ kind: meant.kind, subject: meant.subject, data: meant.data }, ...meant.more].map(fact => ({ ...fact, day })), meant.says)
+  const done = await record(
+    [{ kind: meant.kind, subject: meant.subject, data: meant.data }, ...meant.more].map(fact => ({ ...fact, day })),
+    meant.says,
+  )
   if (done) line.value = ''
 }
 
@@ -43,6 +50,7 @@ function leave(): void {
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <form class="log" :class="{ open: shell.log.value }" aria-label="Log line" @submit.prevent="send">
     <p v-if="understood" class="says" :class="{ asks: !understood.ok }" role="status">
@@ -66,13 +74,41 @@ function leave(): void {
 </template>
 
 <style scoped>
-.log { position: fixed; z-index: 15; inset: auto 0 0 11.5rem; padding: 0.5rem 1.5rem; background: var(--ui-bg-muted); border-top: 1px solid var(--ui-border); }
-.line { display: flex; gap: 0.5rem; max-width: 60rem; }
-.says { font-size: 0.9375rem; padding-bottom: 0.375rem; color: var(--ui-text-highlighted); }
-.says u { text-decoration-color: var(--ui-primary); text-decoration-thickness: 2px; text-underline-offset: 4px; }
-.asks { color: var(--ui-text-muted); }
+.log {
+  position: fixed;
+  z-index: 15;
+  inset: auto 0 0 11.5rem;
+  padding: 0.5rem 1.5rem;
+  background: var(--ui-bg-muted);
+  border-top: 1px solid var(--ui-border);
+}
+.line {
+  display: flex;
+  gap: 0.5rem;
+  max-width: 60rem;
+}
+.says {
+  font-size: 0.9375rem;
+  padding-bottom: 0.375rem;
+  color: var(--ui-text-highlighted);
+}
+.says u {
+  text-decoration-color: var(--ui-primary);
+  text-decoration-thickness: 2px;
+  text-underline-offset: 4px;
+}
+.asks {
+  color: var(--ui-text-muted);
+}
 @media (max-width: 800px) {
-  .log { display: none; inset: auto 0 calc(3.5rem + env(safe-area-inset-bottom)); padding: 0.5rem 0.75rem; z-index: 21; }
-  .log.open { display: block; }
+  .log {
+    display: none;
+    inset: auto 0 calc(3.5rem + env(safe-area-inset-bottom));
+    padding: 0.5rem 0.75rem;
+    z-index: 21;
+  }
+  .log.open {
+    display: block;
+  }
 }
 </style>

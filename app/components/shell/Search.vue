@@ -19,17 +19,43 @@ const groups = computed(() => {
   if (!house.snapshot) return []
   const h = house.house
   const screens: Hit[] = SCREENS.map(s => ({ label: s.label, icon: s.icon, onSelect: go(s.to) }))
-  const animals: Hit[] = Object.values(h.animals).map(a => ({ label: a.tag, suffix: `${house.speciesName(a.speciesId)} · ${house.placeName(a.placeId)}`, icon: 'i-lucide-turtle', onSelect: go(`/animals/${a.id}`) }))
-  const clutches: Hit[] = Object.values(h.clutches).map(c => ({ label: c.tag, suffix: `${house.speciesName(c.speciesId)} ${c.kind}`, icon: 'i-lucide-egg', onSelect: go(c.kind === 'eggs' ? `/eggs#${c.id}` : `/nursery#${c.id}`) }))
-  const cultures: Hit[] = Object.values(h.cultures).filter(c => !c.finished).map(c => ({ label: c.tag, suffix: house.almanac.feeders[c.feederId]?.name, icon: 'i-lucide-bug', onSelect: go(`/feeders#${c.id}`) }))
-  const species: Hit[] = Object.values(house.almanac.species).map(s => ({ label: s.name, suffix: s.latin, icon: 'i-lucide-book-open', onSelect: go(`/almanac#${s.id}`) }))
+  const animals: Hit[] = Object.values(h.animals).map(a => ({
+    label: a.tag,
+    suffix: `${house.speciesName(a.speciesId)} · ${house.placeName(a.placeId)}`,
+    icon: 'i-lucide-turtle',
+    onSelect: go(`/animals/${a.id}`),
+  }))
+  const clutches: Hit[] = Object.values(h.clutches).map(c => ({
+    label: c.tag,
+    suffix: `${house.speciesName(c.speciesId)} ${c.kind}`,
+    icon: 'i-lucide-egg',
+    onSelect: go(c.kind === 'eggs' ? `/eggs#${c.id}` : `/nursery#${c.id}`),
+  }))
+  const cultures: Hit[] = Object.values(h.cultures)
+    .filter(c => !c.finished)
+    .map(c => ({
+      label: c.tag,
+      suffix: house.almanac.feeders[c.feederId]?.name,
+      icon: 'i-lucide-bug',
+      onSelect: go(`/feeders#${c.id}`),
+    }))
+  const species: Hit[] = Object.values(house.almanac.species).map(s => ({
+    label: s.name,
+    suffix: s.latin,
+    icon: 'i-lucide-book-open',
+    onSelect: go(`/almanac#${s.id}`),
+  }))
   return [
-    { id: 'screens', label: 'Screens', items: screens }, { id: 'animals', label: 'Animals', items: animals }, { id: 'clutches', label: 'Clutches', items: clutches },
-    { id: 'cultures', label: 'Cultures', items: cultures }, { id: 'species', label: 'Almanac', items: species },
+    { id: 'screens', label: 'Screens', items: screens },
+    { id: 'animals', label: 'Animals', items: animals },
+    { id: 'clutches', label: 'Clutches', items: clutches },
+    { id: 'cultures', label: 'Cultures', items: cultures },
+    { id: 'species', label: 'Almanac', items: species },
   ]
 })
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <UModal v-model:open="shell.search.value" title="Search" description="Tags, species and screens" :ui="{ content: 'p-0' }">
     <template #content>

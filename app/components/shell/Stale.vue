@@ -4,6 +4,7 @@ const house = useHouse()
 const since = computed(() => house.stale?.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) ?? '')
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div role="status">
     <p v-if="house.stale" class="stale">
@@ -15,6 +16,22 @@ const since = computed(() => house.stale?.toLocaleTimeString('en-GB', { hour: '2
 </template>
 
 <style scoped>
-.stale { display: flex; gap: 0.75rem; align-items: center; padding: 0.5rem 1.5rem; border-bottom: 2px solid var(--harm); background: var(--ui-bg-elevated); color: var(--ui-text-highlighted); position: sticky; top: 0; z-index: 14; }
-@media (max-width: 640px) { .stale { padding: 0.5rem 1rem; font-size: 0.9375rem; } }
+.stale {
+  display: flex;
+  gap: 0.75rem;
+  align-items: center;
+  padding: 0.5rem 1.5rem;
+  border-bottom: 2px solid var(--harm);
+  background: var(--ui-bg-elevated);
+  color: var(--ui-text-highlighted);
+  position: sticky;
+  top: 0;
+  z-index: 14;
+}
+@media (max-width: 640px) {
+  .stale {
+    padding: 0.5rem 1rem;
+    font-size: 0.9375rem;
+  }
+}
 </style>

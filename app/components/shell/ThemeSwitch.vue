@@ -7,6 +7,7 @@ const themes = [
 ]
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="themes" role="group" aria-label="Theme">
     <UButton
@@ -17,5 +18,9 @@ const themes = [
 </template>
 
 <style scoped>
-.themes { display: flex; gap: 0.25rem; margin-top: 0.5rem; }
+.themes {
+  display: flex;
+  gap: 0.25rem;
+  margin-top: 0.5rem;
+}
 </style>

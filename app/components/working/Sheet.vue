@@ -4,21 +4,36 @@ import { formatDay } from '#core/units'
 
 const house = useHouse()
 const { shown, hide } = useWorking()
-const open = computed({ get: () => shown.value !== null, set: (is) => { if (!is) hide() } })
+const open = computed({
+  get: () => shown.value !== null,
+  set: is => {
+    if (!is) hide()
+  },
+})
 const { narrow } = useNarrow()
 
-const MARKS = { practice: 'common practice', published: 'published', memory: 'from memory, to be checked', own: 'your own number' } as const
+const MARKS = {
+  practice: 'common practice',
+  published: 'published',
+  memory: 'from memory, to be checked',
+  own: 'your own number',
+} as const
 
 function whence({ from }: Input): string {
   switch (from.kind) {
-    case 'entry': return `logbook, ${formatDay(from.day, house.today)}`
-    case 'setting': return 'setting of the house'
-    case 'computed': return 'computed'
-    case 'almanac': return `almanac, ${MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source]}` : ''}${from.note ? ` (${from.note})` : ''}`
+    case 'entry':
+      return `logbook, ${formatDay(from.day, house.today)}`
+    case 'setting':
+      return 'setting of the house'
+    case 'computed':
+      return 'computed'
+    case 'almanac':
+      return `almanac, ${MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source]}` : ''}${from.note ? ` (${from.note})` : ''}`
   }
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" :side="narrow ? 'bottom' : 'right'" title="Working" :description="shown?.title" :ui="{ content: 'max-h-[85dvh] sm:max-h-none' }">
     <template #body>
@@ -40,13 +55,48 @@ function whence({ from }: Input): string {
 </template>
 
 <style scoped>
-.answer { font-size: 1.25rem; font-weight: 650; color: var(--ui-text-highlighted); padding-bottom: 0.75rem; }
-section { border-top: 1px solid var(--ui-border); padding: 0.75rem 0; }
-h3 { font-weight: 600; color: var(--ui-text-highlighted); line-height: 1.35; }
-.n { font-family: var(--font-mono); color: var(--ui-text-muted); margin-right: 0.25rem; }
-dl { display: grid; grid-template-columns: minmax(7rem, max-content) 1fr; gap: 0.25rem 0.875rem; margin-top: 0.5rem; font-size: 0.9375rem; }
-dt { color: var(--ui-text-muted); }
-dd b { font-weight: 600; color: var(--ui-text-highlighted); }
-.from { display: block; font-size: 0.8125rem; color: var(--ui-text-muted); }
-.change { margin-top: 0.5rem; font-size: 0.9375rem; color: var(--ui-text-muted); }
+.answer {
+  font-size: 1.25rem;
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+  padding-bottom: 0.75rem;
+}
+section {
+  border-top: 1px solid var(--ui-border);
+  padding: 0.75rem 0;
+}
+h3 {
+  font-weight: 600;
+  color: var(--ui-text-highlighted);
+  line-height: 1.35;
+}
+.n {
+  font-family: var(--font-mono);
+  color: var(--ui-text-muted);
+  margin-right: 0.25rem;
+}
+dl {
+  display: grid;
+  grid-template-columns: minmax(7rem, max-content) 1fr;
+  gap: 0.25rem 0.875rem;
+  margin-top: 0.5rem;
+  font-size: 0.9375rem;
+}
+dt {
+  color: var(--ui-text-muted);
+}
+dd b {
+  font-weight: 600;
+  color: var(--ui-text-highlighted);
+}
+.from {
+  display: block;
+  font-size: 0.8125rem;
+  color: var(--ui-text-muted);
+}
+.change {
+  margin-top: 0.5rem;
+  font-size: 0.9375rem;
+  color: var(--ui-text-muted);
+}
 </style>

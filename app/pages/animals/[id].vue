@@ -9,7 +9,12 @@ import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/un
 
 const route = useRoute()
 const router = useRouter()
-const VIEWS = [{ hash: '', label: 'Now', is: null }, { hash: '#sex', label: 'Sex', is: 'sex' }, { hash: '#genes', label: 'Genes', is: 'genes' }, { hash: '#lineage', label: 'Lineage', is: 'lineage' }] as const
+const VIEWS = [
+  { hash: '', label: 'Now', is: null },
+  { hash: '#sex', label: 'Sex', is: 'sex' },
+  { hash: '#genes', label: 'Genes', is: 'genes' },
+  { hash: '#lineage', label: 'Lineage', is: 'lineage' },
+] as const
 const view = computed(() => VIEWS.find(v => v.hash === route.hash) ?? VIEWS[0])
 const id = computed(() => String(route.params.id))
 const house = useHouse()
@@ -25,19 +30,41 @@ const correcting = ref(false)
 
 const pairing = computed(() => (animal.value ? openPairingOf(house.house, animal.value.id) : undefined))
 const lane = computed(() => house.season?.lanes.find(l => l.subject.id === pairing.value?.id))
-const gravid = computed(() => (animal.value && house.season ? gravidIn(house.season.lanes, context.value).get(animal.value.id) ?? false : false))
-const meal = computed(() => (animal.value && species.value ? nextMeal(house.almanac, house.settings, species.value, animal.value, house.today, gravid.value, mealWinterOf(animal.value, context.value)) : null))
-const subjects = computed<Subject[]>(() => [{ type: 'animal', id: id.value }, ...Object.values(house.house.pairings).filter(p => p.damId === id.value || p.sireId === id.value).map(p => ({ type: 'pairing' as const, id: p.id }))])
+const gravid = computed(() =>
+  animal.value && house.season ? (gravidIn(house.season.lanes, context.value).get(animal.value.id) ?? false) : false,
+)
+const meal = computed(() =>
+  animal.value && species.value
+    ? nextMeal(
+        house.almanac,
+        house.settings,
+        species.value,
+        animal.value,
+        house.today,
+        gravid.value,
+        mealWinterOf(animal.value, context.value),
+      )
+    : null,
+)
+const subjects = computed<Subject[]>(() => [
+  { type: 'animal', id: id.value },
+  ...Object.values(house.house.pairings)
+    .filter(p => p.damId === id.value || p.sireId === id.value)
+    .map(p => ({ type: 'pairing' as const, id: p.id })),
+])
 const alarms = computed(() => house.alarms.filter(a => a.subject?.id === id.value))
 const cold = computed(() => house.season?.winter.cold.find(c => c.animalId === id.value) ?? null)
 const back = computed(() => house.season?.winter.recovering.find(r => r.animalId === id.value) ?? null)
 const readyText = computed(() => {
   if (!back.value) return ''
-  if (back.value.readiness.since !== null) return `Ready to pair since ${formatDay(back.value.readiness.since, house.today)}`
+  if (back.value.readiness.since !== null)
+    return `Ready to pair since ${formatDay(back.value.readiness.since, house.today)}`
   const sum = summarise(back.value.readiness.dist)
   return sum ? `Ready to pair ${formatRange(sum)}` : ''
 })
-const condition = computed(() => (animal.value && species.value && species.value.winter !== 'none' ? bodyCondition(species.value, animal.value) : null))
+const condition = computed(() =>
+  animal.value && species.value && species.value.winter !== 'none' ? bodyCondition(species.value, animal.value) : null,
+)
 const conditionText = computed(() => {
   if (!condition.value) return ''
   const { ofBest, ofLastWinter, shell, state } = condition.value.value
@@ -51,29 +78,47 @@ const relative = (id: string | null | undefined) => (id ? house.house.animals[id
 
 const prey = ref<string>()
 const offered = ref(1)
-watch(() => meal.value?.value.portions[0], (portion) => {
-  // one that fasts or has no plan is offered what it took last
-  prey.value = portion?.prey ?? prey.value ?? animal.value?.meals.at(-1)?.prey
-  offered.value = portion?.count ?? 1
-}, { immediate: true })
+watch(
+  () => meal.value?.value.portions[0],
+  portion => {
+    // one that fasts or has no plan is offered what it took last
+    prey.value = portion?.prey ?? prey.value ?? animal.value?.meals.at(-1)?.prey
+    offered.value = portion?.count ?? 1
+  },
+  { immediate: true },
+)
 /** The one thing to do here: feed when a meal is due, else weigh. */
 const mealDue = computed(() => Boolean(meal.value && meal.value.value.due <= house.today && !inCold.value))
 const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))
-const placeItems = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })).sort((a, b) => (a.label < b.label ? -1 : 1)))
+const placeItems = computed(() =>
+  Object.keys(house.house.places)
+    .map(id => ({ value: id, label: house.placeName(id) }))
+    .sort((a, b) => (a.label < b.label ? -1 : 1)),
+)
 
 async function write(kind: string, data: Record<string, unknown>, says: string): Promise<boolean> {
   if (!canWrite.value || when.value === null) return false
-  return (await record({ kind, subject: { type: 'animal', id: id.value }, data, day: when.value }, `${animal.value!.tag}: ${says}`)) !== null
+  return (
+    (await record(
+      { kind, subject: { type: 'animal', id: id.value }, data, day: when.value },
+      `${animal.value!.tag}: ${says}`,
+    )) !== null
+  )
 }
 async function feed(taken: boolean): Promise<void> {
   const feeder = feederOf(house.almanac, prey.value!)
-  await write('fed', { prey: prey.value, offered: offered.value, taken: taken ? offered.value : 0 }, `${taken ? 'took' : 'refused'} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`)
+  await write(
+    'fed',
+    { prey: prey.value, offered: offered.value, taken: taken ? offered.value : 0 },
+    `${taken ? 'took' : 'refused'} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`,
+  )
 }
 async function writeNote(): Promise<void> {
-  if (note.value.trim() && await write('noted', { text: note.value.trim() }, 'note written')) note.value = ''
+  if (note.value.trim() && (await write('noted', { text: note.value.trim() }, 'note written'))) note.value = ''
 }
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div v-if="!animal || !species" class="screen">
     <h1>There is no such animal</h1>
@@ -166,12 +211,47 @@ async function writeNote(): Promise<void> {
 </template>
 
 <style scoped>
-.views { display: flex; gap: 0.25rem; margin-bottom: 0.875rem; flex-wrap: wrap; }
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 2rem; }
-.record { display: grid; gap: 0.75rem; margin-top: 0.5rem; }
-.buttons, .line { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; }
-.status { color: var(--ui-text-highlighted); }
-.cautions { margin-top: 1.25rem; font-size: 0.9375rem; color: var(--ui-text-muted); display: grid; gap: 0.25rem; }
-@media (max-width: 800px) { .views :deep(button) { min-height: 2.75rem; } }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+.views {
+  display: flex;
+  gap: 0.25rem;
+  margin-bottom: 0.875rem;
+  flex-wrap: wrap;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 2rem;
+}
+.record {
+  display: grid;
+  gap: 0.75rem;
+  margin-top: 0.5rem;
+}
+.buttons,
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
+.status {
+  color: var(--ui-text-highlighted);
+}
+.cautions {
+  margin-top: 1.25rem;
+  font-size: 0.9375rem;
+  color: var(--ui-text-muted);
+  display: grid;
+  gap: 0.25rem;
+}
+@media (max-width: 800px) {
+  .views :deep(button) {
+    min-height: 2.75rem;
+  }
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -14,7 +14,7 @@ const listing = ref(false)
 const filter = useLocalStorage('animals-filter', '')
 const speciesId = useLocalStorage('animals-species', 'all')
 const status = useLocalStorage('animals-status', 'here')
-const sorting = useLocalStorage<{ id: string, desc: boolean }[]>('animals-sorting', [{ id: 'tag', desc: false }])
+const sorting = useLocalStorage<{ id: string; desc: boolean }[]>('animals-sorting', [{ id: 'tag', desc: false }])
 
 interface Row {
   id: string
@@ -34,44 +34,113 @@ function stateOf(a: AnimalState): string {
   return a.cooled && !a.warmed ? 'in the cold' : 'awake'
 }
 
-const rows = computed<Row[]>(() => Object.values(house.house.animals)
-  .filter(a => (status.value === 'here' ? a.status === 'alive' : status.value === 'gone' ? a.status !== 'alive' : true) && (speciesId.value === 'all' || a.speciesId === speciesId.value))
-  .map(a => ({
-    id: a.id, tag: a.tag, species: house.speciesName(a.speciesId), sex: a.sex, ageDays: a.bornDay === null ? null : house.today - a.bornDay, massG: a.weights.at(-1)?.massG ?? null,
-    fedDay: a.lastTaken?.day ?? null, refusals: a.refusals, place: house.placeName(a.placeId), state: stateOf(a),
-  })))
+const rows = computed<Row[]>(() =>
+  Object.values(house.house.animals)
+    .filter(
+      a =>
+        (status.value === 'here' ? a.status === 'alive' : status.value === 'gone' ? a.status !== 'alive' : true) &&
+        (speciesId.value === 'all' || a.speciesId === speciesId.value),
+    )
+    .map(a => ({
+      id: a.id,
+      tag: a.tag,
+      species: house.speciesName(a.speciesId),
+      sex: a.sex,
+      ageDays: a.bornDay === null ? null : house.today - a.bornDay,
+      massG: a.weights.at(-1)?.massG ?? null,
+      fedDay: a.lastTaken?.day ?? null,
+      refusals: a.refusals,
+      place: house.placeName(a.placeId),
+      state: stateOf(a),
+    })),
+)
 
 const shown = computed(() => {
   const words = filter.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return words.length ? rows.value.filter(r => words.every(w => `${r.tag} ${r.species} ${r.sex} ${r.place} ${r.state}`.toLowerCase().includes(w))) : rows.value
+  return words.length
+    ? rows.value.filter(r =>
+        words.every(w => `${r.tag} ${r.species} ${r.sex} ${r.place} ${r.state}`.toLowerCase().includes(w)),
+      )
+    : rows.value
 })
 
-const speciesItems = computed(() => [{ value: 'all', label: 'All species' }, ...[...new Set(Object.values(house.house.animals).map(a => a.speciesId))].map(id => ({ value: id, label: house.speciesName(id) }))])
-const statusItems = [{ value: 'here', label: 'In the house' }, { value: 'gone', label: 'Sold, dead, elsewhere' }, { value: 'all', label: 'All' }]
+const speciesItems = computed(() => [
+  { value: 'all', label: 'All species' },
+  ...[...new Set(Object.values(house.house.animals).map(a => a.speciesId))].map(id => ({
+    value: id,
+    label: house.speciesName(id),
+  })),
+])
+const statusItems = [
+  { value: 'here', label: 'In the house' },
+  { value: 'gone', label: 'Sold, dead, elsewhere' },
+  { value: 'all', label: 'All' },
+]
 
 /** A phone has room for what one looks for first. */
 const { narrow } = useNarrow()
 const WIDE_ONLY = ['species', 'sex', 'ageDays', 'state', 'place']
-const visible = computed<Record<string, boolean>>(() => Object.fromEntries(WIDE_ONLY.map(column => [column, !narrow.value])))
+const visible = computed<Record<string, boolean>>(() =>
+  Object.fromEntries(WIDE_ONLY.map(column => [column, !narrow.value])),
+)
 
-const sortable = (label: string) => ({ column }: { column: Column<Row> }) => h(resolveComponent('UButton'), {
-  label, color: 'neutral', variant: 'ghost', size: 'sm', class: '-mx-2.5',
-  trailingIcon: column.getIsSorted() === 'asc' ? 'i-lucide-arrow-up' : column.getIsSorted() === 'desc' ? 'i-lucide-arrow-down' : 'i-lucide-chevrons-up-down',
-  onClick: () => column.toggleSorting(column.getIsSorted() === 'asc'),
-})
+const sortable =
+  (label: string) =>
+  ({ column }: { column: Column<Row> }) =>
+    h(resolveComponent('UButton'), {
+      label,
+      color: 'neutral',
+      variant: 'ghost',
+      size: 'sm',
+      class: '-mx-2.5',
+      trailingIcon:
+        column.getIsSorted() === 'asc'
+          ? 'i-lucide-arrow-up'
+          : column.getIsSorted() === 'desc'
+            ? 'i-lucide-arrow-down'
+            : 'i-lucide-chevrons-up-down',
+      onClick: () => column.toggleSorting(column.getIsSorted() === 'asc'),
+    })
 
 const columns: TableColumn<Row>[] = [
-  { accessorKey: 'tag', header: sortable('Tag'), cell: ({ row }) => h(resolveComponent('NuxtLink'), { to: `/animals/${row.original.id}`, class: 'tag' }, () => row.original.tag) },
+  {
+    accessorKey: 'tag',
+    header: sortable('Tag'),
+    cell: ({ row }) =>
+      h(resolveComponent('NuxtLink'), { to: `/animals/${row.original.id}`, class: 'tag' }, () => row.original.tag),
+  },
   { accessorKey: 'species', header: sortable('Species') },
   { accessorKey: 'sex', header: sortable('Sex') },
-  { accessorKey: 'ageDays', header: sortable('Age'), cell: ({ row }) => (row.original.ageDays === null ? '' : row.original.ageDays < 730 ? `${Math.round(row.original.ageDays / 30.44)} months` : `${(row.original.ageDays / 365.25).toFixed(1)} years`) },
-  { accessorKey: 'massG', header: sortable('Weight'), cell: ({ row }) => (row.original.massG === null ? '' : formatQuantity(row.original.massG, house.settings.massUnit)) },
-  { accessorKey: 'fedDay', header: sortable('Ate'), cell: ({ row }) => [row.original.fedDay === null ? '' : formatDistance(row.original.fedDay, house.today), row.original.refusals > 1 ? ` (refused ${row.original.refusals})` : ''].join('') },
+  {
+    accessorKey: 'ageDays',
+    header: sortable('Age'),
+    cell: ({ row }) =>
+      row.original.ageDays === null
+        ? ''
+        : row.original.ageDays < 730
+          ? `${Math.round(row.original.ageDays / 30.44)} months`
+          : `${(row.original.ageDays / 365.25).toFixed(1)} years`,
+  },
+  {
+    accessorKey: 'massG',
+    header: sortable('Weight'),
+    cell: ({ row }) => (row.original.massG === null ? '' : formatQuantity(row.original.massG, house.settings.massUnit)),
+  },
+  {
+    accessorKey: 'fedDay',
+    header: sortable('Ate'),
+    cell: ({ row }) =>
+      [
+        row.original.fedDay === null ? '' : formatDistance(row.original.fedDay, house.today),
+        row.original.refusals > 1 ? ` (refused ${row.original.refusals})` : '',
+      ].join(''),
+  },
   { accessorKey: 'state', header: sortable('State') },
   { accessorKey: 'place', header: sortable('Place') },
 ]
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -102,6 +171,16 @@ const columns: TableColumn<Row>[] = [
 </template>
 
 <style scoped>
-.tools { display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; margin-bottom: 0.5rem; }
-.table { max-height: calc(100dvh - 13.5rem); max-width: 100%; overflow: auto; }
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+  margin-bottom: 0.5rem;
+}
+.table {
+  max-height: calc(100dvh - 13.5rem);
+  max-width: 100%;
+  overflow: auto;
+}
 </style>

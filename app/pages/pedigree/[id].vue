@@ -14,6 +14,7 @@ const f = computed(() => (animal.value ? inbreedingOf(kinOf(house.house), id.val
 const print = () => window.print()
 </script>
 
+<!-- prettier-ignore -->
 <template>
   <div v-if="!animal" class="screen"><h1>There is no such animal</h1><p class="mt-2"><NuxtLink to="/animals" class="underline">All animals</NuxtLink></p></div>
   <div v-else class="screen sheet">
@@ -31,7 +32,24 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.tools { display: flex; gap: 0.5rem; align-items: center; flex-wrap: wrap; }
-.tools label { display: flex; gap: 0.5rem; align-items: center; color: var(--ui-text-muted); }
-@media print { .tools { display: none; } .sheet { padding: 0; } }
+.tools {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.tools label {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  color: var(--ui-text-muted);
+}
+@media print {
+  .tools {
+    display: none;
+  }
+  .sheet {
+    padding: 0;
+  }
+}
 </style>
