@@ -5,6 +5,7 @@ import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from 
 import { routeTo } from '#core/places'
 import type { Changes, HouseChanges, PlanChanges, Told, WroteEntries } from '#shared/contracts/changes'
 import type { PlansSnapshot } from '#shared/contracts/house'
+import { isNewer } from '#shared/contracts/token'
 import { patched } from '#shared/delta'
 
 /** While the house does not answer it is asked again after these pauses, the last of them over and over. */
@@ -66,19 +67,25 @@ export const useHouse = defineStore('house', () => {
     void loadPlans()
   }
 
-  /** What was told before with the changes on it; null when they are not changes of what is known here. */
+  /** What was told before with the changes on it; null when they do not fit what is known here: all is then asked for. */
   function withChanges<T>(before: { token: string; value: T } | null, changes: Changes<T>) {
     const { token } = changes
     if ('whole' in changes) return { token, value: changes.whole }
-    return before?.token === changes.from ? { token, value: patched(before.value, changes.delta) } : null
+    if (before?.token !== changes.from) return null
+    try {
+      return { token, value: patched(before.value, changes.delta) }
+    } catch (error) {
+      console.error(error)
+      return null
+    }
   }
 
   const sinceThen = (token: string | undefined) => (token ? `?since=${encodeURIComponent(token)}` : '')
 
   /** Takes over what has changed; what is no change of what is shown is asked for anew. */
   async function take(changes: HouseChanges): Promise<void> {
-    // told twice, by the answer to a write and to another call
-    if (changes.token === told.value?.token) return
+    // told twice, by the answer to a write and to another call; or late, when a newer state is shown
+    if (told.value && !isNewer(changes.token, told.value.token)) return
     const next = withChanges(told.value, changes)
     if (next) told.value = next
     else await load(true)
@@ -127,7 +134,7 @@ export const useHouse = defineStore('house', () => {
 
   /** Another window, or another device, has written when the name of the house is another. */
   function hear(token: string): void {
-    if (told.value && token !== told.value.token) void load()
+    if (told.value && isNewer(token, told.value.token)) void load()
   }
 
   const placeName = (id: string | null) => routeTo(house.value.places, id).names.join(' · ')

@@ -1,5 +1,6 @@
 import type { Changes, HouseChanges, PlanChanges, Told } from '#shared/contracts/changes'
 import type { PlansSnapshot } from '#shared/contracts/house'
+import { tokenOf } from '#shared/contracts/token'
 import { deltaOf } from '#shared/delta'
 import { newId } from '../utils/ids'
 import type { HouseQueries } from './queries'
@@ -37,7 +38,7 @@ export class HouseChangesTeller {
   }
 
   private nameOf({ version, today }: { version: number; today: number }): string {
-    return `${this.run}.${version}.${today}`
+    return tokenOf({ run: this.run, version, today })
   }
 
   /** What has changed of the house and its season since a state that was told. */

@@ -128,6 +128,17 @@ export class Visit {
     )
   }
 
+  /** Waits until an element stands where it stood a moment ago: a toast that rises is clicked beside. */
+  private async atRest(element: ElementHandle<HTMLElement>): Promise<void> {
+    let before = await element.boundingBox()
+    for (let tries = 0; tries < 60; tries++) {
+      await new Promise(resolve => setTimeout(resolve, 50))
+      const now = await element.boundingBox()
+      if (before && now && before.x === now.x && before.y === now.y) return
+      before = now
+    }
+  }
+
   /** Panels slide in: what is not in reach yet is tried again for a moment. */
   private async reach(
     name: string,
@@ -139,6 +150,7 @@ export class Visit {
       try {
         await element.evaluate(e => e.scrollIntoView({ block: 'center' }))
         await this.still()
+        await this.atRest(element)
         return await act(element)
       } catch (error) {
         if (tries > 20) throw error

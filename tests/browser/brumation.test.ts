@@ -130,6 +130,7 @@ describe('the plan', () => {
     await visit.press('Plan a winter')
     await visit.page.waitForSelector('[role="dialog"] form.plan')
     await visit.untilText('[role="dialog"]', 'Who goes')
+    await visit.still()
     const days = await visit.page.$$('[role="dialog"] form.plan [data-segment="day"]')
     await days[1]!.click()
     await visit.page.keyboard.type('20072027')
