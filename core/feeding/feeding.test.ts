@@ -1,46 +1,24 @@
 import { describe, expect, it } from 'vitest'
 import { feederOf, shippedAlmanac, speciesOf } from '../almanac'
-import type { AnimalState } from '../subjects'
+import { animalAsAdded, type AnimalState } from '../subjects'
 import { ladderStepAt, mouthProfile, nextMeal, rodentFor, type Gravid } from '.'
 
 const today = 20_000
 const settings = { schools: {}, appetite: 1 }
 const animal = (part: Partial<AnimalState>): AnimalState => ({
-  id: 'a',
-  tag: 'K-1',
-  name: null,
-  speciesId: 'california-kingsnake',
-  sex: 'female',
-  bornDay: today - 1500,
-  placeId: null,
-  damId: null,
-  sireId: null,
-  clutchId: null,
-  foundedBy: null,
-  status: 'alive',
-  statusDay: null,
-  weights: [],
-  meals: [],
-  lastTaken: null,
-  refusals: 0,
-  lastShed: null,
-  lastCheck: null,
-  cooled: null,
-  warmed: null,
-  homeId: null,
-  winters: [],
-  unwell: null,
-  lastWater: null,
-  lengths: [],
-  statedSex: 'female',
-  sexEvidence: [],
-  sexSettled: null,
-  sires: [],
-  origin: 'unknown',
-  clonal: false,
-  parentsStated: null,
-  genes: {},
-  looks: {},
+  ...animalAsAdded({
+    id: 'a',
+    tag: 'K-1',
+    name: null,
+    speciesId: 'california-kingsnake',
+    sex: 'female',
+    bornDay: today - 1500,
+    placeId: null,
+    damId: null,
+    sireId: null,
+    clutchId: null,
+    foundedBy: null,
+  }),
   ...part,
 })
 const king = speciesOf(shippedAlmanac, 'california-kingsnake')

@@ -2,7 +2,7 @@ import { referencesIn, type Reference } from '../reference'
 import type { DatedEntry, Problem, Subject } from './entry'
 import type { House } from './house'
 import type { CheckContext } from './kind'
-import { findEntry } from './records'
+import { findEntry, type Records } from './records'
 import { isNewer, lifted, statesOf, versionOf, type Registry } from './registry'
 import type { SubjectModule } from './subject'
 import { tagOwner } from './tags'
@@ -21,6 +21,12 @@ function exists(registry: Registry, { to, id }: Pick<Reference, 'to' | 'id'>, co
   if (to === 'entry') return (context.find?.(id) ?? findEntry(context.records, id)) !== undefined
   const subject = registry.subjects.get(to)
   return subject !== undefined && Object.hasOwn(statesOf(context.house, subject), id)
+}
+
+/** Whether anything is written whose calendar day counts. */
+function haveDays(registry: Registry, { entries }: Records): boolean {
+  for (const list of entries.values()) if (list.some(e => !registry.kinds.get(e.kind)?.dayless)) return true
+  return false
 }
 
 /**
@@ -69,7 +75,8 @@ export function checkWith(registry: Registry, given: DatedEntry, context: CheckC
     return [{ path: 'at', message: `${first.tag} was not ${first.what} by then` }]
   const gone = founding || kind.afterLeaving ? null : (subject.left?.(state as never, entry.day) ?? null)
   if (gone) return [{ path: 'subject.id', message: gone }]
-  const problem = kind.check?.(state as never, parsed.data as never, entry, context)
+  const daysCount = () => haveDays(registry, context.records)
+  const problem = kind.check?.(state as never, parsed.data as never, entry, { ...context, daysCount })
   return problem ? [problem] : []
 }
 

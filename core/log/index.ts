@@ -1,6 +1,15 @@
 export { ENTRY_SOURCES, Entry, LogbookError, Subject, type DatedEntry, type Problem } from './entry'
 export type { House, HourlyLog, Observed, StateOf, Unread } from './house'
-export { defineKind, seen, sure, writtenAgain, type CheckContext, type EntryKind, type Lift } from './kind'
+export {
+  defineKind,
+  seen,
+  sure,
+  writtenAgain,
+  type CheckContext,
+  type EntryKind,
+  type KindContext,
+  type Lift,
+} from './kind'
 export {
   COUNT,
   countOf,

@@ -15,6 +15,12 @@ export interface CheckContext {
   find?: (id: string) => DatedEntry | undefined
 }
 
+/** What the check of a kind may look at besides. */
+export interface KindContext extends CheckContext {
+  /** Whether anything is written whose calendar day counts. */
+  daysCount: () => boolean
+}
+
 /** What brings a text of an older version to the next one. */
 export type Lift = (data: Record<string, unknown>) => Record<string, unknown>
 
@@ -37,8 +43,10 @@ export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | '
     state: S extends keyof StateOf ? StateOf[S] : never,
     data: D,
     entry: DatedEntry,
-    context: CheckContext,
+    context: KindContext,
   ) => Problem | null
+  /** Its calendar day says nothing: it may stand before the time zone of the house is set. */
+  dayless?: boolean
   /** It may be said of a subject that is no longer here. */
   afterLeaving?: boolean
   /** It may be said of a time before its subject began: what corrects the beginning. */

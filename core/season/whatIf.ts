@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
-import type { AnimalState, House, PairingState } from '../subjects'
+import { animalAsAdded, newPairing, type AnimalState, type House, type PairingState } from '../subjects'
 import type { HouseSettings } from '../settings'
 
 /** What is tried: each left out keeps what is. */
@@ -35,43 +35,20 @@ export interface NewPairs {
   bought: AnimalState[]
 }
 
-const boughtAnimal = (speciesId: string, sex: 'female' | 'male', number: number, bornDay: Day): AnimalState => ({
-  id: `bought-${speciesId}-${sex}-${number}`,
-  tag: `bought ${sex} ${number}`,
-  name: null,
-  speciesId,
-  sex,
-  bornDay,
-  placeId: null,
-  damId: null,
-  sireId: null,
-  clutchId: null,
-  foundedBy: null,
-  status: 'alive',
-  statusDay: null,
-  weights: [],
-  meals: [],
-  lastTaken: null,
-  refusals: 0,
-  lastShed: null,
-  lastCheck: null,
-  cooled: null,
-  warmed: null,
-  homeId: null,
-  winters: [],
-  unwell: null,
-  lastWater: null,
-  lengths: [],
-  statedSex: sex,
-  sexEvidence: [],
-  sexSettled: null,
-  sires: [],
-  origin: 'unknown',
-  clonal: false,
-  parentsStated: null,
-  genes: {},
-  looks: {},
-})
+const boughtAnimal = (speciesId: string, sex: 'female' | 'male', number: number, bornDay: Day): AnimalState =>
+  animalAsAdded({
+    id: `bought-${speciesId}-${sex}-${number}`,
+    tag: `bought ${sex} ${number}`,
+    name: null,
+    speciesId,
+    sex,
+    bornDay,
+    placeId: null,
+    damId: null,
+    sireId: null,
+    clutchId: null,
+    foundedBy: null,
+  })
 
 /**
  * So many pairs more of a species, with animals that exist; only what is missing is bought.
@@ -116,24 +93,9 @@ function withPairs(house: House, almanac: Almanac, wanted: Readonly<Record<strin
     const more = newPairs(house, almanac, speciesId, count - pairs.length, today)
     bought.push(...more.bought)
     more.pairs.forEach(({ damId, sireId }, i) =>
-      added.push({
-        id: `new-${speciesId}-${i + 1}`,
-        tag: `new ${i + 1}`,
-        speciesId,
-        damId,
-        sireId,
-        startDay: today,
-        seen: {},
-        clutchIds: [],
-        together: null,
-        locks: [],
-        layTogether: [],
-        rejections: [],
-        injuries: [],
-        visits: [],
-        follicles: [],
-        ended: null,
-      }),
+      added.push(
+        newPairing({ id: `new-${speciesId}-${i + 1}`, tag: `new ${i + 1}`, speciesId, damId, sireId, startDay: today }),
+      ),
     )
   }
   const kept = Object.values(house.pairings).filter(p => !dropped.has(p.id))

@@ -63,6 +63,7 @@ describe('a card is corrected by an entry, and stands as before when that is tak
     const born = (id: string, day: string) => problems(b.records(), correct(id, { born: day }))[0]
     expect(born('K-2', '2026-11-20')).toBe('data.born: Entries of K-2 lie before this day')
     expect(born('K-1', '2026-11-20')).toMatch(/^data.born: /)
+    expect(born('Y-1', '2022-11-01')).toMatch(/^data.born: K-1 /)
     expect(born('Y-1', '2026-12-20')).toBe('data.born: It cannot be born in the future')
     expect(born('Y-1', '2026-09-01')).toBeUndefined()
   })

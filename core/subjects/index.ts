@@ -109,6 +109,7 @@ export {
   type Records,
   type Understood,
 } from '../log'
+export { animalAsAdded } from './animal'
 export { AnimalData, animalAdded, cardOf, type Arrival } from './animal/card'
 export { checkParents } from './animal/lineage'
 export { questionWeight } from './animal/plausibleWeight'
@@ -135,6 +136,7 @@ export type { LampState } from './lamp/state'
 export type { LocusState } from './locus/state'
 export { ownNumbers } from './number/kinds'
 export type { OwnNumber } from './number/state'
+export { newPairing } from './pairing'
 export { openPairingOf } from './pairing/open'
 export type { PairingState } from './pairing/state'
 export { placeAdded } from './place'

@@ -60,6 +60,11 @@ function parentsFit(data: AnimalData, entry: DatedEntry, { house }: CheckContext
   return null
 }
 
+const parentsOf = ({ damId, sires }: AnimalState) => [
+  ...(damId ? [{ id: damId, role: 'dam' as const }] : []),
+  ...sires.map(({ id }) => ({ id, role: 'sire' as const })),
+]
+
 /** A species is corrected only while nothing follows from it: a pair, a clutch, parents, young, a winter group, genes. */
 function speciesInUse(animal: AnimalState, { house }: CheckContext): string | null {
   if (Object.values(house.pairings).some(p => p.damId === animal.id || p.sireId === animal.id))
@@ -77,6 +82,7 @@ export const cardKinds = [
     kind: 'animalAdded',
     subject: 'animal',
     verb: 'Add animal',
+    dayless: true,
     founds: 'animal',
     data: AnimalData,
     apply() {},
@@ -122,6 +128,11 @@ export const cardKinds = [
         ...relativeOf(state),
         ...(born !== undefined && { bornDay: born === null ? null : dayFromIso(born) }),
         ...(sex && { sex }),
+      }
+      for (const { id, role } of parentsOf(state)) {
+        const parent = context.house.animals[id]
+        const why = parent && born ? impossibleParent(child, relativeOf(parent), role) : null
+        if (why) return { path: 'data.born', message: why }
       }
       for (const other of Object.values(context.house.animals)) {
         const role = other.damId === state.id ? 'dam' : other.sires.some(s => s.id === state.id) ? 'sire' : null

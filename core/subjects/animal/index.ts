@@ -16,8 +16,8 @@ function isTaggedStill({ clutchId, taggedBy }: AnimalData, { records }: Base): b
   return ofClutch?.some(e => e.id === taggedBy) ?? false
 }
 
-/** Before anything is written of it but its card. */
-function asAdded(card: AnimalCard): AnimalState {
+/** An animal before anything is written of it but its card. */
+export function animalAsAdded(card: AnimalCard): AnimalState {
   return {
     ...card,
     status: 'alive',
@@ -63,7 +63,7 @@ export const animal = defineSubject({
       throw new LogbookError(
         `${card.tag} is of a species that this almanac does not have (“${card.speciesId}”), and is left out`,
       )
-    return asAdded(card)
+    return animalAsAdded(card)
   },
   tagOf: state => state.tag,
   inLogLine: true,

@@ -26,6 +26,7 @@ export const numberKinds = [
     kind: 'numberSet',
     subject: 'number',
     verb: 'Set own number',
+    dayless: true,
     data: z.strictObject({
       value: z.number({ error: 'The value must be a number' }),
       note: lineOfText(300).optional(),
@@ -42,6 +43,7 @@ export const numberKinds = [
     kind: 'numberDropped',
     subject: 'number',
     verb: 'Use the shipped number',
+    dayless: true,
     data: z.strictObject({}),
     apply(state) {
       state.value = null

@@ -2,6 +2,24 @@ import { defineSubject } from '../../log'
 import { pairingKinds } from './kinds'
 import { pairingLines } from './lines'
 import { openPairingOf } from './open'
+import type { PairingState } from './state'
+
+type Founded = Pick<PairingState, 'id' | 'tag' | 'speciesId' | 'damId' | 'sireId' | 'startDay'>
+
+/** A pair that was just set. */
+export const newPairing = (founded: Founded): PairingState => ({
+  ...founded,
+  seen: {},
+  clutchIds: [],
+  together: null,
+  locks: [],
+  layTogether: [],
+  rejections: [],
+  injuries: [],
+  visits: [],
+  follicles: [],
+  ended: null,
+})
 
 export const pairing = defineSubject({
   type: 'pairing',
@@ -14,24 +32,7 @@ export const pairing = defineSubject({
   },
   found: ({ id, day, data }, { house }) => {
     const { tag, damId, sireId } = data as { tag: string; damId: string; sireId: string | null }
-    return {
-      id,
-      tag,
-      speciesId: house.animals[damId]!.speciesId,
-      damId,
-      sireId,
-      startDay: day,
-      seen: {},
-      clutchIds: [],
-      together: null,
-      locks: [],
-      layTogether: [],
-      rejections: [],
-      injuries: [],
-      visits: [],
-      follicles: [],
-      ended: null,
-    }
+    return newPairing({ id, tag, speciesId: house.animals[damId]!.speciesId, damId, sireId, startDay: day })
   },
   tagOf: state => state.tag,
   inLogLine: true,

@@ -39,6 +39,7 @@ export const placeKinds = [
     kind: 'placeAdded',
     subject: 'place',
     verb: 'Add place',
+    dayless: true,
     founds: 'place',
     data: PlaceData,
     apply() {},
@@ -48,6 +49,7 @@ export const placeKinds = [
     kind: 'placeChanged',
     subject: 'place',
     verb: 'Change place',
+    dayless: true,
     data: z.strictObject({
       name: PlaceData.shape.name.optional(),
       kind: PlaceData.shape.kind.optional(),

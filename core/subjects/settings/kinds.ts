@@ -1,26 +1,13 @@
-import { defineKind, type CheckContext, type Problem } from '../../log'
+import { LogbookError, defineKind, type CheckContext, type KindContext, type Problem } from '../../log'
 import { HouseSettings, WARM_UP_WITHIN_DAYS } from '../../settings'
-import { LogbookError } from '../../log'
+import { THE_HOUSE } from './state'
 
-/** Kinds whose day of the calendar says nothing: they may stand before the time zone is set. */
-const SAY_NO_DAY = new Set([
-  'settingsChanged',
-  'placeAdded',
-  'placeChanged',
-  'animalAdded',
-  'numberSet',
-  'numberDropped',
-])
-
-function timeZoneKept({ records, house }: CheckContext, timeZone: string | undefined): Problem | null {
-  if (timeZone === undefined || timeZone === house.settings.house?.settings.timeZone) return null
-  for (const entries of records.entries.values())
-    if (entries.some(e => !SAY_NO_DAY.has(e.kind)))
-      return {
-        path: 'data.timeZone',
-        message: 'Days of written entries follow the time zone; it is set once, before the first entry',
-      }
-  return null
+function timeZoneKept({ house, daysCount }: KindContext, timeZone: string | undefined): Problem | null {
+  if (timeZone === undefined || timeZone === house.settings[THE_HOUSE]?.settings.timeZone || !daysCount()) return null
+  return {
+    path: 'data.timeZone',
+    message: 'Days of written entries follow the time zone; it is set once, before the first entry',
+  }
 }
 
 /** A choice of a school, of the house (`warmUp`) or of one species (`warmUp@corn-snake`). */
@@ -36,6 +23,7 @@ export const settingsKinds = [
     kind: 'settingsChanged',
     subject: 'settings',
     verb: 'Change settings',
+    dayless: true,
     data: HouseSettings.partial(),
     // each for itself: one that cannot be read is left as it was, and told, and the others stand
     apply(state, data) {
