@@ -136,6 +136,24 @@ function matingRows(m: Mating, path: string): Row[] {
   ]
 }
 
+/** What the numbers of health and year are called. */
+const HEALTH_WORDS: Record<string, string> = {
+  lossWatch: 'Loss watched from',
+  lossHarm: 'Loss is harm from',
+  lossLookedBack: 'Weights counted back',
+  eggsOpenEvery: 'Egg boxes opened every',
+  eggsCandledAt: 'Eggs candled at',
+  harvestEvery: 'Cups harvested every',
+  sizeKnown: 'A weight tells the size for',
+  mealRest: 'Rest after a meal, before a mate',
+  largePrey: 'Largest prey, of the body weight',
+  oftenUntil: 'Meals twice as often, at most',
+  wakeWeightWithin: 'Weight out of the cold, within',
+  hatchHardlyAhead: 'Hatch no longer waited for, under',
+  wakeEarliest: 'Woken, earliest',
+  wakeLikely: 'Woken, likely',
+  wakeLatest: 'Woken, latest',
+}
 /** A name of the almanac as words: `lossWatch` is “Loss watch”. */
 const wordsOf = (key: string) =>
   key
@@ -242,7 +260,7 @@ const speciesRows = computed(() => {
       'Health and year, any species',
       Object.entries(house.almanac.common)
         .filter(([key]) => !/^(unwritten|sex)/.test(key))
-        .map(([key, f]) => fact(wordsOf(key), `common.${key}`, f)),
+        .map(([key, f]) => fact(HEALTH_WORDS[key] ?? wordsOf(key), `common.${key}`, f)),
     ],
     ...(s.shellMass
       ? ([
