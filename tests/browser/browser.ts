@@ -60,12 +60,26 @@ export class Visit {
     await page.setViewport(
       options.phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 },
     )
+    // a panel that slides is clicked beside
+    await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }])
     await page.evaluateOnNewDocument(theme => localStorage.setItem('nuxt-color-mode', theme), options.theme ?? 'light')
     return new Visit(page, address)
   }
 
   async go(path: string): Promise<void> {
     await this.page.goto(this.address + path, { waitUntil: 'load' })
+    await this.settle()
+  }
+
+  /** Goes to another screen inside the application, as a link does, without loading it anew. */
+  async move(path: string): Promise<void> {
+    await this.page.evaluate(async to => {
+      const app = document.querySelector('#__nuxt') as unknown as {
+        __vue_app__: { config: { globalProperties: { $router: { push: (path: string) => Promise<unknown> } } } }
+      }
+      await app.__vue_app__.config.globalProperties.$router.push(to)
+    }, path)
+    await this.until(`the screen ${path}`, (to: string) => location.pathname + location.hash === to, path)
     await this.settle()
   }
 
@@ -111,7 +125,10 @@ export class Visit {
   }
 
   async press(name: string, within = 'body'): Promise<void> {
-    await this.reach(name, within, element => element.click())
+    await this.reach(
+      () => this.button(name, within),
+      element => element.click(),
+    )
   }
 
   /** Waits until no panel moves any more: a click on a sliding one hits beside the button. */
@@ -141,13 +158,13 @@ export class Visit {
 
   /** Panels slide in: what is not in reach yet is tried again for a moment. */
   private async reach(
-    name: string,
-    within: string,
+    find: () => Promise<ElementHandle<HTMLElement> | null>,
     act: (element: ElementHandle<HTMLElement>) => Promise<void>,
   ): Promise<void> {
     for (let tries = 0; ; tries++) {
-      const element = await this.button(name, within)
+      const element = await find()
       try {
+        if (!element) throw new Error('What was to be pressed is gone')
         await element.evaluate(e => e.scrollIntoView({ block: 'center' }))
         await this.still()
         await this.atRest(element)
@@ -159,8 +176,30 @@ export class Visit {
     }
   }
 
+  /** Clicks what a selector finds, once it is in reach and stands still. */
+  async click(selector: string): Promise<void> {
+    await this.page.waitForSelector(selector, { visible: true })
+    await this.reach(
+      async () => (await this.page.$(selector)) as ElementHandle<HTMLElement> | null,
+      element => element.click(),
+    )
+  }
+
+  /** Writes into a field in place of what stands there. */
+  async retype(selector: string, text: string): Promise<void> {
+    await this.page.waitForSelector(selector, { visible: true })
+    await this.reach(
+      async () => (await this.page.$(selector)) as ElementHandle<HTMLElement> | null,
+      element => element.click({ count: 3 }),
+    )
+    await this.page.keyboard.type(text)
+  }
+
   async tap(name: string, within = 'body'): Promise<void> {
-    await this.reach(name, within, element => element.tap())
+    await this.reach(
+      () => this.button(name, within),
+      element => element.tap(),
+    )
   }
 
   /** Writes into the number popover that is open and sends it by Enter; it closes when the number was written. */

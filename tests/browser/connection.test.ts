@@ -216,11 +216,7 @@ describe('a card that was written down wrongly', () => {
     const { id } = await animal('G-15')
     await v.go(`/animals/${id}`)
     await v.press('Correct the card of G-15')
-    const tag = await v.page.waitForSelector('[role="dialog"] input', { visible: true })
-    const type = async (text: string) => {
-      await tag!.click({ count: 3 })
-      await tag!.type(text)
-    }
+    const type = (text: string) => v.retype('[role="dialog"] input', text)
     await type('G-16')
     await v.press('Correct card', '[role="dialog"]')
     await v.untilText('[role="dialog"]', 'The tag G-16 is already in use')

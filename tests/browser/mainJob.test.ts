@@ -29,7 +29,7 @@ const event = (name: string) => `[role="dialog"] [data-event="${name}"]`
 async function openLane(title: string): Promise<void> {
   await visit.page.waitForSelector(`${lane(title)} .open`)
   await visit.page.$eval(`${lane(title)} .open`, e => e.scrollIntoView({ block: 'center' }))
-  await visit.page.click(`${lane(title)} .open`)
+  await visit.click(`${lane(title)} .open`)
   await visit.page.waitForSelector('[role="dialog"] .events')
 }
 
@@ -67,7 +67,7 @@ describe('Round', () => {
 
   it('shows the working of what is due', async () => {
     await visit.go('/round')
-    await visit.page.click('[data-task^="feed:"] .working-link')
+    await visit.click('[data-task^="feed:"] .working-link')
     await visit.untilText('[role="dialog"]', 'Every')
     expect(await visit.text('[role="dialog"]')).toMatch(/almanac, /)
     await visit.page.keyboard.press('Escape')
@@ -158,7 +158,7 @@ describe('Season, from the lock to the cups', () => {
     const label = await visit.page.$eval('[data-prey="fly.large"] .start', e => (e as HTMLElement).innerText.trim())
     const count = Number(/\d+/.exec(label)![0])
     expect(count).toBeGreaterThan(0)
-    await visit.page.click('[data-prey="fly.large"] .start')
+    await visit.click('[data-prey="fly.large"] .start')
     await visit.untilText('body', `Started ${count} of large fruit fly`)
     expect(await cups()).toBe(before + count)
     await visit.press('Undo')
@@ -180,7 +180,7 @@ describe('Season, from the lock to the cups', () => {
 
   it('opens the working of a forecast: rule, inputs with units, provenance, what would change it', async () => {
     await visit.go('/season')
-    await visit.page.click(`${lane('C-2')} .working-link`)
+    await visit.click(`${lane('C-2')} .working-link`)
     await visit.untilText('[role="dialog"]', 'Thermal time fitted')
     const text = await visit.text('[role="dialog"]')
     for (const part of ['degree-days', 'At 29 °C', '50 days', 'common practice', 'What would change it', 'logbook, '])
@@ -292,15 +292,15 @@ describe('the other screens', () => {
         (bs.find(b => b.innerText.trim() === 'Shed') as HTMLButtonElement).matches(':disabled'),
       )
     expect(await shed()).toBe(false)
-    await visit.page.click(day)
+    await visit.click(day)
     await visit.page.keyboard.press('Backspace')
     await visit.page.keyboard.press('Backspace')
     await visit.untilText('.record', 'Write a day, or pick one')
     expect(await shed()).toBe(true)
-    await visit.page.click(day)
+    await visit.click(day)
     await visit.page.keyboard.type('30')
     await visit.untilText('.record', 'This day is still to come')
-    await visit.page.click(day)
+    await visit.click(day)
     await visit.page.keyboard.type('20')
     await visit.until(
       'the field to be right',
@@ -317,15 +317,13 @@ describe('the other screens', () => {
     await visit.go('/almanac#fly.large')
     await visit.untilText('article', 'yield total')
     const number = '[data-path="feeders.fly.large.supply.yieldTotal.value"]'
-    await visit.page.click(number)
-    const field = await visit.page.waitForSelector('form input[inputmode="decimal"]', { visible: true })
-    await field!.click({ count: 3 })
-    await field!.type('500')
+    await visit.click(number)
+    await visit.retype('form input[inputmode="decimal"]', '500')
     await visit.page.keyboard.press('Enter')
     await visit.untilText(number, '500')
     await visit.untilText(number, 'yours')
     await visit.untilGone('form input[inputmode="decimal"]')
-    await visit.page.click(number)
+    await visit.click(number)
     await visit.press('Put back')
     await visit.untilText(number, '700')
   })
