@@ -15,7 +15,11 @@ export default defineNuxtConfig({
         { name: 'description', content: 'Runs a breeding room’s season' },
       ],
       script: [{ src: '/before.js' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' },
+        // the house is on its way while the program is loaded
+        { rel: 'preload', href: '/api/changes', as: 'fetch', crossorigin: 'anonymous' },
+      ],
     },
   },
   css: ['~/assets/main.css'],
@@ -23,11 +27,42 @@ export default defineNuxtConfig({
   ui: { fonts: false },
   spaLoadingTemplate: true,
   alias: { '#core': root('./core'), '#server': root('./server') },
-  experimental: { emitRouteChunkError: 'manual' },
+  experimental: {
+    emitRouteChunkError: 'manual',
+    // all screens are fetched once the first one stands, see plugins/fetchAhead
+    defaults: { nuxtLink: { prefetch: false } },
+  },
   compatibilityDate: '2026-01-01',
-  vite: { worker: { format: 'es' }, build: { target: 'es2022', chunkSizeWarningLimit: 1500 } },
+  vite: {
+    plugins: [
+      {
+        // the kit's popover takes its parts from a list of everything, which brings the calendars to every screen
+        name: 'mantel:popover-parts',
+        enforce: 'pre',
+        resolveId: (id: string, from?: string) =>
+          id === 'reka-ui/namespaced' && from?.includes('components/Popover.vue')
+            ? root('./app/kit/popoverParts.ts')
+            : null,
+      },
+    ],
+    worker: { format: 'es' },
+    build: {
+      target: 'es2022',
+      chunkSizeWarningLimit: 1500,
+      // modules of core and of contracts do nothing by being loaded, so that a screen takes only what it uses
+      rollupOptions: {
+        treeshake: { moduleSideEffects: id => !id.startsWith(root('./core/')) && !id.startsWith(root('./shared/')) },
+      },
+    },
+  },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   telemetry: { enabled: false },
+  hooks: {
+    // all else is fetched once the first screen stands: before that it would only stand in its way
+    'build:manifest': manifest => {
+      for (const item of Object.values(manifest)) item.prefetch = false
+    },
+  },
   eslint: { config: { stylistic: { commaDangle: 'always-multiline' } } },
   icon: {
     provider: 'none',

@@ -39,7 +39,8 @@ export default defineConfig({
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 180_000,
-          fileParallelism: false,
+          // two cores: while one file waits for a panel, another works
+          maxWorkers: 2,
         },
       },
     ],

@@ -22,4 +22,5 @@ export const CHAPTERS = [
   'pairing',
   'brumation',
   'season',
+  'round',
 ]

@@ -2,20 +2,28 @@
 import type { Lane } from '#core/season'
 
 /** Clutches as entries of a list, each with its own detail; the one named in the address is marked. */
-defineProps<{ lanes: readonly Lane[] }>()
+const props = defineProps<{ lanes: readonly Lane[] }>()
 const house = useHouse()
 const route = useRoute()
+const { shown, more, showAll } = useFirst(
+  () => props.lanes,
+  24,
+  lane => route.hash === `#${lane.subject.id}`,
+)
 </script>
 
 <!-- prettier-ignore -->
 <template>
+  <div>
   <div class="clutches">
-    <section v-for="lane in lanes" :id="lane.subject.id" :key="lane.id" :class="{ here: route.hash === `#${lane.subject.id}` }" :data-clutch="lane.title">
+    <section v-for="lane in shown" :id="lane.subject.id" :key="lane.id" :class="{ here: route.hash === `#${lane.subject.id}` }" :data-clutch="lane.title">
       <h2><span class="stage" :class="`stage-${lane.stage}`"><span class="tag">{{ lane.title }}</span></span> {{ house.speciesName(lane.speciesId) }}</h2>
       <p class="quiet small mb-2"><slot name="line" :lane="lane" /></p>
       <LaneDetail :lane="lane" compact />
       <slot name="after" :lane="lane" />
     </section>
+  </div>
+  <UButton v-if="more" class="mt-4" variant="outline" color="neutral" :label="`Show ${more} more`" @click="showAll" />
   </div>
 </template>
 

@@ -2,6 +2,9 @@ import { v7 } from 'uuid'
 import type { Entry, Subject } from '#core/subjects'
 import { calendarOf } from '#core/units'
 
+/** The house takes so many entries at once, with some to spare. */
+const MOST_AT_ONCE = 400
+
 export interface Wish {
   kind: string
   /** Left out for what an entry brings into being: it is then about itself. */
@@ -162,6 +165,23 @@ export function useRecord() {
     }
   }
 
+  /**
+   * Writes the same act for many, in parts that are each written whole.
+   * @param lists what is written of each; it is not torn apart
+   * @returns whether all was written
+   */
+  async function recordMany(lists: readonly Wish[][], says: string): Promise<boolean> {
+    let part: Wish[] = []
+    for (const [i, list] of lists.entries()) {
+      part = [...part, ...list]
+      const next = lists[i + 1]
+      if (next && part.length + next.length <= MOST_AT_ONCE) continue
+      if (!(await record(part, says))) return false
+      part = []
+    }
+    return true
+  }
+
   /** Sends again what an earlier page sent and nobody answered: it is written once, and the keeper is told. */
   async function sendLeft(): Promise<void> {
     for (const { meant, entries, says } of await outbox.left()) {
@@ -174,5 +194,5 @@ export function useRecord() {
     }
   }
 
-  return { record, takeBack, sendLeft, busy }
+  return { record, recordMany, takeBack, sendLeft, busy }
 }

@@ -32,3 +32,6 @@ export const SCREENS: readonly Screen[] = [
   { to: '/almanac', label: 'Almanac', icon: 'i-lucide-book-open', key: 'm', group: 2 },
   { to: '/settings', label: 'Settings', icon: 'i-lucide-sliders-horizontal', key: 'h', group: 2 },
 ]
+
+/** Screens that stand in the bar of a phone. */
+export const IN_BAR: readonly string[] = ['/round', '/season', '/animals']

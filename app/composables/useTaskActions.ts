@@ -1,13 +1,12 @@
 import { feederOf } from '#core/almanac'
 import { nextCultureTags } from '#core/cultures'
-import { entryKinds } from '#core/subjects'
 import type { Task, TaskAction } from '#core/season'
 import type { Wish } from './useRecord'
 
 /** Turns the buttons of a task into entries. */
 export function useTaskActions() {
   const house = useHouse()
-  const { record, busy } = useRecord()
+  const { record, recordMany, busy } = useRecord()
 
   function wishesOf(task: Task, action: TaskAction, asked: number | null): Wish[] {
     const data = { ...action.data, ...(action.ask && asked !== null && { [action.ask.field]: asked }) }
@@ -22,7 +21,7 @@ export function useTaskActions() {
         data: { ...data, tag, placeId },
       }))
     }
-    if (entryKinds.get(action.kind)?.founds === 'clutch') {
+    if (action.founds === 'clutch') {
       const prefix =
         action.kind === 'born'
           ? 'L'
@@ -48,5 +47,14 @@ export function useTaskActions() {
     return (await record(wishesOf(task, action, asked), says(task, action, asked))) !== null
   }
 
-  return { perform, busy }
+  /** The same button for many tasks. @returns whether all was written */
+  function performAll(tasks: readonly Task[], label: string, who: string): Promise<boolean> {
+    const lists = tasks.flatMap(task => {
+      const action = task.actions.find(a => a.label === label)
+      return action ? [wishesOf(task, action, null)] : []
+    })
+    return recordMany(lists, `${who}: ${label.toLowerCase()}`)
+  }
+
+  return { perform, performAll, busy }
 }

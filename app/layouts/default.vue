@@ -31,6 +31,17 @@ useEventListener('focus', () => {
 })
 useHouseEvents()
 
+/** What is opened over a screen is there from its first use on. */
+const once = reactive({ search: false, keys: false, working: false, question: false })
+const { shown: working } = useWorking()
+const { shown: question } = useQuestion()
+watchEffect(() => {
+  once.search ||= shell.search.value
+  once.keys ||= shell.keys.value
+  once.working ||= working.value !== null
+  once.question ||= question.value !== null
+})
+
 const { sendLeft } = useRecord()
 onMounted(() => {
   void sendLeft()
@@ -53,11 +64,11 @@ onMounted(() => {
     </main>
     <ShellLogBar />
     <ShellBottomBar />
-    <ShellSearch />
-    <ShellKeys />
-    <WorkingSheet />
-    <RecordQuestion />
-    <ShellEnter v-if="house.locked" />
+    <LazyShellSearch v-if="once.search" />
+    <LazyShellKeys v-if="once.keys" />
+    <LazyWorkingSheet v-if="once.working" />
+    <LazyRecordQuestion v-if="once.question" />
+    <LazyShellEnter v-if="house.locked" />
   </div>
 </template>
 

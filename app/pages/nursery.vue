@@ -54,6 +54,7 @@ function row(a: AnimalState) {
   return { a, step: `${index + 1} of ${species.ladder.length}`, meal, now, gain }
 }
 const rows = computed(() => young.value.map(row))
+const { shown, more, showAll } = useFirst(() => rows.value, 150)
 </script>
 
 <!-- prettier-ignore -->
@@ -75,7 +76,7 @@ const rows = computed(() => young.value.map(row))
       <table class="plain">
         <thead><tr><th>Tag</th><th>Species</th><th class="num">Weight</th><th class="num">Gain a week</th><th>Step</th><th>Next meal</th><th>Refused</th></tr></thead>
         <tbody>
-          <tr v-for="r in rows" :key="r.a.id">
+          <tr v-for="r in shown" :key="r.a.id">
             <td><NuxtLink :to="`/animals/${r.a.id}`" class="tag">{{ r.a.tag }}</NuxtLink></td>
             <td>{{ house.speciesName(r.a.speciesId) }}</td>
             <td class="num">{{ r.now ? formatQuantity(r.now.massG, house.settings.massUnit) : '' }}</td>
@@ -86,6 +87,7 @@ const rows = computed(() => young.value.map(row))
           </tr>
         </tbody>
       </table>
+      <UButton v-if="more" class="mt-2" variant="outline" color="neutral" :label="`Show ${more} more young`" @click="showAll" />
     </div>
     <p class="quiet small mt-6">A refuser is left alone between tries and never forced. Never sell an animal that does not eat. Falling weight with refusals is for the reptile vet.</p>
   </div>

@@ -16,6 +16,7 @@ const SPANS = [
 const chosen = useLocalStorage('season-span', 2)
 const board = useTemplateRef<HTMLElement>('board')
 const { width } = useElementSize(board)
+const life = useTemplateRef<HTMLElement>('life')
 const LABEL = 272
 const span = computed(() => {
   const { past, ahead } = SPANS[chosen.value] ?? SPANS[2]!
@@ -96,8 +97,10 @@ const answer = computed(() => {
     <FirstSteps v-if="house.isEmpty" />
     <div v-else ref="board" class="board" :style="{ '--label': `${LABEL}px` }">
       <div class="axis"><span class="corner">Life</span><SeasonTimeAxis :span="span" :today="house.today" /></div>
-      <div class="pane life" tabindex="-1">
-        <SeasonLaneRow v-for="l in house.season?.lanes ?? []" :key="l.id" :lane="l" :span="span" :today="house.today" :lit="litLane === l.id" @open="openLane = l.id" @light="litLane = $event ? l.id : litLane === l.id ? null : litLane" />
+      <div ref="life" class="pane life" tabindex="-1">
+        <VirtualRows :rows="house.season?.lanes ?? []" :key-of="l => l.id" :height="narrow ? 92 : 43" :pane="narrow ? null : life">
+          <template #default="{ row: l }"><SeasonLaneRow :lane="l" :span="span" :today="house.today" :lit="litLane === l.id" @open="openLane = l.id" @light="litLane = $event ? l.id : litLane === l.id ? null : litLane" /></template>
+        </VirtualRows>
         <p v-if="!house.season?.lanes.length" class="quiet py-4">No pairs, eggs or young yet. Set a pair on a female’s page.</p>
       </div>
       <div class="axis food">

@@ -2,13 +2,7 @@
 export default defineNuxtPlugin(nuxt => {
   nuxt.hook('app:chunkError', () =>
     nuxt.runWithContext(() => {
-      useToast().add({
-        id: 'chunk',
-        title: 'This screen could not be loaded',
-        description: 'The house does not answer. What is open stays as it is; try again when Mantel runs.',
-        color: 'warning',
-        icon: 'i-lucide-unplug',
-      })
+      useNotLoaded()()
     }),
   )
 })

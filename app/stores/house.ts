@@ -1,12 +1,11 @@
 import { defineStore } from 'pinia'
-import { shippedAlmanac, withOverrides } from '#core/almanac'
+import { shippedAlmanac, withNumbers } from '#core/almanac'
 import type { Entry } from '#core/subjects'
 import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
 import type { Changes, HouseChanges, PlanChanges, Told, WroteEntries } from '#shared/contracts/changes'
 import type { PlansSnapshot } from '#shared/contracts/house'
 import { isNewer } from '#shared/contracts/token'
-import { patched } from '#shared/delta'
 
 /** While the house does not answer it is asked again after these pauses, the last of them over and over. */
 const PAUSES_MS = [1000, 3000, 8000, 20_000]
@@ -25,7 +24,7 @@ export const useHouse = defineStore('house', () => {
   /** One must come in with the passphrase first. */
   const locked = ref(false)
 
-  const almanac = computed(() => withOverrides(shippedAlmanac, snapshot.value?.overrides ?? []))
+  const almanac = computed(() => withNumbers(shippedAlmanac, snapshot.value?.overrides ?? []))
   const house = computed(() => snapshot.value!.house)
   const settings = computed(() => snapshot.value!.settings)
   const today = computed(() => snapshot.value!.today)
@@ -68,11 +67,12 @@ export const useHouse = defineStore('house', () => {
   }
 
   /** What was told before with the changes on it; null when they do not fit what is known here: all is then asked for. */
-  function withChanges<T>(before: { token: string; value: T } | null, changes: Changes<T>) {
+  async function withChanges<T>(before: { token: string; value: T } | null, changes: Changes<T>) {
     const { token } = changes
     if ('whole' in changes) return { token, value: changes.whole }
     if (before?.token !== changes.from) return null
     try {
+      const { patched } = await import('#shared/delta')
       return { token, value: patched(before.value, changes.delta) }
     } catch (error) {
       console.error(error)
@@ -86,7 +86,10 @@ export const useHouse = defineStore('house', () => {
   async function take(changes: HouseChanges): Promise<void> {
     // told twice, by the answer to a write and to another call; or late, when a newer state is shown
     if (told.value && !isNewer(changes.token, told.value.token)) return
-    const next = withChanges(told.value, changes)
+    const before = told.value
+    const next = await withChanges(before, changes)
+    // another answer may have come in meanwhile
+    if (told.value !== before) return take(changes)
     if (next) told.value = next
     else await load(true)
   }
@@ -110,8 +113,8 @@ export const useHouse = defineStore('house', () => {
       const changes = await callApi<PlanChanges>(`/api/plans/changes${sinceThen(toldPlans.value?.token)}`)
       if (changes.token === toldPlans.value?.token) return
       toldPlans.value =
-        withChanges(toldPlans.value, changes) ??
-        withChanges(null, await callApi<PlanChanges>('/api/plans/changes')) ??
+        (await withChanges(toldPlans.value, changes)) ??
+        (await withChanges(null, await callApi<PlanChanges>('/api/plans/changes'))) ??
         toldPlans.value
     } catch (error) {
       missed(error)

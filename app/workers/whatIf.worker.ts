@@ -2,7 +2,7 @@ import './withoutEval'
 import { expose } from 'comlink'
 import highsLoader from 'highs'
 import wasmUrl from 'highs/runtime?url'
-import { shippedAlmanac, withOverrides, type Override } from '#core/almanac'
+import { shippedAlmanac, withNumbers, type Override } from '#core/almanac'
 import type { House } from '#core/subjects'
 import {
   PlanMemory,
@@ -35,7 +35,7 @@ const loading = highsLoader({ locateFile: () => wasmUrl })
 /** The same season function as on the server, with changed inputs. Writes nothing. */
 async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutcome> {
   const start = performance.now()
-  const almanac = withOverrides(shippedAlmanac, inputs.overrides)
+  const almanac = withNumbers(shippedAlmanac, inputs.overrides)
   const { house, settings } = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
   const { season, scenarios } = seasonOfHouse(house, almanac, settings, inputs.today)
   const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading), memory)

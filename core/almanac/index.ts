@@ -21,6 +21,7 @@ export {
   type SignRow,
 } from './schema'
 export { shippedAlmanac } from './data'
-export { AlmanacError, withOverrides, type Override } from './overrides'
+export { AlmanacError, withNumbers, type Override } from './ownNumbers'
+export { withOverrides } from './overrides'
 export { clockOf, feederOf, schoolChoice, schoolKey, speciesOf } from './lookup'
 export { feederNamed } from './feederNamed'

@@ -1,4 +1,4 @@
-import { AlmanacError } from './overrides'
+import { AlmanacError } from './ownNumbers'
 import type { Almanac, BreedingEvent, Clock, Feeder, School, Species } from './schema'
 
 /** @throws AlmanacError for an unknown id */

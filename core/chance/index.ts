@@ -1,4 +1,5 @@
 export { ChanceError } from './chanceError'
+export { drawn } from './drawn'
 export { certain, fromWeights, neverHappens, withNever, type Day, type DayDist } from './dayDist'
 export { pert, triangular, type ThreePoint } from './shapes'
 export { convolve, fromCumulative, lastOf, mixture, shift, type Course } from './combine'

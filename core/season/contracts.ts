@@ -40,6 +40,8 @@ export type Stage = 'cooling' | 'pairing' | 'gravid' | 'egg' | 'hatchling'
 export interface TaskAction {
   label: string
   kind: string
+  /** What the entry brings into being, where it does. */
+  founds?: 'clutch'
   data: Record<string, unknown>
   /** When it is about something else than the task: a look at the dam, not at the pair. */
   subject?: Subject

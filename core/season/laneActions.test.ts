@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac, speciesOf } from '../almanac'
+import { entryKinds } from '../subjects'
 import { defaultSettings, houseOf, laneActions, laneNeed, seasonOfHouse } from '.'
 
 const today = 20_000
@@ -17,6 +18,16 @@ function paired(speciesId: string) {
 }
 
 describe('what can be recorded of a lane', () => {
+  it('says of each button what its entry brings into being, as its kind does', () => {
+    for (const speciesId of ['milk-snake', 'rosy-boa', 'fire-bellied-toad']) {
+      const house = houseOf(paired(speciesId).b.records(), shippedAlmanac)
+      const { lanes } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today).season
+      const all = lanes.flatMap(l => laneActions(l, house, speciesOf(shippedAlmanac, speciesId), today))
+      expect(all.filter(a => a.founds).map(a => a.kind)).toEqual([speciesId === 'rosy-boa' ? 'born' : 'laid'])
+      for (const a of all) expect(a.founds).toBe(entryKinds.get(a.kind)!.founds === 'clutch' ? 'clutch' : undefined)
+    }
+  })
+
   it('an egg layer sheds and lays, a live-bearer has its own shed and gives birth, a frog spawns', () => {
     expect(actions(paired('milk-snake').b, 'A-1 × unknown')).toEqual([
       'Introduced',

@@ -36,6 +36,7 @@ function pairActions(species: Species, pairing: PairingState | undefined): TaskA
       ...(eggs
         ? count(species.mode === 'larval' ? 'Spawned' : 'Laid', 'laid', 'eggs', 'Eggs', species.clutchSize.likely)
         : count('Gave birth', 'born', 'live', 'Live young', species.clutchSize.likely)),
+      founds: 'clutch',
       tone: 'main',
     },
     say('End season', 'pairingEnded'),

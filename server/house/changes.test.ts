@@ -61,8 +61,9 @@ describe('a window is told what has changed', () => {
       if ('delta' in changes) deltas++
       shown = taken(shown, overTheWire(changes))
       token = changes.token
-      const whole = { house: keeper.queries.snapshot(), season: await keeper.queries.season() }
-      expect(shown).toEqual(overTheWire(whole))
+      const all = overTheWire(await keeper.changes.since(undefined))
+      expect(shown).toEqual(taken(null, all))
+      expect(shown.house).toEqual(overTheWire(keeper.queries.snapshot()))
     }
     expect(accepted).toBe(40)
     expect(deltas).toBeGreaterThan(20)

@@ -3,6 +3,7 @@ import type { PlansSnapshot } from '#shared/contracts/house'
 import { tokenOf } from '#shared/contracts/token'
 import { deltaOf } from '#shared/delta'
 import { newId } from '../utils/ids'
+import { drawnSeason } from './drawnSeason'
 import type { HouseQueries } from './queries'
 
 /** States kept to tell changes from; they share all that did not change. */
@@ -47,7 +48,9 @@ export class HouseChangesTeller {
       const season = await this.queries.season()
       const house = this.queries.snapshot()
       // something may have been written meanwhile
-      if (season.version === house.version) return this.told.changes(this.nameOf(house), { house, season }, token)
+      if (season.version !== house.version) continue
+      const told = { house, season: { ...season, season: drawnSeason(season.season) } }
+      return this.told.changes(this.nameOf(house), told, token)
     }
   }
 

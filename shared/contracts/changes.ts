@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Delta } from '../delta'
 import type { HouseSnapshot, PlansSnapshot, SeasonSnapshot } from './house'
-import { Token } from './token'
+import { Token } from './since'
 
 /** The house and what follows from it at once, of one version. */
 export interface Told {

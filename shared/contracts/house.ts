@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Token } from './token'
+import { Token } from './since'
 import { lineOfText } from '#core/reference'
 import { AnimalData, Entry, PlaceData, type DatedEntry, type House } from '#core/subjects'
 import type { Override } from '#core/almanac'

@@ -38,6 +38,7 @@ export class Visit {
   private constructor(
     readonly page: Page,
     private readonly address: string,
+    private readonly apart: boolean,
   ) {
     page.on('console', message => {
       if (message.type() === 'error' || message.type() === 'warn') this.complaints.push(message.text())
@@ -53,17 +54,24 @@ export class Visit {
   static async start(
     browser: Browser,
     address: string,
-    options: { phone?: boolean; theme?: string } = {},
+    options: { phone?: boolean; theme?: string; apart?: boolean } = {},
   ): Promise<Visit> {
-    const context = await browser.createBrowserContext()
-    const page = await context.newPage()
+    // of two windows of one browser only the one in front is drawn
+    const page = await (options.apart ? await browser.createBrowserContext() : browser).newPage()
+    // what an earlier visit left is gone; the program it loaded may stay in the cache
+    const client = await page.createCDPSession()
+    await client.send('Storage.clearDataForOrigin', {
+      origin: address,
+      storageTypes: 'cookies,local_storage,indexeddb,cache_storage',
+    })
+    await client.detach()
     await page.setViewport(
       options.phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 },
     )
     // a panel that slides is clicked beside
     await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }])
     await page.evaluateOnNewDocument(theme => localStorage.setItem('nuxt-color-mode', theme), options.theme ?? 'light')
-    return new Visit(page, address)
+    return new Visit(page, address, options.apart ?? false)
   }
 
   async go(path: string): Promise<void> {
@@ -86,6 +94,11 @@ export class Visit {
   /** Waits until what is shown follows from all that is written, plans included. */
   async settle(): Promise<void> {
     await this.page.waitForSelector('.shell[data-settled="true"] main h1')
+  }
+
+  /** Waits until all screens are there, so that none is asked for any more. */
+  async ahead(): Promise<void> {
+    await this.page.waitForSelector('html[data-ahead="fetched"]')
   }
 
   text(selector = 'main'): Promise<string> {
@@ -225,6 +238,7 @@ export class Visit {
   }
 
   async close(): Promise<void> {
-    await this.page.browserContext().close()
+    if (this.apart) await this.page.browserContext().close()
+    else await this.page.close()
   }
 }

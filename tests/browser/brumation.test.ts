@@ -101,10 +101,12 @@ describe('a shelf of weights with the scale', () => {
     await visit.press('M-04: open its sheet', row('M-04'))
     const before = (await animal('M-04')).weights.length
     await visit.press('Weight', '[role="dialog"]')
-    await visit.answer('655')
+    await visit.answerWrongly('655')
     await visit.untilText('[role="dialog"]', 'Was the tub weighed with it?')
     await visit.press('No, write nothing', '[role="dialog"]')
     await visit.expectRefusal(422)
+    // the number is still there, to be mended
+    expect(await visit.page.$eval('form.ask input', field => (field as HTMLInputElement).value)).toBe('655')
     expect((await animal('M-04')).weights).toHaveLength(before)
   })
 })

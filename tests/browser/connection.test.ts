@@ -121,6 +121,7 @@ describe('a lost connection', () => {
   it('a write that went through is not denied because the house could not be read again', async () => {
     const v = await Visit.start(browser, server.address)
     await v.go(`/animals/${(await animal('G-03')).id}`)
+    await v.ahead()
     let reads = true
     await v.page.setRequestInterception(true)
     v.page.on('request', request => {
@@ -140,7 +141,10 @@ describe('a lost connection', () => {
 
 describe('two windows', () => {
   it('the same meal is asked about before it is written a second time', async () => {
-    const [a, b] = [await Visit.start(browser, server.address), await Visit.start(browser, server.address)]
+    const [a, b] = [
+      await Visit.start(browser, server.address, { apart: true }),
+      await Visit.start(browser, server.address, { apart: true }),
+    ]
     // the second hears nothing of what the first writes
     await b.page.setRequestInterception(true)
     b.page.on('request', request => {
@@ -168,7 +172,10 @@ describe('two windows', () => {
 
 describe('what is written elsewhere', () => {
   it('is shown by another window within a second, and moves little', async () => {
-    const [a, b] = [await Visit.start(browser, server.address), await Visit.start(browser, server.address)]
+    const [a, b] = [
+      await Visit.start(browser, server.address, { apart: true }),
+      await Visit.start(browser, server.address, { apart: true }),
+    ]
     const id = (await animal('G-11')).id
     for (const v of [a, b]) await v.go(`/animals/${id}`)
     const moved: number[] = []

@@ -21,8 +21,9 @@ const never = (share: number) => (share > 0.02 ? `${Math.round(share * 100)} % n
 
 <!-- prettier-ignore -->
 <template>
-  <ol class="due">
-    <li v-for="d in due" :key="d.pairingId" :data-due="d.tag">
+  <VirtualRows :rows="due" :key-of="d => d.pairingId" :height="76" role="list">
+    <template #default="{ row: d }">
+    <div class="pair" role="listitem" :data-due="d.tag">
       <button type="button" class="open" @click="emit('open', d.pairingId)">
         <span class="stage" :class="`stage-${d.stage}`"><span class="tag">{{ tag(d.damId) }}</span></span>
         <span class="with">with <span class="tag">{{ tag(d.sireId) }}</span></span>
@@ -42,12 +43,13 @@ const never = (share: number) => (share > 0.02 ? `${Math.round(share * 100)} % n
         <WorkingLink v-if="d.visit && withHim(d)" :title="`${tag(d.damId)} with ${tag(d.sireId)}: rota`" :answer="withHim(d)" :reasons="d.visit.reasons" />
         <WorkingLink v-else-if="d.unvisited" :title="`${tag(d.damId)} with ${tag(d.sireId)}: no visit`" :answer="`no visit: ${d.unvisited.why}`" :reasons="d.unvisited.reasons">no visit: {{ d.unvisited.why }}</WorkingLink>
       </p>
-    </li>
-  </ol>
+    </div>
+    </template>
+  </VirtualRows>
 </template>
 
 <style scoped>
-li {
+.pair {
   display: grid;
   grid-template-columns: 14.5rem minmax(20rem, 1.4fr) minmax(12rem, 1fr) 11rem;
   gap: 0.25rem 1.25rem;
@@ -94,7 +96,7 @@ small {
   gap: 0.125rem;
 }
 @media (max-width: 900px) {
-  li {
+  .pair {
     grid-template-columns: minmax(0, 1fr);
     padding: 0.625rem 0;
   }

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { UnitError, formatQuantity, parseAs } from '#core/units'
-
 /** A button that asks for one number before it records. */
-const props = defineProps<{
+defineProps<{
   label: string
   title: string
   unit?: 'mass'
@@ -13,72 +11,25 @@ const props = defineProps<{
   onRecord: (value: number) => Promise<unknown>
 }>()
 
-const house = useHouse()
+const tellNotLoaded = useNotLoaded()
+const button = useTemplateRef<{ $el: HTMLElement }>('button')
+const loadPanel = () => import('./AskPanel.vue')
 const open = ref(false)
-const text = ref('')
-const problem = ref('')
-const sending = ref(false)
-
-const hint = computed(() =>
-  props.likely === undefined
-    ? ''
-    : props.unit === 'mass'
-      ? `last ${formatQuantity(props.likely, house.settings.massUnit)}`
-      : `perhaps ${props.likely}`,
-)
-
-// a number that was typed and not written is still there when the field is opened again
-watch(open, is => {
-  if (is) problem.value = ''
-})
-
-/** The number that was written. @throws UnitError */
-function read(): number {
-  const value =
-    props.unit === 'mass' ? Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)) : Number(text.value)
-  if (!text.value.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
-  if (props.unit !== 'mass' && !Number.isInteger(value)) throw new UnitError('Write a whole number')
-  return value
-}
-
-async function send(): Promise<void> {
-  problem.value = ''
-  sending.value = true
+/** A list of a thousand such buttons holds no field until one is pressed. */
+const asked = ref(false)
+async function toggle(): Promise<void> {
   try {
-    if (!(await props.onRecord(read()))) return
-    text.value = ''
-    open.value = false
-  } catch (error) {
-    if (!(error instanceof UnitError)) throw error
-    problem.value = error.message
-  } finally {
-    sending.value = false
+    await loadPanel()
+  } catch {
+    return tellNotLoaded()
   }
+  asked.value = true
+  open.value = !open.value
 }
 </script>
 
 <!-- prettier-ignore -->
 <template>
-  <UPopover v-model:open="open" :content="{ align: 'end' }">
-    <UButton :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'" :loading="busy" />
-    <template #content>
-      <form class="ask" @submit.prevent="send">
-        <UFormField :label="title" :hint="hint" :error="problem || undefined">
-          <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
-            <template v-if="unit === 'mass'" #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template>
-          </UInput>
-        </UFormField>
-        <UButton type="submit" label="Record" size="lg" block :loading="sending" />
-      </form>
-    </template>
-  </UPopover>
+  <UButton ref="button" :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'" :loading="busy" aria-haspopup="dialog" :aria-expanded="open" @click="toggle" />
+  <LazyRecordAskPanel v-if="asked" v-model:open="open" :button="button?.$el ?? null" :title="title" :unit="unit" :likely="likely" @record="onRecord" />
 </template>
-
-<style scoped>
-.ask {
-  display: grid;
-  gap: 0.75rem;
-  padding: 0.875rem;
-  width: 15rem;
-}
-</style>

@@ -5,9 +5,8 @@ import type { Wish } from '~/composables/useRecord'
 /** «When did they last eat?», asked once for all that came without a meal written. */
 const props = defineProps<{ groups: FirstMeals[] }>()
 const house = useHouse()
-const { record, busy } = useRecord()
+const { recordMany, busy } = useRecord()
 
-const MOST_AT_ONCE = 400
 const day = ref<number | null>(null)
 const count = computed(() => props.groups.reduce((n, g) => n + g.tasks.length, 0))
 const canWrite = computed(() => day.value !== null && dayProblem(day.value, { max: house.today }) === undefined)
@@ -18,16 +17,7 @@ function wishOf(task: Task): Wish[] {
   return [took.data, ...(took.also ?? [])].map(data => ({ kind: 'fed', subject: task.subject, data, day: day.value! }))
 }
 async function ate(tasks: readonly Task[]): Promise<void> {
-  if (!canWrite.value) return
-  const wishes = tasks.map(wishOf)
-  // an act of many is written in parts, each whole
-  for (let part: Wish[] = [], i = 0; i < wishes.length; i++) {
-    part = [...part, ...wishes[i]!]
-    const last = i === wishes.length - 1
-    if (!last && part.length + wishes[i + 1]!.length <= MOST_AT_ONCE) continue
-    if (!(await record(part, `Last meal of ${tasks.length} animals`))) return
-    part = []
-  }
+  if (canWrite.value) await recordMany(tasks.map(wishOf), `Last meal of ${tasks.length} animals`)
 }
 </script>
 
@@ -43,10 +33,7 @@ async function ate(tasks: readonly Task[]): Promise<void> {
     <ul v-if="groups.length > 1">
       <li v-for="g in groups" :key="g.speciesId"><span>{{ house.speciesName(g.speciesId) }} <span class="quiet">{{ g.tasks.length }}</span></span><UButton :label="`These ${g.tasks.length} ate then`" variant="outline" color="neutral" :disabled="busy || !canWrite" @click="ate(g.tasks)" /></li>
     </ul>
-    <details>
-      <summary>Feed them one by one</summary>
-      <ul><RoundTaskLine v-for="task in groups.flatMap(g => g.tasks)" :key="task.id" :task="task" /></ul>
-    </details>
+    <Fold class="each" summary="Feed them one by one"><RoundTaskList :tasks="groups.flatMap(g => g.tasks)" /></Fold>
   </section>
 </template>
 
@@ -65,7 +52,7 @@ async function ate(tasks: readonly Task[]): Promise<void> {
   gap: 0.75rem;
   align-items: end;
 }
-details {
+.each {
   border-top: 1px solid var(--ui-border);
 }
 li {
@@ -77,14 +64,7 @@ li {
   max-width: 32rem;
   padding: 0.25rem 0;
 }
-details li {
+.each :deep(li) {
   max-width: none;
-}
-summary {
-  cursor: pointer;
-  color: var(--ui-text-muted);
-  min-height: 2.75rem;
-  display: flex;
-  align-items: center;
 }
 </style>

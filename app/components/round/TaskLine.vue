@@ -25,7 +25,7 @@ const link = computed(() =>
       <WorkingLink :title="`${task.tag}: ${task.what}`" :answer="task.what" :reasons="task.reasons" />
       <span v-if="task.detail" class="detail">{{ task.detail }}</span>
       <span v-if="late > 1" class="late">due {{ formatDay(task.due, house.today) }}</span>
-      <p v-if="task.caution" class="caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ task.caution }}</p>
+      <p v-if="task.caution" class="caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5 flex-none" /> {{ task.caution }}</p>
     </div>
     <div class="do">
       <template v-for="action in task.actions" :key="action.label">

@@ -1,13 +1,11 @@
 <script setup lang="ts">
 const shell = useShell()
-const route = useRoute()
-const main = SCREENS.filter(s => ['/round', '/season', '/animals'].includes(s.to))
-watch(
-  () => route.path,
-  () => {
-    shell.more.value = false
-  },
-)
+/** What is under More is there from its first use on. */
+const asked = ref(false)
+watchEffect(() => {
+  asked.value ||= shell.more.value
+})
+const main = SCREENS.filter(s => IN_BAR.includes(s.to))
 </script>
 
 <!-- prettier-ignore -->
@@ -17,34 +15,13 @@ watch(
     <button type="button" @click="shell.log.value = true"><UIcon name="i-lucide-pencil-line" class="size-5" />Log</button>
     <NuxtLink :to="main[2]!.to" active-class="here"><UIcon :name="main[2]!.icon" class="size-5" />{{ main[2]!.label }}</NuxtLink>
     <button type="button" :aria-expanded="shell.more.value" @click="shell.more.value = true"><UIcon name="i-lucide-menu" class="size-5" />More</button>
-    <USlideover v-model:open="shell.more.value" side="bottom" title="More" description="All screens, search and theme">
-      <template #body>
-        <ul class="more">
-          <li v-for="screen in SCREENS.filter(s => !main.includes(s))" :key="screen.to"><NuxtLink :to="screen.to"><UIcon :name="screen.icon" class="size-5" />{{ screen.label }}</NuxtLink></li>
-        </ul>
-        <div class="flex items-center gap-4 mt-4">
-          <UButton variant="outline" color="neutral" icon="i-lucide-search" label="Search" @click="shell.more.value = false; shell.search.value = true" />
-          <ShellThemeSwitch />
-        </div>
-      </template>
-    </USlideover>
+    <LazyShellMore v-if="asked" />
   </nav>
 </template>
 
 <style scoped>
 .bar {
   display: none;
-}
-.more {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.25rem;
-}
-.more a {
-  display: flex;
-  gap: 0.625rem;
-  align-items: center;
-  min-height: 2.75rem;
 }
 @media (max-width: 800px) {
   .bar {

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { readLogLine } from '#core/subjects'
-
 const house = useHouse()
 const shell = useShell()
 const { record, busy } = useRecord()
 const line = ref('')
 const field = useTemplateRef<{ inputRef: HTMLInputElement | null }>('field')
 
+const { log, load } = useLog()
 const understood = computed(() =>
-  house.snapshot
-    ? readLogLine(line.value, house.house, house.almanac, house.settings.massUnit, nextClutchTag(house.house))
+  house.snapshot && log.value
+    ? log.value.readLogLine(line.value, house.house, house.almanac, house.settings.massUnit, nextClutchTag(house.house))
     : null,
 )
 
@@ -29,6 +28,7 @@ const pieces = computed(() => {
 
 watch(shell.log, async open => {
   if (!open) return
+  void load()
   await nextTick()
   field.value?.inputRef?.focus()
 })

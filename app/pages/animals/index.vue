@@ -159,7 +159,7 @@ const columns: TableColumn<Row>[] = [
         <span class="quiet">{{ shown.length }} animals</span>
       </div>
       <UTable
-        v-model:sorting="sorting" :column-visibility="visible" :data="shown" :columns="columns" sticky :virtualize="{ estimateSize: 41, overscan: 12 }" class="table" caption="Animals of the house"
+        v-model:sorting="sorting" :column-visibility="visible" :data="shown" :columns="columns" sticky :virtualize="{ estimateSize: 41, overscan: 12 }" class="animals" caption="Animals of the house"
         :ui="{ td: 'py-2 px-3 text-[15px] text-default', th: 'py-1 px-3', caption: 'sr-only' }" @select="(_, row) => router.push(`/animals/${row.original.id}`)"
       >
         <template #empty>No animal fits this filter.</template>
@@ -178,7 +178,7 @@ const columns: TableColumn<Row>[] = [
   align-items: center;
   margin-bottom: 0.5rem;
 }
-.table {
+:deep(.animals) {
   max-height: calc(100dvh - 13.5rem);
   max-width: 100%;
   overflow: auto;

@@ -1,4 +1,4 @@
-import { withoutPrototypes } from '../overrides'
+import { withoutPrototypes } from '../ownNumbers'
 import type { Almanac } from '../schema'
 import { mating } from './breeding'
 import { feeders } from './feeders'

@@ -265,7 +265,14 @@ export const gravidTasks: TaskMaker = context =>
           what: born ? 'Look for young' : species.mode === 'larval' ? 'Look for spawn' : 'Look for eggs',
           detail: formatRange(when),
           actions: [
-            { label: born ? 'Gave birth' : 'Laid', kind: born ? 'born' : 'laid', data: {}, ask, tone: 'main' },
+            {
+              label: born ? 'Gave birth' : 'Laid',
+              kind: born ? 'born' : 'laid',
+              founds: 'clutch',
+              data: {},
+              ask,
+              tone: 'main',
+            },
             { label: 'Not yet', kind: 'checked', data: { well: true }, subject: { type: 'animal', id: dam.id } },
           ],
           caution: born

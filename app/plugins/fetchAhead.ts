@@ -1,0 +1,31 @@
+/** Parts that are shown when they are asked for, on any screen. */
+const PARTS = [
+  () => import('~/components/record/AskPanel.vue'),
+  () => import('~/components/record/Question.vue'),
+  () => import('~/components/record/DayInput.vue'),
+  () => import('~/components/working/Sheet.vue'),
+  () => import('~/components/shell/Search.vue'),
+  () => import('~/components/shell/Keys.vue'),
+  () => import('~/components/shell/More.vue'),
+  () => import('~/components/shell/Enter.vue'),
+  () => import('~/components/round/FirstMeals.vue'),
+  () => import('~/components/FirstSteps.vue'),
+  () => import('#shared/delta'),
+]
+
+/** Once the first screen stands, all else is fetched, so that nothing is missing when the house does not answer. */
+export default defineNuxtPlugin(() => {
+  onNuxtReady(async () => {
+    performance.mark('fetch-ahead')
+    try {
+      for (const part of PARTS) await part()
+      await useLog().load()
+      for (const { to } of SCREENS) await preloadRouteComponents(to)
+      for (const to of ['/animals/x', '/pedigree/x']) await preloadRouteComponents(to)
+      document.documentElement.dataset.ahead = 'fetched'
+    } catch (error) {
+      // the house went away: what is missing is asked for when it is needed
+      console.info(error)
+    }
+  })
+})

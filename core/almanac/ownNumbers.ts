@@ -1,0 +1,61 @@
+import { recordOf } from '../record'
+import type { Almanac } from './schema'
+
+/** A number of the almanac that the keeper set otherwise. `path` names it as `species.corn-snake.clocks.copulation>laid.days.likely`. */
+export interface Override {
+  path: string
+  value: number
+  note?: string
+}
+
+export class AlmanacError extends Error {
+  override name = 'AlmanacError'
+}
+
+type Branch = Record<string, unknown>
+
+const isBranch = (x: unknown): x is Branch => typeof x === 'object' && x !== null
+
+/**
+ * The almanac with the keeper's numbers in place of the shipped ones, each marked `own`. The shipped one is left as it was.
+ * Whether the result contradicts itself is not looked at: see `withOverrides`.
+ * @throws AlmanacError when a path names no number of the almanac
+ */
+export function withNumbers(almanac: Almanac, overrides: readonly Override[]): Almanac {
+  if (!overrides.length) return almanac
+  // by way of JSON, since species of one kind share tables and a structured clone would keep them shared
+  const copy = JSON.parse(JSON.stringify(almanac)) as Almanac
+  for (const { path, value, note } of overrides) {
+    const keys = path.split('.')
+    // prey ids carry a dot (`feeders.fly.large.supply…`), so two keys may name one branch
+    let node: unknown = copy
+    let key = keys.shift()!
+    while (keys.length) {
+      if (!isBranch(node)) break
+      if (Object.hasOwn(node, key)) {
+        node = node[key]
+        key = keys.shift()!
+      } else key = `${key}.${keys.shift()}`
+    }
+    if (!isBranch(node) || !Object.hasOwn(node, key) || typeof node[key] !== 'number' || !Object.hasOwn(node, 'mark'))
+      throw new AlmanacError(`The almanac has no number “${path}”.`)
+    node[key] = value
+    node.mark = 'own'
+    delete node.source
+    if (note) node.note = note
+  }
+  return withoutPrototypes(copy)
+}
+
+/** The almanac with tables that are looked up by ids from outside, so that no id reaches a prototype. */
+export function withoutPrototypes(almanac: Almanac): Almanac {
+  const { species, feeders, schools, signs, common, sources } = almanac
+  return {
+    species: recordOf(Object.entries(species)),
+    feeders: recordOf(Object.entries(feeders)),
+    schools: recordOf(Object.entries(schools)),
+    signs: recordOf(Object.entries(signs)),
+    common: recordOf(Object.entries(common)),
+    sources: recordOf(Object.entries(sources)),
+  }
+}

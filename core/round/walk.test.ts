@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest'
+import { HouseBuilder } from '../../tests/fixtures/records'
+import { shippedAlmanac } from '../almanac'
+import { defaultSettings, houseOf, seasonOfHouse } from '../season'
+import { tellTotals, walkOf } from '.'
+
+const today = 20_000
+
+/** A walk of this house today. */
+function walked(b: HouseBuilder) {
+  const house = houseOf(b.records(), shippedAlmanac)
+  const { season } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today)
+  return { tasks: season.tasks, rooms: walkOf(season.tasks, house) }
+}
+const linesOf = (b: HouseBuilder) => walked(b).rooms.flatMap(r => r.stops.flatMap(s => s.lines))
+
+/** A clutch whose young were tagged, all in one rack, and have eaten a week ago. */
+function siblings(count: number): HouseBuilder {
+  const b = new HouseBuilder(today)
+    .place('Rack room', { kind: 'room' })
+    .place('R-1', { kind: 'rack', parentId: 'Rack room' })
+    .animal('A-1', 'corn-snake', { sex: 'female' })
+  b.pair('A-1', null, -200)
+  b.write('laid', { type: 'pairing', id: 'pair-A-1' }, -110, { tag: 'C-1', eggs: count }, 'clutch')
+  b.write('hatched', { type: 'clutch', id: 'clutch' }, -50, { count })
+  for (let i = 1; i <= count; i++) {
+    b.animal(`Y-${i}`, 'corn-snake', { bornDay: today - 50, clutchId: 'clutch', placeId: 'R-1' })
+    b.write('fed', { type: 'animal', id: `Y-${i}` }, -9, { prey: 'mouse.pinky', offered: 1, taken: 1 })
+  }
+  return b
+}
+
+describe('the walk', () => {
+  it('makes 300 hatchlings of one clutch one line for each thing to do, and loses none', () => {
+    const { tasks, rooms } = walked(siblings(300))
+    const feeds = tasks.filter(t => t.kind === 'feed' && t.tag.startsWith('Y-'))
+    expect(feeds).toHaveLength(300)
+    const many = rooms.flatMap(r => r.stops.flatMap(s => s.lines)).filter(l => 'clutchTag' in l)
+    const fed = many.find(l => l.tasks[0]!.kind === 'feed')
+    expect(fed).toMatchObject({ clutchTag: 'C-1' })
+    expect(new Set(fed!.tasks.map(t => t.id))).toEqual(new Set(feeds.map(t => t.id)))
+    expect(rooms.flatMap(r => r.tasks)).toHaveLength(tasks.length)
+    expect(rooms.reduce((n, r) => n + r.lines, 0)).toBeLessThan(6)
+  })
+
+  it('keeps one that refuses on a line of its own, and few siblings on theirs', () => {
+    const b = siblings(8)
+    for (const days of [-8, -7])
+      b.write('fed', { type: 'animal', id: 'Y-3' }, days, { prey: 'mouse.pinky', offered: 1, taken: 0 })
+    const feeds = linesOf(b).filter(l => l.tasks[0]!.kind === 'feed')
+    expect(feeds.filter(l => 'clutchTag' in l).map(l => l.tasks.length)).toEqual([7])
+    expect(feeds.find(l => l.tasks.some(t => t.tag === 'Y-3'))).toMatchObject({
+      tasks: [{ detail: 'refused 2 in a row' }],
+    })
+    expect(linesOf(siblings(5)).every(l => l.tasks.length === 1)).toBe(true)
+  })
+
+  it('goes room by room in walking order, what has no place last or first by itself', () => {
+    const b = new HouseBuilder(today)
+      .place('Rooms', { kind: 'room' })
+      .place('Upper', { kind: 'room', order: 9 })
+      .place('T-1', { parentId: 'Upper' })
+      .animal('K-1', 'corn-snake', { placeId: 'T-1' })
+      .animal('K-2', 'corn-snake', { placeId: 'Rooms' })
+      .animal('K-3', 'corn-snake')
+    const { rooms } = walked(b)
+    expect(rooms.map(r => r.name).sort()).toEqual(['Anywhere', 'Rooms', 'Upper'])
+    expect(rooms.find(r => r.name === 'Upper')!.stops.map(s => s.place)).toEqual(['T-1'])
+    expect(rooms.find(r => r.name === 'Rooms')!.stops.map(s => s.place)).toEqual([''])
+  })
+
+  it('says how much there is of each kind, the most first', () => {
+    const { tasks } = walked(siblings(30))
+    expect(tellTotals(tasks)).toMatch(/^\d+ to (feed|weigh), \d+ to (feed|weigh)/)
+    expect(tellTotals([])).toBe('')
+  })
+})

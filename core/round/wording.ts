@@ -1,0 +1,30 @@
+import type { Task } from '../season'
+
+/** What a number of tasks of one kind is called: «12 to feed». */
+const WORDS: Record<string, string> = {
+  feed: 'to feed',
+  weigh: 'to weigh',
+  winter: 'for the winter',
+  hatch: 'to look for pips',
+  harvest: 'to harvest',
+  start: 'to start',
+  look: 'to look at',
+  eggs: 'egg box to open',
+  candle: 'to candle',
+  gravid: 'near laying',
+  pairing: 'with pairs',
+  sex: 'to settle by sex',
+  lamp: 'lamp',
+  retire: 'to retire',
+  delivery: 'delivery',
+}
+
+/** How many there are of each kind, the most first: «12 to feed, 3 to weigh». Empty for no task. */
+export function tellTotals(tasks: readonly Task[]): string {
+  const kinds = new Map<string, number>()
+  for (const { kind } of tasks) kinds.set(WORDS[kind] ?? kind, (kinds.get(WORDS[kind] ?? kind) ?? 0) + 1)
+  return [...kinds]
+    .sort((a, b) => b[1] - a[1])
+    .map(([word, count]) => `${count} ${word}`)
+    .join(', ')
+}
