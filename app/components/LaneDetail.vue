@@ -31,15 +31,15 @@ const rows = computed(() =>
 )
 const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
 
-async function perform(action: TaskAction, asked: number | null = null): Promise<string[] | null> {
+async function perform(action: TaskAction, asked: number | null = null, further = {}): Promise<string[] | null> {
   if (!canWrite.value || when.value === null) return null
-  const founds = action.kind === 'laid' || action.kind === 'born'
   const prefix =
     action.kind === 'born' ? 'L' : speciesOf(house.almanac, props.lane.speciesId).mode === 'larval' ? 'S' : 'C'
   const data = {
     ...action.data,
+    ...further,
     ...(action.ask && asked !== null && { [action.ask.field]: asked }),
-    ...(founds && { tag: nextClutchTag(house.house, prefix) }),
+    ...(action.founds === 'clutch' && { tag: nextClutchTag(house.house, prefix) }),
   }
   return record(
     { kind: action.kind, subject: props.lane.subject, data, day: when.value },
@@ -69,7 +69,7 @@ async function perform(action: TaskAction, asked: number | null = null): Promise
       <div class="buttons">
         <RecordDayField v-model="when" label="Happened on" :max="house.today" class="when" />
         <template v-for="action in actions" :key="action.label">
-          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" @record="perform(action, $event)" />
+          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" :kind="action.kind" @record="(value, further) => perform(action, value, further)" />
           <UButton v-else :label="action.label" :color="action.tone === 'main' && !compact ? 'primary' : 'neutral'" :variant="action.tone === 'main' && !compact ? 'solid' : 'outline'" :disabled="busy || !canWrite" @click="perform(action)" />
         </template>
       </div>

@@ -24,6 +24,7 @@ export function useRefusals(state: object, form: Ref<ShowsErrors | null>) {
   function setErrors(errors: FieldError[]): void {
     refused.value = { said: said(), errors }
     form.value?.setErrors(errors)
+    void focusFirstWrong()
   }
 
   return { still, setErrors }

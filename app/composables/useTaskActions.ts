@@ -8,8 +8,8 @@ export function useTaskActions() {
   const house = useHouse()
   const { record, recordMany, busy } = useRecord()
 
-  function wishesOf(task: Task, action: TaskAction, asked: number | null): Wish[] {
-    const data = { ...action.data, ...(action.ask && asked !== null && { [action.ask.field]: asked }) }
+  function wishesOf(task: Task, action: TaskAction, asked: number | null, further: object = {}): Wish[] {
+    const data = { ...action.data, ...further, ...(action.ask && asked !== null && { [action.ask.field]: asked }) }
     if (action.kind === 'cultureStarted') {
       const feeder = feederOf(house.almanac, String(data.feederId))
       const own = Object.values(house.house.cultures)
@@ -43,8 +43,8 @@ export function useTaskActions() {
   }
 
   /** @returns whether it was written */
-  async function perform(task: Task, action: TaskAction, asked: number | null = null): Promise<boolean> {
-    return (await record(wishesOf(task, action, asked), says(task, action, asked))) !== null
+  async function perform(task: Task, action: TaskAction, asked: number | null = null, further = {}): Promise<boolean> {
+    return (await record(wishesOf(task, action, asked, further), says(task, action, asked))) !== null
   }
 
   /** The same button for many tasks. @returns whether all was written */

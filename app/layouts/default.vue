@@ -31,6 +31,30 @@ useEventListener('focus', () => {
 })
 useHouseEvents()
 
+/** The name of the screen in the tab, and the focus at its heading after a jump, so that it is read out. */
+const nuxt = useNuxtApp()
+const route = useRoute()
+const title = computed(() => {
+  const { id } = route.params
+  const animal = typeof id === 'string' && house.snapshot ? house.house.animals[id] : undefined
+  if (animal) return route.path.startsWith('/pedigree') ? `Pedigree of ${animal.tag}` : animal.tag
+  return SCREENS.find(s => s.to === route.path)?.label
+})
+useHead({
+  title: () => [title.value, house.snapshot?.settings.houseName, 'Mantel'].filter(Boolean).join(' · '),
+})
+watch(
+  () => route.path,
+  () => {
+    nuxt.hooks.hookOnce('page:finish', () => {
+      const heading = document.querySelector<HTMLElement>('main h1')
+      if (!heading || route.hash) return
+      heading.tabIndex = -1
+      heading.focus({ preventScroll: true })
+    })
+  },
+)
+
 /** What is opened over a screen is there from its first use on. */
 const once = reactive({ search: false, keys: false, working: false, question: false })
 const { shown: working } = useWorking()

@@ -10,7 +10,7 @@ const open = ref(false)
 const busy = ref(false)
 /** A removed device cannot be taken back, so it is asked for twice. */
 const removing = ref<string | null>(null)
-const problems = ref<Record<string, string>>({})
+const problems = useProblems()
 const made = ref<{ id: string; name: string; token: string; kind: DeviceKind } | null>(null)
 const state = reactive({ name: '', kind: 'probe' as DeviceKind, placeId: undefined as string | undefined })
 

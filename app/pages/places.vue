@@ -8,7 +8,7 @@ const toast = useToast()
 const open = ref(false)
 const intent = useIntent()
 const editing = ref<string | null>(null)
-const problems = ref<Record<string, string>>({})
+const problems = useProblems()
 const state = reactive({
   name: '',
   kind: 'room' as Place['kind'],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { tellTotals, walkOf } from '#core/round'
 import { formatWeekday } from '#core/units'
 
@@ -19,8 +20,18 @@ const nextDay = computed(() => house.upcomingStarts.filter(t => t.due > house.to
 
 /** A long walk comes folded to the totals of its rooms, one open at a time: the first, until another is chosen. */
 const LONG = 100
+/** On paper every room is open, with a box to tick before each line. */
+const printing = ref(false)
+useEventListener('beforeprint', () => {
+  printing.value = true
+})
+useEventListener('afterprint', () => {
+  printing.value = false
+})
 const rooms = computed(() => walkOf(tasks.value, house.house))
-const foldable = computed(() => rooms.value.length > 1 && rooms.value.reduce((n, r) => n + r.lines, 0) > LONG)
+const foldable = computed(
+  () => !printing.value && rooms.value.length > 1 && rooms.value.reduce((n, r) => n + r.lines, 0) > LONG,
+)
 const chosen = useState<string | null | undefined>('round-room')
 const open = computed(() =>
   chosen.value === null || rooms.value.some(r => r.name === chosen.value) ? chosen.value : rooms.value[0]?.name,
@@ -30,10 +41,9 @@ const headline = computed(() => tellTotals(due.value) || 'Nothing is due. The ho
 
 /** J and K walk the lines, as a thumb would. */
 function step(by: number): void {
-  const lines = [...document.querySelectorAll<HTMLElement>('.task, .many .head, .room h2:has(.fold)')]
+  const lines = [...document.querySelectorAll(WALK_LINES)]
   const at = lines.findIndex(l => l.contains(document.activeElement))
-  const next = lines[Math.max(0, Math.min(lines.length - 1, at + by))]
-  next?.querySelector<HTMLElement>('.do button, .fold')?.focus()
+  focusLine(lines[Math.max(0, Math.min(lines.length - 1, at + by))])
 }
 defineShortcuts({ j: () => step(1), k: () => step(-1) })
 </script>

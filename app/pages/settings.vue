@@ -14,7 +14,7 @@ const state = reactive({
 })
 // a new house begins in the keeper's own time zone
 if (house.isEmpty && state.timeZone === 'UTC') state.timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
-const problems = ref<Record<string, string>>({})
+const problems = useProblems()
 /** The settings as they were when this form was filled: a change made meanwhile elsewhere is not written over. */
 const version = ref(house.snapshot!.settingsVersion)
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({

@@ -7,6 +7,7 @@ export {
   writtenAgain,
   type CheckContext,
   type EntryKind,
+  type FieldHint,
   type KindContext,
   type Lift,
 } from './kind'

@@ -24,6 +24,12 @@ export interface KindContext extends CheckContext {
 /** What brings a text of an older version to the next one. */
 export type Lift = (data: Record<string, unknown>) => Record<string, unknown>
 
+/** How a field of an entry is asked for. */
+export interface FieldHint {
+  label: string
+  as: 'count' | 'text' | 'temperature'
+}
+
 /**
  * One kind of entry: what it is about, what it holds, how it changes the state of its subject, when it is impossible
  * and how it reads in a timeline. A new kind is one more of these in the folder of its subject.
@@ -55,6 +61,8 @@ export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | '
   founds?: keyof StateOf
   /** A sort of subject that comes with this entry and leaves with it; each names the entry in its founding. */
   brings?: keyof StateOf
+  /** What else may be said of it, beside what its button asks for: shown as fields, in this order. */
+  fields?: Readonly<Record<string, FieldHint>>
   wording: (data: D) => string
 }
 

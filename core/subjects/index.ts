@@ -102,6 +102,7 @@ export {
   withEntry,
   type CheckContext,
   type DatedEntry,
+  type FieldHint,
   type House,
   type HourlyLog,
   type Observed,

@@ -165,6 +165,92 @@ describe('on a phone of 390 px', () => {
   })
 })
 
+describe('by keyboard', () => {
+  it('each screen has its name in the tab, and a jump puts the focus at its heading', async () => {
+    visit = await Visit.start(chromium.browser, demo.address)
+    await visit.go('/round')
+    const names: string[] = []
+    for (const path of SCREENS.slice(1)) {
+      await visit.move(path)
+      names.push(await visit.page.title())
+      await visit.until(`the focus at the heading of ${path}`, () => document.activeElement?.tagName === 'H1')
+    }
+    expect(new Set(names).size).toBe(SCREENS.length - 1)
+    expect(names[0]).toBe('Season · Alder Yard · Mantel')
+  })
+
+  it('what is recorded moves the focus to the next line', async () => {
+    visit = await Visit.start(chromium.browser, demo.address)
+    await visit.go('/round')
+    const [first, next] = await visit.page.$$eval('.room .task:has(.do button)', ts =>
+      ts.slice(0, 2).map(t => (t as HTMLElement).dataset.task!),
+    )
+    await visit.page.focus(`[data-task="${first!}"] .do button:not([aria-haspopup])`)
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone(`[data-task="${first!}"]`)
+    await visit.until(
+      'the focus in the next line',
+      (id: string) => (document.activeElement?.closest('.task') as HTMLElement | null)?.dataset.task === id,
+      next!,
+    )
+    await visit.press('Undo')
+    await visit.page.waitForSelector(`[data-task="${first!}"]`)
+  })
+
+  it.each([
+    [1280, 800],
+    [320, 256],
+  ])('what has the focus lies under no bar, at %i × %i', async (width, height) => {
+    visit = await Visit.start(chromium.browser, demo.address)
+    await visit.page.setViewport({ width, height })
+    await visit.go('/round')
+    const hidden: string[] = []
+    for (let n = 0; n < 40; n++) {
+      await visit.page.keyboard.press('j')
+      const under = await visit.page.evaluate(() => {
+        const at = document.activeElement as HTMLElement
+        const box = at.getBoundingClientRect()
+        const top = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2)
+        return top && (at === top || at.contains(top)) ? '' : at.innerText
+      })
+      if (under) hidden.push(under)
+    }
+    expect(hidden).toEqual([])
+  })
+
+  it('a refused form puts the focus in the first wrong field', async () => {
+    visit = await Visit.start(chromium.browser, demo.address)
+    await visit.go('/settings')
+    await visit.retype('xpath///label[contains(., "Name")]/following::input[1]', ' ')
+    await visit.press('Keep settings')
+    await visit.until('the focus in the name', () => document.activeElement?.getAttribute('aria-invalid') === 'true')
+    const top = await visit.page.evaluate(() => document.activeElement!.getBoundingClientRect().top)
+    expect(top).toBeGreaterThanOrEqual(0)
+    expect(top).toBeLessThan(800)
+  })
+})
+
+describe('on paper', () => {
+  it('Round is lines with a box to tick, and nothing to press', async () => {
+    visit = await Visit.start(chromium.browser, demo.address)
+    await visit.go('/round')
+    await visit.page.emulateMediaType('print')
+    const { boxes, lines, buttons } = await visit.page.evaluate(() => {
+      const shown = (e: Element) => (e as HTMLElement).offsetParent !== null
+      const tasks = [...document.querySelectorAll('.task')].filter(shown)
+      return {
+        lines: tasks.length,
+        boxes: tasks.filter(t => getComputedStyle(t.querySelector('.who')!, '::before').borderTopWidth !== '0px')
+          .length,
+        buttons: [...document.querySelectorAll('.screen .do button, nav a, form.log input')].filter(shown).length,
+      }
+    })
+    expect(lines).toBeGreaterThan(10)
+    expect(boxes).toBe(lines)
+    expect(buttons).toBe(0)
+  })
+})
+
 describe('an empty house', () => {
   it('says how to begin on every screen', async () => {
     visit = await Visit.start(chromium.browser, empty.address)

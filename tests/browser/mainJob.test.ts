@@ -95,8 +95,16 @@ describe('Season, from the lock to the cups', () => {
     await step(() => visit.press('Pre-lay shed', '[role="dialog"]'))
     expect(new Set(seen).size).toBe(3)
     await visit.press('Laid', '[role="dialog"]')
+    const further = (label: string) => `xpath///form//label[contains(., "${label}")]/following::input[1]`
+    await visit.retype(further('Of these, slugs'), '1')
+    await visit.retype(further('Incubated at'), '82.4 °F')
     await visit.answer('8')
     await visit.page.waitForSelector(lane('C-6'))
+    expect(Object.values((await house()).house.clutches).find(c => c.tag === 'C-6')).toMatchObject({
+      eggs: 8,
+      slugs: 1,
+      tempC: 28,
+    })
     await visit.page.keyboard.press('Escape')
     await visit.untilGone('[role="dialog"]')
 

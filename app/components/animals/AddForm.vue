@@ -78,7 +78,7 @@ async function send(): Promise<void> {
 <template>
   <USlideover v-model:open="open" title="Add an animal" description="The tag is what stands on its tub">
     <template #body>
-      <UForm ref="form" :state="state" :validate="validate" :validate-on="['input', 'change']" class="grid gap-4" @submit="send">
+      <UForm ref="form" :state="state" :validate="validate" :validate-on="['input', 'change']" class="grid gap-4" @submit="send" @error="focusFirstWrong">
         <UFormField name="tag" label="Tag" required eager-validation><UInput v-model="state.tag" class="w-full" autocomplete="off" placeholder="K-10" /></UFormField>
         <UFormField name="speciesId" label="Species" required><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full" placeholder="Choose" /></UFormField>
         <UFormField name="sex" label="Sex"><USelect v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>

@@ -61,7 +61,7 @@ async function send(): Promise<void> {
 <template>
   <USlideover v-model:open="open" :title="`Correct the card of ${animal.tag}`" description="For what was written down wrongly. The correction stands in its history, and can be taken back.">
     <template #body>
-      <UForm ref="form" :state="state" :validate="validate" :validate-on="['input', 'change']" class="grid gap-4" @submit="send">
+      <UForm ref="form" :state="state" :validate="validate" :validate-on="['input', 'change']" class="grid gap-4" @submit="send" @error="focusFirstWrong">
         <UFormField name="tag" label="Tag" required><UInput v-model="state.tag" class="w-full" autocomplete="off" /></UFormField>
         <UFormField name="name" label="Name" hint="if it has one"><UInput v-model="state.name" class="w-full" /></UFormField>
         <UFormField name="speciesId" label="Species" help="Only while no pair, young, parents or genes follow from it"><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full" /></UFormField>

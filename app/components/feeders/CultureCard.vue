@@ -32,7 +32,8 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}) =
     <div class="buttons">
       <UButton v-if="stage === 'growing'" label="Producing" :disabled="busy" @click="write('producing', 'producing')" />
       <UButton v-if="stage === 'producing'" label="Harvested" :disabled="busy" @click="write('harvested', 'harvested', { count: 0 })" />
-      <UButton v-if="stage === 'growing' || stage === 'producing'" label="Failed" variant="outline" color="neutral" :disabled="busy" @click="write('cultureFailed', 'failed')" />
+      <RecordAskNumber v-if="stage === 'producing'" label="Harvested, counted" :title="`${culture.tag}: about how many`" :busy="busy" @record="count => write('harvested', `harvested about ${count}`, { count })" />
+      <RecordAskNumber v-if="stage === 'growing' || stage === 'producing'" label="Failed" :title="`${culture.tag} is written off`" kind="cultureFailed" no-number :busy="busy" @record="(_, why) => write('cultureFailed', 'failed', why)" />
       <UButton label="Retire" variant="outline" color="neutral" :disabled="busy" @click="write('cultureFinished', 'retired')" />
     </div>
   </div>
@@ -52,6 +53,7 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}) =
 }
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.5rem;
 }
 </style>

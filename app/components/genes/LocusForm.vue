@@ -22,7 +22,7 @@ const state = reactive({
   note: '',
   alleles: [blankAllele()],
 })
-const problems = ref<Record<string, string>>({})
+const problems = useProblems()
 watch(open, is => {
   if (!is) return
   problems.value = {}

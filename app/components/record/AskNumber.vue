@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A button that asks for one number before it records. */
+/** A button that asks before it records: for one number, for what else may be said of the entry, or both. */
 defineProps<{
   label: string
   title: string
@@ -7,8 +7,13 @@ defineProps<{
   likely?: number
   main?: boolean
   busy?: boolean
+  disabled?: boolean
+  /** The kind of entry, when more may be said of it. */
+  kind?: string
+  /** Nothing but that is asked. */
+  noNumber?: boolean
   /** Writes the number; the field closes when it was written, and keeps it when it was not. */
-  onRecord: (value: number) => Promise<unknown>
+  onRecord: (value: number, further: Record<string, unknown>) => Promise<unknown>
 }>()
 
 const tellNotLoaded = useNotLoaded()
@@ -30,6 +35,6 @@ async function toggle(): Promise<void> {
 
 <!-- prettier-ignore -->
 <template>
-  <UButton ref="button" :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'" :loading="busy" aria-haspopup="dialog" :aria-expanded="open" @click="toggle" />
-  <LazyRecordAskPanel v-if="asked" v-model:open="open" :button="button?.$el ?? null" :title="title" :unit="unit" :likely="likely" @record="onRecord" />
+  <UButton ref="button" :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'" :loading="busy" :disabled="disabled" aria-haspopup="dialog" :aria-expanded="open" @click="toggle" />
+  <LazyRecordAskPanel v-if="asked" v-model:open="open" :button="button?.$el ?? null" :title="title" :unit="unit" :likely="likely" :kind="kind" :no-number="noNumber" @record="onRecord" />
 </template>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { UnitError, formatQuantity, parseAs } from '#core/units'
 
-/** The field that a button opens to ask for one number. */
+/** The fields that a button opens before it records. */
 const props = defineProps<{
   title: string
   unit?: 'mass'
   likely?: number
   /** Writes the number; the field closes when it was written, and keeps it when it was not. */
-  onRecord: (value: number) => Promise<unknown>
+  onRecord: (value: number, further: Record<string, unknown>) => Promise<unknown>
+  kind?: string
+  noNumber?: boolean
   /** The button that it stands at. */
   button: HTMLElement | null
 }>()
@@ -15,6 +17,11 @@ const props = defineProps<{
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const text = ref('')
+const { log, load } = useLog()
+void load()
+/** What else may be said; it can stay empty. */
+const hints = computed(() => (props.kind ? log.value?.entryKinds.get(props.kind)?.fields : undefined) ?? {})
+const further = reactive<Record<string, string>>({})
 const problem = ref('')
 const sending = ref(false)
 
@@ -53,8 +60,10 @@ async function send(): Promise<void> {
   problem.value = ''
   sending.value = true
   try {
-    if (!(await props.onRecord(read()))) return
+    const said = readFurther(hints.value, further, house.settings.tempUnit)
+    if (!(await props.onRecord(props.noNumber ? 0 : read(), said))) return
     text.value = ''
+    for (const name of Object.keys(further)) further[name] = ''
     open.value = false
   } catch (error) {
     if (!(error instanceof UnitError)) throw error
@@ -70,10 +79,14 @@ async function send(): Promise<void> {
   <UPopover v-model:open="open" :reference="button ?? undefined" :content="{ align: 'end', onInteractOutside: keep, onCloseAutoFocus: back }">
     <template #content>
       <form class="ask" @submit.prevent="send">
-        <UFormField :label="title" :hint="hint" :error="problem || undefined">
+        <p v-if="noNumber" class="quiet">{{ title }}</p>
+        <UFormField v-else :label="title" :hint="hint" :error="problem || undefined">
           <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
             <template v-if="unit === 'mass'" #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template>
           </UInput>
+        </UFormField>
+        <UFormField v-for="(field, name) in hints" :key="name" :label="field.label" :hint="field.as === 'temperature' ? house.settings.tempUnit : ''" :error="noNumber ? problem || undefined : undefined">
+          <UInput v-model="further[name]" :inputmode="field.as === 'text' ? 'text' : 'decimal'" autocomplete="off" class="w-full" :maxlength="300" />
         </UFormField>
         <UButton type="submit" label="Record" size="lg" block :loading="sending" />
       </form>

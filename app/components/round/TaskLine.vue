@@ -1,10 +1,19 @@
 <script setup lang="ts">
-import type { Task } from '#core/season'
+import type { Task, TaskAction } from '#core/season'
 import { formatDay } from '#core/units'
 
 const props = defineProps<{ task: Task }>()
 const house = useHouse()
 const { perform, busy } = useTaskActions()
+const line = useTemplateRef<HTMLElement>('line')
+const leaving = useNextLine(() => line.value)
+
+async function act(action: TaskAction, asked: number | null = null, further = {}): Promise<boolean> {
+  const goOn = leaving()
+  const done = await perform(props.task, action, asked, further)
+  if (done) await goOn()
+  return done
+}
 
 const late = computed(() => house.today - props.task.due)
 const link = computed(() =>
@@ -16,7 +25,7 @@ const link = computed(() =>
 
 <!-- prettier-ignore -->
 <template>
-  <li class="task" :data-task="task.id">
+  <li ref="line" class="task" :data-task="task.id">
     <div class="who">
       <NuxtLink v-if="link" :to="link" class="tag">{{ task.tag }}</NuxtLink>
       <span v-else class="tag">{{ task.tag }}</span>
@@ -29,8 +38,8 @@ const link = computed(() =>
     </div>
     <div class="do">
       <template v-for="action in task.actions" :key="action.label">
-        <RecordAskNumber v-if="action.ask" :label="action.label" :title="`${task.tag}: ${action.ask.label.toLowerCase()}`" :unit="action.ask.unit" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" @record="perform(task, action, $event)" />
-        <UButton v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'" :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="perform(task, action)" />
+        <RecordAskNumber v-if="action.ask" :label="action.label" :title="`${task.tag}: ${action.ask.label.toLowerCase()}`" :unit="action.ask.unit" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" :kind="action.kind" @record="(value, further) => act(action, value, further)" />
+        <UButton v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'" :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="act(action)" />
       </template>
     </div>
   </li>

@@ -105,12 +105,13 @@ async function write(kind: string, data: Record<string, unknown>, says: string):
     )) !== null
   )
 }
-async function feed(taken: boolean): Promise<void> {
+function feed(taken: number): Promise<boolean> {
   const feeder = feederOf(house.almanac, prey.value!)
-  await write(
+  const said = taken === 0 ? 'refused' : taken < offered.value ? `took ${taken} of` : 'took'
+  return write(
     'fed',
-    { prey: prey.value, offered: offered.value, taken: taken ? offered.value : 0 },
-    `${taken ? 'took' : 'refused'} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`,
+    { prey: prey.value, offered: offered.value, taken },
+    `${said} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`,
   )
 }
 async function writeNote(): Promise<void> {
@@ -167,18 +168,20 @@ async function writeNote(): Promise<void> {
             <fieldset class="contents" :disabled="!canWrite">
             <div class="buttons">
               <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" :main="!mealDue" :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
-              <RecordAskNumber v-if="species.shellMass" label="Length" :title="`${animal.tag}: straight shell length, mm`" :likely="animal.lengths.at(-1)?.mm" :busy="busy" @record="write('measured', { mm: $event }, `${$event} mm`)" />
+              <RecordAskNumber label="Length" :title="`${animal.tag}: ${species.shellMass ? 'straight shell length' : 'length from snout to vent'}, mm`" :likely="animal.lengths.at(-1)?.mm" :busy="busy" @record="write('measured', { mm: $event }, `${$event} mm`)" />
               <UButton label="Shed" variant="outline" color="neutral" @click="write('shed', { complete: true }, 'shed')" />
+              <UButton label="Shed in pieces" variant="outline" color="neutral" @click="write('shed', { complete: false }, 'shed in pieces')" />
               <UButton label="Looked at, well" variant="outline" color="neutral" @click="write('checked', { well: true }, 'looked at')" />
               <UButton v-if="animal.unwell || !inCold" :label="animal.unwell ? 'Still not well' : 'Not well'" variant="outline" color="neutral" @click="write('checked', { well: false }, 'not well')" />
               <UButton v-if="!inCold && species.winter !== 'none'" label="Cooled down" variant="outline" color="neutral" @click="write('cooledDown', {}, 'cooled down')" />
               <UButton v-if="inCold" label="Warmed up" variant="outline" color="neutral" @click="write('warmedUp', {}, 'warmed up')" />
             </div>
-            <form v-if="!inCold" class="line" @submit.prevent="feed(true)">
+            <form v-if="!inCold" class="line" @submit.prevent="feed(offered)">
               <UInputNumber v-model="offered" :min="1" :max="500" class="w-28" aria-label="Offered" />
               <USelectMenu v-model="prey" :items="preyItems" value-key="value" class="w-48" :aria-label="`Feeder: ${prey ? feederOf(house.almanac, prey).name : 'none'}`" />
               <UButton type="submit" label="Took" :disabled="!prey" :color="mealDue ? 'primary' : 'neutral'" :variant="mealDue ? 'solid' : 'outline'" />
-              <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(false)" />
+              <RecordAskNumber v-if="offered > 1" label="Took some" :title="`${animal.tag}: how many of ${offered} it took`" :disabled="!prey" :busy="busy" @record="feed" />
+              <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(0)" />
             </form>
             <form class="line" @submit.prevent="writeNote">
               <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
@@ -188,7 +191,7 @@ async function writeNote(): Promise<void> {
               <USelectMenu :items="placeItems" value-key="value" placeholder="Move to …" class="w-56" aria-label="Move to …" @update:model-value="write('moved', { placeId: $event }, 'moved')" />
               <AnimalsPairForm v-if="animal.sex !== 'male' && !pairing" :dam="animal" />
               <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
-              <UButton label="Died" variant="ghost" color="neutral" @click="write('died', {}, 'death recorded')" />
+              <RecordAskNumber label="Died" :title="`${animal.tag} died`" kind="died" no-number :busy="busy" @record="(_, cause) => write('died', cause, 'death recorded')" />
             </div>
             </fieldset>
             <p v-if="animal.refusals > 1" class="small quiet">Refusing: leave it alone between tries, never force. With falling weight, the reptile vet.</p>

@@ -106,8 +106,13 @@ const columns: TableColumn<Row>[] = [
   {
     accessorKey: 'tag',
     header: sortable('Tag'),
+    // the row itself is the one stop of the keyboard
     cell: ({ row }) =>
-      h(resolveComponent('NuxtLink'), { to: `/animals/${row.original.id}`, class: 'tag' }, () => row.original.tag),
+      h(
+        resolveComponent('NuxtLink'),
+        { to: `/animals/${row.original.id}`, class: 'tag', tabindex: -1 },
+        () => row.original.tag,
+      ),
   },
   { accessorKey: 'species', header: sortable('Species') },
   { accessorKey: 'sex', header: sortable('Sex') },

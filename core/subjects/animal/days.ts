@@ -117,6 +117,7 @@ export const dayKinds = [
     subject: 'animal',
     verb: 'Record death',
     data: z.strictObject({ cause: z.string().max(300).optional() }),
+    fields: { cause: { label: 'Cause, if known', as: 'text' } },
     apply: end('dead'),
     wording: d => (d.cause ? `Died: ${d.cause}` : 'Died'),
   }),

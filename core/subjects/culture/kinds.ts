@@ -57,6 +57,7 @@ export const cultureKinds = [
     apply(state, _, entry) {
       state.failed = seen(entry)
     },
+    fields: { why: { label: 'Why, if known', as: 'text' } },
     wording: d => (d.why ? `Failed: ${d.why}` : 'Failed'),
   }),
   defineKind({

@@ -194,6 +194,10 @@ export const pairingKinds = [
       state.clutchIds.push(entry.id)
     },
     check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
+    fields: {
+      slugs: { label: 'Of these, slugs', as: 'count' },
+      tempC: { label: 'Incubated at', as: 'temperature' },
+    },
     wording: d => `Laid ${d.eggs}${d.slugs ? `, ${d.slugs} of them slugs` : ''}`,
   }),
   defineKind({
@@ -218,6 +222,7 @@ export const pairingKinds = [
       state.clutchIds.push(entry.id)
     },
     check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
+    fields: { still: { label: 'Stillborn', as: 'count' }, slugs: { label: 'Slugs', as: 'count' } },
     wording: d =>
       `Gave birth to ${d.live} live${d.still ? `, ${d.still} still` : ''}${d.slugs ? `, ${d.slugs} slugs` : ''}`,
   }),

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest'
+import { entryKinds } from '#core/subjects'
+import { UnitError } from '#core/units'
+import { readFurther } from './furtherFields'
+
+const withFields = [...entryKinds.values()].filter(kind => kind.fields)
+
+describe('further fields of an entry', () => {
+  it('are of its kind: each alone is taken by the schema, and what is no such field is not', () => {
+    const samples = { count: 1, text: 'dried out', temperature: 28 }
+    const needed: Record<string, object> = { laid: { tag: 'C-1', eggs: 6 }, born: { tag: 'L-1', live: 6 } }
+    expect(withFields.map(k => k.kind).sort()).toEqual(['born', 'cultureFailed', 'died', 'laid'])
+    for (const kind of withFields)
+      for (const [name, hint] of Object.entries(kind.fields!)) {
+        const data = { ...needed[kind.kind], [name]: samples[hint.as] }
+        expect(kind.data.safeParse(data), `${kind.kind}.${name}`).toMatchObject({ success: true, data })
+        expect(kind.data.safeParse({ ...data, [`${name}s`]: 1 }).success).toBe(false)
+      }
+  })
+
+  it('are read with their units, and left out where nothing was typed', () => {
+    const { fields } = entryKinds.get('laid')!
+    expect(readFurther(fields!, { slugs: '2', tempC: '82.4 °F' }, '°C')).toEqual({ slugs: 2, tempC: 28 })
+    expect(readFurther(fields!, { slugs: 2, tempC: '82.4' }, '°F')).toEqual({ slugs: 2, tempC: 28 })
+    expect(readFurther(fields!, { slugs: ' ', tempC: '' }, '°C')).toEqual({})
+    expect(() => readFurther(fields!, { tempC: '28 g' }, '°C')).toThrow(UnitError)
+  })
+})

@@ -1,0 +1,23 @@
+/** What J and K go to, in the order of the screen. */
+export const WALK_LINES = '.task, .many .head, .room h2:has(.fold)'
+
+/** The first button of a line of the walk. */
+export const focusLine = (line: Element | undefined): void =>
+  line?.querySelector<HTMLElement>('.do button, .fold')?.focus()
+
+/** When a line that was worked on goes, the one after it is next: the hands stay where they are. */
+export function useNextLine(line: () => HTMLElement | null) {
+  /** @returns what is to be called when the line is gone */
+  return function leaving(): () => Promise<void> {
+    const lines = [...document.querySelectorAll(WALK_LINES)]
+    const at = lines.findIndex(l => l === line())
+    const after = at < 0 ? [] : [...lines.slice(at + 1), ...lines.slice(0, at).reverse()]
+    return async () => {
+      await nextTick()
+      const active = document.activeElement
+      // what was pressed has gone with its line; a focus that went elsewhere is left there
+      if (active && active !== document.body && !line()?.contains(active)) return
+      focusLine(after.find(l => l.isConnected))
+    }
+  }
+}
