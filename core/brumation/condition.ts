@@ -1,4 +1,4 @@
-import type { Species } from '../almanac'
+import type { Almanac, Species } from '../almanac'
 import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState, Weighing } from '../subjects'
 import { formatDay } from '../units'
@@ -6,9 +6,6 @@ import { startingWeight } from './coldLine'
 
 /** Weighings of this span make an animal's own curve. */
 const OWN_CURVE_DAYS = 540
-/** Shares of its own best weight under which an animal is lean, and thin. [memory] */
-export const LEAN_SHARE = 0.92
-export const THIN_SHARE = 0.85
 
 export interface Condition {
   latest: Weighing
@@ -31,7 +28,11 @@ export function shellMassG(shellMass: NonNullable<Species['shellMass']>, mm: num
 }
 
 /** Body condition from an animal's own weights and, for tortoises, its length. Null when it was never weighed. */
-export function bodyCondition(species: Species, animal: AnimalState): Judgement<Condition> | null {
+export function bodyCondition(
+  species: Species,
+  animal: AnimalState,
+  { leanShare, thinShare }: Almanac['common'],
+): Judgement<Condition> | null {
   const latest = animal.weights.at(-1)
   if (!latest) return null
   const best = animal.weights.reduce(
@@ -41,11 +42,13 @@ export function bodyCondition(species: Species, animal: AnimalState): Judgement<
   const ofBest = latest.massG / best.massG
   const reasons: Reason[] = [
     {
-      rule: `Against its own best weight: lean under ${LEAN_SHARE * 100} %, thin under ${THIN_SHARE * 100} % (from memory)`,
+      rule: 'Against its own best weight',
       inputs: [
         entryInput('Latest', `${latest.massG} g`, latest),
         entryInput('Best', `${best.massG} g`, best),
         computedInput('Share', `${Math.round(ofBest * 100)} %`),
+        factInput('Lean under', 'common.leanShare.value', leanShare!),
+        factInput('Thin under', 'common.thinShare.value', thinShare!),
       ],
       change: 'A new weight',
     },
@@ -81,6 +84,6 @@ export function bodyCondition(species: Species, animal: AnimalState): Judgement<
   }
   const light = shell !== null && shell.ratio < species.shellMass!.lowShare.value
   const share = Math.min(ofBest, ofLastWinter ?? 1)
-  const state = light || share < THIN_SHARE ? 'thin' : share < LEAN_SHARE ? 'lean' : 'good'
+  const state = light || share < thinShare!.value ? 'thin' : share < leanShare!.value ? 'lean' : 'good'
   return { value: { latest, ofBest, ofLastWinter, shell, state }, reasons }
 }

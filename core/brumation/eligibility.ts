@@ -19,8 +19,6 @@ export interface Eligibility {
   condition: Condition | null
 }
 
-/** A weight older than this is not the weight before the cold. [memory] */
-const WEIGHT_FRESH_DAYS = 30
 /** Share of the usual length for a lean animal. [memory] */
 const LEAN_STAY = 0.6
 
@@ -97,9 +95,10 @@ export function judgeEligibility(
       change: 'Laying, birth, or the end of her season',
     })
   }
-  const condition = bodyCondition(species, animal)
-  if (!condition || coolDay - condition.value.latest.day > WEIGHT_FRESH_DAYS) {
-    const late = coolDay - today > WEIGHT_FRESH_DAYS
+  const fresh = almanac.common.startWeightFresh!
+  const condition = bodyCondition(species, animal, almanac.common)
+  if (!condition || coolDay - condition.value.latest.day > fresh.value) {
+    const late = coolDay - today > fresh.value
     if (!late)
       set(
         'notYet',
@@ -109,10 +108,13 @@ export function judgeEligibility(
         { from: today },
       )
     reasons.push({
-      rule: `The starting weight must be no older than ${WEIGHT_FRESH_DAYS} days when it is cooled`,
-      inputs: condition
-        ? [entryInput('Latest', `${condition.value.latest.massG} g`, condition.value.latest)]
-        : [computedInput('Weights', 'none')],
+      rule: 'The starting weight must be fresh when it is cooled',
+      inputs: [
+        condition
+          ? entryInput('Latest', `${condition.value.latest.massG} g`, condition.value.latest)
+          : computedInput('Weights', 'none'),
+        factInput('No older than', 'common.startWeightFresh.value', fresh),
+      ],
       change: 'A weight',
     })
   }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
-import { shippedAlmanac, speciesOf } from '../almanac'
+import { shippedAlmanac, speciesOf, withOverrides } from '../almanac'
 import { foldHouse, type House } from '../subjects'
 import { dayFromIso } from '../units'
 import {
@@ -87,9 +87,14 @@ describe('who may be cooled', () => {
     const b = weighed(grown(), [-400, 700], [-3, 600])
     b.write('cooledDown', animal('K-1'), -395)
     b.write('warmedUp', animal('K-1'), -320)
-    const judged = bodyCondition(species('california-kingsnake'), houseOf(b).animals['K-1']!)!
+    const judged = bodyCondition(species('california-kingsnake'), houseOf(b).animals['K-1']!, shippedAlmanac.common)!
     expect(judged.value.ofLastWinter).toBeCloseTo(600 / 700, 6)
     expect(judged.value.state).toBe('lean')
+    // where a house draws the line is its own number
+    const own = withOverrides(shippedAlmanac, [{ path: 'common.thinShare.value', value: 0.9 }])
+    expect(bodyCondition(species('california-kingsnake'), houseOf(b).animals['K-1']!, own.common)!.value.state).toBe(
+      'thin',
+    )
   })
 
   it('gravid waits; hatchlings by the school; species without a winter stay up', () => {

@@ -6,10 +6,8 @@ import { formatDay } from '../units'
 import { startingWeight } from './coldLine'
 import type { WinterContext } from './programme'
 
-/** Not paired within two days of a meal. [common practice] */
-const AFTER_MEAL_DAYS = 2
-const REGAINED = 0.97
-const REGAINED_NAME = `${REGAINED * 100} % of the starting weight`
+const regainedName = ({ value }: Fact) => `${Number((value * 100).toFixed(1))} % of the starting weight`
+const afterMealName = (days: number) => `one meal, and ${days === 2 ? 'two' : days} days after it`
 
 type Wintering = Species & { cold: Cold }
 
@@ -72,6 +70,10 @@ interface Condition {
 interface Silence {
   today: Day
   unwritten: number
+  /** Days after a meal before a mate. */
+  mealRest: number
+  rest: Fact
+  regained: Fact
 }
 
 const unseen = (dist: DayDist, { today, unwritten }: Silence): DayDist => conditionUnwritten(dist, today, unwritten)
@@ -88,21 +90,23 @@ function untilMeal({ cold }: { cold: Cold }, warmth: Warmth, after = 0): DayDist
 
 function mealCondition(species: Wintering, recovery: Recovery, warmth: Warmth, silence: Silence): Condition {
   const { today } = silence
+  const rest = factInput('Then no mate for', 'common.mealRest.value', silence.rest)
   if (recovery.firstMeal) {
-    const day = recovery.firstMeal.day + AFTER_MEAL_DAYS
+    const day = recovery.firstMeal.day + silence.mealRest
     return {
-      name: 'one meal, and two days after it',
+      name: afterMealName(silence.mealRest),
       dist: certain(day),
       seen: { ...recovery.firstMeal, day },
-      inputs: [entryInput('First meal taken', formatDay(recovery.firstMeal.day, today), recovery.firstMeal)],
+      inputs: [entryInput('First meal taken', formatDay(recovery.firstMeal.day, today), recovery.firstMeal), rest],
     }
   }
   return {
-    name: 'one meal, and two days after it',
-    dist: unseen(convolve(warmth.warm, untilMeal(species, warmth, AFTER_MEAL_DAYS)), silence),
+    name: afterMealName(silence.mealRest),
+    dist: unseen(convolve(warmth.warm, untilMeal(species, warmth, silence.mealRest)), silence),
     seen: null,
     inputs: [
       spreadInput('Until it takes its first meal', `species.${species.id}.cold.firstMeal`, species.cold.firstMeal),
+      rest,
     ],
   }
 }
@@ -132,8 +136,8 @@ function weightCondition(
   warmth: Warmth,
   silence: Silence,
 ): Condition {
-  const name = REGAINED_NAME
-  const goal = recovery.start ? recovery.start.massG * REGAINED : null
+  const name = regainedName(silence.regained)
+  const goal = recovery.start ? recovery.start.massG * silence.regained.value : null
   const back =
     warmth.seen && goal !== null ? animal.weights.find(w => w.day >= warmth.seen!.day && w.massG >= goal) : undefined
   if (back)
@@ -143,7 +147,10 @@ function weightCondition(
       seen: { day: back.day, entryId: back.entryId },
       inputs: [entryInput('Regained', `${back.massG} g`, back)],
     }
-  const missing = Math.max(0, REGAINED - (warmth.seen && recovery.ofStart !== null ? recovery.ofStart : 1 - lostShare))
+  const missing = Math.max(
+    0,
+    silence.regained.value - (warmth.seen && recovery.ofStart !== null ? recovery.ofStart : 1 - lostShare),
+  )
   const latest = warmth.seen ? animal.weights.at(-1) : undefined
   const regain = species.cold.regainPerDay
   const days = (rate: number) => Math.ceil(missing / rate)
@@ -161,6 +168,7 @@ function weightCondition(
     dist: unseen(convolve(from, clock), silence),
     seen: null,
     inputs: [
+      factInput('Regained from, of the starting weight', 'common.regained.value', silence.regained),
       computedInput('Still missing', `${(missing * 100).toFixed(1)} % of the starting weight`),
       spreadInput('Regained a day', `species.${species.id}.cold.regainPerDay`, regain),
     ],
@@ -189,7 +197,13 @@ export function judgeReadiness(
     species.id,
   )
   const recovery = recoveryOf(animal, winter)
-  const silence: Silence = { today, unwritten: almanac.common.unwrittenReady!.value }
+  const silence: Silence = {
+    today,
+    unwritten: almanac.common.unwrittenReady!.value,
+    mealRest: Math.round(almanac.common.mealRest!.value),
+    rest: almanac.common.mealRest!,
+    regained: almanac.common.regained!,
+  }
   const reasons: Reason[] = []
   let id = school.id
   if (id === 'byLoss') {
@@ -251,7 +265,7 @@ export function judgeReadiness(
     dist: since ? certain(since.day) : lastOf(conditions.map(c => c.dist)),
     since,
     waitsFor: open.map(c => c.name),
-    regaining: open.some(c => c.name === REGAINED_NAME),
+    regaining: open.some(c => c.name === regainedName(silence.regained)),
     reasons,
   }
 }

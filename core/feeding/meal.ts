@@ -17,9 +17,6 @@ export interface NextMeal {
   note: string | null
 }
 
-/** A weight older than this says little about the size of prey. */
-const WEIGHT_TRUSTED_DAYS = 60
-
 /** The step of a feeding ladder for an age counted from the first meal (days ≥ 0). */
 export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step: LadderStep; index: number } {
   let index = 0
@@ -98,9 +95,6 @@ const gravidRule = (gravid: 'gravid' | 'late'): string =>
     ? 'a third of it in the last month, since a large prey late has brought premature births (common practice)'
     : 'half of it while gravid (common practice)'
 
-/** The first meal after the cold, as a share of the usual one. [common practice: smaller than usual; the half from memory] */
-const FIRST_MEAL_SHARE = 0.5
-
 /**
  * When an animal is due to eat next, and what. Null in true cold, and while it fasts before a winter; in a rest it eats
  * less often.
@@ -168,15 +162,16 @@ export function nextMeal(
     },
   ]
   if (winter.fastFrom !== undefined && today <= winter.fastFrom && due > winter.fastFrom) return null
-  const smaller = restart ? FIRST_MEAL_SHARE : 1
+  const { firstMealShare, weightTrusted } = almanac.common
+  const smaller = restart ? firstMealShare!.value : 1
   if (restart)
     reasons.push({
-      rule: `Smaller than usual: ${FIRST_MEAL_SHARE * 100} % of the normal meal, to restart the gut (common practice; the share from memory)`,
-      inputs: [computedInput('Share', `${FIRST_MEAL_SHARE}`)],
+      rule: 'Smaller than usual, to restart the gut',
+      inputs: [factInput('Share of a usual meal', 'common.firstMealShare.value', firstMealShare!)],
       change: 'The first meal taken',
     })
   const weight = animal.weights.at(-1)
-  const byWeight = species.eats === 'rodents' && weight && today - weight.day <= WEIGHT_TRUSTED_DAYS
+  const byWeight = species.eats === 'rodents' && weight && today - weight.day <= weightTrusted!.value
   if (!byWeight) {
     reasons.push({
       rule: 'Prey by age on the species’ ladder',

@@ -69,15 +69,6 @@ export interface PairVerdict {
   parts: { rule: string; factor: number }[]
 }
 
-/** Loss of young and vigour with inbreeding: exp(−B·F). [memory: about 3 lethal equivalents a gamete pair in captive vertebrates, Ralls et al. 1988, to be rechecked] */
-const INBREEDING_LOAD = 3
-
-/** Eggs that the species' usual fertility is worth beside those a female has laid. [memory] */
-const SHRINK_EGGS = 12
-
-const REJECTION_COUNTS_DAYS = 45
-const INJURY_HEALS_DAYS = 30
-
 interface Factor {
   level: PairLevel
   factor: number
@@ -220,6 +211,7 @@ function sizeFactor({ species, almanac, dam, sire, today }: PairInput): Factor[]
 
 function kinFactor({ almanac, schools, species, dam, sire, kinship }: PairInput): Factor {
   const school = schoolChoice(almanac, schools, 'inbreeding', species.id)
+  const load = almanac.common.inbreedingLoad!
   const limit = school.fact!
   const shown = `${(kinship * 100).toFixed(1)} %`
   const reason: Reason = {
@@ -229,7 +221,7 @@ function kinFactor({ almanac, schools, species, dam, sire, kinship }: PairInput)
       computedInput('Inbreeding of the young', shown),
       factInput('At most', 'schools.inbreeding', limit),
       settingInput(school.name, school.reason, 'schools'),
-      computedInput('Loss of vigour', `exp(−${INBREEDING_LOAD} · F), the ${INBREEDING_LOAD} from memory`),
+      factInput('Vigour left is exp(−this · F)', 'common.inbreedingLoad.value', load),
       computedInput(
         'Mean kinship',
         `${dam.animal.tag} ${(dam.meanKinship * 100).toFixed(1)} %, ${sire.animal.tag} ${(sire.meanKinship * 100).toFixed(1)} %; rarer genes first`,
@@ -241,7 +233,7 @@ function kinFactor({ almanac, schools, species, dam, sire, kinship }: PairInput)
     return { level: 'no', factor: 0, text: `too near kin: young inbred by ${shown}`, reason }
   return {
     level: kinship > limit.value / 2 && kinship > 0.05 ? 'doubtful' : 'good',
-    factor: Math.exp(-INBREEDING_LOAD * kinship) * rare,
+    factor: Math.exp(-load.value * kinship) * rare,
     text: kinship > 0 ? `kin: young inbred by ${shown}` : '',
     reason,
   }
@@ -259,10 +251,12 @@ function wishFactor({ wish }: PairInput): Factor | null {
     : fine(wish, `${Math.round(wish * 100)} % as wished`, reason)
 }
 
-function pastFactor({ species, past, today }: PairInput): Factor[] {
+function pastFactor({ almanac, species, past, today }: PairInput): Factor[] {
   const factors: Factor[] = []
   const usual = species.fertility
-  const good = (past.eggs - past.slugs + SHRINK_EGGS * usual.value) / (past.eggs + SHRINK_EGGS)
+  const { fertilityShrink, injuryHeals, rejectionCounts } = almanac.common
+  const eggs = fertilityShrink!.value
+  const good = (past.eggs - past.slugs + eggs * usual.value) / Math.max(1e-9, past.eggs + eggs)
   const results: Reason = {
     rule: past.eggs
       ? 'Good eggs so far, drawn towards the species while few are known'
@@ -270,6 +264,7 @@ function pastFactor({ species, past, today }: PairInput): Factor[] {
     inputs: [
       computedInput('Eggs', `${past.eggs}, of them slugs ${past.slugs}`),
       factInput('Usual', `species.${species.id}.fertility.value`, usual),
+      factInput('Weighs as', 'common.fertilityShrink.value', fertilityShrink!),
       computedInput('Expected', `${Math.round(good * 100)} % good`),
     ],
   }
@@ -279,24 +274,30 @@ function pastFactor({ species, past, today }: PairInput): Factor[] {
     text: good < usual.value * 0.6 ? `${Math.round(good * 100)} % good eggs expected` : '',
     reason: results,
   })
-  if (past.injury && today - past.injury.day <= INJURY_HEALS_DAYS)
+  if (past.injury && today - past.injury.day <= injuryHeals!.value)
     factors.push({
       level: 'no',
       factor: 0,
       text: 'injured together lately',
       reason: {
-        rule: 'Not together again within a month of an injury',
-        inputs: [entryInput('Injured', formatDay(past.injury.day, today), past.injury)],
+        rule: 'Not together again until an injury has healed',
+        inputs: [
+          factInput('Healed after', 'common.injuryHeals.value', injuryHeals!),
+          entryInput('Injured', formatDay(past.injury.day, today), past.injury),
+        ],
       },
     })
-  if (past.lastRejection !== null && today - past.lastRejection <= REJECTION_COUNTS_DAYS)
+  if (past.lastRejection !== null && today - past.lastRejection <= rejectionCounts!.value)
     factors.push({
       level: 'doubtful',
       factor: 0.8 ** past.rejections,
       text: `rejected ${past.rejections} ×`,
       reason: {
         rule: 'Each rejection in this season counts a fifth off',
-        inputs: [computedInput('Rejections', `${past.rejections}`)],
+        inputs: [
+          computedInput('Rejections', `${past.rejections}`),
+          factInput('Counted for', 'common.rejectionCounts.value', rejectionCounts!),
+        ],
       },
     })
   return factors

@@ -120,6 +120,26 @@ describe.each(['light', 'dark', 'night'])('axe-core finds nothing above minor, %
   })
 })
 
+describe('every target', () => {
+  it('is 24 px each way at least, but for words within a sentence', async () => {
+    visit = await Visit.start(chromium.browser, demo.address)
+    await visit.go('/round')
+    const small: string[] = []
+    for (const path of [...SCREENS, `/animals/${animalId}`]) {
+      await visit.move(path)
+      const found = await visit.page.$$eval('main button, main a, main summary', targets =>
+        targets
+          .filter(e => (e as HTMLElement).offsetParent && !getComputedStyle(e).display.startsWith('inline '))
+          .filter(e => !(getComputedStyle(e).display === 'inline' || e.matches('p *, td *, dd *, .what *')))
+          .filter(e => Math.min(e.getBoundingClientRect().height, e.getBoundingClientRect().width) < 23.5)
+          .map(e => `${(e as HTMLElement).innerText || e.getAttribute('aria-label')}: ${e.className}`),
+      )
+      small.push(...found.slice(0, 4).map(f => `${path} ${f}`))
+    }
+    expect(small).toEqual([])
+  })
+})
+
 describe('on a phone of 390 px', () => {
   it('no screen scrolls sideways, and buttons are big enough for a thumb', async () => {
     visit = await Visit.start(chromium.browser, demo.address, { phone: true })

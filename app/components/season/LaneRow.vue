@@ -11,8 +11,9 @@ const props = defineProps<{ lane: Lane; span: TimeSpan; today: number; lit: bool
 const emit = defineEmits<{ open: []; light: [on: boolean] }>()
 const house = useHouse()
 
-const HEIGHT = 42
-const BASE = 36
+const HEIGHT = 49
+const BASE = 42
+const TALLEST = 30
 const x = computed(() => timeScale(props.span))
 
 /** The distribution itself as a soft shape: tall where likely. */
@@ -27,7 +28,7 @@ function smear(dist: DayDist): string {
     area<[number, number]>()
       .x(d => x.value(d[0]))
       .y0(BASE)
-      .y1(d => BASE - d[1] * 26)
+      .y1(d => BASE - d[1] * TALLEST)
       .curve(curveBasis)(points) ?? ''
   )
 }
@@ -88,7 +89,7 @@ const nextText = computed(() =>
       <SeasonGrid :span="span" :today="today" :height="HEIGHT" />
       <g v-for="e in expected" :key="e.key" :opacity="e.faint ? 0.45 : 1">
         <path :d="e.path" :fill="colourOf(e.event)" :fill-opacity="0.25 + 0.5 * (1 - e.dist.never)" />
-        <line v-if="!e.faint" :x1="x(e.sum.median)" :x2="x(e.sum.median)" :y1="BASE - 27" :y2="BASE + 4" :stroke="colourOf(e.event)" stroke-width="2" />
+        <line v-if="!e.faint" :x1="x(e.sum.median)" :x2="x(e.sum.median)" :y1="BASE - TALLEST - 1" :y2="BASE + 4" :stroke="colourOf(e.event)" stroke-width="2" />
       </g>
       <text v-for="label in labels" :key="label.key" :x="label.at" :y="9" text-anchor="middle">{{ label.text }}</text>
       <g v-for="(e, i) in observed" :key="`${e.event}${i}`" :transform="`translate(${x(e.observed!.day)},${BASE - 8})`">
@@ -106,7 +107,7 @@ const nextText = computed(() =>
   align-items: center;
   border-bottom: 1px solid var(--ui-border);
   content-visibility: auto;
-  contain-intrinsic-size: auto 43px;
+  contain-intrinsic-size: auto 50px;
 }
 .lit .head {
   background: var(--ui-bg-elevated);
@@ -115,7 +116,7 @@ const nextText = computed(() =>
   display: flex;
   flex-direction: column;
   justify-content: center;
-  min-height: 42px;
+  min-height: 49px;
   padding: 0 0.5rem 0 0.25rem;
   overflow: hidden;
 }
@@ -123,6 +124,7 @@ const nextText = computed(() =>
   display: flex;
   gap: 0.5rem;
   align-items: baseline;
+  min-height: 24px;
   text-align: left;
   cursor: pointer;
   white-space: nowrap;
@@ -138,11 +140,8 @@ const nextText = computed(() =>
 }
 .next {
   font-size: 0.9375rem;
-  line-height: 1.2;
+  min-height: 24px;
   white-space: nowrap;
-}
-.open {
-  line-height: 1.2;
 }
 .strip {
   display: block;
@@ -168,6 +167,11 @@ text {
     justify-content: space-between;
     align-items: center;
     gap: 0.5rem;
+  }
+  .open,
+  .next {
+    min-height: 44px;
+    align-items: center;
   }
   .species {
     display: none;

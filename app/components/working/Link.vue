@@ -15,6 +15,7 @@ const { show } = useWorking()
 
 <style scoped>
 .working-link {
+  min-height: 1.5rem;
   text-decoration: underline dotted;
   text-underline-offset: 0.2em;
   text-decoration-color: var(--ui-text-dimmed);

@@ -63,7 +63,9 @@ const readyText = computed(() => {
   return sum ? `Ready to pair ${formatRange(sum)}` : ''
 })
 const condition = computed(() =>
-  animal.value && species.value && species.value.winter !== 'none' ? bodyCondition(species.value, animal.value) : null,
+  animal.value && species.value && species.value.winter !== 'none'
+    ? bodyCondition(species.value, animal.value, house.almanac.common)
+    : null,
 )
 const conditionText = computed(() => {
   if (!condition.value) return ''
