@@ -31,7 +31,12 @@ const rows = computed(() =>
 )
 const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
 
-async function perform(action: TaskAction, asked: number | null = null, further = {}): Promise<string[] | null> {
+async function perform(
+  action: TaskAction,
+  asked: number | null = null,
+  further = {},
+  form?: FormErrors,
+): Promise<string[] | null> {
   if (!canWrite.value || when.value === null) return null
   const prefix =
     action.kind === 'born' ? 'L' : speciesOf(house.almanac, props.lane.speciesId).mode === 'larval' ? 'S' : 'C'
@@ -44,6 +49,7 @@ async function perform(action: TaskAction, asked: number | null = null, further 
   return record(
     { kind: action.kind, subject: props.lane.subject, data, day: when.value },
     `${props.lane.title}: ${action.label.toLowerCase()}${asked === null ? '' : ` ${asked}`}`,
+    form,
   )
 }
 </script>
@@ -69,7 +75,7 @@ async function perform(action: TaskAction, asked: number | null = null, further 
       <div class="buttons">
         <RecordDayField v-model="when" label="Happened on" :max="house.today" class="when" />
         <template v-for="action in actions" :key="action.label">
-          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" :kind="action.kind" @record="(value, further) => perform(action, value, further)" />
+          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" :kind="action.kind" @record="(...said) => perform(action, ...said)" />
           <UButton v-else :label="action.label" :color="action.tone === 'main' && !compact ? 'primary' : 'neutral'" :variant="action.tone === 'main' && !compact ? 'solid' : 'outline'" :disabled="busy || !canWrite" @click="perform(action)" />
         </template>
       </div>

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { entryKinds } from '#core/subjects'
-import { UnitError } from '#core/units'
 import { readFurther } from './furtherFields'
 
 const withFields = [...entryKinds.values()].filter(kind => kind.fields)
@@ -20,9 +19,16 @@ describe('further fields of an entry', () => {
 
   it('are read with their units, and left out where nothing was typed', () => {
     const { fields } = entryKinds.get('laid')!
-    expect(readFurther(fields!, { slugs: '2', tempC: '82.4 °F' }, '°C')).toEqual({ slugs: 2, tempC: 28 })
-    expect(readFurther(fields!, { slugs: 2, tempC: '82.4' }, '°F')).toEqual({ slugs: 2, tempC: 28 })
-    expect(readFurther(fields!, { slugs: ' ', tempC: '' }, '°C')).toEqual({})
-    expect(() => readFurther(fields!, { tempC: '28 g' }, '°C')).toThrow(UnitError)
+    const read = (typed: Record<string, string | number>, unit: '°C' | '°F') => readFurther(fields!, typed, unit)
+    const both = { data: { slugs: 2, tempC: 28 }, problems: {} }
+    expect(read({ slugs: '2', tempC: '82.4 °F' }, '°C')).toEqual(both)
+    expect(read({ slugs: 2, tempC: '82.4' }, '°F')).toEqual(both)
+    expect(read({ slugs: ' ', tempC: '' }, '°C')).toEqual({ data: {}, problems: {} })
+  })
+
+  it('say by field what cannot be read', () => {
+    const { data, problems } = readFurther(entryKinds.get('laid')!.fields!, { slugs: '1.5', tempC: '28 g' }, '°C')
+    expect(data).toEqual({})
+    expect(problems).toEqual({ slugs: 'Write a whole number', tempC: expect.stringContaining('g') as string })
   })
 })

@@ -1,20 +1,41 @@
 import type { FieldHint } from '#core/subjects'
-import { parseAs, type Unit } from '#core/units'
+import { UnitError, parseAs, type Unit } from '#core/units'
 
-/**
- * What was typed into the further fields of an entry, as it is written; what is left empty is left out.
- * @throws UnitError for what cannot be read
- */
+interface Read {
+  data: Record<string, unknown>
+  /** What cannot be read, by field. */
+  problems: Record<string, string>
+}
+
+/** What was typed into the further fields of an entry, as it is written; what is left empty is left out. */
 export function readFurther(
   hints: Readonly<Record<string, FieldHint>>,
   typed: Readonly<Record<string, string | number | undefined>>,
   tempUnit: Unit,
-): Record<string, unknown> {
-  const read = Object.entries(hints).flatMap(([name, { as }]): [string, unknown][] => {
+): Read {
+  const read: Read = { data: {}, problems: {} }
+  for (const [name, { as }] of Object.entries(hints)) {
     const text = String(typed[name] ?? '').trim()
-    if (!text) return []
-    if (as === 'temperature') return [[name, Number(parseAs('temperature', text, tempUnit).toFixed(2))]]
-    return [[name, as === 'count' ? Number(text) : text]]
-  })
-  return Object.fromEntries(read)
+    if (!text) continue
+    try {
+      read.data[name] =
+        as === 'temperature'
+          ? Number(parseAs('temperature', text, tempUnit).toFixed(2))
+          : as === 'count'
+            ? wholeNumber(text)
+            : text
+    } catch (error) {
+      if (!(error instanceof UnitError)) throw error
+      read.problems[name] = error.message
+    }
+  }
+  return read
+}
+
+/** @throws UnitError */
+export function wholeNumber(text: string): number {
+  const value = Number(text)
+  if (!text.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
+  if (!Number.isInteger(value)) throw new UnitError('Write a whole number')
+  return value
 }

@@ -25,7 +25,7 @@ export interface FormErrors {
 function showIn(form: FormErrors | null | undefined, error: unknown): boolean {
   const errors = error instanceof ApiProblem ? error.problem.errors : undefined
   if (!form || !errors?.length) return false
-  form.setErrors(errors.map(e => ({ name: e.path.replace(/^data\./, ''), message: e.message })))
+  form.setErrors(errors.map(e => ({ name: e.path.replace(/^(entries\.\d+\.)?data\./, ''), message: e.message })))
   return true
 }
 
@@ -122,6 +122,25 @@ export function useRecord() {
     }
   }
 
+  /** Says what was done, and offers to take it back. */
+  function tellWritten(says: string, ids: readonly string[]): void {
+    toast.add({
+      title: says,
+      icon: 'i-lucide-check',
+      color: 'neutral',
+      actions: [
+        {
+          label: 'Undo',
+          color: 'primary',
+          variant: 'outline',
+          onClick: () => {
+            void takeBack(ids)
+          },
+        },
+      ],
+    })
+  }
+
   /**
    * Writes one or several entries as one act.
    * @param says what the toast says was done
@@ -141,21 +160,7 @@ export function useRecord() {
       )
       if (!written) return null
       toast.remove(meant)
-      toast.add({
-        title: says,
-        icon: 'i-lucide-check',
-        color: 'neutral',
-        actions: [
-          {
-            label: 'Undo',
-            color: 'primary',
-            variant: 'outline',
-            onClick: () => {
-              void takeBack(written)
-            },
-          },
-        ],
-      })
+      tellWritten(says, written)
       return written
     } catch (error) {
       if (!showIn(form, error)) tell(error, meant, 'Not written', () => record(wishes, says, form))
@@ -194,5 +199,5 @@ export function useRecord() {
     }
   }
 
-  return { record, recordMany, takeBack, sendLeft, busy }
+  return { record, recordMany, takeBack, tellWritten, sendLeft, busy }
 }

@@ -43,8 +43,14 @@ export function useTaskActions() {
   }
 
   /** @returns whether it was written */
-  async function perform(task: Task, action: TaskAction, asked: number | null = null, further = {}): Promise<boolean> {
-    return (await record(wishesOf(task, action, asked, further), says(task, action, asked))) !== null
+  async function perform(
+    task: Task,
+    action: TaskAction,
+    asked: number | null = null,
+    further = {},
+    form?: FormErrors,
+  ): Promise<boolean> {
+    return (await record(wishesOf(task, action, asked, further), says(task, action, asked), form)) !== null
   }
 
   /** The same button for many tasks. @returns whether all was written */

@@ -79,9 +79,7 @@ const nothing = computed(
     <FirstSteps v-if="house.isEmpty" />
     <template v-else>
       <AlarmList :alarms="alarms" />
-      <div role="group" aria-label="View" class="views">
-        <UButton v-for="v in VIEWS" :key="v" :label="v" size="sm" :variant="view === v ? 'subtle' : 'ghost'" color="neutral" :aria-pressed="view === v" @click="view = v" />
-      </div>
+      <ViewSwitch v-model="view" :views="VIEWS" />
       <div ref="board">
         <template v-if="winter && width">
           <template v-if="view === 'In the cold'">
@@ -121,19 +119,8 @@ const nothing = computed(
 .answer.calm {
   color: var(--ui-text-muted) !important;
 }
-.views {
-  display: flex;
-  gap: 0.25rem;
-  margin-bottom: 0.875rem;
-  flex-wrap: wrap;
-}
 .empty {
   padding: 1.5rem 0;
   max-width: 40rem;
-}
-@media (max-width: 800px) {
-  .views :deep(button) {
-    min-height: 2.75rem;
-  }
 }
 </style>

@@ -26,9 +26,7 @@ const lane = computed(() => house.season?.lanes.find(l => l.kind === 'pair' && l
     </header>
     <FirstSteps v-if="house.isEmpty" />
     <template v-else>
-      <div role="group" aria-label="View" class="views">
-        <UButton v-for="v in VIEWS" :key="v" :label="v" size="sm" :variant="view === v ? 'subtle' : 'ghost'" color="neutral" :aria-pressed="view === v" @click="view = v" />
-      </div>
+      <ViewSwitch v-model="view" :views="VIEWS" />
       <div ref="board">
         <template v-if="outlook && width">
           <template v-if="view === 'Due'">
@@ -50,19 +48,8 @@ const lane = computed(() => house.season?.lanes.find(l => l.kind === 'pair' && l
   color: var(--ui-text-highlighted) !important;
   font-size: 1.0625rem;
 }
-.views {
-  display: flex;
-  gap: 0.25rem;
-  margin-bottom: 0.875rem;
-  flex-wrap: wrap;
-}
 .empty {
   padding: 1.5rem 0;
   max-width: 40rem;
-}
-@media (max-width: 800px) {
-  .views :deep(button) {
-    min-height: 2.75rem;
-  }
 }
 </style>

@@ -15,6 +15,7 @@ const SPANS = [
 ]
 const chosen = useLocalStorage('season-span', 2)
 const board = useTemplateRef<HTMLElement>('board')
+/** Nothing is drawn before there is a width to draw it in. */
 const { width } = useElementSize(board)
 const life = useTemplateRef<HTMLElement>('life')
 const LABEL = 272
@@ -96,9 +97,9 @@ const answer = computed(() => {
     </header>
     <FirstSteps v-if="house.isEmpty" />
     <div v-else ref="board" class="board" :style="{ '--label': `${LABEL}px` }">
-      <div class="axis"><span class="corner">Life</span><SeasonTimeAxis :span="span" :today="house.today" /></div>
+      <div class="axis"><span class="corner">Life</span><SeasonTimeAxis v-if="width" :span="span" :today="house.today" /></div>
       <div ref="life" class="pane life" tabindex="-1">
-        <VirtualRows :rows="house.season?.lanes ?? []" :key-of="l => l.id" :height="narrow ? 99 : 50" :pane="narrow ? null : life">
+        <VirtualRows v-if="width" :rows="house.season?.lanes ?? []" :key-of="l => l.id" :height="narrow ? 99 : 50" :pane="narrow ? null : life">
           <template #default="{ row: l }"><SeasonLaneRow :lane="l" :span="span" :today="house.today" :lit="litLane === l.id" @open="openLane = l.id" @light="litLane = $event ? l.id : litLane === l.id ? null : litLane" /></template>
         </VirtualRows>
         <p v-if="!house.season?.lanes.length" class="quiet py-4">No pairs, eggs or young yet. Set a pair on a female’s page.</p>

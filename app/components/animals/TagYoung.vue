@@ -4,8 +4,7 @@ import type { AnimalCard, ClutchState } from '#core/subjects'
 /** Makes young of a group animals of their own, each with a tag. */
 const props = defineProps<{ clutch: ClutchState; young: number }>()
 const house = useHouse()
-const toast = useToast()
-const { takeBack } = useRecord()
+const { tellWritten } = useRecord()
 const open = ref(false)
 const count = ref(props.young)
 const prefix = ref(props.clutch.tag)
@@ -26,21 +25,7 @@ async function send(): Promise<void> {
     )
     await house.load()
     open.value = false
-    toast.add({
-      title: `${cards.length} tagged, ${cards[0]!.tag} to ${cards.at(-1)!.tag}`,
-      icon: 'i-lucide-check',
-      color: 'neutral',
-      actions: [
-        {
-          label: 'Undo',
-          color: 'primary',
-          variant: 'outline',
-          onClick: () => {
-            void takeBack([cards[0]!.foundedBy!])
-          },
-        },
-      ],
-    })
+    tellWritten(`${cards.length} tagged, ${cards[0]!.tag} to ${cards.at(-1)!.tag}`, [cards[0]!.foundedBy!])
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error)
   } finally {

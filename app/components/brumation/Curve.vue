@@ -50,7 +50,7 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 
 <!-- prettier-ignore -->
 <template>
-  <svg :width="width" :height="height" class="curve" role="img" :aria-label="`Setpoint from ${show(programme.warmC)} down to ${show(programme.holdC)} and back`">
+  <svg :width="width" :height="height" class="curve chart" role="img" :aria-label="`Setpoint from ${show(programme.warmC)} down to ${show(programme.holdC)} and back`">
     <line v-if="today !== undefined" :x1="x(today)" :x2="x(today)" y1="0" :y2="height" stroke="var(--ui-primary)" stroke-width="1.25" />
     <rect v-if="night" v-bind="night" fill="var(--stage-cooling)" opacity="0.2" />
     <path :d="path" fill="none" stroke="var(--stage-cooling)" stroke-width="2.25" />
@@ -64,12 +64,5 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 .curve {
   display: block;
   max-width: 100%;
-}
-text {
-  font-size: 13px;
-  fill: var(--ui-text-toned);
-  paint-order: stroke;
-  stroke: var(--ui-bg);
-  stroke-width: 3px;
 }
 </style>

@@ -71,7 +71,7 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 
 <!-- prettier-ignore -->
 <template>
-  <svg :width="span.width" :height="height" class="loss" role="img" :aria-label="`${cold.tag}: ${cold.lost === null ? 'not weighed twice yet' : `lost ${percent(cold.lost)}`}; watch at ${percent(cold.limits.watch)}, out at ${percent(cold.limits.takeOut)}`">
+  <svg :width="span.width" :height="height" class="loss chart" role="img" :aria-label="`${cold.tag}: ${cold.lost === null ? 'not weighed twice yet' : `lost ${percent(cold.lost)}`}; watch at ${percent(cold.limits.watch)}, out at ${percent(cold.limits.takeOut)}`">
     <line :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="height - (axes ? 20 : 0)" stroke="var(--ui-primary)" stroke-width="1.25" />
     <path :d="usual" fill="var(--stage-cooling)" fill-opacity="0.22" />
     <line x1="0" :x2="span.width" :y1="y(cold.limits.watch)" :y2="y(cold.limits.watch)" stroke="var(--stage-gravid)" stroke-dasharray="3 4" />
@@ -94,12 +94,5 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 .loss {
   display: block;
   max-width: 100%;
-}
-text {
-  font-size: 13px;
-  fill: var(--ui-text-toned);
-  paint-order: stroke;
-  stroke: var(--ui-bg);
-  stroke-width: 3px;
 }
 </style>

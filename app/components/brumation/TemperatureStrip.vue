@@ -25,7 +25,7 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 
 <!-- prettier-ignore -->
 <template>
-  <svg :width="span.width" :height="height" class="strip" role="img" :aria-label="`${place.name}: temperature by day, lowest to highest`">
+  <svg :width="span.width" :height="height" class="strip chart" role="img" :aria-label="`${place.name}: temperature by day, lowest to highest`">
     <template v-if="place.band">
       <rect x="0" :y="y(place.band.highC)" :width="span.width" :height="Math.max(0, y(place.band.lowC) - y(place.band.highC))" fill="var(--stage-cooling)" opacity="0.16" />
       <text :x="span.width - 4" text-anchor="end" :y="y(place.band.highC) + 13">{{ show(place.band.highC) }}</text>
@@ -44,12 +44,5 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
 .strip {
   display: block;
   max-width: 100%;
-}
-text {
-  font-size: 13px;
-  fill: var(--ui-text-toned);
-  paint-order: stroke;
-  stroke: var(--ui-bg);
-  stroke-width: 3px;
 }
 </style>

@@ -17,8 +17,8 @@ const stage = computed(() => cultureStage(props.culture, supply.value, house.tod
 const expected = computed(() =>
   stage.value === 'growing' ? summarise(producingFrom(props.culture, supply.value, tempC.value, house.today)) : null,
 )
-const write = (kind: string, says: string, data: Record<string, unknown> = {}) =>
-  record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`)
+const write = (kind: string, says: string, data: Record<string, unknown> = {}, form?: FormErrors) =>
+  record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`, form)
 </script>
 
 <!-- prettier-ignore -->
@@ -32,8 +32,8 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}) =
     <div class="buttons">
       <UButton v-if="stage === 'growing'" label="Producing" :disabled="busy" @click="write('producing', 'producing')" />
       <UButton v-if="stage === 'producing'" label="Harvested" :disabled="busy" @click="write('harvested', 'harvested', { count: 0 })" />
-      <RecordAskNumber v-if="stage === 'producing'" label="Harvested, counted" :title="`${culture.tag}: about how many`" :busy="busy" @record="count => write('harvested', `harvested about ${count}`, { count })" />
-      <RecordAskNumber v-if="stage === 'growing' || stage === 'producing'" label="Failed" :title="`${culture.tag} is written off`" kind="cultureFailed" no-number :busy="busy" @record="(_, why) => write('cultureFailed', 'failed', why)" />
+      <RecordAskNumber v-if="stage === 'producing'" label="Harvested, counted" :title="`${culture.tag}: about how many`" :busy="busy" @record="(count, _, form) => write('harvested', `harvested about ${count}`, { count }, form)" />
+      <RecordAskNumber v-if="stage === 'growing' || stage === 'producing'" label="Failed" :title="`${culture.tag} is written off`" kind="cultureFailed" no-number :busy="busy" @record="(_, why, form) => write('cultureFailed', 'failed', why, form)" />
       <UButton label="Retire" variant="outline" color="neutral" :disabled="busy" @click="write('cultureFinished', 'retired')" />
     </div>
   </div>

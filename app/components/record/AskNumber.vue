@@ -13,7 +13,7 @@ defineProps<{
   /** Nothing but that is asked. */
   noNumber?: boolean
   /** Writes the number; the field closes when it was written, and keeps it when it was not. */
-  onRecord: (value: number, further: Record<string, unknown>) => Promise<unknown>
+  onRecord: (value: number, further: Record<string, unknown>, form: FormErrors) => Promise<unknown>
 }>()
 
 const tellNotLoaded = useNotLoaded()

@@ -7,7 +7,7 @@ const props = defineProps<{
   unit?: 'mass'
   likely?: number
   /** Writes the number; the field closes when it was written, and keeps it when it was not. */
-  onRecord: (value: number, further: Record<string, unknown>) => Promise<unknown>
+  onRecord: (value: number, further: Record<string, unknown>, form: FormErrors) => Promise<unknown>
   kind?: string
   noNumber?: boolean
   /** The button that it stands at. */
@@ -22,7 +22,7 @@ void load()
 /** What else may be said; it can stay empty. */
 const hints = computed(() => (props.kind ? log.value?.entryKinds.get(props.kind)?.fields : undefined) ?? {})
 const further = reactive<Record<string, string>>({})
-const problem = ref('')
+const problems = useProblems()
 const sending = ref(false)
 
 const hint = computed(() =>
@@ -35,7 +35,7 @@ const hint = computed(() =>
 
 // a number that was typed and not written is still there when the field is opened again
 watch(open, is => {
-  if (is) problem.value = ''
+  if (is) problems.value = {}
 })
 
 /** The button opens and closes the field itself. */
@@ -47,27 +47,39 @@ function back(event: Event): void {
   props.button?.focus()
 }
 
+/** What the button itself asks for; not the name of a field, which is of its kind. */
+const ASKED = ''
+
 /** The number that was written. @throws UnitError */
 function read(): number {
-  const value =
-    props.unit === 'mass' ? Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)) : Number(text.value)
-  if (!text.value.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
-  if (props.unit !== 'mass' && !Number.isInteger(value)) throw new UnitError('Write a whole number')
-  return value
+  if (props.noNumber) return 0
+  if (props.unit !== 'mass') return wholeNumber(text.value)
+  const grams = Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2))
+  if (grams < 0) throw new UnitError('Write a number')
+  return grams
+}
+
+/** What the house refuses stands beside its field; what is about none of them, beside the first. */
+const form: FormErrors = {
+  setErrors: errors => {
+    const first = props.noNumber ? (Object.keys(hints.value)[0] ?? ASKED) : ASKED
+    problems.value = Object.fromEntries(errors.map(e => [e.name in hints.value ? e.name : first, e.message]))
+  },
 }
 
 async function send(): Promise<void> {
-  problem.value = ''
+  const said = readFurther(hints.value, further, house.settings.tempUnit)
+  problems.value = said.problems
   sending.value = true
   try {
-    const said = readFurther(hints.value, further, house.settings.tempUnit)
-    if (!(await props.onRecord(props.noNumber ? 0 : read(), said))) return
+    const value = read()
+    if (Object.keys(said.problems).length || !(await props.onRecord(value, said.data, form))) return
     text.value = ''
     for (const name of Object.keys(further)) further[name] = ''
     open.value = false
   } catch (error) {
     if (!(error instanceof UnitError)) throw error
-    problem.value = error.message
+    problems.value = { ...said.problems, [ASKED]: error.message }
   } finally {
     sending.value = false
   }
@@ -80,12 +92,12 @@ async function send(): Promise<void> {
     <template #content>
       <form class="ask" @submit.prevent="send">
         <p v-if="noNumber" class="quiet">{{ title }}</p>
-        <UFormField v-else :label="title" :hint="hint" :error="problem || undefined">
+        <UFormField v-else :label="title" :hint="hint" :error="problems[ASKED]">
           <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
             <template v-if="unit === 'mass'" #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template>
           </UInput>
         </UFormField>
-        <UFormField v-for="(field, name) in hints" :key="name" :label="field.label" :hint="field.as === 'temperature' ? house.settings.tempUnit : ''" :error="noNumber ? problem || undefined : undefined">
+        <UFormField v-for="(field, name) in hints" :key="name" :label="field.label" :hint="field.as === 'temperature' ? house.settings.tempUnit : ''" :error="problems[name]">
           <UInput v-model="further[name]" :inputmode="field.as === 'text' ? 'text' : 'decimal'" autocomplete="off" class="w-full" :maxlength="300" />
         </UFormField>
         <UButton type="submit" label="Record" size="lg" block :loading="sending" />

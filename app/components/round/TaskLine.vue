@@ -8,9 +8,12 @@ const { perform, busy } = useTaskActions()
 const line = useTemplateRef<HTMLElement>('line')
 const leaving = useNextLine(() => line.value)
 
-async function act(action: TaskAction, asked: number | null = null, further = {}): Promise<boolean> {
+async function act(
+  action: TaskAction,
+  ...said: [asked?: number, further?: object, form?: FormErrors]
+): Promise<boolean> {
   const goOn = leaving()
-  const done = await perform(props.task, action, asked, further)
+  const done = await perform(props.task, action, ...said)
   if (done) await goOn()
   return done
 }
@@ -38,7 +41,7 @@ const link = computed(() =>
     </div>
     <div class="do">
       <template v-for="action in task.actions" :key="action.label">
-        <RecordAskNumber v-if="action.ask" :label="action.label" :title="`${task.tag}: ${action.ask.label.toLowerCase()}`" :unit="action.ask.unit" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" :kind="action.kind" @record="(value, further) => act(action, value, further)" />
+        <RecordAskNumber v-if="action.ask" :label="action.label" :title="`${task.tag}: ${action.ask.label.toLowerCase()}`" :unit="action.ask.unit" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy" :kind="action.kind" @record="(...said) => act(action, ...said)" />
         <UButton v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'" :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="act(action)" />
       </template>
     </div>

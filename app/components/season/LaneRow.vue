@@ -85,7 +85,7 @@ const nextText = computed(() =>
       <WorkingLink v-if="nextEvent" class="next" :title="`${lane.title}: ${next!.name}`" :answer="nextText" :reasons="nextEvent.reasons" />
       <span v-else class="next quiet">{{ nextText }}</span>
     </div>
-    <svg :width="span.width" :height="HEIGHT" class="strip" role="img" :aria-label="`${lane.title}: ${nextText}`" @click="emit('open')">
+    <svg :width="span.width" :height="HEIGHT" class="strip chart" role="img" :aria-label="`${lane.title}: ${nextText}`" @click="emit('open')">
       <SeasonGrid :span="span" :today="today" :height="HEIGHT" />
       <g v-for="e in expected" :key="e.key" :opacity="e.faint ? 0.45 : 1">
         <path :d="e.path" :fill="colourOf(e.event)" :fill-opacity="0.25 + 0.5 * (1 - e.dist.never)" />
@@ -147,13 +147,6 @@ const nextText = computed(() =>
   display: block;
   cursor: pointer;
 }
-text {
-  font-size: 13px;
-  fill: var(--ui-text-toned);
-  paint-order: stroke;
-  stroke: var(--ui-bg);
-  stroke-width: 3px;
-}
 @media (max-width: 800px) {
   .lane {
     grid-template-columns: minmax(0, 1fr);
@@ -172,6 +165,10 @@ text {
   .next {
     min-height: 44px;
     align-items: center;
+  }
+  .next {
+    white-space: normal;
+    text-align: right;
   }
   .species {
     display: none;

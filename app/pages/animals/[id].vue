@@ -16,6 +16,12 @@ const VIEWS = [
   { hash: '#lineage', label: 'Lineage', is: 'lineage' },
 ] as const
 const view = computed(() => VIEWS.find(v => v.hash === route.hash) ?? VIEWS[0])
+const shown = computed({
+  get: () => view.value.label,
+  set: label => {
+    void router.replace({ hash: VIEWS.find(v => v.label === label)!.hash })
+  },
+})
 const id = computed(() => String(route.params.id))
 const house = useHouse()
 const { record, busy } = useRecord()
@@ -98,22 +104,24 @@ const placeItems = computed(() =>
     .sort((a, b) => (a.label < b.label ? -1 : 1)),
 )
 
-async function write(kind: string, data: Record<string, unknown>, says: string): Promise<boolean> {
+async function write(kind: string, data: Record<string, unknown>, says: string, form?: FormErrors): Promise<boolean> {
   if (!canWrite.value || when.value === null) return false
   return (
     (await record(
       { kind, subject: { type: 'animal', id: id.value }, data, day: when.value },
       `${animal.value!.tag}: ${says}`,
+      form,
     )) !== null
   )
 }
-function feed(taken: number): Promise<boolean> {
+function feed(taken: number, _further?: object, form?: FormErrors): Promise<boolean> {
   const feeder = feederOf(house.almanac, prey.value!)
   const said = taken === 0 ? 'refused' : taken < offered.value ? `took ${taken} of` : 'took'
   return write(
     'fed',
     { prey: prey.value, offered: offered.value, taken },
     `${said} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`,
+    form,
   )
 }
 async function writeNote(): Promise<void> {
@@ -150,9 +158,7 @@ async function writeNote(): Promise<void> {
       </p>
     </header>
     <AlarmList :alarms="alarms" />
-    <div role="group" aria-label="View" class="views">
-      <UButton v-for="v in VIEWS" :key="v.hash" :label="v.label" size="sm" :variant="view === v ? 'subtle' : 'ghost'" color="neutral" :aria-pressed="view === v" @click="router.replace({ hash: v.hash })" />
-    </div>
+    <ViewSwitch v-model="shown" :views="VIEWS.map(v => v.label)" />
     <AnimalsBackground v-if="view.is" :animal="animal" :view="view.is" />
     <template v-else>
     <section v-if="cold" class="mb-8" aria-label="In the cold"><h2>In the cold</h2><BrumationColdSheet :cold="cold" /></section>
@@ -169,8 +175,8 @@ async function writeNote(): Promise<void> {
             <RecordDayField v-model="when" label="Happened on" :max="house.today" class="max-w-80" />
             <fieldset class="contents" :disabled="!canWrite">
             <div class="buttons">
-              <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" :main="!mealDue" :busy="busy" @record="write('weighed', { massG: $event }, `${$event} g`)" />
-              <RecordAskNumber label="Length" :title="`${animal.tag}: ${species.shellMass ? 'straight shell length' : 'length from snout to vent'}, mm`" :likely="animal.lengths.at(-1)?.mm" :busy="busy" @record="write('measured', { mm: $event }, `${$event} mm`)" />
+              <RecordAskNumber label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG" :main="!mealDue" :busy="busy" @record="(massG, _, form) => write('weighed', { massG }, `${massG} g`, form)" />
+              <RecordAskNumber label="Length" :title="`${animal.tag}: ${species.shellMass ? 'straight shell length' : 'length from snout to vent'}, mm`" :likely="animal.lengths.at(-1)?.mm" :busy="busy" @record="(mm, _, form) => write('measured', { mm }, `${mm} mm`, form)" />
               <UButton label="Shed" variant="outline" color="neutral" @click="write('shed', { complete: true }, 'shed')" />
               <UButton label="Shed in pieces" variant="outline" color="neutral" @click="write('shed', { complete: false }, 'shed in pieces')" />
               <UButton label="Looked at, well" variant="outline" color="neutral" @click="write('checked', { well: true }, 'looked at')" />
@@ -193,7 +199,7 @@ async function writeNote(): Promise<void> {
               <USelectMenu :items="placeItems" value-key="value" placeholder="Move to …" class="w-56" aria-label="Move to …" @update:model-value="write('moved', { placeId: $event }, 'moved')" />
               <AnimalsPairForm v-if="animal.sex !== 'male' && !pairing" :dam="animal" />
               <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
-              <RecordAskNumber label="Died" :title="`${animal.tag} died`" kind="died" no-number :busy="busy" @record="(_, cause) => write('died', cause, 'death recorded')" />
+              <RecordAskNumber label="Died" :title="`${animal.tag} died`" kind="died" no-number :busy="busy" @record="(_, cause, form) => write('died', cause, 'death recorded', form)" />
             </div>
             </fieldset>
             <p v-if="animal.refusals > 1" class="small quiet">Refusing: leave it alone between tries, never force. With falling weight, the reptile vet.</p>
@@ -216,12 +222,6 @@ async function writeNote(): Promise<void> {
 </template>
 
 <style scoped>
-.views {
-  display: flex;
-  gap: 0.25rem;
-  margin-bottom: 0.875rem;
-  flex-wrap: wrap;
-}
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
@@ -248,11 +248,6 @@ async function writeNote(): Promise<void> {
   color: var(--ui-text-muted);
   display: grid;
   gap: 0.25rem;
-}
-@media (max-width: 800px) {
-  .views :deep(button) {
-    min-height: 2.75rem;
-  }
 }
 @media (max-width: 900px) {
   .columns {
