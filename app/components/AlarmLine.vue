@@ -8,11 +8,21 @@ const { takeBack, busy } = useRecord()
 <!-- prettier-ignore -->
 <template>
   <li :class="alarm.level">
-    <UIcon :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4.5 mt-0.5 flex-none" :aria-label="alarm.level === 'harm' ? 'Harm' : 'Watch'" />
+    <UIcon
+      :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4.5 mt-0.5 flex-none"
+      :aria-label="alarm.level === 'harm' ? 'Harm' : 'Watch'"
+    />
     <p>
       <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
-      <span class="todo">{{ alarm.todo }} <NuxtLink v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id" :to="`/animals/${alarm.subject.id}`" class="underline whitespace-nowrap" :aria-label="`Open its page: ${alarm.text.split(/[:,\s]/)[0]}`">Open its page</NuxtLink></span>
-      <span v-if="alarm.suspect && alarm.suspectId" class="todo">Written last: {{ alarm.suspect }} <UButton label="Take it back" size="xs" variant="outline" color="neutral" :disabled="busy" @click="takeBack([alarm.suspectId])" /></span>
+      <span class="todo">{{ alarm.todo }} <NuxtLink
+        v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id"
+        :to="`/animals/${alarm.subject.id}`" class="underline whitespace-nowrap"
+        :aria-label="`Open its page: ${alarm.text.split(/[:,\s]/)[0]}`"
+      >Open its page</NuxtLink></span>
+      <span v-if="alarm.suspect && alarm.suspectId" class="todo">Written last: {{ alarm.suspect }} <UButton
+        label="Take it back" size="xs" variant="outline" color="neutral" :disabled="busy"
+        @click="takeBack([alarm.suspectId])"
+      /></span>
     </p>
   </li>
 </template>

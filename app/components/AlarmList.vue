@@ -21,9 +21,20 @@ const groups = computed(() => {
 <!-- prettier-ignore -->
 <template>
   <div v-if="alarms.length" class="alarms">
-    <ul v-if="groups.open.length" aria-label="What is going wrong"><AlarmLine v-for="alarm in groups.open" :key="alarm.id" :alarm="alarm" /></ul>
-    <Fold v-if="groups.more.length" class="watch" :summary="`${groups.more.length} more going wrong`"><ul aria-label="What else is going wrong"><AlarmLine v-for="alarm in groups.more" :key="alarm.id" :alarm="alarm" /></ul></Fold>
-    <Fold v-if="groups.watch.length" class="watch" :summary="`${groups.watch.length} ${groups.open.length ? 'more ' : ''}to watch`"><ul aria-label="What to watch"><AlarmLine v-for="alarm in groups.watch" :key="alarm.id" :alarm="alarm" /></ul></Fold>
+    <ul v-if="groups.open.length" aria-label="What is going wrong"><AlarmLine
+      v-for="alarm in groups.open" :key="alarm.id" :alarm="alarm"
+    /></ul>
+    <Fold
+      v-if="groups.more.length" class="watch" :summary="`${groups.more.length} more going wrong`"
+    ><ul aria-label="What else is going wrong"><AlarmLine
+      v-for="alarm in groups.more" :key="alarm.id" :alarm="alarm"
+    /></ul></Fold>
+    <Fold
+      v-if="groups.watch.length" class="watch"
+      :summary="`${groups.watch.length} ${groups.open.length ? 'more ' : ''}to watch`"
+    ><ul aria-label="What to watch"><AlarmLine
+      v-for="alarm in groups.watch" :key="alarm.id" :alarm="alarm"
+    /></ul></Fold>
   </div>
 </template>
 

@@ -42,9 +42,15 @@ async function fit(): Promise<void> {
         <UButton label="Fit a lamp" variant="outline" color="neutral" icon="i-lucide-lightbulb" />
         <template #content>
           <form class="grid gap-3 p-4 w-72" @submit.prevent="fit">
-            <UFormField label="Lamp"><UInput v-model="state.lamp" class="w-full" placeholder="UVB tube, 39 W" maxlength="60" /></UFormField>
-            <UFormField label="Place"><USelectMenu v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None" /></UFormField>
-            <UFormField label="Life" hint="days; 6–12 months are usual"><UInputNumber v-model="state.lifeDays" :min="1" :max="3650" class="w-full" /></UFormField>
+            <UFormField label="Lamp"><UInput
+              v-model="state.lamp" class="w-full" placeholder="UVB tube, 39 W" maxlength="60"
+            /></UFormField>
+            <UFormField label="Place"><USelectMenu
+              v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
+            /></UFormField>
+            <UFormField label="Life" hint="days; 6–12 months are usual"><UInputNumber
+              v-model="state.lifeDays" :min="1" :max="3650" class="w-full"
+            /></UFormField>
             <p class="small quiet">Cold and unplugged first. Guard, thermostat and smoke alarm: lamps burn houses.</p>
             <UButton type="submit" label="Fit lamp" :disabled="!state.lamp.trim()" :loading="busy" block />
           </form>
@@ -58,7 +64,10 @@ async function fit(): Promise<void> {
         <tr v-for="l in lamps" :key="l.id">
           <td class="tag">{{ l.tag }}</td><td>{{ l.lamp }}</td><td>{{ house.placeName(l.placeId) }}</td>
           <td :class="{ 'font-semibold': l.due < house.today }">{{ formatDay(l.due, house.today) }}<span v-if="l.due < house.today">, {{ formatDistance(l.due, house.today) }}</span></td>
-          <td><UButton label="Replaced" size="xs" variant="outline" color="neutral" :disabled="busy" @click="record({ kind: 'lampReplaced', subject: { type: 'lamp', id: l.id }, data: {} }, `${l.tag} replaced`)" /></td>
+          <td><UButton
+            label="Replaced" size="xs" variant="outline" color="neutral" :disabled="busy"
+            @click="record({ kind: 'lampReplaced', subject: { type: 'lamp', id: l.id }, data: {} }, `${l.tag} replaced`)"
+          /></td>
         </tr>
       </tbody>
     </table>

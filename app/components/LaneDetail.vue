@@ -57,7 +57,9 @@ async function perform(
 <!-- prettier-ignore -->
 <template>
   <div class="detail">
-    <p v-if="lane.caution" class="caution"><UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ lane.caution }}</p>
+    <p v-if="lane.caution" class="caution"><UIcon
+      name="i-lucide-triangle-alert" class="size-4"
+    /> {{ lane.caution }}</p>
     <ol class="events">
       <li v-for="(row, i) in rows" :key="i" :class="{ seen: row.observed }" :data-event="row.event">
         <span class="stage" :class="`stage-${row.stage}`">{{ row.name }}</span>
@@ -69,19 +71,33 @@ async function perform(
       </li>
     </ol>
     <p class="young">
-      {{ lane.stage === 'hatchling' ? 'Young alive and to come' : 'Young, if it comes to it' }}: <WorkingLink :title="`${lane.title}: young`" :answer="lane.young.value < 10 ? lane.young.value.toFixed(1) : String(Math.round(lane.young.value))" :reasons="lane.young.reasons" />
+      {{ lane.stage === 'hatchling' ? 'Young alive and to come' : 'Young, if it comes to it' }}: <WorkingLink
+        :title="`${lane.title}: young`"
+        :answer="lane.young.value < 10 ? lane.young.value.toFixed(1) : String(Math.round(lane.young.value))"
+        :reasons="lane.young.reasons"
+      />
     </p>
     <div class="record">
       <div class="buttons">
         <RecordDayField v-model="when" label="Happened on" :max="house.today" class="when" />
         <template v-for="action in actions" :key="action.label">
-          <RecordAskNumber v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely" :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" :kind="action.kind" @record="(...said) => perform(action, ...said)" />
-          <UButton v-else :label="action.label" :color="action.tone === 'main' && !compact ? 'primary' : 'neutral'" :variant="action.tone === 'main' && !compact ? 'solid' : 'outline'" :disabled="busy || !canWrite" @click="perform(action)" />
+          <RecordAskNumber
+            v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely"
+            :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" :kind="action.kind"
+            @record="(...said) => perform(action, ...said)"
+          />
+          <UButton
+            v-else :label="action.label" :color="action.tone === 'main' && !compact ? 'primary' : 'neutral'"
+            :variant="action.tone === 'main' && !compact ? 'solid' : 'outline'" :disabled="busy || !canWrite"
+            @click="perform(action)"
+          />
         </template>
       </div>
     </div>
     <ul v-if="!compact" class="cautions">
-      <li v-for="caution in cautions" :key="caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ caution }}</li>
+      <li v-for="caution in cautions" :key="caution"><UIcon
+        name="i-lucide-triangle-alert" class="size-3.5"
+      /> {{ caution }}</li>
     </ul>
   </div>
 </template>

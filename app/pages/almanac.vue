@@ -349,25 +349,37 @@ const feederRows = computed((): [string, Row[]][] => {
     <div class="book">
       <nav aria-label="Almanac">
         <h2>Species</h2>
-        <ul><li v-for="s in species" :key="s.id"><button type="button" :class="{ here: chosen === s.id }" @click="chosen = s.id">{{ s.name }}</button></li></ul>
+        <ul><li v-for="s in species" :key="s.id"><button
+          type="button" :class="{ here: chosen === s.id }" @click="chosen = s.id"
+        >{{ s.name }}</button></li></ul>
         <h2>Feeders</h2>
-        <ul><li v-for="f in feeders" :key="f.id"><button type="button" :class="{ here: chosen === f.id }" @click="chosen = f.id">{{ f.name }}</button></li></ul>
+        <ul><li v-for="f in feeders" :key="f.id"><button
+          type="button" :class="{ here: chosen === f.id }" @click="chosen = f.id"
+        >{{ f.name }}</button></li></ul>
       </nav>
       <article>
         <template v-if="shownSpecies">
           <h2 class="title">{{ shownSpecies.name }} <i class="quiet font-normal">{{ shownSpecies.latin }}</i></h2>
           <p class="quiet">{{ { egg: 'Lays eggs', live: 'Live-bearing', larval: 'Spawns; tadpoles' }[shownSpecies.mode] }}; {{ { brumation: 'cold in winter', dormancy: 'a cool, dry rest', none: 'no rest' }[shownSpecies.winter] }}.</p>
-          <p v-for="c in shownSpecies.cautions" :key="c" class="small caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
+          <p
+            v-for="c in shownSpecies.cautions" :key="c" class="small caution"
+          ><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
         </template>
         <template v-else-if="shownFeeder">
           <h2 class="title">{{ shownFeeder.name }} <i class="quiet font-normal">{{ shownFeeder.latin }}</i></h2>
           <p>{{ shownFeeder.care }}</p>
-          <p v-for="c in shownFeeder.cautions" :key="c" class="small caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
+          <p
+            v-for="c in shownFeeder.cautions" :key="c" class="small caution"
+          ><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
         </template>
         <section v-for="[title, rows] in [...speciesRows, ...feederRows]" :key="title">
           <h3>{{ title }}</h3>
           <table class="plain">
-            <tbody><tr v-for="row in rows" :key="row.label"><td>{{ row.label }}</td><td><span class="numbers"><AlmanacNumber v-for="n in row.numbers" :key="n.path" v-bind="n" /></span></td><td class="quiet">{{ row.unit }}</td></tr></tbody>
+            <tbody><tr
+              v-for="row in rows" :key="row.label"
+            ><td>{{ row.label }}</td><td><span class="numbers"><AlmanacNumber
+              v-for="n in row.numbers" :key="n.path" v-bind="n"
+            /></span></td><td class="quiet">{{ row.unit }}</td></tr></tbody>
           </table>
         </section>
       </article>

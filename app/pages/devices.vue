@@ -126,19 +126,33 @@ const example = computed(() =>
     <ul v-if="list?.devices.length" class="devices">
       <li v-for="d in list.devices" :key="d.id" :data-device="d.name">
         <h2>{{ d.name }} <span class="quiet">{{ d.kind }}{{ d.simulated ? ', simulated' : '' }}{{ d.placeId ? `, ${house.placeName(d.placeId)}` : '' }}</span></h2>
-        <p>{{ latest(d) }}<span v-if="d.setAside" class="aside"> · {{ d.setAside }} set aside, last: {{ d.lastReason }}</span></p>
+        <p>{{ latest(d) }}<span
+          v-if="d.setAside" class="aside"
+        > · {{ d.setAside }} set aside, last: {{ d.lastReason }}</span></p>
         <div class="acts">
           <template v-if="list.demo && d.simulated && d.kind === 'probe'">
-            <UButton v-for="fault in FAULTS" :key="fault" :label="FAULT_WORDS[fault]" size="xs" :variant="d.faults.includes(fault) ? 'solid' : 'outline'" :color="d.faults.includes(fault) ? 'error' : 'neutral'" :aria-pressed="d.faults.includes(fault)" :disabled="busy" @click="setFault(d, fault, !d.faults.includes(fault))" />
+            <UButton
+              v-for="fault in FAULTS" :key="fault" :label="FAULT_WORDS[fault]" size="xs"
+              :variant="d.faults.includes(fault) ? 'solid' : 'outline'"
+              :color="d.faults.includes(fault) ? 'error' : 'neutral'" :aria-pressed="d.faults.includes(fault)"
+              :disabled="busy" @click="setFault(d, fault, !d.faults.includes(fault))"
+            />
           </template>
-          <UButton v-if="!d.simulated" :label="removing === d.id ? `Remove ${d.name} for good` : `Remove ${d.name}`" size="xs" :variant="removing === d.id ? 'solid' : 'ghost'" :color="removing === d.id ? 'error' : 'neutral'" :disabled="busy" @click="removing === d.id ? remove(d) : (removing = d.id)" @blur="removing = null" />
+          <UButton
+            v-if="!d.simulated" :label="removing === d.id ? `Remove ${d.name} for good` : `Remove ${d.name}`" size="xs"
+            :variant="removing === d.id ? 'solid' : 'ghost'" :color="removing === d.id ? 'error' : 'neutral'"
+            :disabled="busy" @click="removing === d.id ? remove(d) : (removing = d.id)" @blur="removing = null"
+          />
         </div>
       </li>
     </ul>
     <section v-if="list?.demo" class="demo">
       <h2>Let time pass <span class="quiet">it is {{ clock }}</span></h2>
       <p class="quiet small">The simulated probes read on by the minute. Break one, let some hours pass, and look at Brumation.</p>
-      <div class="acts"><UButton v-for="h in [1, 6, 24]" :key="h" :label="h === 1 ? '1 hour' : `${h} hours`" variant="outline" color="neutral" :disabled="busy" :loading="busy" @click="pass(h)" /></div>
+      <div class="acts"><UButton
+        v-for="h in [1, 6, 24]" :key="h" :label="h === 1 ? '1 hour' : `${h} hours`" variant="outline" color="neutral"
+        :disabled="busy" :loading="busy" @click="pass(h)"
+      /></div>
     </section>
     <p class="quiet small mt-8 max-w-prose">A gateway sends readings to <code>POST /api/devices/:id/readings</code> with its token. What cannot be true (a clock ahead, no number, another value for the same instant) is set aside with its reason, and never lost. Have a second thermometer in every cold place: a probe can lie.</p>
     <USlideover v-model:open="open" title="Add a device" description="It gets an address and a token of its own">
@@ -151,9 +165,15 @@ const example = computed(() =>
           <UButton label="It is written down" class="justify-self-start" @click="open = false" />
         </div>
         <form v-else class="grid gap-4" @submit.prevent="send">
-          <UFormField label="Name" required :error="problems.name"><UInput v-model="state.name" class="w-full" placeholder="Chest probe" /></UFormField>
-          <UFormField label="Kind"><USelect v-model="state.kind" :items="['probe', 'scale']" class="w-full" /></UFormField>
-          <UFormField v-if="state.kind === 'probe'" label="Reads" :error="problems.placeId"><USelectMenu v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="Which place" /></UFormField>
+          <UFormField label="Name" required :error="problems.name"><UInput
+            v-model="state.name" class="w-full" placeholder="Chest probe"
+          /></UFormField>
+          <UFormField label="Kind"><USelect
+            v-model="state.kind" :items="['probe', 'scale']" class="w-full"
+          /></UFormField>
+          <UFormField v-if="state.kind === 'probe'" label="Reads" :error="problems.placeId"><USelectMenu
+            v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="Which place"
+          /></UFormField>
           <UButton type="submit" label="Add device" class="justify-self-start" />
         </form>
       </template>

@@ -33,7 +33,11 @@ function line(lane: Lane): string {
       <h1>Which eggs hatch when?</h1>
       <p>{{ lanes.length ? `${lanes.length} clutches in the incubators. ${first}` : '' }}</p>
     </header>
-    <p v-if="!lanes.length" class="quiet">No eggs. Record a laying on the pair’s lane in <NuxtLink to="/season" class="underline">Season</NuxtLink>, or write <span class="tag">K-01 laid 8</span> in the log line.</p>
+    <p
+      v-if="!lanes.length" class="quiet"
+    >No eggs. Record a laying on the pair’s lane in <NuxtLink
+      to="/season" class="underline"
+    >Season</NuxtLink>, or write <span class="tag">K-01 laid 8</span> in the log line.</p>
     <ClutchList v-else :lanes="lanes"><template #line="{ lane }">{{ line(lane) }}</template></ClutchList>
     <p class="quiet small mt-8">Do not turn eggs. Isolate a doubtful firm egg, do not throw it out early. Never pull a hatchling from its egg.</p>
   </div>

@@ -81,21 +81,32 @@ const order = (prey: string, value: number) =>
       </div>
       <FeedersStartForm />
     </header>
-    <p v-if="!alive.length && !stocks.length" class="quiet">No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.</p>
+    <p
+      v-if="!alive.length && !stocks.length" class="quiet"
+    >No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.</p>
 
     <section v-for="id in batches" :key="id" class="kind">
       <h2>
         <span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span>
-        <WorkingLink v-if="planOf(id)" class="plan" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)" :reasons="planOf(id)!.reasons" />
+        <WorkingLink
+          v-if="planOf(id)" class="plan" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)"
+          :reasons="planOf(id)!.reasons"
+        />
       </h2>
-      <FeedersShelf :feeder-id="id" :cultures="alive.filter(c => c.feederId === id)" :picked="picked" @pick="picked = picked === $event ? null : $event" />
+      <FeedersShelf
+        :feeder-id="id" :cultures="alive.filter(c => c.feederId === id)" :picked="picked"
+        @pick="picked = picked === $event ? null : $event"
+      />
       <FeedersCultureCard v-if="pickedCulture?.feederId === id" :culture="pickedCulture" />
     </section>
 
     <section v-if="colonies.length" class="kind">
       <h2>Colonies</h2>
       <template v-for="id in colonies" :key="id">
-        <p class="colony"><span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span> <WorkingLink v-if="planOf(id)" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)" :reasons="planOf(id)!.reasons" /></p>
+        <p class="colony"><span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span> <WorkingLink
+          v-if="planOf(id)" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)"
+          :reasons="planOf(id)!.reasons"
+        /></p>
         <FeedersCultureCard v-for="c in alive.filter(x => x.feederId === id)" :id="c.id" :key="c.id" :culture="c" />
       </template>
     </section>
@@ -111,10 +122,17 @@ const order = (prey: string, value: number) =>
               <td class="num">{{ Math.round(s.look.stock) }}</td>
               <td class="num">{{ s.ordered || '' }}</td>
               <td>{{ s.lasts === null ? `over ${Math.round(s.plan.days / 7)} weeks` : formatDay(s.lasts, house.today) }}</td>
-              <td><WorkingLink :title="`${s.feeder.name}: plan`" :answer="planText(s.plan.prey)" :reasons="s.plan.reasons" /></td>
+              <td><WorkingLink
+                :title="`${s.feeder.name}: plan`" :answer="planText(s.plan.prey)" :reasons="s.plan.reasons"
+              /></td>
               <td class="buttons">
-                <RecordAskNumber label="Count" :title="`${s.feeder.name} left`" :likely="Math.round(s.look.stock)" @record="count(s.plan.prey, $event)" />
-                <RecordAskNumber label="Order" :title="`${s.feeder.name} ordered`" @record="order(s.plan.prey, $event)" />
+                <RecordAskNumber
+                  label="Count" :title="`${s.feeder.name} left`" :likely="Math.round(s.look.stock)"
+                  @record="count(s.plan.prey, $event)"
+                />
+                <RecordAskNumber
+                  label="Order" :title="`${s.feeder.name} ordered`" @record="order(s.plan.prey, $event)"
+                />
               </td>
             </tr>
           </tbody>

@@ -67,11 +67,20 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
     <ClutchList :lanes="lanes">
       <template #line="{ lane }">{{ line(lane) }}</template>
       <template #after="{ lane }">
-        <AnimalsTagYoung v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0" :key="youngInGroup(house.house.clutches[lane.subject.id]!)" class="mt-3" :clutch="house.house.clutches[lane.subject.id]!" :young="youngInGroup(house.house.clutches[lane.subject.id]!)" />
-        <GenesCountLooks v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0" class="mt-2" :clutch="house.house.clutches[lane.subject.id]!" />
+        <AnimalsTagYoung
+          v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0"
+          :key="youngInGroup(house.house.clutches[lane.subject.id]!)" class="mt-3"
+          :clutch="house.house.clutches[lane.subject.id]!" :young="youngInGroup(house.house.clutches[lane.subject.id]!)"
+        />
+        <GenesCountLooks
+          v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0" class="mt-2"
+          :clutch="house.house.clutches[lane.subject.id]!"
+        />
       </template>
     </ClutchList>
-    <p v-if="!lanes.length && !young.length" class="quiet">No young yet. They appear here when a hatching or birth is recorded.</p>
+    <p
+      v-if="!lanes.length && !young.length" class="quiet"
+    >No young yet. They appear here when a hatching or birth is recorded.</p>
     <div v-if="young.length" class="overflow-x-auto mt-8">
       <table class="plain">
         <thead><tr><th>Tag</th><th>Species</th><th class="num">Weight</th><th class="num">Gain a week</th><th>Step</th><th>Next meal</th><th>Refused</th></tr></thead>
@@ -80,14 +89,21 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
             <td><NuxtLink :to="`/animals/${r.a.id}`" class="tag">{{ r.a.tag }}</NuxtLink></td>
             <td>{{ house.speciesName(r.a.speciesId) }}</td>
             <td class="num">{{ r.now ? formatQuantity(r.now.massG, house.settings.massUnit) : '' }}</td>
-            <td class="num" :class="{ falling: (r.gain ?? 0) < -1 }">{{ r.gain === null ? '' : `${r.gain > 0 ? '+' : ''}${r.gain.toFixed(1)} %` }}</td>
+            <td
+              class="num" :class="{ falling: (r.gain ?? 0) < -1 }"
+            >{{ r.gain === null ? '' : `${r.gain > 0 ? '+' : ''}${r.gain.toFixed(1)} %` }}</td>
             <td>{{ r.step }}</td>
-            <td><WorkingLink v-if="r.meal" :title="`${r.a.tag}: next meal`" :reasons="r.meal.reasons" :answer="`${r.meal.value.due <= house.today ? 'due' : formatDistance(r.meal.value.due, house.today)}: ${r.meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`" /></td>
+            <td><WorkingLink
+              v-if="r.meal" :title="`${r.a.tag}: next meal`" :reasons="r.meal.reasons"
+              :answer="`${r.meal.value.due <= house.today ? 'due' : formatDistance(r.meal.value.due, house.today)}: ${r.meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`"
+            /></td>
             <td :class="{ falling: r.a.refusals >= 3 }">{{ r.a.refusals ? `${r.a.refusals} in a row` : '' }}</td>
           </tr>
         </tbody>
       </table>
-      <UButton v-if="more" class="mt-2" variant="outline" color="neutral" :label="`Show ${more} more young`" @click="showAll" />
+      <UButton
+        v-if="more" class="mt-2" variant="outline" color="neutral" :label="`Show ${more} more young`" @click="showAll"
+      />
     </div>
     <p class="quiet small mt-6">A refuser is left alone between tries and never forced. Never sell an animal that does not eat. Falling weight with refusals is for the reptile vet.</p>
   </div>

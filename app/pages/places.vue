@@ -96,29 +96,52 @@ async function send(): Promise<void> {
       <h1>Where does everything stand?</h1>
       <UButton label="Add a place" icon="i-lucide-plus" @click="start()" />
     </header>
-    <p v-if="!list.length" class="quiet">No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
+    <p
+      v-if="!list.length" class="quiet"
+    >No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
     <table v-else class="plain max-w-3xl">
       <thead><tr><th>Place, in walking order</th><th class="kind">Kind</th><th class="num">At</th><th class="num">Here</th><th><span class="sr-only">Change</span></th></tr></thead>
       <tbody>
         <tr v-for="l in list" :key="l.place.id">
-          <td :style="{ paddingLeft: `${(l.route.names.length - 1) * 1.25}rem` }" :class="{ 'font-semibold': l.route.names.length === 1 }">{{ l.place.name }}</td>
+          <td
+            :style="{ paddingLeft: `${(l.route.names.length - 1) * 1.25}rem` }"
+            :class="{ 'font-semibold': l.route.names.length === 1 }"
+          >{{ l.place.name }}</td>
           <td class="quiet kind">{{ l.place.kind }}</td>
           <td class="num">{{ l.place.tempC === null ? '' : formatQuantity(l.place.tempC, house.settings.tempUnit) }}</td>
           <td class="num">{{ lives.get(l.place.id) ?? '' }}</td>
-          <td><UButton label="Change" size="xs" variant="link" color="neutral" :aria-label="`Change ${l.place.name}`" @click="start(l.place)" /></td>
+          <td><UButton
+            label="Change" size="xs" variant="link" color="neutral" :aria-label="`Change ${l.place.name}`"
+            @click="start(l.place)"
+          /></td>
         </tr>
       </tbody>
     </table>
     <div class="overflow-x-auto"><Lamps v-if="list.length" /></div>
-    <USlideover v-model:open="open" :title="editing ? 'Change a place' : 'Add a place'" description="Temperatures steer incubation and cultures">
+    <USlideover
+      v-model:open="open" :title="editing ? 'Change a place' : 'Add a place'"
+      description="Temperatures steer incubation and cultures"
+    >
       <template #body>
         <form class="grid gap-4" @submit.prevent="send">
-          <UFormField label="Name" required :error="problems.name"><UInput v-model="state.name" class="w-full" /></UFormField>
-          <UFormField label="Kind"><USelect v-model="state.kind" :items="[...PLACE_KINDS]" class="w-full" /></UFormField>
-          <UFormField label="Stands in" :error="problems.parentId"><USelectMenu v-model="state.parentId" :items="parents" value-key="value" class="w-full" placeholder="Nowhere: a room" /></UFormField>
-          <UFormField label="Rank in the walk" :error="problems.order"><UInputNumber v-model="state.order" :min="0" :max="9999" class="w-full" /></UFormField>
-          <UFormField label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"><UInput v-model="state.temp" class="w-full" inputmode="text" /></UFormField>
-          <UFormField v-if="state.kind === 'cold'" label="Takes, tubs" hint="empty: not said" :error="problems.capacity"><UInputNumber v-model="state.capacity" :min="1" :max="9999" class="w-full" /></UFormField>
+          <UFormField
+            label="Name" required :error="problems.name"
+          ><UInput v-model="state.name" class="w-full" /></UFormField>
+          <UFormField label="Kind"><USelect
+            v-model="state.kind" :items="[...PLACE_KINDS]" class="w-full"
+          /></UFormField>
+          <UFormField label="Stands in" :error="problems.parentId"><USelectMenu
+            v-model="state.parentId" :items="parents" value-key="value" class="w-full" placeholder="Nowhere: a room"
+          /></UFormField>
+          <UFormField label="Rank in the walk" :error="problems.order"><UInputNumber
+            v-model="state.order" :min="0" :max="9999" class="w-full"
+          /></UFormField>
+          <UFormField
+            label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"
+          ><UInput v-model="state.temp" class="w-full" inputmode="text" /></UFormField>
+          <UFormField
+            v-if="state.kind === 'cold'" label="Takes, tubs" hint="empty: not said" :error="problems.capacity"
+          ><UInputNumber v-model="state.capacity" :min="1" :max="9999" class="w-full" /></UFormField>
           <p class="small quiet">Heat mats and lamps burn houses: thermostat, guard, smoke alarm. Check an incubator with a second thermometer.</p>
           <UButton type="submit" :label="editing ? 'Change place' : 'Add place'" class="justify-self-start" />
         </form>

@@ -40,7 +40,9 @@ async function send(): Promise<void> {
     <UButton label="Give tags" icon="i-lucide-tags" variant="outline" color="neutral" />
     <template #content>
       <form class="grid gap-3 p-4 w-64" @submit.prevent="send">
-        <UFormField label="How many" :hint="`${young} in the group`" :error="problem || undefined"><UInputNumber v-model="count" :min="1" :max="young" class="w-full" /></UFormField>
+        <UFormField
+          label="How many" :hint="`${young} in the group`" :error="problem || undefined"
+        ><UInputNumber v-model="count" :min="1" :max="young" class="w-full" /></UFormField>
         <UFormField label="Prefix" :hint="`${prefix}-01 …`"><UInput v-model="prefix" class="w-full" /></UFormField>
         <UButton type="submit" label="Give tags" :loading="busy" block />
       </form>

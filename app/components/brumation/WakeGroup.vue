@@ -35,7 +35,11 @@ async function wake(): Promise<void> {
 
 <!-- prettier-ignore -->
 <template>
-  <UModal v-model:open="open" :title="group ? `${group.programme.kind === 'dormancy' ? 'End the rest of' : 'Wake'} ${group.tag}` : ''" :description="group ? house.speciesName(group.speciesId) : ''">
+  <UModal
+    v-model:open="open"
+    :title="group ? `${group.programme.kind === 'dormancy' ? 'End the rest of' : 'Wake'} ${group.tag}` : ''"
+    :description="group ? house.speciesName(group.speciesId) : ''"
+  >
     <template #body>
       <div v-if="group" class="grid gap-3">
         <p><b>{{ cold.map(m => m.tag).join(', ') }}</b></p>
@@ -43,7 +47,10 @@ async function wake(): Promise<void> {
         <p v-if="group.programme.kind === 'brumation'">{{ HOW[group.programme.warmUp] }} Water first; first meal, smaller than usual, when they are warm. Separate those that share a tub.</p>
         <p v-else>Warmth, light and meals rise again over about a week.</p>
         <div class="flex gap-2">
-          <UButton :label="group.programme.kind === 'dormancy' ? `End rest of ${cold.length}` : `Wake ${cold.length}`" size="lg" :loading="busy" @click="wake" />
+          <UButton
+            :label="group.programme.kind === 'dormancy' ? `End rest of ${cold.length}` : `Wake ${cold.length}`"
+            size="lg" :loading="busy" @click="wake"
+          />
           <UButton label="Not today" size="lg" variant="outline" color="neutral" @click="emit('close')" />
         </div>
       </div>

@@ -31,10 +31,22 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
     </p>
     <div class="buttons">
       <UButton v-if="stage === 'growing'" label="Producing" :disabled="busy" @click="write('producing', 'producing')" />
-      <UButton v-if="stage === 'producing'" label="Harvested" :disabled="busy" @click="write('harvested', 'harvested', { count: 0 })" />
-      <RecordAskNumber v-if="stage === 'producing'" label="Harvested, counted" :title="`${culture.tag}: about how many`" :busy="busy" @record="(count, _, form) => write('harvested', `harvested about ${count}`, { count }, form)" />
-      <RecordAskNumber v-if="stage === 'growing' || stage === 'producing'" label="Failed" :title="`${culture.tag} is written off`" kind="cultureFailed" no-number :busy="busy" @record="(_, why, form) => write('cultureFailed', 'failed', why, form)" />
-      <UButton label="Retire" variant="outline" color="neutral" :disabled="busy" @click="write('cultureFinished', 'retired')" />
+      <UButton
+        v-if="stage === 'producing'" label="Harvested" :disabled="busy"
+        @click="write('harvested', 'harvested', { count: 0 })"
+      />
+      <RecordAskNumber
+        v-if="stage === 'producing'" label="Harvested, counted" :title="`${culture.tag}: about how many`" :busy="busy"
+        @record="(count, _, form) => write('harvested', `harvested about ${count}`, { count }, form)"
+      />
+      <RecordAskNumber
+        v-if="stage === 'growing' || stage === 'producing'" label="Failed" :title="`${culture.tag} is written off`"
+        kind="cultureFailed" no-number :busy="busy"
+        @record="(_, why, form) => write('cultureFailed', 'failed', why, form)"
+      />
+      <UButton
+        label="Retire" variant="outline" color="neutral" :disabled="busy" @click="write('cultureFinished', 'retired')"
+      />
     </div>
   </div>
 </template>

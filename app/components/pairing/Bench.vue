@@ -102,17 +102,24 @@ async function setAll(): Promise<void> {
     <template v-else>
       <div class="tools">
         <RecordPick v-model="speciesId" :items="kinds" class="w-60" name="Species" />
-        <RecordPick v-if="wishItems.length" v-model="wishKeys" :items="wishItems" multiple class="w-60" placeholder="Wished looks: any" name="Wish" />
+        <RecordPick
+          v-if="wishItems.length" v-model="wishKeys" :items="wishItems" multiple class="w-60"
+          placeholder="Wished looks: any" name="Wish"
+        />
         <span v-if="bench" class="quiet">{{ bench.dams.length }} females × {{ bench.sires.length }} males</span>
         <span v-if="loading" class="quiet" role="status">judging …</span>
       </div>
       <p v-if="problem" class="harm">{{ problem }}</p>
       <template v-if="bench">
-        <p v-if="!bench.dams.length || !bench.sires.length" class="quiet">No {{ bench.dams.length ? 'male' : 'female' }} of this species is grown and known by sex.</p>
+        <p
+          v-if="!bench.dams.length || !bench.sires.length" class="quiet"
+        >No {{ bench.dams.length ? 'male' : 'female' }} of this species is grown and known by sex.</p>
         <template v-else>
           <p class="key"><b>Number</b>: worth of the pair, of 100. <span class="box" /> suggested, <span class="box double" /> kept by you, <b>…</b> waits, <b>?</b> doubtful, <b>×</b> not to be paired. Press a cell for its reasons.</p>
           <div class="both">
-          <PairingMatrix :bench="bench" :chosen="chosen" :choices="choices" @open="(damId, sireId) => open = { damId, sireId }" />
+          <PairingMatrix
+            :bench="bench" :chosen="chosen" :choices="choices" @open="(damId, sireId) => open = { damId, sireId }"
+          />
             <div v-if="suggested.length" class="suggestion">
               <h2>Suggested: {{ suggested.length }} pairs</h2>
               <p class="quiet small">The best over all, spread over the males; pairs that are set stand.</p>
@@ -122,19 +129,36 @@ async function setAll(): Promise<void> {
                 </li>
               </ul>
               <p v-if="room && brings && toSet.length">
-                <WorkingLink :title="`${house.speciesName(speciesId)}: room for young`" :answer="`You can place ${Math.max(0, room.value.left)}; ${toSet.length === 1 ? 'this pair' : `these ${toSet.length} pairs`} ${toSet.length === 1 ? 'brings' : 'bring'} ${brings.low === brings.high ? `about ${brings.low}` : `${brings.low}–${brings.high}`} more.`" :reasons="room.reasons" />
+                <WorkingLink
+                  :title="`${house.speciesName(speciesId)}: room for young`"
+                  :answer="`You can place ${Math.max(0, room.value.left)}; ${toSet.length === 1 ? 'this pair' : `these ${toSet.length} pairs`} ${toSet.length === 1 ? 'brings' : 'bring'} ${brings.low === brings.high ? `about ${brings.low}` : `${brings.low}–${brings.high}`} more.`"
+                  :reasons="room.reasons"
+                />
                 <b v-if="brings.high > room.value.left" class="harm"> More than you can place: set fewer.</b>
               </p>
-              <UButton v-if="toSet.length" :label="toSet.length === 1 ? 'Set 1 pair' : `Set ${toSet.length} pairs`" :loading="busy" @click="setAll" />
+              <UButton
+                v-if="toSet.length" :label="toSet.length === 1 ? 'Set 1 pair' : `Set ${toSet.length} pairs`"
+                :loading="busy" @click="setAll"
+              />
             </div>
           </div>
         </template>
-        <p v-if="bench.unsexed.length" class="quiet small">{{ bench.unsexed.join(', ') }}: grown, but of unknown sex; sex them first.</p>
+        <p
+          v-if="bench.unsexed.length" class="quiet small"
+        >{{ bench.unsexed.join(', ') }}: grown, but of unknown sex; sex them first.</p>
       </template>
     </template>
-    <USlideover v-model:open="isOpen" :side="narrow ? 'bottom' : 'right'" :title="open ? `${tag(open.damId)} × ${tag(open.sireId)}` : ''" :description="house.speciesName(speciesId)" :ui="{ content: 'max-h-[90dvh] sm:max-h-none sm:max-w-lg' }">
+    <USlideover
+      v-model:open="isOpen" :side="narrow ? 'bottom' : 'right'"
+      :title="open ? `${tag(open.damId)} × ${tag(open.sireId)}` : ''" :description="house.speciesName(speciesId)"
+      :ui="{ content: 'max-h-[90dvh] sm:max-h-none sm:max-w-lg' }"
+    >
       <template #body>
-        <PairingCellSheet v-if="open" :dam-id="open.damId" :sire-id="open.sireId" :wishes="wishes" :kept="choices[open.damId] === open.sireId" :left="choices[open.damId] === null" @bend="bend(open.damId, $event); open = null" @set="open = null" />
+        <PairingCellSheet
+          v-if="open" :dam-id="open.damId" :sire-id="open.sireId" :wishes="wishes"
+          :kept="choices[open.damId] === open.sireId" :left="choices[open.damId] === null"
+          @bend="bend(open.damId, $event); open = null" @set="open = null"
+        />
       </template>
     </USlideover>
   </section>

@@ -35,6 +35,12 @@ async function toggle(): Promise<void> {
 
 <!-- prettier-ignore -->
 <template>
-  <UButton ref="button" :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'" :loading="busy" :disabled="disabled" aria-haspopup="dialog" :aria-expanded="open" @click="toggle" />
-  <LazyRecordAskPanel v-if="asked" v-model:open="open" :button="button?.$el ?? null" :title="title" :unit="unit" :likely="likely" :kind="kind" :no-number="noNumber" @record="onRecord" />
+  <UButton
+    ref="button" :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'"
+    :loading="busy" :disabled="disabled" aria-haspopup="dialog" :aria-expanded="open" @click="toggle"
+  />
+  <LazyRecordAskPanel
+    v-if="asked" v-model:open="open" :button="button?.$el ?? null" :title="title" :unit="unit" :likely="likely"
+    :kind="kind" :no-number="noNumber" @record="onRecord"
+  />
 </template>

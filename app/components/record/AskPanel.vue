@@ -88,17 +88,28 @@ async function send(): Promise<void> {
 
 <!-- prettier-ignore -->
 <template>
-  <UPopover v-model:open="open" :reference="button ?? undefined" :content="{ align: 'end', onInteractOutside: keep, onCloseAutoFocus: back }">
+  <UPopover
+    v-model:open="open" :reference="button ?? undefined"
+    :content="{ align: 'end', onInteractOutside: keep, onCloseAutoFocus: back }"
+  >
     <template #content>
       <form class="ask" @submit.prevent="send">
         <p v-if="noNumber" class="quiet">{{ title }}</p>
         <UFormField v-else :label="title" :hint="hint" :error="problems[ASKED]">
           <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
-            <template v-if="unit === 'mass'" #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template>
+            <template
+              v-if="unit === 'mass'" #trailing
+            ><span class="quiet">{{ house.settings.massUnit }}</span></template>
           </UInput>
         </UFormField>
-        <UFormField v-for="(field, name) in hints" :key="name" :label="field.label" :hint="field.as === 'temperature' ? house.settings.tempUnit : ''" :error="problems[name]">
-          <UInput v-model="further[name]" :inputmode="field.as === 'text' ? 'text' : 'decimal'" autocomplete="off" class="w-full" :maxlength="300" />
+        <UFormField
+          v-for="(field, name) in hints" :key="name" :label="field.label"
+          :hint="field.as === 'temperature' ? house.settings.tempUnit : ''" :error="problems[name]"
+        >
+          <UInput
+            v-model="further[name]" :inputmode="field.as === 'text' ? 'text' : 'decimal'" autocomplete="off"
+            class="w-full" :maxlength="300"
+          />
         </UFormField>
         <UButton type="submit" label="Record" size="lg" block :loading="sending" />
       </form>

@@ -36,10 +36,18 @@ function leave(event: KeyboardEvent): void {
     <UPopover v-model:open="picking" :content="{ align: 'end' }">
       <UButton icon="i-lucide-calendar" variant="outline" color="neutral" :aria-label="`${label}: pick a day`" />
       <template #content>
-        <UCalendar :model-value="date" locale="en-GB" :week-starts-on="1" class="p-2" :max-value="max === undefined ? undefined : asDate(max)" :min-value="min === undefined ? undefined : asDate(min)" @update:model-value="pick($event as DateValue | undefined)" />
+        <UCalendar
+          :model-value="date" locale="en-GB" :week-starts-on="1" class="p-2"
+          :max-value="max === undefined ? undefined : asDate(max)"
+          :min-value="min === undefined ? undefined : asDate(min)"
+          @update:model-value="pick($event as DateValue | undefined)"
+        />
       </template>
     </UPopover>
-    <UButton v-if="optional && day !== null" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`${label}: no day`" @click="day = null" />
+    <UButton
+      v-if="optional && day !== null" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`${label}: no day`"
+      @click="day = null"
+    />
   </div>
 </template>
 

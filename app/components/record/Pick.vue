@@ -18,5 +18,8 @@ const shown = computed(() => {
 
 <!-- prettier-ignore -->
 <template>
-  <USelectMenu :items="items" value-key="value" :model-value="modelValue as never" :multiple="multiple" :placeholder="placeholder" :aria-label="`${name}: ${shown}`" @update:model-value="emit('update:modelValue', $event as never)" />
+  <USelectMenu
+    :items="items" value-key="value" :model-value="modelValue as never" :multiple="multiple" :placeholder="placeholder"
+    :aria-label="`${name}: ${shown}`" @update:model-value="emit('update:modelValue', $event as never)"
+  />
 </template>

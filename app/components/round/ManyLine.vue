@@ -16,10 +16,19 @@ const open = ref(false)
   <li class="many" :data-many="clutchTag">
     <div class="head">
       <span class="who"><span class="tag">{{ clutchTag }}</span> {{ tasks.length }} young</span>
-      <WorkingLink class="what" :title="`${tasks.length} young of ${clutchTag}: ${first.what}`" :answer="`${first.what} each`" :reasons="first.reasons" />
+      <WorkingLink
+        class="what" :title="`${tasks.length} young of ${clutchTag}: ${first.what}`" :answer="`${first.what} each`"
+        :reasons="first.reasons"
+      />
       <div class="do">
-        <UButton v-for="action in forAll" :key="action.label" :label="`All ${tasks.length} ${action.label.toLowerCase()}`" :disabled="busy" @click="performAll(tasks, action.label, `${tasks.length} young of ${clutchTag}`)" />
-        <UButton :label="open ? 'Fold' : 'One by one'" variant="outline" color="neutral" :aria-expanded="open" @click="open = !open" />
+        <UButton
+          v-for="action in forAll" :key="action.label" :label="`All ${tasks.length} ${action.label.toLowerCase()}`"
+          :disabled="busy" @click="performAll(tasks, action.label, `${tasks.length} young of ${clutchTag}`)"
+        />
+        <UButton
+          :label="open ? 'Fold' : 'One by one'" variant="outline" color="neutral" :aria-expanded="open"
+          @click="open = !open"
+        />
       </div>
     </div>
     <RoundTaskList v-if="open" class="each" :tasks="tasks" />

@@ -23,7 +23,9 @@ const stops = computed(() => {
 <!-- prettier-ignore -->
 <template>
   <section class="room" :class="{ folded: foldable && !open }" :data-room="room.name">
-    <h2 v-if="foldable"><button type="button" class="fold" :aria-expanded="open" @click="emit('toggle')"><UIcon :name="open ? 'i-lucide-chevron-down' : 'i-lucide-chevron-right'" class="size-4.5" />{{ room.name }} <span class="quiet small">{{ tellTotals(room.tasks) }}</span></button></h2>
+    <h2 v-if="foldable"><button type="button" class="fold" :aria-expanded="open" @click="emit('toggle')"><UIcon
+      :name="open ? 'i-lucide-chevron-down' : 'i-lucide-chevron-right'" class="size-4.5"
+    />{{ room.name }} <span class="quiet small">{{ tellTotals(room.tasks) }}</span></button></h2>
     <h2 v-else>{{ room.name }} <span class="quiet small">{{ room.tasks.length }}</span></h2>
     <template v-if="!foldable || open">
       <div v-for="stop in stops" :key="stop.id" class="stop" :class="{ bare: !stop.place }">
@@ -35,7 +37,10 @@ const stops = computed(() => {
           </template>
         </TransitionGroup>
       </div>
-      <UButton v-if="hidden" class="mt-2" variant="outline" color="neutral" :label="`Show ${hidden} more lines of ${room.name}`" @click="all = true" />
+      <UButton
+        v-if="hidden" class="mt-2" variant="outline" color="neutral"
+        :label="`Show ${hidden} more lines of ${room.name}`" @click="all = true"
+      />
     </template>
   </section>
 </template>

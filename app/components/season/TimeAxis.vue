@@ -26,7 +26,9 @@ const clearOfToday = (day: number) => {
 
 <!-- prettier-ignore -->
 <template>
-  <svg :width="span.width" height="30" class="axis" role="img" :aria-label="`Time axis, today is ${formatWeekday(today)}`">
+  <svg
+    :width="span.width" height="30" class="axis" role="img" :aria-label="`Time axis, today is ${formatWeekday(today)}`"
+  >
     <g v-for="tick in ticks" :key="tick.day" :transform="`translate(${x(tick.day)},0)`">
       <line y1="22" y2="30" stroke="var(--ui-border-accented)" />
       <text y="16" x="2">{{ tick.label }}</text>

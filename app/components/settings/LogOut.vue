@@ -24,7 +24,10 @@ async function leave(): Promise<void> {
   <section v-if="access?.closed" class="out" aria-label="Access">
     <p class="quiet small">You came in with the passphrase; this browser stays in for 30 days.</p>
     <p v-if="problem" role="alert">{{ problem }}</p>
-    <UButton label="Log out" icon="i-lucide-log-out" variant="outline" color="neutral" class="justify-self-start" @click="leave" />
+    <UButton
+      label="Log out" icon="i-lucide-log-out" variant="outline" color="neutral" class="justify-self-start"
+      @click="leave"
+    />
   </section>
 </template>
 

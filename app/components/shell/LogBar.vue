@@ -56,7 +56,9 @@ function leave(): void {
     <p v-if="understood" class="says" :class="{ asks: !understood.ok }" role="status">
       <template v-if="understood.ok">
         <UIcon name="i-lucide-check" class="size-4 align-[-2px]" />
-        <template v-for="(piece, i) in pieces" :key="i"><u v-if="piece.words" :title="`“${piece.words}”`">{{ piece.text }}</u><template v-else>{{ piece.text }}</template></template>
+        <template v-for="(piece, i) in pieces" :key="i"><u
+          v-if="piece.words" :title="`“${piece.words}”`"
+        >{{ piece.text }}</u><template v-else>{{ piece.text }}</template></template>
       </template>
       <template v-else>{{ understood.ask }}</template>
     </p>
@@ -68,7 +70,10 @@ function leave(): void {
         <template #trailing><UKbd value="L" class="hidden sm:inline-flex" /></template>
       </UInput>
       <UButton type="submit" label="Write" size="lg" :loading="busy" :disabled="!understood?.ok" />
-      <UButton class="sm:hidden" type="button" icon="i-lucide-x" aria-label="Close the log line" variant="ghost" color="neutral" size="lg" @click="leave" />
+      <UButton
+        class="sm:hidden" type="button" icon="i-lucide-x" aria-label="Close the log line" variant="ghost"
+        color="neutral" size="lg" @click="leave"
+      />
     </div>
   </form>
 </template>

@@ -19,8 +19,14 @@ const groups = [0, 1, 2].map(g => SCREENS.filter(s => s.group === g))
       </li>
     </ul>
     <div class="foot">
-      <UButton variant="ghost" color="neutral" icon="i-lucide-search" label="Search" block class="justify-start" @click="shell.search.value = true" />
-      <UButton variant="ghost" color="neutral" icon="i-lucide-keyboard" label="Keys" block class="justify-start" @click="shell.keys.value = true" />
+      <UButton
+        variant="ghost" color="neutral" icon="i-lucide-search" label="Search" block class="justify-start"
+        @click="shell.search.value = true"
+      />
+      <UButton
+        variant="ghost" color="neutral" icon="i-lucide-keyboard" label="Keys" block class="justify-start"
+        @click="shell.keys.value = true"
+      />
       <ShellThemeSwitch />
     </div>
   </nav>

@@ -57,9 +57,14 @@ const groups = computed(() => {
 
 <!-- prettier-ignore -->
 <template>
-  <UModal v-model:open="shell.search.value" title="Search" description="Tags, species and screens" :ui="{ content: 'p-0' }">
+  <UModal
+    v-model:open="shell.search.value" title="Search" description="Tags, species and screens" :ui="{ content: 'p-0' }"
+  >
     <template #content>
-      <UCommandPalette :groups="groups" placeholder="A tag, a species, a screen" class="h-96" :fuse="{ resultLimit: 30 }" close @update:open="shell.search.value = $event" />
+      <UCommandPalette
+        :groups="groups" placeholder="A tag, a species, a screen" class="h-96" :fuse="{ resultLimit: 30 }" close
+        @update:open="shell.search.value = $event"
+      />
     </template>
   </UModal>
 </template>

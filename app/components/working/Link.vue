@@ -8,7 +8,9 @@ const { show } = useWorking()
 
 <!-- prettier-ignore -->
 <template>
-  <button type="button" class="working-link" :aria-label="`${props.answer}: show the working`" @click.stop="show(props)">
+  <button
+    type="button" class="working-link" :aria-label="`${props.answer}: show the working`" @click.stop="show(props)"
+  >
     <slot>{{ answer }}</slot>
   </button>
 </template>

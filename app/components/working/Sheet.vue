@@ -35,7 +35,10 @@ function whence({ from }: Input): string {
 
 <!-- prettier-ignore -->
 <template>
-  <USlideover v-model:open="open" :side="narrow ? 'bottom' : 'right'" title="Working" :description="shown?.title" :ui="{ content: 'max-h-[85dvh] sm:max-h-none' }">
+  <USlideover
+    v-model:open="open" :side="narrow ? 'bottom' : 'right'" title="Working" :description="shown?.title"
+    :ui="{ content: 'max-h-[85dvh] sm:max-h-none' }"
+  >
     <template #body>
       <div v-if="shown" class="working">
         <p class="answer">{{ shown.answer }}</p>

@@ -151,14 +151,20 @@ const columns: TableColumn<Row>[] = [
     <header>
       <h1>Who lives here?</h1>
       <div class="flex flex-wrap gap-2">
-        <UButton label="Add a list" icon="i-lucide-list-plus" variant="outline" color="neutral" @click="listing = true" />
+        <UButton
+          label="Add a list" icon="i-lucide-list-plus" variant="outline" color="neutral" @click="listing = true"
+        />
         <UButton label="Add an animal" icon="i-lucide-plus" @click="adding = true" />
       </div>
     </header>
-    <p v-if="!rows.length && status === 'here' && speciesId === 'all'" class="quiet">No animal yet. Add the first with the tag on its tub.</p>
+    <p
+      v-if="!rows.length && status === 'here' && speciesId === 'all'" class="quiet"
+    >No animal yet. Add the first with the tag on its tub.</p>
     <template v-else>
       <div class="tools">
-        <UInput v-model="filter" icon="i-lucide-filter" placeholder="Tag, species, place" aria-label="Filter" class="w-64" />
+        <UInput
+          v-model="filter" icon="i-lucide-filter" placeholder="Tag, species, place" aria-label="Filter" class="w-64"
+        />
         <USelect v-model="speciesId" :items="speciesItems" aria-label="Species" class="w-52" />
         <USelect v-model="status" :items="statusItems" aria-label="Status" class="w-36" />
         <span class="quiet">{{ shown.length }} animals</span>
