@@ -27,6 +27,8 @@ export default withNuxt(
       'vue/html-indent': 'off',
       'vue/first-attribute-linebreak': 'off',
       'vue/html-closing-bracket-newline': 'off',
+      // a new line in content is a space more or less
+      'vue/multiline-html-element-content-newline': 'off',
       'vue/require-default-prop': 'off',
     },
   },

@@ -4,9 +4,6 @@ import type { AnimalState, Weighing } from '../subjects'
 import { formatDay } from '../units'
 import { startingWeight } from './coldLine'
 
-/** Weighings of this span make an animal's own curve. */
-const OWN_CURVE_DAYS = 540
-
 export interface Condition {
   latest: Weighing
   /** Against the best weight of its own last year and a half. */
@@ -31,12 +28,12 @@ export function shellMassG(shellMass: NonNullable<Species['shellMass']>, mm: num
 export function bodyCondition(
   species: Species,
   animal: AnimalState,
-  { leanShare, thinShare }: Almanac['common'],
+  { leanShare, thinShare, ownCurve }: Almanac['common'],
 ): Judgement<Condition> | null {
   const latest = animal.weights.at(-1)
   if (!latest) return null
   const best = animal.weights.reduce(
-    (a, w) => (w.day >= latest.day - OWN_CURVE_DAYS && w.massG > a.massG ? w : a),
+    (a, w) => (w.day >= latest.day - ownCurve!.value && w.massG > a.massG ? w : a),
     latest,
   )
   const ofBest = latest.massG / best.massG
@@ -47,6 +44,7 @@ export function bodyCondition(
         entryInput('Latest', `${latest.massG} g`, latest),
         entryInput('Best', `${best.massG} g`, best),
         computedInput('Share', `${Math.round(ofBest * 100)} %`),
+        factInput('Best of the last', 'common.ownCurve.value', ownCurve!),
         factInput('Lean under', 'common.leanShare.value', leanShare!),
         factInput('Thin under', 'common.thinShare.value', thinShare!),
       ],

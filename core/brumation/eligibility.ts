@@ -19,9 +19,6 @@ export interface Eligibility {
   condition: Condition | null
 }
 
-/** Share of the usual length for a lean animal. [memory] */
-const LEAN_STAY = 0.6
-
 /**
  * Whether an animal may be cooled (or rested) by `coolDay`. All rules are looked at, so that the working names each; the
  * gravest decides: keep up, not yet, shorten, cool.
@@ -123,8 +120,16 @@ export function judgeEligibility(
     reasons.push(...condition.reasons)
     if (condition.value.state === 'thin') set('keepUp', 'Too thin: keep it up and feed')
     else if (condition.value.state === 'lean') {
-      const holdDays = Math.round(cold.weeks.likely * 7 * LEAN_STAY)
+      const { leanStay } = almanac.common
+      const holdDays = Math.max(1, Math.round(cold.weeks.likely * 7 * leanStay!.value))
       set('shorten', `Lean: ${Math.round(holdDays / 7)} weeks at most`, { holdDays })
+      reasons.push({
+        rule: 'A lean animal stays in the cold for a part of the usual time only',
+        inputs: [
+          spreadInput('Usual', `species.${species.id}.cold.weeks`, cold.weeks),
+          factInput('Of it at most', 'common.leanStay.value', leanStay!),
+        ],
+      })
     }
   }
   if (animal.lastTaken) {

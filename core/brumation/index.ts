@@ -21,7 +21,7 @@ export { assignPlaces, shareChecks, type Check, type Placing } from './company'
 export { judgeReadiness, recoveryOf, type Readiness, type Recovery, type Warmth } from './readiness'
 export { winterReport, type SpeciesWinter, type WinterRecord } from './report'
 export {
-  MEAL_AFTER_DAYS,
+  mealAfterWarm,
   WARMING_DAYS,
   hasWinter,
   lightHoursAt,

@@ -37,10 +37,8 @@ export interface WinterContext {
 /** Days from the start of warming to full warmth, by school. */
 export const WARMING_DAYS: Record<WarmUp, number> = { atOnce: 0, steps: 3, gradual: 7 }
 
-/** Baths of tortoises that fast: every third day. [common practice: baths; rhythm from memory] */
-const BATH_EVERY = 3
-/** First meal after full warmth. [common practice: when warm again; the day from memory] */
-export const MEAL_AFTER_DAYS = 2
+/** Days of full warmth before the first meal is offered. */
+export const mealAfterWarm = ({ common }: Pick<Almanac, 'common'>): number => Math.round(common.mealAfterWarm!.value)
 
 interface Chosen<T> {
   value: T
@@ -127,17 +125,18 @@ export function programmeOf(
   const warmDay = wakeDay + (species.winter === 'dormancy' ? down.value : WARMING_DAYS[warmUp])
   const lastMealDay = coolDay - gut.value
   const rest = cold.rest
+  const bathEvery = Math.max(1, Math.round(almanac.common.bathEvery!.value))
   return {
     kind: species.winter === 'dormancy' ? 'dormancy' : 'brumation',
     lastMealDay,
     bathDays: cold.baths
-      ? Array.from({ length: Math.floor(gut.value / BATH_EVERY) }, (_, i) => lastMealDay + (i + 1) * BATH_EVERY)
+      ? Array.from({ length: Math.floor(gut.value / bathEvery) }, (_, i) => lastMealDay + (i + 1) * bathEvery)
       : [],
     coolDay,
     holdDay,
     wakeDay,
     warmDay,
-    firstMealDay: warmDay + MEAL_AFTER_DAYS,
+    firstMealDay: warmDay + mealAfterWarm(almanac),
     warmC: cold.warmC.value,
     holdC: hold.value,
     nightC: rest ? rest.nightC.value - cold.holdC.value + hold.value : null,

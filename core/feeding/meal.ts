@@ -1,7 +1,7 @@
 import { derived } from '../derived'
 import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
-import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
+import { entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../subjects'
 
 export interface Portion {
@@ -78,9 +78,6 @@ export interface MealWinter {
 /** How far a female carries: `late` in the last month before laying or birth. */
 export type Gravid = false | 'gravid' | 'late'
 
-/** Prey of a gravid female as a share of the usual. [common practice: smaller meals, never a large one in the last month; the shares from memory] */
-const GRAVID_SHARE = { gravid: 0.5, late: 0.33 } as const
-
 /** Young that were born in the house and have not eaten so long after their first meal was due are overdue by it, older ones by nothing that is known. */
 const NEW_HERE_DAYS = 60
 
@@ -90,10 +87,23 @@ function firstDue(species: Species, animal: AnimalState, today: Day): Day {
   return animal.clutchId !== null && today - first <= NEW_HERE_DAYS ? first : Math.max(first, today)
 }
 
-const gravidRule = (gravid: 'gravid' | 'late'): string =>
-  gravid === 'late'
-    ? 'a third of it in the last month, since a large prey late has brought premature births (common practice)'
-    : 'half of it while gravid (common practice)'
+const GRAVID = {
+  gravid: { path: 'gravidShare', when: 'while gravid' },
+  late: { path: 'gravidLateShare', when: 'in the last month, since a large prey late has brought premature births' },
+} as const
+
+/** What a gravid female gets, as a share of the usual prey. */
+function gravidMeal(almanac: Almanac, gravid: 'gravid' | 'late') {
+  const { path, when } = GRAVID[gravid]
+  const fact = almanac.common[path]!
+  const share = fact.value
+  const said = share === 0.5 ? 'half' : Math.abs(share - 1 / 3) < 0.01 ? 'a third' : `${Math.round(share * 100)} %`
+  return {
+    share,
+    rule: `${said} of it ${when}`,
+    input: factInput('Share of the usual prey', `common.${path}.value`, fact),
+  }
+}
 
 /**
  * When an animal is due to eat next, and what. Null in true cold, and while it fasts before a winter; in a rest it eats
@@ -163,6 +173,7 @@ export function nextMeal(
   ]
   if (winter.fastFrom !== undefined && today <= winter.fastFrom && due > winter.fastFrom) return null
   const { firstMealShare, weightTrusted } = almanac.common
+  const carrying = gravid ? gravidMeal(almanac, gravid) : null
   const smaller = restart ? firstMealShare!.value : 1
   if (restart)
     reasons.push({
@@ -188,11 +199,11 @@ export function nextMeal(
       })),
     })
     const ration = schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1
-    const share = (gravid ? GRAVID_SHARE[gravid] : 1) * smaller
-    if (species.eats === 'rodents' && gravid)
+    const share = (carrying?.share ?? 1) * smaller
+    if (species.eats === 'rodents' && carrying)
       reasons.push({
-        rule: gravidRule(gravid),
-        inputs: [computedInput('Share of the usual prey', `${GRAVID_SHARE[gravid]}`)],
+        rule: carrying.rule,
+        inputs: [carrying.input],
         change: 'A weight of the last two months says more than the ladder',
       })
     const portions = step.meal.map(m =>
@@ -212,12 +223,13 @@ export function nextMeal(
   const school = schoolChoice(almanac, settings.schools, 'rodentSize')
   // of a large animal the usual prey is the largest there is: shares are of that, not of what it could be
   const usualG = Math.min(weight.massG * school.fact!.value, largestRodentG(almanac))
-  const prey = rodentFor(almanac, usualG, (gravid ? GRAVID_SHARE[gravid] : 1) * smaller)
+  const prey = rodentFor(almanac, usualG, (carrying?.share ?? 1) * smaller)
   reasons.push({
-    rule: `Prey by weight: ${school.name.toLowerCase()}${gravid ? `; ${gravidRule(gravid)}` : ''}`,
+    rule: `Prey by weight: ${school.name.toLowerCase()}${carrying ? `; ${carrying.rule}` : ''}`,
     inputs: [
       entryInput('Latest weight', `${weight.massG} g`, weight),
       factInput('Prey', `schools.rodentSize`, school.fact!),
+      ...(carrying ? [carrying.input] : []),
       spreadInput(feederOf(almanac, prey).name, `feeders.${prey}.massG`, feederOf(almanac, prey).massG),
     ],
     change: 'A new weight, or the other school of rodent size',

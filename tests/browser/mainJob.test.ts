@@ -96,9 +96,23 @@ describe('Season, from the lock to the cups', () => {
     expect(new Set(seen).size).toBe(3)
     await visit.press('Laid', '[role="dialog"]')
     const further = (label: string) => `xpath///form//label[contains(., "${label}")]/following::input[1]`
+    // what cannot be read, and what the house refuses, stand beside their fields, and nothing is written
+    const clutches = async () => Object.keys((await house()).house.clutches).length
+    const before = await clutches()
+    await visit.retype(further('Of these, slugs'), '9')
+    await visit.retype(further('Incubated at'), '28 g')
+    await visit.answerWrongly('8')
+    await visit.untilText('form.ask', 'does not measure temperature')
+    await visit.retype(further('Incubated at'), '90')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('form.ask', 'Incubation over 45 °C kills: check the unit')
+    await visit.expectRefusal(422)
+    expect(await visit.text('form.ask')).toContain('More slugs than eggs')
+    expect(await clutches()).toBe(before)
     await visit.retype(further('Of these, slugs'), '1')
     await visit.retype(further('Incubated at'), '82.4 °F')
-    await visit.answer('8')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone('form.ask')
     await visit.page.waitForSelector(lane('C-6'))
     expect(Object.values((await house()).house.clutches).find(c => c.tag === 'C-6')).toMatchObject({
       eggs: 8,
@@ -109,7 +123,7 @@ describe('Season, from the lock to the cups', () => {
     await visit.untilGone('[role="dialog"]')
 
     const pinkies = () => visit.text('[data-prey="mouse.pinky"]')
-    const before = await pinkies()
+    const pinkiesBefore = await pinkies()
     await openLane('C-6')
     expect(await visit.text(event('hatched'))).toMatch(/\(\d+/)
     await visit.press('Hatched', '[role="dialog"]')
@@ -118,7 +132,7 @@ describe('Season, from the lock to the cups', () => {
     await visit.until(
       'the plan of pinkies to change',
       (b: string) => document.querySelector<HTMLElement>('[data-prey="mouse.pinky"]')?.innerText !== b,
-      before,
+      pinkiesBefore,
     )
     expect(
       (await house()).house.clutches[Object.values((await house()).house.clutches).find(c => c.tag === 'C-6')!.id]!
@@ -132,7 +146,7 @@ describe('Season, from the lock to the cups', () => {
     const { version } = await house()
     await visit.press('Hatched', '[role="dialog"]')
     await visit.answerWrongly('40')
-    await visit.untilText('body', '40 cannot hatch: C-3 has 12 of 14 eggs left')
+    await visit.untilText('form.ask', '40 cannot hatch: C-3 has 12 of 14 eggs left')
     expect(await visit.page.$eval('form.ask input', e => (e as HTMLInputElement).value)).toBe('40')
     expect((await house()).version).toBe(version)
     await visit.expectRefusal(422)

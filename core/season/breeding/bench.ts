@@ -19,9 +19,6 @@ import { kinOf, kinshipWith, lineOf } from './kin'
 import { clutchesOf, hasMating, loadOf } from './loads'
 import { chanceOfSex } from './sexOf'
 
-/** Younger than this share of the breeding age an animal does not stand on the bench. */
-const NEARLY_GROWN = 0.85
-
 export interface BenchSide {
   id: string
   tag: string
@@ -164,8 +161,9 @@ function sidesOf(
   context: SeasonContext,
   species: PairInput['species'],
 ): { dams: AnimalState[]; sires: AnimalState[]; unsexed: AnimalState[] } {
-  const { house, today } = context
-  const grown = (a: AnimalState, fromDays: number) => a.bornDay === null || today - a.bornDay >= fromDays * NEARLY_GROWN
+  const { house, almanac, today } = context
+  const nearly = almanac.common.nearlyGrown!.value
+  const grown = (a: AnimalState, fromDays: number) => a.bornDay === null || today - a.bornDay >= fromDays * nearly
   const own = Object.values(house.animals)
     .filter(a => a.speciesId === species.id && a.status === 'alive')
     .sort((a, b) => (a.tag < b.tag ? -1 : 1))

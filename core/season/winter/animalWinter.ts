@@ -1,7 +1,7 @@
 import { schoolChoice, speciesOf, type Species } from '../../almanac'
 import { certain, conditionFrom, convolve, pert, shift, summarise, type Day, type DayDist } from '../../chance'
 import {
-  MEAL_AFTER_DAYS,
+  mealAfterWarm,
   WARMING_DAYS,
   climateAt,
   coldLine,
@@ -176,7 +176,7 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
     const warmth: Warmth = {
       warm: warmed ? certain(warmed.day + days) : convolve(wakingOf(animal, species, context).dist, certain(days)),
       seen: warmed,
-      firstMealAfterDays: MEAL_AFTER_DAYS,
+      firstMealAfterDays: mealAfterWarm(context.almanac),
     }
     const lost = warmed ? lostIn(animal) : (coldOf(animal, context)?.line.atWake?.mid ?? null)
     return judgeReadiness(
@@ -209,7 +209,7 @@ export function mealWinterOf(animal: AnimalState, context: SeasonContext): MealW
   const readiness = readinessOf(animal, context)
   return {
     ...ahead,
-    firstMealDay: warmed.day + warmingDays(animal, context) + MEAL_AFTER_DAYS,
+    firstMealDay: warmed.day + warmingDays(animal, context) + mealAfterWarm(context.almanac),
     often: readiness !== null && readiness.regaining && today - warmed.day <= context.almanac.common.oftenUntil!.value,
   }
 }

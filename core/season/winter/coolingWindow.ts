@@ -1,12 +1,5 @@
 import type { Species } from '../../almanac'
-import {
-  MEAL_AFTER_DAYS,
-  hasWinter,
-  judgeReadiness,
-  programmeOf,
-  usualPerDay,
-  type WinterContext,
-} from '../../brumation'
+import { mealAfterWarm, hasWinter, judgeReadiness, programmeOf, usualPerDay, type WinterContext } from '../../brumation'
 import { certain, shift, summarise, type Day, type DayDist } from '../../chance'
 import { incubationTime } from '../../eggs'
 import { computedInput, type Reason } from '../../judgement'
@@ -51,7 +44,7 @@ export function coolingWindow(
           species,
           NOTHING_YET,
           { cooled: { day: 0, entryId: '' }, warmed: null, placeId: null, incidents: [] },
-          { warm: certain(programme.warmDay), seen: null, firstMealAfterDays: MEAL_AFTER_DAYS },
+          { warm: certain(programme.warmDay), seen: null, firstMealAfterDays: mealAfterWarm(context.almanac) },
           usualPerDay(species.cold) * programme.wakeDay,
           LONG_AGO,
           context,
