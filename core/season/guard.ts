@@ -13,13 +13,17 @@ export interface Guarding {
   failures?: Failure[]
 }
 
+function keepReason({ failures }: Guarding, part: string, subject: Subject | null, error: unknown): void {
+  if (!failures) throw error
+  failures.push({ subject, part, message: error instanceof Error ? error.message : String(error) })
+}
+
 /** What is made, or null when it cannot be computed; the reason is kept. */
-export function guarded<T>({ failures }: Guarding, part: string, subject: Subject | null, make: () => T): T | null {
+export function guarded<T>(guarding: Guarding, part: string, subject: Subject | null, make: () => T): T | null {
   try {
     return make()
   } catch (error) {
-    if (!failures) throw error
-    failures.push({ subject, part, message: error instanceof Error ? error.message : String(error) })
+    keepReason(guarding, part, subject, error)
     return null
   }
 }
@@ -34,8 +38,12 @@ export function eachGuarded<Of, T>(
 ): NonNullable<T>[] {
   const made: NonNullable<T>[] = []
   for (const item of items) {
-    const one = guarded(guarding, part, subjectOf(item), () => make(item))
-    if (one !== null && one !== undefined) made.push(one)
+    try {
+      const one = make(item)
+      if (one !== null && one !== undefined) made.push(one)
+    } catch (error) {
+      keepReason(guarding, part, subjectOf(item), error)
+    }
   }
   return made
 }

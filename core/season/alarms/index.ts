@@ -1,6 +1,9 @@
-import type { Subject } from '../../subjects'
+import type { AnimalState, Subject } from '../../subjects'
+import { eggTempOf } from '../breeding'
 import type { Alarm } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
+import { pairingsOf } from '../indexes'
+import { remembering } from '../remember'
 import type { TaskContext } from '../tasks'
 import { coldAlarm } from './cold'
 import { coldPlaceAlarms } from './coldPlace'
@@ -17,9 +20,11 @@ import { weightLossAlarm } from './weightLoss'
 export const harmFirst = (alarms: readonly Alarm[]): Alarm[] =>
   [...alarms].sort((a, b) => (a.level === b.level ? 0 : a.level === 'harm' ? -1 : 1))
 
+const ofAnimal = remembering<AnimalState, (Alarm | null)[]>()
+
 /** What is going wrong, harm first. */
 export function alarmsOf(context: TaskContext): Alarm[] {
-  const { house, almanac, today, lanes, winter } = context
+  const { house, almanac, settings, today, lanes, winter } = context
   const alarms: Alarm[] = []
   const of = <Of>(items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of) => (Alarm | null)[]) => {
     for (const made of eachGuarded(context, 'its alarms', items, subjectOf, make))
@@ -35,12 +40,18 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   of(
     Object.values(house.animals).filter(a => a.status === 'alive'),
     subjectAs('animal'),
-    animal => [
-      refusalAlarm(animal),
-      unwellAlarm(animal, today),
-      weightLossAlarm(animal, context),
-      animal.sexEvidence.length ? sexAlarm(animal, context) : null,
-    ],
+    animal =>
+      ofAnimal(
+        context,
+        animal,
+        [almanac, settings.sexCertainty, today, eggTempOf(house, animal), ...pairingsOf(house, animal.id)],
+        () => [
+          refusalAlarm(animal),
+          unwellAlarm(animal, today),
+          weightLossAlarm(animal, context),
+          animal.sexEvidence.length ? sexAlarm(animal, context) : null,
+        ],
+      ),
   )
   of(
     lanes,

@@ -15,7 +15,7 @@ import type { SeasonContext } from '../context'
 import { pairingsOf } from '../indexes'
 import { inCold, programmeFor, readinessOf } from '../winter'
 import { geneOf, wishChance, type BenchWish } from './genes'
-import { kinOf, kinshipWith, lineOf } from './kin'
+import { kinshipWith, rememberedKin, rememberedLine } from './kin'
 import { clutchesOf, hasMating, loadOf } from './loads'
 import { chanceOfSex } from './sexOf'
 
@@ -117,8 +117,8 @@ export function pairInputs(
   wishes: readonly BenchWish[],
 ): (dam: AnimalState, sire: AnimalState, among?: readonly AnimalState[]) => PairInput {
   const { house, almanac, settings, today } = context
-  const kin = kinOf(house)
-  const mean = lineOf(house, species.id)?.meanKinship
+  const kin = rememberedKin(context)
+  const mean = rememberedLine(species.id, context)?.meanKinship
   const candidates = new Map<string, Candidate>()
   const as = (a: AnimalState, sex: 'female' | 'male') => {
     const key = `${sex}:${a.id}`

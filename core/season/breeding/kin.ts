@@ -10,6 +10,8 @@ import {
   type Pedigree,
 } from '../../pedigree'
 import type { AnimalState, House } from '../../subjects'
+import type { SeasonContext } from '../context'
+import type { SeasonMemory } from '../remember'
 
 export interface HouseKin {
   animals: ReadonlyMap<string, Ancestry>
@@ -21,12 +23,77 @@ export function ancestryOf(a: AnimalState): Ancestry {
   return { id: a.id, tag: a.tag, damId: a.damId, sires: a.sires, clonal: a.clonal, clutchId: a.clutchId }
 }
 
-/** The pedigree of a house with everyone's inbreeding. */
-export const kinOf = derived((house: House): HouseKin => {
-  const list = Object.values(house.animals).map(ancestryOf)
+function kinOfAll(list: readonly Ancestry[]): HouseKin {
   const pedigree = pedigreeOf(list)
   return { animals: new Map(list.map(a => [a.id, a])), pedigree, known: inbreeding(pedigree) }
+}
+
+/** The pedigree of a house with everyone's inbreeding. */
+export const kinOf = derived((house: House): HouseKin => kinOfAll(Object.values(house.animals).map(ancestryOf)))
+
+const isSameAncestry = (a: AnimalState, b: AnimalState) =>
+  a.id === b.id &&
+  a.tag === b.tag &&
+  a.damId === b.damId &&
+  a.clonal === b.clonal &&
+  a.clutchId === b.clutchId &&
+  (a.sires === b.sires || JSON.stringify(a.sires) === JSON.stringify(b.sires))
+
+interface Lines {
+  house: House
+  animals: AnimalState[]
+  kin: HouseKin
+  health: Map<string, { living: readonly string[]; line: LineHealth | null }>
+  /** Species whose living have been compared for this house. */
+  looked: Set<string>
+}
+const LINES = Symbol('kin of the house')
+
+/** What the season before knew, brought up to this house: kin stands until something that is written changes anyone's parents. */
+function linesOf(house: House, memory: SeasonMemory): Lines {
+  const last = memory.room(LINES, () => ({ lines: null as Lines | null }))
+  if (last.lines?.house === house) return last.lines
+  const animals = Object.values(house.animals)
+  const before = last.lines
+  const same =
+    before &&
+    before.animals.length === animals.length &&
+    animals.every((a, i) => a === before.animals[i] || isSameAncestry(before.animals[i]!, a))
+  const known = same ? before : { kin: kinOfAll(animals.map(ancestryOf)), health: new Map() }
+  return (last.lines = { house, animals, kin: known.kin, health: known.health, looked: new Set() })
+}
+
+/** The pedigree with everyone's inbreeding, taken over from the season before where it is the same. */
+export const rememberedKin = ({ house, memory }: SeasonContext): HouseKin =>
+  memory ? linesOf(house, memory).kin : kinOf(house)
+
+/** How the living of a species stand as a line, taken over where the same live. */
+export function rememberedLine(speciesId: string, { house, memory }: SeasonContext): LineHealth | null {
+  if (!memory) return lineOf(house, speciesId)
+  const { kin, health, looked } = linesOf(house, memory)
+  const known = health.get(speciesId)
+  if (known && looked.has(speciesId)) return known.line
+  looked.add(speciesId)
+  const living = livingOf(house, speciesId)
+  if (known && known.living.length === living.length && known.living.every((id, i) => id === living[i]))
+    return known.line
+  const line = lineHealth(kin.pedigree, kin.known, living)
+  health.set(speciesId, { living, line })
+  return line
+}
+
+const livingBySpecies = derived((house: House) => {
+  const by = new Map<string, string[]>()
+  for (const { id, speciesId, status } of Object.values(house.animals)) {
+    if (status !== 'alive') continue
+    const list = by.get(speciesId)
+    if (list) list.push(id)
+    else by.set(speciesId, [id])
+  }
+  return by
 })
+
+const livingOf = (house: House, speciesId: string): readonly string[] => livingBySpecies(house).get(speciesId) ?? []
 
 /** Inbreeding of one animal, 0..1. */
 export const inbreedingOf = ({ pedigree, known }: HouseKin, id: string): number => known.f[pedigree.index.get(id)!] ?? 0
@@ -40,11 +107,5 @@ export function kinshipWith({ pedigree, known }: HouseKin, id: string, others: r
 /** How the living of one species stand as a line; null when none lives here. */
 export function lineOf(house: House, speciesId: string): LineHealth | null {
   const { pedigree, known } = kinOf(house)
-  return lineHealth(
-    pedigree,
-    known,
-    Object.values(house.animals)
-      .filter(a => a.speciesId === speciesId && a.status === 'alive')
-      .map(a => a.id),
-  )
+  return lineHealth(pedigree, known, livingOf(house, speciesId))
 }

@@ -5,6 +5,7 @@ import type { AnimalState, ClutchState, House, PairingState } from '../../subjec
 import { judgeLoad, type LoadVerdict } from '../../pairing'
 import type { SeasonContext } from '../context'
 import type { Lane } from '../contracts'
+import { remembering } from '../remember'
 
 /** Clutches and litters by dam. */
 const clutchesByDam = derived((house: Pick<House, 'clutches' | 'pairings'>) => {
@@ -21,17 +22,23 @@ export const clutchesOf = (house: House, damId: string): readonly ClutchState[] 
 
 export const hasMating = (species: Species): species is Species & { mating: Mating } => species.mating !== undefined
 
+const loadsByLane = remembering<Lane, Judgement<LoadVerdict> | null>()
+const loadsAlone = remembering<AnimalState, Judgement<LoadVerdict> | null>()
+
 /** What a female bears this season; null where the almanac does not know how her species breeds. */
-export function loadOf(
-  dam: AnimalState,
-  lane: Lane | null,
-  { house, almanac, today }: SeasonContext,
-): Judgement<LoadVerdict> | null {
-  const species = speciesOf(almanac, dam.speciesId)
-  if (!hasMating(species)) return null
-  const next =
-    lane?.events.filter(e => !e.observed && (e.event === 'laid' || e.event === 'born')).map(e => e.dist) ?? []
-  return judgeLoad(species, dam, clutchesOf(house, dam.id), [...next, ...(lane?.later.map(l => l.dist) ?? [])], today)
+export function loadOf(dam: AnimalState, lane: Lane | null, context: SeasonContext): Judgement<LoadVerdict> | null {
+  const { house, almanac, today } = context
+  const clutches = clutchesOf(house, dam.id)
+  const judge = () => {
+    const species = speciesOf(almanac, dam.speciesId)
+    if (!hasMating(species)) return null
+    const next =
+      lane?.events.filter(e => !e.observed && (e.event === 'laid' || e.event === 'born')).map(e => e.dist) ?? []
+    return judgeLoad(species, dam, clutches, [...next, ...(lane?.later.map(l => l.dist) ?? [])], today)
+  }
+  return lane
+    ? loadsByLane(context, lane, [dam, almanac, today, ...clutches], judge)
+    : loadsAlone(context, dam, [almanac, today, ...clutches], judge)
 }
 
 /** Days on which the births of a pairing were seen, the latest last. */

@@ -16,9 +16,13 @@ import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded, subjectAs } from '../guard'
 import type { Lane } from '../contracts'
-import { gravidIn, inCold, mealWinterOf, programmeFor, readinessOf } from '../winter'
+import { pairingsOf } from '../indexes'
+import { remembering } from '../remember'
+import { gravidIn, inCold, mealWinterOf, programmeFor, readinessOf, winterDeps } from '../winter'
 import { pairInputs } from './bench'
-import { birthsOf, hasMating, loadOf } from './loads'
+import { rememberedKin, rememberedLine } from './kin'
+import { birthsOf, clutchesOf, hasMating, loadOf } from './loads'
+import { eggTempOf } from './sexOf'
 
 /** The rota is planned so far ahead. */
 export const ROTA_DAYS = 28
@@ -115,6 +119,23 @@ function mealDueTogether(sides: readonly AnimalState[], since: Day, context: Sea
     return meal && meal.value.due > since ? [meal.value.due] : []
   })
   return dues.length ? Math.min(...dues) : null
+}
+
+const places = remembering<PairingState, Placed>()
+
+/** All that the rota reads of two animals beside their lane. */
+function pairDeps(pairing: PairingState, context: SeasonContext): unknown[] {
+  const { house } = context
+  const dam = house.animals[pairing.damId]
+  const sire = pairing.sireId ? house.animals[pairing.sireId] : undefined
+  if (!dam || !sire) return [dam, sire, context.today]
+  return [
+    rememberedKin(context),
+    rememberedLine(dam.speciesId, context),
+    ...clutchesOf(house, dam.id),
+    ...pairingsOf(house, dam.id),
+    ...[dam, sire].flatMap(a => [a, eggTempOf(house, a), ...winterDeps(a, context)]),
+  ]
 }
 
 /** What the rota does with one open pair: visits, or why none; null when none is wanted any more. */
@@ -285,7 +306,10 @@ export function rotaOf(lanes: readonly Lane[], context: SeasonContext): { visits
     'its visits',
     Object.values(house.pairings).filter(p => !p.ended),
     subjectAs('pairing'),
-    p => placed(p, byPairing.get(p.id), judge, context),
+    p => {
+      const lane = byPairing.get(p.id)
+      return places(context, p, [lane, ...pairDeps(p, context)], () => placed(p, lane, judge, context))
+    },
   )
   const pairs = all.flatMap(p => ('pair' in p ? [p.pair] : []))
   const without = all.flatMap(p => ('without' in p ? [p.without] : []))

@@ -16,20 +16,19 @@ interface Row {
   by: string | null
 }
 
+function entryOf([id, at, day, type, subjectId, kind, data, source, note, v, recordedAt, by]: Columns): DatedEntry {
+  const entry: DatedEntry = { id, at, day, subject: { type, id: subjectId }, kind, data, source }
+  if (note !== null) entry.note = note
+  if (v > 1) entry.v = v
+  if (recordedAt !== null) entry.recordedAt = recordedAt
+  if (by !== null) entry.by = by
+  return entry
+}
+
 function fromRow(row: Row): DatedEntry {
-  return {
-    id: row.id,
-    at: row.at,
-    day: row.day,
-    subject: { type: row.subject_type, id: row.subject_id },
-    kind: row.kind,
-    data: JSON.parse(row.data) as Record<string, unknown>,
-    source: row.source,
-    ...(row.note !== null && { note: row.note }),
-    ...(row.v > 1 && { v: row.v }),
-    ...(row.recorded_at !== null && { recordedAt: row.recorded_at }),
-    ...(row.by !== null && { by: row.by }),
-  }
+  const data = JSON.parse(row.data) as Record<string, unknown>
+  const { id, at, day, subject_type, subject_id, kind, source, note, v, recorded_at, by } = row
+  return entryOf([id, at, day, subject_type, subject_id, kind, data, source, note, v, recorded_at, by])
 }
 
 function toRow(e: DatedEntry): Row {
@@ -51,16 +50,36 @@ function toRow(e: DatedEntry): Row {
 
 /** What is used of the database driver under Knex. */
 interface Driver {
-  prepare: (sql: string) => { iterate: () => Iterable<Row> }
+  prepare: (sql: string) => { iterate: () => Iterable<Row>; pluck: () => { iterate: () => Iterable<string> } }
 }
 
 const ROWS_AT_ONCE = 90
+/** Rows of one JSON text when the whole log is read. */
+const ROWS_A_TEXT = 500
+const COLUMNS = 'id, at, day, subject_type, subject_id, kind, json(data), source, note, v, recorded_at, "by"'
+type Columns = [
+  id: string,
+  at: string,
+  day: number,
+  type: Subject['type'],
+  subjectId: string,
+  kind: string,
+  data: Record<string, unknown>,
+  source: DatedEntry['source'],
+  note: string | null,
+  v: number,
+  recordedAt: string | null,
+  by: string | null,
+]
 /** A statement takes so many values at most; a list of ids may be longer. */
 const IDS_AT_ONCE = 10_000
 
 export async function insertEntries(db: Knex, entries: readonly DatedEntry[]): Promise<void> {
   await db.batchInsert('entries', entries.map(toRow), ROWS_AT_ONCE)
 }
+
+const isEntry = ({ data, day, at }: DatedEntry): boolean =>
+  typeof data === 'object' && data !== null && Number.isInteger(day) && !Number.isNaN(Date.parse(at))
 
 /** Rows that cannot be read are left where they are and told by their id; the others stand. */
 function readRows(rows: Iterable<Row>): { entries: DatedEntry[]; unreadable: string[] } {
@@ -69,13 +88,7 @@ function readRows(rows: Iterable<Row>): { entries: DatedEntry[]; unreadable: str
   for (const row of rows) {
     try {
       const entry = fromRow(row)
-      if (
-        typeof entry.data !== 'object' ||
-        entry.data === null ||
-        !Number.isInteger(entry.day) ||
-        Number.isNaN(Date.parse(entry.at))
-      )
-        throw new TypeError('no entry')
+      if (!isEntry(entry)) throw new TypeError('no entry')
       entries.push(entry)
     } catch {
       unreadable.push(row.id)
@@ -84,11 +97,33 @@ function readRows(rows: Iterable<Row>): { entries: DatedEntry[]; unreadable: str
   return { entries, unreadable }
 }
 
+/**
+ * The whole log as JSON texts of many rows, which is twice as quick as row by row. Null when one of them cannot be read:
+ * then it takes the slow way to tell which.
+ */
+function readTexts(connection: Driver): DatedEntry[] | null {
+  const sql = `SELECT json_group_array(json_array(${COLUMNS})) FROM entries GROUP BY rowid / ${ROWS_A_TEXT}`
+  const entries: DatedEntry[] = []
+  try {
+    for (const text of connection.prepare(sql).pluck().iterate())
+      for (const columns of JSON.parse(text) as Columns[]) {
+        const entry = entryOf(columns)
+        if (!isEntry(entry)) return null
+        entries.push(entry)
+      }
+    return entries
+  } catch {
+    return null
+  }
+}
+
 /** The whole logbook, voids and voided included, and the ids of rows that cannot be read. */
 export async function readLogbook(db: Knex): Promise<{ entries: DatedEntry[]; unreadable: string[] }> {
-  // in the order in which they were written; row by row from the driver itself, which is quicker by half for long logs
+  // in the order in which they were written, from the driver itself
   const connection = (await db.client.acquireConnection()) as Driver
   try {
+    const entries = readTexts(connection)
+    if (entries) return { entries, unreadable: [] }
     return readRows(connection.prepare('SELECT * FROM entries ORDER BY rowid').iterate())
   } finally {
     await db.client.releaseConnection(connection)
