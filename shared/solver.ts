@@ -1,4 +1,4 @@
-import type { SolveLp } from '#core/cultures'
+import type { SolveLp } from '#core/supply'
 
 /** The part of the HiGHS module that is used; server, worker and tests each load it their own way. */
 export interface HighsModule {

@@ -1,5 +1,5 @@
 import { feederOf } from '#core/almanac'
-import { nextCultureTags } from '#core/cultures'
+import { nextCultureTags } from '#core/supply'
 import type { Task, TaskAction } from '#core/season'
 import type { Wish } from './useRecord'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { plannedSupply } from '#core/cultures'
+import { plannedSupply } from '#core/supply'
 import { tellStart } from '#core/season'
 import { formatDay } from '#core/units'
 

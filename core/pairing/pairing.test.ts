@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import { certain, cumulative, mean, quantile } from '../chance'
-import { incubationTime } from '../eggs'
+import { incubationTime } from '../incubation'
 import { chainOf, forecastChain, laterLayings, observedInCycle, type ChainInput } from '.'
 import type { PairingState } from '../subjects'
 

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac } from '../almanac'
-import type { SolveLp } from '../cultures'
+import type { SolveLp } from '../supply'
 import {
   defaultSettings,
   PlanMemory,

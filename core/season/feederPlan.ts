@@ -15,7 +15,7 @@ import {
   type PlannedStart,
   type PlannedSupply,
   type SolveLp,
-} from '../cultures'
+} from '../supply'
 import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
 import type { House } from '../subjects'
 import { temperatureAt } from '../places'

@@ -1,7 +1,7 @@
 import { derived } from '../derived'
 import { feederOf, schoolChoice, speciesOf, type Almanac, type Species } from '../almanac'
 import { seedFrom, type Day } from '../chance'
-import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../cultures'
+import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../supply'
 import {
   firstMealAge,
   ladderStepAt,

@@ -4,7 +4,7 @@ import { solverFrom } from '#shared/solver'
 import { HouseBuilder, dated } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac } from '../almanac'
 import { mean, quantile } from '../chance'
-import type { SolveLp } from '../cultures'
+import type { SolveLp } from '../supply'
 import { withEntry, type Records } from '../subjects'
 import {
   applyWhatIf,

@@ -1,5 +1,5 @@
 import highsLoader from 'highs'
-import type { SolveLp } from '#core/cultures'
+import type { SolveLp } from '#core/supply'
 import { solverFrom } from '#shared/solver'
 
 let loading: Promise<SolveLp> | null = null

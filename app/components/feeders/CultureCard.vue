@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
-import { cultureStage, plannedSupply, producingFrom } from '#core/cultures'
+import { cultureStage, plannedSupply, producingFrom } from '#core/supply'
 import { temperatureAt } from '#core/places'
 import type { CultureState } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'

@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import { feederOf, type Supply } from '#core/almanac'
-import { cultureStage, plannedSupply, timeToProducing } from '#core/cultures'
+import { cultureStage, plannedSupply, timeToProducing } from '#core/supply'
 import { quantile } from '#core/chance'
 import { temperatureAt } from '#core/places'
 import type { CultureState } from '#core/subjects'

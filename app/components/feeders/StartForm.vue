@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { nextCultureTags, plannedSupply } from '#core/cultures'
+import { nextCultureTags, plannedSupply } from '#core/supply'
 
 /** Starts cultures of any feeder, whether the plan asks for them or not. */
 const house = useHouse()

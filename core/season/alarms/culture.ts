@@ -1,6 +1,6 @@
 import { feederOf, type Almanac } from '../../almanac'
 import type { Day } from '../../chance'
-import { plannedSupply } from '../../cultures'
+import { plannedSupply } from '../../supply'
 import { entryInput } from '../../judgement'
 import type { CultureState } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'

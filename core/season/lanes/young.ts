@@ -1,6 +1,6 @@
 import type { Species } from '../../almanac'
 import { variance, type DayDist } from '../../chance'
-import { incubationTime } from '../../eggs'
+import { incubationTime } from '../../incubation'
 import { factInput, spreadInput, type Reason } from '../../judgement'
 import type { MouthSource, YoungCount } from '../../nursery'
 import type { HouseSettings } from '../../settings'

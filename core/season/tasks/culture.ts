@@ -1,5 +1,5 @@
 import { feederOf } from '../../almanac'
-import { cultureStage, plannedSupply, producingFrom } from '../../cultures'
+import { cultureStage, plannedSupply, producingFrom } from '../../supply'
 import { summarise } from '../../chance'
 import { computedInput, entryInput, factInput } from '../../judgement'
 import { temperatureAt } from '../../places'

@@ -1,7 +1,7 @@
 import type { Species } from '../../almanac'
 import { mealAfterWarm, hasWinter, judgeReadiness, programmeOf, usualPerDay, type WinterContext } from '../../brumation'
 import { certain, shift, summarise, type Day, type DayDist } from '../../chance'
-import { incubationTime } from '../../eggs'
+import { incubationTime } from '../../incubation'
 import { computedInput, type Reason } from '../../judgement'
 import type { WinterWays } from '../../subjects'
 import { forecastChain } from '../../pairing'
