@@ -19,6 +19,7 @@ export default defineNuxtConfig({
         { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' },
         // the house is on its way while the program is loaded
         { rel: 'preload', href: '/api/changes', as: 'fetch', crossorigin: 'anonymous' },
+        { rel: 'preload', href: '/api/almanac', as: 'fetch', crossorigin: 'anonymous' },
       ],
     },
   },

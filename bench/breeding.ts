@@ -113,7 +113,7 @@ const log: DatedEntry[] = animals.map((a, i) => ({
   source: 'demo',
 }))
 const context = {
-  house: houseOf(recordsFrom([...foundings([], animals), ...log]), shippedAlmanac),
+  house: houseOf(recordsFrom([...foundings([], animals), ...log])),
   almanac: shippedAlmanac,
   settings: defaultSettings,
   today,

@@ -72,7 +72,7 @@ console.table(
 )
 
 const solve = solverFrom(await highsLoader())
-const house = houseOf(records, shippedAlmanac)
+const house = houseOf(records)
 const made = seasonOfHouse(house, shippedAlmanac, settings, today)
 const memory = new PlanMemory()
 const [plans, planMs] = timed(() =>

@@ -51,7 +51,7 @@ const log: DatedEntry[] = animals.flatMap((a, n) => [
 ])
 const temps = Float64Array.from({ length: DAYS * 24 }, () => 12 + random())
 const climate: HourlyLog = { from: (today - DAYS) * 24, minC: temps, meanC: temps, maxC: temps }
-const house = houseOf(recordsFrom([...foundings(places, animals), ...log], { chest: climate }), shippedAlmanac)
+const house = houseOf(recordsFrom([...foundings(places, animals), ...log], { chest: climate }))
 const points = animals.map(a => house.animals[a.id]!.weights.map(w => ({ x: w.day, y: w.massG })))
 
 const bench = new Bench({ iterations: 10, time: 0, warmupIterations: 2, warmupTime: 0 })

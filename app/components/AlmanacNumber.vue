@@ -20,6 +20,7 @@ const MARKS: Record<Mark, { word: string; full: string }> = {
   practice: { word: 'practice', full: 'Common practice, no source' },
   published: { word: 'published', full: 'Published' },
   memory: { word: 'memory', full: 'From memory; a starting value to be checked' },
+  borrowed: { word: 'borrowed', full: 'Borrowed from a relative' },
   own: { word: 'yours', full: 'Your own number' },
 }
 const own = computed(() => house.snapshot?.overrides.some(o => o.path === props.path))

@@ -13,7 +13,7 @@ function listed(count: number, more: (b: HouseBuilder) => void = () => undefined
   const records = b.records()
   return firstMealsOf(
     season(records, shippedAlmanac, defaultSettings, today).season.tasks,
-    houseOf(records, shippedAlmanac),
+    houseOf(records),
   )
 }
 

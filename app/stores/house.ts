@@ -1,6 +1,14 @@
 import { defineStore } from 'pinia'
-import { shippedAlmanac, withNumbers } from '#core/almanac'
-import type { Entry } from '#core/subjects'
+import {
+  withNumbers,
+  withRows,
+  withoutPrototypes,
+  type Almanac,
+  type OwnFeeder,
+  type OwnSpecies,
+  type Override,
+} from '#core/almanac'
+import { ownRows, rootIn, type Entry } from '#core/subjects'
 import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
 import type { Changes, HouseChanges, PlanChanges, Told, WroteEntries } from '#shared/contracts/changes'
@@ -14,7 +22,9 @@ const PAUSES_MS = [1000, 3000, 8000, 20_000]
 export const useHouse = defineStore('house', () => {
   const told = shallowRef<{ token: string; value: Told } | null>(null)
   const toldPlans = shallowRef<{ token: string; value: PlansSnapshot } | null>(null)
-  const snapshot = computed(() => told.value?.value.house ?? null)
+  /** The almanac of the program, without what the house says itself. */
+  const shipped = shallowRef<Almanac | null>(null)
+  const snapshot = computed(() => (shipped.value && told.value?.value.house) ?? null)
   const computedSeason = computed(() => told.value?.value.season ?? null)
   const computedPlans = computed(() => toldPlans.value?.value ?? null)
   /** Why the house could not be opened; once it was, a lost connection only makes it stale. */
@@ -24,7 +34,15 @@ export const useHouse = defineStore('house', () => {
   /** One must come in with the passphrase first. */
   const locked = ref(false)
 
-  const almanac = computed(() => withNumbers(shippedAlmanac, snapshot.value?.overrides ?? []))
+  /** As a text, so that what is computed from it is computed again only when it says something else. */
+  const saidOfAlmanac = computed(() => {
+    const { species, feeders } = snapshot.value ? ownRows(snapshot.value.house) : { species: [], feeders: [] }
+    return JSON.stringify([species, feeders, snapshot.value?.overrides ?? []])
+  })
+  const almanac = computed(() => {
+    const [species, feeders, overrides] = JSON.parse(saidOfAlmanac.value) as [OwnSpecies[], OwnFeeder[], Override[]]
+    return withNumbers(withRows(shipped.value!, species, feeders).almanac, overrides)
+  })
   const house = computed(() => snapshot.value!.house)
   const settings = computed(() => snapshot.value!.settings)
   const today = computed(() => snapshot.value!.today)
@@ -101,7 +119,12 @@ export const useHouse = defineStore('house', () => {
   async function load(whole = false): Promise<void> {
     try {
       const token = whole ? undefined : told.value?.token
-      await take(await callApi<HouseChanges>(`/api/changes${sinceThen(token)}`))
+      const almanacOfProgram = shipped.value ?? callApi<Almanac>('/api/almanac')
+      const changes = callApi<HouseChanges>(`/api/changes${sinceThen(token)}`)
+      // neither is left without anyone who hears that it failed
+      const [knowledge] = await Promise.all([almanacOfProgram, changes])
+      shipped.value ??= withoutPrototypes(knowledge)
+      await take(await changes)
       answered()
     } catch (error) {
       missed(error)
@@ -142,6 +165,16 @@ export const useHouse = defineStore('house', () => {
 
   const placeName = (id: string | null) => routeTo(house.value.places, id).names.join(' · ')
   const speciesName = (id: string) => almanac.value.species[id]?.name ?? id
+  /** Species that may be chosen, by name; types stand after their species. */
+  const speciesOffered = computed(() => {
+    const { species } = almanac.value
+    const key = (id: string) =>
+      `${species[species[id]!.typeOf ?? id]?.name} ${species[id]!.typeOf ? species[id]!.name : ''}`
+    return Object.values(species)
+      .filter(s => !s.retired)
+      .sort((a, b) => key(a.id).localeCompare(key(b.id)))
+  })
+  const isOneSpecies = (a: string, b: string) => a === b || rootIn(house.value, a) === rootIn(house.value, b)
 
   return {
     snapshot,
@@ -163,5 +196,8 @@ export const useHouse = defineStore('house', () => {
     hear,
     placeName,
     speciesName,
+    shipped,
+    speciesOffered,
+    isOneSpecies,
   }
 })

@@ -2,8 +2,8 @@ import './withoutEval'
 import { expose } from 'comlink'
 import highsLoader from 'highs'
 import wasmUrl from 'highs/runtime?url'
-import { shippedAlmanac, withNumbers, type Override } from '#core/almanac'
-import type { House } from '#core/subjects'
+import { shippedAlmanac, withNumbers, withRows, type Override } from '#core/almanac'
+import { ownRows, type House } from '#core/subjects'
 import {
   PlanMemory,
   applyWhatIf,
@@ -35,7 +35,8 @@ const loading = highsLoader({ locateFile: () => wasmUrl })
 /** The same season function as on the server, with changed inputs. Writes nothing. */
 async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutcome> {
   const start = performance.now()
-  const almanac = withNumbers(shippedAlmanac, inputs.overrides)
+  const { species, feeders } = ownRows(inputs.house)
+  const almanac = withNumbers(withRows(shippedAlmanac, species, feeders).almanac, inputs.overrides)
   const { house, settings } = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
   const { season, scenarios } = seasonOfHouse(house, almanac, settings, inputs.today)
   const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading), memory)

@@ -21,7 +21,20 @@ export {
   type SignRow,
 } from './schema'
 export { shippedAlmanac } from './data'
-export { AlmanacError, withNumbers, type Override } from './ownNumbers'
+export { AlmanacError, withNumbers, withoutPrototypes, type Override } from './ownNumbers'
 export { withOverrides } from './overrides'
-export { clockOf, feederOf, schoolChoice, schoolKey, speciesOf } from './lookup'
+export {
+  FEEDER_PARTS,
+  SPECIES_PARTS,
+  borrowed,
+  withRows,
+  type FeederPart,
+  type OwnFeeder,
+  type OwnSpecies,
+  type PartsOf,
+  type RefusedRow,
+  type SpeciesPart,
+} from './ownRows'
+export { feederProblem, speciesProblem, type RowProblem } from './rowProblem'
+export { clockOf, feederOf, isOfSpecies, rootOf, schoolChoice, schoolKey, speciesOf } from './lookup'
 export { feederNamed } from './feederNamed'

@@ -8,6 +8,14 @@ export function speciesOf(almanac: Almanac, id: string): Species {
   return species
 }
 
+/** The species that a type is of; a species is its own. */
+export const rootOf = ({ species }: Pick<Almanac, 'species'>, id: string): string =>
+  (Object.hasOwn(species, id) ? species[id]!.typeOf : undefined) ?? id
+
+/** Whether two are of one species, whatever their types. */
+export const isOfSpecies = (almanac: Pick<Almanac, 'species'>, a: string, b: string): boolean =>
+  a === b || rootOf(almanac, a) === rootOf(almanac, b)
+
 /** @throws AlmanacError for an unknown id */
 export function feederOf(almanac: Pick<Almanac, 'feeders'>, id: string): Feeder {
   const feeder = almanac.feeders[id]
@@ -27,7 +35,12 @@ export function schoolChoice(
 ): School['choices'][number] {
   const school = almanac.schools[id]
   if (!school) throw new AlmanacError(`The almanac has no school “${id}”.`)
-  const wished = (speciesId && chosen[schoolKey(id, speciesId)]) || chosen[id] || school.usual
+  const root = speciesId && (almanac as Partial<Almanac>).species?.[speciesId]?.typeOf
+  const wished =
+    (speciesId && chosen[schoolKey(id, speciesId)]) ||
+    (root && chosen[schoolKey(id, root)]) ||
+    chosen[id] ||
+    school.usual
   return school.choices.find(c => c.id === wished) ?? school.choices.find(c => c.id === school.usual)!
 }
 

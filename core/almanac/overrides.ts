@@ -1,5 +1,6 @@
 import { AlmanacError, withNumbers, type Override } from './ownNumbers'
-import { Almanac } from './schema'
+import { numbersProblem } from './rowProblem'
+import type { Almanac } from './schema'
 
 /**
  * The almanac with the keeper's numbers, each marked `own`, and checked.
@@ -8,7 +9,10 @@ import { Almanac } from './schema'
 export function withOverrides(almanac: Almanac, overrides: readonly Override[]): Almanac {
   if (!overrides.length) return almanac
   const changed = withNumbers(almanac, overrides)
-  const checked = Almanac.safeParse(changed)
-  if (!checked.success) throw new AlmanacError(checked.error.issues[0]!.message)
+  const problem = numbersProblem(
+    changed,
+    overrides.map(o => o.path),
+  )
+  if (problem) throw new AlmanacError(problem.message)
   return changed
 }

@@ -23,13 +23,18 @@ const isBranch = (x: unknown): x is Branch => typeof x === 'object' && x !== nul
  */
 export function withNumbers(almanac: Almanac, overrides: readonly Override[]): Almanac {
   if (!overrides.length) return almanac
-  // by way of JSON, since species of one kind share tables and a structured clone would keep them shared
-  const copy = JSON.parse(JSON.stringify(almanac)) as Almanac
+  const copy = withoutPrototypes(almanac)
+  const copied = new Set<unknown>()
   for (const { path, value, note } of overrides) {
-    const keys = path.split('.')
+    const [table, ...keys] = path.split('.')
+    const rows = Object.hasOwn(copy, table!) ? (copy as unknown as Branch)[table!] : undefined
+    let node: unknown = rows
+    let key = keys.shift() ?? ''
     // prey ids carry a dot (`feeders.fly.large.supply…`), so two keys may name one branch
-    let node: unknown = copy
-    let key = keys.shift()!
+    while (isBranch(rows) && keys.length && !Object.hasOwn(rows, key)) key = `${key}.${keys.shift()}`
+    // only rows with a number of their own are copied; by way of JSON, since rows of one kind share tables
+    if (isBranch(rows) && Object.hasOwn(rows, key) && !copied.has(rows[key]))
+      copied.add((rows[key] = JSON.parse(JSON.stringify(rows[key])) as unknown))
     while (keys.length) {
       if (!isBranch(node)) break
       if (Object.hasOwn(node, key)) {
@@ -42,9 +47,10 @@ export function withNumbers(almanac: Almanac, overrides: readonly Override[]): A
     node[key] = value
     node.mark = 'own'
     delete node.source
+    delete node.from
     if (note) node.note = note
   }
-  return withoutPrototypes(copy)
+  return copy
 }
 
 /** The almanac with tables that are looked up by ids from outside, so that no id reaches a prototype. */

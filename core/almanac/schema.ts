@@ -1,13 +1,21 @@
 import { z } from 'zod'
+import { lineOfText } from '../reference'
 
 /**
  * Where a number comes from: `published` names its source; `practice` is common practice with no source;
- * `memory` is a starting value to be checked; `own` was set by the keeper and stands over the shipped one.
+ * `memory` is a starting value to be checked; `borrowed` was taken over from a relative, named in `from`;
+ * `own` was set by the keeper and stands over the shipped one.
  */
-export const Mark = z.enum(['published', 'practice', 'memory', 'own'])
+export const Mark = z.enum(['published', 'practice', 'memory', 'borrowed', 'own'])
 export type Mark = z.infer<typeof Mark>
 
-const provenance = { mark: Mark, source: z.string().optional(), note: z.string().optional() }
+const provenance = {
+  mark: Mark,
+  source: z.string().max(500).optional(),
+  note: z.string().max(500).optional(),
+  /** The relative that a borrowed value is of. */
+  from: z.string().max(120).optional(),
+}
 
 /** Longer than anything in a season of clocks; a longer one is a slip. */
 const MOST_DAYS = 20_000
@@ -77,6 +85,9 @@ export type BreedingEvent = z.infer<typeof BreedingEvent>
 /** From one event to the next, with the chance that the next comes at all. */
 export const Clock = z.strictObject({ from: BreedingEvent, to: BreedingEvent, days: Spread, comes: Fact })
 export type Clock = z.infer<typeof Clock>
+
+/** What a name may be called: of one line, since it travels into files whose lines mean something. */
+const Name = lineOfText(80, 'A name is needed')
 
 export const LadderStep = z.strictObject({
   /** Days since the first meal. */
@@ -221,9 +232,13 @@ const Incubation = z.strictObject({
 export type Incubation = z.infer<typeof Incubation>
 
 export const Species = z.strictObject({
-  id: z.string(),
-  name: z.string(),
-  latin: z.string(),
+  id: z.string().min(1).max(80),
+  name: Name,
+  latin: lineOfText(80),
+  /** The species that this is a type of: a locality, a line, a domestic form. They breed with each other. */
+  typeOf: z.string().optional(),
+  /** Kept for what is written of it, and offered no more. */
+  retired: z.boolean().optional(),
   group: z.enum(['snake', 'lizard', 'tortoise', 'frog']),
   mode: z.enum(['egg', 'live', 'larval']),
   winter: z.enum(['brumation', 'dormancy', 'none']),
@@ -249,9 +264,17 @@ export const Species = z.strictObject({
   survival90: Fact,
   keptDays: Fact,
   eats: z.enum(['rodents', 'insects', 'plants']),
-  ladder: z.array(LadderStep).min(1),
+  ladder: z
+    .array(LadderStep)
+    .min(1, 'A ladder needs a first step')
+    .max(60)
+    .refine(steps => steps[0]?.fromDay === 0, 'The first step of a ladder is from the first meal, day 0')
+    .refine(
+      steps => steps.every((s, i) => i === 0 || s.fromDay > steps[i - 1]!.fromDay),
+      'Each step of a ladder begins later than the one before',
+    ),
   weighEveryDays: z.strictObject({ young: Fact, adult: Fact, cold: Fact }),
-  cautions: z.array(z.string()),
+  cautions: z.array(z.string().max(400)).max(20),
 })
 export type Species = z.infer<typeof Species>
 
@@ -286,15 +309,16 @@ export const Supply = z.discriminatedUnion('kind', [Batch, Colony, Bought, Fresh
 export type Supply = z.infer<typeof Supply>
 
 export const Feeder = z.strictObject({
-  id: z.string(),
-  name: z.string(),
-  one: z.string(),
-  many: z.string(),
-  latin: z.string().optional(),
+  id: z.string().min(1).max(80),
+  name: Name,
+  one: Name,
+  many: Name,
+  latin: lineOfText(80).optional(),
+  retired: z.boolean().optional(),
   massG: Spread,
   supply: Supply,
-  care: z.string(),
-  cautions: z.array(z.string()),
+  care: z.string().max(2000),
+  cautions: z.array(z.string().max(400)).max(20),
 })
 export type Feeder = z.infer<typeof Feeder>
 

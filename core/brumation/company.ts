@@ -18,7 +18,7 @@ export function shareChecks(
   const limit = a.species.cold?.sizeRatio.value ?? 1
   const ratio = light && heavy ? heavy / light : null
   return [
-    { rule: 'Of one species', ok: a.species.id === b.species.id },
+    { rule: 'Of one species', ok: (a.species.typeOf ?? a.species.id) === (b.species.typeOf ?? b.species.id) },
     { rule: 'Neither eats snakes', ok: a.species.cold?.company !== 'never' && b.species.cold?.company !== 'never' },
     { rule: 'Of one sex, and it is known', ok: a.animal.sex !== 'unknown' && a.animal.sex === b.animal.sex },
     {

@@ -28,7 +28,7 @@ const species = (id: string) => {
   if (!hasWinter(s)) throw new Error(`${id} has no winter`)
   return s
 }
-const houseOf = (b: HouseBuilder): House => foldHouse(b.records(), shippedAlmanac)
+const houseOf = (b: HouseBuilder): House => foldHouse(b.records())
 
 describe('who may be cooled', () => {
   const grown = () => new HouseBuilder(today).animal('K-1', 'california-kingsnake', { sex: 'female' })

@@ -5,7 +5,7 @@ import type { House } from './house'
 import type { FoldMemory } from './memory'
 import { findEntry, inOrder, subjectKey, withEntry, type Records } from './records'
 import { statesOf, type Registry } from './registry'
-import type { Base } from './subject'
+import type { ModeOf } from './subject'
 import { tagged } from './tags'
 
 /**
@@ -24,7 +24,7 @@ export class Draft {
     private readonly registry: Registry,
     private readonly before: Records,
     house: House,
-    private readonly modeOf: Base['modeOf'],
+    private readonly modeOf: ModeOf,
     private readonly memory: FoldMemory,
   ) {
     this.entries = new Map(before.entries)
@@ -62,7 +62,12 @@ export class Draft {
   /** Folds one subject into the house; false when more than that subject follows from it. */
   private foldAlone({ type, id }: Subject): boolean {
     const subject = this.registry.subjects.get(type)
-    if (!subject || subject.foundedBy || [...this.registry.subjects.values()].some(s => s.foundedBy === type))
+    if (
+      !subject ||
+      subject.foldsAll ||
+      subject.foundedBy ||
+      [...this.registry.subjects.values()].some(s => s.foundedBy === type)
+    )
       return false
     const before = statesOf(this.current, subject)[id]
     const key = subjectKey({ type, id })

@@ -4,7 +4,7 @@ import type { House, StateOf, Unread } from './house'
 import { FoldMemory, type Folded } from './memory'
 import { subjectKey, type Records } from './records'
 import { isNewer, lifted, statesOf, type Registry } from './registry'
-import type { Base, SubjectModule } from './subject'
+import type { Base, ModeOf, SubjectModule } from './subject'
 
 const NO_ENTRIES: readonly DatedEntry[] = []
 
@@ -62,7 +62,9 @@ function* foundingsOf(
   }
   for (const entries of own) {
     const { id } = entries[0]!.subject
-    const founding = subject.found ? entries.find(e => e.id === id && isFounding(e)) : null
+    const own = subject.found ? entries.find(e => e.id === id && isFounding(e)) : null
+    // of some sorts there are those that were there before anything was written
+    const founding = own ?? (subject.implied ? null : own)
     if (founding !== undefined) yield { id, founding, founderId: null, number: 0 }
   }
 }
@@ -99,12 +101,18 @@ function foldAll(
   subject: SubjectModule,
   lists: readonly (readonly DatedEntry[])[],
   records: Records,
-  modeOf: Base['modeOf'],
+  modeOf: ModeOf,
   memory: FoldMemory,
 ): void {
   const states = statesOf(house, subject)
   for (const one of foundingsOf(registry, subject, lists, records, house)) {
-    const base: Base = { house, records, modeOf, founderId: one.founderId, number: one.number }
+    const base: Base = {
+      house,
+      records,
+      modeOf: id => modeOf(id, house),
+      founderId: one.founderId,
+      number: one.number,
+    }
     const folded = foldOne(registry, subject, one, base, memory)
     if (!folded) continue
     house.unread.push(...folded.unread)
@@ -120,7 +128,7 @@ export function foldInto(
   subject: SubjectModule,
   entries: readonly DatedEntry[],
   records: Records,
-  modeOf: Base['modeOf'],
+  modeOf: ModeOf,
   memory: FoldMemory,
 ): void {
   foldAll(registry, house, subject, [entries], records, modeOf, memory)
@@ -133,7 +141,7 @@ export function foldInto(
 export function foldWith(
   registry: Registry,
   records: Records,
-  modeOf: Base['modeOf'],
+  modeOf: ModeOf,
   memory: FoldMemory = new FoldMemory(),
 ): House {
   const house = { climate: records.climate, unread: [], newer: [] } as unknown as House

@@ -6,6 +6,9 @@ import type { LineRule } from './line'
 import type { FoldMemory } from './memory'
 import type { Records } from './records'
 
+/** How a species bears its young, in a house as far as it is folded; null for one that is not known. */
+export type ModeOf = (speciesId: string, house: House) => 'egg' | 'live' | 'larval' | null
+
 /** What a founding may look at: what was folded before it, and what is known of species. */
 export interface Base {
   /** Subjects of the sorts that stand before this one in the list. */
@@ -40,6 +43,8 @@ export interface SubjectModule<S extends keyof StateOf = keyof StateOf> {
   found?: (founding: DatedEntry, base: Base) => StateOf[S]
   /** It is there without a founding entry, and begins like this. */
   implied?: (id: string) => StateOf[S]
+  /** Subjects of other sorts follow from it without naming it: a change of one folds the house anew. */
+  foldsAll?: true
   /** A tag that is printed on labels and may begin a line of the log: no two things have the same. */
   tagOf?: (state: StateOf[S]) => string
   /** Whether a line of the log may begin with its tag. */

@@ -3,15 +3,14 @@ import type { DatedEntry, Problem } from './entry'
 import { findEntry, subjectKey, type Records } from './records'
 import { lifted, type Registry } from './registry'
 
-/** Rows of the almanac are not of the house: nothing stands on them that could be taken back. */
+/** Rows of the almanac that the house did not add itself: nothing stands on them that could be taken back. */
 const OF_THE_ALMANAC = new Set(['species', 'feeder'])
 
 /** Standing entries, not of these subjects themselves, that name one of them. O(entries of kinds that name anything). */
-function naming(registry: Registry, records: Records, ids: ReadonlySet<string>): DatedEntry[] {
+function naming(registry: Registry, records: Records, ids: ReadonlySet<string>, founds?: string): DatedEntry[] {
+  const isMeant = (to: string) => (founds && OF_THE_ALMANAC.has(founds) ? to === founds : !OF_THE_ALMANAC.has(to))
   const kinds = new Set(
-    [...registry.kinds.values()]
-      .filter(k => [...canReferTo(k.data)].some(to => !OF_THE_ALMANAC.has(to)))
-      .map(k => k.kind),
+    [...registry.kinds.values()].filter(k => [...canReferTo(k.data)].some(isMeant)).map(k => k.kind),
   )
   const found: DatedEntry[] = []
   for (const entries of records.entries.values())
@@ -39,7 +38,7 @@ export function checkTakeBack(registry: Registry, records: Records, entry: Dated
   const kind = registry.kinds.get(target.kind)
   // only what brings something into being is named elsewhere; looking through everything for each undo would be slow
   if (!kind?.founds && !kind?.brings) return []
-  const about = naming(registry, records, new Set([target.id]))
+  const about = naming(registry, records, new Set([target.id]), kind.founds)
   const brought = about.filter(e => kind.brings && e.subject.type === kind.brings && e.subject.id === e.id)
   // cards first: they are told by their tags
   const named = [

@@ -137,7 +137,7 @@ function candidate(
   const b = new HouseBuilder(today).animal(id, king.id, { sex: part.sex, bornDay: today - (part.age ?? 1500) })
   if (part.massG !== null) b.write('weighed', { type: 'animal', id }, -5, { massG: part.massG ?? 520 })
   return {
-    animal: foldHouse(b.records(), almanac).animals[id]!,
+    animal: foldHouse(b.records()).animals[id]!,
     sexChance: 1,
     ready: { text: 'ready', now: true, reasons: [] },
     meanKinship: 0,
@@ -422,7 +422,7 @@ function layer(
       `c${i}`,
     ),
   )
-  const house = foldHouse(b.records(), almanac)
+  const house = foldHouse(b.records())
   return judgeLoad(
     speciesOf(almanac, speciesId) as PairInput['species'],
     house.animals.F as AnimalState,

@@ -7,6 +7,7 @@ const LEAST_BREEDING_DAYS = 120
 export interface Relative {
   id: string
   tag: string
+  /** Its species, whatever its type. */
   speciesId: string
   sex: 'male' | 'female' | 'unknown'
   bornDay: Day | null

@@ -8,7 +8,7 @@ const today = 20_000
 
 /** A walk of this house today. */
 function walked(b: HouseBuilder) {
-  const house = houseOf(b.records(), shippedAlmanac)
+  const house = houseOf(b.records())
   const { season } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today)
   return { tasks: season.tasks, rooms: walkOf(season.tasks, house) }
 }

@@ -15,7 +15,7 @@ function geckoMouths(): MouthSource[] {
     .animal('M', 'leopard-gecko', { sex: 'male' })
   b.pair('F', 'M', -20, 'P')
   b.write('copulation', { type: 'pairing', id: 'P' }, -3, { confirmed: true })
-  return lanesOf({ house: houseOf(b.records(), almanac), almanac, settings: defaultSettings, today }).mouths
+  return lanesOf({ house: houseOf(b.records()), almanac, settings: defaultSettings, today }).mouths
 }
 
 const quantiles = (values: number[]) => {

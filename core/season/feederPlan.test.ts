@@ -27,7 +27,7 @@ beforeAll(async () => {
 })
 
 function plans(b: HouseBuilder, settings: HouseSettings = defaultSettings, engine: SolveLp = solve): FeederPlan[] {
-  const house = houseOf(b.records(), shippedAlmanac)
+  const house = houseOf(b.records())
   const { season, scenarios } = seasonOfHouse(house, shippedAlmanac, settings, today)
   return planFeeders(season, scenarios, house, shippedAlmanac, settings, engine, memory)
 }

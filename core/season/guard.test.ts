@@ -15,7 +15,7 @@ const seasonOf = (
   settings: HouseSettings = defaultSettings,
   spoil: (house: ReturnType<typeof houseOf>) => void = () => undefined,
 ): Season => {
-  const house = houseOf(b.records(), shippedAlmanac)
+  const house = houseOf(b.records())
   spoil(house)
   return seasonOfHouse(house, shippedAlmanac, settings, today).season
 }
@@ -58,7 +58,7 @@ describe('what cannot be computed takes nothing else away', () => {
     b.write('weighed', { type: 'animal', id: 'K-1' }, -3, { massG: 400 })
     const bad = b.write('weighed', { type: 'animal', id: 'K-1' }, -2, null as never)
     b.winter('W-1', 'corn-snake', 10, ['K-1'], { cool: 'some day' })
-    const house = houseOf(b.records(), shippedAlmanac)
+    const house = houseOf(b.records())
     expect(house.animals['K-1']!.weights.map(w => w.massG)).toEqual([400])
     expect(house.unread.map(u => [u.entryId, u.subject.id])).toEqual([
       [bad, 'K-1'],
@@ -77,7 +77,7 @@ describe('what cannot be computed takes nothing else away', () => {
   })
 
   it('in steps it is the same season', () => {
-    const house = houseOf(built().records(), shippedAlmanac)
+    const house = houseOf(built().records())
     const steps = seasonSteps(house, shippedAlmanac, defaultSettings, today)
     let count = 0
     let last = steps.next()
@@ -115,7 +115,7 @@ describe('a warm-up that cannot be meant', () => {
 
 describe('ids never reach what every object has', () => {
   it.each(['constructor', 'toString', '__proto__', 'valueOf'])('“%s” is no animal, place or species', id => {
-    const house = houseOf(built().records(), shippedAlmanac)
+    const house = houseOf(built().records())
     expect([
       house.animals[id],
       house.places[id],

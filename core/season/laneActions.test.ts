@@ -7,7 +7,7 @@ import { defaultSettings, houseOf, laneActions, laneNeed, seasonOfHouse } from '
 const today = 20_000
 
 function actions(b: HouseBuilder, title: string): string[] {
-  const house = houseOf(b.records(), shippedAlmanac)
+  const house = houseOf(b.records())
   const lane = seasonOfHouse(house, shippedAlmanac, defaultSettings, today).season.lanes.find(l => l.title === title)!
   return laneActions(lane, house, speciesOf(shippedAlmanac, lane.speciesId), today).map(a => a.label)
 }
@@ -20,7 +20,7 @@ function paired(speciesId: string) {
 describe('what can be recorded of a lane', () => {
   it('says of each button what its entry brings into being, as its kind does', () => {
     for (const speciesId of ['milk-snake', 'rosy-boa', 'fire-bellied-toad']) {
-      const house = houseOf(paired(speciesId).b.records(), shippedAlmanac)
+      const house = houseOf(paired(speciesId).b.records())
       const { lanes } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today).season
       const all = lanes.flatMap(l => laneActions(l, house, speciesOf(shippedAlmanac, speciesId), today))
       expect(all.filter(a => a.founds).map(a => a.kind)).toEqual([speciesId === 'rosy-boa' ? 'born' : 'laid'])
@@ -81,7 +81,7 @@ describe('the need one lane causes', () => {
   it('is its share of the whole, and all lanes with the animals make the whole', () => {
     const { b, pair } = paired('ocellated-lizard')
     b.write('laid', pair, -60, { tag: 'C-1', eggs: 10, slugs: 0, tempC: 28 })
-    const { season } = seasonOfHouse(houseOf(b.records(), shippedAlmanac), shippedAlmanac, defaultSettings, today)
+    const { season } = seasonOfHouse(houseOf(b.records()), shippedAlmanac, defaultSettings, today)
     const sum = (row: readonly number[] | undefined) => (row ?? []).reduce((x, y) => x + y, 0)
     // no grown animal eats large flies, so the lanes make up all of it
     const whole = sum(season.prey.find(p => p.prey === 'fly.large')!.mean)

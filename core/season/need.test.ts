@@ -52,7 +52,7 @@ describe('the need of the house', () => {
     const written = [took.data, ...(took.also ?? [])]
     expect(written.map(d => d.prey)).toEqual(speciesOf(almanac, 'bearded-dragon').ladder[1]!.meal.map(m => m.prey))
     for (const data of written) b.write('fed', animal('D'), 0, data as Record<string, unknown>)
-    const { stocks, animals } = houseOf(b.records(), almanac)
+    const { stocks, animals } = houseOf(b.records())
     expect(stocks['cricket.half']!.left).toBe(100 - Number(written[0]!.offered))
     expect(animals.D!.meals).toHaveLength(written.length)
   })

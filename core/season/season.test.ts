@@ -48,14 +48,7 @@ describe('the chain from the cold to the cup', () => {
     const { season: s, scenarios } = run(new HouseBuilder(today).records())
     expect(s).toMatchObject({ lanes: [], mouths: [], prey: [], tasks: [], alarms: [] })
     expect(
-      planFeeders(
-        s,
-        scenarios,
-        houseOf(new HouseBuilder(today).records(), shippedAlmanac),
-        shippedAlmanac,
-        settings,
-        solve,
-      ),
+      planFeeders(s, scenarios, houseOf(new HouseBuilder(today).records()), shippedAlmanac, settings, solve),
     ).toEqual([])
   })
 
@@ -178,7 +171,7 @@ describe('the plan of the house', () => {
   ])
   const records = b.records()
   const plan = (r: Records, s = settings) => {
-    const house = houseOf(r, shippedAlmanac)
+    const house = houseOf(r)
     const made = seasonOfHouse(house, shippedAlmanac, s, today)
     return planFeeders(made.season, made.scenarios, house, shippedAlmanac, s, solve)
   }
@@ -229,7 +222,7 @@ describe('what-if', () => {
     .animal('K-2', 'ocellated-lizard', { sex: 'male' })
   const pair = b.pair('K-1', 'K-2', -40)
   b.write('cooledDown', { type: 'animal', id: 'K-1' }, -30)
-  const house = houseOf(b.records(), shippedAlmanac)
+  const house = houseOf(b.records())
   const changed = (changes: Parameters<typeof applyWhatIf>[3]) => {
     const w = applyWhatIf(house, shippedAlmanac, settings, changes, today)
     return seasonOfHouse(w.house, shippedAlmanac, w.settings, today).season
@@ -248,7 +241,7 @@ describe('what-if', () => {
         tempC: null,
         placeId: null,
       })
-    const geckos = houseOf(g.records(), shippedAlmanac)
+    const geckos = houseOf(g.records())
     const { house: more } = applyWhatIf(geckos, shippedAlmanac, settings, { pairs: { 'leopard-gecko': 2 } }, today)
     const added = Object.values(more.pairings).find(p => p.id !== old)!
     expect(added).toMatchObject({ startDay: today, seen: {}, clutchIds: [], locks: [], visits: [], together: null })
@@ -260,10 +253,7 @@ describe('what-if', () => {
     const layings = (s: Season, id: string) => s.lanes.find(l => l.subject.id === id)!
     const [tried, real] = [
       layings(seasonOfHouse(more, shippedAlmanac, settings, today).season, added.id),
-      layings(
-        seasonOfHouse(houseOf(fresh.records(), shippedAlmanac), shippedAlmanac, settings, today).season,
-        'pair-G-1',
-      ),
+      layings(seasonOfHouse(houseOf(fresh.records()), shippedAlmanac, settings, today).season, 'pair-G-1'),
     ]
     expect(tried.later.map(l => l.dist)).toEqual(real.later.map(l => l.dist))
     expect(tried.later.length).toBeGreaterThan(1)
@@ -276,7 +266,7 @@ describe('what-if', () => {
       .animal('G-3', 'leopard-gecko', { sex: 'female' })
       .animal('G-4', 'leopard-gecko', { sex: 'female', bornDay: today - 60 })
     g.pair('G-1', 'G-2', -20)
-    const geckos = houseOf(g.records(), shippedAlmanac)
+    const geckos = houseOf(g.records())
     const { pairs, bought } = newPairs(geckos, shippedAlmanac, 'leopard-gecko', 3, today)
     // G-4 is too young; the one male goes round
     expect(pairs.map(p => [p.damId, p.sireId])).toEqual([
@@ -294,7 +284,7 @@ describe('what-if', () => {
     expect(pinheads(3)).toBeGreaterThan(pinheads(2))
     expect(
       newPairs(
-        houseOf(new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).records(), shippedAlmanac),
+        houseOf(new HouseBuilder(today).animal('F', 'corn-snake', { sex: 'female' }).records()),
         shippedAlmanac,
         'corn-snake',
         1,

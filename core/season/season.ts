@@ -15,8 +15,8 @@ import type { Scenarios, Season } from './contracts'
 import { birthsExpected, winterOutlook } from './winter'
 
 /** The house of a set of records, by the almanac's knowledge of which species have tadpoles. */
-export function houseOf(records: Records, almanac: Almanac, memory?: FoldMemory): House {
-  return foldHouse(records, almanac, memory)
+export function houseOf(records: Records, memory?: FoldMemory): House {
+  return foldHouse(records, memory)
 }
 
 /**
@@ -109,5 +109,5 @@ export function season(
   today: Day,
   memories?: Memories,
 ): SeasonWithScenarios {
-  return seasonOfHouse(houseOf(records, almanac, memories?.fold), almanac, settings, today, memories?.season)
+  return seasonOfHouse(houseOf(records, memories?.fold), almanac, settings, today, memories?.season)
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
-import { animalAsAdded, newPairing, type AnimalState, type House, type PairingState } from '../subjects'
+import { animalAsAdded, isOneSpecies, newPairing, type AnimalState, type House, type PairingState } from '../subjects'
 import type { HouseSettings } from '../settings'
 
 /** What is tried: each left out keeps what is. */
@@ -60,7 +60,10 @@ export function newPairs(house: House, almanac: Almanac, speciesId: string, extr
   const paired = new Set(open.flatMap(p => [p.damId, p.sireId ?? '']))
   const grown = Object.values(house.animals)
     .filter(
-      a => a.speciesId === speciesId && a.status === 'alive' && (a.bornDay === null || today - a.bornDay >= mature),
+      a =>
+        a.status === 'alive' &&
+        isOneSpecies(house, a.speciesId, speciesId) &&
+        (a.bornDay === null || today - a.bornDay >= mature),
     )
     .sort((a, b) => (a.tag < b.tag ? -1 : 1))
   const free = grown.filter(a => a.sex === 'female' && !paired.has(a.id))

@@ -14,7 +14,7 @@ function animal(written: Written[], part: object = {}, speciesId = king.id, mass
   const about = { type: 'animal' as const, id: 'x' }
   b.write('weighed', about, -20, { massG })
   written.forEach(([kind, data], i) => b.write(kind, about, -10 + i, data))
-  return foldHouse(b.records(), almanac).animals.x!
+  return foldHouse(b.records()).animals.x!
 }
 const judge = (a: AnimalState, species: Species = king, tempC: number | null = null, certainty = 0.99): SexVerdict =>
   judgeSex(species, almanac, a, sexPrior(species, tempC), certainty, today).value
@@ -124,9 +124,9 @@ describe('proof and contradiction', () => {
     const b = new HouseBuilder(today).animal('d', king.id).animal('s', king.id)
     b.pair('d', 's', -90, 'p')
     b.write('laid', { type: 'pairing', id: 'p' }, -70, { tag: 'C', eggs: 6, slugs: 0, tempC: 28, placeId: null }, 'c')
-    expect(foldHouse(b.records(), almanac).animals.s!.sex).toBe('unknown')
+    expect(foldHouse(b.records()).animals.s!.sex).toBe('unknown')
     b.write('hatched', { type: 'clutch', id: 'c' }, -5, { count: 4 })
-    const house = foldHouse(b.records(), almanac)
+    const house = foldHouse(b.records())
     expect([house.animals.d!.sex, house.animals.s!.sex]).toEqual(['female', 'male'])
     expect(judge(house.animals.s!)).toMatchObject({ state: 'proven', male: 1 })
   })

@@ -5,7 +5,7 @@ import { dayToIso } from '../units'
 import { Entry, checkEntry, foldHouse, inOrder, recordsFrom, type DatedEntry, type Records, type Subject } from '.'
 
 const today = 20_782
-const fold = (records: Records) => foldHouse(records, shippedAlmanac)
+const fold = (records: Records) => foldHouse(records)
 const house = () =>
   new HouseBuilder(today)
     .place('tub')

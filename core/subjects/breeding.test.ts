@@ -6,7 +6,7 @@ import { checkEntry, foldHouse, withEntries, withEntry, type DatedEntry, type Re
 const today = 20_600
 const animal = (id: string) => ({ type: 'animal' as const, id })
 const pairing = (id: string) => ({ type: 'pairing' as const, id })
-const fold = (records: Records) => foldHouse(records, shippedAlmanac)
+const fold = (records: Records) => foldHouse(records)
 const entryOn = (
   days: number,
   kind: string,

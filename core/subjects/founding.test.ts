@@ -5,7 +5,7 @@ import { defaultSettings } from '../settings'
 import { THE_HOUSE, checkEntry, foldHouse, ownNumbers, withEntry, type DatedEntry, type Records } from '.'
 
 const today = 20_782
-const fold = (records: Records) => foldHouse(records, shippedAlmanac)
+const fold = (records: Records) => foldHouse(records)
 const problems = (records: Records, entry: DatedEntry) =>
   checkEntry(entry, { records, house: fold(records), almanac: shippedAlmanac, today }).map(
     p => `${p.path}: ${p.message}`,

@@ -20,6 +20,7 @@ import {
   type Understood,
 } from '../log'
 import type { Unit } from '../units'
+import { modeIn } from './knowledge'
 import { subjects } from './list'
 
 /** The sorts of subjects and kinds of entries that this program knows. */
@@ -37,26 +38,19 @@ export function kindOf(name: string): EntryKind {
   return kind
 }
 
+const modeOf = (id: string, house: House) => modeIn(house, id)
+
 /**
- * The house of these records, by the almanac's knowledge of how species bear their young.
+ * The house of these records.
  * @param memory what an earlier fold remembers; left out, all is folded anew
  */
-export function foldHouse(records: Records, almanac: Pick<Almanac, 'species'>, memory?: FoldMemory): House {
-  return foldWith(registry, records, modesOf(almanac), memory)
-}
-
-function modesOf({ species }: Pick<Almanac, 'species'>) {
-  return (id: string) => (Object.hasOwn(species, id) ? species[id]!.mode : null)
+export function foldHouse(records: Records, memory?: FoldMemory): House {
+  return foldWith(registry, records, modeOf, memory)
 }
 
 /** A log to write on, from what stands. */
-export function draftOf(
-  records: Records,
-  house: House,
-  almanac: Pick<Almanac, 'species'>,
-  memory = new FoldMemory(),
-): Draft {
-  return new Draft(registry, records, house, modesOf(almanac), memory)
+export function draftOf(records: Records, house: House, memory = new FoldMemory()): Draft {
+  return new Draft(registry, records, house, modeOf, memory)
 }
 
 /** Whether an entry can have happened: the problems with field paths; empty when it may be written. */
@@ -135,7 +129,9 @@ export type { ClutchState } from './clutch/state'
 export type { CultureState } from './culture/state'
 export type { LampState } from './lamp/state'
 export type { LocusState } from './locus/state'
-export { ownNumbers } from './number/kinds'
+export { isOneSpecies, rootIn } from './oneSpecies'
+export { almanacOf, baseAlmanac, ownRows } from './knowledge'
+export { ownNumbers } from './number/numbers'
 export type { OwnNumber } from './number/state'
 export { newPairing } from './pairing'
 export { openPairingOf } from './pairing/open'

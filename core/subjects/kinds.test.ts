@@ -142,6 +142,10 @@ describe('what each kind of entry may hold', () => {
       placeChanged: { tempC: 24 },
       settingsChanged: { appetite: 1.2 },
       numberSet: { value: 3 },
+      speciesAdded: { name: 'Rat snake', from: 'corn-snake' },
+      speciesChanged: { parts: { winter: 'none' } },
+      feederAdded: { name: 'Moth', one: 'moth', many: 'moths', from: 'waxworm' },
+      feederChanged: { name: 'Wax moth' },
     }
     for (const kind of entryKinds.values()) {
       const data = kind.data.parse(example[kind.kind] ?? {})
@@ -153,6 +157,8 @@ describe('what each kind of entry may hold', () => {
 
   it('what founds something says so', () => {
     expect([...entryKinds.values()].filter(k => k.founds).map(k => [k.kind, k.founds])).toEqual([
+      ['feederAdded', 'feeder'],
+      ['speciesAdded', 'species'],
       ['placeAdded', 'place'],
       ['animalAdded', 'animal'],
       ['paired', 'pairing'],

@@ -11,7 +11,7 @@ const pair = b.pair('T-14', 'T-15', -50)
 b.culture('F-1', 'fly.large', -20)
 const laid = b.write('laid', { type: 'pairing', id: pair }, -5, { tag: 'C-1', eggs: 6, slugs: 0 })
 b.write('fed', { type: 'animal', id: 'T-16' }, -5, { prey: 'mouse.fuzzy', offered: 1, taken: 1 })
-const house = foldHouse(b.records(), shippedAlmanac)
+const house = foldHouse(b.records())
 const read = (line: string) => readLogLine(line, house, shippedAlmanac, 'g', 'C-2')
 
 describe('the log line', () => {

@@ -13,7 +13,7 @@ b.culture('F-1', 'fly.large', -20)
 const laid = b.write('laid', { type: 'pairing', id: pair }, -60, { tag: 'C-1', eggs: 9, slugs: 0 })
 b.write('hatched', { type: 'clutch', id: laid }, -1, { count: 3 })
 b.write('fed', { type: 'animal', id: 'T-16' }, -5, { prey: 'mouse.fuzzy', offered: 1, taken: 1 })
-const house = foldHouse(b.records(), shippedAlmanac)
+const house = foldHouse(b.records())
 const read = (line: string) => readLogLine(line, house, shippedAlmanac, 'g', 'C-2')
 
 /** A line's meaning in short: kind and data, `+` between facts, `@` days ago; or `?` when it must be asked. */

@@ -20,7 +20,7 @@ import {
 } from '.'
 
 const today = 20_000
-const fold = (r: Records) => foldHouse(r, shippedAlmanac)
+const fold = (r: Records) => foldHouse(r)
 
 function kings() {
   return new HouseBuilder(today)
@@ -112,7 +112,7 @@ describe('folds', () => {
       dated(today, { id: 'x', kind: 'weighed', subject: animal('K-1'), data: { massG: 1 } }),
     )
     const memory = new FoldMemory()
-    const [first, second] = [foldHouse(before, shippedAlmanac, memory), foldHouse(after, shippedAlmanac, memory)]
+    const [first, second] = [foldHouse(before, memory), foldHouse(after, memory)]
     expect(second.animals['K-2']).toBe(first.animals['K-2'])
     expect(second.animals['K-1']).not.toBe(first.animals['K-1'])
     expect(second).toEqual(fold(after))

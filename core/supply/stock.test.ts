@@ -5,7 +5,7 @@ import { foldHouse } from '../subjects'
 import { usableStock } from '.'
 
 const today = 20_000
-const fold = (b: HouseBuilder) => foldHouse(b.records(), shippedAlmanac)
+const fold = (b: HouseBuilder) => foldHouse(b.records())
 
 describe('what is left of a stock', () => {
   it('by hand: 100 counted, half kept a day, 10 came in and 8 were offered on the second day', () => {

@@ -7,7 +7,7 @@ import { drawnSeason } from './drawnSeason'
 
 const today = 20_782
 const { records } = bigHouse({ animals: 120, clutches: 30, cultures: 12, entries: 4000 }, today)
-const house = houseOf(records, shippedAlmanac)
+const house = houseOf(records)
 const { season } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today)
 const drawn = drawnSeason(season)
 

@@ -1,12 +1,12 @@
 import type { Knex } from 'knex'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { animalAdded } from '#core/subjects'
+import { animalAdded, foldHouse, recordsFrom } from '#core/subjects'
 import { planHere } from '../../tests/fixtures/planHere'
 import { setMantelToday } from '../../tests/fixtures/today'
 import { openDatabase } from '../db/open'
 import { insertEntries } from '../db/repositories/entries'
 import { HouseKeeper } from './houseKeeper'
-import { readHouse, soundOverrides } from './readHouse'
+import { readHouse, soundAlmanac } from './readHouse'
 
 let db: Knex
 beforeEach(async () => {
@@ -38,11 +38,13 @@ const added = (id: string, speciesId = 'corn-snake') =>
 
 describe('rows that cannot be read are set aside and told; the rest stands', () => {
   it('own numbers one by one', () => {
-    const { overrides, almanac, refused } = soundOverrides([
+    const own = [
       { path: 'species.corn-snake.fertility.value', value: 0.5 },
       { path: 'species.corn-snake.clutchSize.earliest', value: 900 },
       { path: 'species.gone.fertility.value', value: 0.5 },
-    ])
+    ]
+    const numbers = Object.fromEntries(own.map(o => [o.path, o]))
+    const { overrides, almanac, refused } = soundAlmanac({ ...foldHouse(recordsFrom([])), numbers })
     expect(overrides.map(o => o.path)).toEqual(['species.corn-snake.fertility.value'])
     expect(almanac.species['corn-snake']!.fertility.value).toBe(0.5)
     expect(refused.map(n => n.text).join()).toMatch(

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
-import { shippedAlmanac, withOverrides, type Almanac, type Override } from '#core/almanac'
-import { recordsFrom, type Records } from '#core/subjects'
+import { shippedAlmanac, withOverrides, withRows, type Almanac, type Override } from '#core/almanac'
+import { ownNumbers, ownRows, recordsFrom, type House, type Records } from '#core/subjects'
 import { readLogbook } from '../db/repositories/entries'
 
 /** Something of the database that was set aside when the house was opened, in a keeper's words. */
@@ -18,33 +18,42 @@ export interface ReadHouse {
   notices: Notice[]
 }
 
-interface SoundOverrides {
+interface SoundAlmanac {
   overrides: Override[]
   almanac: Almanac
-  /** Numbers that are set aside, each told. */
+  /** Numbers and rows that are set aside, each told. */
   refused: Notice[]
 }
 
-/** Own numbers that the almanac can take; one that it cannot is set aside, and the others stand. */
-export function soundOverrides(own: readonly Override[]): SoundOverrides {
+const messageOf = (error: unknown) => (error instanceof Error ? error.message : String(error))
+
+/** The almanac of a house as far as it can be made: an own row or number that it cannot take is set aside, and the others stand. */
+export function soundAlmanac(house: House): SoundAlmanac {
+  const { species, feeders } = ownRows(house)
+  const own = ownNumbers(house)
+  const rows = withRows(shippedAlmanac, species, feeders)
+  const refused: Notice[] = rows.refused.map(({ id, name, message }) => ({
+    id: `row:${id}`,
+    text: `${name ?? id} of your almanac is set aside: ${message}`,
+    todo: 'Set anew in the Almanac what it takes over from.',
+  }))
   try {
-    return { overrides: [...own], almanac: withOverrides(shippedAlmanac, own), refused: [] }
+    return { overrides: own, almanac: withOverrides(rows.almanac, own), refused }
   } catch {
     const overrides: Override[] = []
-    const refused: Notice[] = []
     for (const one of own) {
       try {
-        withOverrides(shippedAlmanac, [...overrides, one])
+        withOverrides(rows.almanac, [...overrides, one])
         overrides.push(one)
       } catch (error) {
         refused.push({
           id: `override:${one.path}`,
-          text: `Your own number “${one.path}” is set aside: ${error instanceof Error ? error.message : String(error)}`,
+          text: `Your own number “${one.path}” is set aside: ${messageOf(error)}`,
           todo: 'Set it anew in the Almanac; until then the shipped number counts.',
         })
       }
     }
-    return { overrides, almanac: withOverrides(shippedAlmanac, overrides), refused }
+    return { overrides, almanac: withOverrides(rows.almanac, overrides), refused }
   }
 }
 

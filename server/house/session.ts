@@ -1,4 +1,4 @@
-import { shippedAlmanac, type Almanac, type Override } from '#core/almanac'
+import type { Almanac, Override } from '#core/almanac'
 import { SeasonMemory, defaultSettings, type Alarm, type HouseSettings, type SeasonContext } from '#core/season'
 import { computedInput } from '#core/judgement'
 import {
@@ -13,10 +13,21 @@ import {
 } from '#core/subjects'
 import type { Climate } from '../devices/climate'
 import { currentDay, houseNow } from './clock'
-import { soundOverrides, type Notice, type ReadHouse } from './readHouse'
+import { soundAlmanac, type Notice, type ReadHouse } from './readHouse'
 
 const HOUR_MS = 3_600_000
 export const currentHour = (): number => Math.floor(houseNow() / HOUR_MS)
+
+/** Whether two houses say the same of the almanac. */
+function saysSame(a: House, b: House): boolean {
+  const rows = (house: House) => Object.values({ ...house.species, ...house.feeders })
+  const [of, other] = [rows(a), rows(b)]
+  return (
+    of.length === other.length &&
+    of.every((row, i) => row === other[i]) &&
+    JSON.stringify(ownNumbers(a)) === JSON.stringify(ownNumbers(b))
+  )
+}
 
 /** The house and the almanac that follow from one state of the log. */
 interface Standing {
@@ -56,12 +67,12 @@ export class HouseSession {
 
   /** The house of other records, with what is remembered of this one. */
   houseOf(records: Records): House {
-    return records === this.current?.records ? this.current.house : foldHouse(records, shippedAlmanac, this.memory)
+    return records === this.current?.records ? this.current.house : foldHouse(records, this.memory)
   }
 
   /** The log as it stands, to write on. */
   draft(): Draft {
-    return draftOf(this.records, this.house, shippedAlmanac, this.memory)
+    return draftOf(this.records, this.house, this.memory)
   }
 
   /** What follows from records: the house, its settings, and the almanac with its own numbers. */
@@ -69,11 +80,9 @@ export class HouseSession {
     const house = this.houseOf(records)
     const before = this.current as Standing | undefined
     const settings = house.settings[THE_HOUSE]?.settings ?? defaultSettings
-    const own = ownNumbers(house)
-    // the same numbers give the same almanac, as an object too: what is computed from it is remembered by it
-    if (before && JSON.stringify(own) === JSON.stringify(ownNumbers(before.house)))
-      return { ...before, records, house, settings }
-    const { overrides, almanac, refused } = soundOverrides(own)
+    // the same rows and numbers give the same almanac, as an object too: what is computed from it is remembered by it
+    if (before && saysSame(house, before.house)) return { ...before, records, house, settings }
+    const { overrides, almanac, refused } = soundAlmanac(house)
     return { records, house, settings, overrides, almanac, refused }
   }
 

@@ -5,8 +5,12 @@ import type { WroteEntries } from '#shared/contracts/changes'
 import { entriesByIds, insertEntries } from '../db/repositories/entries'
 import { breather } from '../utils/breathe'
 import { ProblemError } from '../utils/problem'
+import { soundAlmanac } from './readHouse'
 import { sameContent } from './sameContent'
 import type { HouseSession, Standing } from './session'
+
+/** Sorts of subjects that the almanac of the house is made of. */
+const KNOWLEDGE = new Set(['species', 'feeder', 'number'])
 
 /** Looks once more at what is about to be written; throws what speaks against it. */
 export type Trial = (standing: Standing) => Promise<void>
@@ -71,7 +75,7 @@ export class HouseWriter {
 
   /** Checks entries one after the other, each against the house with those before it; long lists make pauses. */
   private async checkAll(entries: readonly Entry[]): Promise<{ records: Records; entries: DatedEntry[] }> {
-    const { almanac } = this.session
+    let { almanac } = this.session
     const pause = breather()
     const draft = this.session.draft()
     const [tagOwner, find] = [(tag: string) => draft.tagOwner(tag), (id: string) => draft.find(id)]
@@ -92,6 +96,8 @@ export class HouseWriter {
       const recorded = { ...entry, recordedAt: new Date().toISOString() }
       draft.add(recorded)
       accepted.push(recorded)
+      // what comes after it may speak of a species that it adds
+      if (KNOWLEDGE.has(entry.subject.type)) almanac = soundAlmanac(draft.house).almanac
       await pause()
     }
     return { records: draft.records, entries: accepted }

@@ -10,7 +10,6 @@ const house = foldHouse(
     .place('t1', { name: 'Tub 1' })
     .animal('D', 'rosy-boa', { sex: 'female', bornDay: day - 3000 })
     .records(),
-  shippedAlmanac,
 )
 const read = (csv: string) => readAnimalList(csv, house, shippedAlmanac, day)
 const problems = (csv: string) => read(csv) as ListProblem[]

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import type { Almanac } from '#core/almanac'
-import { animalAdded, type AnimalCard, type DatedEntry, type House } from '#core/subjects'
+import { rootIn, animalAdded, type AnimalCard, type DatedEntry, type House } from '#core/subjects'
 import { PedigreeError, impossibleParent, pedigreeOf, type Relative } from '#core/pedigree'
 import { dayFromIso } from '#core/units'
 import { NewAnimal } from '#shared/contracts/house'
@@ -61,16 +61,11 @@ export function readAnimalList(csv: string, house: House, almanac: Almanac, toda
     return [{ path: 'csv', message: `At most ${MOST_ROWS} animals at once; this has ${rows.length}` }]
   for (const e of parsed.errors.slice(0, MOST_PROBLEMS)) if (e.row !== undefined) say(e.row, 'csv', e.message)
 
-  const speciesIds = new Map(
-    Object.values(almanac.species).flatMap(
-      s =>
-        [
-          [s.id, s.id],
-          [s.name.toLowerCase(), s.id],
-          [s.latin.toLowerCase(), s.id],
-        ] as [string, string][],
-    ),
-  )
+  const speciesIds = new Map<string, string>()
+  // a Latin name is that of the species, and not of one of its types
+  for (const s of Object.values(almanac.species).sort((a, b) => Number(!!a.typeOf) - Number(!!b.typeOf)))
+    for (const name of [s.id, s.name, s.latin].map(n => n.toLowerCase()))
+      if (name && !speciesIds.has(name)) speciesIds.set(name, s.id)
   const placeIds = new Map(Object.values(house.places).map(p => [p.name.toLowerCase(), p.id]))
   const used = new Set(
     [house.animals, house.pairings, house.clutches, house.cultures, house.lamps, house.winters].flatMap(group =>
@@ -123,9 +118,12 @@ export function readAnimalList(csv: string, house: House, almanac: Almanac, toda
     return card
   })
   const byId = new Map<string, Relative>(
-    Object.values(house.animals).map(a => [a.id, { ...a, diedDay: a.status === 'dead' ? a.statusDay : null }]),
+    Object.values(house.animals).map(a => [
+      a.id,
+      { ...a, speciesId: rootIn(house, a.speciesId), diedDay: a.status === 'dead' ? a.statusDay : null },
+    ]),
   )
-  for (const c of cards) if (c) byId.set(c.id, { ...c, diedDay: null })
+  for (const c of cards) if (c) byId.set(c.id, { ...c, speciesId: rootIn(house, c.speciesId), diedDay: null })
   rows.forEach((row, i) => {
     const card = cards[i]
     if (!card) return

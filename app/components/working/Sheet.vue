@@ -16,6 +16,7 @@ const MARKS = {
   practice: 'common practice',
   published: 'published',
   memory: 'from memory, to be checked',
+  borrowed: 'borrowed from a relative',
   own: 'your own number',
 } as const
 

@@ -1,7 +1,7 @@
 import { speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import type { Judgement } from '../../judgement'
-import type { AnimalState, House } from '../../subjects'
+import { isOneSpecies, type AnimalState, type House } from '../../subjects'
 import {
   PAIR_LEVELS,
   judgePair,
@@ -165,7 +165,7 @@ function sidesOf(
   const nearly = almanac.common.nearlyGrown!.value
   const grown = (a: AnimalState, fromDays: number) => a.bornDay === null || today - a.bornDay >= fromDays * nearly
   const own = Object.values(house.animals)
-    .filter(a => a.speciesId === species.id && a.status === 'alive')
+    .filter(a => a.status === 'alive' && isOneSpecies(house, a.speciesId, species.id))
     .sort((a, b) => (a.tag < b.tag ? -1 : 1))
   const likely = (a: AnimalState, sex: 'female' | 'male') => chanceOfSex(a, sex, context) > 0.5
   return {
@@ -222,7 +222,7 @@ export function benchCell(
   wishes: readonly BenchWish[],
 ): Judgement<PairVerdict> | null {
   const [dam, sire] = [context.house.animals[damId], context.house.animals[sireId]]
-  if (!dam || !sire || dam.speciesId !== sire.speciesId) return null
+  if (!dam || !sire || !isOneSpecies(context.house, dam.speciesId, sire.speciesId)) return null
   const species = speciesOf(context.almanac, dam.speciesId)
   return hasMating(species) ? judgePair(pairInputs(context, species, wishes)(dam, sire)) : null
 }

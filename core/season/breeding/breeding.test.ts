@@ -21,7 +21,7 @@ const today = 20_550
 const settings: HouseSettings = { ...defaultSettings, latitude: 50 }
 const of = (records: Records, day = today) => season(records, almanac, settings, day).season
 const contextOf = (records: Records, day = today) => ({
-  house: houseOf(records, almanac),
+  house: houseOf(records),
   almanac,
   settings,
   today: day,
@@ -111,7 +111,7 @@ function walk(start: Records, day: number): { records: Records; done: string[] }
   let records = start
   const done: string[] = []
   const write = (id: string, subject: DatedEntry['subject'], kind: string, data: Record<string, unknown>) => {
-    const house = houseOf(records, almanac)
+    const house = houseOf(records)
     const entry = completeEntry(house, dated(day, { id, kind, subject, data }))
     if ('message' in entry) throw new Error(entry.message)
     const problems = checkEntry(entry, { records, house, almanac, today: day })
@@ -138,10 +138,10 @@ describe('two weeks of the rota in the Round', () => {
       const walked = walk(records, day)
       records = walked.records
       introduced.push(...walked.done.filter(d => d.startsWith('introduce')))
-      const together = Object.values(houseOf(records, almanac).pairings).filter(p => p.together)
+      const together = Object.values(houseOf(records).pairings).filter(p => p.together)
       expect(new Set(together.map(p => p.sireId)).size).toBe(together.length)
     }
-    const { pairings } = houseOf(records, almanac)
+    const { pairings } = houseOf(records)
     // five males, visits of two days with two of rest, in two weeks around meals: each goes out at least twice
     expect(introduced.length).toBeGreaterThanOrEqual(8)
     expect(Object.values(pairings).filter(p => p.locks.length).length).toBeGreaterThanOrEqual(6)

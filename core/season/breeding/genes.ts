@@ -14,7 +14,7 @@ import {
   type FamilyBelief,
   type YoungWish,
 } from '../../genetics'
-import type { AnimalState, House, LocusState } from '../../subjects'
+import { isOneSpecies, type AnimalState, type House, type LocusState } from '../../subjects'
 import { ancestryOf } from './kin'
 
 /** Families of a house by locus, each made when it is asked for. */
@@ -25,7 +25,7 @@ function familyAt(house: House, locus: LocusState): Family {
   const known = familiesOf(house)
   let family = known.get(locus.id)
   if (!family) {
-    const own = Object.values(house.animals).filter(a => a.speciesId === locus.speciesId)
+    const own = Object.values(house.animals).filter(a => isOneSpecies(house, a.speciesId, locus.speciesId))
     const counted = Object.values(house.clutches).flatMap((c): CountedYoung[] => {
       const count = c.looksCounted.find(l => l.locusId === locus.id)
       const pairing = house.pairings[c.pairingId]
@@ -63,7 +63,7 @@ function familyAt(house: House, locus: LocusState): Family {
 /** Loci of a species in use, by name. */
 export const lociOf = (house: House, speciesId: string): LocusState[] =>
   Object.values(house.loci)
-    .filter(l => l.speciesId === speciesId && !l.dropped)
+    .filter(l => !l.dropped && isOneSpecies(house, l.speciesId, speciesId))
     .sort((a, b) => (a.name < b.name ? -1 : 1))
 
 export interface AnimalGene extends FamilyBelief {

@@ -9,7 +9,7 @@ import {
   type LineHealth,
   type Pedigree,
 } from '../../pedigree'
-import type { AnimalState, House } from '../../subjects'
+import { rootIn, type AnimalState, type House } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { SeasonMemory } from '../remember'
 
@@ -86,14 +86,16 @@ const livingBySpecies = derived((house: House) => {
   const by = new Map<string, string[]>()
   for (const { id, speciesId, status } of Object.values(house.animals)) {
     if (status !== 'alive') continue
-    const list = by.get(speciesId)
+    const root = rootIn(house, speciesId)
+    const list = by.get(root)
     if (list) list.push(id)
-    else by.set(speciesId, [id])
+    else by.set(root, [id])
   }
   return by
 })
 
-const livingOf = (house: House, speciesId: string): readonly string[] => livingBySpecies(house).get(speciesId) ?? []
+const livingOf = (house: House, speciesId: string): readonly string[] =>
+  livingBySpecies(house).get(rootIn(house, speciesId)) ?? []
 
 /** Inbreeding of one animal, 0..1. */
 export const inbreedingOf = ({ pedigree, known }: HouseKin, id: string): number => known.f[pedigree.index.get(id)!] ?? 0

@@ -8,8 +8,7 @@ const animal = (id: string) => ({ type: 'animal' as const, id })
 function room(b: HouseBuilder, speciesId: string) {
   const records = b.records()
   const s = season(records, almanac, defaultSettings, today).season
-  return roomForYoung({ house: houseOf(records, almanac), almanac, settings: defaultSettings, today }, speciesId, s)
-    .value
+  return roomForYoung({ house: houseOf(records), almanac, settings: defaultSettings, today }, speciesId, s).value
 }
 function boxes(count: number): HouseBuilder {
   const b = new HouseBuilder(today).place('shelf', { kind: 'shelf' })
@@ -80,7 +79,7 @@ describe('the sex of a hatchling', () => {
       b.pair('D', 'S', -200, 'P')
       b.write('laid', { type: 'pairing', id: 'P' }, -150, { tag: 'C', eggs: 2, slugs: 0, tempC, placeId: 'warm' }, 'C')
       b.animal('Y', 'leopard-gecko', { clutchId: 'C', damId: 'D', sireId: 'S', bornDay: today - 90 })
-      const house = houseOf(b.records(), almanac)
+      const house = houseOf(b.records())
       return sexOf(house.animals.Y!, { house, almanac, settings: defaultSettings, today }).value
     }
     // Viets et al. 1993: 26 °C nearly all females, 32.5 °C about three quarters males

@@ -46,14 +46,14 @@ function walk(speciesId: string): Walked {
   let n = 0
   for (let day = today; day < today + DAYS; day++) {
     const write = (subject: DatedEntry['subject'], kind: string, data: Record<string, unknown>) => {
-      const house = houseOf(records, almanac)
+      const house = houseOf(records)
       const entry = completeEntry(house, dated(day, { id: `w${n++}`, kind, subject, data }))
       const problem = 'message' in entry ? entry : checkEntry(entry, { records, house, almanac, today: day })[0]
       if (problem) broken.push(`day ${day - today}: ${kind} of ${subject.id} was refused: ${problem.message}`)
       else records = withEntry(records, entry as DatedEntry)
     }
     const { tasks, breeding } = season(records, almanac, settings, day).season
-    const context = { house: houseOf(records, almanac), almanac, settings, today: day }
+    const context = { house: houseOf(records), almanac, settings, today: day }
     for (const u of breeding.unvisited) said.set(u.pairingId, (said.get(u.pairingId) ?? 0) + 1)
     for (const p of Object.values(context.house.pairings)) {
       const laid = p.seen.laid?.at(-1) ?? p.seen.born?.at(-1)
@@ -72,7 +72,7 @@ function walk(speciesId: string): Walked {
       .filter(x => order.includes(x.id.split(':')[0]!))
       .sort((a, b) => order.indexOf(a.id.split(':')[0]!) - order.indexOf(b.id.split(':')[0]!))) {
       const what = t.id.split(':')[0]!
-      const now = houseOf(records, almanac)
+      const now = houseOf(records)
       if (what === 'introduce') {
         const p = now.pairings[t.subject.id]!
         for (const id of [p.damId, p.sireId!]) {
@@ -98,7 +98,7 @@ function walk(speciesId: string): Walked {
           write(t.subject, 'separated', {})
         } else if (day === today + 12 || random() < 0.06) {
           write(t.subject, 'injured', { who: 'dam' })
-          if (houseOf(records, almanac).pairings[t.subject.id]!.together) write(t.subject, 'separated', {})
+          if (houseOf(records).pairings[t.subject.id]!.together) write(t.subject, 'separated', {})
           separated.set(now.pairings[t.subject.id]!.sireId!, day)
         } else if (random() < 0.3) write(t.subject, 'copulation', { confirmed: true })
       } else if (what === 'feed') {
@@ -120,7 +120,7 @@ function walk(speciesId: string): Walked {
           ),
         })
     }
-    for (const p of Object.values(houseOf(records, almanac).pairings)) {
+    for (const p of Object.values(houseOf(records).pairings)) {
       const lock = p.locks.at(-1)
       if (
         species.mode === 'egg' &&
@@ -132,7 +132,7 @@ function walk(speciesId: string): Walked {
         write(pairing(p.id), 'laid', { tag: `C${n}`, eggs: 2, slugs: 0, tempC: 28, placeId: null })
     }
   }
-  return { broken, said, house: houseOf(records, almanac) }
+  return { broken, said, house: houseOf(records) }
 }
 
 describe('sixty walked days of the rota', () => {

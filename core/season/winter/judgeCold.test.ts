@@ -24,7 +24,7 @@ function judged({ speciesId = 'california-kingsnake', cooled = -60, weights, mor
   for (const [day, massG] of weights) b.write('weighed', animal('K-1'), day, { massG })
   b.write('cooledDown', animal('K-1'), cooled)
   more?.(b)
-  const house = houseOf(b.records(), shippedAlmanac)
+  const house = houseOf(b.records())
   return coldOf(house.animals['K-1']!, { house, almanac: shippedAlmanac, settings: defaultSettings, today })!
 }
 const verdict = (c: Case) => judged(c).verdict.value

@@ -4,6 +4,7 @@ import { impossibleParent } from '../../pedigree'
 import { lineOfText, reference } from '../../reference'
 import { dayFromIso, dayToIso } from '../../units'
 import { tag } from '../fields'
+import { rootIn } from '../oneSpecies'
 import { relativeOf } from './lineage'
 import type { AnimalCard, AnimalState } from './state'
 
@@ -51,10 +52,11 @@ const bornLater = (day: string | null | undefined, today: number): Problem | nul
   day && dayFromIso(day) > today ? { path: 'data.born', message: 'It cannot be born in the future' } : null
 
 function parentsFit(data: AnimalData, entry: DatedEntry, { house }: CheckContext): Problem | null {
-  const child = { ...cardOf({ id: entry.id, data }), diedDay: null }
+  const card = cardOf({ id: entry.id, data })
+  const child = { ...card, speciesId: rootIn(house, card.speciesId), diedDay: null }
   for (const role of ['dam', 'sire'] as const) {
     const id = data[`${role}Id`]
-    const why = id ? impossibleParent(child, relativeOf(house.animals[id]!), role) : null
+    const why = id ? impossibleParent(child, relativeOf(house.animals[id]!, house), role) : null
     if (why) return { path: `data.${role}Id`, message: why }
   }
   return null
@@ -125,18 +127,18 @@ export const cardKinds = [
       )
         return { path: 'data.born', message: `Entries of ${state.tag} lie before this day` }
       const child = {
-        ...relativeOf(state),
+        ...relativeOf(state, context.house),
         ...(born !== undefined && { bornDay: born === null ? null : dayFromIso(born) }),
         ...(sex && { sex }),
       }
       for (const { id, role } of parentsOf(state)) {
         const parent = context.house.animals[id]
-        const why = parent && born ? impossibleParent(child, relativeOf(parent), role) : null
+        const why = parent && born ? impossibleParent(child, relativeOf(parent, context.house), role) : null
         if (why) return { path: 'data.born', message: why }
       }
       for (const other of Object.values(context.house.animals)) {
         const role = other.damId === state.id ? 'dam' : other.sires.some(s => s.id === state.id) ? 'sire' : null
-        const why = role ? impossibleParent(relativeOf(other), child, role) : null
+        const why = role ? impossibleParent(relativeOf(other, context.house), child, role) : null
         if (why) return { path: sex ? 'data.sex' : 'data.born', message: why }
       }
       const pair =

@@ -2,12 +2,13 @@ import { z } from 'zod'
 import { reference } from '../../reference'
 import { impossibleParent, type Relative } from '../../pedigree'
 import { defineKind, seen, type House, type Problem } from '../../log'
+import { rootIn } from '../oneSpecies'
 import { ORIGINS, type AnimalState } from './state'
 
-export const relativeOf = (a: AnimalState): Relative => ({
+export const relativeOf = (a: AnimalState, house: House): Relative => ({
   id: a.id,
   tag: a.tag,
-  speciesId: a.speciesId,
+  speciesId: rootIn(house, a.speciesId),
   sex: a.sex,
   bornDay: a.bornDay,
   diedDay: a.status === 'dead' ? a.statusDay : null,
@@ -46,7 +47,7 @@ export function checkParents(
   for (const { id, role, path } of roles) {
     const parent = house.animals[id]
     if (!parent) return { path, message: notHere(role) }
-    const why = impossibleParent(relativeOf(animal), relativeOf(parent), role)
+    const why = impossibleParent(relativeOf(animal, house), relativeOf(parent, house), role)
     if (why) return { path, message: why }
     const way = wayBack(house, id, animal.id)
     if (way) return { path, message: `${animal.tag} would be its own ancestor: ${[animal.tag, ...way].join(' from ')}` }

@@ -19,7 +19,7 @@ function ask(massG: number, build: (b: HouseBuilder) => void, sure = false): str
     subject: animal('K-1'),
     data: { massG, ...(sure && { sure }) },
   })
-  const house = foldHouse(records, shippedAlmanac)
+  const house = foldHouse(records)
   const problems = checkEntry(entry, { records, house, almanac: shippedAlmanac, today })
   return problems[0] ? `${problems[0].path}: ${problems[0].message}` : null
 }

@@ -1,5 +1,6 @@
 import { GeneticsError } from '../../genetics'
 import type { House, Problem } from '../../log'
+import { isOneSpecies } from '../oneSpecies'
 import type { LocusState } from './state'
 
 /** What genetics has against it, said of a field. */
@@ -17,7 +18,7 @@ export function problemOf(path: string, of: () => unknown): Problem | null {
 export function locusFor(house: House, locusId: string, speciesId: string): LocusState | Problem {
   const locus = house.loci[locusId]
   if (!locus || locus.dropped) return { path: 'data.locusId', message: 'There is no such locus' }
-  return locus.speciesId === speciesId
+  return isOneSpecies(house, locus.speciesId, speciesId)
     ? locus
     : { path: 'data.locusId', message: `${locus.name} is a locus of another species` }
 }

@@ -1,20 +1,15 @@
 import { z } from 'zod'
-import { shippedAlmanac, withOverrides, type Override } from '../../almanac'
+import { withOverrides, type Override } from '../../almanac'
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText } from '../../reference'
-
-/** The house's own numbers, in the order of their paths. */
-export function ownNumbers(house: Pick<House, 'numbers'>): Override[] {
-  return Object.values(house.numbers)
-    .flatMap(({ path, value, note }) => (value === null ? [] : [{ path, value, ...(note !== undefined && { note }) }]))
-    .sort((a, b) => (a.path < b.path ? -1 : 1))
-}
+import { baseAlmanac } from '../knowledge'
+import { ownNumbers } from './numbers'
 
 /** Why the almanac cannot be used with these in the place of one that stands. */
 function refused(house: House, replaced: string, by: Override[], path: string): Problem | null {
   const others = ownNumbers(house).filter(o => o.path !== replaced)
   try {
-    withOverrides(shippedAlmanac, [...others, ...by])
+    withOverrides(baseAlmanac(house), [...others, ...by])
     return null
   } catch (error) {
     return { path, message: error instanceof Error ? error.message : String(error) }

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { reference } from '../../reference'
 import type { BreedingEvent } from '../../almanac'
 import { defineKind, seen, type CheckContext, type Problem } from '../../log'
+import { isOneSpecies } from '../oneSpecies'
 import { tag } from '../fields'
 import type { PairingState } from './state'
 
@@ -72,7 +73,7 @@ export const pairingKinds = [
       if (!sire) return null
       if (sire.id === dam.id) return { path: 'data.sireId', message: 'An animal is not its own mate' }
       if (sire.sex === 'female') return { path: 'data.sireId', message: `${sire.tag} is a female` }
-      if (sire.speciesId !== dam.speciesId)
+      if (!isOneSpecies(house, sire.speciesId, dam.speciesId))
         return { path: 'data.sireId', message: 'Dam and sire are of different species' }
       const gone = [dam, sire].find(a => a.status !== 'alive' && entry.day > a.statusDay!)
       return gone

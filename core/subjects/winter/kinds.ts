@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { reference } from '../../reference'
 import { dayFromIso } from '../../units'
 import { defineKind, seen, type CheckContext, type DatedEntry, type House, type Problem } from '../../log'
+import { isOneSpecies } from '../oneSpecies'
 import { tag } from '../fields'
 import type { WinterGroup, WinterWays } from './state'
 
@@ -49,7 +50,8 @@ function cannotJoin(house: House, group: Pick<WinterGroup, 'id' | 'speciesId'>, 
   const animal = house.animals[animalId]
   if (!animal) return 'There is no such animal'
   if (animal.status !== 'alive') return `${animal.tag} is no longer here`
-  if (animal.speciesId !== group.speciesId) return `${animal.tag} is of another species: a winter group holds one`
+  if (!isOneSpecies(house, animal.speciesId, group.speciesId))
+    return `${animal.tag} is of another species: a winter group holds one`
   const other = winterGroupOf(house, animalId)
   return other && other.id !== group.id ? `${animal.tag} is in the group ${other.tag} already` : null
 }

@@ -1,0 +1,84 @@
+import { Almanac, BREEDING_EVENTS, Feeder, Species } from './schema'
+
+/** What speaks against a row, and where in it. */
+export interface RowProblem {
+  path: string
+  message: string
+}
+
+const firstIssue = (issues: readonly { path: PropertyKey[]; message: string }[]): RowProblem => ({
+  path: issues[0]!.path.map(String).join('.'),
+  message: issues[0]!.message,
+})
+
+/** Names are told apart without regard to case and spaces at the ends. */
+const alike = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
+
+/**
+ * Why a species cannot stand in the almanac, or null: it does not fit the schema, its clocks run backward, its ladder names
+ * what is not there, or its name is another's.
+ */
+export function speciesProblem(species: Species, almanac: Pick<Almanac, 'species' | 'feeders'>): RowProblem | null {
+  const parsed = Species.safeParse(species)
+  if (!parsed.success) return firstIssue(parsed.error.issues)
+  for (const [key, { from, to }] of Object.entries(species.clocks)) {
+    if (key !== `${from}>${to}`) return { path: `clocks.${key}`, message: 'A clock is named by its two events' }
+    if (BREEDING_EVENTS.indexOf(from) >= BREEDING_EVENTS.indexOf(to))
+      return { path: `clocks.${key}`, message: 'This clock runs backward: its second event comes before the first' }
+  }
+  for (const [i, step] of species.ladder.entries())
+    for (const [j, { prey }] of step.meal.entries())
+      if (!almanac.feeders[prey])
+        return { path: `ladder.${i}.meal.${j}.prey`, message: `The almanac has no feeder “${prey}”` }
+  if (species.youngMassG.value > species.adultMassG.value)
+    return { path: 'youngMassG', message: 'Young weigh more than adults' }
+  if (species.winter !== 'none' && !species.cold)
+    return { path: 'cold', message: 'A species with a winter needs the numbers of its cold, or no winter' }
+  if (species.winter === 'dormancy' && !species.cold?.rest)
+    return { path: 'cold.rest', message: 'A rest needs its nights, its food and when the male goes in' }
+  if (species.mode === 'larval' && !species.larvalSurvival)
+    return { path: 'larvalSurvival', message: 'Of tadpoles the share that turns must be known, or guessed' }
+  const other = Object.values(almanac.species).find(
+    s =>
+      s.id !== species.id &&
+      (alike(s.name, species.name) || (species.latin && !species.typeOf && !s.typeOf && alike(s.latin, species.latin))),
+  )
+  if (other)
+    return alike(other.name, species.name)
+      ? { path: 'name', message: `The almanac has a ${other.name} already` }
+      : { path: 'latin', message: `${other.latin} is in the almanac already, as ${other.name}` }
+  return null
+}
+
+/** Why a feeder cannot stand in the almanac, or null. */
+export function feederProblem(feeder: Feeder, almanac: Pick<Almanac, 'feeders'>): RowProblem | null {
+  const parsed = Feeder.safeParse(feeder)
+  if (!parsed.success) return firstIssue(parsed.error.issues)
+  const other = Object.values(almanac.feeders).find(f => f.id !== feeder.id && alike(f.name, feeder.name))
+  return other ? { path: 'name', message: `The almanac has a feeder called ${other.name} already` } : null
+}
+
+/** Rows of the almanac that an own number stands in, checked as a whole. @returns what speaks against them, or null */
+export function numbersProblem(almanac: Almanac, paths: readonly string[]): RowProblem | null {
+  for (const path of paths) {
+    const [table, ...rest] = path.split('.')
+    if (table === 'species') {
+      const parsed = Species.safeParse(almanac.species[rest[0]!])
+      if (!parsed.success) return firstIssue(parsed.error.issues)
+    } else if (table === 'feeders') {
+      const id = Object.keys(almanac.feeders).find(f => rest.join('.').startsWith(`${f}.`))
+      const parsed = Feeder.safeParse(id === undefined ? null : almanac.feeders[id])
+      if (!parsed.success) return firstIssue(parsed.error.issues)
+    }
+  }
+  const { common, schools, signs } = Almanac.shape
+  for (const [schema, part] of [
+    [common, almanac.common],
+    [schools, almanac.schools],
+    [signs, almanac.signs],
+  ] as const) {
+    const parsed = schema.safeParse(part)
+    if (!parsed.success) return firstIssue(parsed.error.issues)
+  }
+  return null
+}

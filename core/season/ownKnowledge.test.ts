@@ -1,0 +1,249 @@
+import { describe, expect, it } from 'vitest'
+import { HouseBuilder, dated } from '../../tests/fixtures/records'
+import { shippedAlmanac, speciesOf, type Almanac, type Species } from '../almanac'
+import { defaultSettings } from '../settings'
+import { almanacOf, checkEntry, foldHouse, isOneSpecies, withEntry, type DatedEntry, type Records } from '../subjects'
+import { ladderStepAt } from '../feeding'
+import { season } from './season'
+
+const today = 20_782
+const species = (id: string) => ({ type: 'species', id })
+const number = (id: string) => ({ type: 'number', id })
+
+function problems(records: Records, entry: DatedEntry): string[] {
+  const house = foldHouse(records)
+  return checkEntry(entry, { records, house, almanac: almanacOf(house), today }).map(p => `${p.path}: ${p.message}`)
+}
+const entry = (id: string, kind: string, subject: { type: string; id: string }, data: Record<string, unknown>) =>
+  dated(today, { id, kind, subject, data })
+const added = (id: string, data: Record<string, unknown>) =>
+  entry(id, 'speciesAdded', species(id), { latin: '', type: false, parts: {}, ...data })
+
+/** What is written after a first state of the log, each checked as it comes. */
+function written(records: Records, ...entries: DatedEntry[]): Records {
+  for (const e of entries) {
+    expect(problems(records, e), `${e.kind} ${e.id}`).toEqual([])
+    records = withEntry(records, e)
+  }
+  return records
+}
+const almanacAfter = (records: Records): Almanac => almanacOf(foldHouse(records))
+const nothing = () => new HouseBuilder(today).records()
+const rat = () => added('hill-rat', { name: 'Hill rat snake', latin: 'Elaphe montana', from: 'corn-snake' })
+
+/** Every mark in a value. */
+function marksIn(value: unknown): string[] {
+  if (typeof value !== 'object' || value === null) return []
+  const own = 'mark' in value && typeof value.mark === 'string' ? [value.mark] : []
+  return [...own, ...Object.values(value).flatMap(marksIn)]
+}
+
+describe('a species from a relative', () => {
+  it('takes everything over, each number marked as borrowed and of whom', () => {
+    const made = speciesOf(almanacAfter(written(nothing(), rat())), 'hill-rat')
+    expect(made).toMatchObject({ name: 'Hill rat snake', latin: 'Elaphe montana', mode: 'egg' })
+    expect(new Set(marksIn(made))).toEqual(new Set(['borrowed']))
+    expect(made.incubation!.usualTempC).toMatchObject({ value: 28, mark: 'borrowed', from: 'Corn snake' })
+    // and the relative stays as it was
+    expect(marksIn(speciesOf(shippedAlmanac, 'corn-snake'))).not.toContain('borrowed')
+  })
+
+  it('gives the forecasts of its relative, to the day', () => {
+    const of = (speciesId: string) => {
+      const b = new HouseBuilder(today)
+      b.animal('F', speciesId, { sex: 'female' }).animal('M', speciesId, { sex: 'male' }).pair('F', 'M', -40)
+      b.write('copulation', { type: 'pairing', id: 'pair-F' }, -30, { confirmed: true })
+      const records = withEntry(b.records(), rat())
+      const { lanes } = season(records, almanacAfter(records), defaultSettings, today).season
+      return lanes.map(l => l.events.map(e => ({ event: e.event, dist: e.dist })))
+    }
+    expect(of('hill-rat').flat()).not.toEqual([])
+    expect(of('hill-rat')).toEqual(of('corn-snake'))
+  })
+
+  it('follows its relative until a part is set, and goes back to it', () => {
+    const fertility = { value: 0.4, unit: 'share', mark: 'own' }
+    const setOnRelative = entry('n', 'numberSet', number('species.corn-snake.hatchRate.value'), { value: 0.31 })
+    const set = entry('c', 'speciesChanged', species('hill-rat'), { parts: { fertility } })
+    const back = entry('z', 'speciesChanged', species('hill-rat'), { back: ['fertility'] })
+    const records = written(nothing(), rat(), set, setOnRelative)
+    expect(speciesOf(almanacAfter(records), 'hill-rat').fertility).toEqual(fertility)
+    // own numbers of the house are laid over rows, and a borrower keeps what is shipped
+    expect(speciesOf(almanacAfter(records), 'corn-snake').hatchRate).toMatchObject({ value: 0.31, mark: 'own' })
+    expect(speciesOf(almanacAfter(written(records, back)), 'hill-rat').fertility).toMatchObject({
+      value: 0.9,
+      mark: 'borrowed',
+    })
+  })
+
+  it('of a relative that has borrowed itself, names the one it was first taken from', () => {
+    const records = written(nothing(), rat(), added('cave-rat', { name: 'Cave rat snake', from: 'hill-rat' }))
+    expect(speciesOf(almanacAfter(records), 'cave-rat').clutchSize).toMatchObject({
+      mark: 'borrowed',
+      from: 'Corn snake',
+    })
+  })
+
+  it('without an incubation table a hatch is not invented', () => {
+    const b = new HouseBuilder(today).animal('F', 'hill-rat', { sex: 'female' })
+    b.pair('F', null, -40)
+    b.write('laid', { type: 'pairing', id: 'pair-F' }, -10, { tag: 'C', eggs: 8, slugs: 0 }, 'C')
+    const bare = entry('x', 'speciesChanged', species('hill-rat'), { parts: { incubation: null } })
+    const records = [rat(), bare].reduce(withEntry, b.records())
+    const { lanes, alarms } = season(records, almanacAfter(records), defaultSettings, today).season
+    const lane = lanes.find(l => l.id === 'clutch:C')
+    expect(alarms.filter(a => a.broken)).toEqual([])
+    expect(lane?.events.some(e => e.event === 'hatched' && !e.observed) ?? false).toBe(false)
+  })
+})
+
+describe('a type within a species', () => {
+  const dwarf = () => added('dwarf', { name: 'Boa, hill form', from: 'boa-constrictor', type: true })
+  const slow = (): DatedEntry => {
+    const ladder = speciesOf(shippedAlmanac, 'boa-constrictor').ladder
+    const slower = ladder.map(s => ({ ...s, fromDay: s.fromDay * 2, mark: 'own' as const }))
+    return entry('slow', 'speciesChanged', species('dwarf'), { parts: { ladder: slower } })
+  }
+
+  it('has its own few numbers and the rest of its species, unmarked', () => {
+    const almanac = almanacAfter(written(nothing(), dwarf(), slow()))
+    const made = speciesOf(almanac, 'dwarf')
+    const whole = speciesOf(almanac, 'boa-constrictor')
+    expect(made.typeOf).toBe('boa-constrictor')
+    expect(made.clocks).toEqual(whole.clocks)
+    expect(ladderStepAt(made.ladder, 80).step.meal[0]!.prey).toBe('mouse.fuzzy')
+    expect(ladderStepAt(whole.ladder, 80).step.meal[0]!.prey).toBe('mouse.hopper')
+  })
+
+  it('breeds with its species: pairs, parents and loci know no difference', () => {
+    const b = new HouseBuilder(today)
+      .animal('F', 'boa-constrictor', { sex: 'female', bornDay: today - 3000 })
+      .animal('M', 'dwarf', { sex: 'male', bornDay: today - 3000 })
+      .animal('Y', 'dwarf', { bornDay: today - 100 })
+    const records = [dwarf()].reduce(withEntry, b.records())
+    expect(isOneSpecies(foldHouse(records), 'dwarf', 'boa-constrictor')).toBe(true)
+    const paired = entry('p', 'paired', { type: 'pairing', id: 'p' }, { tag: 'P', damId: 'F', sireId: 'M' })
+    const parents = entry(
+      'q',
+      'parentsStated',
+      { type: 'animal', id: 'Y' },
+      { damId: 'F', sires: [{ id: 'M', chance: 1 }], origin: 'bred' },
+    )
+    expect([...problems(records, paired), ...problems(records, parents)]).toEqual([])
+    const other = entry('r', 'parentsStated', { type: 'animal', id: 'Y' }, { damId: null, sires: [], origin: 'bred' })
+    expect(problems(records, other)).toEqual([])
+  })
+
+  it('does not bear its young otherwise', () => {
+    expect(
+      problems(nothing(), added('odd', { name: 'Odd', from: 'boa-constrictor', type: true, parts: { mode: 'egg' } })),
+    ).toEqual(['data.parts: A type bears its young as its species does'])
+  })
+})
+
+describe('what contradicts itself is refused, with the field', () => {
+  const corn = speciesOf(shippedAlmanac, 'corn-snake')
+  const change = (parts: Record<string, unknown>) =>
+    problems(nothing(), entry('c', 'speciesChanged', species('corn-snake'), { parts }))
+
+  it.each<[string, Partial<Record<keyof Species, unknown>>, RegExp]>([
+    [
+      'clocks that run backward',
+      { clocks: { 'laid>copulation': { ...corn.clocks['copulation>laid']!, from: 'laid', to: 'copulation' } } },
+      /^data.parts.clocks.laid>copulation: This clock runs backward/,
+    ],
+    ['a ladder without a first step', { ladder: corn.ladder.slice(1) }, /ladder: The first step of a ladder/],
+    [
+      'a ladder whose steps are out of order',
+      { ladder: [corn.ladder[0], corn.ladder[2], corn.ladder[1]] },
+      /ladder: Each step of a ladder begins later/,
+    ],
+    [
+      'prey that is not there',
+      { ladder: [{ ...corn.ladder[0], meal: [{ prey: 'dragon', count: 1 }] }] },
+      /ladder.0.meal.0.prey: The almanac has no feeder “dragon”/,
+    ],
+    [
+      'a table that does not fall with warmth',
+      { incubation: { ...corn.incubation, points: corn.incubation!.points.map(p => ({ ...p, days: 60 })) } },
+      /incubation.points: Warmer must be quicker/,
+    ],
+    ['earliest after latest', { clutchSize: { ...corn.clutchSize, earliest: 90 } }, /clutchSize: Earliest, likely/],
+    ['a winter without numbers', { cold: null }, /cold: A species with a winter needs/],
+    ['what must be known', { clutchSize: null }, /clutchSize/],
+    ['young heavier than adults', { youngMassG: { ...corn.youngMassG, value: 9000 } }, /youngMassG: Young weigh more/],
+  ])('%s', (_, parts, message) => {
+    expect(change(parts).join()).toMatch(message)
+  })
+
+  it('a name or a Latin name twice, and what takes over from nothing', () => {
+    expect(problems(nothing(), added('a', { name: 'corn SNAKE', from: 'milk-snake' }))).toEqual([
+      'data.name: The almanac has a Corn snake already',
+    ])
+    expect(
+      problems(nothing(), added('a', { name: 'Red one', latin: 'pantherophis guttatus', from: 'milk-snake' })),
+    ).toEqual(['data.latin: Pantherophis guttatus is in the almanac already, as Corn snake'])
+    expect(problems(nothing(), added('a', { name: 'Nobody', from: 'nobody' }))).toEqual([
+      'data.from: The almanac has no such species',
+    ])
+    expect(problems(nothing(), added('a', { name: 'Bare', from: null })).join()).toMatch(/data.parts.group/)
+  })
+
+  it('a part under a number of one’s own', () => {
+    const own = entry('n', 'numberSet', number('species.corn-snake.ladder.4.everyDays'), { value: 12 })
+    const records = written(nothing(), own)
+    const short = entry('c', 'speciesChanged', species('corn-snake'), { parts: { ladder: corn.ladder.slice(0, 2) } })
+    expect(problems(records, short)[0]).toMatch(/^data.parts: A number of your own stands on what this changes/)
+  })
+})
+
+describe('what is kept of a species', () => {
+  const kept = () => withEntry(new HouseBuilder(today).animal('R-1', 'hill-rat').records(), rat())
+  const undo = (id: string) => entry(`undo-${id}`, 'void', { type: 'entry', id }, {})
+
+  it('keeps it from being taken back; retired, it stands for what is written', () => {
+    expect(problems(kept(), undo('hill-rat'))).toEqual([
+      'subject.id: R-1 names what this brought into being; take that back first',
+    ])
+    expect(problems(written(nothing(), rat()), undo('hill-rat'))).toEqual([])
+    const retired = written(kept(), entry('r', 'speciesRetired', species('hill-rat'), {}))
+    expect(speciesOf(almanacAfter(retired), 'hill-rat').retired).toBe(true)
+    expect(foldHouse(retired).animals['R-1']).toBeDefined()
+    expect(
+      speciesOf(almanacAfter(written(retired, entry('u', 'speciesUsed', species('hill-rat'), {}))), 'hill-rat').retired,
+    ).toBeUndefined()
+  })
+
+  it('renamed, keeps its history', () => {
+    const renamed = written(kept(), entry('c', 'speciesChanged', species('hill-rat'), { name: 'Fell rat snake' }))
+    expect(speciesOf(almanacAfter(renamed), 'hill-rat').name).toBe('Fell rat snake')
+    expect(foldHouse(renamed).animals['R-1']!.speciesId).toBe('hill-rat')
+  })
+})
+
+describe('a feeder of one’s own', () => {
+  const moth = () =>
+    entry(
+      'moth',
+      'feederAdded',
+      { type: 'feeder', id: 'moth' },
+      { name: 'Wax moth', one: 'wax moth', many: 'wax moths', from: 'mealworm', parts: {} },
+    )
+
+  it('is taken over from a relative, and stands in a ladder', () => {
+    const ladder = [{ fromDay: 0, everyDays: 2, meal: [{ prey: 'moth', count: 3 }], mark: 'own' }]
+    const set = entry('c', 'speciesChanged', species('golden-mantella'), { parts: { ladder } })
+    const almanac = almanacAfter(written(nothing(), moth(), set))
+    expect(almanac.feeders.moth).toMatchObject({ name: 'Wax moth', supply: { kind: 'bought' } })
+    expect(marksIn(almanac.feeders.moth!.supply)).toEqual(['borrowed', 'borrowed', 'borrowed'])
+    expect(speciesOf(almanac, 'golden-mantella').ladder).toEqual(ladder)
+    expect(problems(nothing(), set).join()).toMatch(/The almanac has no feeder “moth”/)
+  })
+
+  it('cannot be taken back under a culture of it', () => {
+    const b = new HouseBuilder(today)
+    b.culture('M1', 'moth', -3)
+    const records = withEntry(b.records(), moth())
+    expect(problems(records, entry('undo', 'void', { type: 'entry', id: 'moth' }, {}))[0]).toMatch(/M1 names what/)
+  })
+})
