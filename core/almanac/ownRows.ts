@@ -80,9 +80,8 @@ export function borrowed<T>(value: T, from: string): T {
 }
 
 function withParts<T extends object>(base: object, parts: object, names: object): T {
-  const row = { ...base, ...parts, ...names } as Record<string, unknown>
-  for (const key of Object.keys(row)) if (row[key] === null || row[key] === undefined) delete row[key]
-  return row as T
+  const said = Object.entries({ ...base, ...parts, ...names } as Record<string, unknown>)
+  return Object.fromEntries(said.filter(([, value]) => value !== null && value !== undefined)) as T
 }
 
 interface RowOf {

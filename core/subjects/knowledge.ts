@@ -2,7 +2,7 @@ import { shippedAlmanac, withOverrides, withRows, type Almanac, type OwnSpecies 
 import { recordOf } from '../record'
 import type { House } from '../log'
 import type {} from './feeder/state'
-import { ownNumbers } from './number/numbers'
+import { ownNumbers } from './ownNumbers'
 import type {} from './species/state'
 
 /** What the house says of species and feeders, in the order in which it was said. */

@@ -1,4 +1,3 @@
-import { shippedAlmanac } from '../almanac'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { foldHouse } from '../subjects'

@@ -15,6 +15,20 @@ const cricket = (id: string, size: string, massG: [number, number, number], keep
   cautions: [ALLERGY],
 })
 
+const insect = (id: string, name: string, one: string, many: string, latin: string, massG: [number, number, number], packCount: number, keepDays: number, care: string): Feeder => ({
+  id, name, one, many, latin, massG: memorySpread(...massG, 'g'), supply: bought(`tub of ${packCount}`, packCount, 2, keepDays), care, cautions: [ALLERGY],
+})
+
+const roach = (id: string, size: string, massG: [number, number, number], keepDays: number, packCount: number): Feeder => ({
+  ...insect(`roach.${id}`, `Roach, ${size}`, `${size} roach`, `${size} roaches`, 'Blaptica dubia', massG, packCount, keepDays, 'From the colony, sorted by size, or bought. Feed off nymphs, never the breeders.'),
+  cautions: [ALLERGY, ESCAPE],
+})
+
+/** What is bought dry and kept, and served by the portion. */
+const larder = (id: string, name: string, one: string, many: string, massG: [number, number, number], packCount: number, care: string): Feeder => ({
+  id, name, one, many, massG: memorySpread(...massG, 'g'), supply: bought(`bag of ${packCount}`, packCount, 5, 300), care, cautions: [],
+})
+
 const rodent = (id: string, name: string, massG: [number, number, number], pack: number): Feeder => ({
   id, name, one: name.toLowerCase(), many: `${name.toLowerCase()}s`.replace('pinkys', 'pinkies').replace('fuzzys', 'fuzzies').replace('mouses', 'mice'),
   massG: practiceSpread(...massG, 'g'),
@@ -47,6 +61,7 @@ const list: Feeder[] = [
     care: '5–8 cm dry black-eyed peas and a paper tube, 27–30 °C. Needs no water.', cautions: [ALLERGY, ESCAPE],
   },
   cricket('pinhead', 'pinhead', [0.001, 0.002, 0.005], 5, 1000),
+  cricket('eighth', 'three-millimetre', [0.004, 0.007, 0.012], 6, 1000),
   cricket('quarter', 'quarter-inch', [0.02, 0.04, 0.08], 9, 500),
   cricket('half', 'half-inch', [0.1, 0.18, 0.25], 10, 250),
   cricket('adult', 'adult', [0.35, 0.45, 0.6], 7, 100),
@@ -55,6 +70,23 @@ const list: Feeder[] = [
     supply: { kind: 'colony', unit: 'tub', toProducing: practiceSpread(120, 150, 180), yieldPerDay: memory(14, 'nymphs a day'), failure: memory(0.03, 'share'), keepDays: practice(60, 'days') },
     care: '28–32 °C. Feed off nymphs to 19 mm, never the breeders.', cautions: [ALLERGY, ESCAPE],
   },
+  roach('newborn', 'newborn', [0.01, 0.02, 0.04], 45, 500),
+  roach('small', 'small', [0.06, 0.1, 0.2], 60, 250),
+  roach('adult', 'adult', [1.5, 2, 2.6], 90, 50),
+  {
+    id: 'redRunner', name: 'Red runner', one: 'red runner', many: 'red runners', latin: 'Shelfordella lateralis', massG: memorySpread(0.02, 0.15, 0.4, 'g'),
+    supply: { kind: 'colony', unit: 'tub', toProducing: memorySpread(90, 120, 160), yieldPerDay: memory(20, 'nymphs a day'), failure: memory(0.03, 'share'), keepDays: memory(40, 'days') },
+    care: '28–32 °C, dry, egg trays; cannot climb glass but runs fast. Feed off nymphs, never the breeders.', cautions: [ALLERGY, ESCAPE],
+  },
+  insect('locust.small', 'Small locust', 'small locust', 'small locusts', 'Locusta migratoria', [0.05, 0.12, 0.25], 100, 7, 'A roomy cage beyond two days, fresh grass daily.'),
+  insect('locust.large', 'Large locust', 'large locust', 'large locusts', 'Locusta migratoria', [0.6, 1.1, 2], 50, 10, 'A roomy cage beyond two days, fresh grass daily.'),
+  insect('mealworm.tiny', 'Tiny mealworm', 'tiny mealworm', 'tiny mealworms', 'Tenebrio molitor', [0.005, 0.012, 0.03], 1000, 30, 'Bran bed. Newly shed ones are softer.'),
+  insect('superworm', 'Superworm', 'superworm', 'superworms', 'Zophobas morio', [0.4, 0.6, 0.9], 100, 60, 'Bran bed at room warmth; crowded they do not pupate. Fatty: spoils the appetite for other prey.'),
+  insect('waxworm', 'Waxworm', 'waxworm', 'waxworms', 'Galleria mellonella', [0.15, 0.25, 0.35], 50, 10, 'Use first: pupates in one to two weeks. Fatty: a treat.'),
+  insect('hornworm', 'Hornworm', 'hornworm', 'hornworms', 'Manduca sexta', [0.5, 2, 6], 25, 10, 'Grows by the day when warm: keep cool. Watery, little calcium.'),
+  insect('beetleGrub', 'Beetle grub', 'beetle grub', 'beetle grubs', 'Pachnoda marginata', [0.8, 2, 3], 25, 45, 'Leaf litter and rotten wood, soaked cat food now and then.'),
+  insect('bsfLarva', 'Black soldier fly larva', 'soldier fly larva', 'soldier fly larvae', 'Hermetia illucens', [0.05, 0.12, 0.2], 250, 21, 'At 10–13 °C. Rich in calcium by itself.'),
+  insect('silkworm', 'Silkworm', 'silkworm', 'silkworms', 'Bombyx mori', [0.2, 1, 3], 50, 14, 'Mulberry leaf or its paste; dry, clean hands.'),
   {
     id: 'mealworm', name: 'Mealworm', one: 'mealworm', many: 'mealworms', latin: 'Tenebrio molitor', massG: memorySpread(0.05, 0.1, 0.15, 'g'),
     supply: bought('tub of 500', 500, 2, 42), care: 'Bran bed changed weekly. Fatty and hard: a snack, or for some the standing cup.', cautions: [ALLERGY],
@@ -70,12 +102,37 @@ const list: Feeder[] = [
     care: '24–28 °C, one moist side, leaf litter, rotten wood, a protein. Split when they crowd the surface.', cautions: [ESCAPE],
   },
   {
+    id: 'isopod.large', name: 'Larger isopod', one: 'larger isopod', many: 'larger isopods', latin: 'Porcellio scaber', massG: memorySpread(0.03, 0.07, 0.12, 'g'),
+    supply: { kind: 'colony', unit: 'tub', toProducing: memorySpread(100, 140, 200), yieldPerDay: memory(4, 'isopods a day'), failure: memory(0.04, 'share'), keepDays: memory(40, 'days') },
+    care: 'One moist side, one dry, leaf litter, bark, a calcium source.', cautions: [ESCAPE],
+  },
+  {
+    id: 'grindal', name: 'Grindal worm', one: 'grindal worm', many: 'grindal worms', latin: 'Enchytraeus buchholzi', massG: memorySpread(0.0002, 0.0004, 0.0007, 'g'),
+    supply: { kind: 'colony', unit: 'box', toProducing: memorySpread(14, 21, 35), yieldPerDay: memory(150, 'worms a day'), failure: memory(0.06, 'share'), keepDays: memory(5, 'days') },
+    care: 'Moist sponge or soil at 20–23 °C, oat flakes, no light; reseed a second box.', cautions: [],
+  },
+  {
+    id: 'redWorm', name: 'Red worm', one: 'red worm', many: 'red worms', latin: 'Eisenia fetida', massG: memorySpread(0.15, 0.3, 0.6, 'g'),
+    supply: { kind: 'colony', unit: 'bin', toProducing: memorySpread(70, 100, 150), yieldPerDay: memory(6, 'worms a day'), failure: memory(0.04, 'share'), keepDays: memory(30, 'days') },
+    care: 'Scraps and leaves at 15–25 °C. Gives off a bitter slime when hurt: some animals refuse it.', cautions: [ESCAPE],
+  },
+  {
+    id: 'snail', name: 'Snail', one: 'snail', many: 'snails', massG: memorySpread(0.3, 0.8, 2, 'g'),
+    supply: { kind: 'colony', unit: 'tub', toProducing: memorySpread(90, 130, 180), yieldPerDay: memory(1.5, 'snails a day'), failure: memory(0.05, 'share'), keepDays: memory(60, 'days') },
+    care: 'Best calcium for laying females. Bred in the house: those from outdoors carry parasites.', cautions: [ESCAPE],
+  },
+  {
     id: 'nightcrawler', name: 'Nightcrawler', one: 'nightcrawler', many: 'nightcrawlers', massG: memorySpread(1, 2, 4, 'g'),
     supply: { kind: 'colony', unit: 'bin', toProducing: practiceSpread(120, 200, 300), yieldPerDay: memory(1.2, 'worms a day'), failure: memory(0.05, 'share'), keepDays: memory(30, 'days') },
     care: 'About 5 °C, not above 10. Take adults, leave young. Trying to leave means too hot, wet, dry or rotten.', cautions: [ESCAPE],
   },
   { id: 'greens', name: 'Weeds and greens', one: 'portion of greens', many: 'portions of greens', massG: memorySpread(5, 20, 60, 'g'), supply: { kind: 'fresh', unit: 'portion' }, care: 'Gathered away from roads and sprays, washed.', cautions: [] },
   { id: 'flake', name: 'Tadpole flake', one: 'pinch of flake', many: 'pinches of flake', massG: memorySpread(0.02, 0.05, 0.1, 'g'), supply: { kind: 'fresh', unit: 'pinch' }, care: 'Good flake food, little and often; foul water kills.', cautions: [] },
+  { id: 'fruit', name: 'Fruit', one: 'portion of fruit', many: 'portions of fruit', massG: memorySpread(2, 5, 15, 'g'), supply: { kind: 'fresh', unit: 'portion' }, care: 'Ripe, washed; a small share of the bowl.', cautions: [] },
+  larder('pellet', 'Pellet', 'portion of pellets', 'portions of pellets', [1, 3, 8], 200, 'Soaked for what does not drink.'),
+  larder('fruitDiet', 'Prepared fruit diet', 'portion of fruit diet', 'portions of fruit diet', [0.1, 0.25, 0.5], 500, 'Stirred fresh, in a small cap on a ledge; out after a day.'),
+  larder('geckoDiet', 'Insect-free gecko diet', 'portion of gecko diet', 'portions of gecko diet', [0.1, 0.25, 0.5], 500, 'Stirred fresh; out after a day.'),
+  larder('pollen', 'Pollen', 'pinch of pollen', 'pinches of pollen', [0.02, 0.05, 0.1], 500, 'Half and half with calcium for hatchling chameleons.'),
   rodent('mouse.pinky', 'Mouse pinky', [1, 2, 3], 25),
   rodent('mouse.fuzzy', 'Mouse fuzzy', [3, 4.5, 6], 25),
   rodent('mouse.hopper', 'Mouse hopper', [6, 9, 12], 25),
@@ -86,6 +143,9 @@ const list: Feeder[] = [
   rodent('rat.weaned', 'Weaned rat', [25, 37, 50], 10),
   rodent('rat.small', 'Small rat', [50, 70, 90], 10),
   rodent('rat.medium', 'Medium rat', [90, 120, 150], 10),
+  rodent('rat.large', 'Large rat', [150, 220, 320], 5),
+  rodent('quail', 'Quail chick', [6, 9, 14], 20),
+  rodent('rabbit', 'Small rabbit', [350, 500, 800], 2),
 ]
 
 export const feeders: Record<string, Feeder> = Object.fromEntries(list.map(f => [f.id, f]))

@@ -38,7 +38,7 @@ export const toadCold = winter({
 
 const gutRest: Spread = { ...practiceSpread(1, 2, 4), mark: 'memory' }
 
-const restOf = (dayC: number, nightC: number, foodShare: number, dry: boolean, weeks: Spread, warmC: number): Cold => winter({
+export const restOf = (dayC: number, nightC: number, foodShare: number, dry: boolean, weeks: Spread, warmC: number): Cold => winter({
   lowC: memory(dayC - 3, '°C'), highC: memory(dayC + 2, '°C'), holdC: memory(dayC, '°C'), floorC: memory(nightC - 3, '°C'), weeks, warmC: memory(warmC, '°C'),
   gutClearDays: gutRest, stepDownDays: memory(7, 'days'), lightHours: memory(10, 'hours'),
   rest: { nightC: memory(nightC, '°C'), foodShare: memory(foodShare, 'share'), dry, maleBeforeEndDays: practice(7, 'days') },
@@ -46,4 +46,6 @@ const restOf = (dayC: number, nightC: number, foodShare: number, dry: boolean, w
 
 export const geckoRest = restOf(25, 21, 0.4, false, { ...practiceSpread(6, 8, 10, 'weeks'), mark: 'memory' }, 29)
 export const boaRest = restOf(26, 22, 0.4, false, { ...practiceSpread(6, 8, 12, 'weeks'), mark: 'memory' }, 29)
+/** Cool and short days, as the lizards of mild winters have them. */
+export const anoleRest = restOf(18, 12, 0.4, false, { ...practiceSpread(6, 8, 10, 'weeks'), mark: 'memory' }, 27)
 export const frogDrySeason: Cold = { ...restOf(20, 16, 0.6, true, { ...practiceSpread(6, 9, 12, 'weeks'), mark: 'memory' }, 23), weighingNoise: memory(0.03, 'share'), loss: { by: 'month', share: memory(0.02, 'share') } }

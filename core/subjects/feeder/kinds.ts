@@ -11,7 +11,7 @@ import {
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
 import { ownRows } from '../knowledge'
-import { ownNumbers } from '../number/numbers'
+import { ownNumbers } from '../ownNumbers'
 import type { FeederState } from './state'
 
 const Parts = z.strictObject(
@@ -68,8 +68,8 @@ function change(state: FeederState, { name, one, many, parts, back }: z.output<t
   if (name !== undefined) state.name = name
   if (one !== undefined) state.one = one
   if (many !== undefined) state.many = many
-  state.parts = { ...state.parts, ...(parts as FeederState['parts'] | undefined) }
-  for (const part of back ?? []) delete state.parts[part]
+  const now = Object.entries({ ...state.parts, ...(parts as FeederState['parts'] | undefined) })
+  state.parts = Object.fromEntries(now.filter(([part]) => !back?.some(b => b === part)))
 }
 
 export const feederKinds = [

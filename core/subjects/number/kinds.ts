@@ -3,7 +3,7 @@ import { withOverrides, type Override } from '../../almanac'
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText } from '../../reference'
 import { baseAlmanac } from '../knowledge'
-import { ownNumbers } from './numbers'
+import { ownNumbers } from '../ownNumbers'
 
 /** Why the almanac cannot be used with these in the place of one that stands. */
 function refused(house: House, replaced: string, by: Override[], path: string): Problem | null {

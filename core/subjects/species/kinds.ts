@@ -12,7 +12,7 @@ import {
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
 import { ownRows } from '../knowledge'
-import { ownNumbers } from '../number/numbers'
+import { ownNumbers } from '../ownNumbers'
 import type { SpeciesState } from './state'
 
 const inside = (schema: z.ZodType): z.ZodType =>
@@ -107,8 +107,8 @@ const SpeciesChanged = z
 function change(state: SpeciesState, { name, latin, parts, back }: z.output<typeof SpeciesChanged>): void {
   if (name !== undefined) state.name = name
   if (latin !== undefined) state.latin = latin
-  state.parts = { ...state.parts, ...(parts as SpeciesState['parts'] | undefined) }
-  for (const part of back ?? []) delete state.parts[part]
+  const now = Object.entries({ ...state.parts, ...(parts as SpeciesState['parts'] | undefined) })
+  state.parts = Object.fromEntries(now.filter(([part]) => !back?.some(b => b === part)))
 }
 
 export const speciesKinds = [

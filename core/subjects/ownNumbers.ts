@@ -1,5 +1,5 @@
-import type { Override } from '../../almanac'
-import type { House } from '../../log'
+import type { Override } from '../almanac'
+import type { House } from '../log'
 
 /** The house's own numbers, in the order of their paths. */
 export function ownNumbers(house: Pick<House, 'numbers'>): Override[] {
