@@ -35,6 +35,17 @@ export {
   type RefusedRow,
   type SpeciesPart,
 } from './ownRows'
+export { readableSheet } from './readable'
 export { feederProblem, speciesProblem, type RowProblem } from './rowProblem'
+export {
+  MOST_SHEET_BYTES,
+  SHEET_VERSION,
+  Sheet,
+  planSheet,
+  readSheet,
+  sheetOf,
+  type SheetChange,
+  type SheetPlan,
+} from './sheet'
 export { clockOf, feederOf, isOfSpecies, rootOf, schoolChoice, schoolKey, speciesOf } from './lookup'
 export { feederNamed } from './feederNamed'

@@ -1,0 +1,74 @@
+import type { Almanac, Fact, Species, Spread } from './schema'
+
+const MARK_WORDS = {
+  published: 'published',
+  practice: 'common practice',
+  memory: 'from memory',
+  borrowed: 'borrowed',
+  own: 'own number',
+} as const
+
+type Provenance = Pick<Fact, 'mark' | 'source' | 'from' | 'note'>
+
+const whence = ({ mark, from, note }: Provenance, sources: string | undefined) =>
+  [MARK_WORDS[mark] + (from ? ` from ${from}` : ''), sources, note].filter(Boolean).join('; ')
+
+/** A species as a sheet to read and to print, in Markdown. */
+export function readableSheet(species: Species, almanac: Almanac): string {
+  const source = (p: Provenance) => (p.source ? almanac.sources[p.source] : undefined)
+  const line = (label: string, value: string, p: Provenance) => `| ${label} | ${value} | ${whence(p, source(p))} |`
+  const fact = (label: string, f: Fact | undefined) => (f ? [line(label, `${f.value} ${f.unit}`, f)] : [])
+  const spread = (label: string, s: Spread | undefined) =>
+    s ? [line(label, `${s.earliest} – ${s.likely} – ${s.latest} ${s.unit}`, s)] : []
+  const table = (rows: string[]) => (rows.length ? ['| | | from |', '|---|---|---|', ...rows, ''] : [])
+  const { cold, incubation, nextClutch } = species
+  return [
+    `# ${species.name}`,
+    '',
+    ...(species.latin ? [`*${species.latin}*`, ''] : []),
+    ...species.cautions.map(c => `> ${c}`),
+    '',
+    '## Growth',
+    '',
+    ...table([
+      ...fact('Young', species.youngMassG),
+      ...fact('Adult', species.adultMassG),
+      ...fact('Mature at', species.matureDays),
+    ]),
+    '## From one event to the next',
+    '',
+    ...table(Object.values(species.clocks).flatMap(c => spread(`${c.from} → ${c.to}`, c.days))),
+    '## Eggs and young',
+    '',
+    ...table([
+      ...spread('Clutch or litter', species.clutchSize),
+      ...fact('Good eggs', species.fertility),
+      ...fact('Hatch or birth alive', species.hatchRate),
+      ...(nextClutch ? spread('To the next laying', nextClutch.days) : []),
+    ]),
+    ...(incubation
+      ? [
+          '## Incubation',
+          '',
+          ...table([
+            ...incubation.points.map(p => line(`At ${p.tempC} °C`, `${p.days} days`, p)),
+            ...fact('Kills above', incubation.lethalAboveC),
+          ]),
+        ]
+      : []),
+    ...(cold ? ['## Winter', '', ...table([...fact('Hold', cold.holdC), ...spread('Weeks', cold.weeks)])] : []),
+    '## Feeding ladder, in days from the first meal',
+    '',
+    ...table(
+      species.ladder.map(s =>
+        line(
+          `From day ${s.fromDay}, every ${s.everyDays} d`,
+          s.meal
+            .map(m => `${m.count} ${m.count === 1 ? almanac.feeders[m.prey]?.one : almanac.feeders[m.prey]?.many}`)
+            .join(' and '),
+          s,
+        ),
+      ),
+    ),
+  ].join('\n')
+}

@@ -1,0 +1,6 @@
+// Writes docs/sheet.schema.json: npx tsx --tsconfig tsconfig.tests.json scripts/sheetSchema.ts
+import { writeFileSync } from 'node:fs'
+import { z } from 'zod'
+import { Sheet } from '#core/almanac'
+
+writeFileSync('docs/sheet.schema.json', `${JSON.stringify(z.toJSONSchema(Sheet), null, 2)}\n`)
