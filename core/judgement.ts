@@ -6,7 +6,7 @@ export interface Input {
   value: string
   from:
     | { kind: 'entry'; entryId: string; day: number }
-    | { kind: 'almanac'; path: string; mark: Mark; source?: string; note?: string }
+    | { kind: 'almanac'; path: string; mark: Mark; source?: string; note?: string; of?: string }
     | { kind: 'setting'; name: string }
     | { kind: 'computed' }
 }
@@ -25,11 +25,19 @@ export interface Judgement<T> {
   reasons: Reason[]
 }
 
+/** Where a value of the almanac stands and came from; of a borrowed one, also whose it is. */
+export function almanacRow(
+  path: string,
+  { mark, source, note, from }: Pick<Fact, 'mark' | 'source' | 'note' | 'from'>,
+): Input['from'] {
+  return { kind: 'almanac', path, mark, source, note, ...(from !== undefined && { of: from }) }
+}
+
 export function factInput(label: string, path: string, fact: Fact): Input {
   return {
     label,
     value: `${fact.value} ${fact.unit}`,
-    from: { kind: 'almanac', path, mark: fact.mark, source: fact.source, note: fact.note },
+    from: almanacRow(path, fact),
   }
 }
 
@@ -37,7 +45,7 @@ export function spreadInput(label: string, path: string, s: Spread): Input {
   return {
     label,
     value: `${s.earliest}, ${s.likely}, ${s.latest} ${s.unit}`,
-    from: { kind: 'almanac', path, mark: s.mark, source: s.source, note: s.note },
+    from: almanacRow(path, s),
   }
 }
 

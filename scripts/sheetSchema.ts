@@ -1,4 +1,4 @@
-// Writes docs/sheet.schema.json: npx tsx --tsconfig tsconfig.tests.json scripts/sheetSchema.ts
+// Writes docs/sheet.schema.json: npm run sheet-schema
 import { writeFileSync } from 'node:fs'
 import { z } from 'zod'
 import { Sheet } from '#core/almanac'

@@ -10,6 +10,8 @@ const props = defineProps<{
   mark: Mark
   source?: string
   note?: string
+  /** The relative that it is borrowed from. */
+  from?: string
 }>()
 const house = useHouse()
 const open = ref(false)
@@ -59,7 +61,7 @@ const putBack = () =>
     >{{ MARKS[mark].word }}</span></button>
     <template #content>
       <form class="grid gap-3 p-4 w-72" @submit.prevent="keep">
-        <p class="small"><b>{{ MARKS[mark].full }}</b><template v-if="source">. {{ house.almanac.sources[source] }}</template><template v-if="note">. {{ note }}</template></p>
+        <p class="small"><b>{{ from ? `Borrowed from ${from}` : MARKS[mark].full }}</b><template v-if="source">. {{ house.almanac.sources[source] ?? source }}</template><template v-if="note">. {{ note }}</template></p>
         <UFormField
           :label="label" :hint="unit" :error="problem || undefined"
         ><UInput v-model="text" inputmode="decimal" class="w-full" /></UFormField>
@@ -84,5 +86,8 @@ const putBack = () =>
 .own {
   color: var(--ui-primary);
   font-weight: 600;
+}
+.borrowed {
+  font-style: italic;
 }
 </style>

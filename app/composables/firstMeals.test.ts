@@ -11,10 +11,7 @@ function listed(count: number, more: (b: HouseBuilder) => void = () => undefined
   for (let i = 0; i < count; i++) b.animal(`A-${i}`, i % 3 ? 'corn-snake' : 'leopard-gecko')
   more(b)
   const records = b.records()
-  return firstMealsOf(
-    season(records, shippedAlmanac, defaultSettings, today).season.tasks,
-    houseOf(records),
-  )
+  return firstMealsOf(season(records, shippedAlmanac, defaultSettings, today).season.tasks, houseOf(records))
 }
 
 describe('animals that came without a meal written', () => {

@@ -7,6 +7,8 @@ const MOST_AT_ONCE = 400
 
 export interface Wish {
   kind: string
+  /** Of what bears an id already, as a species from a sheet does; else one is made. */
+  id?: string
   /** Left out for what an entry brings into being: it is then about itself. */
   subject?: Subject | null
   founds?: Subject['type']
@@ -45,7 +47,7 @@ export function useRecord() {
   }
 
   function entryOf(wish: Wish, now: Date): Entry {
-    const id = v7()
+    const id = wish.id ?? v7()
     const subject = wish.subject ?? { type: wish.founds!, id }
     return {
       id,

@@ -165,15 +165,15 @@ export const useHouse = defineStore('house', () => {
 
   const placeName = (id: string | null) => routeTo(house.value.places, id).names.join(' · ')
   const speciesName = (id: string) => almanac.value.species[id]?.name ?? id
-  /** Species that may be chosen, by name; types stand after their species. */
-  const speciesOffered = computed(() => {
+  /** All species by name; types stand after their species. */
+  const speciesSorted = computed(() => {
     const { species } = almanac.value
     const key = (id: string) =>
       `${species[species[id]!.typeOf ?? id]?.name} ${species[id]!.typeOf ? species[id]!.name : ''}`
-    return Object.values(species)
-      .filter(s => !s.retired)
-      .sort((a, b) => key(a.id).localeCompare(key(b.id)))
+    return Object.values(species).sort((a, b) => key(a.id).localeCompare(key(b.id)))
   })
+  /** Those that may be chosen for something new. */
+  const speciesOffered = computed(() => speciesSorted.value.filter(s => !s.retired))
   const isOneSpecies = (a: string, b: string) => a === b || rootIn(house.value, a) === rootIn(house.value, b)
 
   return {
@@ -197,6 +197,7 @@ export const useHouse = defineStore('house', () => {
     placeName,
     speciesName,
     shipped,
+    speciesSorted,
     speciesOffered,
     isOneSpecies,
   }

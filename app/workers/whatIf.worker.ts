@@ -2,16 +2,18 @@ import './withoutEval'
 import { expose } from 'comlink'
 import highsLoader from 'highs'
 import wasmUrl from 'highs/runtime?url'
-import { shippedAlmanac, withNumbers, withRows, type Override } from '#core/almanac'
-import { ownRows, type House } from '#core/subjects'
+import { shippedAlmanac, withNumbers, withRows, type Override, type SheetPlan } from '#core/almanac'
+import { ownRows, withKnowledge, type House } from '#core/subjects'
 import {
   PlanMemory,
   applyWhatIf,
   planFeeders,
+  seasonDifferences,
   seasonOfHouse,
   type FeederPlan,
   type HouseSettings,
   type Season,
+  type SeasonDifferences,
   type WhatIf,
 } from '#core/season'
 import { solverFrom } from '#shared/solver'
@@ -43,6 +45,18 @@ async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutc
   return { season, plans, tookMs: performance.now() - start }
 }
 
-const api = { tryOut }
+/** What the season of this house would say otherwise with other knowledge. Writes nothing. */
+function tryKnowledge(inputs: WhatIfInputs, facts: SheetPlan['facts']): SeasonDifferences {
+  const { house, settings, overrides, today } = inputs
+  const almanacOf = ({ species, feeders }: ReturnType<typeof ownRows>) =>
+    withNumbers(withRows(shippedAlmanac, species, feeders).almanac, overrides)
+  const after = withKnowledge(house, facts)
+  return seasonDifferences(
+    seasonOfHouse(house, almanacOf(ownRows(house)), settings, today).season,
+    seasonOfHouse(after, almanacOf(ownRows(after)), settings, today).season,
+  )
+}
+
+const api = { tryOut, tryKnowledge }
 export type WhatIfApi = typeof api
 expose(api)

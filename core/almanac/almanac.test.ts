@@ -118,6 +118,12 @@ describe('overrides', () => {
     expect(supply.kind === 'batch' && supply.yieldTotal).toMatchObject({ value: 500, mark: 'own' })
   })
 
+  it('reaches a count of a meal, which is marked with its step', () => {
+    const own = withOverrides(shippedAlmanac, [{ path: 'species.corn-snake.ladder.1.meal.0.count', value: 2 }])
+    expect(speciesOf(own, 'corn-snake').ladder[1]).toMatchObject({ mark: 'own', meal: [{ count: 2 }] })
+    expect(speciesOf(own, 'corn-snake').ladder[0]!.mark).toBe('memory')
+  })
+
   it.each([
     ['species.fat-tailed-gecko.incubation.points.0.days', 1, /Warmer must be quicker/],
     ['feeders.fly.large.supply.keepDays.value', 0, /more than 0/],

@@ -29,6 +29,8 @@ export function withNumbers(almanac: Almanac, overrides: readonly Override[]): A
     const [table, ...keys] = path.split('.')
     const rows = Object.hasOwn(copy, table!) ? (copy as unknown as Branch)[table!] : undefined
     let node: unknown = rows
+    // the mark may stand on what a number is part of: a count of a meal is marked with its step
+    let marked: Branch | null = null
     let key = keys.shift() ?? ''
     // prey ids carry a dot (`feeders.fly.large.supply…`), so two keys may name one branch
     while (isBranch(rows) && keys.length && !Object.hasOwn(rows, key)) key = `${key}.${keys.shift()}`
@@ -37,18 +39,20 @@ export function withNumbers(almanac: Almanac, overrides: readonly Override[]): A
       copied.add((rows[key] = JSON.parse(JSON.stringify(rows[key])) as unknown))
     while (keys.length) {
       if (!isBranch(node)) break
+      if (Object.hasOwn(node, 'mark')) marked = node
       if (Object.hasOwn(node, key)) {
         node = node[key]
         key = keys.shift()!
       } else key = `${key}.${keys.shift()}`
     }
-    if (!isBranch(node) || !Object.hasOwn(node, key) || typeof node[key] !== 'number' || !Object.hasOwn(node, 'mark'))
+    if (isBranch(node) && Object.hasOwn(node, 'mark')) marked = node
+    if (!isBranch(node) || !Object.hasOwn(node, key) || typeof node[key] !== 'number' || !marked)
       throw new AlmanacError(`The almanac has no number “${path}”.`)
     node[key] = value
-    node.mark = 'own'
-    delete node.source
-    delete node.from
-    if (note) node.note = note
+    marked.mark = 'own'
+    delete marked.source
+    delete marked.from
+    if (note) marked.note = note
   }
   return copy
 }

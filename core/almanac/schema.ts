@@ -217,8 +217,10 @@ export type Mating = z.infer<typeof Mating>
 
 const Incubation = z.strictObject({
   points: z
-    .array(z.strictObject({ tempC: z.number(), days: z.number().positive().max(1000), ...provenance }))
-    .min(2)
+    .array(z.strictObject({ tempC: z.number().min(5).max(45), days: z.number().positive().max(1000), ...provenance }))
+    .min(2, 'A table needs two temperatures')
+    .max(40)
+    .refine(points => new Set(points.map(p => p.tempC)).size === points.length, 'Each temperature stands once')
     .refine(
       points =>
         [...points].sort((a, b) => a.tempC - b.tempC).every((p, i, all) => i === 0 || p.days < all[i - 1]!.days),

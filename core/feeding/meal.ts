@@ -1,7 +1,7 @@
 import { derived } from '../derived'
 import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
-import { entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
+import { almanacRow, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../subjects'
 
 export interface Portion {
@@ -159,7 +159,7 @@ export function nextMeal(
         {
           label: 'Interval',
           value: `${step.everyDays} days`,
-          from: { kind: 'almanac', path: `${path}.everyDays`, mark: step.mark, source: step.source, note: step.note },
+          from: almanacRow(`${path}.everyDays`, step),
         },
         ...(winter.often
           ? [factInput('Twice as often at most', 'common.oftenUntil.value', almanac.common.oftenUntil!)]
@@ -189,13 +189,7 @@ export function nextMeal(
       inputs: step.meal.map((m, i) => ({
         label: feederOf(almanac, m.prey).name,
         value: `${m.count} each`,
-        from: {
-          kind: 'almanac' as const,
-          path: `${path}.meal.${i}.count`,
-          mark: step.mark,
-          source: step.source,
-          note: step.note,
-        },
+        from: almanacRow(`${path}.meal.${i}.count`, step),
       })),
     })
     const ration = schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1

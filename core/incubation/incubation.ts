@@ -1,6 +1,6 @@
 import type { Incubation } from '../almanac'
 import { pert, type DayDist } from '../chance'
-import { computedInput, factInput, type Reason } from '../judgement'
+import { almanacRow, computedInput, factInput, type Reason } from '../judgement'
 
 /** Development per day rises in a straight line with temperature above a base: rate = (T − baseC) / degreeDays. */
 export interface ThermalTime {
@@ -32,6 +32,12 @@ export function fitThermalTime(points: readonly { tempC: number; days: number }[
 /** Days to develop at a constant temperature; Infinity at or below the base. */
 export function daysAt({ baseC, degreeDays }: ThermalTime, tempC: number): number {
   return tempC <= baseC ? Number.POSITIVE_INFINITY : degreeDays / (tempC - baseC)
+}
+
+/** Whose table it is: a borrowed one is not the species' own. */
+function whoseTable({ points }: Incubation): string {
+  const of = points.every(p => p.mark === 'borrowed') ? points[0]!.from : undefined
+  return of ? `the table of ${of}, borrowed: this species’ own is not known` : 'the species’ table'
 }
 
 export interface IncubationForecast {
@@ -71,19 +77,13 @@ export function incubationTime(speciesId: string, incubation: Incubation, tempC:
     likelyDays,
     caution,
     reason: {
-      rule: `Thermal time fitted to the species’ table: base ${thermal.baseC.toFixed(1)} °C, ${Math.round(thermal.degreeDays)} degree-days`,
+      rule: `Thermal time fitted to ${whoseTable(incubation)}: base ${thermal.baseC.toFixed(1)} °C, ${Math.round(thermal.degreeDays)} degree-days`,
       inputs: [
         computedInput('Incubation temperature', `${tempC} °C`),
         ...incubation.points.map((p, i) => ({
           label: `At ${p.tempC} °C`,
           value: `${p.days} days`,
-          from: {
-            kind: 'almanac' as const,
-            path: `${path}.points.${i}.days`,
-            mark: p.mark,
-            source: p.source,
-            note: p.note,
-          },
+          from: almanacRow(`${path}.points.${i}.days`, p),
         })),
         factInput('Spread either side', `${path}.spreadShare.value`, incubation.spreadShare),
       ],

@@ -76,3 +76,5 @@ export {
   type CoolingWindow,
 } from './winter'
 export type { SeasonContext } from './context'
+export { seasonDifferences, type SeasonDifferences } from './differences'
+export { lifeYear, type LifeEvent } from './lifeYear'

@@ -1,5 +1,5 @@
 import type { Almanac, Fact, Measure, Sexing, Species } from '../almanac'
-import { computedInput, entryInput, factInput, type Input } from '../judgement'
+import { almanacRow, computedInput, entryInput, factInput, type Input } from '../judgement'
 import type { AnimalState, SexEvidence } from '../subjects'
 import { formatDay } from '../units'
 
@@ -49,13 +49,7 @@ function measureInputs(by: { female: Measure; male: Measure }, path: string): In
   return (['female', 'male'] as const).map(sex => ({
     label: `Usual in a ${sex}`,
     value: `${by[sex].mean} ± ${by[sex].sd} ${by[sex].unit}`,
-    from: {
-      kind: 'almanac',
-      path: `${path}.${sex}.mean`,
-      mark: by[sex].mark,
-      source: by[sex].source,
-      note: by[sex].note,
-    },
+    from: almanacRow(`${path}.${sex}.mean`, by[sex]),
   }))
 }
 

@@ -1,5 +1,5 @@
 import type { Almanac, Species } from '../almanac'
-import { computedInput, entryInput, settingInput, type Judgement, type Reason } from '../judgement'
+import { almanacRow, computedInput, entryInput, settingInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState, SexEvidence } from '../subjects'
 import { piecesOf, sumOf, type Piece } from './evidence'
 
@@ -74,13 +74,7 @@ export function sexPrior(species: Species, tempC: number | null): SexPrior {
         {
           label: `Females at ${row.tempC} °C`,
           value: `${Math.round(row.femaleShare * 100)} %`,
-          from: {
-            kind: 'almanac',
-            path: `species.${species.id}.sexByTemperature.${at}.femaleShare`,
-            mark: row.mark,
-            source: row.source,
-            note: row.note,
-          },
+          from: almanacRow(`species.${species.id}.sexByTemperature.${at}.femaleShare`, row),
         },
       ],
     }

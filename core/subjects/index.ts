@@ -9,6 +9,7 @@ import {
   foldWith,
   readLineWith,
   registryOf,
+  statesOf,
   tagNamedIn,
   type CheckContext,
   type DatedEntry,
@@ -20,7 +21,7 @@ import {
   type Understood,
 } from '../log'
 import type { Unit } from '../units'
-import { modeIn } from './knowledge'
+import { modeIn, typesIn } from './knowledge'
 import { subjects } from './list'
 
 /** The sorts of subjects and kinds of entries that this program knows. */
@@ -51,6 +52,25 @@ export function foldHouse(records: Records, memory?: FoldMemory): House {
 /** A log to write on, from what stands. */
 export function draftOf(records: Records, house: House, memory = new FoldMemory()): Draft {
   return new Draft(registry, records, house, modeOf, memory)
+}
+
+/** A house as it would stand with further words about its species and feeders; the one passed in stays as it is. */
+export function withKnowledge(
+  house: House,
+  facts: readonly Pick<DatedEntry, 'id' | 'subject' | 'kind' | 'data'>[],
+): House {
+  const tried = { ...house, species: { ...house.species }, feeders: { ...house.feeders } }
+  for (const { id, subject, kind, data } of facts) {
+    const of = registry.subjects.get(subject.type)!
+    const states = statesOf(tried, of) as Record<string, unknown>
+    if (kindOf(kind).founds) states[id] = of.found!({ id, data } as DatedEntry, {} as never)
+    else {
+      const state = { ...((states[subject.id] ?? of.implied!(subject.id)) as object) }
+      kindOf(kind).apply(state as never, data as never, { id, subject, kind, data } as DatedEntry)
+      states[subject.id] = state
+    }
+  }
+  return { ...tried, typeOf: typesIn(tried) }
 }
 
 /** Whether an entry can have happened: the problems with field paths; empty when it may be written. */

@@ -26,7 +26,7 @@ const bornDay = computed({
     state.born = day === null ? '' : dayToIso(day)
   },
 })
-const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
+const species = computed(() => house.speciesOffered.map(s => ({ value: s.id, label: s.name, latin: s.latin })))
 const places = computed(() =>
   Object.keys(house.house.places)
     .map(id => ({ value: id, label: house.placeName(id) }))

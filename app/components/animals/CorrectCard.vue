@@ -28,7 +28,7 @@ const bornDay = computed({
     state.born = day === null ? '' : dayToIso(day)
   },
 })
-const species = computed(() => Object.values(house.almanac.species).map(s => ({ value: s.id, label: s.name })))
+const species = computed(() => house.speciesOffered.map(s => ({ value: s.id, label: s.name, latin: s.latin })))
 
 /** Only what is said otherwise than now. */
 const corrected = computed(() => {

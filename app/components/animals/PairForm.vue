@@ -12,7 +12,11 @@ const sireId = ref<string>()
 const males = computed(() =>
   Object.values(house.house.animals)
     .filter(
-      a => a.speciesId === props.dam.speciesId && a.status === 'alive' && a.sex !== 'female' && a.id !== props.dam.id,
+      a =>
+        house.isOneSpecies(a.speciesId, props.dam.speciesId) &&
+        a.status === 'alive' &&
+        a.sex !== 'female' &&
+        a.id !== props.dam.id,
     )
     .map(a => ({ value: a.id, label: `${a.tag}${a.sex === 'unknown' ? ' (sex unknown)' : ''}` })),
 )

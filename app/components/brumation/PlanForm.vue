@@ -109,7 +109,7 @@ const candidates = computed(() => {
     .filter(
       a =>
         a.status === 'alive' &&
-        a.speciesId === s.id &&
+        house.isOneSpecies(a.speciesId, s.id) &&
         !elsewhere.has(a.id) &&
         (!inCold(a) || state.chosen.includes(a.id)),
     )

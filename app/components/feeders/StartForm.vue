@@ -11,7 +11,7 @@ const count = ref(1)
 const placeId = ref<string>()
 const feeders = computed(() =>
   Object.values(house.almanac.feeders)
-    .filter(f => ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? ''))
+    .filter(f => !f.retired && ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? ''))
     .map(f => ({ value: f.id, label: f.name })),
 )
 const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })))

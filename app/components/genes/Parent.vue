@@ -11,7 +11,9 @@ const sex = computed(() => (props.role === 'dam' ? ('female' as const) : ('male'
 const animals = computed(() => [
   { value: INVENTED, label: 'An invented one' },
   ...Object.values(house.house.animals)
-    .filter(a => a.speciesId === props.speciesId && a.sex !== (props.role === 'dam' ? 'male' : 'female'))
+    .filter(
+      a => house.isOneSpecies(a.speciesId, props.speciesId) && a.sex !== (props.role === 'dam' ? 'male' : 'female'),
+    )
     .sort((a, b) => (a.tag < b.tag ? -1 : 1))
     .map(a => ({ value: a.id, label: a.tag })),
 ])

@@ -37,7 +37,7 @@ watch(
 const possible = computed(() =>
   chosen.value
     ? Object.values(house.house.animals)
-        .filter(a => a.speciesId === props.speciesId && a.status === 'alive')
+        .filter(a => house.isOneSpecies(a.speciesId, props.speciesId) && a.status === 'alive')
         .map(a => ({
           a,
           p: carries(chosen.value!.locus, geneOf(house.house, chosen.value!.locus, a).belief, chosen.value!.allele),

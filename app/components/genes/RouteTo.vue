@@ -31,7 +31,7 @@ const years = computed(
 
 const stock = computed<Stock[]>(() =>
   Object.values(house.house.animals)
-    .filter(a => a.speciesId === props.speciesId && a.status === 'alive' && a.sex !== 'unknown')
+    .filter(a => house.isOneSpecies(a.speciesId, props.speciesId) && a.status === 'alive' && a.sex !== 'unknown')
     .map(a => ({
       id: a.id,
       sex: a.sex as 'female' | 'male',

@@ -87,7 +87,7 @@ function edit(): void {
 }
 const own = computed(() =>
   Object.values(house.house.animals)
-    .filter(a => a.speciesId === props.animal.speciesId && a.id !== props.animal.id)
+    .filter(a => house.isOneSpecies(a.speciesId, props.animal.speciesId) && a.id !== props.animal.id)
     .sort((a, b) => (a.tag < b.tag ? -1 : 1)),
 )
 const items = (sex: 'female' | 'male') => [

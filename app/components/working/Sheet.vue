@@ -29,7 +29,7 @@ function whence({ from }: Input): string {
     case 'computed':
       return 'computed'
     case 'almanac':
-      return `almanac, ${MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source]}` : ''}${from.note ? ` (${from.note})` : ''}`
+      return `almanac, ${from.of ? `borrowed from ${from.of}` : MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source] ?? from.source}` : ''}${from.note ? ` (${from.note})` : ''}`
   }
 }
 </script>

@@ -1,7 +1,7 @@
 import { feederOf, speciesOf } from '../../almanac'
 import { cumulative, summarise } from '../../chance'
 import { ladderStepAt } from '../../feeding'
-import { computedInput, entryInput, factInput } from '../../judgement'
+import { almanacRow, computedInput, entryInput, factInput } from '../../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup } from '../../subjects'
 import { formatDistance, formatRange } from '../../units'
 import { LAST_HATCH_DAYS } from '../lanes'
@@ -219,11 +219,7 @@ export const nurseryTasks: TaskMaker = context =>
                 inputs: step.meal.map((m, i) => ({
                   label: feederOf(almanac, m.prey).name,
                   value: `${m.count} each`,
-                  from: {
-                    kind: 'almanac' as const,
-                    path: `species.${species.id}.ladder.${index}.meal.${i}.count`,
-                    mark: step.mark,
-                  },
+                  from: almanacRow(`species.${species.id}.ladder.${index}.meal.${i}.count`, step),
                 })),
               },
             ],

@@ -4,6 +4,7 @@ import {
   FEEDER_PARTS,
   Feeder,
   feederProblem,
+  partWords,
   shippedAlmanac,
   withOverrides,
   withRows,
@@ -107,7 +108,13 @@ export const feederKinds = [
       return problemWith(house, row)
     },
     wording: d =>
-      `Feeder changed: ${[...Object.keys(d).filter(k => k !== 'parts' && k !== 'back'), ...Object.keys(d.parts ?? {}), ...(d.back ?? [])].join(', ')}`,
+      `Feeder changed: ${[
+        ...Object.keys(d).filter(k => k !== 'parts' && k !== 'back'),
+        ...Object.keys(d.parts ?? {}),
+        ...(d.back ?? []),
+      ]
+        .map(partWords)
+        .join(', ')}`,
   }),
   defineKind({
     kind: 'feederRetired',

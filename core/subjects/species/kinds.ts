@@ -3,11 +3,11 @@ import {
   AlmanacError,
   SPECIES_PARTS,
   Species,
+  partWords,
   speciesProblem,
   withOverrides,
   withRows,
   shippedAlmanac,
-  type SpeciesPart,
 } from '../../almanac'
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
@@ -34,27 +34,6 @@ const SpeciesAdded = z.strictObject({
   parts: Parts.default({}),
 })
 export type SpeciesAdded = z.output<typeof SpeciesAdded>
-
-const PART_WORDS: Partial<Record<SpeciesPart, string>> = {
-  ladder: 'feeding ladder',
-  cold: 'winter',
-  winter: 'whether it winters',
-  mating: 'pairing',
-  nextClutch: 'next clutch',
-  clutchSize: 'clutch size',
-  matureDays: 'maturity',
-  adultMassG: 'adult weight',
-  youngMassG: 'weight of young',
-  hatchRate: 'hatch rate',
-  larvalSurvival: 'tadpoles that turn',
-  sexByTemperature: 'sex by temperature',
-  shellMass: 'mass for its length',
-  survival90: 'survival',
-  keptDays: 'days kept',
-  eats: 'what it eats',
-  weighEveryDays: 'weighing',
-}
-export const partWords = (part: SpeciesPart): string => PART_WORDS[part] ?? part
 
 /** What speaks against the almanac with this row in it, said of fields of the entry. */
 function problemWith(house: House, row: SpeciesState): Problem | null {
@@ -146,7 +125,7 @@ export const speciesKinds = [
     wording: d =>
       [
         ...(d.name !== undefined || d.latin !== undefined ? ['renamed'] : []),
-        ...Object.keys(d.parts ?? {}).map(p => `${partWords(p as SpeciesPart)} set`),
+        ...Object.keys(d.parts ?? {}).map(p => `${partWords(p)} set`),
         ...(d.back ?? []).map(p => `${partWords(p)} put back`),
       ]
         .join(', ')

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+/** A species of the house's own, or a type, from its nearest relative; a feeder likewise. */
+const props = defineProps<{ like: string; of: 'species' | 'feeder' }>()
+const open = defineModel<boolean>('open', { required: true })
+const emit = defineEmits<{ added: [id: string] }>()
+const house = useHouse()
+const { record, busy } = useRecord()
+const blank = () => ({ name: '', latin: '', one: '', many: '', as: 'relative' })
+const state = reactive({ ...blank(), from: props.like })
+const form = useTemplateRef<FormErrors>('form')
+
+watch(open, is => {
+  if (is) Object.assign(state, blank(), { from: props.like })
+})
+const relatives = computed(() =>
+  props.of === 'species'
+    ? house.speciesOffered.map(s => ({ value: s.id, label: s.name, description: s.latin }))
+    : Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name, description: f.latin })),
+)
+const relative = computed(() => house.almanac[props.of === 'species' ? 'species' : 'feeders'][state.from])
+const AS = [
+  {
+    value: 'relative',
+    label: 'A species of its own',
+    description: 'All numbers are taken over and marked as borrowed, until you set them',
+  },
+  {
+    value: 'type',
+    label: 'A type within it',
+    description: 'A locality, line or form: breeds with it, and has a few numbers of its own',
+  },
+]
+async function send(): Promise<void> {
+  const { name, latin, one, many, from } = state
+  const data =
+    props.of === 'species'
+      ? { name, latin, from, type: state.as === 'type', parts: {} }
+      : { name, one: one || name.toLowerCase(), many: many || `${name.toLowerCase()}s`, from, parts: {} }
+  const ids = await record(
+    { kind: `${props.of}Added`, founds: props.of, data },
+    `${name} added to the almanac`,
+    form.value,
+  )
+  if (!ids) return
+  open.value = false
+  emit('added', ids[0]!)
+}
+</script>
+
+<!-- prettier-ignore -->
+<template>
+  <USlideover
+    v-model:open="open" :title="of === 'species' ? 'Add a species' : 'Add a feeder'"
+    description="From its nearest relative: what you do not know yet is borrowed"
+  >
+    <template #body>
+      <UForm ref="form" :state="state" class="grid gap-4" @submit="send" @error="focusFirstWrong">
+        <UFormField name="from" label="Nearest relative" required><USelectMenu
+          v-model="state.from" :items="relatives" value-key="value" class="w-full" :filter-fields="['label', 'description']"
+        /></UFormField>
+        <UFormField v-if="of === 'species'" name="type" label="It is"><URadioGroup v-model="state.as" :items="AS" /></UFormField>
+        <UFormField name="name" label="Name" required><UInput v-model="state.name" class="w-full" autocomplete="off" /></UFormField>
+        <UFormField v-if="of === 'species'" name="latin" label="Latin name" hint="if known"><UInput v-model="state.latin" class="w-full" autocomplete="off" /></UFormField>
+        <template v-else>
+          <UFormField name="one" label="One is called" hint="as in “1 …”"><UInput v-model="state.one" class="w-full" autocomplete="off" :placeholder="state.name.toLowerCase()" /></UFormField>
+          <UFormField name="many" label="Several are called"><UInput v-model="state.many" class="w-full" autocomplete="off" :placeholder="`${state.name.toLowerCase()}s`" /></UFormField>
+        </template>
+        <p v-if="relative && of === 'species' && 'cautions' in relative && relative.cautions.length" class="quiet small">Its cautions are taken over too. Look up what the law where you live asks for this species before you keep, breed or move it.</p>
+        <UButton type="submit" :label="of === 'species' ? 'Add species' : 'Add feeder'" :loading="busy" :disabled="!state.name.trim()" class="justify-self-start" />
+      </UForm>
+    </template>
+  </USlideover>
+</template>

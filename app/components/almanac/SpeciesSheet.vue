@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import type { Species } from '#core/almanac'
+
+/** One species to read: what it is, what is borrowed, how it is fed, and every number with where it came from. */
+const props = defineProps<{ species: Species }>()
+const emit = defineEmits<{ choose: [id: string] }>()
+const house = useHouse()
+const { record, busy } = useRecord()
+const editing = ref<'ladder' | 'incubation' | 'names' | null>(null)
+const adding = ref(false)
+const exchanging = ref(false)
+
+const own = computed(() => house.house.species[props.species.id])
+const marks = computed(() => countMarks(props.species))
+const root = computed(() => (props.species.typeOf ? house.almanac.species[props.species.typeOf] : undefined))
+const kept = computed(
+  () => Object.values(house.house.animals).filter(a => a.status === 'alive' && a.speciesId === props.species.id).length,
+)
+const MODES = { egg: 'Lays eggs', live: 'Live-bearing', larval: 'Spawns; tadpoles' }
+const WINTERS = { brumation: 'cold in winter', dormancy: 'a cool, dry rest', none: 'no rest' }
+const sections = computed(() => speciesSections(props.species, house.almanac))
+const incubation = computed(() => sections.value.find(([title]) => title === 'Incubation')?.[1] ?? [])
+
+function retire(): Promise<unknown> {
+  const back = props.species.retired
+  return record(
+    { kind: back ? 'speciesUsed' : 'speciesRetired', subject: { type: 'species', id: props.species.id }, data: {} },
+    `${props.species.name} ${back ? 'offered again' : 'retired'}`,
+  )
+}
+</script>
+
+<!-- prettier-ignore -->
+<template>
+  <div>
+    <h2 class="title">{{ species.name }} <i class="quiet font-normal">{{ species.latin }}</i></h2>
+    <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root"> A type of <button type="button" class="link" @click="emit('choose', root.id)">{{ root.name }}</button>.</template><template v-if="kept"> {{ kept }} kept here.</template><template v-if="species.retired"> Retired: offered no more.</template></p>
+    <p v-if="marks.borrowed" data-borrowed>{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
+    <p v-for="c in species.cautions" :key="c" class="small caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
+    <div class="actions">
+      <UButton label="Add a species like it" icon="i-lucide-plus" size="sm" @click="adding = true" />
+      <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
+      <UButton v-if="own?.added" label="Rename" size="sm" variant="ghost" color="neutral" @click="editing = 'names'" />
+      <UButton :label="species.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy" @click="retire" />
+    </div>
+    <AlmanacLifeYear :species="species" />
+    <section>
+      <div class="head"><h3>Feeding ladder, from the first meal</h3><UButton label="Edit ladder" size="xs" variant="outline" color="neutral" @click="editing = 'ladder'" /></div>
+      <AlmanacLadder :ladder="species.ladder" />
+    </section>
+    <section v-if="species.mode === 'egg'">
+      <div class="head"><h3>Incubation</h3><UButton label="Edit table" size="xs" variant="outline" color="neutral" @click="editing = 'incubation'" /></div>
+      <p v-if="!species.incubation" class="quiet">Not known: a hatch is not forecast until you set the table.</p>
+      <AlmanacRows v-else :rows="incubation" />
+    </section>
+    <template v-for="[title, rows] in sections" :key="title">
+      <section v-if="rows.length && title !== 'Incubation'">
+        <h3>{{ title }}</h3>
+        <AlmanacRows :rows="rows" />
+      </section>
+    </template>
+    <LazyAlmanacLadderForm v-if="editing === 'ladder'" :open="true" :species="species" @update:open="editing = null" />
+    <LazyAlmanacIncubationForm v-if="editing === 'incubation'" :open="true" :species="species" @update:open="editing = null" />
+    <LazyAlmanacRename v-if="editing === 'names'" :open="true" :species="species" @update:open="editing = null" />
+    <LazyAlmanacAddForm v-if="adding" v-model:open="adding" of="species" :like="species.id" @added="emit('choose', $event)" />
+    <LazyAlmanacExchange v-if="exchanging" v-model:open="exchanging" :chosen="species.id" />
+  </div>
+</template>
+
+<style scoped>
+.title {
+  font-size: 1.25rem;
+}
+section {
+  margin-top: 1.25rem;
+}
+.head {
+  display: flex;
+  gap: 0.75rem;
+  align-items: center;
+}
+h3 {
+  font-weight: 650;
+  color: var(--ui-text-highlighted);
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin-top: 0.75rem;
+}
+.caution {
+  color: var(--ui-text-muted);
+  margin-top: 0.25rem;
+}
+.link {
+  text-decoration: underline;
+  color: var(--ui-primary);
+}
+</style>

@@ -1,0 +1,313 @@
+import type { Almanac, Cold, Fact, Feeder, Mating, Measure, Sexing, Species, Spread } from '#core/almanac'
+import { EVENT_NAMES } from '#core/pairing'
+
+export interface Row {
+  label: string
+  unit: string
+  numbers: {
+    label: string
+    path: string
+    value: number
+    unit: string
+    mark: Fact['mark']
+    source?: string
+    note?: string
+    from?: string
+  }[]
+}
+export type Section = [title: string, rows: Row[]]
+const fact = (label: string, path: string, f: Fact): Row => ({
+  label,
+  unit: f.unit,
+  numbers: [{ label, path: `${path}.value`, ...f }],
+})
+const spread = (label: string, path: string, s: Spread): Row => ({
+  label,
+  unit: s.unit,
+  numbers: (['earliest', 'likely', 'latest'] as const).map(k => ({
+    label: `${label}, ${k}`,
+    path: `${path}.${k}`,
+    value: s[k],
+    unit: s.unit,
+    mark: s.mark,
+    source: s.source,
+    note: s.note,
+    from: s.from,
+  })),
+})
+
+function coldRows(c: Cold, path: string): Row[] {
+  return [
+    fact('Hold', `${path}.holdC`, c.holdC),
+    fact('Hold, low', `${path}.lowC`, c.lowC),
+    fact('Hold, high', `${path}.highC`, c.highC),
+    fact('Harmed below', `${path}.floorC`, c.floorC),
+    fact('Not long over', `${path}.ceilingC`, c.ceilingC),
+    fact('Warm', `${path}.warmC`, c.warmC),
+    spread('Weeks', `${path}.weeks`, c.weeks),
+    spread('Fasting before it', `${path}.gutClearDays`, c.gutClearDays),
+    fact('Cooling down over', `${path}.stepDownDays`, c.stepDownDays),
+    fact('Light', `${path}.lightHours`, c.lightHours),
+    fact('Not younger than', `${path}.minAgeDays`, c.minAgeDays),
+    fact('Watch at a loss of', `${path}.watchLoss`, c.watchLoss),
+    fact('Take out at', `${path}.takeOutLoss`, c.takeOutLoss),
+    ...(c.loss.by === 'month' ? [fact('Usual loss a month', `${path}.loss.share`, c.loss.share)] : []),
+    fact('Noise of one weighing', `${path}.weighingNoise`, c.weighingNoise),
+    fact('Size ratio of two in a tub', `${path}.sizeRatio`, c.sizeRatio),
+    ...(c.rest
+      ? [
+          fact('Nights', `${path}.rest.nightC`, c.rest.nightC),
+          fact('Food, of the usual', `${path}.rest.foodShare`, c.rest.foodShare),
+          fact('Male in before its end', `${path}.rest.maleBeforeEndDays`, c.rest.maleBeforeEndDays),
+        ]
+      : []),
+    spread('Warmth to first meal', `${path}.firstMeal`, c.firstMeal),
+    spread('Warmth to first shed', `${path}.firstShed`, c.firstShed),
+    spread('Regained a day', `${path}.regainPerDay`, c.regainPerDay),
+  ]
+}
+
+const bySex = (label: string, path: string, by: { female: Measure; male: Measure } | undefined): Row[] =>
+  by
+    ? (['female', 'male'] as const).map(sex => ({
+        label: `${label}, ${sex}: middle and spread`,
+        unit: by[sex].unit,
+        numbers: (['mean', 'sd'] as const).map(k => ({
+          label: `${label}, ${sex}, ${k === 'mean' ? 'middle' : 'spread'}`,
+          path: `${path}.${sex}.${k}`,
+          value: by[sex][k],
+          unit: by[sex].unit,
+          mark: by[sex].mark,
+          source: by[sex].source,
+          note: by[sex].note,
+          from: by[sex].from,
+        })),
+      }))
+    : []
+function sexRows(s: Sexing, path: string, almanac: Almanac): Row[] {
+  return [
+    ...bySex('Probe', `${path}.probe`, s.probe),
+    ...(s.probeFromG ? [fact('Not probed under', `${path}.probeFromG`, s.probeFromG)] : []),
+    ...bySex('Subcaudals', `${path}.subcaudals`, s.subcaudals),
+    ...bySex('Tail', `${path}.tailShare`, s.tailShare),
+    ...s.signs.flatMap(id => {
+      const sign = almanac.signs[id]!
+      return [
+        fact(`${sign.name}, right when grown`, `signs.${id}.rightGrown`, sign.rightGrown),
+        ...(sign.rightYoung ? [fact(`${sign.name}, right in young`, `signs.${id}.rightYoung`, sign.rightYoung)] : []),
+      ]
+    }),
+    fact('Measurements that are wrong', 'common.sexSlip', almanac.common.sexSlip!),
+    fact('Sex on a card that is right', 'common.sexStated', almanac.common.sexStated!),
+  ]
+}
+function matingRows(m: Mating, path: string): Row[] {
+  return [
+    fact('Males from', `${path}.maleFromDays`, m.maleFromDays),
+    fact('Females from', `${path}.femaleFromDays`, m.femaleFromDays),
+    fact('Female at least', `${path}.femaleMassShare`, m.femaleMassShare),
+    fact('Heavier over lighter at most', `${path}.sizeRatio`, m.sizeRatio),
+    fact('A visit', `${path}.visitDays`, m.visitDays),
+    fact('Rest between', `${path}.restDays`, m.restDays),
+    fact('Locks wanted', `${path}.locksWanted`, m.locksWanted),
+    fact('Females to a male', `${path}.females`, m.females),
+    ...(m.follicles
+      ? [
+          spread('Follicles at ovulation', `${path}.follicles.ovulateMm`, m.follicles.ovulateMm),
+          spread('Follicles grow', `${path}.follicles.mmPerDay`, m.follicles.mmPerDay),
+        ]
+      : []),
+    fact('She rests below', `${path}.restBelow`, m.restBelow),
+    fact('May go again from', `${path}.againFrom`, m.againFrom),
+  ]
+}
+
+/** What the numbers of health and year are called. */
+const HEALTH_WORDS: Record<string, string> = {
+  lossWatch: 'Loss watched from',
+  lossHarm: 'Loss is harm from',
+  lossLookedBack: 'Weights counted back',
+  eggsOpenEvery: 'Egg boxes opened every',
+  eggsCandledAt: 'Eggs candled at',
+  harvestEvery: 'Cups harvested every',
+  sizeKnown: 'A weight tells the size for',
+  mealRest: 'Rest after a meal, before a mate',
+  largePrey: 'Largest prey, of the body weight',
+  oftenUntil: 'Meals twice as often, at most',
+  wakeWeightWithin: 'Weight out of the cold, within',
+  hatchHardlyAhead: 'Hatch no longer waited for, under',
+  leanShare: 'Lean under, of its best weight',
+  thinShare: 'Thin under, of its best weight',
+  ownCurve: 'Its own best weight is of the last',
+  leanStay: 'Lean: cold at most, of the usual length',
+  bathEvery: 'Baths while fasting, every',
+  mealAfterWarm: 'First meal offered after warmth of',
+  gravidShare: 'Prey while gravid, of the usual',
+  gravidLateShare: 'Prey in the last month, of the usual',
+  nearlyGrown: 'On the bench from, of breeding age',
+  startWeightFresh: 'Weighed before the cold, within',
+  regained: 'Regained from, of the starting weight',
+  firstMealShare: 'First meal after the cold',
+  weightTrusted: 'A meal goes by a weight for',
+  inbreedingLoad: 'Loss of vigour by inbreeding',
+  fertilityShrink: 'Usual fertility weighs as',
+  rejectionCounts: 'A rejection counts for',
+  injuryHeals: 'Apart after an injury for',
+  wakeEarliest: 'Woken, earliest',
+  wakeLikely: 'Woken, likely',
+  wakeLatest: 'Woken, latest',
+}
+/** A name of the almanac as words: `lossWatch` is “Loss watch”. */
+const wordsOf = (key: string) =>
+  key
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase()
+    .replace(/^./, c => c.toUpperCase())
+
+/** Numbers of a species with what they are called, in sections. */
+export function speciesSections(s: Species, almanac: Almanac): Section[] {
+  const p = `species.${s.id}`
+  const rows: Section[] = [
+    [
+      'Clocks: earliest, likely, latest',
+      Object.entries(s.clocks).map(([key, c]) =>
+        spread(`${EVENT_NAMES[c.from]} → ${EVENT_NAMES[c.to]}`, `${p}.clocks.${key}.days`, c.days),
+      ),
+    ],
+    [
+      'Eggs and young',
+      [
+        spread('Clutch or litter', `${p}.clutchSize`, s.clutchSize),
+        fact('Good eggs', `${p}.fertility`, s.fertility),
+        fact('Hatch or birth alive', `${p}.hatchRate`, s.hatchRate),
+        ...(s.larvalSurvival ? [fact('Tadpoles that turn', `${p}.larvalSurvival`, s.larvalSurvival)] : []),
+        ...(s.nextClutch
+          ? [
+              spread('To the next laying', `${p}.nextClutch.days`, s.nextClutch.days),
+              spread('Clutches a season', `${p}.nextClutch.perSeason`, s.nextClutch.perSeason),
+              fact('Chance of another', `${p}.nextClutch.comes`, s.nextClutch.comes),
+            ]
+          : []),
+        fact('Young alive at 90 days', `${p}.survival90`, s.survival90),
+        fact('Days kept before sale', `${p}.keptDays`, s.keptDays),
+      ],
+    ],
+    ...(s.incubation
+      ? [
+          [
+            'Incubation',
+            [
+              ...s.incubation.points.map((pt, i): Row => ({
+                label: `At ${pt.tempC} °C`,
+                unit: 'days',
+                numbers: [
+                  {
+                    label: `Days at ${pt.tempC} °C`,
+                    path: `${p}.incubation.points.${i}.days`,
+                    value: pt.days,
+                    unit: 'days',
+                    mark: pt.mark,
+                    source: pt.source,
+                    note: pt.note,
+                    from: pt.from,
+                  },
+                ],
+              })),
+              fact('Usual temperature', `${p}.incubation.usualTempC`, s.incubation.usualTempC),
+              fact('Kills above', `${p}.incubation.lethalAboveC`, s.incubation.lethalAboveC),
+            ],
+          ] as Section,
+        ]
+      : []),
+    ...(s.sexByTemperature
+      ? [
+          [
+            'Sex by temperature',
+            s.sexByTemperature.map((pt, i): Row => ({
+              label: `At ${pt.tempC} °C`,
+              unit: 'share female',
+              numbers: [
+                {
+                  label: `Share female at ${pt.tempC} °C`,
+                  path: `${p}.sexByTemperature.${i}.femaleShare`,
+                  value: pt.femaleShare,
+                  unit: 'share female',
+                  mark: pt.mark,
+                  source: pt.source,
+                  note: pt.note,
+                  from: pt.from,
+                },
+              ],
+            })),
+          ] as Section,
+        ]
+      : []),
+    ...(s.sexing
+      ? ([
+          [
+            `Sexes (${{ ZW: 'ZW: females have one Z', XY: 'XY: males have one X', temperature: 'by temperature', clonal: 'all females', unknown: 'way not known' }[s.sexing.system]})`,
+            sexRows(s.sexing, `${p}.sexing`, almanac),
+          ],
+        ] as Section[])
+      : []),
+    ...(s.mating ? ([['Pairing', matingRows(s.mating, `${p}.mating`)]] as Section[]) : []),
+    ...(s.cold ? ([[s.winter === 'dormancy' ? 'Rest' : 'Cold', coldRows(s.cold, `${p}.cold`)]] as Section[]) : []),
+    [
+      'What happens and goes unwritten, any species',
+      Object.entries(almanac.common)
+        .filter(([key]) => key.startsWith('unwritten'))
+        .map(([key, f]) => fact(wordsOf(key.replace('unwritten', '')), `common.${key}`, f)),
+    ],
+    [
+      'Health and year, any species',
+      Object.entries(almanac.common)
+        .filter(([key]) => !/^(unwritten|sex)/.test(key))
+        .map(([key, f]) => fact(HEALTH_WORDS[key] ?? wordsOf(key), `common.${key}`, f)),
+    ],
+    ...(s.shellMass
+      ? ([
+          [
+            'Mass for its length',
+            [
+              fact('Mass = constant × length³', `${p}.shellMass.gPerCm3`, s.shellMass.gPerCm3),
+              fact('Light under', `${p}.shellMass.lowShare`, s.shellMass.lowShare),
+              fact('Heavy over', `${p}.shellMass.highShare`, s.shellMass.highShare),
+            ],
+          ],
+        ] as Section[])
+      : []),
+    [
+      'Growth and weighing',
+      [
+        fact('Mature at', `${p}.matureDays`, s.matureDays),
+        fact('Adult weight', `${p}.adultMassG`, s.adultMassG),
+        fact('Young weight', `${p}.youngMassG`, s.youngMassG),
+        fact('Weigh young every', `${p}.weighEveryDays.young`, s.weighEveryDays.young),
+        fact('Weigh adults every', `${p}.weighEveryDays.adult`, s.weighEveryDays.adult),
+        fact('Weigh in the cold every', `${p}.weighEveryDays.cold`, s.weighEveryDays.cold),
+      ],
+    ],
+  ]
+  return rows
+}
+
+/** Numbers of a feeder, in sections. */
+export function feederSections(f: Feeder): Section[] {
+  const p = `feeders.${f.id}`
+  const supply = f.supply
+  const rows: Row[] = []
+  for (const [key, value] of Object.entries(supply)) {
+    if (typeof value !== 'object') continue
+    const label = key
+      .replace(/([A-Z])/g, ' $1')
+      .toLowerCase()
+      .replace('temp c', 'temperature')
+    rows.push(
+      'earliest' in value ? spread(label, `${p}.supply.${key}`, value) : fact(label, `${p}.supply.${key}`, value),
+    )
+  }
+  return [
+    ['Supply', rows],
+    ['Size', [spread('Weight of one', `${p}.massG`, f.massG)]],
+  ]
+}
