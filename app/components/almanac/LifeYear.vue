@@ -10,7 +10,7 @@ const ROW = 24
 const LABEL = 132
 const events = computed(() => lifeYear(props.species))
 const last = computed(() => Math.max(30, ...events.value.map(e => e.latest)))
-const x = computed(() => scaleLinear([0, last.value], [LABEL, WIDTH - 96]))
+const x = computed(() => scaleLinear([0, last.value], [LABEL, WIDTH - 112]))
 const ticks = computed(() => x.value.ticks(6))
 const shape = (e: { earliest: number; likely: number; latest: number }, y: number) =>
   `M${x.value(e.earliest)},${y + 18} Q${x.value(e.likely)},${y - 14} ${x.value(e.latest)},${y + 18} Z`

@@ -1,0 +1,130 @@
+import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { ElementHandle } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { HouseSnapshot } from '#shared/contracts/house'
+import { startServer, type RunningServer } from '../api/server'
+import { Visit, launch } from './browser'
+
+let one: RunningServer
+let other: RunningServer
+let chromium: Awaited<ReturnType<typeof launch>>
+let visit: Visit
+const folder = mkdtempSync(join(tmpdir(), 'mantel-sheets-'))
+const sheets = () => readdirSync(folder).filter(f => f.endsWith('.mantel.json'))
+const dialog = '[role="dialog"]'
+
+beforeAll(async () => {
+  ;[one, other, chromium] = await Promise.all([startServer(), startServer(), launch()])
+  visit = await Visit.start(chromium.browser, one.address)
+  const client = await visit.page.createCDPSession()
+  await client.send('Page.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
+}, 60_000)
+afterAll(async () => {
+  await chromium?.close()
+  await Promise.all([one?.stop(), other?.stop()])
+  rmSync(folder, { recursive: true, force: true })
+})
+const houseOf = async (server: RunningServer) =>
+  ((await fetch(`${server.address}/api/house`).then(r => r.json())) as HouseSnapshot).house
+
+describe('a species that is not shipped', () => {
+  it('is found near by word, and added from its relative by keys alone', async () => {
+    await visit.go('/almanac')
+    await visit.page.type('input[aria-label="Find a species or feeder"]', 'leaf-tail')
+    await visit.untilGone('nav[aria-label="Almanac"] li:nth-child(2)')
+    await visit.press('Leaf-tailed gecko', 'nav[aria-label="Almanac"]')
+    await visit.untilText('main h2', 'Leaf-tailed gecko')
+    await visit.press('Add a species like it')
+    await visit.page.waitForSelector(`${dialog} input[name="name"]`)
+    await visit.still()
+    await visit.page.focus(`${dialog} input[name="name"]`)
+    await visit.page.keyboard.type('Cave leaf-tail')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('main h2', 'Cave leaf-tail')
+    expect(await visit.text('[data-borrowed]')).toMatch(/^(\d+) of \1 values are borrowed from Leaf-tailed gecko/)
+  })
+
+  it('a name that another has is refused beside the field, and nothing is written', async () => {
+    const before = Object.keys((await houseOf(one)).species)
+    await visit.press('Add a species like it')
+    await visit.page.waitForSelector(`${dialog} input[name="name"]`)
+    await visit.still()
+    await visit.page.type(`${dialog} input[name="name"]`, 'corn SNAKE')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(dialog, 'The almanac has a Corn snake already')
+    expect(await visit.page.$eval(`${dialog} input[name="name"]`, e => e.getAttribute('aria-invalid'))).toBe('true')
+    expect(Object.keys((await houseOf(one)).species)).toEqual(before)
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone(dialog)
+  })
+
+  it('takes a table of its own: one that does not fall with warmth is refused, and another kept', async () => {
+    await visit.press('Edit table')
+    const days = `${dialog} input[aria-label="Days 1"]`
+    await visit.page.waitForSelector(days)
+    await visit.still()
+    await visit.retype(days, '20')
+    await visit.press('Set table', dialog)
+    await visit.untilText(dialog, 'Warmer must be quicker')
+    await visit.retype(days, '140')
+    await visit.press('Set table', dialog)
+    await visit.untilGone(dialog)
+    await visit.untilText('main td', '140')
+    await visit.untilText('main .mark', 'yours')
+  })
+
+  it('takes a step more on its ladder, drawn to scale', async () => {
+    const steps = () => visit.page.$$eval('ol.ladder li', list => list.length)
+    const before = await steps()
+    await visit.press('Edit ladder')
+    await visit.page.waitForSelector(`${dialog} fieldset`)
+    await visit.press('Add a step', dialog)
+    await visit.press('Set ladder', dialog)
+    await visit.untilGone(dialog)
+    await visit.until('a step more', (n: number) => document.querySelectorAll('ol.ladder li').length === n, before + 1)
+    expect(
+      (await visit.page.$$eval('ol.ladder ellipse', list => list.map(e => Number(e.getAttribute('rx'))))).every(
+        r => r >= 2,
+      ),
+    ).toBe(true)
+  })
+})
+
+describe('a sheet, from one house to another', () => {
+  it('goes out as a file', async () => {
+    await visit.press('Sheets out and in')
+    await visit.press('Export Cave leaf-tail', dialog)
+    for (let tries = 0; tries < 100 && !sheets().length; tries++) await new Promise(r => setTimeout(r, 50))
+    expect(sheets()).toEqual(['cave-leaf-tail.mantel.json'])
+    await visit.page.keyboard.press('Escape')
+    await visit.expectRefusal(422)
+    await visit.expectRefusal(422)
+    expect(visit.complaints).toEqual([])
+  })
+
+  it('what it would change is shown before it is taken; what cannot be read is told', async () => {
+    const there = await Visit.start(chromium.browser, other.address)
+    await there.go('/almanac')
+    await there.press('Sheets out and in')
+    const input = (await there.page.waitForSelector(`${dialog} input[data-sheet]`)) as ElementHandle<HTMLInputElement>
+    const bad = join(folder, 'newer.json')
+    writeFileSync(bad, '{"mantelSheet": 9, "species": [], "feeders": []}')
+    await input.uploadFile(bad)
+    await there.untilText(dialog, 'written by a newer Mantel')
+    await input.uploadFile(join(folder, sheets()[0]!))
+    await there.untilText(dialog, 'New here: Cave leaf-tail')
+    await there.untilText(dialog, 'It moves nothing in this house today.')
+    expect((await houseOf(other)).species).toEqual({})
+    await there.press('Take it over', dialog)
+    await there.untilText(dialog, '1 added.')
+    const [here] = Object.values((await houseOf(other)).species)
+    const sent = JSON.parse(readFileSync(join(folder, sheets()[0]!), 'utf8')) as {
+      species: { id: string; name: string }[]
+    }
+    expect(here).toMatchObject({ name: 'Cave leaf-tail', id: sent.species[0]!.id })
+    expect(there.complaints).toEqual([])
+    await there.page.close()
+  })
+})
