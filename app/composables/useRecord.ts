@@ -20,14 +20,21 @@ export interface Wish {
 
 /** A form that can show what is wrong beside its fields. */
 export interface FormErrors {
-  setErrors: (errors: { name: string; message: string }[]) => void
+  setErrors: (errors: { name: string; message: string; index?: number }[]) => void
 }
 
 /** What was refused of one entry, beside the fields of the form it came from; false when it is about no field. */
 function showIn(form: FormErrors | null | undefined, error: unknown): boolean {
   const errors = error instanceof ApiProblem ? error.problem.errors : undefined
   if (!form || !errors?.length) return false
-  form.setErrors(errors.map(e => ({ name: e.path.replace(/^(entries\.\d+\.)?data\./, ''), message: e.message })))
+  form.setErrors(
+    errors.map(e => ({
+      name: e.path.replace(/^(entries\.\d+\.)?data\./, ''),
+      message: e.message,
+      // of several that were sent together, which one
+      index: Number(/^entries\.(\d+)\./.exec(e.path)?.[1] ?? 0),
+    })),
+  )
   return true
 }
 

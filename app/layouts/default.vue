@@ -38,7 +38,7 @@ const title = computed(() => {
   const { id } = route.params
   const animal = typeof id === 'string' && house.snapshot ? house.house.animals[id] : undefined
   if (animal) return route.path.startsWith('/pedigree') ? `Pedigree of ${animal.tag}` : animal.tag
-  return SCREENS.find(s => s.to === route.path)?.label
+  return SCREENS.find(s => s.to === route.path)?.label ?? (route.path === '/begin' ? 'First steps' : undefined)
 })
 useHead({
   title: () => [title.value, house.snapshot?.settings.houseName, 'Mantel'].filter(Boolean).join(' · '),

@@ -78,3 +78,4 @@ export {
 export type { SeasonContext } from './context'
 export { seasonDifferences, type SeasonDifferences } from './differences'
 export { lifeYear, type LifeEvent } from './lifeYear'
+export { isAhead } from './lanes'

@@ -125,6 +125,7 @@ export {
   type Understood,
 } from '../log'
 export { animalAsAdded } from './animal'
+export { bornIn, readPastedRows, type PastedRow } from './animal/pastedRows'
 export { AnimalData, animalAdded, cardOf, type Arrival } from './animal/card'
 export { checkParents } from './animal/lineage'
 export { questionWeight } from './animal/plausibleWeight'

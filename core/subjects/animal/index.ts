@@ -75,3 +75,4 @@ export const animal = defineSubject({
   settle: provenByYoung,
 })
 export { meal } from './meal'
+export { bornIn, readPastedRows, type PastedRow } from './pastedRows'

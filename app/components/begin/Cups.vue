@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { feederOf } from '#core/almanac'
+import { nextCultureTags, plannedSupply } from '#core/supply'
+
+/** Cultures that stand already, with the day on which they were started. */
+const emit = defineEmits<{ done: [] }>()
+const house = useHouse()
+const { record, busy } = useRecord()
+const state = reactive({ feederId: 'fly.small', count: 2, day: house.today as number | null })
+const problem = ref('')
+const feeders = computed(() =>
+  Object.values(house.almanac.feeders)
+    .filter(f => !f.retired && ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? ''))
+    .map(f => ({ value: f.id, label: f.name })),
+)
+const refusal: FormErrors = {
+  setErrors: errors => {
+    problem.value = errors.map(e => e.message).join('. ')
+  },
+}
+async function send(): Promise<void> {
+  problem.value = ''
+  const feeder = feederOf(house.almanac, state.feederId)
+  const tags = nextCultureTags(Object.values(house.house.cultures), feeder, state.count)
+  const wishes = tags.map(tag => ({
+    kind: 'cultureStarted',
+    founds: 'culture' as const,
+    day: state.day ?? house.today,
+    data: { tag, feederId: state.feederId, placeId: null },
+  }))
+  if (await record(wishes, `${tags.length} of ${feeder.name.toLowerCase()} written`, refusal)) emit('done')
+}
+</script>
+
+<!-- prettier-ignore -->
+<template>
+  <form class="grid gap-3" @submit.prevent="send">
+    <div class="sentence">
+      <UInputNumber v-model="state.count" :min="1" :max="40" aria-label="How many" class="w-28" />
+      <span>of</span><USelectMenu v-model="state.feederId" :items="feeders" value-key="value" aria-label="Feeder" class="w-56" />
+      <span>started</span><LazyRecordDayInput v-model="state.day" label="Day" :max="house.today" />
+    </div>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <UButton type="submit" label="Write these cultures" :loading="busy" class="justify-self-start" />
+  </form>
+</template>
+
+<style scoped>
+.sentence {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
+.problem {
+  color: var(--harm);
+}
+</style>
