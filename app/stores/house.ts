@@ -8,7 +8,10 @@ import {
   type OwnSpecies,
   type Override,
 } from '#core/almanac'
-import { ownRows, rootIn, type Entry } from '#core/subjects'
+import type { Entry } from '#core/subjects'
+// by their files: the index would make the whole log part of the first load
+import { isOneSpecies as isOne } from '#core/subjects/oneSpecies'
+import { ownRows } from '#core/subjects/ownRows'
 import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
 import type { Changes, HouseChanges, PlanChanges, Told, WroteEntries } from '#shared/contracts/changes'
@@ -174,7 +177,7 @@ export const useHouse = defineStore('house', () => {
   })
   /** Those that may be chosen for something new. */
   const speciesOffered = computed(() => speciesSorted.value.filter(s => !s.retired))
-  const isOneSpecies = (a: string, b: string) => a === b || rootIn(house.value, a) === rootIn(house.value, b)
+  const isOneSpecies = (a: string, b: string) => isOne(house.value, a, b)
 
   return {
     snapshot,

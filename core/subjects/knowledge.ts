@@ -3,13 +3,8 @@ import { recordOf } from '../record'
 import type { House } from '../log'
 import type {} from './feeder/state'
 import { ownNumbers } from './ownNumbers'
+import { ownRows } from './ownRows'
 import type {} from './species/state'
-
-/** What the house says of species and feeders, in the order in which it was said. */
-export const ownRows = (house: Pick<House, 'species' | 'feeders'>) => ({
-  species: Object.values(house.species),
-  feeders: Object.values(house.feeders),
-})
 
 /** The shipped almanac with the species and feeders of a house; its own numbers are laid over that. */
 export function baseAlmanac(house: Pick<House, 'species' | 'feeders'>): Almanac {

@@ -25,8 +25,9 @@ function download(name: string, text: string, type: string): void {
   URL.revokeObjectURL(link.href)
 }
 const fileName = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-')
+// by their files: by its index the whole almanac would be part of the first load
 async function exportSheet(ids: readonly string[], name: string): Promise<void> {
-  const { sheetOf } = await import('#core/almanac')
+  const { sheetOf } = await import('#core/almanac/sheet')
   const feeders = ids.filter(id => id in house.almanac.feeders)
   const sheet = sheetOf(
     house.almanac,
@@ -36,7 +37,7 @@ async function exportSheet(ids: readonly string[], name: string): Promise<void> 
   download(`${fileName(name)}.mantel.json`, JSON.stringify(sheet, null, 2), 'application/json')
 }
 async function exportReadable(): Promise<void> {
-  const { readableSheet } = await import('#core/almanac')
+  const { readableSheet } = await import('#core/almanac/readable')
   download(`${fileName(species.value!.name)}.md`, readableSheet(species.value!, house.almanac), 'text/markdown')
 }
 
@@ -46,7 +47,7 @@ async function read(event: Event): Promise<void> {
   plan.value = moves.value = null
   problem.value = taken.value = ''
   if (!file) return
-  const { MOST_SHEET_BYTES, planSheet, readSheet } = await import('#core/almanac')
+  const { MOST_SHEET_BYTES, planSheet, readSheet } = await import('#core/almanac/sheet')
   // a file that is far too large is not even read
   const sheet =
     file.size > 4 * MOST_SHEET_BYTES ? readSheet(' '.repeat(MOST_SHEET_BYTES + 1)) : readSheet(await file.text())

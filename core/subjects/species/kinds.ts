@@ -11,7 +11,7 @@ import {
 } from '../../almanac'
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
-import { ownRows } from '../knowledge'
+import { ownRows } from '../ownRows'
 import { ownNumbers } from '../ownNumbers'
 import type { SpeciesState } from './state'
 
