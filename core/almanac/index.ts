@@ -35,6 +35,7 @@ export {
   type RefusedRow,
   type SpeciesPart,
 } from './ownRows'
+export { nearestSpecies, type ShortForm } from './nearest'
 export { partWords } from './partWords'
 export { readableSheet } from './readable'
 export { feederProblem, speciesProblem, type RowProblem } from './rowProblem'

@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import { recordOf } from '../record'
 import type { Almanac, Feeder, Species } from './schema'
 
@@ -79,6 +80,9 @@ export function borrowed<T>(value: T, from: string): T {
   return copy as T
 }
 
+/** The whole of a row as another borrows it, made once for each row. */
+const borrowedOf = derived((row: Species | Feeder): object => borrowed(row, row.name))
+
 function withParts<T extends object>(base: object, parts: object, names: object): T {
   const said = Object.entries({ ...base, ...parts, ...names } as Record<string, unknown>)
   return Object.fromEntries(said.filter(([, value]) => value !== null && value !== undefined)) as T
@@ -131,7 +135,7 @@ export function withRows(
 ): { almanac: Almanac; refused: RefusedRow[] } {
   if (!species.length && !feeders.length) return { almanac, refused: [] }
   const ofSpecies = rowsOver<Species, OwnSpecies>(almanac.species, species, (row, base) =>
-    withParts(base === null || !row.added || row.type ? (base ?? {}) : borrowed(base, base.name), row.parts, {
+    withParts(base === null || !row.added || row.type ? (base ?? {}) : borrowedOf(base), row.parts, {
       id: row.id,
       name: row.name ?? base?.name,
       latin: row.latin ?? base?.latin ?? '',
@@ -140,7 +144,7 @@ export function withRows(
     }),
   )
   const ofFeeders = rowsOver<Feeder, OwnFeeder>(almanac.feeders, feeders, (row, base) =>
-    withParts(base === null || !row.added ? (base ?? {}) : borrowed(base, base.name), row.parts, {
+    withParts(base === null || !row.added ? (base ?? {}) : borrowedOf(base), row.parts, {
       id: row.id,
       name: row.name ?? base?.name,
       one: row.one ?? base?.one,

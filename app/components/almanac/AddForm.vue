@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { nearestSpecies, type ShortForm } from '#core/almanac'
+
 /** A species of the house's own, or a type, from its nearest relative; a feeder likewise. */
 const props = defineProps<{ like: string; of: 'species' | 'feeder' }>()
 const open = defineModel<boolean>('open', { required: true })
@@ -7,6 +9,33 @@ const house = useHouse()
 const { record, busy } = useRecord()
 const blank = () => ({ name: '', latin: '', one: '', many: '', as: 'relative' })
 const state = reactive({ ...blank(), from: props.like })
+/** What is known where no relative is: the nearest of its group is proposed. */
+const known = reactive({ group: 'snake', mode: 'egg', eats: 'rodents', winter: 'brumation', adultG: 300 } as ShortForm)
+const asking = ref(false)
+watch([known, asking], () => {
+  if (asking.value) state.from = nearestSpecies(house.almanac, known)?.id ?? state.from
+})
+const GROUPS = [
+  { value: 'snake', label: 'Snake' },
+  { value: 'lizard', label: 'Lizard' },
+  { value: 'tortoise', label: 'Tortoise or turtle' },
+  { value: 'frog', label: 'Frog or salamander' },
+]
+const MODES = [
+  { value: 'egg', label: 'lays eggs' },
+  { value: 'live', label: 'bears live young' },
+  { value: 'larval', label: 'has tadpoles' },
+]
+const FOODS = [
+  { value: 'rodents', label: 'rodents' },
+  { value: 'insects', label: 'insects and worms' },
+  { value: 'plants', label: 'plants' },
+]
+const WINTERS = [
+  { value: 'brumation', label: 'true cold' },
+  { value: 'dormancy', label: 'a cool, dry rest' },
+  { value: 'none', label: 'no winter' },
+]
 const form = useTemplateRef<FormErrors>('form')
 
 watch(open, is => {
@@ -30,11 +59,13 @@ const AS = [
     description: 'A locality, line or form: breeds with it, and has a few numbers of its own',
   },
 ]
+/** The weight that was said is the keeper's own; all else is borrowed. */
+const weightAsSaid = () => ({ adultMassG: { value: known.adultG, unit: 'g', mark: 'own' } })
 async function send(): Promise<void> {
   const { name, latin, one, many, from } = state
   const data =
     props.of === 'species'
-      ? { name, latin, from, type: state.as === 'type', parts: {} }
+      ? { name, latin, from, type: state.as === 'type', parts: asking.value ? weightAsSaid() : {} }
       : { name, one: one || name.toLowerCase(), many: many || `${name.toLowerCase()}s`, from, parts: {} }
   const ids = await record(
     { kind: `${props.of}Added`, founds: props.of, data },
@@ -58,6 +89,15 @@ async function send(): Promise<void> {
         <UFormField name="from" label="Nearest relative" required><USelectMenu
           v-model="state.from" :items="relatives" value-key="value" class="w-full" :filter-fields="['label', 'description']"
         /></UFormField>
+        <UButton v-if="of === 'species'" :label="asking ? 'I know a relative' : 'I know no relative'" size="xs" variant="ghost" color="neutral" class="justify-self-start -mt-2" @click="asking = !asking" />
+        <fieldset v-if="asking" class="known">
+          <legend class="small quiet">What is known; the nearest of its group stands above</legend>
+          <USelect v-model="known.group" :items="GROUPS" aria-label="Group" />
+          <USelect v-model="known.mode" :items="MODES" aria-label="How it bears its young" />
+          <USelect v-model="known.eats" :items="FOODS" aria-label="What it eats" />
+          <USelect v-model="known.winter" :items="WINTERS" aria-label="Its winter" />
+          <UInputNumber v-model="known.adultG" :min="0.5" :max="100000" :step-snapping="false" aria-label="Weight of an adult, g" /><span class="self-center">g grown</span>
+        </fieldset>
         <UFormField v-if="of === 'species'" name="type" label="It is"><URadioGroup v-model="state.as" :items="AS" /></UFormField>
         <UFormField name="name" label="Name" required><UInput v-model="state.name" class="w-full" autocomplete="off" /></UFormField>
         <UFormField v-if="of === 'species'" name="latin" label="Latin name" hint="if known"><UInput v-model="state.latin" class="w-full" autocomplete="off" /></UFormField>
@@ -71,3 +111,11 @@ async function send(): Promise<void> {
     </template>
   </USlideover>
 </template>
+
+<style scoped>
+.known {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.5rem;
+}
+</style>

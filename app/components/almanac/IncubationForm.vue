@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Fact, Species } from '#core/almanac'
+import type { Fact, SheetPlan, Species } from '#core/almanac'
 
 /** The incubation table of a species: days at each temperature. */
 const props = defineProps<{ species: Species }>()
@@ -37,7 +37,7 @@ async function write(data: Record<string, unknown>, says: string): Promise<void>
   const wish = { kind: 'speciesChanged', subject: { type: 'species', id: props.species.id }, data }
   if (await record(wish, says, refusal)) open.value = false
 }
-function save(): Promise<void> {
+function said() {
   const now = props.species.incubation
   const keep = (fact: Fact | undefined, value: number): Fact => (fact?.value === value ? fact : own(value, '°C'))
   const incubation = {
@@ -48,8 +48,15 @@ function save(): Promise<void> {
     lethalAboveC: keep(now?.lethalAboveC, lethalC.value),
     spreadShare: now?.spreadShare ?? own(0.12, 'of the likely time'),
   }
-  return write({ parts: { incubation } }, `${props.species.name}: incubation table set`)
+  return { parts: { incubation } }
 }
+const facts = () =>
+  JSON.parse(
+    JSON.stringify([
+      { id: 'tried', kind: 'speciesChanged', subject: { type: 'species', id: props.species.id }, data: said() },
+    ]),
+  ) as SheetPlan['facts']
+const save = () => write(said(), `${props.species.name}: incubation table set`)
 const isOwn = computed(() => house.house.species[props.species.id]?.parts.incubation !== undefined)
 </script>
 
@@ -75,6 +82,7 @@ const isOwn = computed(() => house.house.species[props.species.id]?.parts.incuba
           <UFormField label="Kills above, °C"><UInputNumber v-model="lethalC" :step="0.5" :step-snapping="false" :min="15" :max="45" class="w-32" /></UFormField>
         </div>
         <p class="quiet small">At least two rows; warmer must be quicker. Between them, and a little beyond, days follow from the warmth that was.</p>
+        <AlmanacMoves :facts="facts" />
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="flex gap-2">
           <UButton type="submit" label="Set table" :loading="busy" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LadderStep, Species } from '#core/almanac'
+import type { LadderStep, SheetPlan, Species } from '#core/almanac'
 
 /** The steps of a feeding ladder: to add, drop, and set otherwise. */
 const props = defineProps<{ species: Species }>()
@@ -36,23 +36,29 @@ const refusal: FormErrors = {
     problem.value = errors.map(e => e.message).join('. ')
   },
 }
+function said(): LadderStep[] {
+  const before = props.species.ladder
+  return (
+    [...steps.value]
+      .sort((a, b) => a.fromDay - b.fromDay)
+      // a step that says what it said keeps where it came from
+      .map(step =>
+        before.some(b => JSON.stringify(b) === JSON.stringify(step))
+          ? step
+          : { fromDay: step.fromDay, everyDays: step.everyDays, meal: step.meal, mark: 'own' as const },
+      )
+  )
+}
+const changed = () => ({
+  kind: 'speciesChanged',
+  subject: { type: 'species' as const, id: props.species.id },
+  data: { parts: { ladder: said() } },
+})
+// as plain data: it goes to a thread of its own
+const facts = () => JSON.parse(JSON.stringify([{ id: 'tried', ...changed() }])) as SheetPlan['facts']
 async function save(): Promise<void> {
   problem.value = ''
-  const before = props.species.ladder
-  const ladder = [...steps.value]
-    .sort((a, b) => a.fromDay - b.fromDay)
-    // a step that says what it said keeps where it came from
-    .map(step =>
-      before.some(b => JSON.stringify(b) === JSON.stringify(step))
-        ? step
-        : { fromDay: step.fromDay, everyDays: step.everyDays, meal: step.meal, mark: 'own' as const },
-    )
-  const wish = {
-    kind: 'speciesChanged',
-    subject: { type: 'species', id: props.species.id },
-    data: { parts: { ladder } },
-  }
-  if (await record(wish, `${props.species.name}: feeding ladder set`, refusal)) open.value = false
+  if (await record(changed(), `${props.species.name}: feeding ladder set`, refusal)) open.value = false
 }
 async function putBack(): Promise<void> {
   const wish = {
@@ -93,6 +99,7 @@ const isOwn = computed(() => house.house.species[props.species.id]?.parts.ladder
           </div>
         </fieldset>
         <UButton label="Add a step" icon="i-lucide-plus" variant="outline" class="justify-self-start" @click="add" />
+        <AlmanacMoves :facts="facts" />
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="flex gap-2">
           <UButton type="submit" label="Set ladder" :loading="busy" />

@@ -21,6 +21,16 @@ const WINTERS = { brumation: 'cold in winter', dormancy: 'a cool, dry rest', non
 const sections = computed(() => speciesSections(props.species, house.almanac))
 const incubation = computed(() => sections.value.find(([title]) => title === 'Incubation')?.[1] ?? [])
 
+/** Another species beside this one. */
+const besideId = ref<string>()
+const other = computed(() => (besideId.value ? house.almanac.species[besideId.value] : undefined))
+const others = computed(() =>
+  house.speciesSorted.filter(s => s.id !== props.species.id).map(s => ({ value: s.id, label: s.name, latin: s.latin })),
+)
+const otherSections = computed(() => new Map(other.value ? speciesSections(other.value, house.almanac) : []))
+const beside = (title: string) =>
+  other.value ? { name: other.value.name, rows: otherSections.value.get(title) ?? [] } : undefined
+
 function retire(): Promise<unknown> {
   const back = props.species.retired
   return record(
@@ -34,29 +44,35 @@ function retire(): Promise<unknown> {
 <template>
   <div>
     <h2 class="title">{{ species.name }} <i class="quiet font-normal">{{ species.latin }}</i></h2>
-    <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root"> A type of <button type="button" class="link" @click="emit('choose', root.id)">{{ root.name }}</button>.</template><template v-if="kept"> {{ kept }} kept here.</template><template v-if="species.retired"> Retired: offered no more.</template></p>
+    <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root">{{ ' A type of ' }}<button type="button" class="link" @click="emit('choose', root.id)">{{ root.name }}</button>.</template><template v-if="kept">{{ ` ${kept} kept here.` }}</template><template v-if="species.retired">{{ ' Retired: offered no more.' }}</template></p>
     <p v-if="marks.borrowed" data-borrowed>{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
     <p v-for="c in species.cautions" :key="c" class="small caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
     <div class="actions">
       <UButton label="Add a species like it" icon="i-lucide-plus" size="sm" @click="adding = true" />
       <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
       <UButton v-if="own?.added" label="Rename" size="sm" variant="ghost" color="neutral" @click="editing = 'names'" />
+      <USelectMenu
+        v-model="besideId" :items="others" value-key="value" :filter-fields="['label', 'latin']" size="sm" class="w-56" clear
+        placeholder="Put another beside it" aria-label="Put another species beside it"
+      />
       <UButton :label="species.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy" @click="retire" />
     </div>
     <AlmanacLifeYear :species="species" />
+    <template v-if="other"><p class="quiet mt-3">{{ other.name }}</p><AlmanacLifeYear :species="other" /></template>
     <section>
       <div class="head"><h3>Feeding ladder, from the first meal</h3><UButton label="Edit ladder" size="xs" variant="outline" color="neutral" @click="editing = 'ladder'" /></div>
       <AlmanacLadder :ladder="species.ladder" />
+      <template v-if="other"><p class="quiet mt-3">{{ other.name }}</p><AlmanacLadder :ladder="other.ladder" /></template>
     </section>
     <section v-if="species.mode === 'egg'">
       <div class="head"><h3>Incubation</h3><UButton label="Edit table" size="xs" variant="outline" color="neutral" @click="editing = 'incubation'" /></div>
       <p v-if="!species.incubation" class="quiet">Not known: a hatch is not forecast until you set the table.</p>
-      <AlmanacRows v-else :rows="incubation" />
+      <AlmanacRows v-else :rows="incubation" :beside="beside('Incubation')" />
     </section>
     <template v-for="[title, rows] in sections" :key="title">
       <section v-if="rows.length && title !== 'Incubation'">
         <h3>{{ title }}</h3>
-        <AlmanacRows :rows="rows" />
+        <AlmanacRows :rows="rows" :beside="beside(title)" />
       </section>
     </template>
     <LazyAlmanacLadderForm v-if="editing === 'ladder'" :open="true" :species="species" @update:open="editing = null" />
