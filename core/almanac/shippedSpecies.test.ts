@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { feederOf, feederProblem, rootOf, shippedAlmanac as almanac, speciesProblem, type Fact, type Species } from '.'
 
@@ -89,6 +90,21 @@ describe('numbers are believable for their group', () => {
         }
     },
   )
+})
+
+describe('docs/sources.md', () => {
+  it('counts the marks as they are', () => {
+    const text = readFileSync('docs/sources.md', 'utf8')
+    const words = {
+      published: 'published',
+      practice: 'common practice',
+      memory: 'from memory, to be checked',
+      borrowed: 'borrowed from a relative',
+    }
+    const all = marked(almanac)
+    for (const [mark, word] of Object.entries(words))
+      expect(text).toContain(`| ${word} | ${all.filter(f => f.mark === mark).length} |`)
+  })
 })
 
 describe('what can do harm', () => {

@@ -141,6 +141,65 @@ describe('a type within a species', () => {
   })
 })
 
+describe('an animal and its type', () => {
+  it('may be told later, also of one that is paired; another species may not', () => {
+    const b = new HouseBuilder(today)
+      .animal('F', 'boa-constrictor', { sex: 'female', bornDay: today - 3000 })
+      .animal('M', 'boa-constrictor', { sex: 'male', bornDay: today - 3000 })
+    b.pair('F', 'M', -30)
+    const corrected = (speciesId: string) =>
+      problems(b.records(), entry('c', 'animalCorrected', { type: 'animal', id: 'F' }, { speciesId }))
+    expect(corrected('boa-dwarf')).toEqual([])
+    expect(corrected('rainbow-boa')).toEqual([expect.stringMatching(/F is set in a pair/)])
+  })
+})
+
+describe('a species that was entered twice', () => {
+  it('counts as the other in everything, and what is written of it stays', () => {
+    const b = new HouseBuilder(today)
+      .animal('F', 'hill-rat', { sex: 'female', bornDay: today - 2000 })
+      .animal('M', 'corn-snake', { sex: 'male', bornDay: today - 2000 })
+    const before = withEntry(b.records(), added('hill-rat', { name: 'Hill rat snake', from: 'milk-snake' }))
+    const pair = entry('p', 'paired', { type: 'pairing', id: 'p' }, { tag: 'P', damId: 'F', sireId: 'M' })
+    expect(problems(before, pair)).toEqual(['data.sireId: Dam and sire are of different species'])
+    const merged = written(before, entry('z', 'speciesMerged', species('hill-rat'), { into: 'corn-snake' }))
+    expect(problems(merged, pair)).toEqual([])
+    const [one, other] = ['hill-rat', 'corn-snake'].map(id => speciesOf(almanacAfter(merged), id))
+    expect({ ...one, id: '', name: '', latin: '', typeOf: undefined, retired: undefined }).toEqual({
+      ...other,
+      id: '',
+      name: '',
+      latin: '',
+      typeOf: undefined,
+      retired: undefined,
+    })
+    expect(one!.retired).toBe(true)
+    expect(foldHouse(merged).animals.F!.speciesId).toBe('hill-rat')
+  })
+
+  it('is not one with what bears its young otherwise, nor with itself; a shipped one with none', () => {
+    const records = written(nothing(), rat())
+    const into = (id: string, other: string) =>
+      problems(records, entry('z', 'speciesMerged', species(id), { into: other }))
+    expect(into('hill-rat', 'rosy-boa').join()).toMatch(/bears its young otherwise/)
+    expect(into('hill-rat', 'hill-rat').join()).toMatch(/one with itself/)
+    expect(into('corn-snake', 'milk-snake').join()).toMatch(/Only a species that this house added/)
+  })
+})
+
+describe('a venomous species', () => {
+  it('stays marked so, also where it is borrowed', () => {
+    const sexing = { system: 'ZW', systemFrom: { mark: 'own' }, signs: [] }
+    const message = 'data.parts.sexing: Eyelash viper is venomous: that stays said of it and of what is like it'
+    const bare = entry('c', 'speciesChanged', species('eyelash-viper'), { parts: { sexing } })
+    expect(problems(nothing(), bare)).toEqual([message])
+    expect(problems(nothing(), added('v', { name: 'Other viper', from: 'eyelash-viper', parts: { sexing } }))).toEqual([
+      message,
+    ])
+    expect(problems(nothing(), added('v', { name: 'Other viper', from: 'eyelash-viper' }))).toEqual([])
+  })
+})
+
 describe('what contradicts itself is refused, with the field', () => {
   const corn = speciesOf(shippedAlmanac, 'corn-snake')
   const change = (parts: Record<string, unknown>) =>

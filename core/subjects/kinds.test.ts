@@ -144,6 +144,7 @@ describe('what each kind of entry may hold', () => {
       numberSet: { value: 3 },
       speciesAdded: { name: 'Rat snake', from: 'corn-snake' },
       speciesChanged: { parts: { winter: 'none' } },
+      speciesMerged: { into: 'corn-snake' },
       feederAdded: { name: 'Moth', one: 'moth', many: 'moths', from: 'waxworm' },
       feederChanged: { name: 'Wax moth' },
     }

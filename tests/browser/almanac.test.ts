@@ -69,6 +69,8 @@ describe('a species that is not shipped', () => {
     await visit.press('Set table', dialog)
     await visit.untilText(dialog, 'Warmer must be quicker')
     await visit.retype(days, '140')
+    await visit.press('What would it move?', dialog)
+    await visit.untilText(dialog, 'Nothing in this house today.')
     await visit.press('Set table', dialog)
     await visit.untilGone(dialog)
     await visit.untilText('main td', '140')

@@ -6,7 +6,7 @@ const props = defineProps<{ species: Species }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
-const editing = ref<'ladder' | 'incubation' | 'names' | null>(null)
+const editing = ref<'ladder' | 'incubation' | 'names' | 'twice' | null>(null)
 const adding = ref(false)
 const exchanging = ref(false)
 
@@ -51,6 +51,7 @@ function retire(): Promise<unknown> {
       <UButton label="Add a species like it" icon="i-lucide-plus" size="sm" @click="adding = true" />
       <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
       <UButton v-if="own?.added" label="Rename" size="sm" variant="ghost" color="neutral" @click="editing = 'names'" />
+      <UButton v-if="own?.added && !species.retired" label="Entered twice" size="sm" variant="ghost" color="neutral" @click="editing = 'twice'" />
       <USelectMenu
         v-model="besideId" :items="others" value-key="value" :filter-fields="['label', 'latin']" size="sm" class="w-56" clear
         placeholder="Put another beside it" aria-label="Put another species beside it"
@@ -77,6 +78,7 @@ function retire(): Promise<unknown> {
     </template>
     <LazyAlmanacLadderForm v-if="editing === 'ladder'" :open="true" :species="species" @update:open="editing = null" />
     <LazyAlmanacIncubationForm v-if="editing === 'incubation'" :open="true" :species="species" @update:open="editing = null" />
+    <LazyAlmanacMerge v-if="editing === 'twice'" :open="true" :species="species" @update:open="editing = null" />
     <LazyAlmanacRename v-if="editing === 'names'" :open="true" :species="species" @update:open="editing = null" />
     <LazyAlmanacAddForm v-if="adding" v-model:open="adding" of="species" :like="species.id" @added="emit('choose', $event)" />
     <LazyAlmanacExchange v-if="exchanging" v-model:open="exchanging" :chosen="species.id" />

@@ -4,7 +4,7 @@ import { impossibleParent } from '../../pedigree'
 import { lineOfText, reference } from '../../reference'
 import { dayFromIso, dayToIso } from '../../units'
 import { tag } from '../fields'
-import { rootIn } from '../oneSpecies'
+import { isOneSpecies, rootIn } from '../oneSpecies'
 import { relativeOf } from './lineage'
 import type { AnimalCard, AnimalState } from './state'
 
@@ -147,7 +147,8 @@ export const cardKinds = [
           : undefined
       if (pair)
         return { path: 'data.sex', message: `${state.tag} is the ${sex === 'male' ? 'female' : 'male'} of ${pair.tag}` }
-      const inUse = speciesId !== undefined && speciesId !== state.speciesId ? speciesInUse(state, context) : null
+      const other = speciesId !== undefined && !isOneSpecies(context.house, speciesId, state.speciesId)
+      const inUse = other ? speciesInUse(state, context) : null
       return inUse ? { path: 'data.speciesId', message: `${state.tag} ${inUse}: take that back first` } : null
     },
     wording: d => {

@@ -42,6 +42,12 @@ function problemWith(house: House, row: SpeciesState): Problem | null {
   const { almanac, refused } = withRows(shippedAlmanac, species, rows.feeders)
   const refusal = refused.find(r => r.id === row.id)
   if (refusal) return { path: 'data.from', message: refusal.message }
+  const relative = row.added ? (row.from === null ? null : almanac.species[row.from]) : shippedAlmanac.species[row.id]
+  if (relative?.sexing?.venomous && !almanac.species[row.id]?.sexing?.venomous)
+    return {
+      path: 'data.parts.sexing',
+      message: `${relative.name} is venomous: that stays said of it and of what is like it`,
+    }
   // what takes over from it follows it
   for (const id of [row.id, ...species.filter(s => s.added && s.from === row.id).map(s => s.id)]) {
     const made = almanac.species[id]
@@ -130,6 +136,27 @@ export const speciesKinds = [
       ]
         .join(', ')
         .replace(/^./, c => c.toUpperCase()),
+  }),
+  defineKind({
+    kind: 'speciesMerged',
+    subject: 'species',
+    verb: 'Say that two species are one',
+    dayless: true,
+    data: z.strictObject({ into: reference('species') }),
+    // what is written of it stays with it: it counts as the other in everything, and is offered no more
+    apply(state, { into }) {
+      Object.assign(state, { from: into, type: true, parts: {}, retired: true })
+    },
+    check: (state, { into }, _, { house, almanac }) => {
+      if (!state.added)
+        return { path: 'subject.id', message: 'Only a species that this house added can be one with another' }
+      if (into === state.id) return { path: 'data.into', message: 'It is one with itself already' }
+      const [one, other] = [almanac.species[state.id], almanac.species[into]]
+      if (one && other && (one.mode !== other.mode || one.group !== other.group))
+        return { path: 'data.into', message: `${other.name} bears its young otherwise, or is of another group` }
+      return problemWith(house, { ...state, from: into, type: true, parts: {}, retired: true })
+    },
+    wording: () => 'Entered twice: counts as another from now on',
   }),
   defineKind({
     kind: 'speciesRetired',
