@@ -121,7 +121,8 @@ export function useRecord() {
       await writeAsked(
         meant,
         outbox.find(meant) ??
-          ids.map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} }, new Date())),
+          // what was written last may stand on what was written first
+          [...ids].reverse().map(id => entryOf({ kind: 'void', subject: { type: 'entry', id }, data: {} }, new Date())),
         'Taken back',
       )
       toast.remove(meant)

@@ -12,10 +12,11 @@ const speciesItems = computed(() => {
   const here = new Set([
     ...Object.values(house.house.loci)
       .filter(l => !l.dropped)
-      .map(l => l.speciesId),
-    ...Object.values(house.house.animals).map(a => a.speciesId),
+      .map(l => house.rootOf(l.speciesId)),
+    ...Object.values(house.house.animals).map(a => house.rootOf(a.speciesId)),
   ])
-  return Object.values(house.almanac.species)
+  return house.speciesSorted
+    .filter(s => !s.typeOf && (!s.retired || here.has(s.id)))
     .map(s => ({ value: s.id, label: s.name, here: here.has(s.id) }))
     .sort((a, b) => Number(b.here) - Number(a.here))
 })
@@ -24,7 +25,7 @@ watch(
   () => [route.query.dam, route.query.sire],
   ids => {
     const id = ids.find(x => typeof x === 'string' && house.house.animals[x])
-    if (typeof id === 'string') speciesId.value = house.house.animals[id]!.speciesId
+    if (typeof id === 'string') speciesId.value = house.rootOf(house.house.animals[id]!.speciesId)
   },
   { immediate: true },
 )

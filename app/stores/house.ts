@@ -10,7 +10,7 @@ import {
 } from '#core/almanac'
 import type { Entry } from '#core/subjects'
 // by their files: the index would make the whole log part of the first load
-import { isOneSpecies as isOne } from '#core/subjects/oneSpecies'
+import { isOneSpecies as isOne, rootIn } from '#core/subjects/oneSpecies'
 import { ownRows } from '#core/subjects/ownRows'
 import { startTasks, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 import { routeTo } from '#core/places'
@@ -177,6 +177,8 @@ export const useHouse = defineStore('house', () => {
   })
   /** Those that may be chosen for something new. */
   const speciesOffered = computed(() => speciesSorted.value.filter(s => !s.retired))
+  /** The species that a type is of; a species is its own. */
+  const rootOf = (id: string) => rootIn(house.value, id)
   const isOneSpecies = (a: string, b: string) => isOne(house.value, a, b)
 
   return {
@@ -202,6 +204,7 @@ export const useHouse = defineStore('house', () => {
     shipped,
     speciesSorted,
     speciesOffered,
+    rootOf,
     isOneSpecies,
   }
 })

@@ -4,6 +4,7 @@ import { shippedAlmanac, speciesOf, type Almanac, type Species } from '../almana
 import { defaultSettings } from '../settings'
 import { almanacOf, checkEntry, foldHouse, isOneSpecies, withEntry, type DatedEntry, type Records } from '../subjects'
 import { ladderStepAt } from '../feeding'
+import { benchOf } from './breeding'
 import { season } from './season'
 
 const today = 20_782
@@ -141,6 +142,28 @@ describe('a type within a species', () => {
   })
 })
 
+describe('the bench of a species with types', () => {
+  it('holds both, and judges a female by the weight of her own type', () => {
+    const b = new HouseBuilder(today)
+    for (const [id, speciesId] of [
+      ['D', 'boa-dwarf'],
+      ['W', 'boa-constrictor'],
+    ] as const) {
+      b.animal(id, speciesId, { sex: 'female', bornDay: today - 4000 })
+      b.write('weighed', { type: 'animal', id }, -5, { massG: 1600 })
+    }
+    b.animal('M', 'boa-constrictor', { sex: 'male', bornDay: today - 4000 })
+    b.write('weighed', { type: 'animal', id: 'M' }, -5, { massG: 1500 })
+    const house = foldHouse(b.records())
+    const bench = benchOf({ house, almanac: shippedAlmanac, settings: defaultSettings, today }, 'boa-constrictor', [])!
+    expect(bench.dams.map(d => d.tag)).toEqual(['D', 'W'])
+    const said = bench.text.map(i => bench.texts[i]!)
+    // 60 % of 2,200 g, and of 5,000 g (weights of usual adults, from memory)
+    expect(said[0]).not.toMatch(/wait a year/)
+    expect(said[1]).toBe('W weighs 1600 g, under 3000 g: wait a year')
+  })
+})
+
 describe('an animal and its type', () => {
   it('may be told later, also of one that is paired; another species may not', () => {
     const b = new HouseBuilder(today)
@@ -184,6 +207,28 @@ describe('a species that was entered twice', () => {
     expect(into('hill-rat', 'rosy-boa').join()).toMatch(/bears its young otherwise/)
     expect(into('hill-rat', 'hill-rat').join()).toMatch(/one with itself/)
     expect(into('corn-snake', 'milk-snake').join()).toMatch(/Only a species that this house added/)
+  })
+})
+
+describe('one animal with numbers of its own', () => {
+  it('is fed by its own ladder; the others of its species are not, and pairs with them stand', () => {
+    const b = new HouseBuilder(today)
+    for (const id of ['A', 'B']) b.animal(id, 'milk-snake', { sex: 'female', bornDay: today - 200 })
+    const ladder = [{ fromDay: 0, everyDays: 3, meal: [{ prey: 'mouse.pinky', count: 2 }], mark: 'own' }]
+    const name = 'Milk snake: A'
+    const records = written(
+      b.records(),
+      added('own-a', { name, from: 'milk-snake', type: true, parts: { ladder } }),
+      entry('r', 'speciesRetired', species('own-a'), {}),
+      entry('z', 'animalCorrected', { type: 'animal', id: 'A' }, { speciesId: 'own-a' }),
+    )
+    const { tasks } = season(records, almanacAfter(records), defaultSettings, today).season
+    const fed = (id: string) => tasks.find(t => t.id === `feed:${id}`)!.what
+    expect([fed('A'), fed('B')]).toEqual(['Feed 2 mouse pinkies', 'Feed 1 mouse hopper'])
+    // taken back in the order in which one stands on the other
+    const voided = entry('u', 'void', { type: 'entry', id: 'z' }, {})
+    expect(foldHouse(written(records, voided)).animals.A!.speciesId).toBe('milk-snake')
+    expect(problems(records, entry('u', 'void', { type: 'entry', id: 'own-a' }, {}))[0]).toMatch(/take that back first/)
   })
 })
 

@@ -28,7 +28,11 @@ const bornDay = computed({
     state.born = day === null ? '' : dayToIso(day)
   },
 })
-const species = computed(() => house.speciesOffered.map(s => ({ value: s.id, label: s.name, latin: s.latin })))
+const species = computed(() =>
+  house.speciesSorted
+    .filter(s => !s.retired || s.id === props.animal.speciesId)
+    .map(s => ({ value: s.id, label: s.name, latin: s.latin })),
+)
 
 /** Only what is said otherwise than now. */
 const corrected = computed(() => {
@@ -75,7 +79,7 @@ async function send(): Promise<void> {
           name="name" label="Name" hint="if it has one"
         ><UInput v-model="state.name" class="w-full" /></UFormField>
         <UFormField
-          name="speciesId" label="Species" help="Only while no pair, young, parents or genes follow from it"
+          name="speciesId" label="Species" help="Another species only while no pair, young, parents or genes follow from it; another type of it at any time"
         ><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full" /></UFormField>
         <UFormField
           name="sex" label="Sex, as it was first said" help="What was found out since is not changed by this"

@@ -36,7 +36,7 @@ const wintering = computed(() =>
     ...new Set(
       Object.values(house.house.animals)
         .filter(a => a.status === 'alive')
-        .map(a => a.speciesId),
+        .map(a => house.rootOf(a.speciesId)),
     ),
   ]
     .filter(id => hasWinter(house.almanac.species[id]!))

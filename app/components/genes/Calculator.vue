@@ -23,8 +23,10 @@ watch(
   () => props.speciesId,
   id => {
     for (const p of [dam, sire])
-      if (p.value.animalId ? house.house.animals[p.value.animalId]?.speciesId !== id : true)
-        p.value = { animalId: null, genotypes: {} }
+      if (p.value.animalId) {
+        const animal = house.house.animals[p.value.animalId]
+        if (!animal || !house.isOneSpecies(animal.speciesId, id)) p.value = { animalId: null, genotypes: {} }
+      } else p.value = { animalId: null, genotypes: {} }
   },
 )
 

@@ -11,8 +11,10 @@ const { narrow } = useNarrow()
 const kinds = computed(() => {
   const count = new Map<string, number>()
   for (const a of Object.values(house.house.animals))
-    if (a.status === 'alive' && house.almanac.species[a.speciesId]?.mating)
-      count.set(a.speciesId, (count.get(a.speciesId) ?? 0) + 1)
+    if (a.status === 'alive' && house.almanac.species[a.speciesId]?.mating) {
+      const kind = house.rootOf(a.speciesId)
+      count.set(kind, (count.get(kind) ?? 0) + 1)
+    }
   return [...count].sort((a, b) => b[1] - a[1]).map(([value]) => ({ value, label: house.speciesName(value) }))
 })
 const speciesId = useLocalStorage('pairing-species', '')

@@ -158,6 +158,7 @@ async function writeNote(): Promise<void> {
             v-if="!animal.sires.length" class="tag"
           >{{ animal.clonal ? 'none' : 'unknown' }}</span>.</template>
         </p>
+        <AnimalsOwnNumbers :animal="animal" />
       </div>
       <p class="status">
         <b v-if="animal.status === 'elsewhere'">Not here: known by its papers</b>

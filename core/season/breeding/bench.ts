@@ -143,8 +143,13 @@ export function pairInputs(
     if (!b) beliefs.set(a.id, (b = loci.map(l => geneOf(house, l.locus, a).belief)))
     return b
   }
+  // a type has numbers of its own, and she is judged by hers
+  const speciesFor = (dam: AnimalState) => {
+    const own = dam.speciesId === species.id ? species : speciesOf(almanac, dam.speciesId)
+    return hasMating(own) ? own : species
+  }
   return (dam, sire, among = []) => ({
-    species,
+    species: speciesFor(dam),
     almanac,
     schools: settings.schools,
     dam: as(dam, 'female'),
