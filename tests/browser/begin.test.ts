@@ -56,7 +56,7 @@ describe('the first day of a keeper, with a species that is not shipped', () => 
     await visit.page.keyboard.press('Enter')
     await visit.untilGone(dialog)
     await visit.press('Add 2 animals')
-    await visit.untilText('.steps li:nth-child(3)', '2 animals')
+    await visit.untilText('.steps li:nth-child(3) .line', '2 animals')
     const animals = Object.values((await house()).animals)
     expect(animals.map(a => [a.tag, a.sex, a.placeId !== null])).toEqual([
       ['K-1', 'female', true],

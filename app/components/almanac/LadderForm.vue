@@ -86,7 +86,7 @@ const isOwn = computed(() => house.house.species[props.species.id]?.parts.ladder
           <div class="meal">
             <div v-for="(m, j) in s.meal" :key="j" class="part">
               <UInputNumber v-model="m.count" :min="0.1" :step="1" :step-snapping="false" class="w-28" :aria-label="`Count, step ${i + 1}`" />
-              <USelectMenu v-model="m.prey" :items="prey" value-key="value" class="w-52" :aria-label="`Prey, step ${i + 1}`" />
+              <RecordPick v-model="m.prey" :items="prey" class="w-52" :name="`Prey, step ${i + 1}`" />
               <UButton
                 v-if="s.meal.length > 1" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`Take ${j + 1} off the menu of step ${i + 1}`"
                 @click="s.meal.splice(j, 1)"

@@ -52,9 +52,9 @@ function retire(): Promise<unknown> {
       <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
       <UButton v-if="own?.added" label="Rename" size="sm" variant="ghost" color="neutral" @click="editing = 'names'" />
       <UButton v-if="own?.added && !species.retired" label="Entered twice" size="sm" variant="ghost" color="neutral" @click="editing = 'twice'" />
-      <USelectMenu
-        v-model="besideId" :items="others" value-key="value" :filter-fields="['label', 'latin']" size="sm" class="w-56" clear
-        placeholder="Put another beside it" aria-label="Put another species beside it"
+      <RecordPick
+        v-model="besideId" :items="others" :filter-fields="['label', 'latin']" size="sm" class="w-56" clear
+        name="Beside it" placeholder="Put another beside it"
       />
       <UButton :label="species.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy" @click="retire" />
     </div>

@@ -92,9 +92,9 @@ async function send(): Promise<void> {
   <form class="grid gap-3" @submit.prevent="send">
     <div v-for="(r, i) in rows.slice(0, MOST)" :key="i" class="row">
       <UInput v-model="r.tag" placeholder="Tag" :aria-label="`Tag ${i + 1}`" class="tag w-28" autocomplete="off" />
-      <USelectMenu
-        :model-value="r.speciesId ?? undefined" :items="species" value-key="value" :filter-fields="['label', 'description']" placeholder="Species"
-        :aria-label="`Species ${i + 1}`" class="w-56" @update:model-value="choose(r, $event)"
+      <RecordPick
+        :model-value="r.speciesId ?? undefined" :items="species" :filter-fields="['label', 'description']" placeholder="Species"
+        :name="`Species ${i + 1}`" class="w-56" @update:model-value="choose(r, $event)"
       />
       <USelect v-model="r.sex" :items="['unknown', 'female', 'male']" :aria-label="`Sex ${i + 1}`" class="w-32" />
       <UInput

@@ -37,7 +37,7 @@ async function send(): Promise<void> {
   <form class="grid gap-3" @submit.prevent="send">
     <div class="sentence">
       <UInputNumber v-model="state.count" :min="1" :max="40" aria-label="How many" class="w-28" />
-      <span>of</span><USelectMenu v-model="state.feederId" :items="feeders" value-key="value" aria-label="Feeder" class="w-56" />
+      <span>of</span><RecordPick v-model="state.feederId" :items="feeders" name="Feeder" class="w-56" />
       <span>started</span><LazyRecordDayInput v-model="state.day" label="Day" :max="house.today" />
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

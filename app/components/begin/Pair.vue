@@ -90,9 +90,9 @@ async function send(): Promise<void> {
     <p v-if="!dams.length" class="quiet">There is no female yet, and none of unknown sex: add one in the step before.</p>
     <template v-else>
       <div class="sentence">
-        <USelectMenu v-model="state.damId" :items="dams" value-key="value" aria-label="Female" placeholder="Female" class="w-64" />
+        <RecordPick v-model="state.damId" :items="dams" name="Female" placeholder="choose" class="w-64" />
         <span>with</span>
-        <USelectMenu v-model="state.sireId" :items="sires" value-key="value" aria-label="Male" placeholder="Male, if known" class="w-64" />
+        <RecordPick v-model="state.sireId" :items="sires" name="Male" placeholder="Male, if known" class="w-64" />
       </div>
       <URadioGroup v-model="state.now" :items="NOW" orientation="horizontal" legend="What is so now" />
       <div class="sentence">

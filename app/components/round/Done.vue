@@ -42,7 +42,7 @@ function subjectTag(entry: TimelineEntry): string {
   <Fold v-if="done.length" class="done" :summary="`${done.length} written today`" @open="load">
     <ul>
       <li v-for="entry in done" :key="entry.id">
-        <span class="tag">{{ subjectTag(entry) }}</span> {{ log?.tellEntry(entry) }}
+        <span class="tag">{{ subjectTag(entry) }}</span> {{ log ? withAlmanacNames(log.tellEntry(entry), house.almanac) : '' }}
         <UButton size="xs" variant="link" color="neutral" label="Take back" @click="takeBack([entry.id])" />
       </li>
     </ul>

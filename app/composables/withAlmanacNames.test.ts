@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest'
+import { shippedAlmanac, withRows } from '#core/almanac'
+import { withAlmanacNames } from './withAlmanacNames'
+
+describe('a sentence of the log', () => {
+  it('names feeders and species by their names, those of the house too; other words stay', () => {
+    const id = '01a2236a-5ab9-74fe-b226-73687d71bda3'
+    const own = {
+      id,
+      added: true,
+      from: 'mealworm',
+      name: 'Wax moth',
+      one: 'moth',
+      many: 'moths',
+      parts: {},
+      retired: false,
+    }
+    const { almanac } = withRows(shippedAlmanac, [], [own])
+    expect(withAlmanacNames('Took 2 × fly.large', almanac)).toBe('Took 2 large fruit fly')
+    expect(withAlmanacNames(`Took 2 × ${id}`, almanac)).toBe('Took 2 wax moth')
+    expect(withAlmanacNames('Corrected: species corn-snake, sex male', almanac)).toBe(
+      'Corrected: species Corn snake, sex male',
+    )
+    expect(withAlmanacNames('A species gone-by', almanac)).toBe('A species gone-by')
+  })
+})
