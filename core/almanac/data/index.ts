@@ -14,7 +14,12 @@ import { moreTortoises, tortoises } from './tortoises'
 import { unwritten } from './unwritten'
 
 const withSheets: Almanac = withoutPrototypes({
-  species: Object.fromEntries([...snakes, ...lizards, ...tortoises, ...frogs].map(s => [s.id, { ...s, sexing: sexing[s.id], mating: mating[s.id] }])),
+  species: Object.fromEntries(
+    [...snakes, ...lizards, ...tortoises, ...frogs].map(s => [
+      s.id,
+      { ...s, sexing: sexing[s.id], mating: mating[s.id] },
+    ]),
+  ),
   feeders,
   schools,
   signs,

@@ -7,9 +7,24 @@ const list: School[] = [
     question: 'How quickly are they warmed?',
     usual: 'steps',
     choices: [
-      { id: 'atOnce', name: 'At once', reason: 'Hardy species choose the basking spot within minutes anyway.', fact: practice(0, 'days of warming') },
-      { id: 'steps', name: 'In steps', reason: 'About three days: a cool room at 21 °C, 27 °C for two days, then full.', fact: practice(3, 'days of warming') },
-      { id: 'gradual', name: 'Gradually', reason: 'A degree or two a day for about a week.', fact: practice(7, 'days of warming') },
+      {
+        id: 'atOnce',
+        name: 'At once',
+        reason: 'Hardy species choose the basking spot within minutes anyway.',
+        fact: practice(0, 'days of warming'),
+      },
+      {
+        id: 'steps',
+        name: 'In steps',
+        reason: 'About three days: a cool room at 21 °C, 27 °C for two days, then full.',
+        fact: practice(3, 'days of warming'),
+      },
+      {
+        id: 'gradual',
+        name: 'Gradually',
+        reason: 'A degree or two a day for about a week.',
+        fact: practice(7, 'days of warming'),
+      },
     ],
   },
   {
@@ -17,8 +32,18 @@ const list: School[] = [
     question: 'What of hatchlings of the year in winter?',
     usual: 'keepUp',
     choices: [
-      { id: 'keepUp', name: 'Keep up and feed', reason: 'The usual way: a small animal has little to lose.', fact: practice(0, 'weeks of cold') },
-      { id: 'short', name: 'Cool shortly', reason: 'A few weeks, as in nature, once they feed well.', fact: memory(4, 'weeks of cold') },
+      {
+        id: 'keepUp',
+        name: 'Keep up and feed',
+        reason: 'The usual way: a small animal has little to lose.',
+        fact: practice(0, 'weeks of cold'),
+      },
+      {
+        id: 'short',
+        name: 'Cool shortly',
+        reason: 'A few weeks, as in nature, once they feed well.',
+        fact: memory(4, 'weeks of cold'),
+      },
     ],
   },
   {
@@ -26,8 +51,18 @@ const list: School[] = [
     question: 'Alone or together in the cold?',
     usual: 'alone',
     choices: [
-      { id: 'alone', name: 'One to a tub', reason: 'Each can be looked at and weighed without disturbing another.', fact: practice(1, 'to a tub') },
-      { id: 'pairs', name: 'Same-sex pairs', reason: 'Saves room; same species, same sex, alike in size, never snake-eaters, apart the day they warm.', fact: practice(2, 'to a tub') },
+      {
+        id: 'alone',
+        name: 'One to a tub',
+        reason: 'Each can be looked at and weighed without disturbing another.',
+        fact: practice(1, 'to a tub'),
+      },
+      {
+        id: 'pairs',
+        name: 'Same-sex pairs',
+        reason: 'Saves room; same species, same sex, alike in size, never snake-eaters, apart the day they warm.',
+        fact: practice(2, 'to a tub'),
+      },
     ],
   },
   {
@@ -35,9 +70,25 @@ const list: School[] = [
     question: 'How near may kin be paired?',
     usual: 'avoid',
     choices: [
-      { id: 'avoid', name: 'Keep the line wide', reason: 'Not nearer than first cousins: inbred young are fewer, weaker and shorter-lived; exchange unrelated stock.', fact: practice(0.0625, 'inbreeding of the young at most') },
-      { id: 'careful', name: 'Half kin at most', reason: 'Half sibs now and then where stock is scarce, with the records to see it.', fact: practice(0.125, 'inbreeding of the young at most') },
-      { id: 'line', name: 'Line breeding', reason: 'Sibs, or parent and young, to bring out a look; outcross the next generation.', fact: practice(0.25, 'inbreeding of the young at most') },
+      {
+        id: 'avoid',
+        name: 'Keep the line wide',
+        reason:
+          'Not nearer than first cousins: inbred young are fewer, weaker and shorter-lived; exchange unrelated stock.',
+        fact: practice(0.0625, 'inbreeding of the young at most'),
+      },
+      {
+        id: 'careful',
+        name: 'Half kin at most',
+        reason: 'Half sibs now and then where stock is scarce, with the records to see it.',
+        fact: practice(0.125, 'inbreeding of the young at most'),
+      },
+      {
+        id: 'line',
+        name: 'Line breeding',
+        reason: 'Sibs, or parent and young, to bring out a look; outcross the next generation.',
+        fact: practice(0.25, 'inbreeding of the young at most'),
+      },
     ],
   },
   {
@@ -45,10 +96,30 @@ const list: School[] = [
     question: 'When does a brumated animal go to pairing?',
     usual: 'byLoss',
     choices: [
-      { id: 'byLoss', name: 'By its loss', reason: 'Lost next to nothing: after one meal. Lost some: once it has regained and shed.', fact: practice(0.03, 'share lost that still counts as nothing') },
-      { id: 'atOnce', name: 'At once', reason: 'Hardy species that lost nothing are ready as soon as they are warm.', fact: practice(0, 'meals') },
-      { id: 'oneMeal', name: 'After one meal', reason: 'One small meal restarts the gut before the strain of pairing.', fact: practice(1, 'meal') },
-      { id: 'regained', name: 'Regained weight and shed', reason: 'Back to 97–100 % of the starting weight and through the first shed: safest for the female.', fact: practice(0.97, 'of the starting weight') },
+      {
+        id: 'byLoss',
+        name: 'By its loss',
+        reason: 'Lost next to nothing: after one meal. Lost some: once it has regained and shed.',
+        fact: practice(0.03, 'share lost that still counts as nothing'),
+      },
+      {
+        id: 'atOnce',
+        name: 'At once',
+        reason: 'Hardy species that lost nothing are ready as soon as they are warm.',
+        fact: practice(0, 'meals'),
+      },
+      {
+        id: 'oneMeal',
+        name: 'After one meal',
+        reason: 'One small meal restarts the gut before the strain of pairing.',
+        fact: practice(1, 'meal'),
+      },
+      {
+        id: 'regained',
+        name: 'Regained weight and shed',
+        reason: 'Back to 97–100 % of the starting weight and through the first shed: safest for the female.',
+        fact: practice(0.97, 'of the starting weight'),
+      },
     ],
   },
   {
@@ -56,8 +127,18 @@ const list: School[] = [
     question: 'How large a rodent?',
     usual: 'tenth',
     choices: [
-      { id: 'tenth', name: 'About a tenth of body weight', reason: 'Slow, lean growth; fewer meals come back.', fact: practice(0.1, 'of body weight') },
-      { id: 'widest', name: 'As wide as the body', reason: 'Fewer, larger meals; about 15 % of body weight.', fact: practice(0.15, 'of body weight') },
+      {
+        id: 'tenth',
+        name: 'About a tenth of body weight',
+        reason: 'Slow, lean growth; fewer meals come back.',
+        fact: practice(0.1, 'of body weight'),
+      },
+      {
+        id: 'widest',
+        name: 'As wide as the body',
+        reason: 'Fewer, larger meals; about 15 % of body weight.',
+        fact: practice(0.15, 'of body weight'),
+      },
     ],
   },
   {
@@ -65,8 +146,18 @@ const list: School[] = [
     question: 'How many insects?',
     usual: 'fifteenMinutes',
     choices: [
-      { id: 'fifteenMinutes', name: 'What it eats in 15 minutes', reason: 'Leftovers are taken out, so little is lost; the almanac’s counts.', fact: practice(1, '× the count') },
-      { id: 'cafeteria', name: 'Always some in reach', reason: 'Hatchlings hunt all day; a third more is needed, and strays must be taken out at night.', fact: practice(1.33, '× the count') },
+      {
+        id: 'fifteenMinutes',
+        name: 'What it eats in 15 minutes',
+        reason: 'Leftovers are taken out, so little is lost; the almanac’s counts.',
+        fact: practice(1, '× the count'),
+      },
+      {
+        id: 'cafeteria',
+        name: 'Always some in reach',
+        reason: 'Hatchlings hunt all day; a third more is needed, and strays must be taken out at night.',
+        fact: practice(1.33, '× the count'),
+      },
     ],
   },
   {
@@ -74,8 +165,18 @@ const list: School[] = [
     question: 'How are cups started?',
     usual: 'everyWeek',
     choices: [
-      { id: 'everyWeek', name: 'Every week without a break, with a spare', reason: 'A cup may fail, and surplus is cheaper than a gap.', fact: practice(1, 'spare cup') },
-      { id: 'asNeeded', name: 'Only what the need asks for', reason: 'Less waste and less work, for keepers who can buy in a hurry.', fact: practice(0, 'spare cups') },
+      {
+        id: 'everyWeek',
+        name: 'Every week without a break, with a spare',
+        reason: 'A cup may fail, and surplus is cheaper than a gap.',
+        fact: practice(1, 'spare cup'),
+      },
+      {
+        id: 'asNeeded',
+        name: 'Only what the need asks for',
+        reason: 'Less waste and less work, for keepers who can buy in a hurry.',
+        fact: practice(0, 'spare cups'),
+      },
     ],
   },
 ]

@@ -2,29 +2,15 @@ import { shippedAlmanac } from '../../almanac'
 import { defineSubject } from '../../log'
 import { typesIn } from '../knowledge'
 import { speciesKinds, type SpeciesAdded } from './kinds'
-import type { SpeciesState } from './state'
-
-const unsaid = (id: string): SpeciesState => ({
-  id,
-  added: false,
-  from: null,
-  type: false,
-  name: null,
-  latin: null,
-  parts: {},
-  retired: false,
-})
+import { addedSpecies, unsaidSpecies } from './state'
 
 export const species = defineSubject({
   type: 'species',
   collection: 'species',
   noun: { one: 'species', many: 'species' },
   kinds: speciesKinds,
-  found: ({ id, data }) => {
-    const { name, latin, from, type, parts } = data as SpeciesAdded
-    return { ...unsaid(id), added: true, from, type, name, latin, parts: parts as SpeciesState['parts'] }
-  },
-  implied: unsaid,
+  found: ({ id, data }) => addedSpecies(id, data as SpeciesAdded),
+  implied: unsaidSpecies,
   foldsAll: true,
   settle: house => {
     house.typeOf = typesIn(house)

@@ -2,6 +2,28 @@ import type { OwnSpecies } from '../../almanac'
 
 export type SpeciesState = OwnSpecies
 
+/** One that is shipped, of which the house says nothing. */
+export const unsaidSpecies = (id: string): SpeciesState => ({
+  id,
+  added: false,
+  from: null,
+  name: null,
+  type: false,
+  latin: null,
+  parts: {},
+  retired: false,
+})
+
+/** One that the house adds. */
+export const addedSpecies = (
+  id: string,
+  said: Pick<SpeciesState, 'name' | 'latin' | 'from' | 'type'> & { parts: object },
+): SpeciesState => ({
+  ...unsaidSpecies(id),
+  ...said,
+  added: true,
+})
+
 declare module '../../log/house' {
   interface StateOf {
     species: OwnSpecies

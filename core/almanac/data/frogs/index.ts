@@ -15,4 +15,14 @@ import { fireSalamander } from './fire-salamander'
 export const frogs = [goldenMantella, dyeingDartFrog, fireBelliedToad]
 
 /** Those that borrow from a relative what is not known of them, and types. */
-export const moreFrogs = [greenAndBlackDartFrog, bumblebeeDartFrog, whitesTreeFrog, redEyedTreeFrog, ornateHornedFrog, tomatoFrog, midwifeToad, axolotl, fireSalamander]
+export const moreFrogs = [
+  greenAndBlackDartFrog,
+  bumblebeeDartFrog,
+  whitesTreeFrog,
+  redEyedTreeFrog,
+  ornateHornedFrog,
+  tomatoFrog,
+  midwifeToad,
+  axolotl,
+  fireSalamander,
+]

@@ -25,4 +25,21 @@ import { jacksonsChameleon } from './jacksons-chameleon'
 export const lizards = [fatTailedGecko, leopardGecko, mourningGecko, ocellatedLizard, pantherChameleon, beardedDragon]
 
 /** Those that borrow from a relative what is not known of them, and types. */
-export const moreLizards = [westernBandedGecko, centralAmericanBandedGecko, crestedGecko, gargoyleGecko, leafTailedGecko, giantDayGecko, tokayGecko, collaredLizard, spinyTailedLizard, sandLizard, blueTonguedSkink, greenAnole, falseChameleon, veiledChameleon, carpetChameleon, jacksonsChameleon]
+export const moreLizards = [
+  westernBandedGecko,
+  centralAmericanBandedGecko,
+  crestedGecko,
+  gargoyleGecko,
+  leafTailedGecko,
+  giantDayGecko,
+  tokayGecko,
+  collaredLizard,
+  spinyTailedLizard,
+  sandLizard,
+  blueTonguedSkink,
+  greenAnole,
+  falseChameleon,
+  veiledChameleon,
+  carpetChameleon,
+  jacksonsChameleon,
+]

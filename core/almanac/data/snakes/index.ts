@@ -25,4 +25,21 @@ import { westernDiamondback } from './western-diamondback'
 export const snakes = [californiaKingsnake, milkSnake, cornSnake, rosyBoa, boaConstrictor, eyelashViper]
 
 /** Those that borrow from a relative what is not known of them, and types. */
-export const moreSnakes = [blackRatSnake, texasRatSnake, gopherSnake, bullSnake, westernHognose, commonGarter, boaOtherMainland, boaDwarf, boaRedTailed, kenyanSandBoa, rainbowBoa, royalPython, carpetPython, childrensPython, greenTreePython, westernDiamondback]
+export const moreSnakes = [
+  blackRatSnake,
+  texasRatSnake,
+  gopherSnake,
+  bullSnake,
+  westernHognose,
+  commonGarter,
+  boaOtherMainland,
+  boaDwarf,
+  boaRedTailed,
+  kenyanSandBoa,
+  rainbowBoa,
+  royalPython,
+  carpetPython,
+  childrensPython,
+  greenTreePython,
+  westernDiamondback,
+]

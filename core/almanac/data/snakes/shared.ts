@@ -14,13 +14,24 @@ export const colubridClocks = clocks(
 )
 export const colubridEggs = {
   points: [
-    { tempC: 27, days: 65, mark: 'practice' as const }, { tempC: 28, days: 60, mark: 'practice' as const }, { tempC: 29, days: 55, mark: 'practice' as const },
+    { tempC: 27, days: 65, mark: 'practice' as const },
+    { tempC: 28, days: 60, mark: 'practice' as const },
+    { tempC: 29, days: 55, mark: 'practice' as const },
   ],
-  usualTempC: practice(28, '°C'), lethalAboveC: practice(32, '°C'), spreadShare: memory(0.08, 'of the likely time'),
+  usualTempC: practice(28, '°C'),
+  lethalAboveC: practice(32, '°C'),
+  spreadShare: memory(0.08, 'of the likely time'),
 }
-export const secondClutch = { days: practiceSpread(45, 60, 80), perSeason: memorySpread(1, 1, 2, 'clutches'), comes: memory(0.25, 'share') }
+export const secondClutch = {
+  days: practiceSpread(45, 60, 80),
+  perSeason: memorySpread(1, 1, 2, 'clutches'),
+  comes: memory(0.25, 'share'),
+}
 
 export const mouseLadder = [
-  step(0, 6, ['mouse.pinky', 1]), step(70, 7, ['mouse.fuzzy', 1]), step(180, 7, ['mouse.hopper', 1]),
-  step(300, 8, ['mouse.weaned', 1]), step(480, 10, ['mouse.adult', 1]),
+  step(0, 6, ['mouse.pinky', 1]),
+  step(70, 7, ['mouse.fuzzy', 1]),
+  step(180, 7, ['mouse.hopper', 1]),
+  step(300, 8, ['mouse.weaned', 1]),
+  step(480, 10, ['mouse.adult', 1]),
 ]

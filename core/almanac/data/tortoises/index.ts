@@ -11,4 +11,12 @@ import { carolinaBoxTurtle } from './carolina-box-turtle'
 export const tortoises = [hermannsTortoise]
 
 /** Those that borrow from a relative what is not known of them, and types. */
-export const moreTortoises = [greekTortoise, marginatedTortoise, horsfieldsTortoise, radiatedTortoise, africanSpurredTortoise, redFootedTortoise, carolinaBoxTurtle]
+export const moreTortoises = [
+  greekTortoise,
+  marginatedTortoise,
+  horsfieldsTortoise,
+  radiatedTortoise,
+  africanSpurredTortoise,
+  redFootedTortoise,
+  carolinaBoxTurtle,
+]

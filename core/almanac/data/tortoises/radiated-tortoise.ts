@@ -2,18 +2,44 @@ import { SALMONELLA } from '../cautions'
 import { clocks, memory, memorySpread, practice, practiceSpread } from '../marks'
 import { relative } from '../relative'
 
-export const radiatedTortoise = relative('radiated-tortoise', 'Radiated tortoise', 'Astrochelys radiata', 'hermanns-tortoise', {
-  winter: 'none', cold: null, shellMass: null, sexByTemperature: null, matureDays: memory(5500, 'days'), adultMassG: memory(9000, 'g'), youngMassG: memory(30, 'g'),
-  clutchSize: practiceSpread(1, 4, 7, 'eggs'), fertility: practice(0.45, 'share', 'she may lay five with one or two good'),
-  clocks: clocks(
-    ['introduced', 'copulation', memorySpread(1, 20, 60), 0.8],
-    ['copulation', 'laid', memorySpread(35, 60, 110), 0.8],
-    ['hatched', 'firstMeal', practiceSpread(14, 20, 28), 0.96],
-  ),
-  nextClutch: { days: memorySpread(25, 35, 60), perSeason: memorySpread(1, 3, 5, 'clutches'), comes: memory(0.6, 'share') },
-  incubation: {
-    points: [{ tempC: 28.5, days: 132, mark: 'practice', note: 'with about 30 days at 15–21 °C first, then about 90' }, { tempC: 29, days: 124, mark: 'practice' }, { tempC: 29.5, days: 118, mark: 'practice' }],
-    usualTempC: practice(29, '°C'), lethalAboveC: memory(34, '°C'), spreadShare: memory(0.12, 'of the likely time'),
+export const radiatedTortoise = relative(
+  'radiated-tortoise',
+  'Radiated tortoise',
+  'Astrochelys radiata',
+  'hermanns-tortoise',
+  {
+    winter: 'none',
+    cold: null,
+    shellMass: null,
+    sexByTemperature: null,
+    matureDays: memory(5500, 'days'),
+    adultMassG: memory(9000, 'g'),
+    youngMassG: memory(30, 'g'),
+    clutchSize: practiceSpread(1, 4, 7, 'eggs'),
+    fertility: practice(0.45, 'share', 'she may lay five with one or two good'),
+    clocks: clocks(
+      ['introduced', 'copulation', memorySpread(1, 20, 60), 0.8],
+      ['copulation', 'laid', memorySpread(35, 60, 110), 0.8],
+      ['hatched', 'firstMeal', practiceSpread(14, 20, 28), 0.96],
+    ),
+    nextClutch: {
+      days: memorySpread(25, 35, 60),
+      perSeason: memorySpread(1, 3, 5, 'clutches'),
+      comes: memory(0.6, 'share'),
+    },
+    incubation: {
+      points: [
+        { tempC: 28.5, days: 132, mark: 'practice', note: 'with about 30 days at 15–21 °C first, then about 90' },
+        { tempC: 29, days: 124, mark: 'practice' },
+        { tempC: 29.5, days: 118, mark: 'practice' },
+      ],
+      usualTempC: practice(29, '°C'),
+      lethalAboveC: memory(34, '°C'),
+      spreadShare: memory(0.12, 'of the likely time'),
+    },
+    cautions: [
+      'Protected worldwide: papers by the keeper’s own law before breeding, selling or moving; a sale across an inner border may need permits of both sides.',
+      SALMONELLA,
+    ],
   },
-  cautions: ['Protected worldwide: papers by the keeper’s own law before breeding, selling or moving; a sale across an inner border may need permits of both sides.', SALMONELLA],
-})
+)
