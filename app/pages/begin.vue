@@ -49,7 +49,11 @@ const forecast = computed(() => {
   <div class="screen">
     <header class="answer">
       <h1>How does this house begin?</h1>
-      <p v-if="forecast" data-forecast>First forecast: <b>{{ forecast.title }}</b>, {{ forecast.event }} {{ forecast.when }}. <NuxtLink to="/season" class="link">See the season</NuxtLink><template v-if="house.upcomingStarts.length">; feeders: {{ house.upcomingStarts[0]!.what.toLowerCase() }}</template>.</p>
+      <p
+        v-if="forecast" data-forecast
+      >First forecast: <b>{{ forecast.title }}</b>, {{ forecast.event }} {{ forecast.when }}. <NuxtLink
+        to="/season" class="link"
+      >See the season</NuxtLink><template v-if="house.upcomingStarts.length">; feeders: {{ house.upcomingStarts[0]!.what.toLowerCase() }}</template>.</p>
       <p v-else>Five short steps to a first forecast. Leave out what you like; all of it can be changed later.</p>
     </header>
     <ol class="steps">
@@ -64,7 +68,9 @@ const forecast = computed(() => {
           <BeginAnimals v-else-if="s.part === 'animals'" @done="finished(i)" />
           <BeginPair v-else-if="s.part === 'pair'" @done="finished(i)" />
           <BeginCups v-else @done="finished(i)" />
-          <UButton label="Leave this out for now" size="sm" variant="ghost" color="neutral" class="mt-2" @click="finished(i)" />
+          <UButton
+            label="Leave this out for now" size="sm" variant="ghost" color="neutral" class="mt-2" @click="finished(i)"
+          />
         </div>
       </li>
     </ol>

@@ -63,7 +63,9 @@ async function send(): Promise<void> {
 <!-- prettier-ignore -->
 <template>
   <div class="screen">
-    <header><h1>How does this house do things?</h1><p v-if="!house.isEmpty">The first steps are still <NuxtLink to="/begin" class="underline">here</NuxtLink>.</p></header>
+    <header><h1>How does this house do things?</h1><p v-if="!house.isEmpty">The first steps are still <NuxtLink
+      to="/begin" class="underline"
+    >here</NuxtLink>.</p></header>
     <form class="settings" @submit.prevent="send">
       <section>
         <h2>House</h2>

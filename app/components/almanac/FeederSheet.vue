@@ -24,16 +24,23 @@ function retire(): Promise<unknown> {
     <h2 class="title">{{ feeder.name }} <i class="quiet font-normal">{{ feeder.latin }}</i></h2>
     <p v-if="marks.borrowed">{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}.</p>
     <p>{{ feeder.care }}</p>
-    <p v-for="c in feeder.cautions" :key="c" class="small caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
+    <p
+      v-for="c in feeder.cautions" :key="c" class="small caution"
+    ><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
     <div class="actions">
       <UButton label="Add a feeder like it" icon="i-lucide-plus" size="sm" @click="adding = true" />
       <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
-      <UButton :label="feeder.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy" @click="retire" />
+      <UButton
+        :label="feeder.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy"
+        @click="retire"
+      />
     </div>
     <template v-for="[title, rows] in sections" :key="title">
       <section v-if="rows.length"><h3>{{ title }}</h3><AlmanacRows :rows="rows" /></section>
     </template>
-    <LazyAlmanacAddForm v-if="adding" v-model:open="adding" of="feeder" :like="feeder.id" @added="emit('choose', $event)" />
+    <LazyAlmanacAddForm
+      v-if="adding" v-model:open="adding" of="feeder" :like="feeder.id" @added="emit('choose', $event)"
+    />
     <LazyAlmanacExchange v-if="exchanging" v-model:open="exchanging" :chosen="feeder.id" />
   </div>
 </template>

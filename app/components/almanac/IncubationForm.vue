@@ -62,12 +62,19 @@ const isOwn = computed(() => house.house.species[props.species.id]?.parts.incuba
 
 <!-- prettier-ignore -->
 <template>
-  <USlideover v-model:open="open" title="Incubation table" :description="`${species.name}: how long eggs take, by their warmth`">
+  <USlideover
+    v-model:open="open" title="Incubation table" :description="`${species.name}: how long eggs take, by their warmth`"
+  >
     <template #body>
       <form class="grid gap-3" @submit.prevent="save">
         <div v-for="(p, i) in points" :key="i" class="row">
-          <UFormField :label="i ? undefined : 'At, °C'"><UInputNumber v-model="p.tempC" :step="0.5" :step-snapping="false" :min="10" :max="40" class="w-32" :aria-label="`Temperature ${i + 1}, °C`" /></UFormField>
-          <UFormField :label="i ? undefined : 'Days'"><UInputNumber v-model="p.days" :min="1" :max="600" class="w-32" :aria-label="`Days ${i + 1}`" /></UFormField>
+          <UFormField :label="i ? undefined : 'At, °C'"><UInputNumber
+            v-model="p.tempC" :step="0.5" :step-snapping="false" :min="10" :max="40" class="w-32"
+            :aria-label="`Temperature ${i + 1}, °C`"
+          /></UFormField>
+          <UFormField :label="i ? undefined : 'Days'"><UInputNumber
+            v-model="p.days" :min="1" :max="600" class="w-32" :aria-label="`Days ${i + 1}`"
+          /></UFormField>
           <UButton
             v-if="points.length > 2" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`Drop row ${i + 1}`"
             @click="points.splice(i, 1)"
@@ -78,15 +85,22 @@ const isOwn = computed(() => house.house.species[props.species.id]?.parts.incuba
           @click="points.push({ tempC: (points.at(-1)?.tempC ?? 27) + 1, days: Math.max(1, (points.at(-1)?.days ?? 60) - 5) })"
         />
         <div class="row">
-          <UFormField label="Usual, °C"><UInputNumber v-model="usualC" :step="0.5" :step-snapping="false" :min="10" :max="40" class="w-32" /></UFormField>
-          <UFormField label="Kills above, °C"><UInputNumber v-model="lethalC" :step="0.5" :step-snapping="false" :min="15" :max="45" class="w-32" /></UFormField>
+          <UFormField label="Usual, °C"><UInputNumber
+            v-model="usualC" :step="0.5" :step-snapping="false" :min="10" :max="40" class="w-32"
+          /></UFormField>
+          <UFormField label="Kills above, °C"><UInputNumber
+            v-model="lethalC" :step="0.5" :step-snapping="false" :min="15" :max="45" class="w-32"
+          /></UFormField>
         </div>
         <p class="quiet small">At least two rows; warmer must be quicker. Between them, and a little beyond, days follow from the warmth that was.</p>
         <AlmanacMoves :facts="facts" />
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="flex gap-2">
           <UButton type="submit" label="Set table" :loading="busy" />
-          <UButton v-if="isOwn" label="Put back" variant="outline" color="neutral" :disabled="busy" @click="write({ back: ['incubation'] }, `${species.name}: incubation table put back`)" />
+          <UButton
+            v-if="isOwn" label="Put back" variant="outline" color="neutral" :disabled="busy"
+            @click="write({ back: ['incubation'] }, `${species.name}: incubation table put back`)"
+          />
         </div>
       </form>
     </template>

@@ -55,7 +55,9 @@ const feeders = computed(() =>
 <template>
   <nav aria-label="Almanac">
     <div class="find">
-      <UInput v-model="word" icon="i-lucide-search" placeholder="Find" aria-label="Find a species or feeder" class="w-full" />
+      <UInput
+        v-model="word" icon="i-lucide-search" placeholder="Find" aria-label="Find a species or feeder" class="w-full"
+      />
       <USelect v-model="kind" :items="KINDS" aria-label="Show" class="w-full" />
     </div>
     <div class="lists">

@@ -29,7 +29,9 @@ async function send(): Promise<void> {
           v-model="state.into" :items="others" value-key="value" :filter-fields="['label', 'latin']" class="w-full" placeholder="Choose"
         /></UFormField>
         <p class="quiet small">Its animals count as that species in every forecast and breed with it; numbers that were set here are left behind. Undo brings them back.</p>
-        <UButton type="submit" label="Make them one" :loading="busy" :disabled="!state.into" class="justify-self-start" />
+        <UButton
+          type="submit" label="Make them one" :loading="busy" :disabled="!state.into" class="justify-self-start"
+        />
       </UForm>
     </template>
   </USlideover>

@@ -44,29 +44,45 @@ function retire(): Promise<unknown> {
 <template>
   <div>
     <h2 class="title">{{ species.name }} <i class="quiet font-normal">{{ species.latin }}</i></h2>
-    <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root">{{ ' A type of ' }}<button type="button" class="link" @click="emit('choose', root.id)">{{ root.name }}</button>.</template><template v-if="kept">{{ ` ${kept} kept here.` }}</template><template v-if="species.retired">{{ ' Retired: offered no more.' }}</template></p>
-    <p v-if="marks.borrowed" data-borrowed>{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
-    <p v-for="c in species.cautions" :key="c" class="small caution"><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
+    <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root">{{ ' A type of ' }}<button
+      type="button" class="link" @click="emit('choose', root.id)"
+    >{{ root.name }}</button>.</template><template v-if="kept">{{ ` ${kept} kept here.` }}</template><template v-if="species.retired">{{ ' Retired: offered no more.' }}</template></p>
+    <p
+      v-if="marks.borrowed" data-borrowed
+    >{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
+    <p
+      v-for="c in species.cautions" :key="c" class="small caution"
+    ><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
     <div class="actions">
       <UButton label="Add a species like it" icon="i-lucide-plus" size="sm" @click="adding = true" />
       <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
       <UButton v-if="own?.added" label="Rename" size="sm" variant="ghost" color="neutral" @click="editing = 'names'" />
-      <UButton v-if="own?.added && !species.retired" label="Entered twice" size="sm" variant="ghost" color="neutral" @click="editing = 'twice'" />
+      <UButton
+        v-if="own?.added && !species.retired" label="Entered twice" size="sm" variant="ghost" color="neutral"
+        @click="editing = 'twice'"
+      />
       <RecordPick
         v-model="besideId" :items="others" :filter-fields="['label', 'latin']" size="sm" class="w-56" clear
         name="Beside it" placeholder="Put another beside it"
       />
-      <UButton :label="species.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy" @click="retire" />
+      <UButton
+        :label="species.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy"
+        @click="retire"
+      />
     </div>
     <AlmanacLifeYear :species="species" />
     <template v-if="other"><p class="quiet mt-3">{{ other.name }}</p><AlmanacLifeYear :species="other" /></template>
     <section>
-      <div class="head"><h3>Feeding ladder, from the first meal</h3><UButton label="Edit ladder" size="xs" variant="outline" color="neutral" @click="editing = 'ladder'" /></div>
+      <div class="head"><h3>Feeding ladder, from the first meal</h3><UButton
+        label="Edit ladder" size="xs" variant="outline" color="neutral" @click="editing = 'ladder'"
+      /></div>
       <AlmanacLadder :ladder="species.ladder" />
       <template v-if="other"><p class="quiet mt-3">{{ other.name }}</p><AlmanacLadder :ladder="other.ladder" /></template>
     </section>
     <section v-if="species.mode === 'egg'">
-      <div class="head"><h3>Incubation</h3><UButton label="Edit table" size="xs" variant="outline" color="neutral" @click="editing = 'incubation'" /></div>
+      <div class="head"><h3>Incubation</h3><UButton
+        label="Edit table" size="xs" variant="outline" color="neutral" @click="editing = 'incubation'"
+      /></div>
       <p v-if="!species.incubation" class="quiet">Not known: a hatch is not forecast until you set the table.</p>
       <AlmanacRows v-else :rows="incubation" :beside="beside('Incubation')" />
     </section>
@@ -77,10 +93,14 @@ function retire(): Promise<unknown> {
       </section>
     </template>
     <LazyAlmanacLadderForm v-if="editing === 'ladder'" :open="true" :species="species" @update:open="editing = null" />
-    <LazyAlmanacIncubationForm v-if="editing === 'incubation'" :open="true" :species="species" @update:open="editing = null" />
+    <LazyAlmanacIncubationForm
+      v-if="editing === 'incubation'" :open="true" :species="species" @update:open="editing = null"
+    />
     <LazyAlmanacMerge v-if="editing === 'twice'" :open="true" :species="species" @update:open="editing = null" />
     <LazyAlmanacRename v-if="editing === 'names'" :open="true" :species="species" @update:open="editing = null" />
-    <LazyAlmanacAddForm v-if="adding" v-model:open="adding" of="species" :like="species.id" @added="emit('choose', $event)" />
+    <LazyAlmanacAddForm
+      v-if="adding" v-model:open="adding" of="species" :like="species.id" @added="emit('choose', $event)"
+    />
     <LazyAlmanacExchange v-if="exchanging" v-model:open="exchanging" :chosen="species.id" />
   </div>
 </template>
