@@ -148,9 +148,6 @@ section {
 .schools {
   grid-column: 1 / -1;
 }
-.problem {
-  color: var(--harm);
-}
 legend {
   font-weight: 600;
   padding-bottom: 0.25rem;

@@ -8,7 +8,7 @@ const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const { record, busy } = useRecord()
 const plan = ref<SheetPlan | null>(null)
-const problem = ref('')
+const { problem, refusal } = useRefusalText()
 const taken = ref('')
 /** What it would move in this house; null while it is worked out. */
 const moves = ref<string[] | null>(null)
@@ -59,11 +59,6 @@ async function read(event: Event): Promise<void> {
   input.value = ''
   if (plan.value.problems.length || !plan.value.facts.length) return
   moves.value = await tryKnowledge(plan.value.facts)
-}
-const refusal: FormErrors = {
-  setErrors: errors => {
-    problem.value = errors.map(e => e.message).join('. ')
-  },
 }
 async function take(): Promise<void> {
   const { facts, added, changed } = plan.value!
@@ -138,9 +133,6 @@ watch(open, is => {
 </template>
 
 <style scoped>
-.problem {
-  color: var(--harm);
-}
 h3 {
   font-weight: 650;
 }

@@ -9,7 +9,7 @@ const { record, busy } = useRecord()
 const points = ref<{ tempC: number; days: number }[]>([])
 const usualC = ref(28)
 const lethalC = ref(33)
-const problem = ref('')
+const { problem, refusal } = useRefusalText()
 
 watch(
   open,
@@ -26,11 +26,6 @@ watch(
   },
   { immediate: true },
 )
-const refusal: FormErrors = {
-  setErrors: errors => {
-    problem.value = errors.map(e => e.message).join('. ')
-  },
-}
 const own = (value: number, unit: string): Fact => ({ value, unit, mark: 'own' })
 async function write(data: Record<string, unknown>, says: string): Promise<void> {
   problem.value = ''
@@ -112,8 +107,5 @@ const isOwn = computed(() => house.house.species[props.species.id]?.parts.incuba
   display: flex;
   gap: 0.75rem;
   align-items: end;
-}
-.problem {
-  color: var(--harm);
 }
 </style>

@@ -7,7 +7,7 @@ const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const { record, busy } = useRecord()
 const steps = ref<LadderStep[]>([])
-const problem = ref('')
+const { problem, refusal } = useRefusalText()
 
 watch(
   open,
@@ -30,11 +30,6 @@ function add(): void {
     meal: [{ prey: last?.meal[0]?.prey ?? prey.value[0]!.value, count: 1 }],
     mark: 'own',
   })
-}
-const refusal: FormErrors = {
-  setErrors: errors => {
-    problem.value = errors.map(e => e.message).join('. ')
-  },
 }
 function said(): LadderStep[] {
   const before = props.species.ladder
@@ -140,8 +135,5 @@ const isOwn = computed(() => house.house.species[props.species.id]?.parts.ladder
   display: flex;
   gap: 0.375rem;
   align-items: center;
-}
-.problem {
-  color: var(--harm);
 }
 </style>

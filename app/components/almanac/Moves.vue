@@ -41,7 +41,4 @@ async function ask(): Promise<void> {
   list-style: disc;
   padding-left: 1.25rem;
 }
-.problem {
-  color: var(--harm);
-}
 </style>

@@ -5,10 +5,7 @@ import type { Species } from '#core/almanac'
 const props = defineProps<{ species: Species }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const house = useHouse()
-const { record, busy } = useRecord()
 const editing = ref<'ladder' | 'incubation' | 'names' | 'twice' | null>(null)
-const adding = ref(false)
-const exchanging = ref(false)
 
 const own = computed(() => house.house.species[props.species.id])
 const marks = computed(() => countMarks(props.species))
@@ -30,32 +27,20 @@ const others = computed(() =>
 const otherSections = computed(() => new Map(other.value ? speciesSections(other.value, house.almanac) : []))
 const beside = (title: string) =>
   other.value ? { name: other.value.name, rows: otherSections.value.get(title) ?? [] } : undefined
-
-function retire(): Promise<unknown> {
-  const back = props.species.retired
-  return record(
-    { kind: back ? 'speciesUsed' : 'speciesRetired', subject: { type: 'species', id: props.species.id }, data: {} },
-    `${props.species.name} ${back ? 'offered again' : 'retired'}`,
-  )
-}
 </script>
 
 <!-- prettier-ignore -->
 <template>
-  <div>
-    <h2 class="title">{{ species.name }} <i class="quiet font-normal">{{ species.latin }}</i></h2>
-    <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root">{{ ' A type of ' }}<button
-      type="button" class="link" @click="emit('choose', root.id)"
-    >{{ root.name }}</button>.</template><template v-if="kept">{{ ` ${kept} kept here.` }}</template><template v-if="species.retired">{{ ' Retired: offered no more.' }}</template></p>
-    <p
-      v-if="marks.borrowed" data-borrowed
-    >{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
-    <p
-      v-for="c in species.cautions" :key="c" class="small caution"
-    ><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}</p>
-    <div class="actions">
-      <UButton label="Add a species like it" icon="i-lucide-plus" size="sm" @click="adding = true" />
-      <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
+  <AlmanacFrame of="species" :row="species" @choose="emit('choose', $event)">
+    <template #about>
+      <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root">{{ ' A type of ' }}<button
+        type="button" class="link" @click="emit('choose', root.id)"
+      >{{ root.name }}</button>.</template>{{ kept ? ` ${kept} kept here.` : '' }}{{ species.retired ? ' Retired: offered no more.' : '' }}</p>
+      <p
+        v-if="marks.borrowed" data-borrowed
+      >{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
+    </template>
+    <template #actions>
       <UButton v-if="own?.added" label="Rename" size="sm" variant="ghost" color="neutral" @click="editing = 'names'" />
       <UButton
         v-if="own?.added && !species.retired" label="Entered twice" size="sm" variant="ghost" color="neutral"
@@ -65,11 +50,7 @@ function retire(): Promise<unknown> {
         v-model="besideId" :items="others" :filter-fields="['label', 'latin']" size="sm" class="w-56" clear
         name="Beside it" placeholder="Put another beside it"
       />
-      <UButton
-        :label="species.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy"
-        @click="retire"
-      />
-    </div>
+    </template>
     <AlmanacLifeYear :species="species" />
     <template v-if="other"><p class="quiet mt-3">{{ other.name }}</p><AlmanacLifeYear :species="other" /></template>
     <section>
@@ -98,38 +79,14 @@ function retire(): Promise<unknown> {
     />
     <LazyAlmanacMerge v-if="editing === 'twice'" :open="true" :species="species" @update:open="editing = null" />
     <LazyAlmanacRename v-if="editing === 'names'" :open="true" :species="species" @update:open="editing = null" />
-    <LazyAlmanacAddForm
-      v-if="adding" v-model:open="adding" of="species" :like="species.id" @added="emit('choose', $event)"
-    />
-    <LazyAlmanacExchange v-if="exchanging" v-model:open="exchanging" :chosen="species.id" />
-  </div>
+  </AlmanacFrame>
 </template>
 
 <style scoped>
-.title {
-  font-size: 1.25rem;
-}
-section {
-  margin-top: 1.25rem;
-}
 .head {
   display: flex;
   gap: 0.75rem;
   align-items: center;
-}
-h3 {
-  font-weight: 650;
-  color: var(--ui-text-highlighted);
-}
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  margin-top: 0.75rem;
-}
-.caution {
-  color: var(--ui-text-muted);
-  margin-top: 0.25rem;
 }
 .link {
   text-decoration: underline;

@@ -143,7 +143,4 @@ G7 leopard gecko m 2023"
   gap: 0.5rem;
   align-items: center;
 }
-.problem {
-  color: var(--harm);
-}
 </style>

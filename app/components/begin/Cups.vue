@@ -7,17 +7,12 @@ const emit = defineEmits<{ done: [] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const state = reactive({ feederId: 'fly.small', count: 2, day: house.today as number | null })
-const problem = ref('')
+const { problem, refusal } = useRefusalText()
 const feeders = computed(() =>
   Object.values(house.almanac.feeders)
     .filter(f => !f.retired && ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? ''))
     .map(f => ({ value: f.id, label: f.name })),
 )
-const refusal: FormErrors = {
-  setErrors: errors => {
-    problem.value = errors.map(e => e.message).join('. ')
-  },
-}
 async function send(): Promise<void> {
   problem.value = ''
   const feeder = feederOf(house.almanac, state.feederId)
@@ -44,15 +39,3 @@ async function send(): Promise<void> {
     <UButton type="submit" label="Write these cultures" :loading="busy" class="justify-self-start" />
   </form>
 </template>
-
-<style scoped>
-.sentence {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  align-items: center;
-}
-.problem {
-  color: var(--harm);
-}
-</style>

@@ -13,7 +13,7 @@ const state = reactive({
   day: house.today,
   eggs: 6,
 })
-const problem = ref('')
+const { problem, refusal } = useRefusalText()
 
 const alive = computed(() => Object.values(house.house.animals).filter(a => a.status === 'alive'))
 const label = (a: (typeof alive.value)[number]) => ({
@@ -46,11 +46,6 @@ watchEffect(() => {
   if (!state.sireId && sires.value.length) state.sireId = sires.value[0]!.value
 })
 
-const refusal: FormErrors = {
-  setErrors: errors => {
-    problem.value = errors.map(e => e.message).join('. ')
-  },
-}
 async function send(): Promise<void> {
   problem.value = ''
   if (!state.damId) return
@@ -113,15 +108,3 @@ async function send(): Promise<void> {
     </template>
   </form>
 </template>
-
-<style scoped>
-.sentence {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  align-items: center;
-}
-.problem {
-  color: var(--harm);
-}
-</style>

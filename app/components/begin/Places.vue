@@ -15,13 +15,8 @@ const state = reactive({
   incubator: true,
   incubatorTemp: inF.value ? 82 : 28,
 })
-const problem = ref('')
+const { problem, refusal } = useRefusalText()
 const toC = (t: number) => (inF.value ? Math.round(((t - 32) / 1.8) * 10) / 10 : t)
-const refusal: FormErrors = {
-  setErrors: errors => {
-    problem.value = errors.map(e => e.message).join('. ')
-  },
-}
 async function send(): Promise<void> {
   problem.value = ''
   const room = v7()
@@ -94,15 +89,3 @@ async function send(): Promise<void> {
     <UButton type="submit" label="Add these places" :loading="busy" class="justify-self-start" />
   </form>
 </template>
-
-<style scoped>
-.sentence {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  align-items: center;
-}
-.problem {
-  color: var(--harm);
-}
-</style>
