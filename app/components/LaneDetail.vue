@@ -13,9 +13,7 @@ const { record, busy } = useRecord()
 const when = ref<number | null>(house.today)
 const canWrite = computed(() => dayProblem(when.value, { max: house.today }) === undefined)
 
-const actions = computed(() =>
-  laneActions(props.lane, house.house, speciesOf(house.almanac, props.lane.speciesId), house.today),
-)
+const actions = computed(() => laneActions(props.lane, house.house, house.almanac, house.today))
 const rows = computed(() =>
   props.lane.events.map(e => {
     const sum = summarise(e.dist)

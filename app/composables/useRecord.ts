@@ -155,9 +155,15 @@ export function useRecord() {
    * Writes one or several entries as one act.
    * @param says what the toast says was done
    * @param form where what is refused is shown, instead of in a toast
+   * @param quiet the screen itself says that it was written, and offers to take it back
    * @returns ids when written; null when it was refused, or not answered (and said so)
    */
-  async function record(wishes: Wish | Wish[], says: string, form?: FormErrors | null): Promise<string[] | null> {
+  async function record(
+    wishes: Wish | Wish[],
+    says: string,
+    form?: FormErrors | null,
+    quiet = false,
+  ): Promise<string[] | null> {
     const meant = JSON.stringify(wishes)
     busy.value = true
     try {
@@ -170,10 +176,10 @@ export function useRecord() {
       )
       if (!written) return null
       toast.remove(meant)
-      tellWritten(says, written)
+      if (!quiet) tellWritten(says, written)
       return written
     } catch (error) {
-      if (!showIn(form, error)) tell(error, meant, 'Not written', () => record(wishes, says, form))
+      if (!showIn(form, error)) tell(error, meant, 'Not written', () => record(wishes, says, form, quiet))
       return null
     } finally {
       busy.value = false

@@ -6,7 +6,6 @@ import { isAhead } from '#core/season'
 
 /** The first day: five short steps to a first forecast. Each can be left out, and found again here. */
 const house = useHouse()
-const open = ref<number | null>(null)
 
 const animals = computed(() => Object.values(house.house.animals).filter(a => a.status === 'alive').length)
 const places = computed(() => Object.keys(house.house.places).length)
@@ -26,22 +25,33 @@ const steps = computed(() => [
   { title: 'A pair, or eggs that lie now', done: pairs.value ? many(pairs.value, 'pair', 'pairs') : '', part: 'pair' },
   { title: 'Cultures that stand', done: cups.value ? many(cups.value, 'culture', 'cultures') : '', part: 'cups' },
 ])
-const next = computed(() => steps.value.findIndex(s => !s.done))
-const shown = computed(() => open.value ?? (next.value < 0 ? null : next.value))
-function finished(i: number): void {
+/** The step that is open, -1 for none: the first that is not done, and then the one after each that is. */
+const open = ref(steps.value.findIndex(s => !s.done))
+/** What the steps of this visit have written, to be taken back where it stands. */
+const written = ref<Record<number, string[]>>({})
+const { takeBack } = useRecord()
+async function undo(i: number): Promise<void> {
+  await takeBack(written.value[i]!)
+  written.value = Object.fromEntries(Object.entries(written.value).filter(([step]) => Number(step) !== i))
+}
+function finished(i: number, ids?: string[]): void {
+  if (ids) written.value = { ...written.value, [i]: ids }
   // after the last one nothing opens by itself
   open.value = i + 1 < steps.value.length ? i + 1 : -1
+  void nextTick(() => document.querySelector<HTMLElement>('.steps li.open .line')?.focus())
 }
 
-/** The first thing that is forecast, and what the feeders ask for. */
-const forecast = computed(() => {
-  for (const lane of house.season?.lanes ?? []) {
-    const event = lane.events.find(e => isAhead(e, house.today))
-    const when = event && summarise(event.dist)
-    if (event && when) return { title: lane.title, event: EVENT_NAMES[event.event], when: formatRange(when) }
-  }
-  return null
-})
+/** What is forecast next, the soonest two lines of the season: a pair that lays again, and the eggs that lie. */
+const forecasts = computed(() =>
+  (house.season?.lanes ?? [])
+    .flatMap(lane => {
+      const event = lane.events.find(e => isAhead(e, house.today))
+      const when = event && summarise(event.dist)
+      return event && when ? [{ title: lane.title, event: EVENT_NAMES[event.event], when }] : []
+    })
+    .sort((a, b) => a.when.median - b.when.median)
+    .slice(0, 2),
+)
 </script>
 
 <!-- prettier-ignore -->
@@ -50,24 +60,30 @@ const forecast = computed(() => {
     <header class="answer">
       <h1>How does this house begin?</h1>
       <p
-        v-if="forecast" data-forecast
-      >First forecast: <b>{{ forecast.title }}</b>, {{ forecast.event }} {{ forecast.when }}. <NuxtLink
+        v-if="forecasts.length" data-forecast
+      >First forecast: <template
+        v-for="(f, i) in forecasts" :key="f.title"
+      >{{ i ? '; ' : '' }}<b>{{ f.title }}</b>, {{ f.event }} {{ formatRange(f.when) }}</template>. <NuxtLink
         to="/season" class="link"
       >See the season</NuxtLink><template v-if="house.upcomingStarts.length">; feeders: {{ house.upcomingStarts[0]!.what.toLowerCase() }}</template>.</p>
       <p v-else>Five short steps to a first forecast. Leave out what you like; all of it can be changed later.</p>
     </header>
     <ol class="steps">
-      <li v-for="(s, i) in steps" :key="s.part" :class="{ open: shown === i }">
-        <button type="button" class="line" :aria-expanded="shown === i" @click="open = shown === i ? -1 : i">
+      <li v-for="(s, i) in steps" :key="s.part" :class="{ open: open === i }">
+        <button type="button" class="line" :aria-expanded="open === i" @click="open = open === i ? -1 : i">
           <span class="n">{{ i + 1 }}</span><b>{{ s.title }}</b><span class="quiet">{{ s.done }}</span>
           <UIcon v-if="s.done" name="i-lucide-check" class="size-4.5" />
         </button>
-        <div v-if="shown === i" class="part">
-          <BeginHouse v-if="s.part === 'house'" @done="finished(i)" />
-          <BeginPlaces v-else-if="s.part === 'places'" @done="finished(i)" />
-          <BeginAnimals v-else-if="s.part === 'animals'" @done="finished(i)" />
-          <BeginPair v-else-if="s.part === 'pair'" @done="finished(i)" />
-          <BeginCups v-else @done="finished(i)" />
+        <UButton
+          v-if="written[i] && s.done" label="Take back" :aria-label="`Take back: ${s.title}`" size="xs" variant="ghost"
+          color="neutral" class="back" @click="undo(i)"
+        />
+        <div v-if="open === i" class="part">
+          <BeginHouse v-if="s.part === 'house'" @done="finished(i, $event)" />
+          <BeginPlaces v-else-if="s.part === 'places'" @done="finished(i, $event)" />
+          <BeginAnimals v-else-if="s.part === 'animals'" @done="finished(i, $event)" />
+          <BeginPair v-else-if="s.part === 'pair'" @done="finished(i, $event)" />
+          <BeginCups v-else @done="finished(i, $event)" />
           <UButton
             label="Leave this out for now" size="sm" variant="ghost" color="neutral" class="mt-2" @click="finished(i)"
           />
@@ -88,12 +104,17 @@ const forecast = computed(() => {
 }
 .steps li {
   border-bottom: 1px solid var(--ui-border);
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
+}
+.part {
+  grid-column: 1 / -1;
 }
 .line {
   display: flex;
   gap: 0.75rem;
   align-items: center;
-  width: 100%;
   min-height: 3rem;
   text-align: left;
 }

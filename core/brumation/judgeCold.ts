@@ -1,4 +1,4 @@
-import type { Cold, Species } from '../almanac'
+import type { Almanac, Cold, Species } from '../almanac'
 import { cumulative, summarise, type Day } from '../chance'
 import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../subjects'
@@ -28,12 +28,6 @@ export const COLD_ACTION_WORDS: Record<ColdAction, string> = {
 
 /** A sign that means illness whatever the scale says. [common practice: respiratory noise, discharge] */
 const GRAVE_SIGNS = ['breathing', 'discharge']
-/** How likely a limit must be before it is acted on. [memory] */
-const OUT_SOON = 0.5
-const OUT_BY_WAKING = 0.2
-/** After water the next weighing tells whether it helped. [common practice: a week] */
-const AFTER_WATER_DAYS = 7
-
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`
 
 /**
@@ -41,6 +35,7 @@ const percent = (share: number): string => `${(share * 100).toFixed(1)} %`
  * rises with the loss.
  * @param line its loss, see coldLine
  * @param rhythmDays usual days between weighings in the cold
+ * @param common numbers that hold for every species
  */
 export function judgeCold(
   species: Species & { cold: Cold },
@@ -48,6 +43,7 @@ export function judgeCold(
   line: ColdLine,
   wakeDay: Day,
   rhythmDays: number,
+  common: Almanac['common'],
   today: Day,
 ): Judgement<ColdVerdict> {
   const { cold } = species
@@ -55,6 +51,8 @@ export function judgeCold(
   const reasons: Reason[] = []
   const limits = [
     factInput('Watch', `${path}.watchLoss.value`, cold.watchLoss),
+    factInput('Out at a chance, within a week, of', 'common.outSoon.value', common.outSoon!),
+    factInput('Water at a chance, before waking, of', 'common.outByWaking.value', common.outByWaking!),
     factInput('Take out', `${path}.takeOutLoss.value`, cold.takeOutLoss),
   ]
   const last = line.points.at(-1)
@@ -131,14 +129,14 @@ export function judgeCold(
 
     if (lost! >= cold.takeOutLoss.value)
       raise('takeOut', `Lost ${percent(lost!)}; the limit is ${percent(cold.takeOutLoss.value)}`)
-    else if (line.outInAWeek >= OUT_SOON)
+    else if (line.outInAWeek >= common.outSoon!.value)
       raise(
         'takeOut',
         `Lost ${percent(lost!)} and loses ${percent(trend!.slope * 7)} a week: over the limit within a week`,
       )
     else if (lost! >= cold.watchLoss.value)
       raise('offerWater', `Lost ${percent(lost!)}, over the watch limit of ${percent(cold.watchLoss.value)}`)
-    else if (line.outByWake >= OUT_BY_WAKING)
+    else if (line.outByWake >= common.outByWaking!.value)
       raise(
         'offerWater',
         `Lost ${percent(lost!)}; ${Math.round(line.outByWake * 100)} % that it passes the limit before waking`,
@@ -208,9 +206,10 @@ export function judgeCold(
   }
   if (action === 'offerWater') {
     const watered = animal.lastWater && last && animal.lastWater.day >= last.day ? animal.lastWater : null
+    const afterWater = common.afterWater!.value
     weighInDays = Math.max(
       0,
-      Math.min(unbelieved ? 1 : nextIn, watered ? watered.day + AFTER_WATER_DAYS - today : AFTER_WATER_DAYS),
+      Math.min(unbelieved ? 1 : nextIn, watered ? watered.day + afterWater - today : afterWater),
     )
     if (watered) {
       action = 'weighAgain'

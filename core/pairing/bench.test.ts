@@ -428,6 +428,7 @@ function layer(
     house.animals.F as AnimalState,
     Object.values(house.clutches),
     [],
+    almanac.common,
     today,
   ).value
 }
@@ -532,6 +533,7 @@ describe('follicles tell ovulation', () => {
       king,
       { follicles: mm.map(([day, m], i) => ({ day: today + day, mm: m, entryId: `f${i}` })) },
       today - 60,
+      almanac.common,
       today,
     )!
 
@@ -594,7 +596,13 @@ describe('follicles tell ovulation', () => {
 
   it('says nothing without a look in this cycle', () => {
     expect(
-      ovulationFromFollicles(king, { follicles: [{ day: today - 90, mm: 12, entryId: 'e' }] }, today - 60, today),
+      ovulationFromFollicles(
+        king,
+        { follicles: [{ day: today - 90, mm: 12, entryId: 'e' }] },
+        today - 60,
+        almanac.common,
+        today,
+      ),
     ).toBeNull()
   })
 })

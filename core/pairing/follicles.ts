@@ -1,16 +1,11 @@
-import type { Mating, Species } from '../almanac'
+import type { Almanac, Mating, Species } from '../almanac'
 import { conditionFrom, pert, shift, withNever, type Day, type DayDist } from '../chance'
-import { computedInput, entryInput, spreadInput, type Reason } from '../judgement'
+import { factInput, computedInput, entryInput, spreadInput, type Reason } from '../judgement'
 import type { PairingState } from '../subjects'
 import { formatDay } from '../units'
 
 /** Two looks must lie this far apart to tell a speed. */
 const LEAST_DAYS = 4
-/** Two looks by ultrasound differ by so much without meaning anything, mm. [memory] */
-const LOOK_NOISE_MM = 1
-/** Chance that a cycle whose follicles stand still, or shrink, brings no ovulation any more. [memory: they are mostly resorbed] */
-const STALLED_NEVER = 0.5
-const SHRINKING_NEVER = 0.9
 
 /**
  * When she ovulates, from the largest follicle seen: what is missing to the usual size over the speed of growth, her own
@@ -21,19 +16,21 @@ export function ovulationFromFollicles(
   species: Species & { mating: Mating },
   pairing: Pick<PairingState, 'follicles'>,
   since: Day,
+  common: Almanac['common'],
   today: Day,
 ): { dist: DayDist; reasons: Reason[] } | null {
   const { follicles } = species.mating
+  const { follicleNoise, folliclesStalled, folliclesShrinking } = common
+  const noise = follicleNoise!.value
   const seen = pairing.follicles.filter(f => f.day > since)
   const last = seen.at(-1)
   if (!follicles || !last) return null
   const first = seen.find(f => last.day - f.day >= LEAST_DAYS) ?? null
   const grown = first ? last.mm - first.mm : null
   const own = first ? grown! / (last.day - first.day) : null
-  const shrinks = grown !== null && grown < -LOOK_NOISE_MM
+  const shrinks = grown !== null && grown < -noise
   // slower than the slowest by more than two looks can differ
-  const stands =
-    grown !== null && !shrinks && grown + LOOK_NOISE_MM < follicles.mmPerDay.earliest * (last.day - first!.day)
+  const stands = grown !== null && !shrinks && grown + noise < follicles.mmPerDay.earliest * (last.day - first!.day)
   const { ovulateMm, mmPerDay } = follicles
   const speed =
     own === null
@@ -47,16 +44,16 @@ export function ovulationFromFollicles(
   const earliest = days(ovulateMm.earliest, speed.latest)
   const likely = Math.max(earliest, days(ovulateMm.likely, speed.likely))
   const latest = Math.max(likely + 1, days(ovulateMm.latest, speed.earliest))
-  const never = shrinks ? SHRINKING_NEVER : stands ? STALLED_NEVER : 0
+  const never = shrinks ? folliclesShrinking!.value : stands ? folliclesStalled!.value : 0
   const dist = conditionFrom(shift(pert({ earliest, likely, latest }), last.day), today)
   return {
     dist: never ? withNever(dist, never) : dist,
     reasons: [
       {
         rule: shrinks
-          ? `Her follicles shrink: they are mostly resorbed, and she ovulates from others or not at all (${SHRINKING_NEVER * 100} % counted as not, from memory)`
+          ? `Her follicles shrink: they are mostly resorbed, and she ovulates from others or not at all (${Math.round(never * 100)} % counted as not)`
           : stands
-            ? `Her follicles have not grown: half of such cycles are counted as over (from memory)`
+            ? `Her follicles have not grown: ${Math.round(never * 100)} % of such cycles are counted as over`
             : own === null
               ? 'What is missing to the usual size at ovulation, over the usual growth'
               : 'What is missing to the usual size at ovulation, over her own growth between two looks',
@@ -69,6 +66,8 @@ export function ovulationFromFollicles(
               ]
             : []),
           spreadInput('At ovulation', `species.${species.id}.mating.follicles.ovulateMm`, ovulateMm),
+          ...(shrinks ? [factInput('Counted as over', 'common.folliclesShrinking.value', folliclesShrinking!)] : []),
+          ...(stands ? [factInput('Counted as over', 'common.folliclesStalled.value', folliclesStalled!)] : []),
           spreadInput('Usual growth', `species.${species.id}.mating.follicles.mmPerDay`, mmPerDay),
         ],
         change: 'Another look by ultrasound; ovulation seen',

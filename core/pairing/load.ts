@@ -1,4 +1,4 @@
-import type { Mating, Species } from '../almanac'
+import type { Almanac, Mating, Species } from '../almanac'
 import type { Day, DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState, ClutchState, Weighing } from '../subjects'
@@ -29,20 +29,20 @@ const BEFORE_DAYS = 60
 const AFTER_DAYS = 21
 /** A clutch may follow up on a laying of so long ago; then the season is over. */
 const SEASON_DAYS = 200
-/** Refusals after laying from which her appetite counts as lost. [common practice, no source] */
-const LOST_APPETITE = 3
 
 /**
  * What the female bears: her weight after laying against before, clutches, days and appetite since; whether the next
  * clutch may come or she rests.
  * @param clutches hers, of all seasons
  * @param later layings still to come, with their chances
+ * @param common numbers that hold for every species
  */
 export function judgeLoad(
   species: Species & { mating: Mating },
   dam: AnimalState,
   clutches: readonly ClutchState[],
   later: readonly DayDist[],
+  common: Almanac['common'],
   today: Day,
 ): Judgement<LoadVerdict> {
   const season = clutches.filter(c => today - c.startDay <= SEASON_DAYS).sort((a, b) => a.startDay - b.startDay)
@@ -88,6 +88,7 @@ export function judgeLoad(
     ...(now && now !== after ? [entryInput('Now', `${now.massG} g, ${formatDay(now.day, today)}`, now)] : []),
     ...(ofBefore !== null ? [computedInput('Of the weight before', `${Math.round(ofBefore * 100)} %`)] : []),
     computedInput('Since laying', `${mealsSince} meals taken, ${refusedSince} refused`),
+    factInput('Appetite lost from', 'common.lostAppetite.value', common.lostAppetite!),
     factInput('Rests below', `${path}.restBelow.value`, restBelow),
     factInput('May go again from', `${path}.againFrom.value`, againFrom),
     ...(perSeason ? [spreadInput('Clutches a season', `species.${species.id}.nextClutch.perSeason`, perSeason)] : []),
@@ -103,7 +104,7 @@ export function judgeLoad(
       `${Math.round(ofBefore * 100)} % of her weight before the season`,
       'Below the limit she rests to the next season',
     )
-  if (refusedSince >= LOST_APPETITE && mealsSince === 0)
+  if (refusedSince >= common.lostAppetite!.value && mealsSince === 0)
     return say('rest', `refuses since laying, ${refusedSince} ×`, 'No appetite after laying is a sign of exhaustion')
   if (!perSeason) return say('rest', 'one a season', 'The species brings one clutch or litter a season')
   if (season.length >= perSeason.latest)

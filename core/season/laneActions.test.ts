@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
-import { shippedAlmanac, speciesOf } from '../almanac'
+import { shippedAlmanac, withOverrides } from '../almanac'
 import { entryKinds } from '../subjects'
 import { defaultSettings, houseOf, laneActions, laneNeed, seasonOfHouse } from '.'
 
 const today = 20_000
 
-function actions(b: HouseBuilder, title: string): string[] {
+function actions(b: HouseBuilder, title: string, almanac = shippedAlmanac): string[] {
   const house = houseOf(b.records())
-  const lane = seasonOfHouse(house, shippedAlmanac, defaultSettings, today).season.lanes.find(l => l.title === title)!
-  return laneActions(lane, house, speciesOf(shippedAlmanac, lane.speciesId), today).map(a => a.label)
+  const lane = seasonOfHouse(house, almanac, defaultSettings, today).season.lanes.find(l => l.title === title)!
+  return laneActions(lane, house, almanac, today).map(a => a.label)
 }
 
 function paired(speciesId: string) {
@@ -22,7 +22,7 @@ describe('what can be recorded of a lane', () => {
     for (const speciesId of ['milk-snake', 'rosy-boa', 'fire-bellied-toad']) {
       const house = houseOf(paired(speciesId).b.records())
       const { lanes } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today).season
-      const all = lanes.flatMap(l => laneActions(l, house, speciesOf(shippedAlmanac, speciesId), today))
+      const all = lanes.flatMap(l => laneActions(l, house, shippedAlmanac, today))
       expect(all.filter(a => a.founds).map(a => a.kind)).toEqual([speciesId === 'rosy-boa' ? 'born' : 'laid'])
       for (const a of all) expect(a.founds).toBe(entryKinds.get(a.kind)!.founds === 'clutch' ? 'clutch' : undefined)
     }
@@ -61,6 +61,9 @@ describe('what can be recorded of a lane', () => {
     const oldId = old.b.write('laid', old.pair, -90, { tag: 'C-1', eggs: 6, slugs: 0, tempC: 28 })
     old.b.write('hatched', { type: 'clutch', id: oldId }, -20, { count: 4 })
     expect(actions(old.b, 'C-1')).toEqual(['Lost young', 'Sold', 'Close'])
+    // the house may wait longer for the rest of a clutch
+    const patient = withOverrides(shippedAlmanac, [{ path: 'common.lastHatch.value', value: 30 }])
+    expect(actions(old.b, 'C-1', patient)).toContain('Hatched')
   })
 
   it('tadpoles come on land', () => {

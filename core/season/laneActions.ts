@@ -1,7 +1,6 @@
-import type { Species } from '../almanac'
+import { speciesOf, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { eggsLeft, tadpolesLeft, youngInGroup, type House, type PairingState } from '../subjects'
-import { LAST_HATCH_DAYS } from './lanes'
 import type { Lane, TaskAction } from './contracts'
 
 const say = (label: string, kind: string, data: Record<string, unknown> = {}): TaskAction => ({ label, kind, data })
@@ -44,12 +43,14 @@ function pairActions(species: Species, pairing: PairingState | undefined): TaskA
 }
 
 /** What can be recorded of a lane as it stands: the buttons of its panel. */
-export function laneActions(lane: Lane, house: House, species: Species, today: Day): TaskAction[] {
+export function laneActions(lane: Lane, house: House, almanac: Almanac, today: Day): TaskAction[] {
+  const species = speciesOf(almanac, lane.speciesId)
   if (lane.kind === 'pair') return pairActions(species, house.pairings[lane.subject.id])
   const clutch = house.clutches[lane.subject.id]
   if (!clutch) return []
   const first = clutch.hatched[0]
-  const eggs = clutch.kind === 'litter' || (first && today - first.day >= LAST_HATCH_DAYS) ? 0 : eggsLeft(clutch)
+  const eggs =
+    clutch.kind === 'litter' || (first && today - first.day >= almanac.common.lastHatch!.value) ? 0 : eggsLeft(clutch)
   const tadpoles = tadpolesLeft(clutch)
   const young = youngInGroup(clutch)
   return [

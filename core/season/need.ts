@@ -31,7 +31,7 @@ import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from '../settings'
 import type { PreyOutlook, Scenarios } from './contracts'
-import { LAST_MONTH_DAYS, eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
+import { eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
 
 /** Days looked ahead: about nine months. */
 export const HORIZON_DAYS = 274
@@ -110,7 +110,7 @@ function addAnimalNeed(
       : next
   const byWeight = species.eats === 'rodents' && usual !== null && animal.weights.length > 0
   const carrying = (day: Day): Gravid =>
-    birth === null || day > birth ? false : birth - day <= LAST_MONTH_DAYS ? 'late' : 'gravid'
+    birth === null || day > birth ? false : birth - day <= almanac.common.lastMonth!.value ? 'late' : 'gravid'
   const smallerFor = new Map<Gravid, NextMeal['portions'] | null>()
   /** Portions while she carries, by how far; worked out once each. */
   const carried = (how: Gravid) => {

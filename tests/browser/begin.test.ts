@@ -38,6 +38,16 @@ describe('the first day of a keeper, with a species that is not shipped', () => 
     expect(places.find(p => p.kind === 'incubator')!.tempC).toBeCloseTo(27.9, 0)
   })
 
+  it('what a step has written is taken back where it stands, and written anew', async () => {
+    await visit.press('Take back: Where they live')
+    await visit.untilText('body', 'Taken back')
+    expect(Object.keys((await house()).places)).toEqual([])
+    await visit.press('Leave this out for now')
+    await visit.click('.steps li:nth-child(2) .line')
+    await visit.press('Add these places')
+    await visit.untilText('.steps li:nth-child(2) .line', '13 places')
+  })
+
   it('pasted lines are read, what is not understood is told, and a missing species is added on the way', async () => {
     await visit.press('Paste a list')
     await visit.page.type(
@@ -84,5 +94,37 @@ describe('the first day of a keeper, with a species that is not shipped', () => 
     await visit.press('here')
     await visit.untilText('main h1', 'How does this house begin?')
     expect(visit.complaints).toEqual([])
+  })
+})
+
+describe('the same by thumb, on a phone', () => {
+  let own: RunningServer
+  beforeAll(async () => {
+    own = await startServer()
+  })
+  afterAll(() => own.stop())
+
+  it('leads to a first forecast', async () => {
+    const phone = await Visit.start(chromium.browser, own.address, { phone: true, theme: 'dark' })
+    await phone.go('/begin')
+    await phone.tap('Set up the house')
+    await phone.tap('Add these places')
+    await phone.page.waitForSelector('input[aria-label="Tag 1"]')
+    await phone.page.type('input[aria-label="Tag 1"]', 'G-1')
+    const species = 'button[aria-label^="Species 1:"]'
+    await phone.click(species)
+    await phone.page.waitForSelector('[role="listbox"] input, [role="option"]')
+    await phone.page.keyboard.type('leopard')
+    await phone.untilText('[role="option"]', 'Leopard gecko')
+    await phone.page.keyboard.press('Enter')
+    await phone.tap('Add animal')
+    await phone.page.waitForSelector('.part [role="radio"][id$=":laid"]')
+    await (await phone.page.$('.part [role="radio"][id$=":laid"]'))!.tap()
+    await phone.tap('Write the clutch')
+    await phone.untilText('[data-forecast]', 'C-1')
+    const wide = await phone.page.evaluate(() => document.documentElement.scrollWidth)
+    expect(wide).toBeLessThanOrEqual(390)
+    expect(phone.complaints).toEqual([])
+    await phone.page.close()
   })
 })

@@ -10,9 +10,10 @@ const species = computed(() => house.almanac.species[props.animal.speciesId])
 /** A type that is offered to nobody else. */
 const isOwn = computed(() => house.house.species[props.animal.speciesId]?.type && species.value?.retired)
 
+/** Made once, so that sending it again does not do it twice. */
+let own = v7()
 async function give(): Promise<void> {
   const { id, tag, speciesId } = props.animal
-  const own = v7()
   const subject = { type: 'species', id: own }
   const data = { name: `${house.speciesName(speciesId)}: ${tag}`, latin: '', from: speciesId, type: true, parts: {} }
   const written = await record(
@@ -23,7 +24,10 @@ async function give(): Promise<void> {
     ],
     `${tag} has numbers of its own`,
   )
-  if (written) await navigateTo(`/almanac#${own}`)
+  if (!written) return
+  const to = `/almanac#${own}`
+  own = v7()
+  await navigateTo(to)
 }
 </script>
 

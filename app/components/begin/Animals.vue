@@ -2,7 +2,7 @@
 import { bornIn, readPastedRows, type PastedRow } from '#core/subjects'
 
 /** Animals one by one, or from pasted lines: read, looked at, mended in place, and added together. */
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [ids: string[]] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const rows = ref<(PastedRow & { problem?: string })[]>([])
@@ -81,9 +81,11 @@ async function send(): Promise<void> {
       for (const e of errors) if (sent[e.index ?? 0]) sent[e.index ?? 0]!.problem = e.message
     },
   }
-  if (!(await record(wishes, `${sent.length} ${sent.length === 1 ? 'animal' : 'animals'} added`, refusal))) return
+  const says = `${sent.length} ${sent.length === 1 ? 'animal' : 'animals'} added`
+  const written = await record(wishes, says, refusal, true)
+  if (!written) return
   rows.value = [blank('female'), blank('male')]
-  emit('done')
+  emit('done', written)
 }
 </script>
 

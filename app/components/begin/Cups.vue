@@ -3,7 +3,7 @@ import { feederOf } from '#core/almanac'
 import { nextCultureTags, plannedSupply } from '#core/supply'
 
 /** Cultures that stand already, with the day on which they were started. */
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [ids: string[]] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const state = reactive({ feederId: 'fly.small', count: 2, day: house.today as number | null })
@@ -23,7 +23,8 @@ async function send(): Promise<void> {
     day: state.day ?? house.today,
     data: { tag, feederId: state.feederId, placeId: null },
   }))
-  if (await record(wishes, `${tags.length} of ${feeder.name.toLowerCase()} written`, refusal)) emit('done')
+  const written = await record(wishes, `${tags.length} of ${feeder.name.toLowerCase()} written`, refusal, true)
+  if (written) emit('done', written)
 }
 </script>
 

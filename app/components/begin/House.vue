@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Name, time zone and units, taken from the browser where it knows them. */
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [ids: string[]] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const zones = Intl.supportedValuesOf('timeZone')
@@ -24,7 +24,8 @@ async function send(): Promise<void> {
     ),
   )
   const wish = { kind: 'settingsChanged', subject: { type: 'settings', id: 'house' }, data: said }
-  if (await record(wish, 'The house is named', form.value)) emit('done')
+  const ids = await record(wish, 'The house is named', form.value, true)
+  if (ids) emit('done', ids)
 }
 </script>
 

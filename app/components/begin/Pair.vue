@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import type { Wish } from '~/composables/useRecord'
 
 /** A pair that is together, a lock that was seen, or eggs that lie in the incubator now. */
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [ids: string[]] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const state = reactive({
@@ -46,10 +46,11 @@ watchEffect(() => {
   if (!state.sireId && sires.value.length) state.sireId = sires.value[0]!.value
 })
 
+/** Made once for the pair that is meant, so that sending it again does not do it twice. */
+let id = v7()
 async function send(): Promise<void> {
   problem.value = ''
   if (!state.damId) return
-  const id = v7()
   const day = state.day ?? house.today
   const subject = { type: 'pairing', id }
   const wishes: Wish[] = [
@@ -75,7 +76,15 @@ async function send(): Promise<void> {
         ...(incubator.value ? {} : { tempC: species.value?.incubation?.usualTempC.value ?? null }),
       },
     })
-  if (await record(wishes, state.now === 'laid' ? 'The clutch is written' : 'The pair is set', refusal)) emit('done')
+  const written = await record(
+    wishes,
+    state.now === 'laid' ? 'The clutch is written' : 'The pair is set',
+    refusal,
+    true,
+  )
+  if (!written) return
+  id = v7()
+  emit('done', written)
 }
 </script>
 

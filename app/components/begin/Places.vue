@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import type { Wish } from '~/composables/useRecord'
 
 /** A room, a rack of tubs and an incubator, in one go. */
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [ids: string[]] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const inF = computed(() => house.settings.tempUnit === '°F')
@@ -17,10 +17,12 @@ const state = reactive({
 })
 const { problem, refusal } = useRefusalText()
 const toC = (t: number) => (inF.value ? Math.round(((t - 32) / 1.8) * 10) / 10 : t)
+/** Ids are made once for what is meant, so that sending it again does not do it twice. */
+const fresh = () => ({ room: v7(), rack: v7(), incubator: v7(), tubs: Array.from({ length: 200 }, () => v7()) })
+let made = fresh()
 async function send(): Promise<void> {
   problem.value = ''
-  const room = v7()
-  const rack = v7()
+  const { room, rack } = made
   const place = (id: string, data: Record<string, unknown>): Wish => ({ id, founds: 'place', kind: 'placeAdded', data })
   const { tubs } = state
   const wishes = [
@@ -36,7 +38,7 @@ async function send(): Promise<void> {
       ? [place(rack, { name: 'Rack', kind: 'rack', parentId: room, order: 0, tempC: null, capacity: null })]
       : []),
     ...Array.from({ length: tubs }, (_, i) =>
-      place(v7(), {
+      place(made.tubs[i]!, {
         name: `${state.prefix.trim() || 'Tub'} ${i + 1}`,
         kind: 'tub',
         parentId: rack,
@@ -47,7 +49,7 @@ async function send(): Promise<void> {
     ),
     ...(state.incubator
       ? [
-          place(v7(), {
+          place(made.incubator, {
             name: 'Incubator',
             kind: 'incubator',
             parentId: room,
@@ -58,7 +60,10 @@ async function send(): Promise<void> {
         ]
       : []),
   ]
-  if (await record(wishes, `${wishes.length} places added`, refusal)) emit('done')
+  const written = await record(wishes, `${wishes.length} places added`, refusal, true)
+  if (!written) return
+  made = fresh()
+  emit('done', written)
 }
 </script>
 

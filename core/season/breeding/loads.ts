@@ -34,7 +34,7 @@ export function loadOf(dam: AnimalState, lane: Lane | null, context: SeasonConte
     if (!hasMating(species)) return null
     const next =
       lane?.events.filter(e => !e.observed && (e.event === 'laid' || e.event === 'born')).map(e => e.dist) ?? []
-    return judgeLoad(species, dam, clutches, [...next, ...(lane?.later.map(l => l.dist) ?? [])], today)
+    return judgeLoad(species, dam, clutches, [...next, ...(lane?.later.map(l => l.dist) ?? [])], almanac.common, today)
   }
   return lane
     ? loadsByLane(context, lane, [dam, almanac, today, ...clutches], judge)

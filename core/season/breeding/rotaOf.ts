@@ -27,9 +27,6 @@ import { eggTempOf } from './sexOf'
 /** The rota is planned so far ahead. */
 export const ROTA_DAYS = 28
 
-/** After a clutch the male goes in between the first and the third day. [common practice] */
-const AFTER_CLUTCH = { from: 1, until: 4 }
-
 /** First day on which an animal may go to pairing, with why; null = not in sight. */
 function pairableFrom(
   animal: AnimalState,
@@ -221,12 +218,12 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
       : out(`${wrong.why}: take him out`, wrong.reasons)
   if (again) {
     const last = births.at(-1)!
-    const intime = last.day + AFTER_CLUTCH.until
+    const intime = last.day + almanac.common.maleAfterUntil!.value
     return {
       pair: {
         ...base,
         wanted,
-        from: last.day + AFTER_CLUTCH.from,
+        from: last.day + almanac.common.maleAfterFrom!.value,
         intime,
         until: Math.max(intime, last.day + Math.floor((species.nextClutch?.days.earliest ?? 0) / 2)),
         why: `laid ${formatDay(last.day, today)}: male in again`,
@@ -234,7 +231,11 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
           rule,
           {
             rule: 'The male goes in again for 1–3 days after every clutch, fertile or not (common practice); late when he was not free, at most to half the time to her next',
-            inputs: [entryInput('Laid', formatDay(last.day, today), last)],
+            inputs: [
+              entryInput('Laid', formatDay(last.day, today), last),
+              factInput('From', 'common.maleAfterFrom.value', almanac.common.maleAfterFrom!),
+              factInput('Until', 'common.maleAfterUntil.value', almanac.common.maleAfterUntil!),
+            ],
           },
         ],
       },

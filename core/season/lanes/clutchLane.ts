@@ -11,9 +11,6 @@ import type { Stage } from '../contracts'
 import type { MadeLane } from './madeLane'
 import { incubationOf, throughRate } from './young'
 
-/** Eggs left so long after the first hatched do not follow. [memory] */
-export const LAST_HATCH_DAYS = 14
-
 const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
 
 /** The lane of a clutch with something alive: its hatch, its young, and the mouths among them. */
@@ -94,7 +91,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
     })
   }
   const unhatched = clutch.good !== null ? Math.min(clutch.good, eggs) : eggs
-  if (unhatched > 0 && (!hatch || today - hatch.day < LAST_HATCH_DAYS)) {
+  if (unhatched > 0 && (!hatch || today - hatch.day < almanac.common.lastHatch!.value)) {
     const through = throughRate(species, clutch.good !== null)
     const chain = forecastChain({
       species,

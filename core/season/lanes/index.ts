@@ -12,7 +12,6 @@ import { nextEventDay } from './events'
 import type { MadeLane } from './madeLane'
 import { pairLane } from './pairLane'
 
-export { LAST_HATCH_DAYS } from './clutchLane'
 export { isAhead, nextEventDay } from './events'
 
 const LAST_MOUTHS = Symbol('mouths told last')

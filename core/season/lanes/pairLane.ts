@@ -106,6 +106,7 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
           { ...species, mating: species.mating },
           pairing,
           births.at(-1)?.day ?? pairing.startDay - 1,
+          almanac.common,
           today,
         )
       : null

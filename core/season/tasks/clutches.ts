@@ -4,7 +4,6 @@ import { ladderStepAt } from '../../feeding'
 import { almanacRow, computedInput, entryInput, factInput } from '../../judgement'
 import { eggsLeft, tadpolesLeft, youngInGroup } from '../../subjects'
 import { formatDistance, formatRange } from '../../units'
-import { LAST_HATCH_DAYS } from '../lanes'
 import { subjectAs } from '../guard'
 import { laneById } from '../indexes'
 import type { Task } from '../contracts'
@@ -17,7 +16,7 @@ export const eggTasks: TaskMaker = context =>
     subjectAs('clutch'),
     (clutch, { almanac, today, lanes }): Task[] => {
       const eggs = clutch.kind === 'eggs' && !clutch.ended ? eggsLeft(clutch) : 0
-      if (!eggs || clutch.hatched.some(h => today - h.day >= LAST_HATCH_DAYS)) return []
+      if (!eggs || clutch.hatched.some(h => today - h.day >= almanac.common.lastHatch!.value)) return []
       const species = speciesOf(almanac, clutch.speciesId)
       const subject = { type: 'clutch' as const, id: clutch.id }
       const hatch = laneById(lanes, `clutch:${clutch.id}`)?.events.find(e => e.event === 'hatched')

@@ -1,5 +1,5 @@
 import { COLD_ACTION_WORDS } from '../../brumation'
-import { computedInput, entryInput } from '../../judgement'
+import { factInput, computedInput, entryInput } from '../../judgement'
 import type { AnimalState, House } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../contracts'
@@ -11,9 +11,6 @@ const about = (animal: AnimalState) => ({
   tag: animal.tag,
   placeId: animal.placeId,
 })
-
-/** Days before cooling from which the starting weight counts. [memory] */
-const START_WEIGHT_DAYS = 7
 
 /** Baths, starting weight and cooling of the animals of planned groups. */
 export const coolingTasks: TaskMaker = context =>
@@ -43,7 +40,7 @@ export const coolingTasks: TaskMaker = context =>
               reasons: [
                 {
                   rule: 'Tortoises fast with baths before the cold (common practice)',
-                  inputs: [computedInput('Every', '3 days')],
+                  inputs: [factInput('Every', 'common.bathEvery.value', context.almanac.common.bathEvery!)],
                 },
                 ...programme.reasons,
               ],
@@ -51,7 +48,10 @@ export const coolingTasks: TaskMaker = context =>
             })
           }
           const last = animal.weights.at(-1)
-          if (due(programme.coolDay - 2, today) && (!last || last.day < programme.coolDay - START_WEIGHT_DAYS)) {
+          if (
+            due(programme.coolDay - 2, today) &&
+            (!last || last.day < programme.coolDay - context.almanac.common.startWeightBefore!.value)
+          ) {
             tasks.push({
               ...about(animal),
               id: `startweight:${animal.id}`,

@@ -137,7 +137,15 @@ export function coldOf(animal: AnimalState, context: SeasonContext): ColdJudgeme
     return {
       line,
       programme,
-      verdict: judgeCold(species, animal, line, programme.wakeDay, species.weighEveryDays.cold.value, today),
+      verdict: judgeCold(
+        species,
+        animal,
+        line,
+        programme.wakeDay,
+        species.weighEveryDays.cold.value,
+        context.almanac.common,
+        today,
+      ),
     }
   })
 }

@@ -11,4 +11,4 @@ export {
   type ColdJudgement,
 } from './animalWinter'
 export { coolingWindow, type CoolingWindow } from './coolingWindow'
-export { LAST_MONTH_DAYS, birthsExpected, gravidIn, winterOutlook } from './outlook'
+export { birthsExpected, gravidIn, winterOutlook } from './outlook'

@@ -255,9 +255,6 @@ function groupView(
   }
 }
 
-/** The last month before laying or birth, in which no large meal is given. [common practice] */
-export const LAST_MONTH_DAYS = 30
-
 /** Females that carry, with the middle day on which each is expected to lay or give birth; null when that is not known. */
 function carriers(lanes: readonly Lane[], context: SeasonContext): [damId: string, day: Day | null][] {
   return lanes
@@ -277,7 +274,7 @@ export function gravidIn(lanes: readonly Lane[], context: SeasonContext): Map<st
   return new Map(
     carriers(lanes, context).map(([id, day]) => [
       id,
-      day !== null && day - context.today <= LAST_MONTH_DAYS ? 'late' : 'gravid',
+      day !== null && day - context.today <= context.almanac.common.lastMonth!.value ? 'late' : 'gravid',
     ]),
   )
 }
