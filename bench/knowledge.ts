@@ -1,6 +1,6 @@
 // What 300 species of the house's own cost beside none, in the same run: making the almanac, the season, one more entry.
 import { Bench } from 'tinybench'
-import { shippedAlmanac, withOverrides, withRows, type Almanac, type OwnSpecies } from '#core/almanac'
+import { shipped, shippedAlmanac, withCheckedOwn, type Almanac, type OwnSpecies } from '#core/almanac'
 import { FoldMemory, withEntry, type DatedEntry } from '#core/subjects'
 import { SeasonMemory, defaultSettings, season } from '#core/season'
 import { bigHouse } from './bigHouse'
@@ -20,7 +20,7 @@ const rows = Array.from({ length: 300 }, (_, i): OwnSpecies => ({
   retired: false,
 }))
 const numbers = [{ path: 'species.corn-snake.fertility.value', value: 0.8 }]
-const make = (own: readonly OwnSpecies[]) => withOverrides(withRows(shippedAlmanac, own, []).almanac, numbers)
+const make = (own: readonly OwnSpecies[]) => withCheckedOwn(shipped, { species: own, feeders: [], numbers }).almanac
 const plain = make([])
 const large = make(rows)
 

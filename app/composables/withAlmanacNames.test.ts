@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { shippedAlmanac, withRows } from '#core/almanac'
+import { shipped, withOwn } from '#core/almanac'
 import { withAlmanacNames } from './withAlmanacNames'
 
 describe('a sentence of the log', () => {
@@ -15,7 +15,7 @@ describe('a sentence of the log', () => {
       parts: {},
       retired: false,
     }
-    const { almanac } = withRows(shippedAlmanac, [], [own])
+    const { almanac } = withOwn(shipped, { species: [], feeders: [own], numbers: [] })
     expect(withAlmanacNames('Took 2 × fly.large', almanac)).toBe('Took 2 large fruit fly')
     expect(withAlmanacNames(`Took 2 × ${id}`, almanac)).toBe('Took 2 wax moth')
     expect(withAlmanacNames('Corrected: species corn-snake, sex male', almanac)).toBe(

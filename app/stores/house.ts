@@ -1,13 +1,5 @@
 import { defineStore } from 'pinia'
-import {
-  withNumbers,
-  withRows,
-  withoutPrototypes,
-  type Almanac,
-  type OwnFeeder,
-  type OwnSpecies,
-  type Override,
-} from '#core/almanac'
+import { withOwn, withoutPrototypes, type OwnFeeder, type OwnSpecies, type Override, type Shipped } from '#core/almanac'
 import type { Entry } from '#core/subjects'
 // by their files: the index would make the whole log part of the first load
 import { isOneSpecies as isOne, rootIn } from '#core/subjects/oneSpecies'
@@ -26,7 +18,7 @@ export const useHouse = defineStore('house', () => {
   const told = shallowRef<{ token: string; value: Told } | null>(null)
   const toldPlans = shallowRef<{ token: string; value: PlansSnapshot } | null>(null)
   /** The almanac of the program, without what the house says itself. */
-  const shipped = shallowRef<Almanac | null>(null)
+  const shipped = shallowRef<Shipped | null>(null)
   const snapshot = computed(() => (shipped.value && told.value?.value.house) ?? null)
   const computedSeason = computed(() => told.value?.value.season ?? null)
   const computedPlans = computed(() => toldPlans.value?.value ?? null)
@@ -43,8 +35,8 @@ export const useHouse = defineStore('house', () => {
     return JSON.stringify([species, feeders, snapshot.value?.overrides ?? []])
   })
   const almanac = computed(() => {
-    const [species, feeders, overrides] = JSON.parse(saidOfAlmanac.value) as [OwnSpecies[], OwnFeeder[], Override[]]
-    return withNumbers(withRows(shipped.value!, species, feeders).almanac, overrides)
+    const [species, feeders, numbers] = JSON.parse(saidOfAlmanac.value) as [OwnSpecies[], OwnFeeder[], Override[]]
+    return withOwn(shipped.value!, { species, feeders, numbers }).almanac
   })
   const house = computed(() => snapshot.value!.house)
   const settings = computed(() => snapshot.value!.settings)
@@ -122,11 +114,11 @@ export const useHouse = defineStore('house', () => {
   async function load(whole = false): Promise<void> {
     try {
       const token = whole ? undefined : told.value?.token
-      const almanacOfProgram = shipped.value ?? callApi<Almanac>('/api/almanac')
+      const almanacOfProgram = shipped.value ?? callApi<Shipped>('/api/almanac')
       const changes = callApi<HouseChanges>(`/api/changes${sinceThen(token)}`)
       // neither is left without anyone who hears that it failed
       const [knowledge] = await Promise.all([almanacOfProgram, changes])
-      shipped.value ??= withoutPrototypes(knowledge)
+      shipped.value ??= { ...knowledge, base: withoutPrototypes(knowledge.base) }
       await take(await changes)
       answered()
     } catch (error) {

@@ -2,7 +2,7 @@ import './withoutEval'
 import { expose } from 'comlink'
 import highsLoader from 'highs'
 import wasmUrl from 'highs/runtime?url'
-import { shippedAlmanac, withNumbers, withRows, type Override, type SheetPlan } from '#core/almanac'
+import { shipped, withOwn, type Override, type SheetPlan } from '#core/almanac'
 import { ownRows, withKnowledge, type House } from '#core/subjects'
 import {
   PlanMemory,
@@ -37,8 +37,7 @@ const loading = highsLoader({ locateFile: () => wasmUrl })
 /** The same season function as on the server, with changed inputs. Writes nothing. */
 async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutcome> {
   const start = performance.now()
-  const { species, feeders } = ownRows(inputs.house)
-  const almanac = withNumbers(withRows(shippedAlmanac, species, feeders).almanac, inputs.overrides)
+  const { almanac } = withOwn(shipped, { ...ownRows(inputs.house), numbers: inputs.overrides })
   const { house, settings } = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
   const { season, scenarios } = seasonOfHouse(house, almanac, settings, inputs.today)
   const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading), memory)
@@ -48,8 +47,7 @@ async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutc
 /** What the season of this house would say otherwise with other knowledge. Writes nothing. */
 function tryKnowledge(inputs: WhatIfInputs, facts: SheetPlan['facts']): SeasonDifferences {
   const { house, settings, overrides, today } = inputs
-  const almanacOf = ({ species, feeders }: ReturnType<typeof ownRows>) =>
-    withNumbers(withRows(shippedAlmanac, species, feeders).almanac, overrides)
+  const almanacOf = (rows: ReturnType<typeof ownRows>) => withOwn(shipped, { ...rows, numbers: overrides }).almanac
   const after = withKnowledge(house, facts)
   return seasonDifferences(
     seasonOfHouse(house, almanacOf(ownRows(house)), settings, today).season,

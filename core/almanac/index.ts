@@ -20,19 +20,23 @@ export {
   type Sexing,
   type SignRow,
 } from './schema'
-export { shippedAlmanac } from './data'
+export { shipped, shippedAlmanac } from './data'
 export { AlmanacError, withNumbers, withoutPrototypes, type Override } from './ownNumbers'
-export { withOverrides } from './overrides'
+export { withCheckedOwn, withOverrides } from './overrides'
 export {
   FEEDER_PARTS,
   SPECIES_PARTS,
   borrowed,
-  withRows,
+  standingOn,
+  withOwn,
   type FeederPart,
+  type MadeAlmanac,
   type OwnFeeder,
+  type OwnKnowledge,
   type OwnSpecies,
   type PartsOf,
   type RefusedRow,
+  type Shipped,
   type SpeciesPart,
 } from './ownRows'
 export { nearestSpecies, type ShortForm } from './nearest'

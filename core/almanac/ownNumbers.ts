@@ -57,6 +57,23 @@ export function withNumbers(almanac: Almanac, overrides: readonly Override[]): A
   return copy
 }
 
+/**
+ * The row that a number stands in, as `species.corn-snake`; null when it is of every species, or of none that is known.
+ * Ids of prey carry a dot themselves: the shortest that is there is meant.
+ */
+export function rowOfPath(
+  path: string,
+  known: Readonly<Record<'species' | 'feeders', ReadonlySet<string>>>,
+): string | null {
+  const [table, ...keys] = path.split('.')
+  if (table !== 'species' && table !== 'feeders') return null
+  for (let n = 1; n < keys.length; n++) {
+    const id = keys.slice(0, n).join('.')
+    if (known[table].has(id)) return `${table}.${id}`
+  }
+  return null
+}
+
 /** The almanac with tables that are looked up by ids from outside, so that no id reaches a prototype. */
 export function withoutPrototypes(almanac: Almanac): Almanac {
   const { species, feeders, schools, signs, common, sources } = almanac

@@ -1,5 +1,6 @@
 import { derived } from '../derived'
 import { recordOf } from '../record'
+import { rowOfPath, withNumbers, type Override } from './ownNumbers'
 import type { Almanac, Feeder, Species } from './schema'
 
 /** What a species says beside its names; each part is taken over or set as a whole. */
@@ -96,64 +97,127 @@ interface RowOf {
   retired: boolean
 }
 
-/** Rows over what is shipped; each may take over from another that is made before it. */
+/**
+ * Rows as they are made of one another: shipped whole, shipped by a relative, said by the house; numbers of the house are
+ * laid on each before another takes over from it, so that a type and a borrower follow what is set on their relative.
+ */
 function rowsOver<T extends { name: string }, Own extends RowOf>(
   shipped: Readonly<Record<string, T>>,
+  shippedRows: readonly Own[],
   own: readonly Own[],
   make: (row: Own, base: T | null) => T,
+  numbered: (row: T, id: string) => T,
 ): { rows: Record<string, T>; refused: RefusedRow[] } {
-  const rows = recordOf(Object.entries(shipped))
-  const left = new Map(own.map(row => [row.id, row]))
-  const refused: RefusedRow[] = []
+  const rows = recordOf<T>([])
+  const layers = [shippedRows, own].map(said => new Map(said.map(row => [row.id, row])))
+  const refused = new Map<string, RefusedRow>()
+  const refuse = ({ id, name }: Own, message: string) => void refused.set(id, { id, name, message })
   const stands = (id: string, behind: readonly string[]): T | null => {
-    const row = left.get(id)
-    if (row) add(row, behind)
-    return rows[id] ?? null
+    if (Object.hasOwn(rows, id)) return rows[id]!
+    if (refused.has(id)) return null
+    let row = Object.hasOwn(shipped, id) ? shipped[id]! : null
+    const here = [...behind, id]
+    for (const layer of layers) {
+      const said = layer.get(id)
+      if (!said) continue
+      if (said.added && said.from !== null && here.includes(said.from)) refuse(said, 'It takes over from itself')
+      else {
+        const base = !said.added ? row : said.from === null ? null : stands(said.from, here)
+        if (base || (said.added && said.from === null)) row = make(said, base)
+        else refuse(said, 'What it takes over from is not in the almanac')
+      }
+      if (refused.has(id)) return null
+    }
+    return row && (rows[id] = numbered(row, id))
   }
-  const add = (row: Own, behind: readonly string[]): void => {
-    const refuse = (message: string) => refused.push({ id: row.id, name: row.name, message })
-    left.delete(row.id)
-    const from = row.added ? row.from : row.id
-    if (row.from !== null && behind.includes(row.from)) return void refuse('It takes over from itself')
-    const base = from === null ? null : row.added ? stands(from, [...behind, row.id]) : (shipped[from] ?? null)
-    if (from !== null && !base) return void refuse('What it takes over from is not in the almanac')
-    rows[row.id] = make(row, base)
-  }
-  for (const row of own) if (left.has(row.id)) add(row, [])
-  return { rows, refused }
+  for (const id of [...Object.keys(shipped), ...layers.flatMap(layer => [...layer.keys()])]) stands(id, [])
+  return { rows, refused: [...refused.values()] }
 }
 
+/** What is shipped: rows that are written out whole, and those that stand on a relative and follow it. */
+export interface Shipped {
+  base: Almanac
+  rows: readonly OwnSpecies[]
+}
+
+/** What a house says otherwise than what is shipped. */
+export interface OwnKnowledge {
+  species: readonly OwnSpecies[]
+  feeders: readonly OwnFeeder[]
+  numbers: readonly Override[]
+}
+
+/** An almanac, and the rows that cannot be made and are left out of it. */
+export interface MadeAlmanac {
+  almanac: Almanac
+  refused: RefusedRow[]
+}
+
+const speciesMade = (row: OwnSpecies, base: Species | null): Species =>
+  withParts(base === null || !row.added || row.type ? (base ?? {}) : borrowedOf(base), row.parts, {
+    id: row.id,
+    name: row.name ?? base?.name,
+    latin: row.latin ?? base?.latin ?? '',
+    typeOf: row.added ? (row.type ? (base?.typeOf ?? row.from) : null) : base?.typeOf,
+    retired: row.retired || null,
+  })
+const feederMade = (row: OwnFeeder, base: Feeder | null): Feeder =>
+  withParts(base === null || !row.added ? (base ?? {}) : borrowedOf(base), row.parts, {
+    id: row.id,
+    name: row.name ?? base?.name,
+    one: row.one ?? base?.one,
+    many: row.many ?? base?.many,
+    retired: row.retired || null,
+  })
+
 /**
- * The almanac with the species and feeders of the house, and with what it says otherwise of shipped ones. What is shipped
- * is left as it was; whether a row contradicts itself is not looked at (see `speciesProblem`).
+ * The almanac with the species and feeders of the house, with what it says otherwise of shipped ones, and with its own
+ * numbers. What is shipped is left as it was; whether a row contradicts itself is not looked at (see `ownProblem`).
  * @returns the almanac, and rows that cannot be made, which are left out
+ * @throws AlmanacError when a path of `numbers` names no number
  */
-export function withRows(
-  almanac: Almanac,
-  species: readonly OwnSpecies[],
-  feeders: readonly OwnFeeder[],
-): { almanac: Almanac; refused: RefusedRow[] } {
-  if (!species.length && !feeders.length) return { almanac, refused: [] }
-  const ofSpecies = rowsOver<Species, OwnSpecies>(almanac.species, species, (row, base) =>
-    withParts(base === null || !row.added || row.type ? (base ?? {}) : borrowedOf(base), row.parts, {
-      id: row.id,
-      name: row.name ?? base?.name,
-      latin: row.latin ?? base?.latin ?? '',
-      typeOf: row.added ? (row.type ? (base?.typeOf ?? row.from) : null) : base?.typeOf,
-      retired: row.retired || null,
-    }),
-  )
-  const ofFeeders = rowsOver<Feeder, OwnFeeder>(almanac.feeders, feeders, (row, base) =>
-    withParts(base === null || !row.added ? (base ?? {}) : borrowedOf(base), row.parts, {
-      id: row.id,
-      name: row.name ?? base?.name,
-      one: row.one ?? base?.one,
-      many: row.many ?? base?.many,
-      retired: row.retired || null,
-    }),
-  )
+export function withOwn(shipped: Shipped, own: OwnKnowledge): MadeAlmanac {
+  return own.species.length || own.feeders.length || own.numbers.length ? made(shipped, own) : asShipped(shipped)
+}
+const asShipped = derived((shipped: Shipped) => made(shipped, { species: [], feeders: [], numbers: [] }))
+
+function made({ base, rows }: Shipped, { species, feeders, numbers }: OwnKnowledge): MadeAlmanac {
+  const known = {
+    species: new Set([...Object.keys(base.species), ...[...rows, ...species].map(s => s.id)]),
+    feeders: new Set([...Object.keys(base.feeders), ...feeders.map(f => f.id)]),
+  }
+  const ofRow = new Map<string, Override[]>()
+  for (const number of numbers) {
+    const row = rowOfPath(number.path, known)
+    if (row) ofRow.set(row, [...(ofRow.get(row) ?? []), number])
+  }
+  /** Those of no row: they hold for every species, or for one that is not there. */
+  const left = new Set(numbers)
+  const laying =
+    <T>(table: 'species' | 'feeders') =>
+    (row: T, id: string): T => {
+      const own = ofRow.get(`${table}.${id}`)
+      if (!own) return row
+      for (const number of own) left.delete(number)
+      return withNumbers({ ...base, species: {}, feeders: {}, [table]: { [id]: row } }, own)[table][id] as T
+    }
+  const ofSpecies = rowsOver(base.species, rows, species, speciesMade, laying<Species>('species'))
+  const ofFeeders = rowsOver(base.feeders, [], feeders, feederMade, laying<Feeder>('feeders'))
   return {
-    almanac: { ...almanac, species: ofSpecies.rows, feeders: ofFeeders.rows },
+    almanac: withNumbers({ ...base, species: ofSpecies.rows, feeders: ofFeeders.rows }, [...left]),
     refused: [...ofSpecies.refused, ...ofFeeders.refused],
   }
+}
+
+/** A row as far as it follows another. */
+export type Follower = Pick<RowOf, 'id' | 'added' | 'from'>
+
+/** Rows of the house and those shipped by a relative that stand on one of these, over however many others. */
+export function standingOn(rows: readonly Follower[], ids: Iterable<string>): ReadonlySet<string> {
+  const found = new Set(ids)
+  for (let before = -1; before !== found.size;) {
+    before = found.size
+    for (const { id, added, from } of rows) if (added && from !== null && found.has(from)) found.add(id)
+  }
+  return found
 }

@@ -1,3 +1,5 @@
+import { rowOfPath } from './ownNumbers'
+import { standingOn, type Follower } from './ownRows'
 import { Almanac, BREEDING_EVENTS, Feeder, Species } from './schema'
 
 /** What speaks against a row, and where in it. */
@@ -58,17 +60,31 @@ export function feederProblem(feeder: Feeder, almanac: Pick<Almanac, 'feeders'>)
   return other ? { path: 'name', message: `The almanac has a feeder called ${other.name} already` } : null
 }
 
-/** Rows of the almanac that an own number stands in, checked as a whole. @returns what speaks against them, or null */
-export function numbersProblem(almanac: Almanac, paths: readonly string[]): RowProblem | null {
-  for (const path of paths) {
-    const [table, ...rest] = path.split('.')
-    if (table === 'species') {
-      const parsed = Species.safeParse(almanac.species[rest[0]!])
-      if (!parsed.success) return firstIssue(parsed.error.issues)
-    } else if (table === 'feeders') {
-      const id = Object.keys(almanac.feeders).find(f => rest.join('.').startsWith(`${f}.`))
-      const parsed = Feeder.safeParse(id === undefined ? null : almanac.feeders[id])
-      if (!parsed.success) return firstIssue(parsed.error.issues)
+/**
+ * What speaks against an almanac with own numbers in it: rows that one stands in, rows that follow those, and what holds
+ * for every species.
+ * @param paths the own numbers
+ * @param rows rows that may follow others
+ * @returns what speaks against it, or null
+ */
+export function numbersProblem(
+  almanac: Almanac,
+  paths: readonly string[],
+  rows: Readonly<Record<'species' | 'feeders', readonly Follower[]>>,
+): RowProblem | null {
+  const ids = { species: new Set(Object.keys(almanac.species)), feeders: new Set(Object.keys(almanac.feeders)) }
+  const stoodIn = paths.map(path => rowOfPath(path, ids))
+  for (const [table, schema] of [
+    ['species', Species],
+    ['feeders', Feeder],
+  ] as const) {
+    const own = stoodIn.flatMap(row => (row?.startsWith(`${table}.`) ? [row.slice(table.length + 1)] : []))
+    for (const id of standingOn(rows[table], own)) {
+      const row = almanac[table][id]
+      const parsed = row && schema.safeParse(row)
+      if (!parsed || parsed.success) continue
+      const { path, message } = firstIssue(parsed.error.issues)
+      return { path, message: `${row.name}: ${message}` }
     }
   }
   const { common, schools, signs } = Almanac.shape

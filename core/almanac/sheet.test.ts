@@ -8,9 +8,10 @@ import {
   readSheet,
   readableSheet,
   sheetOf,
+  shipped,
   shippedAlmanac as almanac,
   withOverrides,
-  withRows,
+  withOwn,
   type OwnSpecies,
 } from '.'
 
@@ -24,14 +25,14 @@ const own: OwnSpecies = {
   parts: {},
   retired: false,
 }
-const withOwn = withRows(almanac, [own], []).almanac
+const withHill = withOwn(shipped, { species: [own], feeders: [], numbers: [] }).almanac
 let n = 0
 const newId = () => `018f0000-0000-7000-8000-${String(++n).padStart(12, '0')}`
 const overTheWire = (sheet: Sheet) => readSheet(JSON.stringify(sheet)) as Sheet
 
 describe('a sheet', () => {
   it('says the same when it is written and read', () => {
-    const sheet = sheetOf(withOwn, [own.id, 'boa-dwarf'])
+    const sheet = sheetOf(withHill, [own.id, 'boa-dwarf'])
     expect(overTheWire(sheet)).toEqual(sheet)
   })
 
@@ -68,12 +69,16 @@ describe('what taking a sheet over would do', () => {
   })
 
   it('adds what is not here, under its own id, with all that it says', () => {
-    const plan = planSheet(overTheWire(sheetOf(withOwn, [own.id])), almanac, newId)
+    const plan = planSheet(overTheWire(sheetOf(withHill, [own.id])), almanac, newId)
     expect(plan.added).toEqual([{ id: own.id, name: 'Hill rat snake', of: 'species' }])
     expect(plan.problems).toEqual([])
     const { data } = plan.facts[0]!
-    const made = withRows(almanac, [{ ...own, from: null, parts: data.parts as OwnSpecies['parts'] }], []).almanac
-    expect(made.species[own.id]).toEqual(withOwn.species[own.id])
+    const made = withOwn(shipped, {
+      species: [{ ...own, from: null, parts: data.parts as OwnSpecies['parts'] }],
+      feeders: [],
+      numbers: [],
+    }).almanac
+    expect(made.species[own.id]).toEqual(withHill.species[own.id])
   })
 
   it('names the parts that differ, and only those', () => {
@@ -84,7 +89,7 @@ describe('what taking a sheet over would do', () => {
   })
 
   it('tells what cannot be taken: a name that another has, another animal under one id', () => {
-    const twin = { ...withOwn.species[own.id]!, name: 'Corn snake' }
+    const twin = { ...withHill.species[own.id]!, name: 'Corn snake' }
     expect(planSheet({ mantelSheet: 1, species: [twin], feeders: [] }, almanac, newId).problems).toEqual([
       'Corn snake: The almanac has a Corn snake already',
     ])
@@ -109,7 +114,7 @@ describe('what taking a sheet over would do', () => {
 
 describe('a sheet to read', () => {
   it('names every number with where it is from', () => {
-    const text = readableSheet(withOwn.species[own.id]!, withOwn)
+    const text = readableSheet(withHill.species[own.id]!, withHill)
     expect(text).toMatch(/^# Hill rat snake/)
     expect(text).toMatch(/\| At 28 °C \| 60 days \| borrowed from Corn snake \|/)
     expect(readableSheet(almanac.species['hermanns-tortoise']!, almanac)).toMatch(/> Protected: permits/)

@@ -69,8 +69,13 @@ describe('a species from a relative', () => {
     const back = entry('z', 'speciesChanged', species('hill-rat'), { back: ['fertility'] })
     const records = written(nothing(), rat(), set, setOnRelative)
     expect(speciesOf(almanacAfter(records), 'hill-rat').fertility).toEqual(fertility)
-    // own numbers of the house are laid over rows, and a borrower keeps what is shipped
+    // an own number on the relative reaches what is borrowed from it, and not what is set
     expect(speciesOf(almanacAfter(records), 'corn-snake').hatchRate).toMatchObject({ value: 0.31, mark: 'own' })
+    expect(speciesOf(almanacAfter(records), 'hill-rat').hatchRate).toMatchObject({
+      value: 0.31,
+      mark: 'borrowed',
+      from: 'Corn snake',
+    })
     expect(speciesOf(almanacAfter(written(records, back)), 'hill-rat').fertility).toMatchObject({
       value: 0.9,
       mark: 'borrowed',
@@ -114,6 +119,44 @@ describe('a type within a species', () => {
     expect(made.clocks).toEqual(whole.clocks)
     expect(ladderStepAt(made.ladder, 80).step.meal[0]!.prey).toBe('mouse.fuzzy')
     expect(ladderStepAt(whole.ladder, 80).step.meal[0]!.prey).toBe('mouse.hopper')
+  })
+
+  it('follows what the house says of its species, part or number, shipped types too, and keeps what it says itself', () => {
+    const set = (id: string, path: string, value: number) =>
+      entry(id, 'numberSet', number(`species.${path}.value`), { value })
+    const fertility = { value: 0.6, unit: 'share', mark: 'own' }
+    const almanac = almanacAfter(
+      written(
+        nothing(),
+        dwarf(),
+        set('n1', 'boa-constrictor.hatchRate', 0.7),
+        set('n2', 'dwarf.survival90', 0.5),
+        set('n3', 'boa-constrictor.survival90', 0.8),
+        set('n4', 'boa-constrictor.adultMassG', 6000),
+        entry('f', 'speciesChanged', species('boa-constrictor'), { parts: { fertility } }),
+      ),
+    )
+    for (const id of ['dwarf', 'boa-dwarf', 'boa-constrictor'])
+      expect(speciesOf(almanac, id)).toMatchObject({ hatchRate: { value: 0.7, mark: 'own' }, fertility })
+    expect(['dwarf', 'boa-constrictor'].map(id => speciesOf(almanac, id).survival90.value)).toEqual([0.5, 0.8])
+    // the dwarf form is shipped with a weight and young of its own
+    for (const part of ['survival90', 'adultMassG'] as const)
+      expect(speciesOf(almanac, 'boa-dwarf')[part]).toEqual(speciesOf(shippedAlmanac, 'boa-dwarf')[part])
+    expect(speciesOf(almanac, 'dwarf').adultMassG.value).toBe(6000)
+  })
+
+  it('of a number that would break what follows, the follower is named and nothing is written', () => {
+    const records = written(
+      nothing(),
+      dwarf(),
+      entry('own', 'numberSet', number('species.dwarf.clutchSize.latest'), { value: 30 }),
+    )
+    // 35 young at least stand in no order with the 30 at most that the type says itself
+    const most = entry('m', 'numberSet', number('species.boa-constrictor.clutchSize.latest'), { value: 90 })
+    const least = entry('l', 'numberSet', number('species.boa-constrictor.clutchSize.likely'), { value: 35 })
+    expect(problems(written(records, most), least)).toEqual([
+      'data.value: Boa, hill form: Earliest, likely and latest must be in order',
+    ])
   })
 
   it('breeds with its species: pairs, parents and loci know no difference', () => {

@@ -1,18 +1,16 @@
 import { z } from 'zod'
-import { AlmanacError, withOverrides, type Almanac, type RowProblem } from '../almanac'
-import { defineKind, type House, type Problem, type StateOf } from '../log'
+import {
+  AlmanacError,
+  shipped,
+  standingOn,
+  withCheckedOwn,
+  withOwn,
+  type Almanac,
+  type OwnKnowledge,
+  type RowProblem,
+} from '../almanac'
+import { defineKind, type Problem, type StateOf } from '../log'
 import { lineOfText } from '../reference'
-import { ownNumbers } from './ownNumbers'
-
-/** What the house says of a row of the almanac, be it a species or a feeder. */
-interface Row {
-  id: string
-  added: boolean
-  from: string | null
-  name: string | null
-  parts: object
-  retired: boolean
-}
 
 export const rowName = lineOfText(80, 'A name is needed')
 
@@ -48,37 +46,36 @@ export function changedParts<Parts extends object>(
   return Object.fromEntries(said.filter(([part]) => !back?.includes(part))) as Parts
 }
 
-interface Made<T> {
-  almanac: Almanac
-  rows: Readonly<Record<string, T>>
-  refused: readonly { id: string; message: string }[]
-  /** All that the house says of rows of this sort, with the one that is tried. */
-  said: readonly Row[]
-}
-
 /**
- * What speaks against an almanac with a row in it, said of fields of the entry: the row itself, those that take over from
- * it, own numbers that stand on it.
+ * What speaks against an almanac with a row in it, said of fields of the entry: the row itself, all that follow it, own
+ * numbers that stand on them.
+ * @param own what the house says, with the row that is tried
  * @param names fields of the entry that are no parts
+ * @param also what else may speak against it
  */
-export function rowTrouble<T extends { name: string }>(
-  house: House,
-  row: Row,
-  { almanac, rows, refused, said }: Made<T>,
-  problemOf: (made: T, almanac: Almanac) => RowProblem | null,
+export function rowTrouble<Table extends 'species' | 'feeders'>(
+  table: Table,
+  id: string,
+  own: OwnKnowledge,
+  problemOf: (row: Almanac[Table][string], almanac: Almanac) => RowProblem | null,
   names: readonly string[],
+  also: (almanac: Almanac) => Problem | null = () => null,
 ): Problem | null {
-  const refusal = refused.find(r => r.id === row.id)
-  if (refusal) return { path: 'data.from', message: refusal.message }
-  for (const id of [row.id, ...said.filter(s => s.added && s.from === row.id).map(s => s.id)]) {
-    const made = rows[id]
-    const problem = made && problemOf(made, almanac)
-    if (!problem) continue
-    const path = names.includes(problem.path) ? `data.${problem.path}` : `data.parts.${problem.path}`
-    return { path, message: id === row.id ? problem.message : `${made.name} follows it: ${problem.message}` }
-  }
   try {
-    withOverrides(almanac, ownNumbers(house))
+    const { almanac, refused } = withOwn(shipped, own)
+    const refusal = refused.find(r => r.id === id)
+    if (refusal) return { path: 'data.from', message: refusal.message }
+    const other = also(almanac)
+    if (other) return other
+    const followers = standingOn(table === 'species' ? [...shipped.rows, ...own.species] : own.feeders, [id])
+    for (const followed of followers) {
+      const row = almanac[table][followed] as Almanac[Table][string] | undefined
+      const problem = row && problemOf(row, almanac)
+      if (!problem) continue
+      const path = names.includes(problem.path) ? `data.${problem.path}` : `data.parts.${problem.path}`
+      return { path, message: followed === id ? problem.message : `${row.name} follows it: ${problem.message}` }
+    }
+    withCheckedOwn(shipped, own)
     return null
   } catch (error) {
     if (!(error instanceof AlmanacError)) throw error

@@ -1,4 +1,4 @@
-import { shippedAlmanac, withOverrides, withRows, type Almanac, type OwnSpecies } from '../almanac'
+import { shipped, shippedAlmanac, withCheckedOwn, type Almanac, type OwnKnowledge, type OwnSpecies } from '../almanac'
 import { recordOf } from '../record'
 import type { House } from '../log'
 import type {} from './feeder/state'
@@ -6,17 +6,17 @@ import { ownNumbers } from './ownNumbers'
 import { ownRows } from './ownRows'
 import type {} from './species/state'
 
-/** The shipped almanac with the species and feeders of a house; its own numbers are laid over that. */
-export function baseAlmanac(house: Pick<House, 'species' | 'feeders'>): Almanac {
-  const { species, feeders } = ownRows(house)
-  return withRows(shippedAlmanac, species, feeders).almanac
-}
+/** What a house says otherwise than what is shipped: its own species and feeders, its own numbers. */
+export const ownKnowledge = (house: Pick<House, 'species' | 'feeders' | 'numbers'>): OwnKnowledge => ({
+  ...ownRows(house),
+  numbers: ownNumbers(house),
+})
 
 /**
  * The almanac of a house: what is shipped, its own species and feeders, its own numbers.
  * @throws AlmanacError when a number cannot be taken
  */
-export const almanacOf = (house: House): Almanac => withOverrides(baseAlmanac(house), ownNumbers(house))
+export const almanacOf = (house: House): Almanac => withCheckedOwn(shipped, ownKnowledge(house)).almanac
 
 /** How a species bears its young, by what the house says of it or what is shipped; null for one that is not known. */
 export function modeIn(house: Partial<Pick<House, 'species'>>, id: string): 'egg' | 'live' | 'larval' | null {

@@ -48,7 +48,7 @@ describe('rows that cannot be read are set aside and told; the rest stands', () 
     expect(overrides.map(o => o.path)).toEqual(['species.corn-snake.fertility.value'])
     expect(almanac.species['corn-snake']!.fertility.value).toBe(0.5)
     expect(refused.map(n => n.text).join()).toMatch(
-      /“species.corn-snake.clutchSize.earliest” is set aside: Earliest, likely.*“species.gone.fertility.value” is set aside/,
+      /“species.corn-snake.clutchSize.earliest” is set aside: Corn snake: Earliest, likely.*“species.gone.fertility.value” is set aside/,
     )
   })
 

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
-import { shippedAlmanac, withOverrides, withRows, type Almanac, type Override } from '#core/almanac'
-import { ownNumbers, ownRows, recordsFrom, type House, type Records } from '#core/subjects'
+import { shipped, withCheckedOwn, withOwn, type Almanac, type Override } from '#core/almanac'
+import { ownKnowledge, recordsFrom, type House, type Records } from '#core/subjects'
 import { readLogbook } from '../db/repositories/entries'
 
 /** Something of the database that was set aside when the house was opened, in a keeper's words. */
@@ -29,21 +29,19 @@ const messageOf = (error: unknown) => (error instanceof Error ? error.message : 
 
 /** The almanac of a house as far as it can be made: an own row or number that it cannot take is set aside, and the others stand. */
 export function soundAlmanac(house: House): SoundAlmanac {
-  const { species, feeders } = ownRows(house)
-  const own = ownNumbers(house)
-  const rows = withRows(shippedAlmanac, species, feeders)
-  const refused: Notice[] = rows.refused.map(({ id, name, message }) => ({
+  const own = ownKnowledge(house)
+  const refused: Notice[] = withOwn(shipped, { ...own, numbers: [] }).refused.map(({ id, name, message }) => ({
     id: `row:${id}`,
     text: `${name ?? id} of your almanac is set aside: ${message}`,
     todo: 'Set anew in the Almanac what it takes over from.',
   }))
   try {
-    return { overrides: own, almanac: withOverrides(rows.almanac, own), refused }
+    return { overrides: [...own.numbers], almanac: withCheckedOwn(shipped, own).almanac, refused }
   } catch {
     const overrides: Override[] = []
-    for (const one of own) {
+    for (const one of own.numbers) {
       try {
-        withOverrides(rows.almanac, [...overrides, one])
+        withCheckedOwn(shipped, { ...own, numbers: [...overrides, one] })
         overrides.push(one)
       } catch (error) {
         refused.push({
@@ -53,7 +51,7 @@ export function soundAlmanac(house: House): SoundAlmanac {
         })
       }
     }
-    return { overrides, almanac: withOverrides(rows.almanac, overrides), refused }
+    return { overrides, almanac: withOwn(shipped, { ...own, numbers: overrides }).almanac, refused }
   }
 }
 

@@ -1,5 +1,5 @@
 import { withoutPrototypes } from '../ownNumbers'
-import { withRows } from '../ownRows'
+import { withOwn, type Shipped } from '../ownRows'
 import type { Almanac } from '../schema'
 import { mating } from './breeding'
 import { feeders } from './feeders'
@@ -13,7 +13,7 @@ import { sources } from './sources'
 import { moreTortoises, tortoises } from './tortoises'
 import { unwritten } from './unwritten'
 
-const withSheets: Almanac = withoutPrototypes({
+const writtenOut: Almanac = withoutPrototypes({
   species: Object.fromEntries(
     [...snakes, ...lizards, ...tortoises, ...frogs].map(s => [
       s.id,
@@ -27,9 +27,11 @@ const withSheets: Almanac = withoutPrototypes({
   sources,
 })
 
+/** What is shipped: species written out whole, and those that stand on a relative. */
+export const shipped: Shipped = {
+  base: writtenOut,
+  rows: [...moreSnakes, ...moreLizards, ...moreTortoises, ...moreFrogs],
+}
+
 /** The almanac as shipped; what a keeper says otherwise stands apart, as entries of the house. */
-export const shippedAlmanac: Almanac = withRows(
-  withSheets,
-  [...moreSnakes, ...moreLizards, ...moreTortoises, ...moreFrogs],
-  [],
-).almanac
+export const shippedAlmanac: Almanac = withOwn(shipped, { species: [], feeders: [], numbers: [] }).almanac

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { FEEDER_PARTS, Feeder, feederProblem, partWords, shippedAlmanac, withRows } from '../../almanac'
+import { FEEDER_PARTS, Feeder, feederProblem, partWords } from '../../almanac'
 import { defineKind, type House, type Problem } from '../../log'
 import { reference } from '../../reference'
 import { changeSchema, changedParts, partsSchema, retiring, rowName, rowTrouble } from '../almanacRow'
-import { ownRows } from '../ownRows'
+import { ownKnowledge } from '../knowledge'
 import { addedFeeder, type FeederState } from './state'
 
 const NAMES = ['name', 'one', 'many'] as const
@@ -20,10 +20,9 @@ const FeederAdded = z.strictObject({
 export type FeederAdded = z.output<typeof FeederAdded>
 
 function problemWith(house: House, row: FeederState): Problem | null {
-  const rows = ownRows(house)
-  const said = [...rows.feeders.filter(f => f.id !== row.id), row]
-  const made = withRows(shippedAlmanac, rows.species, said)
-  return rowTrouble(house, row, { ...made, rows: made.almanac.feeders, said }, feederProblem, NAMES)
+  const own = ownKnowledge(house)
+  const feeders = [...own.feeders.filter(f => f.id !== row.id), row]
+  return rowTrouble('feeders', row.id, { ...own, feeders }, feederProblem, NAMES)
 }
 
 const FeederChanged = changeSchema(

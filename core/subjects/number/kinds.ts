@@ -1,15 +1,14 @@
 import { z } from 'zod'
-import { withOverrides, type Override } from '../../almanac'
+import { shipped, withCheckedOwn, type Override } from '../../almanac'
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText } from '../../reference'
-import { baseAlmanac } from '../knowledge'
-import { ownNumbers } from '../ownNumbers'
+import { ownKnowledge } from '../knowledge'
 
 /** Why the almanac cannot be used with these in the place of one that stands. */
 function refused(house: House, replaced: string, by: Override[], path: string): Problem | null {
-  const others = ownNumbers(house).filter(o => o.path !== replaced)
+  const own = ownKnowledge(house)
   try {
-    withOverrides(baseAlmanac(house), [...others, ...by])
+    withCheckedOwn(shipped, { ...own, numbers: [...own.numbers.filter(n => n.path !== replaced), ...by] })
     return null
   } catch (error) {
     return { path, message: error instanceof Error ? error.message : String(error) }

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { SPECIES_PARTS, Species, partWords, shippedAlmanac, speciesProblem, withRows } from '../../almanac'
+import { SPECIES_PARTS, Species, partWords, shippedAlmanac, speciesProblem } from '../../almanac'
 import { defineKind, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
 import { changeSchema, changedParts, partsSchema, retiring, rowName, rowTrouble } from '../almanacRow'
-import { ownRows } from '../ownRows'
+import { ownKnowledge } from '../knowledge'
 import { addedSpecies, type SpeciesState } from './state'
 
 const NAMES = ['name', 'latin'] as const
@@ -22,17 +22,18 @@ const SpeciesAdded = z.strictObject({
 export type SpeciesAdded = z.output<typeof SpeciesAdded>
 
 function problemWith(house: House, row: SpeciesState): Problem | null {
-  const rows = ownRows(house)
-  const said = [...rows.species.filter(s => s.id !== row.id), row]
-  const made = withRows(shippedAlmanac, said, rows.feeders)
-  const { species } = made.almanac
-  const relative = row.added ? (row.from === null ? null : species[row.from]) : shippedAlmanac.species[row.id]
-  if (relative?.sexing?.venomous && species[row.id] && !species[row.id]!.sexing?.venomous)
-    return {
-      path: 'data.parts.sexing',
-      message: `${relative.name} is venomous: that stays said of it and of what is like it`,
-    }
-  return rowTrouble(house, row, { ...made, rows: species, said }, speciesProblem, NAMES)
+  const own = ownKnowledge(house)
+  const species = [...own.species.filter(s => s.id !== row.id), row]
+  return rowTrouble('species', row.id, { ...own, species }, speciesProblem, NAMES, almanac => {
+    const relative = row.added ? (row.from === null ? null : almanac.species[row.from]) : shippedAlmanac.species[row.id]
+    const made = almanac.species[row.id]
+    return relative?.sexing?.venomous && made && !made.sexing?.venomous
+      ? {
+          path: 'data.parts.sexing',
+          message: `${relative.name} is venomous: that stays said of it and of what is like it`,
+        }
+      : null
+  })
 }
 
 const SpeciesChanged = changeSchema(

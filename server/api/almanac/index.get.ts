@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto'
 import { getRequestHeader, setResponseHeaders, setResponseStatus } from 'h3'
-import { shippedAlmanac } from '#core/almanac'
+import { shipped } from '#core/almanac'
 import { answer } from '../../utils/handler'
 
-const text = JSON.stringify(shippedAlmanac)
+const text = JSON.stringify(shipped)
 const tag = `"${createHash('sha256').update(text).digest('base64url').slice(0, 22)}"`
 
 /** The almanac as it is shipped with this program; what the house says otherwise comes with the house. */
