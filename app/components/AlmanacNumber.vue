@@ -16,7 +16,8 @@ const props = defineProps<{
 const house = useHouse()
 const open = ref(false)
 const text = ref('')
-const problem = ref('')
+const { problem, refusal } = useRefusalText()
+const { record, busy } = useRecord()
 
 const MARKS: Record<Mark, { word: string; full: string }> = {
   practice: { word: 'practice', full: 'Common practice, no source' },
@@ -31,24 +32,15 @@ watch(open, is => {
   problem.value = ''
 })
 
-async function change(call: () => Promise<unknown>): Promise<void> {
-  try {
-    await call()
-    await house.load()
-    open.value = false
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : String(error)
-  }
+/** A number that is not one: as it is, the server says so beside the field. */
+const asNumber = (written: string) => (written.trim() === '' ? null : Number(written.replace(',', '.')))
+async function write(kind: string, data: Record<string, unknown>, says: string): Promise<void> {
+  problem.value = ''
+  const wish = { kind, subject: { type: 'number' as const, id: props.path }, data }
+  if (await record(wish, `${props.label}: ${says}`, refusal)) open.value = false
 }
-const keep = () =>
-  change(() =>
-    callApi('/api/almanac/overrides', {
-      method: 'PUT',
-      body: { path: props.path, value: Number(text.value.replace(',', '.')) },
-    }),
-  )
-const putBack = () =>
-  change(() => callApi(`/api/almanac/overrides?path=${encodeURIComponent(props.path)}`, { method: 'DELETE' }))
+const keep = () => write('numberSet', { value: asNumber(text.value) }, `${text.value} ${props.unit}`)
+const putBack = () => write('numberDropped', {}, 'put back')
 </script>
 
 <!-- prettier-ignore -->
@@ -65,8 +57,8 @@ const putBack = () =>
         <UFormField
           :label="label" :hint="unit" :error="problem || undefined"
         ><UInput v-model="text" inputmode="decimal" class="w-full" /></UFormField>
-        <div class="flex gap-2"><UButton type="submit" label="Set my number" /><UButton
-          v-if="own" label="Put back" variant="outline" color="neutral" @click="putBack"
+        <div class="flex gap-2"><UButton type="submit" label="Set my number" :loading="busy" /><UButton
+          v-if="own" label="Put back" variant="outline" color="neutral" :disabled="busy" @click="putBack"
         /></div>
       </form>
     </template>

@@ -2,7 +2,7 @@
 import { speciesOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { EVENT_NAMES } from '#core/pairing'
-import { laneActions, type Lane, type TaskAction } from '#core/season'
+import { laneActions, notKnownOf, type Lane, type TaskAction } from '#core/season'
 import { formatDay, formatRange } from '#core/units'
 import { EVENT_STAGE } from './season/marks'
 
@@ -27,6 +27,8 @@ const rows = computed(() =>
     }
   }),
 )
+/** Where the forecast ends for want of knowledge. */
+const notKnown = computed(() => notKnownOf(props.lane, speciesOf(house.almanac, props.lane.speciesId)))
 const cautions = computed(() => speciesOf(house.almanac, props.lane.speciesId).cautions)
 
 async function perform(
@@ -66,6 +68,12 @@ async function perform(
           <span v-if="row.past" class="never">likely past, not written</span>
           <span v-if="row.never > 2" class="never">{{ row.never }} % not at all</span>
         </span>
+      </li>
+      <li v-if="notKnown" data-not-known>
+        <span class="quiet">{{ EVENT_NAMES[notKnown.event] }}</span>
+        <span>Not known: the almanac has no {{ notKnown.part === 'incubation' ? 'incubation table' : 'clock' }} for it. <NuxtLink
+          :to="`/almanac#${lane.speciesId}`" class="underline"
+        >Set it for {{ house.speciesName(lane.speciesId) }}</NuxtLink></span>
       </li>
     </ol>
     <p class="young">

@@ -1,4 +1,4 @@
-import type { Almanac, Cold, Fact, Feeder, Mating, Measure, Sexing, Species, Spread } from '#core/almanac'
+import type { Almanac, Cold, Fact, Feeder, Mating, Measure, Sexing, Species, SpeciesPart, Spread } from '#core/almanac'
 import { EVENT_NAMES } from '#core/pairing'
 
 export interface Row {
@@ -15,7 +15,8 @@ export interface Row {
     from?: string
   }[]
 }
-export type Section = [title: string, rows: Row[]]
+/** `parts` are set together on one form; numbers of all species have none. */
+export type Section = [title: string, rows: Row[], parts?: readonly SpeciesPart[]]
 const fact = (label: string, path: string, f: Fact): Row => ({
   label,
   unit: f.unit,
@@ -170,11 +171,21 @@ const HEALTH_WORDS: Record<string, string> = {
   wakeLatest: 'Woken, latest',
 }
 /** A name of the almanac as words: `lossWatch` is “Loss watch”. */
-const wordsOf = (key: string) =>
+export const wordsOf = (key: string) =>
   key
     .replace(/([a-z])([A-Z])/g, '$1 $2')
     .toLowerCase()
     .replace(/^./, c => c.toUpperCase())
+
+const YOUNG_PARTS = [
+  'clutchSize',
+  'fertility',
+  'hatchRate',
+  'larvalSurvival',
+  'nextClutch',
+  'survival90',
+  'keptDays',
+] as const satisfies readonly SpeciesPart[]
 
 /** Numbers of a species with what they are called, in sections. */
 export function speciesSections(s: Species, almanac: Almanac): Section[] {
@@ -185,6 +196,7 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
       Object.entries(s.clocks).map(([key, c]) =>
         spread(`${EVENT_NAMES[c.from]} → ${EVENT_NAMES[c.to]}`, `${p}.clocks.${key}.days`, c.days),
       ),
+      ['clocks'],
     ],
     [
       'Eggs and young',
@@ -203,6 +215,7 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
         fact('Young alive at 90 days', `${p}.survival90`, s.survival90),
         fact('Days kept before sale', `${p}.keptDays`, s.keptDays),
       ],
+      YOUNG_PARTS,
     ],
     ...(s.incubation
       ? [
@@ -251,6 +264,7 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
                 },
               ],
             })),
+            ['sexByTemperature'],
           ] as Section,
         ]
       : []),
@@ -259,23 +273,14 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           [
             `Sexes (${{ ZW: 'ZW: females have one Z', XY: 'XY: males have one X', temperature: 'by temperature', clonal: 'all females', unknown: 'way not known' }[s.sexing.system]})`,
             sexRows(s.sexing, `${p}.sexing`, almanac),
+            ['sexing'],
           ],
         ] as Section[])
       : []),
-    ...(s.mating ? ([['Pairing', matingRows(s.mating, `${p}.mating`)]] as Section[]) : []),
-    ...(s.cold ? ([[s.winter === 'dormancy' ? 'Rest' : 'Cold', coldRows(s.cold, `${p}.cold`)]] as Section[]) : []),
-    [
-      'What happens and goes unwritten, any species',
-      Object.entries(almanac.common)
-        .filter(([key]) => key.startsWith('unwritten'))
-        .map(([key, f]) => fact(wordsOf(key.replace('unwritten', '')), `common.${key}`, f)),
-    ],
-    [
-      'Health and year, any species',
-      Object.entries(almanac.common)
-        .filter(([key]) => !/^(unwritten|sex)/.test(key))
-        .map(([key, f]) => fact(HEALTH_WORDS[key] ?? wordsOf(key), `common.${key}`, f)),
-    ],
+    ...(s.mating ? ([['Pairing', matingRows(s.mating, `${p}.mating`), ['mating']]] as Section[]) : []),
+    ...(s.cold
+      ? ([[s.winter === 'dormancy' ? 'Rest' : 'Cold', coldRows(s.cold, `${p}.cold`), ['winter', 'cold']]] as Section[])
+      : []),
     ...(s.shellMass
       ? ([
           [
@@ -285,6 +290,7 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
               fact('Light under', `${p}.shellMass.lowShare`, s.shellMass.lowShare),
               fact('Heavy over', `${p}.shellMass.highShare`, s.shellMass.highShare),
             ],
+            ['shellMass'],
           ],
         ] as Section[])
       : []),
@@ -298,6 +304,19 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
         fact('Weigh adults every', `${p}.weighEveryDays.adult`, s.weighEveryDays.adult),
         fact('Weigh in the cold every', `${p}.weighEveryDays.cold`, s.weighEveryDays.cold),
       ],
+      ['matureDays', 'adultMassG', 'youngMassG', 'weighEveryDays'],
+    ],
+    [
+      'What happens and goes unwritten, any species',
+      Object.entries(almanac.common)
+        .filter(([key]) => key.startsWith('unwritten'))
+        .map(([key, f]) => fact(wordsOf(key.replace('unwritten', '')), `common.${key}`, f)),
+    ],
+    [
+      'Health and year, any species',
+      Object.entries(almanac.common)
+        .filter(([key]) => !/^(unwritten|sex)/.test(key))
+        .map(([key, f]) => fact(HEALTH_WORDS[key] ?? wordsOf(key), `common.${key}`, f)),
     ],
   ]
   return rows

@@ -172,6 +172,12 @@ export const useHouse = defineStore('house', () => {
   /** The species that a type is of; a species is its own. */
   const rootOf = (id: string) => rootIn(house.value, id)
   const isOneSpecies = (a: string, b: string) => isOne(house.value, a, b)
+  /** The tag of the one animal that has this type to itself, as one with numbers of its own has; null for all others. */
+  function onlyAnimalOf(id: string): string | null {
+    if (!house.value.species[id]?.type || !almanac.value.species[id]?.retired) return null
+    const of = Object.values(house.value.animals).filter(a => a.speciesId === id)
+    return of.length === 1 ? of[0]!.tag : null
+  }
 
   return {
     snapshot,
@@ -198,5 +204,6 @@ export const useHouse = defineStore('house', () => {
     speciesOffered,
     rootOf,
     isOneSpecies,
+    onlyAnimalOf,
   }
 })

@@ -47,11 +47,13 @@ async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutc
 /** What the season of this house would say otherwise with other knowledge. Writes nothing. */
 function tryKnowledge(inputs: WhatIfInputs, facts: SheetPlan['facts']): SeasonDifferences {
   const { house, settings, overrides, today } = inputs
-  const almanacOf = (rows: ReturnType<typeof ownRows>) => withOwn(shipped, { ...rows, numbers: overrides }).almanac
+  // a number that is set aside stays aside; one that is tried without is dropped
+  const almanacOf = (of: House) =>
+    withOwn(shipped, { ...ownRows(of), numbers: overrides.filter(o => of.numbers[o.path]?.value !== null) }).almanac
   const after = withKnowledge(house, facts)
   return seasonDifferences(
-    seasonOfHouse(house, almanacOf(ownRows(house)), settings, today).season,
-    seasonOfHouse(after, almanacOf(ownRows(after)), settings, today).season,
+    seasonOfHouse(house, almanacOf(house), settings, today).season,
+    seasonOfHouse(after, almanacOf(after), settings, today).season,
   )
 }
 

@@ -40,6 +40,7 @@ export {
   type SpeciesPart,
 } from './ownRows'
 export { nearestSpecies, type ShortForm } from './nearest'
+export { ownWhereChanged, partFields, type PartField } from './partFields'
 export { partWords } from './partWords'
 export { readableSheet } from './readable'
 export { feederProblem, speciesProblem, type RowProblem } from './rowProblem'

@@ -20,6 +20,7 @@ export {
 export { WhatIf, applyWhatIf, newPairs, openPairs, type NewPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
 export { laneActions } from './laneActions'
+export { notKnownOf } from './notKnown'
 export { laneNeed } from './laneNeed'
 export { nextEventDay } from './lanes'
 export { startTasks, tellPortion } from './tasks'

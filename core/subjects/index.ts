@@ -54,12 +54,17 @@ export function draftOf(records: Records, house: House, memory = new FoldMemory(
   return new Draft(registry, records, house, modeOf, memory)
 }
 
-/** A house as it would stand with further words about its species and feeders; the one passed in stays as it is. */
+/** A house as it would stand with further words about its species and feeders, and its own numbers; the one passed in stays as it is. */
 export function withKnowledge(
   house: House,
   facts: readonly Pick<DatedEntry, 'id' | 'subject' | 'kind' | 'data'>[],
 ): House {
-  const tried = { ...house, species: { ...house.species }, feeders: { ...house.feeders } }
+  const tried = {
+    ...house,
+    species: { ...house.species },
+    feeders: { ...house.feeders },
+    numbers: { ...house.numbers },
+  }
   for (const { id, subject, kind, data } of facts) {
     const of = registry.subjects.get(subject.type)!
     const states = statesOf(tried, of) as Record<string, unknown>

@@ -104,6 +104,70 @@ describe('a species that is not shipped', () => {
   })
 })
 
+describe('the parts of a species on forms', () => {
+  const edit = async (name: string) => {
+    await visit.press(name)
+    await visit.page.waitForSelector(`${dialog} form`)
+    await visit.still()
+  }
+  const leafTail = async () => Object.values((await houseOf(one)).species)[0]!
+
+  it('a clock is dropped and another added, and what was not touched keeps its mark', async () => {
+    await edit('Edit Clocks: earliest, likely, latest')
+    const field = `${dialog} input[aria-label="hatch → first meal, likely"]`
+    await visit.retype(field, '30')
+    await visit.press('Drop clock lock → laying', dialog)
+    await visit.press('Set', dialog)
+    await visit.untilText(dialog, 'Earliest, likely and latest must be in order')
+    await visit.retype(field, '6')
+    await visit.press('Set', dialog)
+    await visit.untilGone(dialog)
+    const { clocks } = (await leafTail()).parts
+    expect(clocks!['copulation>laid']).toBeUndefined()
+    expect(clocks!['hatched>firstMeal']!.days).toMatchObject({ likely: 6, mark: 'own' })
+    const others = Object.entries(clocks!).filter(([key]) => key !== 'hatched>firstMeal')
+    expect(others.length).toBeGreaterThan(0)
+    for (const [key, clock] of others) expect([key, clock.days.mark]).toEqual([key, 'borrowed'])
+  })
+
+  it('what is not known is said so, then taken over from another, by keys', async () => {
+    await edit('Edit Pairing')
+    await visit.press('Pairing: not known', dialog)
+    await visit.press('Set', dialog)
+    await visit.untilGone(dialog)
+    expect((await leafTail()).parts.mating).toBeNull()
+    await edit('Set Pairing')
+    await visit.page.focus(`${dialog} button[aria-label^="Pairing: take over from"]`)
+    await visit.page.keyboard.press('Enter')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('Leopard gecko')
+    await visit.untilText('[role="option"]', 'Leopard gecko')
+    await visit.page.keyboard.press('Enter')
+    await visit.page.waitForSelector(`${dialog} input[aria-label="Females to a male"]`)
+    await visit.retype(`${dialog} input[aria-label="Females to a male"]`, '2')
+    await visit.press('Set', dialog)
+    await visit.untilGone(dialog)
+    const { mating } = (await leafTail()).parts
+    expect(mating!.females).toMatchObject({ value: 2, mark: 'own' })
+    expect(mating!.visitDays).toMatchObject({ mark: 'borrowed', from: 'Leopard gecko' })
+  })
+
+  it('an own number inside a part goes with the part, and does not lie over what was set', async () => {
+    const path = `species.${(await leafTail()).id}.fertility.value`
+    await visit.click(`[data-path="${path}"]`)
+    await visit.retype('form input[inputmode="decimal"]', '0.5')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(`[data-path="${path}"]`, '0.5')
+    await edit('Edit Eggs and young')
+    await visit.retype(`${dialog} input[aria-label="Good eggs"]`, '0.7')
+    await visit.press('Set', dialog)
+    await visit.untilGone(dialog)
+    await visit.untilText(`[data-path="${path}"]`, '0.7')
+    const { overrides } = (await fetch(`${one.address}/api/house`).then(r => r.json())) as HouseSnapshot
+    expect(overrides).toEqual([])
+  })
+})
+
 describe('a sheet, from one house to another', () => {
   it('goes out as a file', async () => {
     await visit.press('Sheets out and in')
@@ -111,7 +175,7 @@ describe('a sheet, from one house to another', () => {
     for (let tries = 0; tries < 100 && !sheets().length; tries++) await new Promise(r => setTimeout(r, 50))
     expect(sheets()).toEqual(['cave-leaf-tail.mantel.json'])
     await visit.page.keyboard.press('Escape')
-    for (let n = 0; n < 4; n++) await visit.expectRefusal(422)
+    for (let n = 0; n < 5; n++) await visit.expectRefusal(422)
     expect(visit.complaints).toEqual([])
   })
 

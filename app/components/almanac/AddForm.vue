@@ -36,6 +36,15 @@ const WINTERS = [
   { value: 'dormancy', label: 'a cool, dry rest' },
   { value: 'none', label: 'no winter' },
 ]
+/** What the keeper of a species without a known relative rather leaves open than borrows. */
+const OPEN = [
+  { value: 'incubation', label: 'how long eggs take' },
+  { value: 'clocks', label: 'the clocks of its year' },
+  { value: 'nextClutch', label: 'further clutches' },
+  { value: 'mating', label: 'how it is paired' },
+  { value: 'sexing', label: 'how the sexes differ' },
+]
+const leftOpen = ref<string[]>([])
 const form = useTemplateRef<FormErrors>('form')
 
 watch(open, is => {
@@ -59,13 +68,16 @@ const AS = [
     description: 'A locality, line or form: breeds with it, and has a few numbers of its own',
   },
 ]
-/** The weight that was said is the keeper's own; all else is borrowed. */
-const weightAsSaid = () => ({ adultMassG: { value: known.adultG, unit: 'g', mark: 'own' } })
+/** The weight that was said is the keeper's own; what is left open is not known, and all else is borrowed. */
+const asSaid = () => ({
+  adultMassG: { value: known.adultG, unit: 'g', mark: 'own' },
+  ...Object.fromEntries(leftOpen.value.map(part => [part, part === 'clocks' ? {} : null])),
+})
 async function send(): Promise<void> {
   const { name, latin, one, many, from } = state
   const data =
     props.of === 'species'
-      ? { name, latin, from, type: state.as === 'type', parts: asking.value ? weightAsSaid() : {} }
+      ? { name, latin, from, type: state.as === 'type', parts: asking.value ? asSaid() : {} }
       : { name, one: one || name.toLowerCase(), many: many || `${name.toLowerCase()}s`, from, parts: {} }
   const ids = await record(
     { kind: `${props.of}Added`, founds: props.of, data },
@@ -102,6 +114,10 @@ async function send(): Promise<void> {
           <UInputNumber
             v-model="known.adultG" :min="0.5" :max="100000" :step-snapping="false" aria-label="Weight of an adult, g"
           /><span class="self-center">g grown</span>
+          <RecordPick
+            v-model="leftOpen" :items="OPEN" multiple name="Leave open" placeholder="Leave open rather than borrow …"
+            class="col-span-2"
+          />
         </fieldset>
         <UFormField
           v-if="of === 'species'" name="type" label="It is"

@@ -5,6 +5,8 @@ import type { Feeder } from '#core/almanac'
 const props = defineProps<{ feeder: Feeder }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const marks = computed(() => countMarks(props.feeder))
+const editing = ref(false)
+const PARTS = ['massG', 'supply', 'care', 'cautions']
 const sections = computed(() => feederSections(props.feeder))
 </script>
 
@@ -15,8 +17,14 @@ const sections = computed(() => feederSections(props.feeder))
       <p v-if="marks.borrowed">{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}.</p>
       <p>{{ feeder.care }}</p>
     </template>
+    <template #actions><UButton
+      label="Edit" size="sm" variant="outline" color="neutral" :aria-label="`Edit ${feeder.name}`" @click="editing = true"
+    /></template>
     <template v-for="[title, rows] in sections" :key="title">
       <section v-if="rows.length"><h3>{{ title }}</h3><AlmanacRows :rows="rows" /></section>
     </template>
+    <LazyAlmanacPartForm
+      v-if="editing" v-model:open="editing" of="feeder" :row="feeder" title="Supply, size and care" :parts="PARTS"
+    />
   </AlmanacFrame>
 </template>

@@ -1,19 +1,16 @@
 <script setup lang="ts">
-import type { LadderStep, SheetPlan, Species } from '#core/almanac'
+import { ownWhereChanged, type LadderStep, type Species } from '#core/almanac'
 
 /** The steps of a feeding ladder: to add, drop, and set otherwise. */
 const props = defineProps<{ species: Species }>()
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
-const { record, busy } = useRecord()
 const steps = ref<LadderStep[]>([])
-const { problem, refusal } = useRefusalText()
 
 watch(
   open,
   is => {
     if (is) steps.value = JSON.parse(JSON.stringify(props.species.ladder)) as LadderStep[]
-    problem.value = ''
   },
   { immediate: true },
 )
@@ -31,91 +28,55 @@ function add(): void {
     mark: 'own',
   })
 }
-function said(): LadderStep[] {
-  const before = props.species.ladder
-  return (
-    [...steps.value]
-      .sort((a, b) => a.fromDay - b.fromDay)
-      // a step that says what it said keeps where it came from
-      .map(step =>
-        before.some(b => JSON.stringify(b) === JSON.stringify(step))
-          ? step
-          : { fromDay: step.fromDay, everyDays: step.everyDays, meal: step.meal, mark: 'own' as const },
-      )
-  )
-}
-const changed = () => ({
-  kind: 'speciesChanged',
-  subject: { type: 'species' as const, id: props.species.id },
-  data: { parts: { ladder: said() } },
+const said = () => ({
+  ladder: ownWhereChanged(
+    props.species.ladder,
+    [...steps.value].sort((a, b) => a.fromDay - b.fromDay),
+  ),
 })
-// as plain data: it goes to a thread of its own
-const facts = () => JSON.parse(JSON.stringify([{ id: 'tried', ...changed() }])) as SheetPlan['facts']
-async function save(): Promise<void> {
-  problem.value = ''
-  if (await record(changed(), `${props.species.name}: feeding ladder set`, refusal)) open.value = false
-}
-async function putBack(): Promise<void> {
-  const wish = {
-    kind: 'speciesChanged',
-    subject: { type: 'species', id: props.species.id },
-    data: { back: ['ladder'] },
-  }
-  if (await record(wish, `${props.species.name}: feeding ladder put back`, refusal)) open.value = false
-}
-const isOwn = computed(() => house.house.species[props.species.id]?.parts.ladder !== undefined)
 </script>
 
 <!-- prettier-ignore -->
 <template>
-  <USlideover
-    v-model:open="open" title="Feeding ladder" :description="`${species.name}, in days from the first meal`"
-    :ui="{ content: 'sm:max-w-2xl' }"
+  <AlmanacPartFrame
+    v-model:open="open" of="species" :row="species" title="Feeding ladder"
+    :description="`${species.name}, in days from the first meal`" :parts="['ladder']" :said="said"
+    says="feeding ladder" button="Set ladder"
   >
-    <template #body>
-      <form class="grid gap-4" @submit.prevent="save">
-        <fieldset v-for="(s, i) in steps" :key="i" class="step">
-          <legend class="sr-only">Step {{ i + 1 }}</legend>
-          <UFormField label="From day"><UInputNumber
-            v-model="s.fromDay" :min="0" :max="20000" class="w-28"
-          /></UFormField>
-          <UFormField label="Every, days"><UInputNumber
-            v-model="s.everyDays" :min="1" :max="365" class="w-28"
-          /></UFormField>
-          <div class="meal">
-            <div v-for="(m, j) in s.meal" :key="j" class="part">
-              <UInputNumber
-                v-model="m.count" :min="0.1" :step="1" :step-snapping="false" class="w-28"
-                :aria-label="`Count, step ${i + 1}`"
-              />
-              <RecordPick v-model="m.prey" :items="prey" class="w-52" :name="`Prey, step ${i + 1}`" />
-              <UButton
-                v-if="s.meal.length > 1" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`Take ${j + 1} off the menu of step ${i + 1}`"
-                @click="s.meal.splice(j, 1)"
-              />
-            </div>
-            <div class="flex gap-2">
-              <UButton
-                label="And another prey" size="xs" variant="ghost"
-                @click="s.meal.push({ prey: prey[0]!.value, count: 1 })"
-              />
-              <UButton
-                v-if="steps.length > 1" label="Drop this step" size="xs" variant="ghost" color="neutral"
-                @click="steps.splice(i, 1)"
-              />
-            </div>
-          </div>
-        </fieldset>
-        <UButton label="Add a step" icon="i-lucide-plus" variant="outline" class="justify-self-start" @click="add" />
-        <AlmanacMoves :facts="facts" />
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <div class="flex gap-2">
-          <UButton type="submit" label="Set ladder" :loading="busy" />
-          <UButton v-if="isOwn" label="Put back" variant="outline" color="neutral" :disabled="busy" @click="putBack" />
+    <fieldset v-for="(s, i) in steps" :key="i" class="step">
+      <legend class="sr-only">Step {{ i + 1 }}</legend>
+      <UFormField label="From day"><UInputNumber
+        v-model="s.fromDay" :min="0" :max="20000" class="w-28"
+      /></UFormField>
+      <UFormField label="Every, days"><UInputNumber
+        v-model="s.everyDays" :min="1" :max="365" class="w-28"
+      /></UFormField>
+      <div class="meal">
+        <div v-for="(m, j) in s.meal" :key="j" class="part">
+          <UInputNumber
+            v-model="m.count" :min="0.1" :step="1" :step-snapping="false" class="w-28"
+            :aria-label="`Count, step ${i + 1}`"
+          />
+          <RecordPick v-model="m.prey" :items="prey" class="w-52" :name="`Prey, step ${i + 1}`" />
+          <UButton
+            v-if="s.meal.length > 1" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`Take ${j + 1} off the menu of step ${i + 1}`"
+            @click="s.meal.splice(j, 1)"
+          />
         </div>
-      </form>
-    </template>
-  </USlideover>
+        <div class="flex gap-2">
+          <UButton
+            label="And another prey" size="xs" variant="ghost"
+            @click="s.meal.push({ prey: prey[0]!.value, count: 1 })"
+          />
+          <UButton
+            v-if="steps.length > 1" label="Drop this step" size="xs" variant="ghost" color="neutral"
+            @click="steps.splice(i, 1)"
+          />
+        </div>
+      </div>
+    </fieldset>
+    <UButton label="Add a step" icon="i-lucide-plus" variant="outline" class="justify-self-start" @click="add" />
+  </AlmanacPartFrame>
 </template>
 
 <style scoped>

@@ -15,6 +15,8 @@ const KINDS = [
   { value: 'frog', label: 'Frogs and salamanders' },
   { value: 'feeder', label: 'Feeders' },
   { value: 'borrowed', label: 'Mostly borrowed' },
+  { value: 'set', label: 'Nothing borrowed' },
+  { value: 'unknown', label: 'Something not known' },
   { value: 'own', label: 'Of this house' },
 ]
 
@@ -32,9 +34,10 @@ const species = computed(() =>
     if (!fits(s)) return false
     if (kind.value === 'here') return kept.value.has(s.id)
     if (kind.value === 'own') return isOwn(s.id)
-    if (kind.value === 'borrowed') {
+    if (kind.value === 'unknown') return unknownParts(s).some(p => p.matters)
+    if (kind.value === 'borrowed' || kind.value === 'set') {
       const { borrowed, all } = countMarks(s)
-      return borrowed > all / 2
+      return kind.value === 'set' ? borrowed === 0 : borrowed > all / 2
     }
     return kind.value === 'all' || kind.value === s.group
   }),
@@ -65,7 +68,7 @@ const feeders = computed(() =>
       <ul><li v-for="s in species" :key="s.id"><button
         type="button" :class="{ here: chosen === s.id, type: s.typeOf }" :aria-current="chosen === s.id ? 'true' : undefined"
         @click="chosen = s.id"
-      >{{ s.name }}<span v-if="s.retired" class="quiet small"> retired</span></button></li></ul>
+      >{{ s.name }}<span v-if="s.retired && !house.onlyAnimalOf(s.id)" class="quiet small"> retired</span></button></li></ul>
       <h2 v-if="feeders.length">Feeders</h2>
       <ul><li v-for="f in feeders" :key="f.id"><button
         type="button" :class="{ here: chosen === f.id }" :aria-current="chosen === f.id ? 'true' : undefined"

@@ -6,9 +6,7 @@ import type { AnimalState } from '#core/subjects'
 const props = defineProps<{ animal: AnimalState }>()
 const house = useHouse()
 const { record, busy } = useRecord()
-const species = computed(() => house.almanac.species[props.animal.speciesId])
-/** A type that is offered to nobody else. */
-const isOwn = computed(() => house.house.species[props.animal.speciesId]?.type && species.value?.retired)
+const isOwn = computed(() => house.onlyAnimalOf(props.animal.speciesId) !== null)
 
 /** Made once, so that sending it again does not do it twice. */
 let own = v7()

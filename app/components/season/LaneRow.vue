@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { area, curveBasis } from 'd3'
+import { partWords, speciesOf } from '#core/almanac'
 import { summarise, type DayDist } from '#core/chance'
 import { EVENT_NAMES } from '#core/pairing'
-import type { Lane } from '#core/season'
+import { notKnownOf, type Lane } from '#core/season'
 import { formatRange } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
 import { colourOf, signOf } from './marks'
@@ -69,9 +70,11 @@ const labels = computed(() => {
 
 const next = computed(() => expected.value.find(e => !e.faint))
 const nextEvent = computed(() => props.lane.events.find(e => e.event === next.value?.event && !e.observed))
-const nextText = computed(() =>
-  next.value ? `${next.value.name} ${formatRange(next.value.sum)}` : 'nothing further expected',
-)
+const nextText = computed(() => {
+  if (next.value) return `${next.value.name} ${formatRange(next.value.sum)}`
+  const end = notKnownOf(props.lane, speciesOf(house.almanac, props.lane.speciesId))
+  return end ? `${EVENT_NAMES[end.event]} not known: set its ${partWords(end.part)}` : 'nothing further expected'
+})
 </script>
 
 <!-- prettier-ignore -->

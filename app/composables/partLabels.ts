@@ -1,0 +1,79 @@
+import type { Almanac, Feeder, Species } from '#core/almanac'
+
+/** What the fields of a part are called that are no numbers, or that are not there. */
+const LABELS: Record<string, string> = {
+  'clocks': 'Clocks',
+  'eats': 'What it eats',
+  'winter': 'Its winter',
+  'cautions': 'Cautions, one a line',
+  'cold': 'Its cold, or its rest',
+  'cold.baths': 'Baths before it',
+  'cold.loss': 'Loss in the cold is reckoned',
+  'cold.company': 'Company in one tub',
+  'cold.rest': 'A rest of the tropics',
+  'cold.rest.dry': 'Dry',
+  'nextClutch': 'Another clutch in one season',
+  'larvalSurvival': 'Tadpoles that turn',
+  'mating': 'Pairing',
+  'mating.social': 'They live together all year',
+  'mating.afterClutch': 'The male goes in again after each clutch',
+  'mating.eatsMates': 'Eats its mates',
+  'mating.follicles': 'Follicles',
+  'sexing': 'How the sexes differ',
+  'sexing.system': 'Sex is set by',
+  'sexing.probe': 'Probe',
+  'sexing.probeFromG': 'Not probed under',
+  'sexing.subcaudals': 'Subcaudals',
+  'sexing.tailShare': 'Tail, of the length',
+  'sexing.signs': 'Signs read by eye',
+  'sexing.venomous': 'Its bite can kill',
+  'sexByTemperature': 'Sex by temperature of the eggs',
+  'sexByTemperature.tempC': '°C',
+  'sexByTemperature.femaleShare': 'share female',
+  'shellMass': 'Mass for its length',
+  'supply': 'Supply',
+  'supply.unit': 'Counted in',
+  'care': 'Care',
+  'massG': 'Weight of one',
+}
+
+/** What a choice is called. */
+const CHOICES: Record<string, string> = {
+  brumation: 'true cold',
+  dormancy: 'a cool, dry rest',
+  none: 'no winter',
+  rodents: 'rodents',
+  insects: 'insects and worms',
+  plants: 'plants',
+  sameSex: 'those of one sex may',
+  never: 'always alone',
+  squamate: 'by weight and warmth, as published for snakes and lizards',
+  month: 'as a share a month',
+  ZW: 'ZW: females have one Z',
+  XY: 'XY: males have one X',
+  temperature: 'temperature of the eggs',
+  clonal: 'nothing: all are females',
+  unknown: 'not known',
+  batch: 'own batches: cups that come and end',
+  colony: 'an own colony',
+  bought: 'bought',
+  fresh: 'fresh, when needed',
+}
+
+/** Names of fields, as the sheet calls its numbers, and of choices. */
+export function partLabels(row: Species | Feeder, almanac: Almanac) {
+  const rows = 'clocks' in row ? speciesSections(row, almanac) : feederSections(row)
+  const base = `${'clocks' in row ? 'species' : 'feeders'}.${row.id}.`
+  const known = new Map(
+    rows
+      .flatMap(([, list]) => list)
+      .map(r => [
+        r.numbers[0]?.path.slice(base.length).replace(/\.[^.]+$/, '') ?? '',
+        r.label.replace(/: middle.*/, ''),
+      ]),
+  )
+  return {
+    label: (path: string) => known.get(path) ?? LABELS[path] ?? wordsOf(path.split('.').at(-1)!),
+    choice: (value: string) => almanac.signs[value]?.name ?? CHOICES[value] ?? wordsOf(value),
+  }
+}
