@@ -1,6 +1,6 @@
 import { v7 } from 'uuid'
 import type { Entry, Subject } from '#core/subjects'
-import { calendarOf } from '#core/units'
+import { calendarOf, noonOf } from '#core/units'
 
 /** The house takes so many entries at once, with some to spare. */
 const MOST_AT_ONCE = 400
@@ -50,7 +50,7 @@ export function useRecord() {
   function instantOf(day: number, now: Date): string {
     return calendarOf(house.settings.timeZone)(now.getTime()) === day
       ? now.toISOString()
-      : new Date(day * 86_400_000 + 12 * 3_600_000).toISOString()
+      : noonOf(day, house.settings.timeZone)
   }
 
   function entryOf(wish: Wish, now: Date): Entry {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SetSettings } from '#shared/contracts/house'
+import { SetSettings, type KeptSettings } from '#shared/contracts/house'
 
 const house = useHouse()
 const toast = useToast()
@@ -25,7 +25,7 @@ const zones = Intl.supportedValuesOf('timeZone')
 const schools = computed(() => Object.values(house.almanac.schools))
 /** Schools that a species may answer for itself. */
 const OWN = ['warmUp', 'hatchlingWinter', 'coldCompany', 'pairAfterCold', 'inbreeding']
-const fixedZone = computed(() => !house.isEmpty)
+const { ask } = useQuestion()
 
 async function send(): Promise<void> {
   problems.value = {}
@@ -45,13 +45,24 @@ async function send(): Promise<void> {
     problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
     return
   }
+  await keep(checked.data)
+}
+
+async function keep(body: SetSettings): Promise<void> {
   try {
-    const kept = await callApi<{ version: number }>('/api/settings', { method: 'PUT', body: checked.data })
+    const kept = await callApi<KeptSettings>('/api/settings', { method: 'PUT', body })
     version.value = kept.version
     await house.load()
-    toast.add({ title: 'Settings kept; the season follows them', color: 'neutral', icon: 'i-lucide-check' })
+    const moved = kept.redated ? `; ${kept.redated} entries are on another day now` : ''
+    toast.add({ title: `Settings kept; the season follows them${moved}`, color: 'neutral', icon: 'i-lucide-check' })
   } catch (error) {
     if (!(error instanceof ApiProblem)) throw error
+    const question = error.problem.errors?.find(e => e.path === 'sure')
+    if (question) {
+      if (await ask(question.message)) await keep({ ...body, sure: true })
+      else state.timeZone = house.settings.timeZone
+      return
+    }
     problems.value = Object.fromEntries(
       error.problem.errors?.map(e => [e.path, e.message]) ?? [['form', error.message]],
     )
@@ -73,8 +84,8 @@ async function send(): Promise<void> {
           v-model="state.houseName" class="w-full"
         /></UFormField>
         <UFormField
-          label="Time zone" :hint="fixedZone ? 'kept: written days follow it' : ''" :error="problems.timeZone"
-        ><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" :disabled="fixedZone" /></UFormField>
+          label="Time zone" :hint="house.isEmpty ? '' : 'another reads written days anew'" :error="problems.timeZone"
+        ><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" /></UFormField>
         <UFormField label="Weights in"><USelect
           v-model="state.massUnit" :items="['g', 'oz']" class="w-full"
         /></UFormField>

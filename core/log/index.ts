@@ -27,6 +27,7 @@ export {
 export { readLineWith } from './readLine'
 export { Draft } from './draft'
 export { FoldMemory } from './memory'
+export { redated, type Redated } from './redated'
 export { findEntry, inOrder, recordsFrom, subjectKey, withEntries, withEntry, type Records } from './records'
 export { describeEntry, isNewer, lifted, registryOf, statesOf, versionOf, type Registry } from './registry'
 export { defineSubject, type Base, type SubjectModule } from './subject'

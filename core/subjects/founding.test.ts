@@ -156,7 +156,11 @@ describe('settings and own numbers are written like all else', () => {
     const b = kings()
     expect(problems(b.records(), setting('1', { timeZone: 'Europe/Berlin' }))).toEqual([])
     b.write('shed', animal('K-1'), -1)
-    expect(problems(b.records(), setting('1', { timeZone: 'Europe/Berlin' }))[0]).toMatch(/^data.timeZone: /)
+    // what was written for a day stays on it, in whatever zone
+    expect(problems(b.records(), setting('1', { timeZone: 'Europe/Berlin' }))[0]).toMatch(
+      /^data.sure: No written entry changes its day/,
+    )
+    expect(problems(b.records(), setting('1', { timeZone: 'Europe/Berlin', sure: true }))).toEqual([])
     expect(problems(b.records(), setting('1', { warmUpDay: today + 900 }))[0]).toMatch(/^data.warmUpDay: /)
     expect(problems(b.records(), setting('1', { schools: { constructor: 'x' } }))).toEqual([
       'data.schools.constructor: There is no such school or choice',

@@ -112,6 +112,7 @@ export {
   inOrder,
   isNewer,
   recordsFrom,
+  redated,
   registryOf,
   statesOf,
   subjectKey,
@@ -127,6 +128,7 @@ export {
   type Observed,
   type Problem,
   type Records,
+  type Redated,
   type Understood,
 } from '../log'
 export { animalAsAdded } from './animal'

@@ -77,6 +77,19 @@ export function calendarOf(zone: string): (instant: string | number) => Day {
   }
 }
 
+/** Hours tried for the middle of a day, in UTC: noon there is another day already where clocks are far ahead. */
+const NEAR_NOON = [12, 6, 0, 18, 23]
+
+/**
+ * The instant that stands for a day on which the hour is not known: about its noon, and on that day in the time zone.
+ * @throws CalendarError for an unknown zone
+ */
+export function noonOf(day: Day, zone: string): string {
+  const dayOf = calendarOf(zone)
+  const instants = NEAR_NOON.map(hour => day * MS_PER_DAY + hour * 3_600_000)
+  return new Date(instants.find(ms => dayOf(ms) === day) ?? instants[0]!).toISOString()
+}
+
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 

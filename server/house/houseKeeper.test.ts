@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { Entry } from '#core/subjects'
 import { planHere } from '../../tests/fixtures/planHere'
+import { allEntries } from '../db/repositories/entries'
 import { openDatabase } from '../db/open'
 import { ProblemError } from '../utils/problem'
 import { HouseKeeper, type PlanSolver } from './houseKeeper'
@@ -312,6 +313,38 @@ describe('the house in memory beside its database', () => {
         )
       ).errors![0]!.message,
     ).toMatch(/future/)
+  })
+
+  it('another time zone reads the log anew, is taken back, and is the same when the house is opened again', async () => {
+    const dam = await add('C-1')
+    const subject = { type: 'animal' as const, id: dam.id }
+    const days = () => keeper.queries.snapshot().house.animals[dam.id]!.weights.map(w => w.day)
+    const at = (iso: string) => entry('weighed', subject, { massG: 400 }, iso)
+    // 23:30 UTC on the 20th is the 21st in Berlin; noon stands for the day; 12:30 UTC is the 23rd in Auckland
+    await keeper.writer.write([at('2026-11-20T23:30:00Z'), at('2026-11-21T12:00:00Z'), at('2026-11-22T12:30:00Z')])
+    const written = days()
+    const move = (timeZone: string, sure?: true) => {
+      const { settings, settingsVersion: version } = keeper.queries.snapshot()
+      return keeper.requests.changeSettings({ ...settings, timeZone, version, ...(sure && { sure }) })
+    }
+    expect((await problem(move('Europe/Berlin'))).errors).toMatchObject([
+      { path: 'sure', message: expect.stringMatching(/^1 of \d+ entries/) as string },
+    ])
+    expect(days()).toEqual(written)
+    expect(await move('Europe/Berlin', true)).toMatchObject({ redated: 1 })
+    expect(days()).toEqual([written[0]! + 1, written[1], written[2]])
+    expect(await move('Pacific/Auckland', true)).toMatchObject({ redated: 1 })
+    expect(days()).toEqual([written[0]! + 1, written[1], written[2]! + 1])
+    const again = await HouseKeeper.open(db, solve)
+    expect(again.queries.snapshot().house).toEqual(keeper.queries.snapshot().house)
+    expect(await again.queries.season()).toMatchObject({ season: (await keeper.queries.season()).season })
+    // taken back, one after the other
+    const changed = (await allEntries(db)).filter(e => e.kind === 'settingsChanged').reverse()
+    for (const { id } of changed) await keeper.writer.write([entry('void', { type: 'entry', id }, {})])
+    expect(days()).toEqual(written)
+    expect((await allEntries(db)).filter(e => e.kind === 'weighed').map(e => e.at)).toContain(
+      '2026-11-21T12:00:00.000Z',
+    )
   })
 
   it('a season worked out to try an own number is the season that stands with it', async () => {

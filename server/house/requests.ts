@@ -1,9 +1,9 @@
 import type { z } from 'zod'
 import type { Override } from '#core/almanac'
 import { THE_HOUSE, animalAdded, tagOwner, registry, type AnimalCard, type Entry, type Place } from '#core/subjects'
-import type { HouseSettings } from '#core/season'
-import { calendarOf, dayFromIso } from '#core/units'
-import type { AddedList, NewAnimal, NewPlace, SetSettings, TagYoung } from '#shared/contracts/house'
+import { calendarOf, noonOf, dayFromIso } from '#core/units'
+import type { WroteEntries } from '#shared/contracts/changes'
+import type { AddedList, KeptSettings, NewAnimal, NewPlace, SetSettings, TagYoung } from '#shared/contracts/house'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
 import { readAnimalList } from '../imports/animalList'
@@ -23,18 +23,20 @@ export class HouseRequests {
   /** The present, or an hour of the day that the house is held on. */
   private instant(): string {
     const day = this.session.today()
-    const dayOf = calendarOf(this.session.settings.timeZone)
-    // noon in UTC is another day already where clocks are far ahead
-    const hours = [12, 6, 0, 18, 23].map(hour => day * 86_400_000 + hour * 3_600_000)
-    const instants = [houseNow(), ...hours].map(ms => new Date(ms).toISOString())
-    return instants.find(at => dayOf(at) === day) ?? instants[0]!
+    const { timeZone } = this.session.settings
+    const now = houseNow()
+    return calendarOf(timeZone)(now) === day ? new Date(now).toISOString() : noonOf(day, timeZone)
   }
 
   /** Writes entries of now; what speaks against them is told of the fields of the form. */
-  private async write(facts: readonly Fact[], title: string, source: Entry['source'] = 'keeper'): Promise<void> {
+  private async write(
+    facts: readonly Fact[],
+    title: string,
+    source: Entry['source'] = 'keeper',
+  ): Promise<WroteEntries> {
     const at = this.instant()
     try {
-      await this.writer.writeNow(facts.map(fact => ({ ...fact, at, source })))
+      return await this.writer.writeNow(facts.map(fact => ({ ...fact, at, source })))
     } catch (error) {
       if (!(error instanceof ProblemError) || error.problem.status !== 422) throw error
       const errors = (error.problem.errors ?? []).map(e => ({
@@ -153,10 +155,7 @@ export class HouseRequests {
   }
 
   /** @throws ProblemError 409 when another change came first, 422 for what the house or the almanac does not have */
-  changeSettings({ version, ...wish }: z.output<typeof SetSettings>): Promise<{
-    settings: HouseSettings
-    version: number
-  }> {
+  changeSettings({ version, sure, ...wish }: z.output<typeof SetSettings>): Promise<KeptSettings> {
     return this.writer.inTurn(async () => {
       if (version !== this.session.settingsVersion) {
         throw new ProblemError(
@@ -165,13 +164,16 @@ export class HouseRequests {
           [{ path: 'version', message: 'Load them again, then make your change' }],
         )
       }
-      const data = changes(this.session.settings, wish)
-      if (Object.keys(data).length)
-        await this.write(
-          [{ id: newId(), subject: { type: 'settings', id: THE_HOUSE }, kind: 'settingsChanged', data }],
-          'The settings were not kept',
-        )
-      return { settings: this.session.settings, version: this.session.settingsVersion }
+      const said = changes(this.session.settings, wish)
+      const data = { ...said, ...(sure && 'timeZone' in said && { sure }) }
+      const wrote = Object.keys(data).length
+        ? await this.write(
+            [{ id: newId(), subject: { type: 'settings', id: THE_HOUSE }, kind: 'settingsChanged', data }],
+            'The settings were not kept',
+          )
+        : null
+      const { settings, settingsVersion } = this.session
+      return { settings, version: settingsVersion, ...(wrote?.redated && { redated: wrote.redated }) }
     })
   }
 

@@ -1,8 +1,18 @@
 import type { Knex } from 'knex'
-import { checkEntry, completeEntry, type DatedEntry, type Entry, type House, type Records } from '#core/subjects'
+import {
+  checkEntry,
+  completeEntry,
+  recordsFrom,
+  redated,
+  type DatedEntry,
+  type Entry,
+  type House,
+  type Records,
+  type Redated,
+} from '#core/subjects'
 import { CalendarError, calendarOf } from '#core/units'
 import type { WroteEntries } from '#shared/contracts/changes'
-import { entriesByIds, insertEntries } from '../db/repositories/entries'
+import { allEntries, entriesByIds, insertEntries, redateEntries } from '../db/repositories/entries'
 import { breather } from '../utils/breathe'
 import { ProblemError } from '../utils/problem'
 import { soundAlmanac } from './readHouse'
@@ -116,6 +126,26 @@ export class HouseWriter {
     }
   }
 
+  /** The log as the time zone reads it that would stand, where that is another; the entries of it that are otherwise then. */
+  private async inOtherZone(
+    standing: Standing,
+    written: readonly DatedEntry[],
+  ): Promise<(Redated & { records: Records }) | null> {
+    const [from, to] = [this.session.settings.timeZone, standing.settings.timeZone]
+    if (from === to) return null
+    const log = [...(await allEntries(this.db)), ...written]
+    const { moved, kept } = redated(log, from, to)
+    const now = new Map([...moved, ...kept].map(e => [e.id, e]))
+    return {
+      moved,
+      kept,
+      records: recordsFrom(
+        log.map(e => now.get(e.id) ?? e),
+        standing.records.climate,
+      ),
+    }
+  }
+
   /**
    * Writes entries, all or none; to be called in turn. An id that is known with the same content is left as it is.
    * @throws ProblemError 422 with field paths when one cannot have happened; 409 when an id is known with other content
@@ -124,16 +154,21 @@ export class HouseWriter {
     this.session.refresh()
     const { fresh, known } = await this.sortOut(sent)
     const { records, entries } = await this.checkAll(fresh)
-    if (entries.length) {
-      await this.checkPlacesRead(entries)
-      const standing = this.session.stand(records)
-      await this.trial(standing)
-      await this.db.transaction(async trx => insertEntries(trx, entries))
-      // readings may have come in while it was written
-      const { climate } = this.session.records
-      this.session.take(climate === records.climate ? standing : this.session.stand({ ...records, climate }))
-    }
-    return { written: entries.map(e => e.id), known }
+    if (!entries.length) return { written: [], known }
+    await this.checkPlacesRead(entries)
+    const asWritten = this.session.stand(records)
+    const other = await this.inOtherZone(asWritten, entries)
+    const standing = other ? this.session.stand(other.records) : asWritten
+    await this.trial(standing)
+    await this.db.transaction(async trx => {
+      await insertEntries(trx, entries)
+      if (other) await redateEntries(trx, [...other.moved, ...other.kept])
+    })
+    // readings may have come in while it was written
+    const { climate } = this.session.records
+    const read = climate === standing.records.climate
+    this.session.take(read ? standing : this.session.stand({ ...standing.records, climate }))
+    return { written: entries.map(e => e.id), known, ...(other && { redated: other.moved.length }) }
   }
 
   write(sent: readonly Entry[]): Promise<WroteEntries> {

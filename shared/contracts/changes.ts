@@ -23,5 +23,7 @@ export interface WroteEntries {
   written: string[]
   /** Sent before and written then: nothing was done again. */
   known: string[]
+  /** Entries written before that are on another day now, since the time zone is another. */
+  redated?: number
   changes?: HouseChanges
 }

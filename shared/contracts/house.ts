@@ -77,8 +77,16 @@ export { HouseSettings }
 /** PUT /api/settings: all of them, on top of the version that they were read in. */
 export const SetSettings = HouseSettings.extend({
   version: z.number({ error: 'The version of the settings must be sent along' }).int(),
+  /** Days of written entries may be read anew in another time zone. */
+  sure: z.literal(true).optional(),
 })
 export type SetSettings = z.input<typeof SetSettings>
+export interface KeptSettings {
+  settings: HouseSettings
+  version: number
+  /** Entries that are on another day now, where the time zone is another. */
+  redated?: number
+}
 
 /** GET /api/house: everything the interface and its worker compute from. */
 export interface HouseSnapshot {

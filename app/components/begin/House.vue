@@ -36,8 +36,8 @@ async function send(): Promise<void> {
       v-model="state.houseName" placeholder="My house" class="w-full" autocomplete="off"
     /></UFormField>
     <UFormField
-      name="timeZone" label="Time zone" :hint="house.isEmpty ? 'from this device' : 'kept: written days follow it'"
-    ><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" :disabled="!house.isEmpty" /></UFormField>
+      name="timeZone" label="Time zone" :hint="house.isEmpty ? 'from this device' : 'another reads written days anew'"
+    ><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" /></UFormField>
     <UFormField name="massUnit" label="Weights in"><USelect
       v-model="state.massUnit" :items="['g', 'oz']" class="w-full"
     /></UFormField>

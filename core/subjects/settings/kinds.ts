@@ -1,13 +1,20 @@
-import { LogbookError, defineKind, type CheckContext, type KindContext, type Problem } from '../../log'
-import { HouseSettings, WARM_UP_WITHIN_DAYS } from '../../settings'
+import { LogbookError, defineKind, redated, sure, type CheckContext, type KindContext, type Problem } from '../../log'
+import { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../../settings'
 import { THE_HOUSE } from './state'
 
-function timeZoneKept({ house, daysCount }: KindContext, timeZone: string | undefined): Problem | null {
-  if (timeZone === undefined || timeZone === house.settings[THE_HOUSE]?.settings.timeZone || !daysCount()) return null
-  return {
-    path: 'data.timeZone',
-    message: 'Days of written entries follow the time zone; it is set once, before the first entry',
-  }
+/** Another time zone reads the days of all that is written anew: the keeper is asked, with how many would move. */
+function zoneAsked(
+  { house, records, daysCount }: KindContext,
+  { timeZone, sure }: { timeZone?: string | undefined; sure?: true | undefined },
+): Problem | null {
+  const now = house.settings[THE_HOUSE]?.settings.timeZone ?? defaultSettings.timeZone
+  if (timeZone === undefined || timeZone === now || sure || !daysCount()) return null
+  const log = [...records.entries.values()].flat()
+  const { moved } = redated(log, now, timeZone)
+  const told = moved.length
+    ? `${moved.length} of ${log.length} entries, written near midnight, will be on another day`
+    : 'No written entry changes its day'
+  return { path: 'data.sure', message: `${told}; what was written for a day stays on it. Change the time zone?` }
 }
 
 /** A choice of a school, of the house (`warmUp`) or of one species (`warmUp@corn-snake`). */
@@ -24,7 +31,7 @@ export const settingsKinds = [
     subject: 'settings',
     verb: 'Change settings',
     dayless: true,
-    data: HouseSettings.partial(),
+    data: HouseSettings.partial().extend({ sure }),
     // each for itself: one that cannot be read is left as it was, and told, and the others stand
     apply(state, data) {
       const settings: Record<string, unknown> = { ...state.settings }
@@ -42,7 +49,7 @@ export const settingsKinds = [
         )
     },
     check: (state, data, _, context) => {
-      const zone = timeZoneKept(context, data.timeZone)
+      const zone = zoneAsked(context, data)
       if (zone) return zone
       const { warmUpDay } = data
       if (
@@ -58,6 +65,9 @@ export const settingsKinds = [
       )
       return unknown ? { path: `data.schools.${unknown[0]}`, message: 'There is no such school or choice' } : null
     },
-    wording: d => `Settings changed: ${Object.keys(d).join(', ')}`,
+    wording: d =>
+      `Settings changed: ${Object.keys(d)
+        .filter(key => key !== 'sure')
+        .join(', ')}`,
   }),
 ]

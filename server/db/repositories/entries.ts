@@ -78,6 +78,20 @@ export async function insertEntries(db: Knex, entries: readonly DatedEntry[]): P
   await db.batchInsert('entries', entries.map(toRow), ROWS_AT_ONCE)
 }
 
+const REDATED_AT_ONCE = 5000
+/** Days and instants of entries that another time zone reads otherwise; what they say stays. */
+export async function redateEntries(db: Knex, entries: readonly DatedEntry[]): Promise<void> {
+  for (let i = 0; i < entries.length; i += REDATED_AT_ONCE) {
+    const rows = entries.slice(i, i + REDATED_AT_ONCE).map(e => [e.id, e.at, e.day])
+    await db.raw(
+      `UPDATE entries SET at = r.at, day = r.day
+       FROM (SELECT value ->> 0 AS id, value ->> 1 AS at, value ->> 2 AS day FROM json_each(?)) AS r
+       WHERE entries.id = r.id`,
+      [JSON.stringify(rows)],
+    )
+  }
+}
+
 const isEntry = ({ data, day, at }: DatedEntry): boolean =>
   typeof data === 'object' && data !== null && Number.isInteger(day) && !Number.isNaN(Date.parse(at))
 
