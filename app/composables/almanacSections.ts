@@ -1,4 +1,16 @@
-import type { Almanac, Cold, Fact, Feeder, Mating, Measure, Sexing, Species, SpeciesPart, Spread } from '#core/almanac'
+import type {
+  Almanac,
+  Cold,
+  Fact,
+  Feeder,
+  Mating,
+  Measure,
+  Sexing,
+  Species,
+  SpeciesPart,
+  Spread,
+  Supply,
+} from '#core/almanac'
 import { EVENT_NAMES } from '#core/pairing'
 
 export interface Row {
@@ -322,23 +334,30 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
   return rows
 }
 
+/** How a feeder comes, in words: `own batches, by the cup`. */
+export function wayWords(way: Supply): string {
+  if (way.kind === 'fresh') return `fresh, by the ${way.unit}`
+  if (way.kind === 'colony') return `an own colony, by the ${way.unit}`
+  if (way.kind === 'bought') return way.gathered ? `gathered, by the ${way.unit}` : `bought, by the ${way.unit}`
+  return way.boughtProducing ? `bought about to yield, by the ${way.unit}` : `own batches, by the ${way.unit}`
+}
+
 /** Numbers of a feeder, in sections. */
 export function feederSections(f: Feeder): Section[] {
   const p = `feeders.${f.id}`
   const supply = f.supply
-  const rows: Row[] = []
-  for (const [key, value] of Object.entries(supply)) {
-    if (typeof value !== 'object') continue
-    const label = key
-      .replace(/([A-Z])/g, ' $1')
-      .toLowerCase()
-      .replace('temp c', 'temperature')
-    rows.push(
-      'earliest' in value ? spread(label, `${p}.supply.${key}`, value) : fact(label, `${p}.supply.${key}`, value),
-    )
-  }
+  const rowsOf = (way: Supply, path: string): Row[] =>
+    Object.entries(way).flatMap(([key, value]: [string, string | boolean | Fact | Spread]) => {
+      if (typeof value !== 'object') return []
+      const label = key
+        .replace(/([A-Z])/g, ' $1')
+        .toLowerCase()
+        .replace('temp c', 'temperature')
+      return ['earliest' in value ? spread(label, `${path}.${key}`, value) : fact(label, `${path}.${key}`, value)]
+    })
   return [
-    ['Supply', rows],
+    [`Supply: ${wayWords(supply)}`, rowsOf(supply, `${p}.supply`)],
+    ...(f.otherWays ?? []).map((way, i): Section => [`Also: ${wayWords(way)}`, rowsOf(way, `${p}.otherWays.${i}`)]),
     ['Size', [spread('Weight of one', `${p}.massG`, f.massG)]],
   ]
 }

@@ -33,6 +33,9 @@ const LABELS: Record<string, string> = {
   'shellMass': 'Mass for its length',
   'supply': 'Supply',
   'supply.unit': 'Counted in',
+  'supply.boughtProducing': 'Bought about to yield',
+  'supply.gathered': 'Gathered outdoors',
+  'otherWays': 'Other ways',
   'care': 'Care',
   'massG': 'Weight of one',
 }

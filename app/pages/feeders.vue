@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { plannedSupply } from '#core/supply'
+import { cultureWay } from '#core/supply'
 import { tellStart } from '#core/season'
 import { formatDay } from '#core/units'
 
@@ -12,7 +12,7 @@ const picked = ref<string | null>(route.hash.slice(1) || null)
 const alive = computed(() => Object.values(house.house.cultures).filter(c => !c.finished))
 const byKind = (kind: string) => [
   ...new Set(
-    alive.value.filter(c => plannedSupply(feederOf(house.almanac, c.feederId))?.kind === kind).map(c => c.feederId),
+    alive.value.filter(c => cultureWay(feederOf(house.almanac, c.feederId))?.kind === kind).map(c => c.feederId),
   ),
 ]
 const batches = computed(() => byKind('batch'))

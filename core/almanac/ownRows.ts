@@ -32,7 +32,13 @@ export const SPECIES_PARTS = [
 ] as const satisfies readonly (keyof Species)[]
 export type SpeciesPart = (typeof SPECIES_PARTS)[number]
 
-export const FEEDER_PARTS = ['massG', 'supply', 'care', 'cautions'] as const satisfies readonly (keyof Feeder)[]
+export const FEEDER_PARTS = [
+  'massG',
+  'supply',
+  'otherWays',
+  'care',
+  'cautions',
+] as const satisfies readonly (keyof Feeder)[]
 export type FeederPart = (typeof FEEDER_PARTS)[number]
 
 /** Parts that the house has set; null where it says that a part is not known. */

@@ -21,6 +21,7 @@ const NAMES: Record<string, string> = {
   eats: 'what it eats',
   weighEveryDays: 'weighing',
   massG: 'weight of one',
+  otherWays: 'other ways to get it',
 }
 
 /** A part of a species or feeder, as it stands in a sentence. */

@@ -283,6 +283,8 @@ export type Species = z.infer<typeof Species>
 const Batch = z.strictObject({
   kind: z.literal('batch'),
   unit: z.string(),
+  /** Bought as a culture that is about to yield: its wait is that of the delivery, whatever the warmth. */
+  boughtProducing: z.boolean().optional(),
   toProducing: Spread,
   atTempC: Fact,
   baseTempC: Fact,
@@ -302,6 +304,8 @@ const Colony = z.strictObject({
 const Bought = z.strictObject({
   kind: z.literal('bought'),
   unit: z.string(),
+  /** Gathered outdoors instead: a pack is what one walk brings. */
+  gathered: z.boolean().optional(),
   packCount: Fact,
   leadDays: Fact,
   keepDays: Fact,
@@ -318,7 +322,9 @@ export const Feeder = z.strictObject({
   latin: lineOfText(80).optional(),
   retired: z.boolean().optional(),
   massG: Spread,
+  /** How this house gets it; other ways stand beside it, to be taken instead. */
   supply: Supply,
+  otherWays: z.array(Supply).max(6).optional(),
   care: z.string().max(2000),
   cautions: z.array(z.string().max(400)).max(20),
 })

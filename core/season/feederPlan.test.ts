@@ -81,19 +81,20 @@ describe('what a plan says', () => {
     const flies = feederOf(shippedAlmanac, 'fly.large')
     const plan = {
       kind: 'batch',
+      verb: 'Start',
       unit: 'cup',
       starts: [{ day: today + 3, count: 5 }],
       prey: 'fly.large',
     } as unknown as FeederPlan
     expect(tellStart(plan, flies, today)).toMatch(/^Start 5 cups of large flies by \d+ \w{3}$/)
     expect(tellStartShort(plan, today)).toMatch(/^Start 5 cups by/)
-    expect(tellUnits({ kind: 'batch', unit: 'cup' }, flies, 1)).toBe('Start 1 cup of large flies')
-    expect(tellUnits({ kind: 'colony', unit: 'box' }, feederOf(shippedAlmanac, 'springtail'), 3)).toBe(
+    expect(tellUnits({ kind: 'batch', verb: 'Start', unit: 'cup' }, flies, 1)).toBe('Start 1 cup of large flies')
+    expect(tellUnits({ kind: 'colony', verb: 'Start', unit: 'box' }, feederOf(shippedAlmanac, 'springtail'), 3)).toBe(
       'Start 3 boxes of springtails',
     )
-    expect(tellUnits({ kind: 'bought', unit: 'bag of 25' }, feederOf(shippedAlmanac, 'mouse.hopper'), 2)).toBe(
-      'Order 2 bags of 25 mouse hoppers',
-    )
+    expect(
+      tellUnits({ kind: 'bought', verb: 'Order', unit: 'bag of 25' }, feederOf(shippedAlmanac, 'mouse.hopper'), 2),
+    ).toBe('Order 2 bags of 25 mouse hoppers')
     expect(tellStart({ ...plan, starts: [] }, flies, today)).toBeNull()
   })
 

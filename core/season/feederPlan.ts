@@ -2,6 +2,7 @@ import { feederOf, schoolChoice, type Almanac, type Feeder } from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import {
   cultureStage,
+  cultureWay,
   failureChance,
   firstCoveredDay,
   growing,
@@ -33,6 +34,8 @@ export interface Gap {
 export interface FeederPlan {
   prey: string
   kind: PlannedSupply['kind']
+  /** What one does about it. */
+  verb: 'Start' | 'Order' | 'Gather'
   unit: string
   /** Days planned; bought prey is planned ten weeks ahead, since it comes in days. */
   days: number
@@ -55,6 +58,11 @@ export interface FeederPlan {
 }
 
 const BOUGHT_DAYS = 70
+
+function verbOf(supply: PlannedSupply): FeederPlan['verb'] {
+  if (supply.kind === 'bought') return supply.gathered ? 'Gather' : 'Order'
+  return supply.kind === 'batch' && supply.boughtProducing ? 'Order' : 'Start'
+}
 
 function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
   const gaps: Gap[] = []
@@ -83,7 +91,10 @@ function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | nu
   const path = `feeders.${feeder.id}.supply`
   if (supply.kind === 'bought') {
     return {
-      rule: 'Bought in packs; comes after its lead time and keeps a while',
+      rule: supply.gathered
+        ? 'Gathered: what one walk brings, kept a while'
+        : 'Bought in packs; comes after its lead time and keeps a while',
+
       inputs: [
         factInput('Pack', `${path}.packCount.value`, supply.packCount),
         factInput('Lead time', `${path}.leadDays.value`, supply.leadDays),
@@ -94,7 +105,9 @@ function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | nu
   return {
     rule:
       supply.kind === 'batch'
-        ? 'A batch yields once, rising quickly and falling slowly, after a time that the temperature sets'
+        ? supply.boughtProducing
+          ? 'Bought as a culture about to yield: it yields once, from its delivery on'
+          : 'A batch yields once, rising quickly and falling slowly, after a time that the temperature sets'
         : 'A colony yields a little every day once grown',
     inputs: [
       spreadInput('Start to producing', `${path}.toProducing`, supply.toProducing),
@@ -125,6 +138,7 @@ function inputFor(
   const startDays: number[] = []
   for (let d = nextWeekday(today, settings.cultureWeekday) - today; d < days; d += 7) startDays.push(d)
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
+  const ownCups = supply.kind === 'batch' && !supply.boughtProducing
   return {
     from: today,
     need: look.high.slice(0, days),
@@ -133,9 +147,9 @@ function inputFor(
     keptPerDay: keptPerDay(supply),
     perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),
     startDays,
-    leastPerStart: supply.kind === 'batch' && rhythm.id === 'everyWeek' ? 1 : 0,
+    leastPerStart: ownCups && rhythm.id === 'everyWeek' ? 1 : 0,
     spare:
-      supply.kind === 'batch' && rhythm.fact?.value
+      ownCups && rhythm.fact?.value
         ? { units: Math.round(rhythm.fact.value), everyStarts: Math.max(1, Math.floor(supply.producingDays.value / 7)) }
         : null,
   }
@@ -188,18 +202,15 @@ export function planFeeder({ look, scenarios, house, almanac, settings, today }:
   const width = look.high.length
   const need = new Float64Array(days * scenarios.count)
   for (let s = 0; s < scenarios.count; s++) need.set(whole.subarray(s * width, s * width + days), s * days)
-  const running = Object.values(house.cultures)
-    .filter(c => c.feederId === look.prey && ['growing', 'producing'].includes(cultureStage(c, supply, today)))
-    .map(c => {
-      const at = temperatureAt(house.places, c.placeId)
-      const { from, alive } = growing(c, supply, at, today, almanac.common.unwrittenProducing!.value)
-      return { producing: from, alive, tempC: at }
-    })
+  const running = Object.values(house.cultures).flatMap(c => {
+    const way = cultureWay(feeder, c)
+    if (c.feederId !== look.prey || !way || !['growing', 'producing'].includes(cultureStage(c, way, today))) return []
+    const at = temperatureAt(house.places, c.placeId)
+    const { from, alive } = growing(c, way, at, today, almanac.common.unwrittenProducing!.value)
+    return [{ producing: from, alive, supply: way }]
+  })
   const fixed = new Float64Array(days)
-  if (supply.kind === 'bought')
-    look.running.slice(0, days).forEach((y, d) => {
-      fixed[d] = y
-    })
+  for (const { day, count } of look.arriving) if (day < days) fixed[day]! += count
   const runOut = simulateRunOut({
     from: today,
     days,
@@ -220,6 +231,7 @@ export function planFeeder({ look, scenarios, house, almanac, settings, today }:
   return {
     prey: look.prey,
     kind: supply.kind,
+    verb: verbOf(supply),
     unit: supply.unit,
     days,
     starts: plan.starts,
@@ -315,6 +327,7 @@ export function planKey(
       c.failed?.day,
       c.finished?.day,
       c.lastLook?.day,
+      c.bought,
       temperatureAt(house.places, c.placeId),
     ])
   const round = (row: number[]) => row.map(x => Math.round(x * 100)).join()
@@ -362,9 +375,7 @@ export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string 
 /** The same without the feeder's name, where that stands beside it: `Start 5 cups by 14 Apr`. */
 export function tellStartShort(plan: FeederPlan, today: Day): string | null {
   const first = plan.starts[0]
-  return first
-    ? `${plan.kind === 'bought' ? 'Order' : 'Start'} ${tellCount(plan.unit, first.count)} by ${formatDay(first.day, today)}`
-    : null
+  return first ? `${plan.verb} ${tellCount(plan.unit, first.count)} by ${formatDay(first.day, today)}` : null
 }
 
 function tellCount(unit: string, count: number): string {
@@ -372,7 +383,7 @@ function tellCount(unit: string, count: number): string {
 }
 
 /** `Start 5 cups of large flies`, `Order 1 bag of 25 mouse hoppers` */
-export function tellUnits(plan: Pick<FeederPlan, 'kind' | 'unit'>, feeder: Feeder, count: number): string {
+export function tellUnits(plan: Pick<FeederPlan, 'kind' | 'verb' | 'unit'>, feeder: Feeder, count: number): string {
   const units = tellCount(plan.unit, count)
-  return plan.kind === 'bought' ? `Order ${units} ${feeder.many}` : `Start ${units} of ${feeder.many}`
+  return plan.kind === 'bought' ? `${plan.verb} ${units} ${feeder.many}` : `${plan.verb} ${units} of ${feeder.many}`
 }

@@ -1,7 +1,7 @@
 import { derived } from '../derived'
 import { feederOf, schoolChoice, speciesOf, type Almanac, type Species } from '../almanac'
 import { seedFrom, type Day } from '../chance'
-import { keptPerDay, plannedSupply, remainingYield, usableStock } from '../supply'
+import { cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../supply'
 import {
   firstMealAge,
   ladderStepAt,
@@ -337,26 +337,30 @@ export function outlook(
     planned,
     id => ({ type: 'prey', id }),
     (id): PreyOutlook => {
-      const supply = plannedSupply(feederOf(almanac, id))!
+      const feeder = feederOf(almanac, id)
+      const supply = plannedSupply(feeder)!
+      // what runs yields as it was started, however the house gets it now
+      const packs = packWay(feeder)
       const running = new Float64Array(days)
       for (const culture of Object.values(house.cultures)) {
-        if (culture.feederId !== id) continue
+        const culturing = culture.feederId === id && cultureWay(feeder, culture)
+        if (!culturing) continue
         const tempC = temperatureAt(house.places, culture.placeId)
         const unwritten = almanac.common.unwrittenProducing!.value
         const left =
           guarded(context, 'its yield', { type: 'culture', id: culture.id }, () =>
-            yields(context, culture, [supply, tempC, today, settings.cupYield, unwritten], () =>
-              remainingYield(culture, supply, tempC, today, days, settings.cupYield, unwritten),
+            yields(context, culture, [culturing, tempC, today, settings.cupYield, unwritten], () =>
+              remainingYield(culture, culturing, tempC, today, days, settings.cupYield, unwritten),
             ),
           ) ?? []
         for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
       }
       const stock = house.stocks[id]
       const atHand = stock ? usableStock(stock, keptPerDay(supply), today) : 0
-      for (const order of stock?.onOrder ?? []) {
-        const arrives = supply.kind === 'bought' ? Math.max(0, order.day + supply.leadDays.value - today) : 0
-        if (arrives < days) running[arrives]! += order.count
-      }
+      const arriving = (stock?.onOrder ?? [])
+        .map(order => ({ day: Math.max(0, order.day + (packs?.leadDays.value ?? 0) - today), count: order.count }))
+        .filter(a => a.day < days)
+      for (const { day, count } of arriving) running[day]! += count
       const row = mean.get(id) ?? new Float64Array(days)
       // what the animals of the house eat is the same in every scenario, so it lifts the quantile as it is
       const own = fromAnimals.get(id)
@@ -384,6 +388,7 @@ export function outlook(
         mean: Array.from(row),
         high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
         running: Array.from(running),
+        arriving,
         stock: atHand,
         causes: [...(causes.get(id) ?? new Map<string, { label: string; total: number }>())]
           .map(([cid, c]) => ({ id: cid, ...c }))

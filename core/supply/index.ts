@@ -26,3 +26,4 @@ export {
 export { simulateRunOut, type RunOut, type RunOutInput } from './runOut'
 export { nextCultureTags } from './tags'
 export { usableStock } from './stock'
+export { cultureWay, packWay, wayPath, withWay, type CultureSupply, type PackSupply } from './ways'

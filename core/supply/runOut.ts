@@ -11,8 +11,8 @@ export interface RunOutInput {
   supply: PlannedSupply
   stock: number
   keptPerDay: number
-  /** Running cultures: when they begin to yield, and the chance that they do. */
-  running: readonly { producing: DayDist; alive: number; tempC: number | null }[]
+  /** Running cultures: when they begin to yield, and the chance that they do. Each yields as it was started, which may be another way than that of the plan. */
+  running: readonly { producing: DayDist; alive: number; supply: PlannedSupply }[]
   starts: readonly PlannedStart[]
   tempC: number | null
   factor: number
@@ -44,21 +44,26 @@ const MOST_FATES = 64
 export function simulateRunOut(input: RunOutInput): RunOut {
   const { days, scenarios, supply } = input
   const random = seededRandom(input.seed)
-  const curve = yieldCurve(supply, days + 400, input.factor)
+  const curves = new Map<PlannedSupply, Float64Array>()
+  const curveOf = (way: PlannedSupply) => {
+    const curve = curves.get(way) ?? yieldCurve(way, days + 400, input.factor)
+    curves.set(way, curve)
+    return curve
+  }
   const wait = timeToProducing(supply, input.tempC)
   const failure = failureChance(supply)
-  const varies = supply.kind !== 'bought'
   const byDay = new Float64Array(days)
   let shortRuns = 0
   const yields = new Float64Array(days)
 
-  const addCulture = (producingOn: Day | null, units = 1) => {
+  const addCulture = (way: PlannedSupply, producingOn: Day | null, units = 1) => {
     if (producingOn === null) return
+    const curve = curveOf(way)
     // triangular around 1, so that no cup yields less than nothing
-    const luck = varies ? 1 + YIELD_SPREAD * (random() + random() - 1) * 2.4 : 1
+    const luck = way.kind !== 'bought' ? 1 + YIELD_SPREAD * (random() + random() - 1) * 2.4 : 1
     for (let d = Math.max(0, producingOn - input.from); d < days; d++) {
       // a colony goes on however old it is; a batch ends
-      const y = curve[input.from + d - producingOn] ?? (supply.kind === 'colony' ? curve[0]! : 0)
+      const y = curve[input.from + d - producingOn] ?? (way.kind === 'colony' ? curve[0]! : 0)
       if (y === 0 && input.from + d > producingOn) break
       yields[d]! += units * y * luck
     }
@@ -69,14 +74,14 @@ export function simulateRunOut(input: RunOutInput): RunOut {
     for (const culture of input.running) {
       const fails = random() >= culture.alive
       const on = sample(culture.producing, random())
-      if (!fails) addCulture(on)
+      if (!fails) addCulture(culture.supply, on)
     }
     for (const start of input.starts) {
       const fates = Math.min(start.count, MOST_FATES)
       for (let i = 0; i < fates; i++) {
         const fails = random() < failure
         const on = sample(wait, random())
-        if (!fails && on !== null) addCulture(start.day + on, start.count / fates)
+        if (!fails && on !== null) addCulture(supply, start.day + on, start.count / fates)
       }
     }
     let left = input.stock

@@ -18,7 +18,7 @@ export function plannedSupply(feeder: Feeder): PlannedSupply | null {
 export function timeToProducing(supply: PlannedSupply, tempC: number | null): DayDist {
   if (supply.kind === 'bought') return certain(supply.leadDays.value)
   let stretch = 1
-  if (supply.kind === 'batch' && tempC !== null) {
+  if (supply.kind === 'batch' && !supply.boughtProducing && tempC !== null) {
     const base = supply.baseTempC.value
     // nearer than 2 °C to the base nothing useful comes; the stretch ends there
     stretch = (supply.atTempC.value - base) / Math.max(2, tempC - base)

@@ -1,13 +1,34 @@
 <script setup lang="ts">
-import type { Feeder } from '#core/almanac'
+import { borrowed, type Feeder, type Supply } from '#core/almanac'
+import { withWay } from '#core/supply'
 
-/** One feeder to read, with every number and where it came from. */
+/** One feeder to read, with every number and where it came from; the ways in which it comes, one of them in force. */
 const props = defineProps<{ feeder: Feeder }>()
 const emit = defineEmits<{ choose: [id: string] }>()
+const house = useHouse()
+const { save, problem, busy } = usePartChange('feeder', () => props.feeder)
 const marks = computed(() => countMarks(props.feeder))
 const editing = ref(false)
 const PARTS = ['massG', 'supply', 'care', 'cautions']
 const sections = computed(() => feederSections(props.feeder))
+const others = computed(() => props.feeder.otherWays ?? [])
+
+/** Ways of other feeders, to be taken over as a beginning. */
+const ways = computed(() => {
+  const known = [props.feeder.supply, ...others.value].map(wayWords)
+  return Object.values(house.almanac.feeders)
+    .filter(f => f.id !== props.feeder.id)
+    .flatMap(f => [f.supply, ...(f.otherWays ?? [])].map(way => ({ f, way })))
+    .filter(({ way }) => !known.includes(wayWords(way)))
+    .map(({ f, way }, i) => ({ value: `${i}`, label: `${wayWords(way)}, as ${f.name.toLowerCase()}`, f, way }))
+})
+const add = (index: string) => {
+  const { f, way } = ways.value[Number(index)]!
+  const taken: Supply = borrowed(JSON.parse(JSON.stringify(way)) as Supply, f.name)
+  return save({ otherWays: [...others.value, taken] }, 'another way added')
+}
+const use = (i: number) => save(withWay(props.feeder, i), `now ${wayWords(others.value[i]!)}`)
+const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at !== i) }, 'a way dropped')
 </script>
 
 <!-- prettier-ignore -->
@@ -20,6 +41,28 @@ const sections = computed(() => feederSections(props.feeder))
     <template #actions><UButton
       label="Edit" size="sm" variant="outline" color="neutral" :aria-label="`Edit ${feeder.name}`" @click="editing = true"
     /></template>
+    <section>
+      <h3>How this house gets it</h3>
+      <ul class="ways">
+        <li><b>{{ wayWords(feeder.supply) }}</b><span class="quiet">in force: the plan goes by it</span></li>
+        <li v-for="(way, i) in others" :key="i">
+          <span>{{ wayWords(way) }}</span>
+          <UButton
+            label="Get it this way" size="xs" variant="outline" color="neutral" :disabled="busy"
+            :aria-label="`Get it this way: ${wayWords(way)}`" @click="use(i)"
+          />
+          <UButton
+            label="Drop" size="xs" variant="ghost" color="neutral" :disabled="busy" :aria-label="`Drop: ${wayWords(way)}`"
+            @click="drop(i)"
+          />
+        </li>
+        <li><RecordPick
+          :items="ways" name="Another way" placeholder="Another way …" class="w-80" @update:model-value="add($event)"
+        /></li>
+      </ul>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p class="quiet small">What runs already goes on as it was started.</p>
+    </section>
     <template v-for="[title, rows] in sections" :key="title">
       <section v-if="rows.length"><h3>{{ title }}</h3><AlmanacRows :rows="rows" /></section>
     </template>
@@ -28,3 +71,13 @@ const sections = computed(() => feederSections(props.feeder))
     />
   </AlmanacFrame>
 </template>
+
+<style scoped>
+.ways li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 0.75rem;
+  align-items: center;
+  padding: 0.25rem 0;
+}
+</style>

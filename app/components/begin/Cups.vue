@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { nextCultureTags, plannedSupply } from '#core/supply'
+import { cultureWay, nextCultureTags } from '#core/supply'
 
 /** Cultures that stand already, with the day on which they were started. */
 const emit = defineEmits<{ done: [ids: string[]] }>()
@@ -10,7 +10,7 @@ const state = reactive({ feederId: 'fly.small', count: 2, day: house.today as nu
 const { problem, refusal } = useRefusalText()
 const feeders = computed(() =>
   Object.values(house.almanac.feeders)
-    .filter(f => !f.retired && ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? ''))
+    .filter(f => !f.retired && cultureWay(f))
     .map(f => ({ value: f.id, label: f.name })),
 )
 async function send(): Promise<void> {

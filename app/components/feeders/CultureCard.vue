@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
-import { cultureStage, plannedSupply, producingFrom } from '#core/supply'
+import { cultureStage, cultureWay, producingFrom } from '#core/supply'
 import { temperatureAt } from '#core/places'
 import type { CultureState } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
@@ -11,7 +11,7 @@ const props = defineProps<{ culture: CultureState }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const feeder = computed(() => feederOf(house.almanac, props.culture.feederId))
-const supply = computed(() => plannedSupply(feeder.value)!)
+const supply = computed(() => cultureWay(feeder.value, props.culture)!)
 const tempC = computed(() => temperatureAt(house.house.places, props.culture.placeId))
 const stage = computed(() => cultureStage(props.culture, supply.value, house.today))
 const expected = computed(() =>

@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import { feederOf, type Supply } from '#core/almanac'
-import { cultureStage, plannedSupply, timeToProducing } from '#core/supply'
+import { cultureStage, cultureWay, timeToProducing } from '#core/supply'
 import { quantile } from '#core/chance'
 import { temperatureAt } from '#core/places'
 import type { CultureState } from '#core/subjects'
@@ -14,9 +14,9 @@ const house = useHouse()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 
-const supply = computed(
-  () => plannedSupply(feederOf(house.almanac, props.feederId)) as Extract<Supply, { kind: 'batch' }>,
-)
+const feeder = computed(() => feederOf(house.almanac, props.feederId))
+/** Most of those that stand came as the first did. */
+const supply = computed(() => cultureWay(feeder.value, props.cultures[0]) as Extract<Supply, { kind: 'batch' }>)
 const wait = computed(() =>
   timeToProducing(supply.value, temperatureAt(house.house.places, props.cultures[0]?.placeId ?? null)),
 )
@@ -40,7 +40,13 @@ const cups = computed(() => {
     const at = x.value(age)
     let row = 0
     while (placed.some(p => p.row === row && Math.abs(p.x - at) < 50)) row++
-    placed.push({ x: at, row, c, age, stage: cultureStage(c, supply.value, house.today) })
+    placed.push({
+      x: at,
+      row,
+      c,
+      age,
+      stage: cultureStage(c, cultureWay(feeder.value, c) ?? supply.value, house.today),
+    })
   }
   return placed
 })

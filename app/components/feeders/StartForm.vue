@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { nextCultureTags, plannedSupply } from '#core/supply'
+import { cultureWay, nextCultureTags } from '#core/supply'
 
 /** Starts cultures of any feeder, whether the plan asks for them or not. */
 const house = useHouse()
@@ -11,11 +11,13 @@ const count = ref(1)
 const placeId = ref<string>()
 const feeders = computed(() =>
   Object.values(house.almanac.feeders)
-    .filter(f => !f.retired && ['batch', 'colony'].includes(plannedSupply(f)?.kind ?? ''))
+    .filter(f => !f.retired && cultureWay(f))
     .map(f => ({ value: f.id, label: f.name })),
 )
 const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })))
 const feeder = computed(() => (feederId.value ? feederOf(house.almanac, feederId.value) : null))
+/** They come about to yield, as the house gets them now. */
+const bought = computed(() => feeder.value?.supply.kind === 'batch' && feeder.value.supply.boughtProducing)
 
 async function send(): Promise<void> {
   if (!feeder.value) return
@@ -27,7 +29,7 @@ async function send(): Promise<void> {
   const wishes = nextCultureTags(own, feeder.value, count.value).map(tag => ({
     kind: 'cultureStarted',
     founds: 'culture' as const,
-    data: { tag, feederId: feederId.value, placeId: place },
+    data: { tag, feederId: feederId.value, placeId: place, ...(bought.value && { bought: true }) },
   }))
   if (await record(wishes, `Started ${count.value} of ${feeder.value.name.toLowerCase()}`)) open.value = false
 }

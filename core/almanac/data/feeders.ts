@@ -1,5 +1,6 @@
 import type { Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
+import { otherWays } from './otherWays'
 
 const ALLERGY = 'Frass and dust of feeders cause allergies: ventilate, and wash hands after every culture.'
 const ESCAPE = 'Feeders that are not native fall under local law; never release them.'
@@ -444,7 +445,10 @@ const list: Feeder[] = [
       keepDays: memory(30, 'days'),
     },
     care: 'About 5 °C, not above 10. Take adults, leave young. Trying to leave means too hot, wet, dry or rotten.',
-    cautions: [ESCAPE],
+    cautions: [
+      ESCAPE,
+      'Gathered ones carry parasites and what was sprayed: only from ground that is known, where law allows.',
+    ],
   },
   {
     id: 'greens',
@@ -527,4 +531,6 @@ const list: Feeder[] = [
   rodent('rabbit', 'Small rabbit', [350, 500, 800], 2),
 ]
 
-export const feeders: Record<string, Feeder> = Object.fromEntries(list.map(f => [f.id, f]))
+export const feeders: Record<string, Feeder> = Object.fromEntries(
+  list.map(f => [f.id, otherWays[f.id] ? { ...f, otherWays: otherWays[f.id]! } : f]),
+)

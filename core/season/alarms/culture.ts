@@ -1,6 +1,6 @@
 import { feederOf, type Almanac } from '../../almanac'
 import type { Day } from '../../chance'
-import { plannedSupply } from '../../supply'
+import { cultureWay } from '../../supply'
 import { entryInput } from '../../judgement'
 import type { CultureState } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
@@ -9,7 +9,7 @@ import type { Alarm } from '../contracts'
 /** A culture that failed a few days ago. */
 export function cultureAlarm(culture: CultureState, almanac: Almanac, today: Day): Alarm | null {
   const feeder = feederOf(almanac, culture.feederId)
-  if (!plannedSupply(feeder) || !culture.failed || culture.finished || today - culture.failed.day > 10) return null
+  if (!cultureWay(feeder) || !culture.failed || culture.finished || today - culture.failed.day > 10) return null
   return {
     id: `failed:${culture.id}`,
     level: 'watch',

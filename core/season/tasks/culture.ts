@@ -1,5 +1,5 @@
 import { feederOf } from '../../almanac'
-import { cultureStage, plannedSupply, producingFrom } from '../../supply'
+import { cultureStage, cultureWay, producingFrom, wayPath } from '../../supply'
 import { summarise } from '../../chance'
 import { computedInput, entryInput, factInput } from '../../judgement'
 import { temperatureAt } from '../../places'
@@ -15,7 +15,7 @@ export const cultureTasks: TaskMaker = context =>
     subjectAs('culture'),
     (culture, { house, almanac, today }): Task[] => {
       const feeder = feederOf(almanac, culture.feederId)
-      const supply = plannedSupply(feeder)
+      const supply = cultureWay(feeder, culture)
       if (!supply) return []
       const stage = cultureStage(culture, supply, today)
       const base = { subject: { type: 'culture' as const, id: culture.id }, tag: culture.tag, placeId: culture.placeId }
@@ -48,7 +48,7 @@ export const cultureTasks: TaskMaker = context =>
                 inputs: [
                   computedInput('Started', formatDay(culture.startDay, today)),
                   ...(supply.kind === 'batch'
-                    ? [factInput('Reference temperature', `feeders.${feeder.id}.supply.atTempC.value`, supply.atTempC)]
+                    ? [factInput('Reference temperature', `${wayPath(feeder, supply)}.atTempC.value`, supply.atTempC)]
                     : []),
                 ],
                 change: 'A warmer shelf brings it forward',
@@ -74,7 +74,7 @@ export const cultureTasks: TaskMaker = context =>
                     ? [
                         factInput(
                           'Producing span',
-                          `feeders.${feeder.id}.supply.producingDays.value`,
+                          `${wayPath(feeder, supply)}.producingDays.value`,
                           supply.producingDays,
                         ),
                         entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!),

@@ -1,4 +1,5 @@
 import { feederOf } from '../../almanac'
+import { packWay, wayPath } from '../../supply'
 import { entryInput, factInput } from '../../judgement'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../contracts'
@@ -12,7 +13,8 @@ export const deliveryTasks: TaskMaker = context =>
     (stock, { almanac, today }): Task[] => {
       const order = stock.onOrder[0]
       const feeder = feederOf(almanac, stock.prey)
-      if (!order || feeder.supply.kind !== 'bought' || !due(order.day + feeder.supply.leadDays.value, today)) return []
+      const packs = packWay(feeder)
+      if (!order || !packs || !due(order.day + packs.leadDays.value, today)) return []
       return [
         {
           id: `delivery:${stock.prey}`,
@@ -20,7 +22,7 @@ export const deliveryTasks: TaskMaker = context =>
           subject: { type: 'prey', id: stock.prey },
           tag: feeder.name,
           placeId: null,
-          due: order.day + feeder.supply.leadDays.value,
+          due: order.day + packs.leadDays.value,
           what: `Delivery of ${order.count} ${feeder.many}`,
           detail: `ordered ${formatDistance(order.day, today)}`,
           actions: [{ label: 'Arrived', kind: 'preyReceived', data: { count: order.count }, tone: 'main' }],
@@ -29,7 +31,7 @@ export const deliveryTasks: TaskMaker = context =>
               rule: 'Order plus its lead time',
               inputs: [
                 entryInput('Ordered', formatDay(order.day, today), order),
-                factInput('Lead time', `feeders.${feeder.id}.supply.leadDays.value`, feeder.supply.leadDays),
+                factInput('Lead time', `${wayPath(feeder, packs)}.leadDays.value`, packs.leadDays),
               ],
             },
           ],

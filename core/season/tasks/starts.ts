@@ -28,11 +28,16 @@ export function startTasks(plans: readonly FeederPlan[], almanac: Almanac, today
           : undefined,
         actions: [
           bought
-            ? { label: 'Ordered', kind: 'preyOrdered', data: { count: first.count * pack }, tone: 'main' }
+            ? {
+                label: plan.verb === 'Gather' ? 'Gathered' : 'Ordered',
+                kind: plan.verb === 'Gather' ? 'preyReceived' : 'preyOrdered',
+                data: { count: first.count * pack },
+                tone: 'main',
+              }
             : {
-                label: `Start ${first.count}`,
+                label: `${plan.verb === 'Order' ? 'Ordered' : 'Start'} ${first.count}`,
                 kind: 'cultureStarted',
-                data: { feederId: plan.prey },
+                data: { feederId: plan.prey, ...(plan.verb === 'Order' && { bought: true }) },
                 times: first.count,
                 tone: 'main',
               },

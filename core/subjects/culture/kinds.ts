@@ -11,7 +11,13 @@ export const cultureKinds = [
     subject: 'culture',
     verb: 'Start culture',
     founds: 'culture',
-    data: z.strictObject({ tag, feederId: reference('feeder'), placeId: reference('place').nullable().default(null) }),
+    data: z.strictObject({
+      tag,
+      feederId: reference('feeder'),
+      placeId: reference('place').nullable().default(null),
+      /** Ordered as a culture that is about to yield. */
+      bought: z.literal(true).optional(),
+    }),
     apply() {},
     wording: d => `Started ${d.tag}`,
   }),

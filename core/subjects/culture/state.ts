@@ -6,6 +6,8 @@ export interface CultureState {
   tag: string
   feederId: string
   startDay: Day
+  /** Ordered, on that day, as a culture that is about to yield. */
+  bought?: true
   placeId: string | null
   producing: Observed | null
   failed: Observed | null

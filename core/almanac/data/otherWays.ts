@@ -1,0 +1,60 @@
+import type { Supply } from '../schema'
+import { memory, memorySpread, practice } from './marks'
+
+const packs = (unit: string, count: number, lead: number, keep: number): Supply => ({
+  kind: 'bought',
+  unit,
+  packCount: memory(count, 'each'),
+  leadDays: practice(lead, 'days'),
+  keepDays: memory(keep, 'days'),
+})
+/** A culture that is about to yield, by post; a few days of it are lost on the way. */
+const producing = (unit: string, span: number, total: number, what: string, keep: number): Supply => ({
+  kind: 'batch',
+  unit,
+  boughtProducing: true,
+  toProducing: memorySpread(2, 3, 6),
+  atTempC: practice(24, '°C'),
+  baseTempC: memory(11, '°C'),
+  producingDays: memory(span, 'days'),
+  yieldTotal: memory(total, what),
+  failure: memory(0.08, 'share'),
+  keepDays: memory(keep, 'days'),
+})
+const colony = (
+  unit: string,
+  toProducing: [number, number, number],
+  perDay: number,
+  what: string,
+  keep: number,
+): Supply => ({
+  kind: 'colony',
+  unit,
+  toProducing: memorySpread(...toProducing),
+  yieldPerDay: memory(perDay, what),
+  failure: memory(0.05, 'share'),
+  keepDays: memory(keep, 'days'),
+})
+const gathered = (unit: string, count: number, keep: number): Supply => ({
+  kind: 'bought',
+  unit,
+  gathered: true,
+  packCount: memory(count, 'each'),
+  leadDays: memory(1, 'days'),
+  keepDays: memory(keep, 'days'),
+})
+
+/** Further ways in which feeders come, beside the usual one. */
+export const otherWays: Readonly<Record<string, Supply[]>> = {
+  'fly.small': [producing('cup', 10, 700, 'flies', 4)],
+  'fly.large': [producing('cup', 10, 450, 'flies', 4)],
+  'roach.nymph': [packs('tub of 50', 50, 2, 60)],
+  'redRunner': [packs('tub of 200', 200, 2, 30)],
+  'mealworm': [colony('tub', [80, 110, 160], 15, 'mealworms a day', 42)],
+  'superworm': [colony('tub', [120, 160, 220], 5, 'superworms a day', 60)],
+  'springtail': [packs('culture of 500', 500, 3, 10)],
+  'isopod.dwarf': [packs('tub of 50', 50, 3, 20)],
+  'isopod.large': [packs('tub of 25', 25, 3, 40)],
+  'redWorm': [packs('tub of 100', 100, 2, 30)],
+  'nightcrawler': [packs('tub of 25', 25, 2, 30), gathered('walk', 15, 20)],
+}
