@@ -1,4 +1,5 @@
 import type {
+  Climate,
   Almanac,
   Cold,
   Fact,
@@ -135,6 +136,28 @@ function matingRows(m: Mating, path: string): Row[] {
   ]
 }
 
+/** What the parts of a place are called. */
+export const CLIMATE_WORDS: Record<string, string> = {
+  spot: 'Basking spot',
+  warm: 'Warm end',
+  air: 'Air by day',
+  cool: 'Cool end',
+  night: 'Night',
+  water: 'Water',
+  humidity: 'Humidity',
+  uvIndex: 'UV index',
+}
+const climateRows = (climate: Climate, path: string): Row[] =>
+  Object.keys(CLIMATE_WORDS).flatMap(zone => {
+    const band = climate[zone as keyof Climate]
+    if (!band) return []
+    const label = CLIMATE_WORDS[zone]!
+    const ends = (['low', 'high'] as const).flatMap(
+      k => fact(`${label}, ${k}`, `${path}.${zone}.${k}`, band[k]).numbers,
+    )
+    return [{ label, unit: band.low.unit, numbers: ends }]
+  })
+
 /** What the numbers of health and year are called. */
 const HEALTH_WORDS: Record<string, string> = {
   lossWatch: 'Loss watched from',
@@ -210,6 +233,20 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
       ),
       ['clocks'],
     ],
+    ...(s.climate ? ([['Its place: from, to', climateRows(s.climate, `${p}.climate`), ['climate']]] as Section[]) : []),
+    ...(s.supplements
+      ? ([
+          [
+            'Powders, every so many meals',
+            [
+              fact('Calcium', `${p}.supplements.calciumEvery`, s.supplements.calciumEvery),
+              fact('Vitamins', `${p}.supplements.vitaminsEvery`, s.supplements.vitaminsEvery),
+              fact('Vitamin D3', `${p}.supplements.d3Every`, s.supplements.d3Every),
+            ],
+            ['supplements'],
+          ],
+        ] as Section[])
+      : []),
     [
       'Eggs and young',
       [

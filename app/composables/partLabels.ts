@@ -31,6 +31,16 @@ const LABELS: Record<string, string> = {
   'sexByTemperature.tempC': '°C',
   'sexByTemperature.femaleShare': 'share female',
   'shellMass': 'Mass for its length',
+  'climate': 'Its place',
+  'climate.spot': 'Basking spot',
+  'climate.warm': 'Warm end',
+  'climate.air': 'Air by day',
+  'climate.cool': 'Cool end',
+  'climate.night': 'Night',
+  'climate.water': 'Water',
+  'climate.humidity': 'Humidity',
+  'climate.uvIndex': 'UV index where it sits',
+  'supplements': 'Powders',
   'supply': 'Supply',
   'supply.unit': 'Counted in',
   'supply.boughtProducing': 'Bought about to yield',
@@ -76,7 +86,8 @@ export function partLabels(row: Species | Feeder, almanac: Almanac) {
       ]),
   )
   return {
-    label: (path: string) => known.get(path) ?? LABELS[path] ?? wordsOf(path.split('.').at(-1)!),
+    label: (path: string) =>
+      (path.startsWith('climate.') ? undefined : known.get(path)) ?? LABELS[path] ?? wordsOf(path.split('.').at(-1)!),
     choice: (value: string) => almanac.signs[value]?.name ?? CHOICES[value] ?? wordsOf(value),
   }
 }

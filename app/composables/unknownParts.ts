@@ -14,6 +14,8 @@ export function unknownParts(s: Species): UnknownPart[] {
     { title: 'Clocks', parts: ['clocks'], so: !Object.keys(s.clocks).length, matters: true },
     { title: 'Sexes', parts: ['sexing'], so: !s.sexing, matters: true },
     { title: 'Pairing', parts: ['mating'], so: !s.mating, matters: true },
+    { title: 'Its place', parts: ['climate'], so: !s.climate, matters: false },
+    { title: 'Powders', parts: ['supplements'], so: !s.supplements && s.eats === 'insects', matters: false },
     { title: 'Winter', parts: ['winter', 'cold'], so: !s.cold, matters: false },
     { title: 'Next clutch', parts: ['nextClutch'], so: !s.nextClutch, matters: false },
     {

@@ -85,7 +85,9 @@ async function keep(body: SetSettings): Promise<void> {
         /></UFormField>
         <UFormField
           label="Time zone" :hint="house.isEmpty ? '' : 'another reads written days anew'" :error="problems.timeZone"
-        ><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" /></UFormField>
+        ><USelectMenu
+          v-model="state.timeZone" :items="zones" class="w-full" :aria-label="`Time zone: ${state.timeZone}`"
+        /></UFormField>
         <UFormField label="Weights in"><USelect
           v-model="state.massUnit" :items="['g', 'oz']" class="w-full"
         /></UFormField>

@@ -1,6 +1,7 @@
 export {
   Almanac,
   BREEDING_EVENTS,
+  CLIMATE_ZONES,
   BreedingEvent,
   Clock,
   Fact,
@@ -14,11 +15,14 @@ export {
   Species,
   Spread,
   Supply,
+  type Band,
+  type Climate,
   type Cold,
   type Incubation,
   type Mating,
   type Sexing,
   type SignRow,
+  type Supplements,
 } from './schema'
 export { shipped, shippedAlmanac } from './data'
 export { AlmanacError, withNumbers, withoutPrototypes, type Override } from './ownNumbers'

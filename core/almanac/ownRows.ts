@@ -27,6 +27,8 @@ export const SPECIES_PARTS = [
   'keptDays',
   'eats',
   'ladder',
+  'climate',
+  'supplements',
   'weighEveryDays',
   'cautions',
 ] as const satisfies readonly (keyof Species)[]

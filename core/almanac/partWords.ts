@@ -4,6 +4,8 @@ const NAMES: Record<string, string> = {
   many: 'what several are called',
   ladder: 'feeding ladder',
   cold: 'winter',
+  climate: 'how its place should be',
+  supplements: 'powders',
   winter: 'whether it winters',
   mating: 'pairing',
   sexing: 'sexes',

@@ -1,4 +1,4 @@
-import type { Almanac, Fact, Species, Spread } from './schema'
+import type { Almanac, Band, Fact, Species, Spread } from './schema'
 
 const MARK_WORDS = {
   published: 'published',
@@ -21,7 +21,9 @@ export function readableSheet(species: Species, almanac: Almanac): string {
   const spread = (label: string, s: Spread | undefined) =>
     s ? [line(label, `${s.earliest} – ${s.likely} – ${s.latest} ${s.unit}`, s)] : []
   const table = (rows: string[]) => (rows.length ? ['| | | from |', '|---|---|---|', ...rows, ''] : [])
-  const { cold, incubation, nextClutch } = species
+  const { climate, cold, incubation, nextClutch, supplements } = species
+  const band = (label: string, b: Band | undefined) =>
+    b ? [line(label, `${b.low.value} – ${b.high.value} ${b.low.unit}`, b.low)] : []
   return [
     `# ${species.name}`,
     '',
@@ -35,6 +37,33 @@ export function readableSheet(species: Species, almanac: Almanac): string {
       ...fact('Adult', species.adultMassG),
       ...fact('Mature at', species.matureDays),
     ]),
+    ...(climate
+      ? [
+          '## Its place',
+          '',
+          ...table([
+            ...band('Basking spot', climate.spot),
+            ...band('Warm end', climate.warm),
+            ...band('Air by day', climate.air),
+            ...band('Cool end', climate.cool),
+            ...band('Night', climate.night),
+            ...band('Water', climate.water),
+            ...band('Humidity', climate.humidity),
+            ...band('UV index', climate.uvIndex),
+          ]),
+        ]
+      : []),
+    ...(supplements
+      ? [
+          '## Powders, every so many meals',
+          '',
+          ...table([
+            ...fact('Calcium', supplements.calciumEvery),
+            ...fact('Vitamins', supplements.vitaminsEvery),
+            ...fact('Vitamin D3', supplements.d3Every),
+          ]),
+        ]
+      : []),
     '## From one event to the next',
     '',
     ...table(Object.values(species.clocks).flatMap(c => spread(`${c.from} → ${c.to}`, c.days))),

@@ -233,6 +233,38 @@ const Incubation = z.strictObject({
 })
 export type Incubation = z.infer<typeof Incubation>
 
+/** From lowest to highest that is right. */
+const Band = z
+  .strictObject({ low: Fact, high: Fact })
+  .refine(b => b.low.value <= b.high.value, 'The low end of a band lies over its high end')
+export type Band = z.infer<typeof Band>
+
+/** Parts of a place with a warmth of their own, in the order in which they are told. */
+export const CLIMATE_ZONES = ['spot', 'warm', 'air', 'cool', 'night', 'water'] as const
+
+/** What a place should be, in °C by day but for the night; humidity in %, UV index where it sits. */
+const Climate = z
+  .strictObject({
+    spot: Band.optional(),
+    warm: Band.optional(),
+    air: Band.optional(),
+    cool: Band.optional(),
+    night: Band.optional(),
+    water: Band.optional(),
+    humidity: Band.optional(),
+    uvIndex: Band.optional(),
+  })
+  .refine(c => Object.keys(c).length > 0, 'At least one band must be known')
+  .refine(
+    c => !c.night || !(c.air ?? c.warm) || c.night.low.value <= (c.air ?? c.warm)!.high.value,
+    'The night is warmer than the day',
+  )
+export type Climate = z.infer<typeof Climate>
+
+/** Every how many meals a powder is due. Exactly one source of vitamin D3 at a time: under UVB the powder has none. */
+const Supplements = z.strictObject({ calciumEvery: Fact, vitaminsEvery: Fact, d3Every: Fact })
+export type Supplements = z.infer<typeof Supplements>
+
 export const Species = z.strictObject({
   id: z.string().min(1).max(80),
   name: Name,
@@ -275,6 +307,8 @@ export const Species = z.strictObject({
       steps => steps.every((s, i) => i === 0 || s.fromDay > steps[i - 1]!.fromDay),
       'Each step of a ladder begins later than the one before',
     ),
+  climate: Climate.optional(),
+  supplements: Supplements.optional(),
   weighEveryDays: z.strictObject({ young: Fact, adult: Fact, cold: Fact }),
   cautions: z.array(z.string().max(400)).max(20),
 })

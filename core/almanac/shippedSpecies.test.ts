@@ -92,6 +92,47 @@ describe('numbers are believable for their group', () => {
   )
 })
 
+/** Bounds of where animals live, °C, % and UV index, from memory: outside of them a number is a slip of the pen. */
+const CLIMATES = {
+  spot: [25, 48],
+  warm: [26, 36],
+  air: [8, 33],
+  cool: [18, 28],
+  night: [5, 27],
+  water: [10, 28],
+  humidity: [10, 100],
+  uvIndex: [0.3, 6],
+} as const
+/** Ferguson et al. 2010, Zoo Biol. 29:317–334 (from memory): desert sun-baskers live above a mean UV index of 2.6, shade-dwellers below 1. */
+const SUN = ['bearded-dragon', 'collared-lizard', 'spiny-tailed-lizard']
+
+describe('how each is kept', () => {
+  it.each(ids)('%s: a believable climate, the warm places warmer than the cool ones and the nights', id => {
+    const { climate } = almanac.species[id]!
+    expect(climate, id).toBeDefined()
+    for (const [zone, [least, most]] of Object.entries(CLIMATES)) {
+      const band = climate![zone as keyof typeof CLIMATES]
+      if (!band) continue
+      expect(band.low.value, `${id} ${zone}`).toBeGreaterThanOrEqual(least)
+      expect(band.high.value, `${id} ${zone}`).toBeLessThanOrEqual(most)
+    }
+    const order = [climate!.spot ?? climate!.warm, climate!.air ?? climate!.cool, climate!.night].filter(b => b)
+    for (const [i, band] of order.entries())
+      if (i) expect(band!.low.value, `${id} ${i}`).toBeLessThan(order[i - 1]!.low.value)
+  })
+
+  it('who basks in desert sun has the UV index of it', () => {
+    for (const id of SUN) expect(almanac.species[id]!.climate!.uvIndex!.low.value, id).toBeGreaterThanOrEqual(2.6)
+  })
+
+  it('all that live on insects on land are dusted, with a rule for vitamin D3; nothing else is', () => {
+    for (const s of all) {
+      const wanted = s.eats === 'insects' && s.group !== 'snake' && !s.climate?.water
+      expect([s.id, s.supplements?.d3Every.unit ?? null]).toEqual([s.id, wanted ? 'meals' : null])
+    }
+  })
+})
+
 describe('docs/sources.md', () => {
   it('counts the marks as they are', () => {
     const text = readFileSync('docs/sources.md', 'utf8')

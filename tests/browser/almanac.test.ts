@@ -104,13 +104,14 @@ describe('a species that is not shipped', () => {
   })
 })
 
+const leafTail = async () => Object.values((await houseOf(one)).species)[0]!
+
 describe('the parts of a species on forms', () => {
   const edit = async (name: string) => {
     await visit.press(name)
     await visit.page.waitForSelector(`${dialog} form`)
     await visit.still()
   }
-  const leafTail = async () => Object.values((await houseOf(one)).species)[0]!
 
   it('a clock is dropped and another added, and what was not touched keeps its mark', async () => {
     await edit('Edit Clocks: earliest, likely, latest')
@@ -168,8 +169,38 @@ describe('the parts of a species on forms', () => {
   })
 })
 
+describe('a feeder that comes in several ways', () => {
+  it('is had another way with one press, the plan says so, and it is taken back', async () => {
+    // a page loaded anew has no earlier toast whose Undo could be meant
+    await visit.go('/round')
+    await visit.go('/almanac#mealworm')
+    await visit.press('Get it this way: an own colony, by the tub')
+    await visit.untilText('.ways b', 'an own colony, by the tub')
+    expect((await houseOf(one)).feeders.mealworm!.parts).toMatchObject({
+      supply: { kind: 'colony' },
+      otherWays: [{ kind: 'bought' }],
+    })
+    await visit.press('Undo')
+    await visit.untilText('.ways b', 'bought, by the tub of 500')
+  })
+
+  it('takes over a way from another feeder, each number borrowed, and drops it', async () => {
+    await visit.go('/almanac#beanBeetle')
+    await visit.click('button[aria-label^="Another way:"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('about to yield')
+    await visit.untilText('[role="option"]', 'bought about to yield, by the cup, as small fruit fly')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('.ways', 'bought about to yield, by the cup')
+    await visit.untilText('[data-path="feeders.beanBeetle.otherWays.0.yieldTotal.value"]', 'borrowed')
+    await visit.press('Drop: bought about to yield, by the cup')
+    await visit.until('the way gone', () => document.querySelectorAll('.ways li').length === 2)
+  })
+})
+
 describe('a sheet, from one house to another', () => {
   it('goes out as a file', async () => {
+    await visit.go(`/almanac#${(await leafTail()).id}`)
     await visit.press('Sheets out and in')
     await visit.press('Export Cave leaf-tail', dialog)
     for (let tries = 0; tries < 100 && !sheets().length; tries++) await new Promise(r => setTimeout(r, 50))

@@ -15,7 +15,9 @@ afterAll(async () => {
   await chromium?.close()
   await server?.stop()
 })
-const house = async () => ((await fetch(`${server.address}/api/house`).then(r => r.json())) as HouseSnapshot).house
+const snapshot = async () => (await fetch(`${server.address}/api/house`).then(r => r.json())) as HouseSnapshot
+const zoneNow = async () => (await snapshot()).settings.timeZone
+const house = async () => (await snapshot()).house
 
 describe('the first day of a keeper, with a species that is not shipped', () => {
   it('begins from the empty Round, with what the device knows already filled in', async () => {
@@ -93,6 +95,35 @@ describe('the first day of a keeper, with a species that is not shipped', () => 
     await visit.move('/settings')
     await visit.press('here')
     await visit.untilText('main h1', 'How does this house begin?')
+    expect(visit.complaints).toEqual([])
+  })
+})
+
+describe('the time zone, found wrong later', () => {
+  it('is changed when the keeper says so, and what was written for a day stays on it', async () => {
+    const before = await house()
+    const days = Object.values(before.clutches).map(c => c.startDay)
+    await visit.go('/settings')
+    const zone = 'button[aria-label^="Time zone:"]'
+    const choose = async () => {
+      await visit.click(zone)
+      await visit.page.waitForSelector('[role="option"]')
+      await visit.page.keyboard.type('Kiritimati')
+      await visit.untilText('[role="option"]', 'Pacific/Kiritimati')
+      await visit.page.keyboard.press('Enter')
+      await visit.press('Keep settings')
+      await visit.untilText(dialog, 'Change the time zone?')
+    }
+    await choose()
+    await visit.press('No, write nothing', dialog)
+    await visit.untilGone(dialog)
+    expect(await zoneNow()).not.toBe('Pacific/Kiritimati')
+    await choose()
+    await visit.press('Yes, write it', dialog)
+    await visit.untilText('body', 'Settings kept')
+    expect(await zoneNow()).toBe('Pacific/Kiritimati')
+    expect(Object.values((await house()).clutches).map(c => c.startDay)).toEqual(days)
+    for (let n = 0; n < 2; n++) await visit.expectRefusal(422)
     expect(visit.complaints).toEqual([])
   })
 })

@@ -89,6 +89,9 @@ const beside = (title: string) =>
           v-if="parts" label="Edit" size="xs" variant="outline" color="neutral" :aria-label="`Edit ${title}`"
           @click="setting = { title, parts }"
         /></div>
+        <AlmanacClimate
+          v-if="species.climate && parts?.includes('climate')" :climate="species.climate" :name="species.name"
+        />
         <AlmanacRows :rows="rows" :beside="beside(title)" />
       </section>
     </template>

@@ -1,7 +1,8 @@
 import { withoutPrototypes } from '../ownNumbers'
-import { withOwn, type Shipped } from '../ownRows'
-import type { Almanac } from '../schema'
+import { withOwn, type OwnSpecies, type Shipped } from '../ownRows'
+import type { Almanac, Species } from '../schema'
 import { mating } from './breeding'
+import { INSECT_SUPPLEMENTS, climates } from './climates'
 import { feeders } from './feeders'
 import { frogs, moreFrogs } from './frogs'
 import { health } from './health'
@@ -13,12 +14,21 @@ import { sources } from './sources'
 import { moreTortoises, tortoises } from './tortoises'
 import { unwritten } from './unwritten'
 
+const keptBy = (id: string) => (climates[id] ? { climate: climates[id] } : {})
+/** Insects hold less calcium than phosphorus (Finke 2002, Zoo Biol. 21:269–285, from memory): who lives on them on land is dusted. */
+function dusted(id: string, eats: Species['eats'] | null | undefined, group: Species['group']): OwnSpecies['parts'] {
+  if (climates[id]?.water) return { supplements: null }
+  if (!eats || group === 'snake') return {}
+  return { supplements: eats === 'insects' ? INSECT_SUPPLEMENTS : null }
+}
+
 const writtenOut: Almanac = withoutPrototypes({
   species: Object.fromEntries(
-    [...snakes, ...lizards, ...tortoises, ...frogs].map(s => [
-      s.id,
-      { ...s, sexing: sexing[s.id], mating: mating[s.id] },
-    ]),
+    [...snakes, ...lizards, ...tortoises, ...frogs].map(s => {
+      const { supplements } = dusted(s.id, s.eats, s.group)
+      const more = { ...keptBy(s.id), ...(supplements && { supplements }) }
+      return [s.id, { ...s, sexing: sexing[s.id], mating: mating[s.id], ...more }]
+    }),
   ),
   feeders,
   schools,
@@ -27,10 +37,19 @@ const writtenOut: Almanac = withoutPrototypes({
   sources,
 })
 
+/** What is dusted follows the relative, unless the species eats otherwise. */
+const rowsOf = (group: Species['group'], rows: readonly OwnSpecies[]) =>
+  rows.map(row => ({ ...row, parts: { ...keptBy(row.id), ...dusted(row.id, row.parts.eats, group), ...row.parts } }))
+
 /** What is shipped: species written out whole, and those that stand on a relative. */
 export const shipped: Shipped = {
   base: writtenOut,
-  rows: [...moreSnakes, ...moreLizards, ...moreTortoises, ...moreFrogs],
+  rows: [
+    ...rowsOf('snake', moreSnakes),
+    ...rowsOf('lizard', moreLizards),
+    ...rowsOf('tortoise', moreTortoises),
+    ...rowsOf('frog', moreFrogs),
+  ],
 }
 
 /** The almanac as shipped; what a keeper says otherwise stands apart, as entries of the house. */
