@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Species } from '#core/almanac'
+import { partWords, type Species } from '#core/almanac'
 
 /** One species to read: what it is, what is borrowed, how it is fed, and every number with where it came from. */
 const props = defineProps<{ species: Species }>()
@@ -22,6 +22,17 @@ const WINTERS = { brumation: 'cold in winter', dormancy: 'a cool, dry rest', non
 const sections = computed(() => speciesSections(props.species, house.almanac))
 const incubation = computed(() => sections.value.find(([title]) => title === 'Incubation')?.[1] ?? [])
 
+/** Of a type: what it says itself, shipped or set here, and not after its species. */
+const saidItself = computed(() => {
+  const { id, typeOf } = props.species
+  if (!typeOf) return []
+  const numbers = (house.snapshot?.overrides ?? [])
+    .filter(o => o.path.startsWith(`species.${id}.`))
+    .map(o => o.path.split('.')[2]!)
+  const shippedRow = house.shipped?.rows.find(r => r.id === id)
+  const parts = { ...shippedRow?.parts, ...own.value?.parts }
+  return [...new Set([...Object.keys(parts), ...numbers])].map(partWords)
+})
 const notKnown = computed(() => unknownParts(props.species).filter(p => p.title !== 'Incubation'))
 
 /** Another species beside this one. */
@@ -44,6 +55,7 @@ const beside = (title: string) =>
       <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root">{{ ' A type of ' }}<button
         type="button" class="link" @click="emit('choose', root.id)"
       >{{ root.name }}</button>.</template>{{ onlyOf ? ` Numbers of ${onlyOf} alone.` : `${kept.length ? ` ${kept.length} kept here.` : ''}${species.retired ? ' Retired: offered no more.' : ''}` }}</p>
+      <p v-if="root" data-layers>{{ saidItself.length ? `Of its own: ${saidItself.join(', ')}; all else is that of ${root.name}.` : `All of it is that of ${root.name}.` }}</p>
       <p
         v-if="marks.borrowed" data-borrowed
       >{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
