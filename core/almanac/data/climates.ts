@@ -9,18 +9,10 @@ const band = (low: number, high: number, unit = '°C', mark: Marked = memory): B
 const humid = (low: number, high: number) => band(low, high, '%')
 const uv = (low: number, high: number) => band(low, high, 'UV index')
 
-/** How places of one sort should be, and who lives so. */
+/** How places of one sort should be, and who lives so; a type follows its species. */
 const HABITATS: readonly { who: readonly string[]; climate: Climate }[] = [
   {
-    who: [
-      'california-kingsnake',
-      'milk-snake',
-      'corn-snake',
-      'black-rat-snake',
-      'texas-rat-snake',
-      'gopher-snake',
-      'bull-snake',
-    ],
+    who: ['california-kingsnake', 'milk-snake', 'corn-snake', 'black-rat-snake', 'texas-rat-snake', 'gopher-snake'],
     climate: { warm: band(28, 31), cool: band(21, 24), night: band(18, 23), humidity: humid(40, 60) },
   },
   {
@@ -32,7 +24,7 @@ const HABITATS: readonly { who: readonly string[]; climate: Climate }[] = [
     climate: { warm: band(27, 30), cool: band(20, 23), night: band(16, 21), humidity: humid(40, 60) },
   },
   {
-    who: ['boa-constrictor', 'boa-dwarf', 'boa-other-mainland', 'boa-red-tailed', 'rainbow-boa'],
+    who: ['boa-constrictor', 'rainbow-boa'],
     climate: { warm: band(29, 32), cool: band(24, 27), night: band(22, 25), humidity: humid(50, 75) },
   },
   {
