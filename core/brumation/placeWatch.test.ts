@@ -4,6 +4,8 @@ import type { HourlyLog } from '../subjects'
 import { calendarOf, dayFromIso } from '../units'
 import { bandOfCold, dailyOf, sharedBand, troubleOf, watchPlace } from '.'
 
+const { common } = shippedAlmanac
+
 const cold = (id: string) => bandOfCold(speciesOf(shippedAlmanac, id).cold!)
 const kings = cold('california-kingsnake')
 const tortoises = cold('hermanns-tortoise')
@@ -50,24 +52,27 @@ describe('watching a cold place', () => {
 
 describe('what is wrong now', () => {
   it('tortoises never under 2 °C, never long over 9 °C (common practice)', () => {
-    expect(troubleOf(log([...hours(60, 5), 1.4, 3]), tortoises)[0]).toMatchObject({ kind: 'tooCold', level: 'harm' })
-    expect(troubleOf(log([...hours(60, 5), ...hours(4, 10)]), tortoises)[0]).toMatchObject({
+    expect(troubleOf(log([...hours(60, 5), 1.4, 3]), tortoises, common)[0]).toMatchObject({
+      kind: 'tooCold',
+      level: 'harm',
+    })
+    expect(troubleOf(log([...hours(60, 5), ...hours(4, 10)]), tortoises, common)[0]).toMatchObject({
       kind: 'tooWarm',
       hours: 4,
     })
-    expect(troubleOf(log([...hours(60, 5), 10, 10]), tortoises)).toEqual([])
-    expect(troubleOf(log([...hours(60, 5), ...hours(4, 10), ...hours(10, 5)]), tortoises)).toEqual([])
+    expect(troubleOf(log([...hours(60, 5), 10, 10]), tortoises, common)).toEqual([])
+    expect(troubleOf(log([...hours(60, 5), ...hours(4, 10), ...hours(10, 5)]), tortoises, common)).toEqual([])
   })
 
   it('silence is told after hours, and is grave after a day', () => {
-    expect(troubleOf(log([...hours(60, 5), ...hours(3, null)]), tortoises)).toEqual([])
-    expect(troubleOf(log([...hours(60, 5), ...hours(5, null)]), tortoises)[0]).toMatchObject({
+    expect(troubleOf(log([...hours(60, 5), ...hours(3, null)]), tortoises, common)).toEqual([])
+    expect(troubleOf(log([...hours(60, 5), ...hours(5, null)]), tortoises, common)[0]).toMatchObject({
       kind: 'silent',
       level: 'watch',
       hours: 5,
       tempC: 5,
     })
-    expect(troubleOf(log([...hours(60, 5), ...hours(30, null)]), tortoises)[0]).toMatchObject({
+    expect(troubleOf(log([...hours(60, 5), ...hours(30, null)]), tortoises, common)[0]).toMatchObject({
       kind: 'silent',
       level: 'harm',
       hours: 30,

@@ -1,5 +1,5 @@
 import type { HourlyLog } from '../subjects'
-import type { Cold } from '../almanac'
+import type { Almanac, Cold } from '../almanac'
 import type { Day } from '../chance'
 
 export interface Band {
@@ -108,14 +108,14 @@ export function watchPlace(log: HourlyLog, fromHour: number, toHour: number, ban
 
 export type ClimateTrouble = 'tooCold' | 'tooWarm' | 'silent'
 
-/** Hours after which silence is told, and hours of warmth over the ceiling that may pass (a door, a weighing). [memory] */
-const SILENT_HOURS = 4
-const WARM_HOURS = 3
-
-/** What is wrong with a place now, from its last day; gravest first. */
+/**
+ * What is wrong with a place now, from its last day; gravest first.
+ * @param common how long silence and warmth may last: `coldSilent`, `coldTooWarm`, hours
+ */
 export function troubleOf(
   log: HourlyLog,
   band: Band,
+  common: Almanac['common'],
 ): { kind: ClimateTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[] {
   const now = log.from + log.meanC.length
   const day = watchPlace(log, now - 24, now, band)
@@ -124,9 +124,9 @@ export function troubleOf(
     found.push({ kind: 'tooCold', level: 'harm', hours: day.longestBelow?.hours ?? 1, tempC: day.lowestC })
   const recent = day.latest && day.latest.meanC > band.ceilingC
   const warm = watchPlace(log, now - 48, now, { ...band, highC: band.ceilingC })
-  if (recent && (warm.longestAbove?.hours ?? 0) >= WARM_HOURS)
+  if (recent && (warm.longestAbove?.hours ?? 0) >= common.coldTooWarm!.value)
     found.push({ kind: 'tooWarm', level: 'harm', hours: warm.longestAbove!.hours, tempC: day.highestC })
-  if (day.silentHours >= SILENT_HOURS)
+  if (day.silentHours >= common.coldSilent!.value)
     found.push({
       kind: 'silent',
       level: day.silentHours >= 24 ? 'harm' : 'watch',

@@ -1,5 +1,5 @@
 import { derived } from '../derived'
-import { clockOf, type BreedingEvent, type Species, type Spread } from '../almanac'
+import { clockOf, type BreedingEvent, type Fact, type Species, type Spread } from '../almanac'
 import {
   certain,
   conditionFrom,
@@ -60,9 +60,6 @@ export const EVENT_NAMES: Record<BreedingEvent, string> = {
 /** Share of a clock's mass that may come after its latest day, and how fast it fades: keepers' 'latest' is rarely the last. [memory] */
 const LATE_SHARE = 0.04
 
-/** Chance that something of a clutch hatches at all; single eggs are counted apart. [memory] */
-const HATCH_COMES = 0.97
-
 function withTail(dist: DayDist): DayDist {
   const span = dist.p.length
   return withLateTail(dist, LATE_SHARE, Math.max(2, span / 5))
@@ -76,6 +73,8 @@ export interface ComputedClock {
   dist: DayDist
   reason: Reason
   caution: string | null
+  /** Chance that something of the clutch hatches at all. */
+  comes: Fact
 }
 
 export interface ChainInput {
@@ -123,12 +122,12 @@ function stepsTo(input: ChainInput, known: EventForecast[], to: BreedingEvent): 
   const steps = known.map(from => clockStep(input.species, from, to)).filter(s => s !== null)
   const laid = known.find(k => k.event === 'laid')
   if (to === 'hatched' && input.incubation && laid) {
-    const { dist, reason, caution } = input.incubation
-    const told = computedInput('Chance that it comes', `${HATCH_COMES}, from memory, to be checked`)
+    const { dist, reason, caution, comes } = input.incubation
+    const told = factInput('Chance that it comes', 'common.hatchComes.value', comes)
     steps.push({
       from: laid,
       clock: withTail(dist),
-      comes: HATCH_COMES,
+      comes: comes.value,
       reason: { ...reason, inputs: [...reason.inputs, told] },
       ...(caution && { caution }),
     })

@@ -12,7 +12,10 @@ const king = speciesOf(shippedAlmanac, 'california-kingsnake')
 function chain(part: Partial<ChainInput>) {
   const species = part.species ?? king
   const incubation = species.incubation
-    ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value)
+    ? {
+        ...incubationTime(species.id, species.incubation, species.incubation.usualTempC.value),
+        comes: shippedAlmanac.common.hatchComes!,
+      }
     : null
   const given = { warmUp: { dist: certain(day), reasons: [] } }
   return Object.fromEntries(

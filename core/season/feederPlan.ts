@@ -223,6 +223,7 @@ export function planFeeder({ look, scenarios, house, almanac, settings, today }:
     starts: plan.starts,
     tempC,
     factor: settings.cupYield,
+    luck: almanac.common.cupLuck!.value,
     fixed,
     countFrom,
     seed: seedFrom(look.prey),

@@ -16,6 +16,8 @@ export interface RunOutInput {
   starts: readonly PlannedStart[]
   tempC: number | null
   factor: number
+  /** How far yields of cultures differ from the usual, as a share. */
+  luck: number
   /** Yield fixed to days: deliveries on order. */
   fixed: ArrayLike<number>
   /** First day (index) that counts; earlier gaps cannot be mended any more and are told apart. */
@@ -30,8 +32,6 @@ export interface RunOut {
   byDay: Float64Array
 }
 
-/** Cup yields vary by about a quarter around the mean. [memory] */
-const YIELD_SPREAD = 0.25
 /** A day counts as short when more than this share of its need is missing: a few flies fewer is not a hungry day. */
 const TOLERANCE = 0.05
 /** Of more units on one day so many fates are drawn, each for several: the luck of hundreds evens out anyway. */
@@ -60,7 +60,7 @@ export function simulateRunOut(input: RunOutInput): RunOut {
     if (producingOn === null) return
     const curve = curveOf(way)
     // triangular around 1, so that no cup yields less than nothing
-    const luck = way.kind !== 'bought' ? 1 + YIELD_SPREAD * (random() + random() - 1) * 2.4 : 1
+    const luck = way.kind !== 'bought' ? Math.max(0, 1 + input.luck * (random() + random() - 1) * 2.4) : 1
     for (let d = Math.max(0, producingOn - input.from); d < days; d++) {
       // a colony goes on however old it is; a batch ends
       const y = curve[input.from + d - producingOn] ?? (way.kind === 'colony' ? curve[0]! : 0)

@@ -15,7 +15,7 @@ const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
 
 /** The lane of a clutch with something alive: its hatch, its young, and the mouths among them. */
 export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, context: SeasonContext): MadeLane | null {
-  const { house, almanac, settings, today } = context
+  const { house, almanac, today } = context
   const species = speciesOf(almanac, clutch.speciesId)
   const eggs = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
   const tadpoles = tadpolesLeft(clutch)
@@ -24,7 +24,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
   const id = `clutch:${clutch.id}`
   const laidEvent = birthEvent[clutch.kind]
   const tempC = clutch.tempC ?? temperatureAt(house.places, clutch.placeId)
-  const incubation = clutch.kind === 'eggs' ? incubationOf(species, tempC, settings) : null
+  const incubation = clutch.kind === 'eggs' ? incubationOf(species, tempC, context) : null
   const observed: Partial<Record<BreedingEvent, Observed>> = {
     [laidEvent]: { day: clutch.startDay, entryId: clutch.id },
   }

@@ -21,9 +21,6 @@ function stageOfPair(dam: AnimalState, observed: Partial<Record<BreedingEvent, O
     : 'pairing'
 }
 
-/** Chance of 'never' from which a further clutch is no longer waited for. */
-const SEASON_OVER = 0.95
-
 /** The lane of an open pair: the signs seen and expected, its clutches to come, and the mouths they bring. */
 export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, context: SeasonContext): MadeLane | null {
   const { house, almanac, today } = context
@@ -59,7 +56,11 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
   const next =
     done > 0 ? laterLayings(species, certain(births.at(-1)!.day), done, today, unwritten.of(birth))[0] : undefined
   // a season is over once no further clutch is likely; signs seen after the last laying open another cycle all the same
-  if (done > 0 && !Object.keys(observed).length && (done >= limit || !next || next.dist.never > SEASON_OVER)) {
+  if (
+    done > 0 &&
+    !Object.keys(observed).length &&
+    (done >= limit || !next || next.dist.never > almanac.common.seasonOver!.value)
+  ) {
     return {
       lane: {
         ...base,
@@ -81,7 +82,7 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
     }
   }
 
-  const incubation = incubationOf(species, null, context.settings)
+  const incubation = incubationOf(species, null, context)
   const given: Partial<Record<BreedingEvent, AssumedStart>> = {}
   if (done === 0)
     given[chainOf(species)[0]!] =

@@ -9,9 +9,6 @@ import { inCold, programmeFor, readinessOf, wakingOf } from '../winter'
 /** When a pair begins, where that was not seen itself: planned, assumed, or read off a measurement. */
 export type AssumedStart = { dist: DayDist; reasons: Reason[]; measured?: boolean }
 
-/** A warm-up longer ago than this belongs to the season before. */
-const WARMED_COUNTS_DAYS = 200
-
 /**
  * The waking that still lies before a pair of a species that is cooled, though no winter is written: by the plan of its
  * group, else by the time of year at which such species are woken where the house stands. Null for one that is awake.
@@ -23,7 +20,8 @@ function wakingAhead(
   context: SeasonContext,
 ): AssumedStart | null {
   const { today, almanac, settings } = context
-  if (species.winter !== 'brumation' || (dam.warmed && today - dam.warmed.day < WARMED_COUNTS_DAYS)) return null
+  if (species.winter !== 'brumation' || (dam.warmed && today - dam.warmed.day < almanac.common.warmedCounts!.value))
+    return null
   const programme = programmeFor(dam, context)
   if (programme && programme.wakeDay >= today) return { dist: certain(programme.wakeDay), reasons: programme.reasons }
   const { wakeEarliest, wakeLikely, wakeLatest } = almanac.common

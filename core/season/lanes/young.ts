@@ -3,17 +3,18 @@ import { variance, type DayDist } from '../../chance'
 import { incubationTime } from '../../incubation'
 import { factInput, spreadInput, type Reason } from '../../judgement'
 import type { MouthSource, YoungCount } from '../../nursery'
-import type { HouseSettings } from '../../settings'
+import type { ComputedClock } from '../../pairing'
+import type { SeasonContext } from '../context'
 
 /** Time from laying to hatching at a temperature, or at the usual one; null for what is not incubated. */
-export function incubationOf(species: Species, tempC: number | null, settings: HouseSettings) {
-  return species.incubation
-    ? incubationTime(
-        species.id,
-        species.incubation,
-        (tempC ?? species.incubation.usualTempC.value) + settings.incubationShiftC,
-      )
-    : null
+export function incubationOf(
+  species: Species,
+  tempC: number | null,
+  { settings, almanac }: Pick<SeasonContext, 'settings' | 'almanac'>,
+): ComputedClock | null {
+  if (!species.incubation) return null
+  const atC = (tempC ?? species.incubation.usualTempC.value) + settings.incubationShiftC
+  return { ...incubationTime(species.id, species.incubation, atC), comes: almanac.common.hatchComes! }
 }
 
 /** Share of eggs that come through to a young that eats, and what it is made of. */

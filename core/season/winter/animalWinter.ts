@@ -28,9 +28,6 @@ import { groupOf } from '../indexes'
 import { remembering } from '../remember'
 import { warmUpDayOf } from '../../settings'
 
-/** A winter that ended longer ago than this says nothing of the season that runs. [memory] */
-const WINTER_COUNTS_DAYS = 200
-
 export const inCold = (animal: AnimalState): boolean => animal.cooled !== null && animal.warmed === null
 
 const winterContext = ({ almanac, settings }: SeasonContext) => ({ almanac, schools: settings.schools })
@@ -177,7 +174,7 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
   const species = speciesOf(context.almanac, animal.speciesId)
   if (animal.status !== 'alive' || species.winter !== 'brumation' || !hasWinter(species) || !animal.cooled) return null
   const { warmed } = animal
-  if (warmed && context.today - warmed.day > WINTER_COUNTS_DAYS) return null
+  if (warmed && context.today - warmed.day > context.almanac.common.warmedCounts!.value) return null
   return readinesses(context, animal, winterDeps(animal, context), () => {
     const days = warmingDays(animal, context)
     const own = waysOf(groupOf(context.house, animal.id), animal.id).pairAfterCold
@@ -213,7 +210,7 @@ export function mealWinterOf(animal: AnimalState, context: SeasonContext): MealW
           fastUntil: programme.kind === 'dormancy' ? programme.coolDay : programme.firstMealDay,
         }
       : {}
-  if (!warmed || !animal.cooled || today - warmed.day > WINTER_COUNTS_DAYS) return ahead
+  if (!warmed || !animal.cooled || today - warmed.day > context.almanac.common.warmedCounts!.value) return ahead
   const readiness = readinessOf(animal, context)
   return {
     ...ahead,

@@ -36,7 +36,10 @@ export function coolingWindow(
   if (!hasWinter(species)) return null
   const programme = programmeOf(species, context, 0, ways)
   const incubation = species.incubation
-    ? incubationTime(species.id, species.incubation, species.incubation.usualTempC.value)
+    ? {
+        ...incubationTime(species.id, species.incubation, species.incubation.usualTempC.value),
+        comes: context.almanac.common.hatchComes!,
+      }
     : null
   const ready =
     species.winter === 'brumation'

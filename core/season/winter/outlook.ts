@@ -32,7 +32,6 @@ import { coldOf, inCold, readinessOf, winterDeps } from './animalWinter'
 
 /** Days of readings that are looked through: a whole winter. */
 const WATCH_DAYS = 150
-const RECOVERING_DAYS = 120
 const USUAL_STEPS = 8
 
 function usualBand(
@@ -205,7 +204,7 @@ function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPl
       watch,
       reasons: placeReasons(speciesIds, watch, band?.holdC ?? null, context),
       days: log ? dailyOf(log, Math.max(Math.floor(log.from / 24), today - WATCH_DAYS), today, dayOf) : [],
-      troubles: log && band ? troubleOf(log, band) : [],
+      troubles: log && band ? troubleOf(log, band, context.almanac.common) : [],
     }
   })
 }
@@ -281,7 +280,8 @@ export function gravidIn(lanes: readonly Lane[], context: SeasonContext): Map<st
 
 function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnimal | null {
   const { today } = context
-  if (!animal.warmed || inCold(animal) || today - animal.warmed.day > RECOVERING_DAYS) return null
+  if (!animal.warmed || inCold(animal) || today - animal.warmed.day > context.almanac.common.recoveringFor!.value)
+    return null
   const readiness = readinessOf(animal, context)
   if (!readiness) return null
   return {
