@@ -205,7 +205,7 @@ const HEALTH_WORDS: Record<string, string> = {
   seasonOver: 'Further clutch no longer waited for, chance against it',
   warmedCounts: 'A winter counts for the season for',
   recoveringFor: 'Watched after the cold for',
-  coldSilent: 'Silent probe in the cold told after',
+  coldSilent: 'Silent probe of cold or eggs told after',
   coldTooWarm: 'Warmth in the cold told after',
   cupLuck: 'Yields of cultures differ by',
   wakeEarliest: 'Woken, earliest',

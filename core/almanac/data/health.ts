@@ -67,7 +67,7 @@ export const health: Record<string, Fact> = {
   seasonOver: memory(0.95, 'share', 'A further clutch that does not come so likely is no longer waited for'),
   warmedCounts: memory(200, 'days', 'A winter that ended longer ago says nothing of the season that runs'),
   recoveringFor: memory(120, 'days', 'Animals out of the cold are watched for so long'),
-  coldSilent: memory(4, 'hours', 'A probe in the cold that says nothing for so long is told'),
+  coldSilent: memory(4, 'hours', 'A probe of animals in the cold, or of eggs, that says nothing for so long is told'),
   coldTooWarm: memory(3, 'hours', 'Warmth over the ceiling for so long is told; a door or a weighing may be shorter'),
   cupLuck: memory(0.25, 'share', 'Yields of cultures differ by about so much from the usual'),
 }

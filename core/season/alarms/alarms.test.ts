@@ -42,3 +42,38 @@ describe('an animal that eats and loses', () => {
     expect(alarms(b).map(([id]) => id)).not.toContain('loss:K-1')
   })
 })
+
+describe('eggs by the readings of their incubator', () => {
+  const hours = (n: number, c: number | null) => new Array<number | null>(n).fill(c)
+  /** A clutch in a box of an incubator, read hourly up to noon. */
+  const laid = (readings: (number | null)[], at = 'inc', more: (b: HouseBuilder) => void = () => undefined) => {
+    const b = house()
+      .place('room', { kind: 'room' })
+      .place('inc', { kind: 'incubator', parentId: 'room', tempC: 28 })
+      .place('box', { parentId: 'inc' })
+    b.pair('K-1', 'K-2', -80)
+    b.write('laid', { type: 'pairing', id: 'pair-K-1' }, -20, { tag: 'C-1', eggs: 8, slugs: 0, placeId: 'box' }, 'c1')
+    more(b)
+    b.readings(at, readings)
+    return alarms(b).filter(([id]) => /^egg/.test(id!))
+  }
+
+  it('twenty days at 38 °C are harm, though 28 °C is typed; so is one hour, and it is over after two days', () => {
+    expect(laid(hours(480, 38))).toEqual([['eggHeat:inc', 'harm']])
+    expect(laid([...hours(400, 28), 36, ...hours(40, 28)])).toEqual([['eggHeat:inc', 'harm']])
+    expect(laid([...hours(400, 28), 36, ...hours(48, 28)])).toEqual([])
+    expect(laid(hours(480, 28))).toEqual([])
+  })
+
+  it('a probe that falls silent is told, and after a day it is harm', () => {
+    expect(laid([...hours(400, 28), ...hours(3, null)])).toEqual([])
+    expect(laid([...hours(400, 28), ...hours(5, null)])).toEqual([['eggSilent:inc', 'watch']])
+    expect(laid([...hours(400, 28), ...hours(24, null)])).toEqual([['eggSilent:inc', 'harm']])
+  })
+
+  it('a warm room says nothing of the incubator in it; eggs that are out or gone say nothing either', () => {
+    expect(laid(hours(480, 38), 'room')).toEqual([])
+    const gone = (b: HouseBuilder) => b.write('eggsLost', { type: 'clutch', id: 'c1' }, -1, { count: 8 })
+    expect(laid(hours(480, 38), 'inc', gone)).toEqual([])
+  })
+})

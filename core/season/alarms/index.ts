@@ -8,6 +8,7 @@ import type { TaskContext } from '../tasks'
 import { coldAlarm } from './cold'
 import { coldPlaceAlarms } from './coldPlace'
 import { cultureAlarm } from './culture'
+import { eggPlaceAlarms } from './eggPlace'
 import { incubationHeatAlarm } from './incubationHeat'
 import { lampAlarm } from './lamp'
 import { overdueAlarm } from './overdue'
@@ -37,6 +38,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   )
   for (const place of winter.places)
     alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, house)) ?? []))
+  alarms.push(...(guarded(context, 'alarms of eggs by their readings', null, () => eggPlaceAlarms(context)) ?? []))
   of(
     Object.values(house.animals).filter(a => a.status === 'alive'),
     subjectAs('animal'),
