@@ -126,8 +126,9 @@ describe('nothing that is accepted breaks the house', () => {
   it('the fuzz knows every kind, and numbers of every part of the almanac', () => {
     const fuzz = new Fuzz(randomFrom(3), TODAY, v7)
     const house = foldHouse(recordsFrom([]))
-    const kinds = new Set(Array.from({ length: 6000 }, () => fuzz.entry(house, []).kind))
-    expect([...entryKinds.keys()].filter(k => !kinds.has(k))).toEqual([])
+    const unseen = new Set(entryKinds.keys())
+    for (let n = 0; n < 6000 && unseen.size; n++) unseen.delete(fuzz.entry(house, []).kind)
+    expect([...unseen]).toEqual([])
     expect(new Set(numbersOfAlmanac().map(n => n.path.split('.')[0]))).toEqual(
       new Set(['species', 'feeders', 'schools', 'signs', 'common']),
     )
