@@ -2,13 +2,14 @@ import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
-import { feederOf, shippedAlmanac } from '../almanac'
+import { feederOf, shippedAlmanac, withOverrides } from '../almanac'
 import type { SolveLp } from '../supply'
 import {
   defaultSettings,
   PlanMemory,
   houseOf,
   planFeeders,
+  planKey,
   seasonOfHouse,
   startTasks,
   tellStart,
@@ -129,6 +130,22 @@ describe('what a plan says', () => {
     expect(solved).toBe(first)
     plans(geckos(8), odd, counting)
     expect(solved).toBeGreaterThan(first)
+  })
+
+  it('is made anew when an own number is set that decides it', () => {
+    const house = houseOf(geckos(7).records())
+    const { prey } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today).season
+    const look = prey.find(p => p.prey === 'cricket.half')!
+    const keyOf = (...numbers: { path: string; value: number }[]) =>
+      planKey(look, house, withOverrides(shippedAlmanac, numbers), defaultSettings, today)
+    expect(keyOf()).toBe(keyOf({ path: 'species.corn-snake.fertility.value', value: 0.5 }))
+    for (const path of [
+      'common.cupLuck.value',
+      'common.unwrittenProducing.value',
+      'schools.cupRhythm.choices.0.fact.value',
+      'feeders.cricket.half.supply.packCount.value',
+    ])
+      expect([path, keyOf({ path, value: 0.4 }) === keyOf()]).toEqual([path, false])
   })
 })
 

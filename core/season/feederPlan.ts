@@ -315,7 +315,7 @@ export class PlanMemory {
 export function planKey(
   look: PreyOutlook,
   house: House,
-  almanac: Almanac,
+  almanac: Pick<Almanac, 'feeders' | 'common' | 'schools'>,
   settings: HouseSettings,
   today: Day,
 ): string {
@@ -344,6 +344,9 @@ export function planKey(
     settings.coverQuantile,
     settings.schools,
     almanac.feeders[look.prey],
+    almanac.schools.cupRhythm,
+    almanac.common.cupLuck!.value,
+    almanac.common.unwrittenProducing!.value,
   ])
 }
 
