@@ -1,4 +1,5 @@
-// Whether forecasts keep what their bands promise, at every fifth day of a cycle (every second of short ones), to laying or birth and on to the first meal: nothing written, and written as it mostly is.
+// Whether forecasts keep what their bands promise, at every fifth day of a cycle (every second of short ones), to
+// laying or birth and on to the first meal: nothing written, and written as it mostly is.
 // Not part of `npm test`, which looks at a few moments: npm run calibration.
 import { chainOf } from '#core/pairing'
 import { clockOf, shippedAlmanac, type BreedingEvent, type Species } from '#core/almanac'
@@ -6,7 +7,10 @@ import { silentInBand, writtenInBand, type Calibration, type Course } from '../t
 
 const [LOW, HIGH, ENOUGH] = [0.75, 0.85, 1000]
 
-/** From an event of the chain to another, by clocks that follow each other; the signs that have a clock of their own to it. */
+/**
+ * From an event of the chain to another, by clocks that follow each other; the signs that have a clock of their own to
+ * it.
+ */
 function courseOf(species: Species, from: BreedingEvent, target: BreedingEvent): Course | null {
   const chain = chainOf(species)
   const trunk = [from]

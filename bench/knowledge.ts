@@ -1,4 +1,5 @@
-// What 300 species of the house's own cost beside none, in the same run: making the almanac, the season, one more entry.
+// What 300 species of the house's own cost beside none, in the same run: making the almanac, the season, one more
+// entry.
 import { Bench } from 'tinybench'
 import { shipped, shippedAlmanac, withCheckedOwn, type Almanac, type OwnSpecies } from '#core/almanac'
 import { FoldMemory, withEntry, type DatedEntry } from '#core/subjects'

@@ -1,4 +1,5 @@
-// Kills the server during writes, and asks it anything: what is acknowledged must stand, and nothing accepted may break it.
+// Kills the server during writes, and asks it anything: what is acknowledged must stand, and nothing accepted may
+// break it.
 // Not part of `npm test`: npm run torture [rounds] [requests]. Sends to this machine only, and ends by itself.
 import { rmSync } from 'node:fs'
 import { join } from 'node:path'
@@ -81,7 +82,10 @@ const watered = (id: string, animalId: string) => ({
   data: {},
 })
 
-/** Batches of three are written as quickly as they are answered, until the server is killed; then all acknowledged must be there, and no batch by halves. */
+/**
+ * Batches of three are written as quickly as they are answered, until the server is killed; then all acknowledged must
+ * be there, and no batch by halves.
+ */
 async function killing(): Promise<void> {
   let server = await startServer()
   const { database } = server

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 
-/** What an id inside an entry or a setting may name: a row of the almanac, an entry, or a sort of subject of the house. */
+/**
+ * What an id inside an entry or a setting may name: a row of the almanac, an entry, or a sort of subject of the house.
+ */
 export type ReferenceTo = string
 
 declare module 'zod' {

@@ -26,8 +26,8 @@ const SHARED: [chunk: string, folders: RegExp][] = [
 ]
 
 /**
- * How the server is built: with its own entry, which opens the house before it listens and listens on this machine alone
- * unless it is told otherwise; and with its threads bundled beside it, each under its own name.
+ * How the server is built: with its own entry, which opens the house before it listens and listens on this machine
+ * alone unless it is told otherwise; and with its threads bundled beside it, each under its own name.
  */
 export default defineNuxtModule({
   meta: { name: 'server' },

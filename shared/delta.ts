@@ -14,8 +14,8 @@ function keyOf(item: object, index = 0): string {
 const differ = create({ objectHash: keyOf })
 
 /**
- * What has to be done to one value to make it another; undefined when they say the same. What is the same object in both
- * is not looked into.
+ * What has to be done to one value to make it another; undefined when they say the same. What is the same object in
+ * both is not looked into.
  */
 export const deltaOf = (before: unknown, after: unknown): Delta => differ.diff(before, after)
 

@@ -5,7 +5,9 @@ export interface HighsModule {
   solve: (lp: string, options?: object) => { Status: string; ObjectiveValue: number; Columns: Record<string, object> }
 }
 
-/** Heuristics that pay in large programmes only cost time in ours of a few dozen rows (measured: a third of the time). */
+/**
+ * Heuristics that pay in large programmes only cost time in ours of a few dozen rows (measured: a third of the time).
+ */
 const SMALL_PROGRAMMES = {
   mip_heuristic_effort: 0,
   mip_heuristic_run_rins: false,

@@ -201,6 +201,7 @@ const HEALTH_WORDS: Record<string, string> = {
   follicleNoise: 'Two looks at follicles differ by',
   folliclesStalled: 'Follicles stand still: cycles over',
   folliclesShrinking: 'Follicles shrink: cycles over',
+  notCooled: 'A pair not cooled counts',
   hatchComes: 'Something of a clutch hatches, chance',
   seasonOver: 'Further clutch no longer waited for, chance against it',
   warmedCounts: 'A winter counts for the season for',

@@ -19,7 +19,10 @@ export interface CrossParent {
   genotypes: Record<string, string>
 }
 
-/** What an invented parent is before anything is chosen: at the first locus a carrier, so that there is something to see. */
+/**
+ * What an invented parent is before anything is chosen: at the first locus a carrier, so that there is something to
+ * see.
+ */
 export function inventedGenotype(locus: LocusState, sex: 'female' | 'male', first: boolean): string {
   const single = (locus.linkage === 'Z' && sex === 'female') || (locus.linkage === 'X' && sex === 'male')
   return single ? '+/–' : first ? `+/${locus.alleles[0]!.sign}` : '+/+'

@@ -14,7 +14,9 @@ interface Outbox extends DBSchema {
   sent: { key: string; value: Sent }
 }
 
-/** A browser may have no room for it, or may not let it be used: then what is not answered is kept until the page goes. */
+/**
+ * A browser may have no room for it, or may not let it be used: then what is not answered is kept until the page goes.
+ */
 const open = (): Promise<IDBPDatabase<Outbox> | null> =>
   openDB<Outbox>('mantel', 1, {
     upgrade: db => {
@@ -25,7 +27,10 @@ const open = (): Promise<IDBPDatabase<Outbox> | null> =>
 let opening: Promise<IDBPDatabase<Outbox> | null> | undefined
 let keeping: Promise<unknown> = Promise.resolve()
 
-/** Entries on their way to the house. They outlive a reload: what is not known to be written is asked about at the next start. */
+/**
+ * Entries on their way to the house. They outlive a reload: what is not known to be written is asked about at the next
+ * start.
+ */
 export function useOutbox() {
   const sent = useState<Record<string, Sent>>('outbox', () => ({}))
   const database = () => (opening ??= open())

@@ -6,7 +6,10 @@ import type { BenchSnapshot } from '#shared/contracts/bench'
 /** Each further female of one male counts so much less: the line stays wider over more fathers. [memory] */
 const FURTHER_FEMALE = 0.02
 
-/** The matrix of one species and wish as the server judges it, with what the keeper keeps or leaves out, and the best allocation of the rest. */
+/**
+ * The matrix of one species and wish as the server judges it, with what the keeper keeps or leaves out, and the best
+ * allocation of the rest.
+ */
 export function usePairingBench(speciesId: Ref<string>, wishes: Ref<BenchWish[]>) {
   const house = useHouse()
   const bench = shallowRef<Bench | null>(null)

@@ -2,8 +2,8 @@ import type { Feeder, SheetPlan, Species } from '#core/almanac'
 import type { Wish } from './useRecord'
 
 /**
- * Sets whole parts of a species or feeder, or puts them back; what is refused stands beside the button. Own numbers inside
- * a part go with it: laid over what was just set, they would silently win.
+ * Sets whole parts of a species or feeder, or puts them back; what is refused stands beside the button. Own numbers
+ * inside a part go with it: laid over what was just set, they would silently win.
  */
 export function usePartChange(of: 'species' | 'feeder', row: () => Species | Feeder) {
   const house = useHouse()

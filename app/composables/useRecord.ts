@@ -67,7 +67,9 @@ export function useRecord() {
     }
   }
 
-  /** Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is. */
+  /**
+   * Writes; where the server asks whether something is so, the keeper is asked, and it is written once more if it is.
+   */
   async function writeAsked(meant: string, entries: Entry[], says: string): Promise<string[] | null> {
     outbox.put({ meant, entries, says })
     try {

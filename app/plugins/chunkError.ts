@@ -1,4 +1,7 @@
-/** A screen whose code cannot be loaded, since the house does not answer, takes nothing away: the one that is open stays. */
+/**
+ * A screen whose code cannot be loaded, since the house does not answer, takes nothing away: the one that is open
+ * stays.
+ */
 export default defineNuxtPlugin(nuxt => {
   nuxt.hook('app:chunkError', () =>
     nuxt.runWithContext(() => {

@@ -79,7 +79,9 @@ export const useHouse = defineStore('house', () => {
     void loadPlans()
   }
 
-  /** What was told before with the changes on it; null when they do not fit what is known here: all is then asked for. */
+  /**
+   * What was told before with the changes on it; null when they do not fit what is known here: all is then asked for.
+   */
   async function withChanges<T>(before: { token: string; value: T } | null, changes: Changes<T>) {
     const { token } = changes
     if ('whole' in changes) return { token, value: changes.whole }
@@ -172,7 +174,9 @@ export const useHouse = defineStore('house', () => {
   /** The species that a type is of; a species is its own. */
   const rootOf = (id: string) => rootIn(house.value, id)
   const isOneSpecies = (a: string, b: string) => isOne(house.value, a, b)
-  /** The tag of the one animal that has this type to itself, as one with numbers of its own has; null for all others. */
+  /**
+   * The tag of the one animal that has this type to itself, as one with numbers of its own has; null for all others.
+   */
   function onlyAnimalOf(id: string): string | null {
     if (!house.value.species[id]?.type || !almanac.value.species[id]?.retired) return null
     const of = Object.values(house.value.animals).filter(a => a.speciesId === id)

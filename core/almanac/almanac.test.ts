@@ -41,7 +41,8 @@ describe('the shipped almanac', () => {
     for (const s of all) {
       const birth = s.mode === 'live' ? 'born' : s.mode === 'larval' ? 'metamorphosed' : 'hatched'
       expect(clockOf(s, birth, 'firstMeal'), s.id).toBeDefined()
-      // after true cold an animal is warmed, then ready, then paired; after a rest, or none, it is paired from the start
+      // after true cold an animal is warmed, then ready, then paired; after a rest, or none, it is paired from the
+      // start
       const way: [BreedingEvent, BreedingEvent][] =
         s.winter === 'brumation'
           ? [

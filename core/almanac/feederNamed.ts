@@ -1,6 +1,9 @@
 import type { Almanac } from './schema'
 
-/** A feeder as a keeper names it: `hopper`, `hoppers`, `large flies`, `quarter-inch cricket`. Null when none or several fit. */
+/**
+ * A feeder as a keeper names it: `hopper`, `hoppers`, `large flies`, `quarter-inch cricket`. Null when none or several
+ * fit.
+ */
 export function feederNamed(almanac: Almanac, text: string): string | null {
   const words = text.toLowerCase().trim()
   const feeders = Object.values(almanac.feeders)

@@ -5,7 +5,8 @@ import type { Almanac } from './schema'
 
 /**
  * The almanac with what a house says of it, its numbers checked wherever they reach.
- * @throws AlmanacError when a path names no number of the almanac, or the result would contradict itself (earliest after latest, …)
+ * @throws AlmanacError when a path names no number of the almanac, or the result would contradict itself (earliest
+ *   after latest, …)
  */
 export function withCheckedOwn(shipped: Shipped, own: OwnKnowledge): MadeAlmanac {
   const made = withOwn(shipped, own)

@@ -1,7 +1,10 @@
 import { recordOf } from '../record'
 import type { Almanac } from './schema'
 
-/** A number of the almanac that the keeper set otherwise. `path` names it as `species.corn-snake.clocks.copulation>laid.days.likely`. */
+/**
+ * A number of the almanac that the keeper set otherwise. `path` names it as
+ * `species.corn-snake.clocks.copulation>laid.days.likely`.
+ */
 export interface Override {
   path: string
   value: number
@@ -17,8 +20,8 @@ type Branch = Record<string, unknown>
 const isBranch = (x: unknown): x is Branch => typeof x === 'object' && x !== null
 
 /**
- * The almanac with the keeper's numbers in place of the shipped ones, each marked `own`. The shipped one is left as it was.
- * Whether the result contradicts itself is not looked at: see `withOverrides`.
+ * The almanac with the keeper's numbers in place of the shipped ones, each marked `own`. The shipped one is left as it
+ * was. Whether the result contradicts itself is not looked at: see `withOverrides`.
  * @throws AlmanacError when a path names no number of the almanac
  */
 export function withNumbers(almanac: Almanac, overrides: readonly Override[]): Almanac {

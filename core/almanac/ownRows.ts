@@ -80,7 +80,10 @@ export interface RefusedRow {
   message: string
 }
 
-/** A value with every mark in it saying that it is taken over from a relative; what that one had borrowed keeps its name. */
+/**
+ * A value with every mark in it saying that it is taken over from a relative; what that one had borrowed keeps its
+ * name.
+ */
 export function borrowed<T>(value: T, from: string): T {
   if (Array.isArray(value)) return value.map((v: unknown) => borrowed(v, from)) as T
   if (typeof value !== 'object' || value === null) return value
@@ -106,8 +109,9 @@ interface RowOf {
 }
 
 /**
- * Rows as they are made of one another: shipped whole, shipped by a relative, said by the house; numbers of the house are
- * laid on each before another takes over from it, so that a type and a borrower follow what is set on their relative.
+ * Rows as they are made of one another: shipped whole, shipped by a relative, said by the house; numbers of the house
+ * are laid on each before another takes over from it, so that a type and a borrower follow what is set on their
+ * relative.
  */
 function rowsOver<T extends { name: string }, Own extends RowOf>(
   shipped: Readonly<Record<string, T>>,

@@ -77,8 +77,8 @@ const isNode = (x: unknown): x is Node => typeof x === 'object' && x !== null
 const said = (x: Node) => JSON.stringify(Object.entries(x).filter(([k]) => !PROVENANCE.has(k)))
 
 /**
- * A part as it was set by hand: what says something else than before is marked as the house's own, all else keeps where it
- * came from. Rows of a list are compared with all rows of before, so that one that moved keeps its mark.
+ * A part as it was set by hand: what says something else than before is marked as the house's own, all else keeps where
+ * it came from. Rows of a list are compared with all rows of before, so that one that moved keeps its mark.
  * @param before the part as it stood, with what was taken over from another since
  */
 export function ownWhereChanged<T>(before: unknown, after: T): T {

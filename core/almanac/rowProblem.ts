@@ -17,8 +17,8 @@ const firstIssue = (issues: readonly { path: PropertyKey[]; message: string }[])
 const alike = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
 
 /**
- * Why a species cannot stand in the almanac, or null: it does not fit the schema, its clocks run backward, its ladder names
- * what is not there, or its name is another's.
+ * Why a species cannot stand in the almanac, or null: it does not fit the schema, its clocks run backward, its ladder
+ * names what is not there, or its name is another's.
  */
 export function speciesProblem(species: Species, almanac: Pick<Almanac, 'species' | 'feeders'>): RowProblem | null {
   const parsed = Species.safeParse(species)
@@ -61,8 +61,8 @@ export function feederProblem(feeder: Feeder, almanac: Pick<Almanac, 'feeders'>)
 }
 
 /**
- * What speaks against an almanac with own numbers in it: rows that one stands in, rows that follow those, and what holds
- * for every species.
+ * What speaks against an almanac with own numbers in it: rows that one stands in, rows that follow those, and what
+ * holds for every species.
  * @param paths the own numbers
  * @param rows rows that may follow others
  * @returns what speaks against it, or null

@@ -209,7 +209,9 @@ const Mating = z.strictObject({
   afterClutch: z.boolean(),
   eatsMates: z.boolean().optional(),
   follicles: Follicles.optional(),
-  /** Weight after laying against the weight before the season: below it she rests; from the other on she may go again. */
+  /**
+   * Weight after laying against the weight before the season: below it she rests; from the other on she may go again.
+   */
   restBelow: Fact,
   againFrom: Fact,
 })

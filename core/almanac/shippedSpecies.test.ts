@@ -103,7 +103,10 @@ const CLIMATES = {
   humidity: [10, 100],
   uvIndex: [0.3, 6],
 } as const
-/** Ferguson et al. 2010, Zoo Biol. 29:317–334 (from memory): desert sun-baskers live above a mean UV index of 2.6, shade-dwellers below 1. */
+/**
+ * Ferguson et al. 2010, Zoo Biol. 29:317–334 (from memory): desert sun-baskers live above a mean UV index of 2.6,
+ * shade-dwellers below 1.
+ */
 const SUN = ['bearded-dragon', 'collared-lizard', 'spiny-tailed-lizard']
 
 describe('how each is kept', () => {

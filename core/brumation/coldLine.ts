@@ -1,12 +1,10 @@
-import type { Cold, Species } from '../almanac'
+import type { Almanac, Cold, Species } from '../almanac'
 import { cumulative, type Day, type DayDist } from '../chance'
 import type { AnimalState, HourlyLog, Weighing, Winter } from '../subjects'
 import { metabolicLoss, type MetabolicLoss } from './metabolism'
 import { noonOf } from './climate'
 import { crossing, lossTrend, normalCdf, type LossTrend } from './trend'
 
-/** A weighing this long before cooling still tells the starting weight. [memory] */
-const START_BEFORE_DAYS = 30
 const DAYS_A_MONTH = 30.44
 /** z of the central 80 %. */
 const Z80 = 1.2816
@@ -38,24 +36,36 @@ export interface ColdLine {
   waterShare: number
 }
 
-/** Usual loss per day by the species' law: what is burnt at the hold, with the water that keepers see lost beside it. */
+/**
+ * Usual loss per day by the species' law: what is burnt at the hold, with the water that keepers see lost beside it.
+ */
 export function usualPerDay(cold: Cold): number {
   if (cold.loss.by === 'month') return cold.loss.share.value / DAYS_A_MONTH
   return cold.watchLoss.value / 2 / (cold.weeks.likely * 7)
 }
 
-/** The weight the cold began with: the last weighing before it, or for want of one the first in it. */
-export function startingWeight(weights: readonly Weighing[], winter: Winter): ColdLine['start'] {
+/**
+ * The weight the cold began with: the last weighing before it, or for want of one the first in it.
+ * @param common how old a weight may be that an animal is cooled with: `startWeightFresh`, days
+ */
+export function startingWeight(
+  weights: readonly Weighing[],
+  winter: Winter,
+  { startWeightFresh }: Almanac['common'],
+): ColdLine['start'] {
   const cooled = winter.cooled.day
+  const earliest = cooled - startWeightFresh!.value
   let before: Weighing | undefined
-  for (const w of weights)
-    if (w.day <= cooled && w.day >= cooled - START_BEFORE_DAYS && (!before || w.day >= before.day)) before = w
+  for (const w of weights) if (w.day <= cooled && w.day >= earliest && (!before || w.day >= before.day)) before = w
   if (before) return { ...before, late: false }
   const first = weights.find(w => w.day > cooled && (winter.warmed === null || w.day <= winter.warmed.day))
   return first ? { ...first, late: true } : null
 }
 
-/** Burnt by metabolism between two days, as a share of the weight: by the temperature logged, or by the species' monthly share. */
+/**
+ * Burnt by metabolism between two days, as a share of the weight: by the temperature logged, or by the species' monthly
+ * share.
+ */
 export function expectedLoss(
   cold: Cold,
   massG: number,
@@ -84,9 +94,10 @@ export function coldLine(
   assumedC: number,
   wakeDay: Day,
   today: Day,
+  common: Almanac['common'],
 ): ColdLine {
   const { cold } = species
-  const start = startingWeight(animal.weights, winter)
+  const start = startingWeight(animal.weights, winter, common)
   const empty: ColdLine = {
     start,
     points: [],

@@ -94,8 +94,8 @@ interface ColdRoom {
 }
 
 /**
- * Puts tubs into rooms, cold to warm; of those who may lie there the ones with the lowest upper limit go first, so that as
- * many tubs as can be are placed (Glover 1967, Naval Research Logistics 14:313–316, for such intervals).
+ * Puts tubs into rooms, cold to warm; of those who may lie there the ones with the lowest upper limit go first, so that
+ * as many tubs as can be are placed (Glover 1967, Naval Research Logistics 14:313–316, for such intervals).
  */
 function fill(rooms: readonly ColdRoom[], units: readonly Unit[]): Map<Unit, ColdRoom> {
   const placed = new Map<Unit, ColdRoom>()
@@ -114,8 +114,9 @@ function fill(rooms: readonly ColdRoom[], units: readonly Unit[]): Map<Unit, Col
 
 /**
  * Puts animals into cold places: each tub into one whose temperature lies in its species' band, no place over its
- * capacity. As many animals as can be placed are: tubs of two come before tubs of one, and a tub is taken on wherever all
- * taken before it still find room (greedy by weight, which is best on such matchings: Edmonds 1971, Math. Programming 1:127–136).
+ * capacity. As many animals as can be placed are: tubs of two come before tubs of one, and a tub is taken on wherever
+ * all taken before it still find room (greedy by weight, which is best on such matchings: Edmonds 1971, Math.
+ * Programming 1:127–136).
  * @param animalIds those to be placed, not yet in the cold
  */
 export function assignPlaces(house: House, animalIds: readonly string[], context: WinterContext): Placing {

@@ -28,8 +28,9 @@ export function shellMassG(shellMass: NonNullable<Species['shellMass']>, mm: num
 export function bodyCondition(
   species: Species,
   animal: AnimalState,
-  { leanShare, thinShare, ownCurve }: Almanac['common'],
+  common: Almanac['common'],
 ): Judgement<Condition> | null {
+  const { leanShare, thinShare, ownCurve } = common
   const latest = animal.weights.at(-1)
   if (!latest) return null
   const best = animal.weights.reduce(
@@ -52,7 +53,7 @@ export function bodyCondition(
     },
   ]
   const former = animal.winters.filter(w => w.warmed !== null).at(-1)
-  const before = former ? startingWeight(animal.weights, former) : null
+  const before = former ? startingWeight(animal.weights, former, common) : null
   const ofLastWinter = before && !before.late && before.day < latest.day ? latest.massG / before.massG : null
   if (ofLastWinter !== null)
     reasons.push({

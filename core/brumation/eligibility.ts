@@ -20,8 +20,8 @@ export interface Eligibility {
 }
 
 /**
- * Whether an animal may be cooled (or rested) by `coolDay`. All rules are looked at, so that the working names each; the
- * gravest decides: keep up, not yet, shorten, cool.
+ * Whether an animal may be cooled (or rested) by `coolDay`. All rules are looked at, so that the working names each;
+ * the gravest decides: keep up, not yet, shorten, cool.
  * @param gravid whether she carries
  * @param coolDay day on which it would be cooled: its gut must be clear by then
  */

@@ -50,9 +50,9 @@ export interface MetabolicLoss {
 }
 
 /**
- * What an animal burns over a stay, by the temperature that was logged. Hours without a reading are counted at `assumedC`
- * and told apart. The mass at the start is used throughout, so that a lighter animal is not expected to lose less.
- * O(1) after a first pass over the log.
+ * What an animal burns over a stay, by the temperature that was logged. Hours without a reading are counted at
+ * `assumedC` and told apart. The mass at the start is used throughout, so that a lighter animal is not expected to lose
+ * less. O(1) after a first pass over the log.
  * @param massG mass at the start, g
  * @param log hourly log of the place, or undefined when nothing is logged there
  * @param fromHour first hour (since 1970, UTC), included; `toHour` is not

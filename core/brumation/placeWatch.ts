@@ -37,7 +37,10 @@ export interface Run {
   hours: number
 }
 
-/** What the readings of a place say over a span of hours. Nothing is filled in: hours without a reading are counted as such. */
+/**
+ * What the readings of a place say over a span of hours. Nothing is filled in: hours without a reading are counted as
+ * such.
+ */
 export interface PlaceWatch {
   hours: number
   read: number

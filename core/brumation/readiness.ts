@@ -1,4 +1,4 @@
-import { schoolChoice, type Cold, type Fact, type Species } from '../almanac'
+import { type Almanac, schoolChoice, type Cold, type Fact, type Species } from '../almanac'
 import { certain, conditionUnwritten, convolve, lastOf, pert, type Day, type DayDist } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
 import type { AnimalState, Observed, Winter } from '../subjects'
@@ -24,8 +24,8 @@ export interface Recovery {
 export type Recovering = Pick<AnimalState, 'weights' | 'meals' | 'lastShed'>
 
 /** What happened since it was warmed. */
-export function recoveryOf(animal: Recovering, winter: Winter): Recovery {
-  const start = startingWeight(animal.weights, winter)
+export function recoveryOf(animal: Recovering, winter: Winter, common: Almanac['common']): Recovery {
+  const start = startingWeight(animal.weights, winter, common)
   const warmed = winter.warmed?.day ?? Number.POSITIVE_INFINITY
   const latest = animal.weights.at(-1)
   const taken = animal.meals.filter(m => m.day >= warmed && m.taken > 0)
@@ -196,7 +196,7 @@ export function judgeReadiness(
     'pairAfterCold',
     species.id,
   )
-  const recovery = recoveryOf(animal, winter)
+  const recovery = recoveryOf(animal, winter, almanac.common)
   const silence: Silence = {
     today,
     unwritten: almanac.common.unwrittenReady!.value,

@@ -13,7 +13,10 @@ export interface WinterRecord {
   cooledDay: Day
   warmedDay: Day | null
   days: number
-  /** Share lost from the starting weight to the last weighing in the cold or the first within a week after; null = not weighed twice. */
+  /**
+   * Share lost from the starting weight to the last weighing in the cold or the first within a week after; null = not
+   * weighed twice.
+   */
   lost: number | null
   weighings: number
   incidents: number
@@ -39,9 +42,9 @@ function winterYear(day: Day, south: boolean): number {
   return !south && date.getUTCMonth() < 6 ? date.getUTCFullYear() - 1 : date.getUTCFullYear()
 }
 
-function recordsOf(animal: AnimalState, today: Day, south: boolean): WinterRecord[] {
+function recordsOf(animal: AnimalState, common: Almanac['common'], today: Day, south: boolean): WinterRecord[] {
   return animal.winters.map(winter => {
-    const start = startingWeight(animal.weights, winter)
+    const start = startingWeight(animal.weights, winter, common)
     const end = winter.warmed?.day ?? today
     const within = animal.weights.filter(
       w =>
@@ -82,7 +85,7 @@ export function winterReport(
   south = false,
 ): { records: WinterRecord[]; bySpecies: SpeciesWinter[] } {
   const records = Object.values(house.animals)
-    .flatMap(a => recordsOf(a, today, south))
+    .flatMap(a => recordsOf(a, almanac.common, today, south))
     .sort((a, b) => b.year - a.year || (a.tag < b.tag ? -1 : 1))
   const groups = new Map<string, WinterRecord[]>()
   for (const r of records) {

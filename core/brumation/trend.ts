@@ -1,6 +1,8 @@
 import { fromCumulative, type Day, type DayDist } from '../chance'
 
-/** A straight line through weighings, robust against one bad one. `y` is the share of the starting weight that is lost. */
+/**
+ * A straight line through weighings, robust against one bad one. `y` is the share of the starting weight that is lost.
+ */
 export interface LossTrend {
   /** Share lost per day. */
   slope: number

@@ -69,7 +69,10 @@ export function lastOf(dists: readonly DayDist[]): DayDist {
   return fromWeights(start, weights, Math.min(1, Math.max(0, 1 - before)))
 }
 
-/** A distribution read off its cumulative chances: `by(day)` for each day from `from`, made non-decreasing; what is missing at the end is 'never'. */
+/**
+ * A distribution read off its cumulative chances: `by(day)` for each day from `from`, made non-decreasing; what is
+ * missing at the end is 'never'.
+ */
 export function fromCumulative(from: Day, days: number, by: (day: Day) => number): DayDist {
   const weights: number[] = []
   let before = 0

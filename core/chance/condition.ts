@@ -1,8 +1,8 @@
 import { fromWeights, neverHappens, type Day, type DayDist } from './dayDist'
 
 /**
- * What remains once we know that nothing happened before `day`: earlier mass is dropped, the rest (with 'never') scaled up.
- * When no day is left the answer is 'never': the clock has been outrun.
+ * What remains once we know that nothing happened before `day`: earlier mass is dropped, the rest (with 'never') scaled
+ * up. When no day is left the answer is 'never': the clock has been outrun.
  */
 export function conditionFrom(dist: DayDist, day: Day): DayDist {
   if (dist.start >= day) return dist
@@ -36,7 +36,9 @@ export function weighedBy(dist: DayDist, likelihood: (day: Day) => number): DayD
   return fromWeights(dist.start, weights, dist.never / (mass + dist.never))
 }
 
-/** What remains once we know that it happened on or after `from` and on or before `to`; null when the two contradict. */
+/**
+ * What remains once we know that it happened on or after `from` and on or before `to`; null when the two contradict.
+ */
 export function conditionBetween(dist: DayDist, from: Day, to: Day): DayDist | null {
   const first = Math.max(from, dist.start)
   const kept = dist.p.slice(first - dist.start, Math.max(0, to - dist.start + 1))

@@ -18,7 +18,8 @@ export interface DayDist {
 const NEGLIGIBLE = 1e-9
 
 /**
- * Builds a distribution from raw weights: negligible ends are cut off and the rest is scaled so that all adds to `1 - never`.
+ * Builds a distribution from raw weights: negligible ends are cut off and the rest is scaled so that all adds to `1 -
+ * never`.
  * @param start day of the first weight
  * @param weights not negative; at least one above 0 unless `never` is 1
  * @param never chance of 'never', 0..1

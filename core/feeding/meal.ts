@@ -78,10 +78,16 @@ export interface MealWinter {
 /** How far a female carries: `late` in the last month before laying or birth. */
 export type Gravid = false | 'gravid' | 'late'
 
-/** Young that were born in the house and have not eaten so long after their first meal was due are overdue by it, older ones by nothing that is known. */
+/**
+ * Young that were born in the house and have not eaten so long after their first meal was due are overdue by it, older
+ * ones by nothing that is known.
+ */
 const NEW_HERE_DAYS = 60
 
-/** When an animal of which no meal is written is due: born here not long ago, from its first meal on; else today, since what it ate before it came is not known. */
+/**
+ * When an animal of which no meal is written is due: born here not long ago, from its first meal on; else today, since
+ * what it ate before it came is not known.
+ */
 function firstDue(species: Species, animal: AnimalState, today: Day): Day {
   const first = (animal.bornDay ?? today) + firstMealAge(species)
   return animal.clutchId !== null && today - first <= NEW_HERE_DAYS ? first : Math.max(first, today)

@@ -3,7 +3,10 @@ import { alleleOf, fitsSex, genotypesOf, harmOf, lookOf, GeneticsError, type Kno
 /** How likely each genotype of a locus is, in the order of `genotypesOf`; adds up to 1. */
 export type Belief = readonly number[]
 
-/** Share of unrelated animals' alleles that are not the wild one, where nothing is known. [memory: morphs are rare in unstated stock] */
+/**
+ * Share of unrelated animals' alleles that are not the wild one, where nothing is known. [memory: morphs are rare in
+ * unstated stock]
+ */
 export const UNSTATED_SHARE = 0.005
 
 /** @throws GeneticsError when nothing is left */
@@ -24,7 +27,10 @@ export function unknownBelief(locus: LocusData, sex: KnownSex | 'unknown'): Beli
   )
 }
 
-/** Where a genotype stands in the table of its locus. @throws GeneticsError for an allele the locus does not have, or a wrong number of copies */
+/**
+ * Where a genotype stands in the table of its locus. @throws GeneticsError for an allele the locus does not have, or a
+ * wrong number of copies
+ */
 export function genotypeIndex(locus: LocusData, signs: readonly string[]): number {
   const alleles = signs.map(s => alleleOf(locus, s)).sort((a, b) => a - b)
   const at = genotypesOf(locus).findIndex(g => g.join() === alleles.join())
@@ -38,8 +44,8 @@ export function genotypeIndex(locus: LocusData, signs: readonly string[]): numbe
 }
 
 /**
- * What a statement such as «66 % het» says: the genotype with its chance, the rest on the living genotypes that look the same,
- * or on the wild one where none does.
+ * What a statement such as «66 % het» says: the genotype with its chance, the rest on the living genotypes that look
+ * the same, or on the wild one where none does.
  * @param chance 0..1
  */
 export function statedBelief(
@@ -68,7 +74,10 @@ export function statedBelief(
   return genotypes.map((_, i) => (i === at ? chance : (1 - chance) * rest[i]!))
 }
 
-/** Likelihood of a seen look for each genotype: 1 where it looks so. @throws GeneticsError for a look that the locus cannot make */
+/**
+ * Likelihood of a seen look for each genotype: 1 where it looks so. @throws GeneticsError for a look that the locus
+ * cannot make
+ */
 export function lookLikelihood(locus: LocusData, look: string): number[] {
   const fits = genotypesOf(locus).map(g => (lookOf(locus, g).toLowerCase() === look.toLowerCase() ? 1 : 0))
   if (!fits.some(x => x)) throw new GeneticsError(`${locus.name} cannot make the look “${look}”`)

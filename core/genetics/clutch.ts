@@ -8,7 +8,9 @@ export interface YoungWish {
   loci: ({ look: string } | { genotype: string } | null)[]
 }
 
-/** Chances of one kind of young in an egg, over what the parents may be: each with its weight. Adds up to 1 in weight. */
+/**
+ * Chances of one kind of young in an egg, over what the parents may be: each with its weight. Adds up to 1 in weight.
+ */
 export type EggChance = { weight: number; chance: number }[]
 
 const merged = (list: EggChance): EggChance => {
@@ -65,7 +67,8 @@ export function eggChance(loci: readonly CrossLocus[], wish: YoungWish): EggChan
     )
   if (!linked) return perSex(null).map(e => ({ ...e, chance: e.chance * (wish.sex ? 0.5 : 1) }))
   if (wish.sex) return perSex(wish.sex).map(e => ({ ...e, chance: e.chance * 0.5 }))
-  // either sex: the parents are the same ones in both halves, so chances add within one pair of parents; the mean is exact for counts only when parents are certain
+  // either sex: the parents are the same ones in both halves, so chances add within one pair of parents; the mean is
+  // exact for counts only when parents are certain
   const [f, m] = [perSex('female'), perSex('male')]
   if (f.length === 1 && m.length === 1) return [{ weight: 1, chance: (f[0]!.chance + m[0]!.chance) / 2 }]
   return bothSexes(loci, wish)

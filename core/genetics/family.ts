@@ -7,7 +7,10 @@ import { fitsSex, genotypesOf, harmOf, transmission, type KnownSex, type LocusDa
 /** What is known of one animal at one locus. */
 export interface GeneFacts {
   sex: KnownSex | 'unknown'
-  /** A stated genotype: certain ones are evidence; possible ones count only where nothing is known of its forebears' genes. */
+  /**
+   * A stated genotype: certain ones are evidence; possible ones count only where nothing is known of its forebears'
+   * genes.
+   */
   stated: { signs: readonly string[]; chance: number } | null
   /** A look that was seen; '' = wild. */
   look: string | null
@@ -172,7 +175,10 @@ function livingTransmission(locus: LocusData): Float64Array {
   return t
 }
 
-/** Whether anything was stated or seen of a forebear: a possible genotype then follows from them, and is not counted twice. */
+/**
+ * Whether anything was stated or seen of a forebear: a possible genotype then follows from them, and is not counted
+ * twice.
+ */
 function forebearSpeaks(family: Family, id: string): boolean {
   const seen = new Set([id])
   for (const at of seen) {
@@ -189,8 +195,8 @@ function statementOf(family: Family, id: string): GeneFacts['stated'] {
 }
 
 /**
- * What is known of an animal itself, as a weight for each genotype. A possible genotype is weighed against what unstated
- * stock would be, so that with silent forebears it comes out as stated, and its parents and sibs hear of it.
+ * What is known of an animal itself, as a weight for each genotype. A possible genotype is weighed against what
+ * unstated stock would be, so that with silent forebears it comes out as stated, and its parents and sibs hear of it.
  */
 function ownWeights(family: Family, locus: LocusData, id: string): number[] {
   const facts = family.facts(id)

@@ -2,7 +2,10 @@ import { derived } from '../derived'
 import { z } from 'zod'
 import { lineOfText, reference } from '../reference'
 
-/** How an allele shows beside the wild one: only doubled, in one copy already, or in one copy with a third look when doubled. */
+/**
+ * How an allele shows beside the wild one: only doubled, in one copy already, or in one copy with a third look when
+ * doubled.
+ */
 export const ALLELE_MODES = ['recessive', 'dominant', 'incomplete'] as const
 
 export const Allele = z.strictObject({
@@ -29,7 +32,9 @@ export const LINKAGES = ['autosomal', 'Z', 'X'] as const
 /** Alleles at a locus, the wild one apart: so many that tables stay small. */
 const MOST_ALLELES = 6
 
-/** What a keeper knows of one locus. Lines sold under one trade name that do not make the look together are two loci. */
+/**
+ * What a keeper knows of one locus. Lines sold under one trade name that do not make the look together are two loci.
+ */
 export const LocusData = z
   .strictObject({
     name: lineOfText(40, 'A locus needs a name'),
@@ -84,7 +89,10 @@ export function alleleOf(locus: LocusData, sign: string): number {
   return at + 1
 }
 
-/** The sex that carries one copy of a sex-linked locus: the female under ZW, the male under XY; null for an autosomal one. */
+/**
+ * The sex that carries one copy of a sex-linked locus: the female under ZW, the male under XY; null for an autosomal
+ * one.
+ */
 export const singleCopySex = (locus: Pick<LocusData, 'linkage'>): KnownSex | null =>
   locus.linkage === 'Z' ? 'female' : locus.linkage === 'X' ? 'male' : null
 

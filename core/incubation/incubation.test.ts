@@ -36,7 +36,8 @@ describe('incubation time', () => {
   const time = (id: string, tempC: number) => incubationTime(id, speciesOf(shippedAlmanac, id).incubation!, tempC)
 
   it.each([
-    // common practice, no source: 27–29 °C 55–65 days; fat-tailed and leopard type 26 about 60, 29 about 50, 32 about 40
+    // common practice, no source: 27–29 °C 55–65 days; fat-tailed and leopard type 26 about 60, 29 about 50, 32 about
+    // 40
     ['california-kingsnake', 28, 60],
     ['california-kingsnake', 29, 55],
     ['leopard-gecko', 29, 50],

@@ -34,8 +34,9 @@ export function cyclesOf({ seen }: Pick<PairingState, 'seen'>): WrittenCycle[] {
 }
 
 /**
- * How often events go unwritten in this house: the almanac's rate as a beta prior, moved by the cycles that were seen to
- * their end. Only signs before a laying or birth can be learnt: of one that was not written nothing is known otherwise.
+ * How often events go unwritten in this house: the almanac's rate as a beta prior, moved by the cycles that were seen
+ * to their end. Only signs before a laying or birth can be learnt: of one that was not written nothing is known
+ * otherwise.
  */
 export function unwrittenRates(cycles: readonly WrittenCycle[], almanac: Pick<Almanac, 'common'>): UnwrittenRates {
   const counts = new Map(

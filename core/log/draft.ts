@@ -9,9 +9,9 @@ import type { ModeOf } from './subject'
 import { tagged } from './tags'
 
 /**
- * A log that is being written on: entries are added one by one, and the house stands after each of them. What was passed
- * in is not changed. Most entries cost the fold of their own subject; those of which others are founded, and what is
- * taken back, cost the fold of the house.
+ * A log that is being written on: entries are added one by one, and the house stands after each of them. What was
+ * passed in is not changed. Most entries cost the fold of their own subject; those of which others are founded, and
+ * what is taken back, cost the fold of the house.
  */
 export class Draft {
   private entries: Map<string, readonly DatedEntry[]>

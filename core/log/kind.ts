@@ -40,7 +40,9 @@ export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | '
   /** Button text: a verb with its object. */
   verb: string
   data: z.ZodType<D>
-  /** From each older version to the next: the first lifts version 1 to 2. The kind's own version is one more than these. */
+  /**
+   * From each older version to the next: the first lifts version 1 to 2. The kind's own version is one more than these.
+   */
   lifts?: readonly Lift[]
   /** Changes the (own, fresh) state; entries come in order of time. */
   apply: (state: S extends keyof StateOf ? StateOf[S] : never, data: D, entry: DatedEntry) => void

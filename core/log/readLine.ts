@@ -131,8 +131,8 @@ function rulesOf(registry: Registry): readonly LineRule[] {
 }
 
 /**
- * Reads one line as a keeper speaks it: `T-14 312 g`, `T-14 took 2 hopper`, `T-14 shed, 312 g`, `K-07 laid 8 yesterday`.
- * Every word is understood, or the line is asked about: nothing is ever dropped.
+ * Reads one line as a keeper speaks it: `T-14 312 g`, `T-14 took 2 hopper`, `T-14 shed, 312 g`, `K-07 laid 8
+ * yesterday`. Every word is understood, or the line is asked about: nothing is ever dropped.
  * @param unit mass unit meant when none is written
  * @param nextTag tag that a new clutch would get
  * @returns the entries it means, or the question to ask; null for an empty line

@@ -10,8 +10,8 @@ export interface Redated {
 }
 
 /**
- * A log as another time zone reads it: what was written as a moment is on the day that the new zone says; what was written
- * as a day, with its noon for the hour, stays on that day. Days follow instants in both. O(n).
+ * A log as another time zone reads it: what was written as a moment is on the day that the new zone says; what was
+ * written as a day, with its noon for the hour, stays on that day. Days follow instants in both. O(n).
  * @throws CalendarError for an unknown zone
  */
 export function redated(log: Iterable<DatedEntry>, from: string, to: string): Redated {

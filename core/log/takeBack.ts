@@ -6,7 +6,9 @@ import { lifted, type Registry } from './registry'
 /** Rows of the almanac that the house did not add itself: nothing stands on them that could be taken back. */
 const OF_THE_ALMANAC = new Set(['species', 'feeder'])
 
-/** Standing entries, not of these subjects themselves, that name one of them. O(entries of kinds that name anything). */
+/**
+ * Standing entries, not of these subjects themselves, that name one of them. O(entries of kinds that name anything).
+ */
 function naming(registry: Registry, records: Records, ids: ReadonlySet<string>, founds?: string): DatedEntry[] {
   const isMeant = (to: string) => (founds && OF_THE_ALMANAC.has(founds) ? to === founds : !OF_THE_ALMANAC.has(to))
   const kinds = new Set(

@@ -177,14 +177,18 @@ export class MeanNeed {
   }
 }
 
-/** Food per young by days since the first meal, for young counted at an age; 0 for those counted before it, or not yet. */
+/**
+ * Food per young by days since the first meal, for young counted at an age; 0 for those counted before it, or not yet.
+ */
 export type FoodByAge = (ageCounted: number) => ReadonlyMap<string, FoodRow>
 
 /** Young that are counted are counted today; eggs are counted before any first meal. */
 const ageCounted = (source: MouthSource, opensOn: Day, today: Day): number =>
   source.count.kind === 'known' ? Math.max(0, today - opensOn) : 0
 
-/** Draws per source of the day it opens and its count; the same source always draws the same numbers (seeded by its id). */
+/**
+ * Draws per source of the day it opens and its count; the same source always draws the same numbers (seeded by its id).
+ */
 export interface Draws {
   opens: (Day | null)[]
   counts: Float64Array

@@ -1,8 +1,8 @@
 /**
- * Gives each row at most one column so that the sum of worths is largest; a column may be given to several rows, up to its
- * limit. Worths of 0 or less are never taken. Exact: shortest augmenting paths on the columns repeated by their limit.
- * O(rows² · columns).
- * Source: Kuhn 1955, Nav. Res. Logist. 2:83–97; in the form with potentials of Jonker & Volgenant 1987, Computing 38:325–340.
+ * Gives each row at most one column so that the sum of worths is largest; a column may be given to several rows, up to
+ * its limit. Worths of 0 or less are never taken. Exact: shortest augmenting paths on the columns repeated by their
+ * limit. O(rows² · columns). Source: Kuhn 1955, Nav. Res. Logist. 2:83–97; in the form with potentials of Jonker &
+ * Volgenant 1987, Computing 38:325–340.
  * @param worth worth[row][column], finite
  * @param limits how many rows each column takes, whole numbers of 0 or more
  * @param spread what each further row of one column is worth less, so that equal choices spread over the columns

@@ -57,7 +57,10 @@ export const EVENT_NAMES: Record<BreedingEvent, string> = {
   firstMeal: 'first meal',
 }
 
-/** Share of a clock's mass that may come after its latest day, and how fast it fades: keepers' 'latest' is rarely the last. [memory] */
+/**
+ * Share of a clock's mass that may come after its latest day, and how fast it fades: keepers' 'latest' is rarely the
+ * last. [memory]
+ */
 const LATE_SHARE = 0.04
 
 function withTail(dist: DayDist): DayDist {
@@ -142,8 +145,8 @@ function whence(from: EventForecast, today: Day): Input {
 }
 
 /**
- * What the silence of signs between two events says of the later one: had it come by a day, each sign would have come its
- * own clock before, and would mostly have been written.
+ * What the silence of signs between two events says of the later one: had it come by a day, each sign would have come
+ * its own clock before, and would mostly have been written.
  */
 function silentSigns(
   { species, observed, today, unwritten }: ChainInput,
@@ -167,9 +170,9 @@ function silentSigns(
 
 /**
  * Forecasts the events of one cycle: a hidden chain, filtered by what was written and by what was not. The nearest
- * observed event rules; where nothing was seen, clocks are added up from the given start. Of what is not written by today
- * the days before count by the chance that it happened and went unwritten.
- * Events that were overtaken (a later one was seen) are left out.
+ * observed event rules; where nothing was seen, clocks are added up from the given start. Of what is not written by
+ * today the days before count by the chance that it happened and went unwritten. Events that were overtaken (a later
+ * one was seen) are left out.
  */
 export function forecastChain(input: ChainInput): EventForecast[] {
   const chain = chainOf(input.species)

@@ -8,8 +8,8 @@ import { formatDay } from '../units'
 const LEAST_DAYS = 4
 
 /**
- * When she ovulates, from the largest follicle seen: what is missing to the usual size over the speed of growth, her own
- * where two looks tell it. Null when none was seen in this cycle or the species' sizes are not known.
+ * When she ovulates, from the largest follicle seen: what is missing to the usual size over the speed of growth, her
+ * own where two looks tell it. Null when none was seen in this cycle or the species' sizes are not known.
  * @param since first day of the cycle
  */
 export function ovulationFromFollicles(

@@ -303,17 +303,18 @@ function pastFactor({ almanac, species, past, today }: PairInput): Factor[] {
   return factors
 }
 
-function readyFactor({ dam, sire, species }: PairInput): Factor[] {
+function readyFactor({ dam, sire, species, almanac }: PairInput): Factor[] {
   if (species.winter === 'none') return []
+  const notCooled = almanac.common.notCooled!
   return [dam, sire].map((c): Factor => {
     if (!c.ready)
       return {
         level: 'good',
-        factor: 0.9,
+        factor: notCooled.value,
         text: '',
         reason: {
           rule: `${c.animal.tag}: no winter of this season is known, which often means fewer eggs or less sperm`,
-          inputs: [computedInput('Counted as', '0.9, from memory')],
+          inputs: [factInput('Counted as', 'common.notCooled.value', notCooled)],
           change: 'Cooling it, or writing that it was',
         },
       }
@@ -329,7 +330,8 @@ function readyFactor({ dam, sire, species }: PairInput): Factor[] {
 
 /**
  * Whether two animals should be paired: every rule with its part of the worth; a hard rule that fails makes it nothing.
- * The worth is the product of the parts: the chance of being of the right sexes, vigour of the young, as wished, good eggs.
+ * The worth is the product of the parts: the chance of being of the right sexes, vigour of the young, as wished, good
+ * eggs.
  */
 export function judgePair(input: PairInput): Judgement<PairVerdict> {
   const { dam, sire, species, kinship, wish } = input

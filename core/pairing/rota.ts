@@ -22,7 +22,10 @@ export interface RotaPair {
   restDays: number
   /** Together since; null = apart. */
   together: Day | null
-  /** Of a pair that is together: the day on which the next meal of either falls due, before which he comes out; null = none. */
+  /**
+   * Of a pair that is together: the day on which the next meal of either falls due, before which he comes out; null =
+   * none.
+   */
   mealDue: Day | null
   /** Day on which the last visit of this pair ended; null = none yet. */
   lastVisit: Day | null
@@ -65,7 +68,10 @@ export interface RotaInput {
 /** Meals at a species' usual interval leave their longest gap within so many days. */
 const GAP_SEEN_DAYS = 21
 
-/** Longest visit (days between its first and last) that starts on a day and touches no meal of either; null when that day is one. */
+/**
+ * Longest visit (days between its first and last) that starts on a day and touches no meal of either; null when that
+ * day is one.
+ */
 function gapFrom(p: RotaPair, day: Day, blocked: RotaInput['blocked']): number | null {
   const free = (d: Day) => !blocked(p.damId, d) && !blocked(p.sireId, d)
   if (!free(day)) return null
@@ -75,11 +81,12 @@ function gapFrom(p: RotaPair, day: Day, blocked: RotaInput['blocked']): number |
 }
 
 /**
- * Which male is with whom on which days. Day by day, each male that is free goes to the pair that needs him most: fewest
- * visits in this cycle, then the one whose days run out, then the longest waiting. He is kept free for a pair that has had
- * fewer visits when another would take him past her first day, or past her last when they have had as many. Nobody is in two places; visits keep off meals and rest days,
- * and are shorter where meals leave no more room. Deterministic, so that the same log gives the same plan, and anything
- * written plans anew. What wants a visit and gets none is told with the reason.
+ * Which male is with whom on which days. Day by day, each male that is free goes to the pair that needs him most:
+ * fewest visits in this cycle, then the one whose days run out, then the longest waiting. He is kept free for a pair
+ * that has had fewer visits when another would take him past her first day, or past her last when they have had as
+ * many. Nobody is in two places; visits keep off meals and rest days, and are shorter where meals leave no more room.
+ * Deterministic, so that the same log gives the same plan, and anything written plans anew. What wants a visit and gets
+ * none is told with the reason.
  */
 export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput): {
   visits: Visit[]
@@ -139,7 +146,10 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
     for (let d = from; d < end; d++) if (wants(p, d) && fits(p, d)) return d
     return null
   }
-  /** Whether a visit now would take him past the first day of one that has had fewer, or past all days of one that has had as few. */
+  /**
+   * Whether a visit now would take him past the first day of one that has had fewer, or past all days of one that has
+   * had as few.
+   */
   const keptFor = (p: RotaPair, day: Day, others: readonly RotaPair[]): boolean => {
     const back = day + length.get(p.pairingId)! + p.restDays + 1
     return others.some(q => {

@@ -141,7 +141,8 @@ describe('what silence once did', () => {
       today: 130,
       unwritten,
     }).find(e => e.event === 'born')!.dist
-    // by hand: of 100 boas 75 come to a shed, 40 in 100 of these unwritten: 30 against the 25 that never do, so about a half
+    // by hand: of 100 boas 75 come to a shed, 40 in 100 of these unwritten: 30 against the 25 that never do, so about
+    // a half
     expect(born.never).toBeLessThan(0.55)
     expect(cumulative(born, 129)).toBeLessThan(0.2)
   })

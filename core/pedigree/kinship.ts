@@ -36,7 +36,9 @@ export function kinshipsOf(pedigree: Pedigree, known: Inbreeding, of: number): F
 export interface LineHealth {
   /** Mean kinship of each living animal with all of them, itself included; the lower, the rarer its genes. */
   meanKinship: ReadonlyMap<string, number>
-  /** Share of the living animals' genome from each founder, largest first; those of unknown parents are founders too. */
+  /**
+   * Share of the living animals' genome from each founder, largest first; those of unknown parents are founders too.
+   */
   founders: { id: string; share: number }[]
   /** 1 − mean kinship: expected heterozygosity left, against a base of unrelated founders. */
   geneDiversity: number

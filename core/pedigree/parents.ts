@@ -15,7 +15,10 @@ export interface Relative {
   diedDay: Day | null
 }
 
-/** Young may hatch so long after their dam died: the longest incubation here. [common practice: 6–9 months in some chameleons] */
+/**
+ * Young may hatch so long after their dam died: the longest incubation here. [common practice: 6–9 months in some
+ * chameleons]
+ */
 const AFTER_DAM_DAYS = 300
 /** Females of many reptiles keep sperm for years. [memory: up to about five years is reported] */
 const AFTER_SIRE_DAYS = 5 * 365

@@ -34,7 +34,10 @@ export interface Pedigree {
   parent: Int32Array
   share: Float64Array
   clonal: Uint8Array
-  /** Set for the one father of a clutch who may be one of several: −1 for animals, else the first of his young. He is none of the animals. */
+  /**
+   * Set for the one father of a clutch who may be one of several: −1 for animals, else the first of his young. He is
+   * none of the animals.
+   */
   fatherOf: Int32Array
 }
 

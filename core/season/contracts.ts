@@ -138,10 +138,16 @@ export interface ColdAnimal {
   usual: { day: Day; low: number; high: number }[]
   atWake: { mid: number; low: number; high: number } | null
   limits: { watch: number; takeOut: number }
-  /** Days on which it crosses its limits: middle, 80 % range, and the chance that it does not within the days looked ahead. */
+  /**
+   * Days on which it crosses its limits: middle, 80 % range, and the chance that it does not within the days looked
+   * ahead.
+   */
   watchOn: DaySummary | null
   outOn: DaySummary | null
-  /** First day by which it has more likely than not passed the limit to take it out; null when that lies beyond the winter. */
+  /**
+   * First day by which it has more likely than not passed the limit to take it out; null when that lies beyond the
+   * winter.
+   */
   limitDay: Day | null
   metabolicShare: number
   waterShare: number

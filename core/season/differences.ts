@@ -19,7 +19,9 @@ export interface SeasonDifferences {
 const isSameDay = (a: DaySummary | null, b: DaySummary | null) =>
   a?.low === b?.low && a?.median === b?.median && a?.high === b?.high
 
-/** Compares two seasons of the same day, lane by lane and prey by prey; what is the same is left out. O(lanes + prey). */
+/**
+ * Compares two seasons of the same day, lane by lane and prey by prey; what is the same is left out. O(lanes + prey).
+ */
 export function seasonDifferences(before: Season, after: Season): SeasonDifferences {
   const lanes = new Map(after.lanes.map(l => [l.id, l]))
   const known = new Set(before.lanes.map(l => l.id))

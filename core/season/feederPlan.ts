@@ -350,7 +350,10 @@ export function planKey(
   ])
 }
 
-/** The plan of every prey whose supply can be planned; those whose inputs are the same as in an earlier call are taken over. */
+/**
+ * The plan of every prey whose supply can be planned; those whose inputs are the same as in an earlier call are taken
+ * over.
+ */
 export function planFeeders(
   season: Season,
   scenarios: Scenarios,

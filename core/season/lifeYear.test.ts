@@ -15,7 +15,8 @@ describe('the year of a species by its clocks', () => {
       'firstMeal',
     ])
     const at = (event: string) => year.find(e => e.event === event)!
-    // 22 + 9 days to the lock, 38 + 10 to the laying by the shed (common practice, no source: 35–65 days from lock to laying)
+    // 22 + 9 days to the lock, 38 + 10 to the laying by the shed (common practice, no source: 35–65 days from lock to
+    // laying)
     expect(at('laid').likely).toBe(22 + 9 + 38 + 10)
     // 60 days at 28 °C (common practice, no source)
     expect(at('hatched').likely - at('laid').likely).toBeCloseTo(60, 0)

@@ -80,7 +80,10 @@ interface Portions {
   counts: number[]
 }
 
-/** An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every scenario. */
+/**
+ * An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every
+ * scenario.
+ */
 function addAnimalNeed(
   target: Map<string, Portions>,
   animal: AnimalState,
@@ -190,7 +193,10 @@ interface YoungNeed {
   failures: Failure[]
 }
 
-/** Sources are summed in blocks of whole lanes, each remembered, so that one changed clutch costs one block and not the house. */
+/**
+ * Sources are summed in blocks of whole lanes, each remembered, so that one changed clutch costs one block and not the
+ * house.
+ */
 const BLOCKS = 8
 
 const sameList = (a: readonly unknown[], b: readonly unknown[]) =>
@@ -278,9 +284,10 @@ function youngNeed(mouths: readonly MouthSource[], context: SeasonContext): Youn
 }
 
 /**
- * Need and running supply of each prey on each day to the horizon.
- * The mean is exact; the quantile is read from scenarios drawn with a fixed seed per source.
- * @param births the day on which each female that carries is expected to lay or give birth: until then her prey is smaller
+ * Need and running supply of each prey on each day to the horizon. The mean is exact; the quantile is read from
+ * scenarios drawn with a fixed seed per source.
+ * @param births the day on which each female that carries is expected to lay or give birth: until then her prey is
+ *   smaller
  */
 export function outlook(
   context: SeasonContext,

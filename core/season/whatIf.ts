@@ -29,7 +29,10 @@ export function openPairs(house: House): Map<string, PairingState[]> {
 
 const progress = (p: PairingState) => Object.values(p.seen).reduce((n, list) => n + list.length, 0)
 
-/** Who further pairs of a species would be: grown animals that are free, males of the house for several, and what must be bought. */
+/**
+ * Who further pairs of a species would be: grown animals that are free, males of the house for several, and what must
+ * be bought.
+ */
 export interface NewPairs {
   pairs: { damId: string; sireId: string }[]
   bought: AnimalState[]

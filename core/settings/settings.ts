@@ -58,7 +58,10 @@ export const defaultSettings: HouseSettings = {
   incubationShiftC: 0,
 }
 
-/** A warm-up is set for the winter that runs or the next; further off it says nothing, and may be an old one that was left standing. */
+/**
+ * A warm-up is set for the winter that runs or the next; further off it says nothing, and may be an old one that was
+ * left standing.
+ */
 export const WARM_UP_WITHIN_DAYS = 400
 
 /** The day on which the house wakes all, when it is set and near enough to be meant. */

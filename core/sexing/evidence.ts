@@ -3,7 +3,10 @@ import { almanacRow, computedInput, entryInput, factInput, type Input } from '..
 import type { AnimalState, SexEvidence } from '../subjects'
 import { formatDay } from '../units'
 
-/** A piece of evidence weighed: its log-odds (natural logarithm of the likelihood ratio), above 0 for male, below for female. */
+/**
+ * A piece of evidence weighed: its log-odds (natural logarithm of the likelihood ratio), above 0 for male, below for
+ * female.
+ */
 export interface Piece {
   /** Sort of evidence: pieces of one sort are not independent of each other. */
   sort: string
@@ -152,8 +155,8 @@ export function piecesOf(species: Species, almanac: Almanac, animal: AnimalState
 }
 
 /**
- * The sum of log-odds, each further piece of one sort that points the same way counting half of the one before, since two
- * probings of one tail are not two animals. More agreeing evidence never lowers the sum, and order does not matter.
+ * The sum of log-odds, each further piece of one sort that points the same way counting half of the one before, since
+ * two probings of one tail are not two animals. More agreeing evidence never lowers the sum, and order does not matter.
  */
 export function sumOf(pieces: readonly Pick<Piece, 'sort' | 'logOdds'>[]): { total: number; counted: number[] } {
   const groups = new Map<string, number[]>()

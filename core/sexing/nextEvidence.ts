@@ -45,7 +45,8 @@ function measureOutcomes(by: { female: Measure; male: Measure }, slip: number, w
 
 /**
  * What to look at next: every piece of evidence that is possible and safe for this animal, by the knowledge it is
- * expected to bring (Lindley 1956, expected information of an experiment). A sort that was looked at already counts less.
+ * expected to bring (Lindley 1956, expected information of an experiment). A sort that was looked at already counts
+ * less.
  * @returns the offers, best first, and what is not offered with the reason
  */
 export function nextEvidence(

@@ -54,7 +54,10 @@ export function draftOf(records: Records, house: House, memory = new FoldMemory(
   return new Draft(registry, records, house, modeOf, memory)
 }
 
-/** A house as it would stand with further words about its species and feeders, and its own numbers; the one passed in stays as it is. */
+/**
+ * A house as it would stand with further words about its species and feeders, and its own numbers; the one passed in
+ * stays as it is.
+ */
 export function withKnowledge(
   house: House,
   facts: readonly Pick<DatedEntry, 'id' | 'subject' | 'kind' | 'data'>[],

@@ -1,6 +1,8 @@
 import type { Day } from '../chance'
 
-/** Solves a problem in CPLEX LP format; the engine is passed in, so that core runs in the server, a worker and a test. */
+/**
+ * Solves a problem in CPLEX LP format; the engine is passed in, so that core runs in the server, a worker and a test.
+ */
 export type SolveLp = (lp: string) => { status: string; objective: number; columns: Record<string, number> }
 
 export interface PlanInput {
@@ -102,7 +104,9 @@ class Cover {
 
   private readonly of = (row: CoverRow, w: number | null): number => (w === null ? 0 : (row.coefficients.get(w) ?? 0))
 
-  /** Moves as many of `most` units from start day `from` to `to`, or away, as leave every row covered; tells how many. */
+  /**
+   * Moves as many of `most` units from start day `from` to `to`, or away, as leave every row covered; tells how many.
+   */
   move(from: number, to: number | null, most: number): number {
     const moved = this.rows.reduce((least, row, r) => {
       const lost = this.of(row, from) - this.of(row, to)
@@ -206,7 +210,10 @@ function startLater(input: PlanInput, counts: number[], rows: readonly CoverRow[
   }
 }
 
-/** The relaxed plan rounded up, then thinned from the early or the late end while it still covers; the smaller of the two. */
+/**
+ * The relaxed plan rounded up, then thinned from the early or the late end while it still covers; the smaller of the
+ * two.
+ */
 function roundedPlan(input: PlanInput, rows: readonly CoverRow[], relaxed: Record<string, number>): number[] {
   const up = input.startDays.map((_, w) => Math.ceil((relaxed[`x${w}`] ?? 0) - 1e-6))
   const order = up.map((_, w) => w)
@@ -252,7 +259,10 @@ function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { count
   return { counts: total(rounded) <= total(counts) ? rounded : counts, bound }
 }
 
-/** Units that the plan does not miss when it is played through are left out: the rows take early days more darkly than they are. */
+/**
+ * Units that the plan does not miss when it is played through are left out: the rows take early days more darkly than
+ * they are.
+ */
 function withoutSpare(input: PlanInput, counts: number[]): void {
   const from = firstCoveredDay(input)
   const short = () => runStock(input, yieldOf(input, counts)).missing.reduce((n, m, t) => (t >= from ? n + m : n), 0)
@@ -292,10 +302,10 @@ function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
 }
 
 /**
- * How many units to start on each start day so that need is covered with the fewest units, as a mixed-integer programme.
- * Up to eight start days are solved at once and exactly; longer seasons block by block (later days relaxed meanwhile),
- * and `leastPossible` then bounds how far from the least the plan can be. What no start can still cover is reported as
- * missing, never hidden.
+ * How many units to start on each start day so that need is covered with the fewest units, as a mixed-integer
+ * programme. Up to eight start days are solved at once and exactly; longer seasons block by block (later days relaxed
+ * meanwhile), and `leastPossible` then bounds how far from the least the plan can be. What no start can still cover is
+ * reported as missing, never hidden.
  * @throws PlanError when rows differ in length or the solver finds no optimum
  */
 export function planStarts(input: PlanInput, solve: SolveLp): Plan {

@@ -11,7 +11,10 @@ export interface RunOutInput {
   supply: PlannedSupply
   stock: number
   keptPerDay: number
-  /** Running cultures: when they begin to yield, and the chance that they do. Each yields as it was started, which may be another way than that of the plan. */
+  /**
+   * Running cultures: when they begin to yield, and the chance that they do. Each yields as it was started, which may
+   * be another way than that of the plan.
+   */
   running: readonly { producing: DayDist; alive: number; supply: PlannedSupply }[]
   starts: readonly PlannedStart[]
   tempC: number | null

@@ -27,7 +27,9 @@ export function wayPath(feeder: Feeder, way: Supply): string {
   return `feeders.${feeder.id}.${at < 0 ? 'supply' : `otherWays.${at}`}`
 }
 
-/** The ways as they stand when another is in force; the others keep their order. @param way index among the other ways */
+/**
+ * The ways as they stand when another is in force; the others keep their order. @param way index among the other ways
+ */
 export function withWay(feeder: Feeder, way: number): Pick<Feeder, 'supply' | 'otherWays'> {
   const others = feeder.otherWays ?? []
   const chosen = others[way]

@@ -110,7 +110,10 @@ export function formatWeekday(day: Day): string {
   return `${DAYS[weekday(day)]} ${formatDay(day)}`
 }
 
-/** A day with its 80 % range: `12 Jun (8–17)`, `30 Jun (26 Jun–4 Jul)`, `28 Dec (20 Dec–8 Jan 2027)` over New Year, or `12 Jun` when it is certain. */
+/**
+ * A day with its 80 % range: `12 Jun (8–17)`, `30 Jun (26 Jun–4 Jul)`, `28 Dec (20 Dec–8 Jan 2027)` over New Year, or
+ * `12 Jun` when it is certain.
+ */
 export function formatRange({ median, low, high }: { median: Day; low: Day; high: Day }): string {
   if (low === high) return formatDay(median)
   const [from, middle, to] = [low, median, high].map(partsOf) as [

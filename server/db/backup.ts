@@ -74,7 +74,10 @@ export function checkDatabaseFile(file: string): string[] {
   }
 }
 
-/** A copy by SQLite's online backup, in one piece and without a log beside it; it takes its name only when it has been read through. */
+/**
+ * A copy by SQLite's online backup, in one piece and without a log beside it; it takes its name only when it has been
+ * read through.
+ */
 async function copyDatabase(source: string, target: string): Promise<void> {
   mkdirSync(dirname(target), { recursive: true })
   const unfinished = `${target}.unfinished`

@@ -24,8 +24,8 @@ function latestOfEach(newestFirst: readonly Made[], spanOf: (b: Made) => string,
 }
 
 /**
- * Which backups are let go: of the daily ones the latest of 7 days, 4 weeks and 12 months stay; of those that were asked
- * for, and of those from before a change of tables, the latest 5 each.
+ * Which backups are let go: of the daily ones the latest of 7 days, 4 weeks and 12 months stay; of those that were
+ * asked for, and of those from before a change of tables, the latest 5 each.
  */
 export function backupsToDrop<B extends Made>(backups: readonly B[]): B[] {
   const newestFirst = [...backups].sort((a, b) => (a.at < b.at ? 1 : -1))

@@ -5,7 +5,10 @@ import { backupBeforeMigration } from './backup'
 import { migrationNames, migrationSource } from './migrations'
 import { DatabaseProblem, databaseProblem } from './problems'
 
-/** A lock held by another program is waited for so long without letting anything else run; the rest is the caller's to wait. */
+/**
+ * A lock held by another program is waited for so long without letting anything else run; the rest is the caller's to
+ * wait.
+ */
 const BUSY_MS = 100
 
 interface Connection {
@@ -72,7 +75,10 @@ export async function openDatabase(file: string): Promise<Knex> {
   }
 }
 
-/** Brings what stands in the write-ahead log into the file itself, and empties the log. Nothing is lost without it: it only keeps the log short. */
+/**
+ * Brings what stands in the write-ahead log into the file itself, and empties the log. Nothing is lost without it: it
+ * only keeps the log short.
+ */
 export async function checkpoint(knex: Knex): Promise<void> {
   await knex.raw('PRAGMA wal_checkpoint(TRUNCATE)')
 }

@@ -202,7 +202,10 @@ export class DemoWriter {
     this.write('warmedUp', this.about(card), -warmedAgo + 1)
   }
 
-  /** A winter that runs: weighed before it, cooled, and weighed since at these shares of the start, the last some days ago. */
+  /**
+   * A winter that runs: weighed before it, cooled, and weighed since at these shares of the start, the last some days
+   * ago.
+   */
   inCold(card: AnimalCard, startG: number, cooledAgo: number, place: Place, shares: number[]): void {
     this.write('weighed', this.about(card), -cooledAgo - 1, { massG: Math.round(startG) })
     this.write('cooledDown', this.about(card), -cooledAgo, { placeId: place.id })

@@ -27,8 +27,8 @@ export class Climate {
   }
 
   /**
-   * One log a place, to the hour that runs: hours without a reading are NaN, those at the end too, so that silence shows.
-   * The same objects as before, until something was added or an hour has passed.
+   * One log a place, to the hour that runs: hours without a reading are NaN, those at the end too, so that silence
+   * shows. The same objects as before, until something was added or an hour has passed.
    */
   upTo(hour: number): Record<string, HourlyLog> {
     if (this.logs?.hour === hour) return this.logs.logs

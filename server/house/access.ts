@@ -15,7 +15,9 @@ async function read(db: Knex, key: string): Promise<string | null> {
   return (await db<{ key: string; value: string }>('access').where({ key }).first())?.value ?? null
 }
 
-/** Sets the passphrase of a house; those who are in must come in anew. @throws ProblemError for one that is too short */
+/**
+ * Sets the passphrase of a house; those who are in must come in anew. @throws ProblemError for one that is too short
+ */
 export async function setPassphrase(db: Knex, passphrase: string): Promise<void> {
   if (passphrase.trim().length < SHORTEST_PASSPHRASE)
     throw new ProblemError(422, 'The passphrase was not set', [

@@ -18,7 +18,10 @@ export function letTimePass(hours: number): void {
   passedHours += hours
 }
 
-/** The calendar day of the house in its time zone; a held day is that day in every zone. `fixed` when it does not run by itself. */
+/**
+ * The calendar day of the house in its time zone; a held day is that day in every zone. `fixed` when it does not run by
+ * itself.
+ */
 export function currentDay(timeZone: string): { today: number; fixed: boolean } {
   const held = process.env.MANTEL_TODAY
   return held

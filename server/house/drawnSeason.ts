@@ -4,7 +4,9 @@ import type { PreyOutlook, Season } from '#core/season'
 
 const isDist = (x: object): x is DayDist => 'never' in x && 'start' in x && 'p' in x
 
-/** The same with every distribution as it is drawn; what holds none is the same object, so that no change is told of it. */
+/**
+ * The same with every distribution as it is drawn; what holds none is the same object, so that no change is told of it.
+ */
 function curvesDrawn<T>(value: T): T {
   if (typeof value !== 'object' || value === null) return value
   if (isDist(value)) return drawn(value) as T

@@ -51,7 +51,10 @@ async function filled(): Promise<HouseKeeper> {
   return keeper
 }
 
-/** One try of anything that can be written; tells whether it was accepted. Anything but a problem for the keeper is thrown on. */
+/**
+ * One try of anything that can be written; tells whether it was accepted. Anything but a problem for the keeper is
+ * thrown on.
+ */
 async function tryOne(keeper: HouseKeeper, fuzz: Fuzz, known: string[]): Promise<boolean> {
   const { house, settings, settingsVersion } = keeper.queries.snapshot()
   const sort = fuzz.random()

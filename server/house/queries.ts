@@ -70,7 +70,10 @@ export class HouseQueries {
     return { version, today, todayFixed: fixed, settings, settingsVersion, overrides, house }
   }
 
-  /** The season of the house as it stands; worked out once for each version and day, with pauses in which others are answered. */
+  /**
+   * The season of the house as it stands; worked out once for each version and day, with pauses in which others are
+   * answered.
+   */
   private computed(): Promise<Computed> {
     const { session } = this
     session.refresh()
@@ -111,7 +114,10 @@ export class HouseQueries {
     }
   }
 
-  /** A number that the season of this house cannot be computed with is refused before it is kept. @throws ProblemError 422 */
+  /**
+   * A number that the season of this house cannot be computed with is refused before it is kept. @throws ProblemError
+   * 422
+   */
   readonly trial = async (standing: Standing): Promise<void> => {
     if (standing.almanac === this.session.almanac) return
     const context = this.session.context(standing)
@@ -180,7 +186,10 @@ export class HouseQueries {
     return { version, plans, alarms, tookMs: performance.now() - start }
   }
 
-  /** Every grown female with every grown male of a species. @throws ProblemError 404 for a species the almanac does not have */
+  /**
+   * Every grown female with every grown male of a species. @throws ProblemError 404 for a species the almanac does not
+   * have
+   */
   bench(speciesId: string, wish: readonly BenchWish[]): BenchSnapshot {
     this.session.refresh()
     const context = this.session.context()

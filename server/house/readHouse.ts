@@ -27,7 +27,10 @@ interface SoundAlmanac {
 
 const messageOf = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
-/** The almanac of a house as far as it can be made: an own row or number that it cannot take is set aside, and the others stand. */
+/**
+ * The almanac of a house as far as it can be made: an own row or number that it cannot take is set aside, and the
+ * others stand.
+ */
 export function soundAlmanac(house: House): SoundAlmanac {
   const own = ownKnowledge(house)
   const refused: Notice[] = withOwn(shipped, { ...own, numbers: [] }).refused.map(({ id, name, message }) => ({
@@ -55,7 +58,10 @@ export function soundAlmanac(house: House): SoundAlmanac {
   }
 }
 
-/** Reads the log from its database. Rows that cannot be read are set aside and told; they never keep the house from opening. */
+/**
+ * Reads the log from its database. Rows that cannot be read are set aside and told; they never keep the house from
+ * opening.
+ */
 export async function readHouse(db: Knex): Promise<ReadHouse> {
   const { entries, unreadable } = await readLogbook(db)
   const notices: Notice[] = []

@@ -2,7 +2,10 @@ import { findEntry, subjectKey, tellEntry, type Records } from '#core/subjects'
 import type { Alarm } from '#core/season'
 import { formatDay } from '#core/units'
 
-/** An alarm of something that cannot be computed, with the entry that is likely behind it: of its subject, the one written last. */
+/**
+ * An alarm of something that cannot be computed, with the entry that is likely behind it: of its subject, the one
+ * written last.
+ */
 export function suspectOf(alarm: Alarm, records: Records): Alarm {
   if (!alarm.broken || !alarm.subject) return alarm
   const own = records.entries.get(subjectKey(alarm.subject)) ?? []

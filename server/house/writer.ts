@@ -50,7 +50,10 @@ export class HouseWriter {
     await this.queue
   }
 
-  /** An entry with its calendar day in the time zone of a house, and its instant written alike, so that it sorts by time. */
+  /**
+   * An entry with its calendar day in the time zone of a house, and its instant written alike, so that it sorts by
+   * time.
+   */
   private dated(entry: Entry, house: House | null): DatedEntry {
     const settings = house?.settings.house?.settings ?? this.session.settings
     try {
@@ -62,7 +65,10 @@ export class HouseWriter {
     }
   }
 
-  /** Tells entries that are new from those that are written already, or stand twice in what is sent. @throws ProblemError 409 */
+  /**
+   * Tells entries that are new from those that are written already, or stand twice in what is sent. @throws
+   * ProblemError 409
+   */
   private async sortOut(sent: readonly Entry[]): Promise<{ fresh: Entry[]; known: string[] }> {
     const stored = await entriesByIds(
       this.db,
@@ -126,7 +132,10 @@ export class HouseWriter {
     }
   }
 
-  /** The log as the time zone reads it that would stand, where that is another; the entries of it that are otherwise then. */
+  /**
+   * The log as the time zone reads it that would stand, where that is another; the entries of it that are otherwise
+   * then.
+   */
   private async inOtherZone(
     standing: Standing,
     written: readonly DatedEntry[],

@@ -3,7 +3,10 @@ import { gateOf } from '../utils/gateOf'
 import { answerProblem } from '../utils/handler'
 import { ProblemError } from '../utils/problem'
 
-/** Before everything else: whether a request may pass at all, by the name it calls the server by and by whose page it comes from. */
+/**
+ * Before everything else: whether a request may pass at all, by the name it calls the server by and by whose page it
+ * comes from.
+ */
 export default defineEventHandler(event => {
   const header = (name: string) => getRequestHeader(event, name)
   const refusal = gateOf().refusalOf({

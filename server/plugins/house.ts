@@ -1,7 +1,10 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeTheHouse, theHouse, theSimulator } from '../house/theHouse'
 
-/** Opens the house with the server and closes it when the server stops. The built server awaits it in `main.ts` before it listens. */
+/**
+ * Opens the house with the server and closes it when the server stops. The built server awaits it in `main.ts` before
+ * it listens.
+ */
 export default defineNitroPlugin(nitro => {
   if (import.meta.dev) {
     theHouse().catch((error: unknown) => {

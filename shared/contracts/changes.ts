@@ -9,7 +9,9 @@ export interface Told {
   season: SeasonSnapshot
 }
 
-/** What has changed since a state that was told before: a delta on it, or the whole where that one is no longer known. */
+/**
+ * What has changed since a state that was told before: a delta on it, or the whole where that one is no longer known.
+ */
 export type Changes<T> = { token: string } & ({ from: string; delta: Delta } | { whole: T })
 
 export type HouseChanges = Changes<Told>

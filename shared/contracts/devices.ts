@@ -17,8 +17,8 @@ export const NewDevice = z.strictObject({
 export type NewDevice = z.input<typeof NewDevice>
 
 /**
- * POST /api/devices/:id/readings, with `Authorization: Bearer <token>`: what a probe or a scale sends. A value that makes
- * no sense is not an error of the request: it is set aside with its reason, and the others are taken.
+ * POST /api/devices/:id/readings, with `Authorization: Bearer <token>`: what a probe or a scale sends. A value that
+ * makes no sense is not an error of the request: it is set aside with its reason, and the others are taken.
  */
 export const SendReadings = z.object({
   readings: z

@@ -162,7 +162,8 @@ describe('the rota and what is due', () => {
     await visit.go('/pairing')
     await visit.press('Due')
     await visit.untilText('[data-due="P-1"]', 'laying')
-    // by hand: Beta(2.4, 3.6) on 6.5–16.5 days after the shed of 21 Nov, with 4 % later: 10, 50 and 90 % by day 8, 10 and 14
+    // by hand: Beta(2.4, 3.6) on 6.5–16.5 days after the shed of 21 Nov, with 4 % later: 10, 50 and 90 % by day 8, 10
+    // and 14
     expect(await visit.text('[data-due="P-1"]')).toMatch(/laying 1 Dec \(29 Nov–5 Dec\)/)
     await visit.click('[data-due="P-1"] .working-link')
     await visit.untilText('[role="dialog"]', 'From pre-lay shed to laying')

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { Feeder, Species } from '#core/almanac'
 
-/** A sheet of the almanac, be it of a species or a feeder: its name, its cautions, and what can be done with the whole of it. */
+/**
+ * A sheet of the almanac, be it of a species or a feeder: its name, its cautions, and what can be done with the whole
+ * of it.
+ */
 const props = defineProps<{ of: 'species' | 'feeder'; row: Species | Feeder }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const { record, busy } = useRecord()

@@ -9,8 +9,10 @@ const props = defineProps<{
   /** What a choice, and a column of a list, is called. */
   choice: (value: string) => string
   column: (key: string) => string
+  /** Whose value may be taken over where none is known. */
+  donors?: { value: string; label: string }[]
 }>()
-const emit = defineEmits<{ set: [value: unknown]; vary: [choice: string] }>()
+const emit = defineEmits<{ set: [value: unknown]; vary: [choice: string]; take: [id: string] }>()
 
 const NUMBERS: Record<string, readonly string[]> = {
   fact: ['value'],
@@ -49,7 +51,11 @@ const setLines = (text: string) =>
 <template>
   <div class="field" role="group" :aria-label="label">
     <span class="name">{{ label }}<span v-if="tree.mark === 'borrowed'" class="quiet small"> · borrowed</span></span>
-    <span v-if="numbers.length" class="values">
+    <span v-if="field.is === 'absent'" class="values"><span class="quiet">not known</span><RecordPick
+      :items="donors ?? []" :name="`${label}: take over from`" placeholder="Take over from …" class="w-56"
+      @update:model-value="emit('take', $event)"
+    /></span>
+    <span v-else-if="numbers.length" class="values">
       <UInputNumber
         v-for="key in numbers" :key="key" :model-value="(tree[key] as number)" :step="step" :step-snapping="false"
         class="w-28" :aria-label="`${label}${key === 'value' ? '' : `, ${SAID[key] ?? key}`}`"

@@ -9,7 +9,10 @@ import {
   type Species,
 } from '#core/almanac'
 
-/** Parts of a species or feeder on a form that follows from what each part holds; what is not known is taken over or left open. */
+/**
+ * Parts of a species or feeder on a form that follows from what each part holds; what is not known is taken over or
+ * left open.
+ */
 const props = defineProps<{
   of: 'species' | 'feeder'
   row: Species | Feeder
@@ -38,7 +41,9 @@ watch(
 const isTree = (x: unknown): x is Tree => typeof x === 'object' && x !== null
 const at = (tree: unknown, path: string): unknown =>
   path.split('.').reduce<unknown>((node, key) => (isTree(node) ? node[key] : undefined), tree)
-/** A tree with another value at a path. Inside a part what is not known is left out; a part itself is said not to be. */
+/**
+ * A tree with another value at a path. Inside a part what is not known is left out; a part itself is said not to be.
+ */
 function put(tree: Tree, [key, ...rest]: readonly string[], value: unknown, whole = true): Tree {
   if (key === undefined) return tree
   const node = rest.length ? put(isTree(tree[key]) ? tree[key] : {}, rest, value, false) : value
@@ -116,19 +121,13 @@ const says = computed(() => props.parts.map(partWords).join(', '))
           @click="set(f.path, null)"
         />
       </div>
-      <div v-else-if="f.is === 'absent'" class="field">
-        <span class="name">{{ words.label(f.path) }}</span>
-        <span class="values"><span class="quiet">not known</span><RecordPick
-          :items="donors(f.path)" :name="`${words.label(f.path)}: take over from`" placeholder="Take over from …" class="w-56"
-          @update:model-value="takeOver(f.path, $event)"
-        /></span>
-      </div>
       <AlmanacClocks
         v-else-if="f.is === 'clocks'" :model-value="(at(draft, f.path) as never)" @update:model-value="set(f.path, $event)"
       />
       <AlmanacPartField
         v-else :field="f" :value="at(draft, f.path)" :label="words.label(f.path)" :choice="words.choice"
-        :column="key => words.label(`${f.path}.${key}`)" @set="set(f.path, $event)"
+        :column="key => words.label(`${f.path}.${key}`)" :donors="f.is === 'absent' ? donors(f.path) : []"
+        @set="set(f.path, $event)" @take="takeOver(f.path, $event)"
         @vary="f.is === 'variant' && vary(f, $event)"
       />
     </template>
@@ -149,19 +148,5 @@ const says = computed(() => props.parts.map(partWords).join(', '))
 }
 h4 {
   font-weight: 650;
-}
-.field {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.25rem 0.75rem;
-  align-items: center;
-}
-.name {
-  flex: 1 1 12rem;
-}
-.values {
-  display: flex;
-  gap: 0.5rem;
-  align-items: center;
 }
 </style>

@@ -2,7 +2,9 @@
 import { v7 } from 'uuid'
 import type { AnimalState } from '#core/subjects'
 
-/** One animal that differs from its kind gets a type of its own, whose numbers are set in the Almanac like any other's. */
+/**
+ * One animal that differs from its kind gets a type of its own, whose numbers are set in the Almanac like any other's.
+ */
 const props = defineProps<{ animal: AnimalState }>()
 const house = useHouse()
 const { record, busy } = useRecord()

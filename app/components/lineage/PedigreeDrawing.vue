@@ -3,7 +3,10 @@ import { linkHorizontal } from 'd3'
 import { drawPedigree } from '#core/pedigree'
 import { inbreedingOf, kinOf } from '#core/season'
 
-/** The ancestors of one animal: young at the left, each ancestor once; one reached by two ways is marked, its second way dashed. */
+/**
+ * The ancestors of one animal: young at the left, each ancestor once; one reached by two ways is marked, its second way
+ * dashed.
+ */
 const props = withDefaults(defineProps<{ animalId: string; generations?: number; width: number }>(), { generations: 3 })
 const house = useHouse()
 

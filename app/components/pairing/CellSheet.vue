@@ -2,7 +2,9 @@
 import type { BenchWish } from '#core/season'
 import type { CellSnapshot } from '#shared/contracts/bench'
 
-/** One pair of the bench: what it is worth and why, where its young would go, and keeping, leaving out or setting it. */
+/**
+ * One pair of the bench: what it is worth and why, where its young would go, and keeping, leaving out or setting it.
+ */
 const props = defineProps<{ damId: string; sireId: string; wishes: BenchWish[]; kept: boolean; left: boolean }>()
 const emit = defineEmits<{ bend: [sireId: string | null | undefined]; set: [] }>()
 const house = useHouse()

@@ -2,7 +2,10 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Bench } from '#core/season'
 
-/** Females down, males across; only the cells in sight are drawn, so that 200 × 200 scroll. Arrow keys go from cell to cell. */
+/**
+ * Females down, males across; only the cells in sight are drawn, so that 200 × 200 scroll. Arrow keys go from cell to
+ * cell.
+ */
 const props = defineProps<{ bench: Bench; chosen: number[]; choices: Record<string, string | null> }>()
 const emit = defineEmits<{ open: [damId: string, sireId: string] }>()
 

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A day of the calendar, typed or picked, day before month as the house writes days; what is wrong with it stands beside it. */
+/**
+ * A day of the calendar, typed or picked, day before month as the house writes days; what is wrong with it stands
+ * beside it.
+ */
 const props = defineProps<{
   label: string
   hint?: string

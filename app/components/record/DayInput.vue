@@ -2,7 +2,10 @@
 import { CalendarDate, type DateValue } from '@internationalized/date'
 import { dayFromIso } from '#core/units'
 
-/** The typed and the picked day of a day field; loaded apart, since the calendar is large and most screens ask for no day. */
+/**
+ * The typed and the picked day of a day field; loaded apart, since the calendar is large and most screens ask for no
+ * day.
+ */
 defineProps<{ label: string; max?: number; min?: number; optional?: boolean }>()
 const day = defineModel<number | null>({ required: true })
 

@@ -3,7 +3,10 @@ import { scaleLinear } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import type { SexVerdict } from '#core/sexing'
 
-/** Every piece of evidence as a bar in log-odds, left for female, right for male, the sum below; dashed lines where the house takes it as known. */
+/**
+ * Every piece of evidence as a bar in log-odds, left for female, right for male, the sum below; dashed lines where the
+ * house takes it as known.
+ */
 const props = defineProps<{ verdict: SexVerdict }>()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)

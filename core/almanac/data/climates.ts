@@ -177,7 +177,10 @@ export const climates: Readonly<Record<string, Climate>> = Object.fromEntries(
   HABITATS.flatMap(({ who, climate }) => who.map(id => [id, climate])),
 )
 
-/** Rotation: calcium at every second meal, vitamins at every third; D3 where no UVB gives it (common practice, no source). */
+/**
+ * Rotation: calcium at every second meal, vitamins at every third; D3 where no UVB gives it (common practice, no
+ * source).
+ */
 export const INSECT_SUPPLEMENTS: Supplements = {
   calciumEvery: practice(2, 'meals'),
   vitaminsEvery: practice(3, 'meals'),

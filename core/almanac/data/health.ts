@@ -63,6 +63,11 @@ export const health: Record<string, Fact> = {
     'Woken in the first week of March; half a year later south of the equator',
   ),
   wakeLatest: memory(95, 'day of the year', 'About 5 April'),
+  notCooled: memory(
+    0.9,
+    'share',
+    'A pair of which one was not cooled counts so, as often with fewer eggs or less sperm',
+  ),
   hatchComes: memory(0.97, 'share', 'Something of a clutch hatches at all; single eggs are counted apart'),
   seasonOver: memory(0.95, 'share', 'A further clutch that does not come so likely is no longer waited for'),
   warmedCounts: memory(200, 'days', 'A winter that ended longer ago says nothing of the season that runs'),

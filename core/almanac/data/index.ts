@@ -15,7 +15,10 @@ import { moreTortoises, tortoises } from './tortoises'
 import { unwritten } from './unwritten'
 
 const keptBy = (id: string) => (climates[id] ? { climate: climates[id] } : {})
-/** Insects hold less calcium than phosphorus (Finke 2002, Zoo Biol. 21:269–285, from memory): who lives on them on land is dusted. */
+/**
+ * Insects hold less calcium than phosphorus (Finke 2002, Zoo Biol. 21:269–285, from memory): who lives on them on land
+ * is dusted.
+ */
 function dusted(id: string, eats: Species['eats'] | null | undefined, group: Species['group']): OwnSpecies['parts'] {
   if (climates[id]?.water) return { supplements: null }
   if (!eats || group === 'snake') return {}

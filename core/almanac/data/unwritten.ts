@@ -3,7 +3,9 @@ import { memory } from './marks'
 
 const share = (value: number, note: string): Fact => memory(value, 'share', note)
 
-/** How often something happens in a house and is not written: what silence is worth. Learnt from there by each house. */
+/**
+ * How often something happens in a house and is not written: what silence is worth. Learnt from there by each house.
+ */
 export const unwritten: Record<string, Fact> = {
   unwrittenLaid: share(0.03, 'Eggs are hardly overlooked for long'),
   unwrittenBorn: share(0.03, 'Young are hardly overlooked'),

@@ -35,7 +35,10 @@ function placesOf({ house, almanac }: SeasonContext) {
   return places
 }
 
-/** Eggs that are read too warm, or no longer read at all. Heat kills within hours, and a typed temperature does not see it. */
+/**
+ * Eggs that are read too warm, or no longer read at all. Heat kills within hours, and a typed temperature does not see
+ * it.
+ */
 export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
   const { house, almanac } = context
   return [...placesOf(context)].flatMap(([placeId, { log, clutches, kills, speciesId }]): Alarm[] => {

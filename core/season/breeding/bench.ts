@@ -27,7 +27,10 @@ export interface BenchSide {
   pairedIn: string | null
 }
 
-/** The candidates of one species: every female with every male, in rows by female. Cells are numbers, so that 200 × 200 travel. */
+/**
+ * The candidates of one species: every female with every male, in rows by female. Cells are numbers, so that 200 × 200
+ * travel.
+ */
 export interface Bench {
   speciesId: string
   dams: BenchSide[]

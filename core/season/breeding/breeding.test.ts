@@ -106,7 +106,10 @@ describe('the bench', () => {
   })
 })
 
-/** One day of the Round: everything the rota asks is done and written, feeding too; each lock is seen on the second look. */
+/**
+ * One day of the Round: everything the rota asks is done and written, feeding too; each lock is seen on the second
+ * look.
+ */
 function walk(start: Records, day: number): { records: Records; done: string[] } {
   let records = start
   const done: string[] = []

@@ -74,7 +74,10 @@ export interface AnimalGene extends FamilyBelief {
 /** What is known of the animals of a family, each worked out when it is asked for. */
 const beliefsOf = derived((_: Family) => new Map<string, AnimalGene>())
 
-/** What an animal is at a locus; worked out once per house. Never throws: contradicting statements are told, and its own is then shown. */
+/**
+ * What an animal is at a locus; worked out once per house. Never throws: contradicting statements are told, and its own
+ * is then shown.
+ */
 export function geneOf(house: House, locus: LocusState, animal: AnimalState): AnimalGene {
   const family = familyAt(house, locus)
   const known = beliefsOf(family)

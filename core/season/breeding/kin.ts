@@ -49,7 +49,10 @@ interface Lines {
 }
 const LINES = Symbol('kin of the house')
 
-/** What the season before knew, brought up to this house: kin stands until something that is written changes anyone's parents. */
+/**
+ * What the season before knew, brought up to this house: kin stands until something that is written changes anyone's
+ * parents.
+ */
 function linesOf(house: House, memory: SeasonMemory): Lines {
   const last = memory.room(LINES, () => ({ lines: null as Lines | null }))
   if (last.lines?.house === house) return last.lines

@@ -16,7 +16,10 @@ export interface RoomForYoung {
   /** What this pair brings: few, likely, many. */
   brings: { low: number; likely: number; high: number }
   weeksToSale: number
-  /** Young that the food of the first weeks would carry beside those expected, by its prey; null when it is bought as needed. */
+  /**
+   * Young that the food of the first weeks would carry beside those expected, by its prey; null when it is bought as
+   * needed.
+   */
   fed: { prey: string; young: number | null }
   text: string
 }

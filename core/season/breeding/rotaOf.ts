@@ -106,7 +106,9 @@ function hindrance(
 
 type Placed = { pair: RotaPair } | { without: Unvisited } | null
 
-/** The first meal of either that falls due while they are together; one that was due before is the keeper's own choice. */
+/**
+ * The first meal of either that falls due while they are together; one that was due before is the keeper's own choice.
+ */
 function mealDueTogether(sides: readonly AnimalState[], since: Day, context: SeasonContext): Day | null {
   const { almanac, settings, today } = context
   const dues = sides.flatMap(a => {
@@ -268,7 +270,10 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
   }
 }
 
-/** Days on which an animal has a meal in it or is due one; of others than snakes, which regurgitate when mated on a full stomach, none. */
+/**
+ * Days on which an animal has a meal in it or is due one; of others than snakes, which regurgitate when mated on a full
+ * stomach, none.
+ */
 function mealDays(animal: AnimalState, gravid: ReturnType<typeof gravidIn>, context: SeasonContext): Set<Day> {
   const { almanac, settings, today } = context
   const species = speciesOf(almanac, animal.speciesId)
@@ -297,7 +302,10 @@ function mealDays(animal: AnimalState, gravid: ReturnType<typeof gravidIn>, cont
   return days
 }
 
-/** Who is with whom on which days: what runs, and what is planned for the next four weeks; and who gets no visit, and why. */
+/**
+ * Who is with whom on which days: what runs, and what is planned for the next four weeks; and who gets no visit, and
+ * why.
+ */
 export function rotaOf(lanes: readonly Lane[], context: SeasonContext): { visits: Visit[]; unvisited: Unvisited[] } {
   const { house, today } = context
   const byPairing = new Map(lanes.filter(l => l.kind === 'pair').map(l => [l.subject.id, l]))

@@ -12,7 +12,9 @@ const settings: HouseSettings = { ...defaultSettings, latitude: 50 }
 const animal = (id: string) => ({ type: 'animal' as const, id })
 const pairing = (id: string) => ({ type: 'pairing' as const, id })
 
-/** Five females to two males, well fed and weighed, but for what a keeper meets: one too light, one male never weighed. */
+/**
+ * Five females to two males, well fed and weighed, but for what a keeper meets: one too light, one male never weighed.
+ */
 function group(speciesId: string): HouseBuilder {
   const grown = speciesOf(almanac, speciesId).adultMassG.value
   const b = new HouseBuilder(today)
@@ -35,7 +37,10 @@ interface Walked {
   house: House
 }
 
-/** Sixty days on which all that the Round asks is done, with locks, refusals, layings and one injury as chance brings them. */
+/**
+ * Sixty days on which all that the Round asks is done, with locks, refusals, layings and one injury as chance brings
+ * them.
+ */
 function walk(speciesId: string): Walked {
   const random = seededRandom(speciesId.length * 977)
   const species = speciesOf(almanac, speciesId)

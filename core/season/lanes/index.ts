@@ -28,7 +28,10 @@ function sameMouths(a: MouthSource, b: MouthSource): boolean {
   )
 }
 
-/** Mouths that say what they said before stay the same objects, so that a weight written of a parent does not draw its young anew. */
+/**
+ * Mouths that say what they said before stay the same objects, so that a weight written of a parent does not draw its
+ * young anew.
+ */
 function withKnownMouths(
   of: PairingState | ClutchState,
   made: MadeLane | null,
@@ -53,7 +56,9 @@ function parentDeps(id: string | null, context: SeasonContext): unknown[] {
   return animal ? [animal, ...winterDeps(animal, context)] : [null]
 }
 
-/** Lanes of every open pair and every clutch with something alive, soonest event first, and the mouths they will bring. */
+/**
+ * Lanes of every open pair and every clutch with something alive, soonest event first, and the mouths they will bring.
+ */
 export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthSource[] } {
   const { house, almanac, settings, today } = context
   const unwritten = unwrittenRates(

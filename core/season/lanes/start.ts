@@ -90,7 +90,9 @@ export function warmUpOf(
   }
 }
 
-/** When both of a pair are ready after the cold; seen, when every condition of both was seen. Null when none was in it. */
+/**
+ * When both of a pair are ready after the cold; seen, when every condition of both was seen. Null when none was in it.
+ */
 export function readyOf(
   dam: AnimalState,
   sire: AnimalState | null,

@@ -10,7 +10,10 @@ export interface TaskContext extends SeasonContext {
   breeding: BreedingOutlook
 }
 
-/** One sort of task: looks through the house and says what is due. A new sort is one more of these in the list of `index.ts`. */
+/**
+ * One sort of task: looks through the house and says what is due. A new sort is one more of these in the list of
+ * `index.ts`.
+ */
 export type TaskMaker = (context: TaskContext) => Task[]
 
 /** Tasks are shown once due; a few days of overdue feeding is worth knowing, a year is not a task but a mistake. */

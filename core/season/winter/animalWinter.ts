@@ -1,4 +1,4 @@
-import { schoolChoice, speciesOf, type Species } from '../../almanac'
+import { type Almanac, schoolChoice, speciesOf, type Species } from '../../almanac'
 import { certain, conditionFrom, convolve, pert, shift, summarise, type Day, type DayDist } from '../../chance'
 import {
   mealAfterWarm,
@@ -130,6 +130,7 @@ export function coldOf(animal: AnimalState, context: SeasonContext): ColdJudgeme
       assumedC,
       programme.wakeDay,
       today,
+      context.almanac.common,
     )
     return {
       line,
@@ -158,9 +159,9 @@ export function warmUpOf(animal: AnimalState, context: SeasonContext): WarmUp {
 const warmingDays = (animal: AnimalState, context: SeasonContext): number => WARMING_DAYS[warmUpOf(animal, context)]
 
 /** Share lost in a stay that is over. */
-function lostIn(animal: AnimalState): number | null {
+function lostIn(animal: AnimalState, common: Almanac['common']): number | null {
   const winter = animal.winters.at(-1)!
-  const start = startingWeight(animal.weights, winter)
+  const start = startingWeight(animal.weights, winter, common)
   const end = winter.warmed?.day
   if (!start || end === undefined) return null
   const last = animal.weights.filter(w => w.day > Math.max(start.day, winter.cooled.day - 1) && w.day <= end + 3).at(-1)
@@ -169,7 +170,9 @@ function lostIn(animal: AnimalState): number | null {
 
 const readinesses = remembering<AnimalState, Readiness | null>()
 
-/** When an animal that brumates is ready to pair; null when it is not in the cold and no winter of this season is known. */
+/**
+ * When an animal that brumates is ready to pair; null when it is not in the cold and no winter of this season is known.
+ */
 export function readinessOf(animal: AnimalState, context: SeasonContext): Readiness | null {
   const species = speciesOf(context.almanac, animal.speciesId)
   if (animal.status !== 'alive' || species.winter !== 'brumation' || !hasWinter(species) || !animal.cooled) return null
@@ -183,7 +186,7 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
       seen: warmed,
       firstMealAfterDays: mealAfterWarm(context.almanac),
     }
-    const lost = warmed ? lostIn(animal) : (coldOf(animal, context)?.line.atWake?.mid ?? null)
+    const lost = warmed ? lostIn(animal, context.almanac.common) : (coldOf(animal, context)?.line.atWake?.mid ?? null)
     return judgeReadiness(
       species,
       animal,
@@ -197,7 +200,10 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
   })
 }
 
-/** How the winter changes what an animal eats: fasting before, a small meal after, meals twice as often until it has regained. */
+/**
+ * How the winter changes what an animal eats: fasting before, a small meal after, meals twice as often until it has
+ * regained.
+ */
 export function mealWinterOf(animal: AnimalState, context: SeasonContext): MealWinter {
   const { today } = context
   const programme = programmeFor(animal, context)

@@ -13,7 +13,9 @@ const NOTHING_YET = { weights: [], meals: [], lastShed: null }
 const LONG_AGO = -1000
 
 export interface CoolingWindow {
-  /** Cool on `likely` and half of first hatches come by the wished day; on `early`, nine in ten; on `late`, one in ten. */
+  /**
+   * Cool on `likely` and half of first hatches come by the wished day; on `early`, nine in ten; on `late`, one in ten.
+   */
   early: Day
   likely: Day
   late: Day
@@ -23,8 +25,8 @@ export interface CoolingWindow {
 }
 
 /**
- * When to start cooling, so that the first young come about a wished day: the clocks from cooling to hatching, with their
- * spread, counted backwards. Null for a species without a winter, or whose clocks do not reach to the young.
+ * When to start cooling, so that the first young come about a wished day: the clocks from cooling to hatching, with
+ * their spread, counted backwards. Null for a species without a winter, or whose clocks do not reach to the young.
  * @param wished day of the first hatch (or birth)
  */
 export function coolingWindow(

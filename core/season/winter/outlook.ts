@@ -254,7 +254,9 @@ function groupView(
   }
 }
 
-/** Females that carry, with the middle day on which each is expected to lay or give birth; null when that is not known. */
+/**
+ * Females that carry, with the middle day on which each is expected to lay or give birth; null when that is not known.
+ */
 function carriers(lanes: readonly Lane[], context: SeasonContext): [damId: string, day: Day | null][] {
   return lanes
     .filter(l => l.kind === 'pair' && l.stage === 'gravid')
@@ -289,7 +291,7 @@ function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnim
     tag: animal.tag,
     speciesId: animal.speciesId,
     warmedDay: animal.warmed.day,
-    recovery: recoveryOf(animal, animal.winters.at(-1)!),
+    recovery: recoveryOf(animal, animal.winters.at(-1)!, context.almanac.common),
     readiness: {
       dist: readiness.dist,
       since: readiness.since?.day ?? null,

@@ -259,7 +259,8 @@ describe('counting back from the first young', () => {
     expect(w.early).toBeLessThan(w.likely)
     expect(w.likely).toBeLessThan(w.late)
     expect(summarise(w.hatch)!.median).toBe(wished)
-    // 77 days of cold, about a month to the lock, 48 to laying, about 58 to hatching (common practice): some seven months
+    // 77 days of cold, about a month to the lock, 48 to laying, about 58 to hatching (common practice): some seven
+    // months
     expect(wished - w.likely).toBeGreaterThan(190)
     expect(wished - w.likely).toBeLessThan(240)
   })

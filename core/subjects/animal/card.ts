@@ -67,7 +67,9 @@ const parentsOf = ({ damId, sires }: AnimalState) => [
   ...sires.map(({ id }) => ({ id, role: 'sire' as const })),
 ]
 
-/** A species is corrected only while nothing follows from it: a pair, a clutch, parents, young, a winter group, genes. */
+/**
+ * A species is corrected only while nothing follows from it: a pair, a clutch, parents, young, a winter group, genes.
+ */
 function speciesInUse(animal: AnimalState, { house }: CheckContext): string | null {
   if (Object.values(house.pairings).some(p => p.damId === animal.id || p.sireId === animal.id))
     return 'is set in a pair'

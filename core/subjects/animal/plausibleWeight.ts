@@ -14,9 +14,9 @@ const SLIPS: [factor: number, what: string][] = [
 const UNEXPLAINED_GAIN = 0.015
 
 /**
- * Bounds of what can happen between two weighings, as natural logarithms of the ratio new : old.
- * In the cold nothing is eaten, so a gain is a drink that was offered; a loss of over 1.2 % a day is not survived long. Awake, an adult
- * gains by its meals, a young one may double in two months; a laying or birth takes up to half. [memory]
+ * Bounds of what can happen between two weighings, as natural logarithms of the ratio new : old. In the cold nothing is
+ * eaten, so a gain is a drink that was offered; a loss of over 1.2 % a day is not survived long. Awake, an adult gains
+ * by its meals, a young one may double in two months; a laying or birth takes up to half. [memory]
  */
 function possible(animal: AnimalState, from: number, to: number, context: CheckContext): { low: number; high: number } {
   const days = Math.abs(to - from)
@@ -67,8 +67,8 @@ function likelierAnimal(animal: AnimalState, massG: number, day: number, context
 }
 
 /**
- * What to ask before a weight is written that cannot well be true: compared with the weighings before and after it, with
- * the usual slips of units, and with the weights of the animals beside it.
+ * What to ask before a weight is written that cannot well be true: compared with the weighings before and after it,
+ * with the usual slips of units, and with the weights of the animals beside it.
  * @param massG the weight to be written, g
  * @returns the question in words, or null when the weight is believable or nothing is known to compare it with
  */

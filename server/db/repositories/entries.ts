@@ -112,8 +112,8 @@ function readRows(rows: Iterable<Row>): { entries: DatedEntry[]; unreadable: str
 }
 
 /**
- * The whole log as JSON texts of many rows, which is twice as quick as row by row. Null when one of them cannot be read:
- * then it takes the slow way to tell which.
+ * The whole log as JSON texts of many rows, which is twice as quick as row by row. Null when one of them cannot be
+ * read: then it takes the slow way to tell which.
  */
 function readTexts(connection: Driver): DatedEntry[] | null {
   const sql = `SELECT json_group_array(json_array(${COLUMNS})) FROM entries GROUP BY rowid / ${ROWS_A_TEXT}`

@@ -23,7 +23,10 @@ export const chestDefaults: Omit<ChestOptions, 'seed' | 'startC'> = {
   noiseK: 0.06,
 }
 
-/** Temperature of an unheated back room in a cool upland town: the year, and the day in it. Invented for the demonstration. */
+/**
+ * Temperature of an unheated back room in a cool upland town: the year, and the day in it. Invented for the
+ * demonstration.
+ */
 export function roomTempC(ms: number): number {
   const day = Math.floor(ms / 86_400_000)
   const hour = (ms / 3_600_000) % 24
