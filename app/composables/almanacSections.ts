@@ -393,7 +393,9 @@ export function feederSections(f: Feeder): Section[] {
   const supply = f.supply
   const rowsOf = (way: Supply, path: string): Row[] =>
     Object.entries(way).flatMap(([key, value]: [string, string | boolean | Fact | Spread]) => {
-      if (typeof value !== 'object') return []
+      // a culture that comes by post does not wait for warmth
+      const byWarmth = key === 'atTempC' || key === 'baseTempC'
+      if (typeof value !== 'object' || (byWarmth && way.kind === 'batch' && way.boughtProducing)) return []
       const label = key
         .replace(/([A-Z])/g, ' $1')
         .toLowerCase()
