@@ -4,7 +4,8 @@ import { Bench } from 'tinybench'
 import { shippedAlmanac } from '#core/almanac'
 import { theilSen } from '#core/brumation'
 import { seededRandom } from '#core/chance'
-import { recordsFrom, type AnimalCard, type DatedEntry, type HourlyLog, type Place } from '#core/subjects'
+import type { HourlyLog } from '#core/channels'
+import { recordsFrom, type AnimalCard, type DatedEntry, type Place } from '#core/subjects'
 import { coldOf, defaultSettings, houseOf } from '#core/season'
 
 const today = 20_782
@@ -50,8 +51,8 @@ const log: DatedEntry[] = animals.flatMap((a, n) => [
   },
 ])
 const temps = Float64Array.from({ length: DAYS * 24 }, () => 12 + random())
-const climate: HourlyLog = { from: (today - DAYS) * 24, minC: temps, meanC: temps, maxC: temps }
-const house = houseOf(recordsFrom([...foundings(places, animals), ...log], { chest: climate }))
+const climate: HourlyLog = { from: (today - DAYS) * 24, min: temps, mean: temps, max: temps }
+const house = houseOf(recordsFrom([...foundings(places, animals), ...log], { chest: { 'temperature:air': climate } }))
 const points = animals.map(a => house.animals[a.id]!.weights.map(w => ({ x: w.day, y: w.massG })))
 
 const bench = new Bench({ iterations: 10, time: 0, warmupIterations: 2, warmupTime: 0 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
-import { FAULTS, type DeviceKind, type DeviceList, type DeviceView, type Fault } from '#shared/contracts/devices'
+import { ZONES, ZONE_IDS, formatReading, type Zone } from '#core/channels'
+import type { DeviceKind, DeviceList, DeviceView, Fault } from '#shared/contracts/devices'
 import { calendarOf, formatDay, formatQuantity } from '#core/units'
 
 const house = useHouse()
@@ -12,7 +13,13 @@ const busy = ref(false)
 const removing = ref<string | null>(null)
 const problems = useProblems()
 const made = ref<{ id: string; name: string; token: string; kind: DeviceKind } | null>(null)
-const state = reactive({ name: '', kind: 'probe' as DeviceKind, placeId: undefined as string | undefined })
+const state = reactive({
+  name: '',
+  kind: 'probe' as DeviceKind,
+  placeId: undefined as string | undefined,
+  zone: 'air' as Zone,
+})
+const zones = ZONE_IDS.map(value => ({ value, label: ZONES[value] }))
 
 const load = async () => {
   list.value = await callApi<DeviceList>('/api/devices')
@@ -27,8 +34,12 @@ const places = computed(() =>
     .map(id => ({ value: id, label: house.placeName(id) }))
     .sort((a, b) => (a.label < b.label ? -1 : 1)),
 )
+const SILENT_HOURS = computed(() => house.almanac.common.coldSilent!.value)
 const FAULT_WORDS: Record<Fault, string> = {
   compressor: 'Compressor fails',
+  thermostat: 'Thermostat reads low',
+  lamp: 'Lamp fails',
+  mister: 'Mister fails',
   battery: 'Battery is dead',
   door: 'Lid stays open',
 }
@@ -41,17 +52,24 @@ const clock = computed(() => {
   }).format(new Date(list.value.now))
   return `${formatDay(calendarOf(house.settings.timeZone)(list.value.now), house.today)}, ${time}`
 })
+const shown = ({ channel, value }: DeviceView['latest'][number]) =>
+  channel === 'mass'
+    ? formatQuantity(value, house.settings.massUnit)
+    : formatReading(channel, value, house.settings.tempUnit)
 function latest(d: DeviceView): string {
-  if (!d.latest || !list.value) return 'nothing yet'
-  const minutes = Math.round((Date.parse(list.value.now) - Date.parse(d.latest.at)) / 60_000)
+  const newest = d.latest.map(l => Date.parse(l.at)).sort((a, b) => b - a)[0]
+  if (newest === undefined || !list.value) return 'nothing yet'
+  const minutes = Math.round((Date.parse(list.value.now) - newest) / 60_000)
   const ago = minutes < 2 ? 'now' : minutes < 120 ? `${minutes} min ago` : `${Math.round(minutes / 60)} h ago`
-  return `${d.kind === 'probe' ? formatQuantity(Number(d.latest.value.toFixed(1)), house.settings.tempUnit) : formatQuantity(d.latest.value, house.settings.massUnit)}, ${ago}`
+  return `${d.latest.map(shown).join(', ')}, ${ago}`
 }
 const answer = computed(() => {
   const devices = list.value?.devices ?? []
   if (!devices.length) return 'None yet. A probe tells what a cold place does; a scale makes a shelf of weights quick.'
   const quiet = devices.filter(
-    d => d.kind === 'probe' && (!d.latest || Date.parse(list.value!.now) - Date.parse(d.latest.at) > 4 * 3_600_000),
+    d =>
+      d.kind === 'probe' &&
+      d.latest.every(l => Date.parse(list.value!.now) - Date.parse(l.at) > SILENT_HOURS.value * 3_600_000),
   )
   return quiet.length
     ? `${quiet.map(d => d.name).join(', ')} ${quiet.length === 1 ? 'is' : 'are'} silent: look at the battery.`
@@ -90,7 +108,7 @@ async function send(): Promise<void> {
     made.value = {
       ...(await callApi<{ id: string; name: string; token: string }>('/api/devices', {
         method: 'POST',
-        body: { name: state.name, kind: state.kind, placeId: state.placeId ?? null },
+        body: { name: state.name, kind: state.kind, placeId: state.placeId ?? null, zone: state.zone },
       })),
       kind: state.kind,
     }
@@ -106,11 +124,11 @@ watch(open, is => {
   if (!is) return
   made.value = null
   problems.value = {}
-  Object.assign(state, { name: '', kind: 'probe', placeId: undefined })
+  Object.assign(state, { name: '', kind: 'probe', placeId: undefined, zone: 'air' })
 })
 const example = computed(() =>
   made.value
-    ? `curl -X POST ${window.location.origin}/api/devices/${made.value.id}/readings \\\n  -H 'Authorization: Bearer ${made.value.token}' -H 'Content-Type: application/json' \\\n  -d '{"readings":[{"at":"${new Date().toISOString().slice(0, 19)}Z","${made.value.kind === 'probe' ? 'tempC":11.9' : 'massG":412'}}]}'`
+    ? `curl -X POST ${window.location.origin}/api/devices/${made.value.id}/readings \\\n  -H 'Authorization: Bearer ${made.value.token}' -H 'Content-Type: application/json' \\\n  -d '{"readings":[{"at":"${new Date().toISOString().slice(0, 19)}Z","${made.value.kind === 'probe' ? 'tempC":11.9,"humidityPct":62' : 'massG":412'}}]}'`
     : '',
 )
 </script>
@@ -125,14 +143,14 @@ const example = computed(() =>
     </header>
     <ul v-if="list?.devices.length" class="devices">
       <li v-for="d in list.devices" :key="d.id" :data-device="d.name">
-        <h2>{{ d.name }} <span class="quiet">{{ d.kind }}{{ d.simulated ? ', simulated' : '' }}{{ d.placeId ? `, ${house.placeName(d.placeId)}` : '' }}</span></h2>
+        <h2>{{ d.name }} <span class="quiet">{{ d.kind }}{{ d.simulated ? ', simulated' : '' }}{{ d.placeId ? `, ${house.placeName(d.placeId)}${d.zone === 'air' ? '' : `, ${ZONES[d.zone]}`}` : '' }}</span></h2>
         <p>{{ latest(d) }}<span
           v-if="d.setAside" class="aside"
         > · {{ d.setAside }} set aside, last: {{ d.lastReason }}</span></p>
         <div class="acts">
           <template v-if="list.demo && d.simulated && d.kind === 'probe'">
             <UButton
-              v-for="fault in FAULTS" :key="fault" :label="FAULT_WORDS[fault]" size="xs"
+              v-for="fault in d.canFail" :key="fault" :label="FAULT_WORDS[fault]" size="xs"
               :variant="d.faults.includes(fault) ? 'solid' : 'outline'"
               :color="d.faults.includes(fault) ? 'error' : 'neutral'" :aria-pressed="d.faults.includes(fault)"
               :disabled="busy" @click="setFault(d, fault, !d.faults.includes(fault))"
@@ -148,7 +166,7 @@ const example = computed(() =>
     </ul>
     <section v-if="list?.demo" class="demo">
       <h2>Let time pass <span class="quiet">it is {{ clock }}</span></h2>
-      <p class="quiet small">The simulated probes read on by the minute. Break one, let some hours pass, and look at Brumation.</p>
+      <p class="quiet small">The simulated probes read on by the minute. Break one, let some hours pass, and look at Places or Brumation.</p>
       <div class="acts"><UButton
         v-for="h in [1, 6, 24]" :key="h" :label="h === 1 ? '1 hour' : `${h} hours`" variant="outline" color="neutral"
         :disabled="busy" :loading="busy" @click="pass(h)"
@@ -173,6 +191,9 @@ const example = computed(() =>
           /></UFormField>
           <UFormField v-if="state.kind === 'probe'" label="Reads" :error="problems.placeId"><USelectMenu
             v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="Which place"
+          /></UFormField>
+          <UFormField v-if="state.kind === 'probe'" label="At its" :error="problems.zone"><USelect
+            v-model="state.zone" :items="zones" value-key="value" class="w-full"
           /></UFormField>
           <UButton type="submit" label="Add device" class="justify-self-start" />
         </form>

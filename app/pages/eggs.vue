@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { summarise } from '#core/chance'
 import { eggsLeft } from '#core/subjects'
-import { temperatureAt } from '#core/places'
+import { eggTempC, eggWarmth } from '#core/season/warmth'
 import { formatDistance, formatQuantity, formatRange } from '#core/units'
 import type { Lane } from '#core/season'
 
@@ -21,8 +21,10 @@ const first = computed(() => {
 })
 function line(lane: Lane): string {
   const c = house.house.clutches[lane.subject.id]!
-  const temp = c.tempC ?? temperatureAt(house.house.places, c.placeId)
-  return `${eggsLeft(c)} of ${c.eggs} eggs left${c.good !== null ? `, ${c.good} good by candling` : ', not candled'}; laid ${formatDistance(c.startDay, house.today)}; ${temp === null ? 'no temperature known' : formatQuantity(temp, house.settings.tempUnit)}; ${house.placeName(c.placeId)}`
+  const temp = eggTempC(c, house)
+  // said where readings and setting are apart, since the date goes by the readings
+  const read = eggWarmth(c, house) ? ' by its readings' : ''
+  return `${eggsLeft(c)} of ${c.eggs} eggs left${c.good !== null ? `, ${c.good} good by candling` : ', not candled'}; laid ${formatDistance(c.startDay, house.today)}; ${temp === null ? 'no temperature known' : formatQuantity(Number(temp.toFixed(1)), house.settings.tempUnit) + read}; ${house.placeName(c.placeId)}`
 }
 </script>
 

@@ -1,9 +1,12 @@
 import type { Almanac, Cold, Species } from '../almanac'
 import { cumulative, type Day, type DayDist } from '../chance'
-import type { AnimalState, HourlyLog, Weighing, Winter } from '../subjects'
+import type { HourlyLog } from '../channels'
+import type { AnimalState, Weighing, Winter } from '../subjects'
 import { metabolicLoss, type MetabolicLoss } from './metabolism'
-import { noonOf } from './climate'
 import { crossing, lossTrend, normalCdf, type LossTrend } from './trend'
+
+/** Noon of a calendar day, in hours since 1970 UTC: a weighing has no hour, so its day is counted from noon to noon. */
+const noonOf = (day: number): number => day * 24 + 12
 
 const DAYS_A_MONTH = 30.44
 /** z of the central 80 %. */

@@ -1,6 +1,6 @@
 import { schoolChoice, speciesOf, type Species } from '../almanac'
 import type { AnimalState, House, Place } from '../subjects'
-import { climateAt, coldPlaceOf } from './climate'
+import { climateAt, coldPlaceOf } from '../climate'
 import { hasWinter, type WinterContext } from './programme'
 
 export interface Check {
@@ -47,8 +47,8 @@ function temperatureOf(house: House, place: Place): number | null {
   const log = climateAt(house, place.id)?.log
   if (!log) return null
   let [sum, n] = [0, 0]
-  for (let i = Math.max(0, log.meanC.length - 72); i < log.meanC.length; i++)
-    if (!Number.isNaN(log.meanC[i]!)) [sum, n] = [sum + log.meanC[i]!, n + 1]
+  for (let i = Math.max(0, log.mean.length - 72); i < log.mean.length; i++)
+    if (!Number.isNaN(log.mean[i]!)) [sum, n] = [sum + log.mean[i]!, n + 1]
   return n ? sum / n : null
 }
 

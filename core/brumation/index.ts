@@ -1,20 +1,9 @@
 export { dayLengthHours, dayOfYear } from './dayLength'
-export { climateAt, coldPlaceOf, noonOf } from './climate'
 export { fatPerHour, metabolicLoss, oxygenPerHour, type MetabolicLoss } from './metabolism'
 export { crossing, lossTrend, theilSen } from './trend'
 export { bandOf, coldLine, expectedLoss, startingWeight, usualPerDay, type ColdLine, type LossPoint } from './coldLine'
 export { COLD_ACTION_WORDS, COLD_ACTIONS, judgeCold, severityOf, type ColdAction, type ColdVerdict } from './judgeCold'
-export {
-  bandOfCold,
-  dailyOf,
-  sharedBand,
-  troubleOf,
-  watchPlace,
-  type Band,
-  type ClimateDay,
-  type ClimateTrouble,
-  type PlaceWatch,
-} from './placeWatch'
+export { bandOfCold, limitsOfBand, sharedBand, troubleOf, type Band, type ColdTrouble } from './coldBand'
 export { bodyCondition, shellMassG, type Condition } from './condition'
 export { judgeEligibility, type Eligibility, type Fitness } from './eligibility'
 export { assignPlaces, shareChecks, type Check, type Placing } from './company'

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { HourlyLog } from '../subjects'
+import type { HourlyLog } from '../channels'
 import { fatPerHour, metabolicLoss, oxygenPerHour } from '.'
 
-const logOf = (temps: number[], from = 0): HourlyLog => ({ from, minC: temps, meanC: temps, maxC: temps })
+const logOf = (temps: number[], from = 0): HourlyLog => ({ from, min: temps, mean: temps, max: temps })
 
 describe('metabolism at rest (Andrews & Pough 1985, Physiol. Zool. 58:214–231), worked by hand', () => {
   // masses that are powers of ten make the law a single power: 0.013 · 10^(0.8·log M + 0.038·T)

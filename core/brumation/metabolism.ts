@@ -1,5 +1,5 @@
 import { derived } from '../derived'
-import type { HourlyLog } from '../subjects'
+import type { HourlyLog } from '../channels'
 
 /** Energy of a millilitre of oxygen, and of a gram of fat. [common conversion, as in the trade's notes] */
 export const JOULES_PER_ML_O2 = 19.8
@@ -29,10 +29,10 @@ interface Sums {
 }
 
 const sumsOf = derived((log: HourlyLog): Sums => {
-  const n = log.meanC.length
+  const n = log.mean.length
   const sums: Sums = { factor: new Float64Array(n + 1), read: new Uint32Array(n + 1) }
   for (let i = 0; i < n; i++) {
-    const t = log.meanC[i]!
+    const t = log.mean[i]!
     const has = !Number.isNaN(t)
     sums.factor[i + 1] = sums.factor[i]! + (has ? 10 ** (0.038 * t) : 0)
     sums.read[i + 1] = sums.read[i]! + (has ? 1 : 0)
@@ -69,7 +69,7 @@ export function metabolicLoss(
   let read = 0
   if (log && hours > 0) {
     const sums = sumsOf(log)
-    const clamp = (hour: number) => Math.max(0, Math.min(log.meanC.length, hour - log.from))
+    const clamp = (hour: number) => Math.max(0, Math.min(log.mean.length, hour - log.from))
     const [a, b] = [clamp(fromHour), clamp(toHour)]
     factor = sums.factor[b]! - sums.factor[a]!
     read = sums.read[b]! - sums.read[a]!

@@ -1,3 +1,4 @@
+import type { PlaceLogs } from '../channels'
 import type { Day } from '../chance'
 import type { Subject } from './entry'
 
@@ -6,12 +7,15 @@ export interface Observed {
   entryId: string
 }
 
-/** Hourly temperature of a place: one value an hour from `from` (hours since 1970, UTC); NaN where nothing was read. */
-export interface HourlyLog {
-  from: number
-  minC: ArrayLike<number>
-  meanC: ArrayLike<number>
-  maxC: ArrayLike<number>
+/** What readings come to for something that lies under them. Temperatures in °C. */
+export interface ToldWarmth {
+  tempC: number
+  meanC: number | null
+  goesOnAtC: number
+  hours: number
+  read: number
+  /** The place that is read. */
+  placeId: string
 }
 
 /** An entry that a fold could not read. */
@@ -33,7 +37,12 @@ export interface StateOf {}
  */
 export interface House {
   /** Readings by place. Large, so it stays where it is computed with: the interface gets what follows from it. */
-  climate: Readonly<Record<string, HourlyLog>>
+  climate: Readonly<Record<string, PlaceLogs>>
+  /**
+   * What the readings come to for what lies under them, by its id, where the readings themselves are not told: in a
+   * window.
+   */
+  warmth?: Readonly<Record<string, ToldWarmth>>
   /** Entries that could not be taken into the state of their subject; it stands without them. */
   unread: Unread[]
   /** Entries of a kind, or of a version of it, that a newer program wrote: kept, and left out. */

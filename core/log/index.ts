@@ -1,5 +1,5 @@
 export { ENTRY_SOURCES, Entry, LogbookError, Subject, type DatedEntry, type Problem } from './entry'
-export type { House, HourlyLog, Observed, StateOf, Unread } from './house'
+export type { House, Observed, ToldWarmth, StateOf, Unread } from './house'
 export {
   defineKind,
   seen,

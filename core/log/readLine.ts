@@ -1,9 +1,9 @@
 import type { Almanac } from '../almanac'
 import type { Unit } from '../units'
 import type { House } from './house'
-import { COUNT, countOf, type Fact, type LineRule, type Read, type Reading, type Understood } from './line'
+import { COUNT, countOf, type Fact, type Known, type LineRule, type Read, type Reading, type Understood } from './line'
 import type { Registry } from './registry'
-import { tagNamedIn } from './tags'
+import { namedAtStart, tagNamedIn } from './tags'
 
 /** Words that turn a sentence round: a rule that does not know them must not be fed them. */
 const DOUBT =
@@ -130,6 +130,22 @@ function rulesOf(registry: Registry): readonly LineRule[] {
   return [...subjects.flatMap(s => s.lines ?? []), ...subjects.flatMap(s => s.lastLines ?? [])]
 }
 
+/** What a line is about, and what it says of it: a tag, else a name of several words. */
+function beginningOf(registry: Registry, house: House, text: string): { known: Known; said: string } | { ask: string } {
+  const [first, ...words] = text.split(' ')
+  const tag = first!.replace(/[:,]$/, '')
+  const named = tagNamedIn(registry, house, tag)
+  if (named.found) return { known: named.found, said: words.join(' ') }
+  const place = namedAtStart(registry, house, text)
+  const [one, other] = place?.subjects ?? []
+  if (!place || !one)
+    return {
+      ask: `No tag ${tag}. ${named.near ? `Did you mean ${named.near}?` : 'Begin with the tag of an animal, clutch or culture, or the name of a place.'}`,
+    }
+  if (other) return { ask: `Which ${place.name}? Write ${place.subjects.map(s => s.names.at(-1)).join(' or ')}.` }
+  return { known: { subject: one.subject, tag: place.name }, said: text.slice(place.name.length).trim() }
+}
+
 /**
  * Reads one line as a keeper speaks it: `T-14 312 g`, `T-14 took 2 hopper`, `T-14 shed, 312 g`, `K-07 laid 8
  * yesterday`. Every word is understood, or the line is asked about: nothing is ever dropped.
@@ -147,16 +163,12 @@ export function readLineWith(
 ): Understood | null {
   const text = line.trim().replace(/\s+/g, ' ')
   if (!text) return null
-  const [first, ...words] = text.split(' ')
-  const named = tagNamedIn(registry, house, first!.replace(/[:,]$/, ''))
-  if (!named.found)
-    return ask(
-      `No tag ${first!.replace(/[:,]$/, '')}. ${named.near ? `Did you mean ${named.near}?` : 'Begin with the tag of an animal, clutch or culture.'}`,
-    )
+  const begins = beginningOf(registry, house, text)
+  if ('ask' in begins) return ask(begins.ask)
   const tagged = (tag: string) => tagNamedIn(registry, house, tag)
-  const r: Reading = { known: named.found, house, almanac, unit, nextTag, tagged }
+  const r: Reading = { known: begins.known, house, almanac, unit, nextTag, tagged }
   const rules = rulesOf(registry)
-  const said = words.join(' ').replace(/^(?:[:,]\s*|[-–]\s+)/, '')
+  const said = begins.said.replace(/^(?:[:,]\s*|[-–]\s+)/, '')
   if (!said) return ask(`${r.known.tag}: what happened? A weight, took, refused, shed, lock, laid, hatched …`)
   const note = /^note:?\s+(.+)$/i.exec(said)
   const noteKind = registry.subjects.get(r.known.subject.type)?.noteKind

@@ -1,5 +1,5 @@
+import type { PlaceLogs } from '../channels'
 import type { DatedEntry, Subject } from './entry'
-import type { HourlyLog } from './house'
 
 export const subjectKey = (s: Subject): string => `${s.type}:${s.id}`
 
@@ -11,7 +11,7 @@ export interface Records {
   /** Standing (not voided) entries by subject, in order of time. */
   entries: ReadonlyMap<string, readonly DatedEntry[]>
   /** Hourly readings by place. */
-  climate: Readonly<Record<string, HourlyLog>>
+  climate: Readonly<Record<string, PlaceLogs>>
 }
 
 /** Instants written alike, in UTC to the millisecond, sort as they are written; others are read. */

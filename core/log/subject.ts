@@ -49,6 +49,8 @@ export interface SubjectModule<S extends keyof StateOf = keyof StateOf> {
   tagOf?: (state: StateOf[S]) => string
   /** Whether a line of the log may begin with its tag. */
   inLogLine?: boolean
+  /** Names of several words by which a line of the log may begin, for what has no tag: shortest first. */
+  namesOf?: (state: StateOf[S], house: House) => string[]
   /** What is understood of it in a line of the log; after all others, what could be part of many lines. */
   lines?: readonly LineRule[]
   lastLines?: readonly LineRule[]

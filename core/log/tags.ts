@@ -58,3 +58,29 @@ export function tagNamedIn(registry: Registry, house: House, written: string): T
     )[0]
   return { found: null, near: near?.tag ?? null }
 }
+
+/** Names of several words with which a line begins: the longest, and all that have it. */
+export interface NamedAtStart {
+  name: string
+  subjects: { subject: Subject; /** All its names, shortest first. */ names: string[] }[]
+}
+
+/** What a line begins with, by its name; null for nothing. O(things that have names). */
+export function namedAtStart(registry: Registry, house: House, line: string): NamedAtStart | null {
+  const text = line.toLowerCase()
+  let best: NamedAtStart | null = null
+  for (const module of registry.subjects.values()) {
+    if (!module.namesOf) continue
+    for (const [id, state] of Object.entries(statesOf(house, module))) {
+      const names = module.namesOf(state, house)
+      const subject = { type: module.type, id }
+      for (const name of names) {
+        const begins = text.startsWith(name.toLowerCase()) && /^(?:$|[\s:,])/.test(text.slice(name.length))
+        if (!begins || (best && name.length < best.name.length)) continue
+        if (best?.name.toLowerCase() === name.toLowerCase()) best.subjects.push({ subject, names })
+        else best = { name, subjects: [{ subject, names }] }
+      }
+    }
+  }
+  return best
+}

@@ -75,6 +75,8 @@ export const clockDist = derived((days: Spread): DayDist => withTail(pert(days))
 export interface ComputedClock {
   dist: DayDist
   reason: Reason
+  /** How its inputs came about. */
+  more?: Reason[]
   caution: string | null
   /** Chance that something of the clutch hatches at all. */
   comes: Fact
@@ -101,6 +103,7 @@ interface Step {
   comes: number
   reason: Reason
   caution?: string
+  more?: Reason[]
 }
 
 function clockStep(species: Species, from: EventForecast, to: BreedingEvent): Step | null {
@@ -125,13 +128,14 @@ function stepsTo(input: ChainInput, known: EventForecast[], to: BreedingEvent): 
   const steps = known.map(from => clockStep(input.species, from, to)).filter(s => s !== null)
   const laid = known.find(k => k.event === 'laid')
   if (to === 'hatched' && input.incubation && laid) {
-    const { dist, reason, caution, comes } = input.incubation
+    const { dist, reason, more, caution, comes } = input.incubation
     const told = factInput('Chance that it comes', 'common.hatchComes.value', comes)
     steps.push({
       from: laid,
       clock: withTail(dist),
       comes: comes.value,
       reason: { ...reason, inputs: [...reason.inputs, told] },
+      ...(more && { more }),
       ...(caution && { caution }),
     })
   }
@@ -211,7 +215,10 @@ export function forecastChain(input: ChainInput): EventForecast[] {
     const heard = silent.length ? weighedBy(after, day => silent.reduce((all, sign) => all * sign(day), 1)) : after
     const dist = conditionUnwritten(heard, input.today, unwritten)
     const overdue = added.p.length > 0 && added.start < input.today
-    const reasons: Reason[] = [{ ...step.reason, inputs: [whence(step.from, input.today), ...step.reason.inputs] }]
+    const reasons: Reason[] = [
+      { ...step.reason, inputs: [whence(step.from, input.today), ...step.reason.inputs] },
+      ...(step.more ?? []),
+    ]
     if (overdue) {
       reasons.push(
         unwritten > 0

@@ -1,16 +1,8 @@
 import type { BreedingEvent } from '../almanac'
-import type {
-  Band,
-  ClimateDay,
-  ClimateTrouble,
-  ColdVerdict,
-  Eligibility,
-  LossPoint,
-  PlaceWatch,
-  Programme,
-  Recovery,
-} from '../brumation'
+import type { Band, ColdTrouble, ColdVerdict, Eligibility, LossPoint, Programme, Recovery } from '../brumation'
 import type { Day, DayDist, DaySummary } from '../chance'
+import type { Channel, Zone } from '../channels'
+import type { ClimateDay, SeriesTrouble, SpanWatch } from '../climate'
 import type { Judgement, Reason } from '../judgement'
 import type { Subject } from '../subjects'
 import type { EventForecast, LoadVerdict, Unvisited, Visit } from '../pairing'
@@ -75,6 +67,8 @@ export interface Alarm {
   todo: string
   subject: Subject | null
   reasons: Reason[]
+  /** The keeper may say why it may be silent until it is over. */
+  answerable?: true
   /** It tells of something that could not be computed. */
   broken?: true
   /** The entry that is likely behind it, which may be taken back; the server adds what it says. */
@@ -109,6 +103,44 @@ export interface Season {
   alarms: Alarm[]
   winter: WinterOutlook
   breeding: BreedingOutlook
+  places: PlaceView[]
+}
+
+/** What is wrong with a place, and what the keeper has said to it. */
+export interface PlaceTrouble extends SeriesTrouble {
+  id: string
+  /** Read by hand, not by a probe. */
+  byHand: boolean
+  /** Why it may be silent; null while nobody has answered. */
+  answered: string | null
+}
+
+/** An end that is null does not bind. */
+export interface ShownLimits {
+  low: number | null
+  high: number | null
+}
+
+/** One row of readings of a place, against what those who live there need. */
+export interface SeriesView {
+  channel: Channel
+  zone: Zone
+  /** `at` in milliseconds since 1970. */
+  latest: { at: number; value: number; byHand: boolean } | null
+  light: ShownLimits | null
+  dark: ShownLimits | null
+  /** Two species of which one needs what is too much for the other. */
+  conflict: string[] | null
+  days: ClimateDay[]
+  /** Share of the hours of the last day that were read. */
+  readShare: number
+  troubles: PlaceTrouble[]
+  reasons: Reason[]
+}
+
+export interface PlaceView {
+  placeId: string
+  series: SeriesView[]
 }
 
 /** Need drawn per scenario, for simulation; kept apart from the season since it is large. */
@@ -161,10 +193,10 @@ export interface ColdPlaceView {
   setC: number | null
   animalIds: string[]
   band: Band | null
-  watch: PlaceWatch | null
+  watch: SpanWatch | null
   /** Temperature by calendar day of the house. */
   days: ClimateDay[]
-  troubles: { kind: ClimateTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[]
+  troubles: { kind: ColdTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[]
   /** How band and watch come about. */
   reasons: Reason[]
 }

@@ -19,10 +19,10 @@ import {
 } from '../supply'
 import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../judgement'
 import type { House } from '../subjects'
-import { temperatureAt } from '../places'
 import { formatDay, nextWeekday } from '../units'
 import type { HouseSettings } from '../settings'
 import type { PreyOutlook, Scenarios, Season } from './contracts'
+import { cultureTempC, placeTempC, warmthOfCultures } from './warmth'
 
 export interface Gap {
   from: Day
@@ -82,7 +82,7 @@ function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
 function shelfTemp(house: PlanJob['house'], feederId: string): number | null {
   const temps = Object.values(house.cultures)
     .filter(c => c.feederId === feederId && !c.finished)
-    .map(c => temperatureAt(house.places, c.placeId))
+    .map(c => placeTempC(c.placeId, { house }))
     .filter(t => t !== null)
   return temps.length ? temps.sort((a, b) => a - b)[Math.floor(temps.length / 2)]! : null
 }
@@ -159,7 +159,7 @@ function inputFor(
 export interface PlanJob {
   look: PreyOutlook
   scenarios: { count: number; need: Float64Array }
-  house: Pick<House, 'cultures' | 'places'>
+  house: Pick<House, 'cultures' | 'places' | 'climate' | 'warmth'>
   almanac: Pick<Almanac, 'feeders' | 'schools' | 'common'>
   settings: HouseSettings
   today: Day
@@ -177,7 +177,13 @@ export function planJob(
   return {
     look,
     scenarios: { count: scenarios.count, need: scenarios.need(look.prey) },
-    house: { cultures, places: house.places },
+    // a thread is told what the readings come to, not all of them
+    house: {
+      cultures,
+      places: house.places,
+      climate: {},
+      warmth: house.warmth ?? warmthOfCultures({ house, almanac }),
+    },
     almanac: {
       feeders: { [look.prey]: feederOf(almanac, look.prey) },
       schools: almanac.schools,
@@ -205,7 +211,7 @@ export function planFeeder({ look, scenarios, house, almanac, settings, today }:
   const running = Object.values(house.cultures).flatMap(c => {
     const way = cultureWay(feeder, c)
     if (c.feederId !== look.prey || !way || !['growing', 'producing'].includes(cultureStage(c, way, today))) return []
-    const at = temperatureAt(house.places, c.placeId)
+    const at = cultureTempC(c, { house, almanac })
     const { from, alive } = growing(c, way, at, today, almanac.common.unwrittenProducing!.value)
     return [{ producing: from, alive, supply: way }]
   })
@@ -329,7 +335,8 @@ export function planKey(
       c.finished?.day,
       c.lastLook?.day,
       c.bought,
-      temperatureAt(house.places, c.placeId),
+      cultureTempC(c, { house, almanac }),
+      placeTempC(c.placeId, { house }),
     ])
   const round = (row: number[]) => row.map(x => Math.round(x * 100)).join()
   return JSON.stringify([

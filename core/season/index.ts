@@ -19,6 +19,8 @@ export {
 } from './feederPlan'
 export { WhatIf, applyWhatIf, newPairs, openPairs, type NewPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
+export { cultureTempC, eggTempC, placeTempC, warmthOfHouse } from './warmth'
+export { isLightAt, lightHoursOf } from './places'
 export { laneActions } from './laneActions'
 export { notKnownOf } from './notKnown'
 export { laneNeed } from './laneNeed'
@@ -31,10 +33,14 @@ export type {
   ColdPlaceView,
   DueWithHer,
   Lane,
+  PlaceTrouble,
+  PlaceView,
   PreyOutlook,
   RecoveringAnimal,
   Scenarios,
   Season,
+  SeriesView,
+  ShownLimits,
   Stage,
   Task,
   TaskAction,

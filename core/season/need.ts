@@ -25,13 +25,13 @@ import {
   type FoodRow,
   type MouthSource,
 } from '../nursery'
-import { temperatureAt } from '../places'
 import type { SeasonContext } from './context'
 import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from '../settings'
 import type { PreyOutlook, Scenarios } from './contracts'
 import { eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
+import { cultureTempC } from './warmth'
 
 /** Days looked ahead: about nine months. */
 export const HORIZON_DAYS = 274
@@ -352,7 +352,7 @@ export function outlook(
       for (const culture of Object.values(house.cultures)) {
         const culturing = culture.feederId === id && cultureWay(feeder, culture)
         if (!culturing) continue
-        const tempC = temperatureAt(house.places, culture.placeId)
+        const tempC = cultureTempC(culture, context)
         const unwritten = almanac.common.unwrittenProducing!.value
         const left =
           guarded(context, 'its yield', { type: 'culture', id: culture.id }, () =>

@@ -10,6 +10,7 @@ import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
 import { SeasonMemory } from './remember'
 import type { HouseSettings } from '../settings'
+import { placesOutlook } from './places'
 import { tasksOf } from './tasks'
 import type { Scenarios, Season } from './contracts'
 import { birthsExpected, winterOutlook } from './winter'
@@ -75,7 +76,8 @@ export function* seasonSteps(
     breedingOutlook(lanes, context),
   )
   yield
-  const joined = { ...context, lanes, winter, breeding }
+  const places = step('the places', [], () => placesOutlook(context))
+  const joined = { ...context, lanes, winter, breeding, places }
   const tasks = step('the tasks', [], () => tasksOf(joined))
   yield
   const alarms = step('the alarms', [], () => alarmsOf(joined))
@@ -87,6 +89,7 @@ export function* seasonSteps(
     prey,
     winter,
     breeding,
+    places,
     tasks,
     alarms: harmFirst([...failureAlarms(failures, house), ...alarms]),
   }

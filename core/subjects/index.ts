@@ -127,8 +127,8 @@ export {
   type DatedEntry,
   type FieldHint,
   type House,
-  type HourlyLog,
   type Observed,
+  type ToldWarmth,
   type Problem,
   type Records,
   type Redated,
@@ -170,7 +170,7 @@ export { openPairingOf } from './pairing/open'
 export type { PairingState } from './pairing/state'
 export { placeAdded } from './place'
 export { PlaceData } from './place/kinds'
-export { PLACE_KINDS, type Place } from './place/state'
+export { PLACE_KINDS, type LightHours, type Measured, type Place } from './place/state'
 export { THE_HOUSE, type SettingsState } from './settings/state'
 export type { StockState } from './stock/state'
 export { winterGroupOf } from './winter/kinds'

@@ -140,6 +140,8 @@ describe('what each kind of entry may hold', () => {
       animalCorrected: { tag: 'B' },
       placeAdded: { name: 'Shelf', kind: 'shelf' },
       placeChanged: { tempC: 24 },
+      placeRead: { channel: 'humidity', value: 62 },
+      alarmAnswered: { alarm: 'place:low:p', why: 'Drying on purpose' },
       settingsChanged: { appetite: 1.2 },
       numberSet: { value: 3 },
       speciesAdded: { name: 'Rat snake', from: 'corn-snake' },

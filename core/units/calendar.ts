@@ -42,13 +42,8 @@ export function isTimeZone(zone: string): boolean {
   }
 }
 
-/**
- * A function from instants to calendar days of one time zone. Offsets are remembered per quarter of an hour
- * (the finest step at which zones change), so that half a million entries cost little.
- * @param zone IANA name such as `Europe/Berlin`
- * @throws CalendarError for an unknown zone
- */
-export function calendarOf(zone: string): (instant: string | number) => Day {
+/** Milliseconds that the clocks of a zone are ahead of UTC, remembered per quarter of an hour (the finest step). */
+function offsetsOf(zone: string): (ms: number) => number {
   if (!isTimeZone(zone)) throw new CalendarError(`The time zone “${zone}” is not known.`)
   const format = new Intl.DateTimeFormat('en-US', {
     timeZone: zone,
@@ -61,7 +56,8 @@ export function calendarOf(zone: string): (instant: string | number) => Day {
     second: 'numeric',
   })
   const offsets = new Map<number, number>()
-  const offsetOf = (slot: number): number => {
+  return instant => {
+    const slot = Math.floor(instant / MS_PER_SLOT)
     const known = offsets.get(slot)
     if (known !== undefined) return known
     const ms = slot * MS_PER_SLOT
@@ -70,10 +66,31 @@ export function calendarOf(zone: string): (instant: string | number) => Day {
     offsets.set(slot, offset)
     return offset
   }
+}
+
+/**
+ * A function from instants to calendar days of one time zone; half a million entries cost little.
+ * @param zone IANA name such as `Europe/Berlin`
+ * @throws CalendarError for an unknown zone
+ */
+export function calendarOf(zone: string): (instant: string | number) => Day {
+  const offsetAt = offsetsOf(zone)
   return instant => {
     const ms = typeof instant === 'number' ? instant : Date.parse(instant)
     if (Number.isNaN(ms)) throw new CalendarError(`“${instant}” is not an instant.`)
-    return Math.floor((ms + offsetOf(Math.floor(ms / MS_PER_SLOT))) / MS_PER_DAY)
+    return Math.floor((ms + offsetAt(ms)) / MS_PER_DAY)
+  }
+}
+
+/**
+ * A function from instants (ms since 1970) to the hour on the clocks of a zone, 0 up to 24; summer time moves them.
+ * @throws CalendarError for an unknown zone
+ */
+export function clockOf(zone: string): (ms: number) => number {
+  const offsetAt = offsetsOf(zone)
+  return ms => {
+    const local = ms + offsetAt(ms)
+    return (local - Math.floor(local / MS_PER_DAY) * MS_PER_DAY) / 3_600_000
   }
 }
 

@@ -118,6 +118,7 @@ describe('a backup', () => {
       '001-first-tables',
       '002-winter',
       '003-access',
+      '005-climate',
     ])
   })
 })

@@ -1,7 +1,7 @@
 import type { AnimalCard, DatedEntry, Place } from '#core/subjects'
 import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
-import { coldDevices, type DemoDevice } from './devices'
+import { demoDevices, type DemoDevice } from './devices'
 import { DemoWriter } from './writer'
 
 interface Places {
@@ -390,6 +390,7 @@ export function alderYard(today: number): DemoHouse {
     w.places.find(p => p.name === 'Hatchling rack')!,
     all,
   )
+  const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,
     latitude: 51.5,
@@ -398,5 +399,12 @@ export function alderYard(today: number): DemoHouse {
     cultureWeekday: 0,
     coverQuantile: 0.9,
   }
-  return { settings, entries: [...w.foundings(settings), ...w.entries], devices: coldDevices(places, today) }
+  return {
+    settings,
+    entries: [...w.foundings(settings), ...w.entries],
+    devices: demoDevices(
+      { ...places, rockPen: named('Rock pen'), mossTank: named('Moss tank'), geckoRack: named('Gecko rack') },
+      today,
+    ),
+  }
 }

@@ -12,16 +12,19 @@ export async function fillWithDemo(db: Knex, demo: DemoHouse): Promise<boolean> 
     await insertEntries(trx, demo.entries)
     for (const device of demo.devices) {
       // nobody holds its token: it reads inside the server
-      await insertDevice(trx, {
+      const no = await insertDevice(trx, {
         id: device.id,
         name: device.name,
         kind: device.kind,
         placeId: device.placeId,
+        zone: device.zone,
         tokenHash: hashOf(randomUUID()),
         simulated: true,
       })
-      if (device.placeId) await addHours(trx, device.placeId, device.id, device.hours)
-      await insertReadings(trx, device.id, device.recent)
+      for (const { channel, hours, recent } of device.read) {
+        await addHours(trx, { placeId: device.placeId!, deviceNo: no, channel, zone: device.zone }, hours)
+        await insertReadings(trx, no, recent)
+      }
     }
   })
   return true

@@ -1,7 +1,6 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto'
 import type { Knex } from 'knex'
 import type { DeviceView, NewDevice, ScaleReading, TookReadings } from '#shared/contracts/devices'
-import type { z } from 'zod'
 import type { HouseKeeper } from '../house/houseKeeper'
 import { houseNow } from '../house/clock'
 import {
@@ -20,8 +19,9 @@ import {
 } from '../db/repositories/devices'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
-import { joined, type HourSums } from './climate'
-import { AHEAD_MS, KEPT_RAW_MS, instantOf, sortReadings } from './sortReadings'
+import { CHANNELS, CHANNEL_IDS } from '#core/channels'
+import { joined, type HourSums, type ReadAt } from './climate'
+import { AHEAD_MS, KEPT_RAW_MS, instantOf, sortReadings, type SentReading, type Stored } from './sortReadings'
 
 export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
 
@@ -66,22 +66,24 @@ export class DeviceKeeper {
     return device
   }
 
-  async views(): Promise<Omit<DeviceView, 'faults'>[]> {
+  async views(): Promise<Omit<DeviceView, 'faults' | 'canFail'>[]> {
     const [latest, aside] = await Promise.all([latestReadings(this.db), setAsideCounts(this.db)])
     return this.devices.map(d => {
-      const reading = latest.get(d.id)
+      const read = latest.get(d.no) ?? []
       const weight = this.weights.get(d.id)?.at(-1)
       return {
         id: d.id,
         name: d.name,
         kind: d.kind,
         placeId: d.placeId,
+        zone: d.zone,
         simulated: d.simulated,
         latest: weight
-          ? { at: new Date(weight.ms).toISOString(), value: weight.massG }
-          : reading
-            ? { at: new Date(reading.at).toISOString(), value: reading.tempC }
-            : null,
+          ? [{ at: new Date(weight.ms).toISOString(), channel: 'mass' as const, value: weight.massG }]
+          : CHANNEL_IDS.flatMap(channel => {
+              const r = read.find(x => x.channel === channel)
+              return r ? [{ at: new Date(r.at).toISOString(), channel, value: r.value }] : []
+            }),
         setAside: aside.get(d.id)?.count ?? 0,
         lastReason: aside.get(d.id)?.lastReason ?? null,
       }
@@ -89,7 +91,8 @@ export class DeviceKeeper {
   }
 
   /** Adds a device; its token is told this once, and only its hash is kept. */
-  add(wish: z.output<typeof NewDevice>, simulated = false): Promise<{ device: Device; token: string }> {
+  add(given: NewDevice, simulated = false): Promise<{ device: Device; token: string }> {
+    const wish = { ...given, placeId: given.placeId ?? null, zone: given.zone ?? ('air' as const) }
     return this.inTurn(async () => {
       const errors: { path: string; message: string }[] = []
       const { places } = this.house.house
@@ -100,8 +103,8 @@ export class DeviceKeeper {
         errors.push({ path: 'name', message: `There is a device ${wish.name} already` })
       if (errors.length) throw new ProblemError(422, 'This device was not added', errors)
       const token = randomBytes(24).toString('base64url')
-      const device: Device = { id: newId(), ...wish, tokenHash: hashOf(token), simulated }
-      await insertDevice(this.db, device)
+      const added = { id: newId(), ...wish, tokenHash: hashOf(token), simulated }
+      const device: Device = { ...added, no: await insertDevice(this.db, added) }
       this.devices = [...this.devices, device].sort((a, b) => (a.name < b.name ? -1 : 1))
       return { device, token }
     })
@@ -131,28 +134,33 @@ export class DeviceKeeper {
   }
 
   /** Takes what a device sends: each reading is taken, known already, or set aside with its reason. */
-  take(device: Device, readings: readonly { at?: unknown; tempC?: unknown; massG?: unknown }[]): Promise<TookReadings> {
-    return device.kind === 'scale' ? this.takeWeights(device, readings) : this.takeTemperatures(device, readings)
+  take(device: Device, readings: readonly (SentReading & { massG?: unknown })[]): Promise<TookReadings> {
+    return device.kind === 'scale' ? this.takeWeights(device, readings) : this.takeClimate(device, readings)
   }
 
-  private takeTemperatures(
-    device: Device,
-    readings: readonly { at?: unknown; tempC?: unknown }[],
-  ): Promise<TookReadings> {
+  private takeClimate(device: Device, readings: readonly SentReading[]): Promise<TookReadings> {
     return this.inTurn(async () => {
       const now = houseNow()
       const instants = readings.map(r => instantOf(r.at)).filter(at => at !== null)
-      const { fresh, known, setAside } = sortReadings(readings, await storedReadings(this.db, device.id, instants), now)
-      const hours = new Map<number, HourSums>()
-      for (const { at, tempC } of fresh) {
-        const hour = Math.floor(at / HOUR_MS)
-        hours.set(hour, joined(hours.get(hour), { n: 1, sumC: tempC, minC: tempC, maxC: tempC }))
-      }
+      const stored: Stored = {}
+      for (const channel of CHANNEL_IDS)
+        if (readings.some(r => r[CHANNELS[channel].field] !== undefined))
+          stored[channel] = await storedReadings(this.db, device.no, channel, instants)
+      const { fresh, known, setAside } = sortReadings(readings, stored, now)
+      const byChannel = CHANNEL_IDS.flatMap(channel => {
+        const hours = new Map<number, HourSums>()
+        for (const { at, value } of fresh.filter(r => r.channel === channel)) {
+          const hour = Math.floor(at / HOUR_MS)
+          hours.set(hour, joined(hours.get(hour), { n: 1, sum: value, min: value, max: value }))
+        }
+        const readAt: ReadAt = { placeId: device.placeId!, deviceNo: device.no, channel, zone: device.zone }
+        return hours.size ? [{ readAt, hours }] : []
+      })
       await this.db.transaction(async trx => {
         if (fresh.length) {
-          await insertReadings(trx, device.id, fresh)
-          await addHours(trx, device.placeId!, device.id, hours)
-          await deleteReadingsBefore(trx, device.id, now - KEPT_RAW_MS)
+          await insertReadings(trx, device.no, fresh)
+          for (const { readAt, hours } of byChannel) await addHours(trx, readAt, hours)
+          await deleteReadingsBefore(trx, device.no, now - KEPT_RAW_MS)
         }
         if (setAside.length) {
           await insertSetAside(
@@ -164,7 +172,8 @@ export class DeviceKeeper {
           await pruneSetAside(trx, device.id, now - KEPT_RAW_MS, SET_ASIDE_KEPT)
         }
       })
-      for (const [hour, sums] of hours) this.house.climate.add(device.placeId!, hour, sums)
+      for (const { readAt, hours } of byChannel)
+        for (const [hour, sums] of hours) this.house.climate.add(readAt, hour, sums)
       return { taken: fresh.length, known, setAside: setAside.map(({ index, reason }) => ({ index, reason })) }
     })
   }

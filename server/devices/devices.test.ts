@@ -18,7 +18,7 @@ const iso = (ms: number) => new Date(ms).toISOString()
 
 describe('readings are taken, known, or set aside; none is lost', () => {
   const sort = (readings: { at?: unknown; tempC?: unknown }[], stored = new Map<number, number>()) =>
-    sortReadings(readings, stored, now)
+    sortReadings(readings, { temperature: stored }, now)
 
   it.each([
     ['no instant', { at: 'yesterday', tempC: 12 }, /No instant/],
@@ -32,7 +32,7 @@ describe('readings are taken, known, or set aside; none is lost', () => {
     ['a broken sensor', { at: iso(now), tempC: -127 }, /not believable/],
   ])('%s', (_, reading, reason) => {
     const { fresh, setAside } = sort([reading, { at: iso(now - MINUTE), tempC: 12 }])
-    expect(fresh).toEqual([{ at: now - MINUTE, tempC: 12 }])
+    expect(fresh).toEqual([{ channel: 'temperature', at: now - MINUTE, value: 12 }])
     expect(setAside).toHaveLength(1)
     expect(setAside[0]!.reason).toMatch(reason)
   })
@@ -64,15 +64,16 @@ describe('readings are taken, known, or set aside; none is lost', () => {
 describe('the climate in memory', () => {
   it('joins probes of one place, leaves gaps as NaN, and shows silence at the end', () => {
     const climate = new Climate()
-    climate.add('chest', 100, { n: 60, sumC: 720, minC: 11.8, maxC: 12.3 })
-    climate.add('chest', 100, { n: 60, sumC: 840, minC: 13.8, maxC: 14.3 })
-    climate.add('chest', 103, { n: 10, sumC: 120, minC: 12, maxC: 12 })
-    const log = climate.upTo(105).chest!
+    const by = (deviceNo: number) => ({ placeId: 'chest', deviceNo, channel: 'temperature', zone: 'air' }) as const
+    climate.add(by(1), 100, { n: 60, sum: 720, min: 11.8, max: 12.3 })
+    climate.add(by(2), 100, { n: 60, sum: 840, min: 13.8, max: 14.3 })
+    climate.add(by(1), 103, { n: 10, sum: 120, min: 12, max: 12 })
+    const log = climate.upTo(105).chest!['temperature:air']!
     expect(log.from).toBe(100)
-    expect([...(log.meanC as Float64Array)]).toEqual([13, Number.NaN, Number.NaN, 12, Number.NaN])
-    expect([log.minC[0], log.maxC[0]]).toEqual([11.8, 14.3])
+    expect([...(log.mean as Float64Array)]).toEqual([13, Number.NaN, Number.NaN, 12, Number.NaN])
+    expect([log.min[0], log.max[0]]).toEqual([11.8, 14.3])
     expect(climate.upTo(105)).toBe(climate.upTo(105))
-    expect(climate.upTo(106).chest!.meanC).toHaveLength(6)
+    expect(climate.upTo(106).chest!['temperature:air']!.mean).toHaveLength(6)
   })
 })
 
@@ -95,7 +96,7 @@ describe('the simulated cold chest', () => {
     )
     more(chest)
     const temps: number[] = []
-    chest.run(0, hours * HOUR, (_, t) => temps.push(t))
+    chest.run(0, hours * HOUR, (_, { temperature }) => temps.push(temperature!))
     return temps
   }
 
@@ -193,11 +194,11 @@ describe('the devices of a house', () => {
       const took = await Promise.all(all.map(p => devices.take(p.device, minutes)))
       expect(took.reduce((n, t) => n + (round === 1 ? t.taken : t.known), 0)).toBe(6000)
     }
-    const log = house.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!
-    expect(log.meanC[0]).toBeCloseTo(13, 6)
+    const log = house.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!['temperature:air']!
+    expect(log.mean[0]).toBeCloseTo(13, 6)
     expect(await db('readings').count({ n: '*' })).toEqual([{ n: 6000 }])
     const again = await HouseKeeper.open(db, vi.fn())
-    expect(again.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!.meanC[0]).toBeCloseTo(13, 6)
+    expect(again.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!['temperature:air']!.mean[0]).toBeCloseTo(13, 6)
   })
 
   it('what is set aside is kept with its reason and told', async () => {
@@ -208,7 +209,7 @@ describe('the devices of a house', () => {
       { at: iso(houseNow() - MINUTE), tempC: Number.NaN },
     ])
     expect(took).toMatchObject({ taken: 1, setAside: [{ index: 1 }, { index: 2 }] })
-    expect((await devices.views())[0]).toMatchObject({ setAside: 2, latest: { value: 11.9 } })
+    expect((await devices.views())[0]).toMatchObject({ setAside: 2, latest: [{ channel: 'temperature', value: 11.9 }] })
     expect(await db('readings_set_aside').select('payload')).toHaveLength(2)
   })
 

@@ -33,8 +33,7 @@ export class HouseKeeper {
 
   static async open(db: Knex, solve: PlanSolver): Promise<HouseKeeper> {
     const climate = new Climate()
-    for (const { placeId, hour, sums } of await allHours(db, currentHour() - HOURS_READ))
-      climate.add(placeId, hour, sums)
+    for (const { readAt, hour, sums } of await allHours(db, currentHour() - HOURS_READ)) climate.add(readAt, hour, sums)
     return new HouseKeeper(db, solve, new HouseSession(await readHouse(db), climate))
   }
 

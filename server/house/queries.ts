@@ -7,6 +7,7 @@ import {
   failureAlarms,
   harmFirst,
   planJob,
+  warmthOfHouse,
   planKey,
   roomForYoung,
   seasonSteps,
@@ -65,7 +66,9 @@ export class HouseQueries {
     session.refresh()
     const { today, fixed } = currentDay(session.settings.timeZone)
     // readings are large, and settings and own numbers stand beside the house
-    const house: House = { ...session.house, climate: {}, settings: {}, numbers: {} }
+    const { almanac } = session
+    const warmth = warmthOfHouse({ house: session.house, almanac })
+    const house: House = { ...session.house, climate: {}, warmth, settings: {}, numbers: {} }
     const { version, settings, settingsVersion, overrides } = session
     return { version, today, todayFixed: fixed, settings, settingsVersion, overrides, house }
   }

@@ -1,11 +1,12 @@
 import { z } from 'zod'
+import { ZONE_IDS, type Channel, type Zone } from '#core/channels'
 import { lineOfText } from '#core/reference'
 
 export const DEVICE_KINDS = ['probe', 'scale'] as const
 export type DeviceKind = (typeof DEVICE_KINDS)[number]
 
 /** What can go wrong with a simulated device, to be tried out. */
-export const FAULTS = ['compressor', 'battery', 'door'] as const
+export const FAULTS = ['compressor', 'thermostat', 'lamp', 'mister', 'battery', 'door'] as const
 export type Fault = (typeof FAULTS)[number]
 
 /** POST /api/devices */
@@ -13,6 +14,8 @@ export const NewDevice = z.strictObject({
   name: lineOfText(60, 'A device needs a name'),
   kind: z.enum(DEVICE_KINDS),
   placeId: z.string().nullable().default(null),
+  /** Where in the place a probe reads. */
+  zone: z.enum(ZONE_IDS).default('air'),
 })
 export type NewDevice = z.input<typeof NewDevice>
 
@@ -22,7 +25,15 @@ export type NewDevice = z.input<typeof NewDevice>
  */
 export const SendReadings = z.object({
   readings: z
-    .array(z.looseObject({ at: z.unknown().optional(), tempC: z.unknown().optional(), massG: z.unknown().optional() }))
+    .array(
+      z.looseObject({
+        at: z.unknown().optional(),
+        tempC: z.unknown().optional(),
+        humidityPct: z.unknown().optional(),
+        uvIndex: z.unknown().optional(),
+        massG: z.unknown().optional(),
+      }),
+    )
     .min(1, 'No readings')
     .max(5000, 'At most 5000 readings at once'),
 })
@@ -41,11 +52,14 @@ export interface DeviceView {
   kind: DeviceKind
   placeId: string | null
   simulated: boolean
-  /** Latest reading: instant and value, °C or g. */
-  latest: { at: string; value: number } | null
+  zone: Zone
+  /** Latest reading of each thing it reads. */
+  latest: { at: string; channel: Channel | 'mass'; value: number }[]
   setAside: number
   lastReason: string | null
   faults: Fault[]
+  /** What can be tried out with a simulated one. */
+  canFail: Fault[]
 }
 
 /** GET /api/devices */

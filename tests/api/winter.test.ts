@@ -75,7 +75,7 @@ describe('a real gateway', () => {
     expect(took.body).toMatchObject({ taken: 1, known: 1, setAside: [{ index: 1 }, { index: 2 }] })
     expect((await call<DeviceList>(plain, '/api/devices')).body.devices[0]).toMatchObject({
       setAside: 2,
-      latest: { value: 11.8 },
+      latest: [{ channel: 'temperature', value: 11.8 }],
     })
     expect((await winter(plain)).winter.places).toMatchObject([{ placeId, capacity: 4 }])
   })

@@ -30,10 +30,10 @@ const climate = computed(() => {
   if (!watch) return `No probe reads here${place.setC === null ? '' : `; set to ${show(place.setC)}`}. ${where}`
   const parts = [
     watch.latest
-      ? `${watch.silentHours ? `last ${show(watch.latest.meanC)}, ${watch.silentHours} h ago` : `${show(watch.latest.meanC)} now`}`
+      ? `${watch.silentHours ? `last ${show(watch.latest.mean)}, ${watch.silentHours} h ago` : `${show(watch.latest.mean)} now`}`
       : 'nothing read',
     where,
-    `lowest ${show(watch.lowestC ?? 0)}, highest ${show(watch.highestC ?? 0)}`,
+    `lowest ${show(watch.lowest ?? 0)}, highest ${show(watch.highest ?? 0)}`,
   ]
   if (watch.hoursBelow || watch.hoursAbove)
     parts.push(
@@ -41,7 +41,7 @@ const climate = computed(() => {
     )
   else parts.push('never outside')
   if (watch.read < watch.hours) parts.push(`${watch.hours - watch.read} of ${watch.hours} h not read`)
-  parts.push(`${Math.round(watch.degreeHoursAbove)} degree-hours above the hold`)
+  parts.push(`${Math.round(watch.hoursTimesAbove)} degree-hours above the hold`)
   return parts.filter(Boolean).join(' · ')
 })
 const room = computed(() =>

@@ -11,15 +11,15 @@ const x = computed(() => timeScale(props.span))
 const days = computed(() => props.place.days.filter(d => d.day >= props.span.from))
 const y = computed(() => {
   const band = props.place.band
-  const low = Math.min(band?.lowC ?? Infinity, ...days.value.map(d => d.minC))
-  const high = Math.max(band?.highC ?? -Infinity, ...days.value.map(d => d.maxC))
+  const low = Math.min(band?.lowC ?? Infinity, ...days.value.map(d => d.min))
+  const high = Math.max(band?.highC ?? -Infinity, ...days.value.map(d => d.max))
   return scaleLinear()
     .domain([low - 1, high + 1])
     .range([props.height - 2, 2])
 })
 const bar = computed(() => Math.max(1.5, x.value(props.span.from + 1) - 1))
-const outside = (d: { minC: number; maxC: number }) =>
-  props.place.band !== null && (d.minC < props.place.band.lowC || d.maxC > props.place.band.highC)
+const outside = (d: { min: number; max: number }) =>
+  props.place.band !== null && (d.min < props.place.band.lowC || d.max > props.place.band.highC)
 const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit)
 </script>
 
@@ -39,11 +39,11 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
     </template>
     <g v-for="d in days" :key="d.day">
       <rect
-        :x="x(d.day)" :y="y(d.maxC)" :width="bar" :height="Math.max(2, y(d.minC) - y(d.maxC))"
+        :x="x(d.day)" :y="y(d.max)" :width="bar" :height="Math.max(2, y(d.min) - y(d.max))"
         :fill="outside(d) ? 'var(--harm)' : 'var(--stage-cooling)'"
         :opacity="d.read < 20 && d.day < house.today ? 0.35 : 1"
       >
-        <title>{{ formatDay(d.day, house.today) }}: {{ show(d.minC) }} to {{ show(d.maxC) }}{{ d.read < 24 ? `, ${d.read} of 24 hours read` : '' }}</title>
+        <title>{{ formatDay(d.day, house.today) }}: {{ show(d.min) }} to {{ show(d.max) }}{{ d.read < 24 ? `, ${d.read} of 24 hours read` : '' }}</title>
       </rect>
     </g>
     <line

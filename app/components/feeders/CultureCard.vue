@@ -2,7 +2,7 @@
 import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { cultureStage, cultureWay, producingFrom } from '#core/supply'
-import { temperatureAt } from '#core/places'
+import { cultureTempC } from '#core/season/warmth'
 import type { CultureState } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
@@ -12,7 +12,7 @@ const house = useHouse()
 const { record, busy } = useRecord()
 const feeder = computed(() => feederOf(house.almanac, props.culture.feederId))
 const supply = computed(() => cultureWay(feeder.value, props.culture)!)
-const tempC = computed(() => temperatureAt(house.house.places, props.culture.placeId))
+const tempC = computed(() => cultureTempC(props.culture, house))
 const stage = computed(() => cultureStage(props.culture, supply.value, house.today))
 const expected = computed(() =>
   stage.value === 'growing' ? summarise(producingFrom(props.culture, supply.value, tempC.value, house.today)) : null,

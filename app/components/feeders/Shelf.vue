@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { feederOf, type Supply } from '#core/almanac'
 import { cultureStage, cultureWay, timeToProducing } from '#core/supply'
 import { quantile } from '#core/chance'
-import { temperatureAt } from '#core/places'
+import { placeTempC } from '#core/season/warmth'
 import type { CultureState } from '#core/subjects'
 
 /** Cups of one feeder along their age: where each stands between start, yield and end. */
@@ -17,9 +17,7 @@ const { width } = useElementSize(box)
 const feeder = computed(() => feederOf(house.almanac, props.feederId))
 /** Most of those that stand came as the first did. */
 const supply = computed(() => cultureWay(feeder.value, props.cultures[0]) as Extract<Supply, { kind: 'batch' }>)
-const wait = computed(() =>
-  timeToProducing(supply.value, temperatureAt(house.house.places, props.cultures[0]?.placeId ?? null)),
-)
+const wait = computed(() => timeToProducing(supply.value, placeTempC(props.cultures[0]?.placeId ?? null, house)))
 const yields = computed(() => ({
   from: quantile(wait.value, 0.1)!,
   to: quantile(wait.value, 0.9)!,

@@ -8,6 +8,7 @@ import { frogs, moreFrogs } from './frogs'
 import { health } from './health'
 import { lizards, moreLizards } from './lizards'
 import { schools } from './schools'
+import { places } from './places'
 import { common, sexing, signs } from './sexing'
 import { moreSnakes, snakes } from './snakes'
 import { sources } from './sources'
@@ -36,7 +37,7 @@ const writtenOut: Almanac = withoutPrototypes({
   feeders,
   schools,
   signs,
-  common: { ...common, ...health, ...unwritten },
+  common: { ...common, ...health, ...places, ...unwritten },
   sources,
 })
 

@@ -1,8 +1,8 @@
-import type { ClimateTrouble } from '../../brumation'
+import type { ColdTrouble } from '../../brumation'
 import type { House } from '../../subjects'
 import type { Alarm, ColdPlaceView } from '../contracts'
 
-const TROUBLE: Record<ClimateTrouble, { text: (hours: number, tempC: number | null) => string; todo: string }> = {
+const TROUBLE: Record<ColdTrouble, { text: (hours: number, tempC: number | null) => string; todo: string }> = {
   tooCold: {
     text: (_, t) => `fell to ${t!.toFixed(1)} °C`,
     todo: 'Raise it or move them now; look at each. Frozen tissue does not come back.',

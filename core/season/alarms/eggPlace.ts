@@ -1,30 +1,19 @@
 import { speciesOf, type Fact } from '../../almanac'
-import { watchPlace } from '../../brumation'
+import { eggLogAt, endOf, watchSpan } from '../../climate'
+import type { HourlyLog } from '../../channels'
 import { computedInput, factInput, type Reason } from '../../judgement'
-import { eggsLeft, type ClutchState, type House, type HourlyLog } from '../../subjects'
+import { eggsLeft, type ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
 import type { SeasonContext } from '../context'
 
 /** Readings of so many hours say what goes on. */
 const LATELY_HOURS = 48
 
-/** The log that eggs stand under: of their box or incubator; a room around an incubator is not as warm as they are. */
-function logOfEggs(house: House, placeId: string | null): { log: HourlyLog; placeId: string } | null {
-  const met = new Set<string>()
-  for (let id = placeId; id && !met.has(id); id = house.places[id]?.parentId ?? null) {
-    met.add(id)
-    const log = house.climate[id]
-    if (log) return { log, placeId: id }
-    if (house.places[id]?.kind === 'incubator') return null
-  }
-  return null
-}
-
 /** Places with a probe and eggs in them, with the lowest temperature that kills one of these. */
 function placesOf({ house, almanac }: SeasonContext) {
   const places = new Map<string, { log: HourlyLog; clutches: ClutchState[]; kills: Fact; speciesId: string }>()
   for (const clutch of Object.values(house.clutches)) {
-    const at = clutch.kind === 'eggs' && !clutch.ended && eggsLeft(clutch) > 0 ? logOfEggs(house, clutch.placeId) : null
+    const at = clutch.kind === 'eggs' && !clutch.ended && eggsLeft(clutch) > 0 ? eggLogAt(house, clutch.placeId) : null
     const kills = speciesOf(almanac, clutch.speciesId).incubation?.lethalAboveC
     if (!at || !kills) continue
     const known = places.get(at.placeId)
@@ -42,12 +31,12 @@ function placesOf({ house, almanac }: SeasonContext) {
 export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
   const { house, almanac } = context
   return [...placesOf(context)].flatMap(([placeId, { log, clutches, kills, speciesId }]): Alarm[] => {
-    const now = log.from + log.meanC.length
+    const now = endOf(log)
     const laid = Math.min(...clutches.map(c => c.startDay)) * 24
     const limit = kills.value
-    const band = { floorC: -99, lowC: -99, holdC: limit, highC: limit, ceilingC: limit }
-    const lately = watchPlace(log, Math.max(log.from, now - LATELY_HOURS), now, band)
-    const since = watchPlace(log, Math.max(log.from, laid), now, band)
+    const ways = { limits: { low: -Infinity, high: limit } }
+    const lately = watchSpan(log, Math.max(log.from, now - LATELY_HOURS), now, ways)
+    const since = watchSpan(log, Math.max(log.from, laid), now, ways)
     const name = house.places[placeId]?.name ?? placeId
     const who = clutches.map(c => c.tag).sort()
     const eggs = who.length > 6 ? `${who.slice(0, 6).join(', ')} and ${who.length - 6} more` : who.join(', ')
@@ -56,7 +45,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
         rule: 'What the probe of the eggs read in the last two days, against what kills the most tender of them',
         inputs: [
           factInput('Kills above', `species.${speciesId}.incubation.lethalAboveC.value`, kills),
-          computedInput('Highest', lately.highestC === null ? 'nothing read' : `${lately.highestC.toFixed(1)} °C`),
+          computedInput('Highest', lately.highest === null ? 'nothing read' : `${lately.highest.toFixed(1)} °C`),
           computedInput('Hours above, since the first was laid', `${since.hoursAbove}`),
           factInput('Silence told after', 'common.coldSilent.value', almanac.common.coldSilent!),
         ],
@@ -69,7 +58,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
         id: `eggHeat:${placeId}`,
         level: 'harm',
         subject: null,
-        text: `${name} was over ${limit} °C for ${lately.hoursAbove} of the last ${lately.hours} hours, up to ${lately.highestC!.toFixed(1)} °C: eggs die of that; in it ${eggs}`,
+        text: `${name} was over ${limit} °C for ${lately.hoursAbove} of the last ${lately.hours} hours, up to ${lately.highest!.toFixed(1)} °C: eggs die of that; in it ${eggs}`,
         todo: 'Cool it now: lid off, heat off, check the thermostat against a second thermometer. Candle in a week.',
         reasons,
       })
@@ -78,7 +67,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
         id: `eggSilent:${placeId}`,
         level: lately.silentHours >= 24 ? 'harm' : 'watch',
         subject: null,
-        text: `${name} sends no reading since ${watchPlace(log, log.from, now, band).silentHours} hours; in it ${eggs}`,
+        text: `${name} sends no reading since ${watchSpan(log, log.from, now).silentHours} hours; in it ${eggs}`,
         todo: 'Look at the probe, its battery and the plug, and at a second thermometer: a cold incubator is silent too.',
         reasons,
       })

@@ -1,6 +1,6 @@
 import type { AnimalState, Subject } from '../../subjects'
 import { eggTempOf } from '../breeding'
-import type { Alarm } from '../contracts'
+import type { Alarm, PlaceView } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
 import { pairingsOf } from '../indexes'
 import { remembering } from '../remember'
@@ -12,6 +12,7 @@ import { eggPlaceAlarms } from './eggPlace'
 import { incubationHeatAlarm } from './incubationHeat'
 import { lampAlarm } from './lamp'
 import { overdueAlarm } from './overdue'
+import { placeAlarms } from './place'
 import { refusalAlarm } from './refusal'
 import { sexAlarm } from './sex'
 import { unwellAlarm } from './unwell'
@@ -23,9 +24,11 @@ export const harmFirst = (alarms: readonly Alarm[]): Alarm[] =>
 
 const ofAnimal = remembering<AnimalState, (Alarm | null)[]>()
 
+const subjectOfPlace = (view: PlaceView): Subject => ({ type: 'place', id: view.placeId })
+
 /** What is going wrong, harm first. */
 export function alarmsOf(context: TaskContext): Alarm[] {
-  const { house, almanac, settings, today, lanes, winter } = context
+  const { house, almanac, settings, today, lanes, winter, places } = context
   const alarms: Alarm[] = []
   const of = <Of>(items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of) => (Alarm | null)[]) => {
     for (const made of eachGuarded(context, 'its alarms', items, subjectOf, make))
@@ -39,6 +42,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   for (const place of winter.places)
     alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, house)) ?? []))
   alarms.push(...(guarded(context, 'alarms of eggs by their readings', null, () => eggPlaceAlarms(context)) ?? []))
+  of(places, subjectOfPlace, view => placeAlarms(view, context))
   of(
     Object.values(house.animals).filter(a => a.status === 'alive'),
     subjectAs('animal'),

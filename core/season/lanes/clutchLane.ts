@@ -4,9 +4,9 @@ import { computedInput, factInput, type Reason } from '../../judgement'
 import type { UnwrittenRates } from '../../learning'
 import { expectedCount, type MouthSource } from '../../nursery'
 import { forecastChain, type EventForecast } from '../../pairing'
-import { temperatureAt } from '../../places'
 import { eggsLeft, tadpolesLeft, youngInGroup, type ClutchState, type Observed } from '../../subjects'
 import type { SeasonContext } from '../context'
+import { eggTempC, eggWarmth, warmthReason } from '../warmth'
 import type { Stage } from '../contracts'
 import type { MadeLane } from './madeLane'
 import { incubationOf, throughRate } from './young'
@@ -15,7 +15,7 @@ const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
 
 /** The lane of a clutch with something alive: its hatch, its young, and the mouths among them. */
 export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, context: SeasonContext): MadeLane | null {
-  const { house, almanac, today } = context
+  const { almanac, today } = context
   const species = speciesOf(almanac, clutch.speciesId)
   const eggs = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
   const tadpoles = tadpolesLeft(clutch)
@@ -23,8 +23,9 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
   if (clutch.ended || eggs + tadpoles + young === 0) return null
   const id = `clutch:${clutch.id}`
   const laidEvent = birthEvent[clutch.kind]
-  const tempC = clutch.tempC ?? temperatureAt(house.places, clutch.placeId)
-  const incubation = clutch.kind === 'eggs' ? incubationOf(species, tempC, context) : null
+  const warmth = eggWarmth(clutch, context)
+  const counted = clutch.kind === 'eggs' ? incubationOf(species, eggTempC(clutch, context), context) : null
+  const incubation = counted && warmth ? { ...counted, more: [warmthReason(warmth, context)] } : counted
   const observed: Partial<Record<BreedingEvent, Observed>> = {
     [laidEvent]: { day: clutch.startDay, entryId: clutch.id },
   }

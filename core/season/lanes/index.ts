@@ -1,11 +1,11 @@
 import { cyclesOf, unwrittenRates } from '../../learning'
 import type { MouthSource } from '../../nursery'
-import { temperatureAt } from '../../places'
 import type { ClutchState, PairingState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Lane } from '../contracts'
 import { eachGuarded, subjectAs } from '../guard'
 import { remembering } from '../remember'
+import { eggTempC, eggWarmth } from '../warmth'
 import { winterDeps } from '../winter'
 import { clutchLane } from './clutchLane'
 import { nextEventDay } from './events'
@@ -13,6 +13,12 @@ import type { MadeLane } from './madeLane'
 import { pairLane } from './pairLane'
 
 export { isAhead, nextEventDay } from './events'
+
+/** What a clutch depends on beside itself: how warm it is, and how many hours of that were read. */
+function clutchWarmth(clutch: ClutchState, context: SeasonContext): readonly unknown[] {
+  const warmth = eggWarmth(clutch, context)
+  return [eggTempC(clutch, context), warmth?.goesOnAtC, warmth && Math.round(warmth.read / 24)]
+}
 
 const LAST_MOUTHS = Symbol('mouths told last')
 
@@ -75,7 +81,7 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
       ),
     ),
     ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c =>
-      clutchLanes(context, c, [temperatureAt(house.places, c.placeId), almanac, settings, today, unwritten.key], () =>
+      clutchLanes(context, c, [...clutchWarmth(c, context), almanac, settings, today, unwritten.key], () =>
         withKnownMouths(c, clutchLane(c, unwritten, context), context),
       ),
     ),

@@ -2,9 +2,9 @@ import { feederOf } from '../../almanac'
 import { cultureStage, cultureWay, producingFrom, wayPath } from '../../supply'
 import { summarise } from '../../chance'
 import { computedInput, entryInput, factInput } from '../../judgement'
-import { temperatureAt } from '../../places'
 import { formatDay, formatDistance, formatRange } from '../../units'
 import { subjectAs } from '../guard'
+import { cultureTempC } from '../warmth'
 import type { Task } from '../contracts'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
@@ -23,7 +23,7 @@ export const cultureTasks: TaskMaker = context =>
         const dist = producingFrom(
           culture,
           supply,
-          temperatureAt(house.places, culture.placeId),
+          cultureTempC(culture, { house, almanac }),
           today,
           almanac.common.unwrittenProducing!.value,
         )

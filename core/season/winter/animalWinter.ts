@@ -3,7 +3,6 @@ import { certain, conditionFrom, convolve, pert, shift, summarise, type Day, typ
 import {
   mealAfterWarm,
   WARMING_DAYS,
-  climateAt,
   coldLine,
   hasWinter,
   judgeCold,
@@ -18,6 +17,7 @@ import {
   type WarmUp,
   type Warmth,
 } from '../../brumation'
+import { climateAt } from '../../climate'
 import type { MealWinter } from '../../feeding'
 import { entryInput, settingInput, spreadInput, type Judgement, type Reason } from '../../judgement'
 import type { AnimalState } from '../../subjects'

@@ -2,29 +2,26 @@ import { speciesOf } from '../../almanac'
 import {
   bandOf,
   bandOfCold,
-  climateAt,
-  coldPlaceOf,
-  dailyOf,
   expectedLoss,
   hasWinter,
   judgeEligibility,
+  limitsOfBand,
   programmeOf,
   recoveryOf,
   sharedBand,
   troubleOf,
   usualPerDay,
-  watchPlace,
   wokenOn,
-  type PlaceWatch,
 } from '../../brumation'
+import { climateAt, coldPlaceOf, dailyOf, endOf, watchSpan, type SpanWatch } from '../../climate'
 import { cumulative, summarise, type Day } from '../../chance'
 import { computedInput, factInput, type Reason } from '../../judgement'
 import type { AnimalState, WinterGroup } from '../../subjects'
 import { temperatureAt } from '../../places'
-import { calendarOf } from '../../units'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded, subjectAs } from '../guard'
 import { groupOf } from '../indexes'
+import { calendarFor } from '../places'
 import { remembering } from '../remember'
 import { warmUpDayOf } from '../../settings'
 import type { ColdAnimal, ColdPlaceView, Lane, RecoveringAnimal, WinterGroupView, WinterOutlook } from '../contracts'
@@ -115,7 +112,7 @@ function byTrouble(a: ColdAnimal, b: ColdAnimal): number {
 /** Band of those that lie in a place, with the almanac rows it comes from, and how its readings are counted. */
 function placeReasons(
   speciesIds: readonly string[],
-  watch: PlaceWatch | null,
+  watch: SpanWatch | null,
   holdC: number | null,
   context: SeasonContext,
 ): Reason[] {
@@ -138,7 +135,7 @@ function placeReasons(
             inputs: [
               computedInput('Hours read', `${watch.read} of ${watch.hours}`),
               computedInput('Hold', `${holdC} °C`),
-              computedInput('Degree-hours above it', `${Math.round(watch.degreeHoursAbove)}`),
+              computedInput('Degree-hours above it', `${Math.round(watch.hoursTimesAbove)}`),
             ],
           },
         ]
@@ -154,19 +151,6 @@ const BAND_WORDS = {
   ceilingC: 'not long over',
 } as const
 
-const CALENDARS = Symbol('calendars')
-
-/** Calendar day of an hour in a zone; kept by zone, since the calendar remembers what it worked out. */
-function calendarFor(zone: string, { memory }: SeasonContext): (hour: number) => Day {
-  const calendars = memory?.room(CALENDARS, () => new Map<string, (hour: number) => Day>()) ?? new Map()
-  let dayOf: ((hour: number) => Day) | undefined = calendars.get(zone)
-  if (!dayOf) {
-    const calendar = calendarOf(zone)
-    calendars.set(zone, (dayOf = hour => calendar(hour * 3_600_000)))
-  }
-  return dayOf
-}
-
 function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPlaceView[] {
   const { house, almanac, settings, today } = context
   const dayOf = calendarFor(settings.timeZone, context)
@@ -180,11 +164,11 @@ function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPl
   }
   return [...held].map(([placeId, list]): ColdPlaceView => {
     const place = house.places[placeId]!
-    const log = house.climate[placeId]
+    const log = house.climate[placeId]?.['temperature:air']
     const speciesIds = [...new Set(list.map(c => c.speciesId))]
     const bands = speciesIds.map(id => bandOfCold(speciesOf(almanac, id).cold!))
     const band = sharedBand(bands)
-    const now = log ? log.from + log.meanC.length : 0
+    const now = log ? endOf(log) : 0
     // watched from five days after the first of them was cooled: before that it was still falling
     const from = log
       ? Math.max(
@@ -193,7 +177,7 @@ function coldPlaces(cold: readonly ColdAnimal[], context: SeasonContext): ColdPl
           list.length ? (Math.min(...list.map(c => c.cooledDay)) + 5) * 24 : now - 48,
         )
       : 0
-    const watch = log && band ? watchPlace(log, from, now, band) : null
+    const watch = log && band ? watchSpan(log, from, now, limitsOfBand(band)) : null
     return {
       placeId,
       name: place.name,

@@ -1,5 +1,6 @@
 import { defineSubject, type DatedEntry } from '../../log'
 import { placeKinds } from './kinds'
+import { placeLines } from './lines'
 import type { Place } from './state'
 
 /** The entry that brings a place into the house. */
@@ -12,5 +13,10 @@ export const place = defineSubject({
   collection: 'places',
   noun: { one: 'place', many: 'places' },
   kinds: placeKinds,
+  lines: placeLines,
+  namesOf: ({ name, parentId }, { places }) => [
+    name,
+    ...(parentId && places[parentId] ? [`${places[parentId].name} ${name}`] : []),
+  ],
   found: ({ id, data }) => ({ id, ...(data as unknown as Omit<Place, 'id'>) }),
 })

@@ -1,7 +1,16 @@
 import { z } from 'zod'
-import { defineKind, type House, type Problem } from '../../log'
+import { defineKind, seen, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
+import { CHANNELS, CHANNEL_IDS, ZONES, ZONE_IDS, implausible } from '../../channels'
 import { PLACE_KINDS } from './state'
+
+const hour = z.number({ error: 'An hour of the clock is a number' }).min(0, 'From 0 to 24').max(24, 'From 0 to 24')
+const LightHours = z
+  .strictObject({ on: hour, off: hour })
+  .refine(({ on, off }) => on !== off, 'Lamps that go on and off at one time give no light')
+
+/** Readings by hand that a place keeps in mind: the log has all of them. */
+const MEASURED_KEPT = 60
 
 /** All that is said of a place. */
 export const PlaceData = z.strictObject({
@@ -22,6 +31,7 @@ export const PlaceData = z.strictObject({
     .max(9999)
     .nullable()
     .default(null),
+  light: LightHours.nullable().optional(),
 })
 
 /** A place cannot stand inside itself, however many others are between. */
@@ -57,11 +67,45 @@ export const placeKinds = [
       order: PlaceData.shape.order.unwrap().optional(),
       tempC: PlaceData.shape.tempC.unwrap().optional(),
       capacity: PlaceData.shape.capacity.unwrap().optional(),
+      light: LightHours.nullable().optional(),
     }),
     apply(state, data) {
       Object.assign(state, data)
     },
     check: (state, { parentId }, _, { house }) => standsInItself(house, state.id, parentId),
     wording: d => `Place changed${d.name ? `: ${d.name}` : ''}`,
+  }),
+  defineKind({
+    kind: 'placeRead',
+    subject: 'place',
+    verb: 'Write reading',
+    data: z
+      .strictObject({
+        channel: z.enum(CHANNEL_IDS),
+        zone: z.enum(ZONE_IDS).default('air'),
+        value: z.number({ error: 'A reading is a number' }),
+        /** An infrared thermometer reads a surface, not the air. */
+        surface: z.literal(true).optional(),
+      })
+      .superRefine(({ channel, value }, context) => {
+        const problem = implausible(channel, value)
+        if (problem) context.addIssue({ code: 'custom', path: ['value'], message: problem })
+      }),
+    apply(state, { channel, zone, value }, entry) {
+      const read = { ...seen(entry), at: Date.parse(entry.at), channel, zone, value }
+      state.measured = [...(state.measured ?? []), read].slice(-MEASURED_KEPT)
+    },
+    wording: d =>
+      `${ZONES[d.zone]} read at ${CHANNELS[d.channel].unit ? `${d.value} ${CHANNELS[d.channel].unit}` : `UV index ${d.value}`}${d.surface ? ', surface' : ''}`,
+  }),
+  defineKind({
+    kind: 'alarmAnswered',
+    subject: 'place',
+    verb: 'Answer alarm',
+    data: z.strictObject({ alarm: z.string().min(1).max(160), why: lineOfText(200, 'Say why it may be silent') }),
+    apply(state, { alarm, why }, entry) {
+      state.answered = { ...state.answered, [alarm]: { at: Date.parse(entry.at), why } }
+    },
+    wording: d => `Alarm answered: ${d.why}`,
   }),
 ]

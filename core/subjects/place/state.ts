@@ -1,4 +1,25 @@
+import type { Channel, Zone } from '../../channels'
+import type { Day } from '../../chance'
+
 export const PLACE_KINDS = ['room', 'rack', 'shelf', 'tub', 'incubator', 'cold'] as const
+
+/** One reading by hand. */
+export interface Measured {
+  entryId: string
+  day: Day
+  /** Milliseconds since 1970. */
+  at: number
+  channel: Channel
+  zone: Zone
+  /** In the unit of the channel. */
+  value: number
+}
+
+/** Lamps on and off, in hours of the clock; over midnight when `off` is before `on`. */
+export interface LightHours {
+  on: number
+  off: number
+}
 
 /** A room, rack, shelf, tub, incubator or cold place; they nest, and `order` is the order in which one walks. */
 export interface Place {
@@ -10,6 +31,12 @@ export interface Place {
   tempC: number | null
   /** How many animals (or tubs) a cold place takes; null = not said. */
   capacity: number | null
+  /** Hours of light; those of what it stands in, where nothing is said. */
+  light?: LightHours | null
+  /** Read by hand, oldest first. */
+  measured?: readonly Measured[]
+  /** Alarms of the place that the keeper has answered: when, and why they may be silent. */
+  answered?: Readonly<Record<string, { at: number; why: string }>>
 }
 
 declare module '../../log/house' {

@@ -7,7 +7,13 @@ export default answer(async (): Promise<DeviceList> => {
   const [devices, simulator] = [await theDevices(), await theSimulator()]
   const views = await devices.views()
   return {
-    devices: views.map(d => ({ ...d, faults: simulator?.faultsOf(d.id) ?? [] })),
+    devices: await Promise.all(
+      views.map(async d => ({
+        ...d,
+        faults: simulator?.faultsOf(d.id) ?? [],
+        canFail: (await simulator?.canFail(d.id)) ?? [],
+      })),
+    ),
     now: new Date(houseNow()).toISOString(),
     demo: simulator !== null,
   }

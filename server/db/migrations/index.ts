@@ -3,6 +3,7 @@ import * as first from './001-first-tables'
 import * as winter from './002-winter'
 import * as access from './003-access'
 import * as oneLog from './004-one-log'
+import * as climate from './005-climate'
 
 interface Migration {
   name: string
@@ -16,6 +17,7 @@ const migrations: Migration[] = [
   { name: '002-winter', up: winter.up },
   { name: '003-access', up: access.up },
   { name: '004-one-log', up: oneLog.up, config: oneLog.config },
+  { name: '005-climate', up: climate.up },
 ]
 
 export const migrationNames: readonly string[] = migrations.map(m => m.name)

@@ -1,18 +1,25 @@
 import type { Knex } from 'knex'
 import type { DeviceKind } from '#shared/contracts/devices'
-import type { HourSums } from '../../devices/climate'
+import { CHANNELS, CHANNEL_IDS, type Channel, type Zone } from '#core/channels'
+import type { HourSums, ReadAt } from '../../devices/climate'
 
 export interface Device {
   id: string
+  /** Its number, which is never given again: rows of readings carry it. */
+  no: number
   name: string
   kind: DeviceKind
   placeId: string | null
+  /** Where in the place it reads. */
+  zone: Zone
   tokenHash: string
   simulated: boolean
 }
 
 interface DeviceRow {
   id: string
+  no: number
+  zone: Zone
   name: string
   kind: DeviceKind
   place_id: string | null
@@ -22,25 +29,33 @@ interface DeviceRow {
 
 interface HourRow {
   place_id: string
-  device_id: string
+  device_no: number
+  channel: string
+  zone: Zone
   hour: number
   n: number
-  sum_c: number
-  min_c: number
-  max_c: number
+  sum: number
+  min: number
+  max: number
 }
 
 export interface RawReading {
+  channel: Channel
   /** Milliseconds since 1970. */
   at: number
-  tempC: number
+  value: number
 }
+
+const CHANNEL_OF = new Map<string, Channel>(CHANNEL_IDS.map(id => [CHANNELS[id].code, id]))
+const channelOf = (code: string): Channel => CHANNEL_OF.get(code)!
 
 const ROWS_AT_ONCE = 120
 
 export async function allDevices(db: Knex): Promise<Device[]> {
   return (await db<DeviceRow>('devices').orderBy('name')).map(r => ({
     id: r.id,
+    no: r.no,
+    zone: r.zone,
     name: r.name,
     kind: r.kind,
     placeId: r.place_id,
@@ -49,15 +64,24 @@ export async function allDevices(db: Knex): Promise<Device[]> {
   }))
 }
 
-export async function insertDevice(db: Knex, d: Device): Promise<void> {
+/** Adds a device under the next number. @returns its number */
+export async function insertDevice(db: Knex, d: Omit<Device, 'no'>): Promise<number> {
+  const [row] = (await db.raw(`SELECT max(
+    (SELECT COALESCE(max(no), 0) FROM devices), (SELECT COALESCE(max(device_no), 0) FROM readings_hourly)) AS last`)) as {
+    last: number
+  }[]
+  const no = row!.last + 1
   await db<DeviceRow>('devices').insert({
     id: d.id,
+    no,
+    zone: d.zone,
     name: d.name,
     kind: d.kind,
     place_id: d.placeId,
     token_hash: d.tokenHash,
     simulated: d.simulated ? 1 : 0,
   })
+  return no
 }
 
 /** The device leaves with its raw readings; the hours of its place stay. */
@@ -68,68 +92,78 @@ export async function deleteDevice(db: Knex, id: string): Promise<void> {
 export async function allHours(
   db: Knex,
   fromHour: number,
-): Promise<{ placeId: string; hour: number; sums: HourSums }[]> {
+): Promise<{ readAt: ReadAt; hour: number; sums: HourSums }[]> {
   const rows = await db<HourRow>('readings_hourly').where('hour', '>=', fromHour)
-  return rows.map(r => ({
-    placeId: r.place_id,
-    hour: r.hour,
-    sums: { n: r.n, sumC: r.sum_c, minC: r.min_c, maxC: r.max_c },
+  return rows.map(({ place_id, device_no, channel, zone, hour, n, sum, min, max }) => ({
+    readAt: { placeId: place_id, deviceNo: device_no, channel: channelOf(channel), zone },
+    hour,
+    sums: { n, sum, min, max },
   }))
 }
 
 /** Adds to the hours of a place what a device read in them. */
-export async function addHours(
-  db: Knex,
-  placeId: string,
-  deviceId: string,
-  hours: ReadonlyMap<number, HourSums>,
-): Promise<void> {
+export async function addHours(db: Knex, at: ReadAt, hours: ReadonlyMap<number, HourSums>): Promise<void> {
   for (const [hour, s] of hours) {
     await db.raw(
-      `INSERT INTO readings_hourly (place_id, device_id, hour, n, sum_c, min_c, max_c) VALUES (?, ?, ?, ?, ?, ?, ?)
-       ON CONFLICT (place_id, device_id, hour) DO UPDATE SET n = n + excluded.n, sum_c = sum_c + excluded.sum_c, min_c = min(min_c, excluded.min_c), max_c = max(max_c, excluded.max_c)`,
-      [placeId, deviceId, hour, s.n, s.sumC, s.minC, s.maxC],
+      `INSERT INTO readings_hourly (place_id, device_no, channel, zone, hour, n, sum, min, max)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+       ON CONFLICT (place_id, device_no, channel, zone, hour) DO UPDATE SET
+         n = n + excluded.n, sum = sum + excluded.sum, min = min(min, excluded.min), max = max(max, excluded.max)`,
+      [at.placeId, at.deviceNo, CHANNELS[at.channel].code, at.zone, hour, s.n, s.sum, s.min, s.max],
     )
   }
 }
 
 const INSTANTS_AT_ONCE = 500
 
-/** Readings of a device at these instants that are stored already. */
+/** Readings of one channel of a device at these instants that are stored already. */
 export async function storedReadings(
   db: Knex,
-  deviceId: string,
+  deviceNo: number,
+  channel: Channel,
   instants: readonly number[],
 ): Promise<Map<number, number>> {
   const known = new Map<number, number>()
   for (let i = 0; i < instants.length; i += INSTANTS_AT_ONCE) {
-    const rows = await db<{ device_id: string; at: number; temp_c: number }>('readings')
-      .where({ device_id: deviceId })
+    const rows = await db<{ device_no: number; channel: string; at: number; value: number }>('readings')
+      .where({ device_no: deviceNo, channel: CHANNELS[channel].code })
       .whereIn('at', instants.slice(i, i + INSTANTS_AT_ONCE))
-    for (const r of rows) known.set(r.at, r.temp_c)
+    for (const r of rows) known.set(r.at, r.value)
   }
   return known
 }
 
-export async function insertReadings(db: Knex, deviceId: string, readings: readonly RawReading[]): Promise<void> {
+export async function insertReadings(db: Knex, deviceNo: number, readings: readonly RawReading[]): Promise<void> {
   await db.batchInsert(
     'readings',
-    readings.map(r => ({ device_id: deviceId, at: r.at, temp_c: r.tempC })),
+    readings.map(r => ({ device_no: deviceNo, channel: CHANNELS[r.channel].code, at: r.at, value: r.value })),
     ROWS_AT_ONCE,
   )
 }
 
-export async function deleteReadingsBefore(db: Knex, deviceId: string, at: number): Promise<void> {
-  await db('readings').where({ device_id: deviceId }).where('at', '<', at).delete()
+export async function deleteReadingsBefore(db: Knex, deviceNo: number, at: number): Promise<void> {
+  await db('readings').where({ device_no: deviceNo }).where('at', '<', at).delete()
 }
 
-export async function latestReadings(db: Knex): Promise<Map<string, RawReading>> {
+/** The latest reading of each channel of each device, by its number. */
+export async function latestReadings(db: Knex): Promise<Map<number, RawReading[]>> {
   // SQLite gives the other columns of the row that holds the maximum
   const rows = (await db('readings')
-    .select('device_id', 'temp_c')
+    .select('device_no', 'channel', 'value')
     .max({ at: 'at' })
-    .groupBy('device_id')) as unknown as { device_id: string; temp_c: number; at: number }[]
-  return new Map(rows.map(r => [r.device_id, { at: r.at, tempC: r.temp_c }]))
+    .groupBy('device_no', 'channel')) as unknown as {
+    device_no: number
+    channel: string
+    value: number
+    at: number
+  }[]
+  const latest = new Map<number, RawReading[]>()
+  for (const r of rows)
+    latest.set(r.device_no, [
+      ...(latest.get(r.device_no) ?? []),
+      { channel: channelOf(r.channel), at: r.at, value: r.value },
+    ])
+  return latest
 }
 
 export async function insertSetAside(

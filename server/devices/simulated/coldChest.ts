@@ -1,6 +1,7 @@
 import { seededRandom } from '#core/chance'
 import { dayOfYear } from '#core/brumation'
 import type { Fault } from '#shared/contracts/devices'
+import type { Reads, SimulatedDevice } from './device'
 
 export interface ChestOptions {
   /** Hours in which a difference to the room falls to 1/e with the lid shut. */
@@ -8,6 +9,8 @@ export interface ChestOptions {
   /** How far below the room it settles with the compressor on, K; and above it with the heater on. */
   coolsK: number
   heatsK: number
+  /** What its thermostat reads too low when it fails, K: so much too warm is the box. */
+  readsLowK?: number
   /** Thermostat: on above and below the setpoint by this, K. */
   hysteresisK: number
   noiseK: number
@@ -21,6 +24,16 @@ export const chestDefaults: Omit<ChestOptions, 'seed' | 'startC'> = {
   heatsK: 14,
   hysteresisK: 0.35,
   noiseK: 0.06,
+}
+
+/** An incubator: it heats slowly, and cools by itself. */
+export const incubatorDefaults: Omit<ChestOptions, 'seed' | 'startC'> = {
+  tauHours: 4,
+  coolsK: 0,
+  heatsK: 24,
+  readsLowK: 1.6,
+  hysteresisK: 0.2,
+  noiseK: 0.05,
 }
 
 /**
@@ -45,8 +58,12 @@ export const nextTempC = (tempC: number, restC: number, hours: number, tauHours:
 const OPEN_TAU_HOURS = 0.6
 const MINUTE_MS = 60_000
 
-/** A cold chest with a thermostat and a probe, stepped by the minute. The same seed gives the same readings. */
-export class ColdChest {
+/**
+ * A chest with a thermostat and a probe, stepped by the minute: one that cools, or an incubator that heats. The same seed
+ * gives the same readings.
+ */
+export class ColdChest implements SimulatedDevice {
+  readonly canFail: readonly Fault[]
   private tempC: number
   private running: 'cooling' | 'heating' | null = null
   private openMinutes = 0
@@ -59,6 +76,7 @@ export class ColdChest {
     private readonly roomC: (ms: number) => number = roomTempC,
   ) {
     this.tempC = options.startC
+    this.canFail = options.coolsK > 0 ? ['compressor', 'battery', 'door'] : ['thermostat', 'battery', 'door']
     this.random = seededRandom(options.seed)
   }
 
@@ -73,7 +91,7 @@ export class ColdChest {
 
   /** Goes on by one minute to `ms`, and reads; null with a dead battery. */
   step(ms: number): number | null {
-    const setC = this.setpointC(ms)
+    const setC = this.setpointC(ms) + (this.faults.has('thermostat') ? (this.options.readsLowK ?? 0) : 0)
     const { hysteresisK, coolsK, heatsK, tauHours, noiseK } = this.options
     if (this.tempC > setC + hysteresisK) this.running = 'cooling'
     else if (this.tempC < setC - hysteresisK) this.running = 'heating'
@@ -95,10 +113,10 @@ export class ColdChest {
   }
 
   /** Every minute after `fromMs` up to `toMs`. */
-  run(fromMs: number, toMs: number, take: (ms: number, tempC: number) => void): void {
+  run(fromMs: number, toMs: number, take: (ms: number, reads: Reads) => void): void {
     for (let ms = (Math.floor(fromMs / MINUTE_MS) + 1) * MINUTE_MS; ms <= toMs; ms += MINUTE_MS) {
       const read = this.step(ms)
-      if (read !== null) take(ms, read)
+      if (read !== null) take(ms, { temperature: read })
     }
   }
 }

@@ -1,0 +1,19 @@
+import type { Fact } from '../schema'
+import { memory, practice } from './marks'
+
+/** What holds for the climate of every place. */
+export const places: Record<string, Fact> = {
+  bandTolerance: memory(4, 'hours', 'A place may be outside its band for so long: an open door, a cold morning'),
+  dampFor: practice(3, 'days', 'Too damp for so long: noisy breath follows'),
+  dryFor: memory(2, 'days', 'Too dry for so long: sheds stick and toes are lost'),
+  heatHarm: memory(5, '°C', 'Over the band: told at once, since heat kills within hours'),
+  coldHarm: memory(8, '°C', 'Under the band: told at once'),
+  stuckFor: memory(20, 'hours', 'A probe that reads exactly the same for so many hours of a day is stuck'),
+  jumpOf: memory(10, '°C', 'From one hour to the next, away from a lamp: the probe has fallen or the door is open'),
+  apartTemperature: memory(1.5, '°C', 'Two probes of one spot differ by so much over a day: one of them is wrong'),
+  apartHumidity: memory(8, '%', 'Two hygrometers of one spot differ by so much over a day: one of them is wrong'),
+  handFresh: memory(7, 'days', 'A reading by hand speaks for its place so long'),
+  lightOn: memory(8, 'o’clock', 'Lamps go on, where a place says nothing else'),
+  lightOff: memory(20, 'o’clock', 'Lamps go off, where a place says nothing else'),
+  lightSettles: memory(3, 'hours', 'After lamps go on or off a place has so long to warm or cool'),
+}

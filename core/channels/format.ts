@@ -1,0 +1,8 @@
+import { formatQuantity } from '../units'
+import { CHANNELS, type Channel } from './channels'
+
+/** A reading as it is shown: `31.4 °C` (or in °F), `72 %`, `UV index 3.1`. */
+export function formatReading(channel: Channel, value: number, tempUnit: '°C' | '°F'): string {
+  if (channel === 'temperature') return formatQuantity(Number(value.toFixed(1)), tempUnit)
+  return channel === 'humidity' ? `${Math.round(value)} %` : `${CHANNELS.uvIndex.label} ${value.toFixed(1)}`
+}

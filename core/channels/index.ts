@@ -1,0 +1,15 @@
+export {
+  CHANNELS,
+  CHANNEL_IDS,
+  ZONES,
+  ZONE_IDS,
+  implausible,
+  partsOfSeries,
+  seriesOf,
+  type Channel,
+  type HourlyLog,
+  type PlaceLogs,
+  type Series,
+  type Zone,
+} from './channels'
+export { formatReading } from './format'

@@ -1,0 +1,3 @@
+export { calendarFor } from './calendar'
+export { isLightAt, lightHoursOf } from './light'
+export { placesOutlook } from './outlook'
