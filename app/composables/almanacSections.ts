@@ -6,6 +6,7 @@ import type {
   Feeder,
   Mating,
   Measure,
+  RoundJob,
   Sexing,
   Species,
   SpeciesPart,
@@ -13,6 +14,7 @@ import type {
   Supply,
 } from '#core/almanac'
 import { EVENT_NAMES } from '#core/pairing'
+import { JOB_WORDS } from '#core/subjects/jobWords'
 
 export interface Row {
   label: string
@@ -217,6 +219,8 @@ const HEALTH_WORDS: Record<string, string> = {
   jumpOf: 'A jump of a probe, from',
   apartTemperature: 'Two thermometers differ too much from',
   apartHumidity: 'Two hygrometers differ too much from',
+  houseTestEvery: 'Tests of the house every',
+  houseTestLate: 'Tests of the house are late after',
   handFresh: 'A reading by hand counts for',
   lightOn: 'Lamps on at',
   lightOff: 'Lamps off at',
@@ -255,6 +259,27 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
       ['clocks'],
     ],
     ...(s.climate ? ([['Its place: from, to', climateRows(s.climate, `${p}.climate`), ['climate']]] as Section[]) : []),
+    ...(s.rounds
+      ? ([
+          [
+            'Care that comes round: every, late after',
+            Object.entries(s.rounds).map(([job, r]) => ({
+              label: JOB_WORDS[job as RoundJob].name,
+              unit: 'days',
+              numbers: [
+                ...fact(`${JOB_WORDS[job as RoundJob].name}, every`, `${p}.rounds.${job}.everyDays`, r.everyDays)
+                  .numbers,
+                ...fact(
+                  `${JOB_WORDS[job as RoundJob].name}, late after`,
+                  `${p}.rounds.${job}.toleranceDays`,
+                  r.toleranceDays,
+                ).numbers,
+              ],
+            })),
+            ['rounds'],
+          ],
+        ] as Section[])
+      : []),
     ...(s.supplements
       ? ([
           [

@@ -29,6 +29,7 @@ export const SPECIES_PARTS = [
   'ladder',
   'climate',
   'supplements',
+  'rounds',
   'weighEveryDays',
   'cautions',
 ] as const satisfies readonly (keyof Species)[]

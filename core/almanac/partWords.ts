@@ -6,6 +6,7 @@ const NAMES: Record<string, string> = {
   cold: 'winter',
   climate: 'how its place should be',
   supplements: 'powders',
+  rounds: 'care that comes round',
   winter: 'whether it winters',
   mating: 'pairing',
   sexing: 'sexes',

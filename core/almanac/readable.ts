@@ -21,7 +21,7 @@ export function readableSheet(species: Species, almanac: Almanac): string {
   const spread = (label: string, s: Spread | undefined) =>
     s ? [line(label, `${s.earliest} – ${s.likely} – ${s.latest} ${s.unit}`, s)] : []
   const table = (rows: string[]) => (rows.length ? ['| | | from |', '|---|---|---|', ...rows, ''] : [])
-  const { climate, cold, incubation, nextClutch, supplements } = species
+  const { climate, cold, incubation, nextClutch, rounds, supplements } = species
   const band = (label: string, b: Band | undefined) =>
     b ? [line(label, `${b.low.value} – ${b.high.value} ${b.low.unit}`, b.low)] : []
   return [
@@ -51,6 +51,20 @@ export function readableSheet(species: Species, almanac: Almanac): string {
             ...band('Humidity', climate.humidity),
             ...band('UV index', climate.uvIndex),
           ]),
+        ]
+      : []),
+    ...(rounds
+      ? [
+          '## Care that comes round',
+          '',
+          ...table(
+            Object.entries(rounds).flatMap(([job, r]) =>
+              fact(
+                job.replace(/([A-Z])/g, ' $1').replace(/^./, c => c.toUpperCase()),
+                r.everyDays,
+              ),
+            ),
+          ),
         ]
       : []),
     ...(supplements

@@ -263,6 +263,29 @@ const Climate = z
   )
 export type Climate = z.infer<typeof Climate>
 
+/** Every so many days (half a day is twice a day), and how many days late is no harm yet. */
+const Rhythm = z.strictObject({ everyDays: Fact, toleranceDays: Fact })
+
+/** Care that comes round where a species lives, in the order in which one does it. */
+export const ROUND_JOBS = ['mist', 'uvReading', 'spotClean', 'lightClean', 'fullChange', 'water'] as const
+export type RoundJob = (typeof ROUND_JOBS)[number]
+const Rounds = z
+  .strictObject({
+    mist: Rhythm.optional(),
+    uvReading: Rhythm.optional(),
+    spotClean: Rhythm.optional(),
+    lightClean: Rhythm.optional(),
+    fullChange: Rhythm.optional(),
+    water: Rhythm.optional(),
+  })
+  .refine(r => Object.keys(r).length > 0, 'At least one job must be known')
+  .refine(
+    r => Object.values(r).every(job => job.everyDays.value >= 0.25 && job.everyDays.value <= 2000),
+    'A job comes round between four times a day and every 2000 days',
+  )
+  .refine(r => Object.values(r).every(job => job.toleranceDays.value >= 0), 'A tolerance is not under 0 days')
+export type Rounds = z.infer<typeof Rounds>
+
 /** Every how many meals a powder is due. Exactly one source of vitamin D3 at a time: under UVB the powder has none. */
 const Supplements = z.strictObject({ calciumEvery: Fact, vitaminsEvery: Fact, d3Every: Fact })
 export type Supplements = z.infer<typeof Supplements>
@@ -311,6 +334,7 @@ export const Species = z.strictObject({
     ),
   climate: Climate.optional(),
   supplements: Supplements.optional(),
+  rounds: Rounds.optional(),
   weighEveryDays: z.strictObject({ young: Fact, adult: Fact, cold: Fact }),
   cautions: z.array(z.string().max(400)).max(20),
 })

@@ -1,14 +1,27 @@
 import { derived } from '../derived'
-import type { AnimalState, House } from '../subjects'
+import { tadpolesLeft, youngInGroup, type House } from '../subjects'
 
-/** Animals by the place they live in; those in the cold are watched by their winter. */
-export const residentsOf = derived((house: House): ReadonlyMap<string, readonly AnimalState[]> => {
-  const residents = new Map<string, AnimalState[]>()
-  for (const animal of Object.values(house.animals)) {
-    if (animal.status !== 'alive' || !animal.placeId || (animal.cooled && !animal.warmed)) continue
-    const list = residents.get(animal.placeId)
-    if (list) list.push(animal)
-    else residents.set(animal.placeId, [animal])
+/** What lives in a place: an animal, or the young of a clutch that have no tags yet. */
+export interface Resident {
+  tag: string
+  speciesId: string
+}
+
+/** Who lives in each place, by its id; those in the cold are watched by their winter. */
+export const residentsOf = derived((house: House): ReadonlyMap<string, readonly Resident[]> => {
+  const residents = new Map<string, Resident[]>()
+  const add = (placeId: string, resident: Resident) => {
+    const list = residents.get(placeId)
+    if (list) list.push(resident)
+    else residents.set(placeId, [resident])
+  }
+  for (const { status, placeId, cooled, warmed, tag, speciesId } of Object.values(house.animals))
+    if (status === 'alive' && placeId && !(cooled && !warmed)) add(placeId, { tag, speciesId })
+  for (const clutch of Object.values(house.clutches)) {
+    const lives = !clutch.ended && youngInGroup(clutch) + tadpolesLeft(clutch) > 0
+    // young do not stay in an incubator: where they are is not written yet
+    const isHome = clutch.placeId && house.places[clutch.placeId]?.kind !== 'incubator'
+    if (lives && isHome) add(clutch.placeId!, { tag: clutch.tag, speciesId: clutch.speciesId })
   }
   return residents
 })

@@ -3,6 +3,7 @@ import type { Band, ColdTrouble, ColdVerdict, Eligibility, LossPoint, Programme,
 import type { Day, DayDist, DaySummary } from '../chance'
 import type { Channel, Zone } from '../channels'
 import type { ClimateDay, SeriesTrouble, SpanWatch } from '../climate'
+import type { CareLine } from '../jobs'
 import type { Judgement, Reason } from '../judgement'
 import type { Subject } from '../subjects'
 import type { EventForecast, LoadVerdict, Unvisited, Visit } from '../pairing'
@@ -104,6 +105,8 @@ export interface Season {
   winter: WinterOutlook
   breeding: BreedingOutlook
   places: PlaceView[]
+  /** Care of places that is due today, in walking order. */
+  care: CareLine[]
 }
 
 /** What is wrong with a place, and what the keeper has said to it. */

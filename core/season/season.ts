@@ -1,6 +1,7 @@
 import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { foldHouse, type FoldMemory, type House, type Records } from '../subjects'
+import { careLines } from '../jobs'
 import { alarmsOf, harmFirst } from './alarms'
 import { breedingOutlook } from './breeding'
 import type { SeasonContext } from './context'
@@ -77,6 +78,7 @@ export function* seasonSteps(
   )
   yield
   const places = step('the places', [], () => placesOutlook(context))
+  const care = step('the care of places', [], () => careLines(house, almanac, today))
   const joined = { ...context, lanes, winter, breeding, places }
   const tasks = step('the tasks', [], () => tasksOf(joined))
   yield
@@ -90,6 +92,7 @@ export function* seasonSteps(
     winter,
     breeding,
     places,
+    care,
     tasks,
     alarms: harmFirst([...failureAlarms(failures, house), ...alarms]),
   }

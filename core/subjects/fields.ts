@@ -4,6 +4,8 @@ import { lineOfText } from '../reference'
 /** The short name that is printed on labels. */
 export const tag = lineOfText(24, 'A tag is needed')
 
+export const dayText = z.iso.date('A day is written as 2026-11-12')
+
 /** How many feeders; large cultures yield many. */
 export const amount = (what: string) =>
   z

@@ -2,6 +2,7 @@ import { animal } from './animal'
 import { clutch } from './clutch'
 import { culture } from './culture'
 import { feeder } from './feeder'
+import { job } from './job'
 import { lamp } from './lamp'
 import { locus } from './locus'
 import { number } from './number'
@@ -19,6 +20,7 @@ export const subjects = [
   feeder,
   species,
   place,
+  job,
   animal,
   pairing,
   clutch,

@@ -9,6 +9,7 @@ import { health } from './health'
 import { lizards, moreLizards } from './lizards'
 import { schools } from './schools'
 import { places } from './places'
+import { roundsOf } from './rounds'
 import { common, sexing, signs } from './sexing'
 import { moreSnakes, snakes } from './snakes'
 import { sources } from './sources'
@@ -30,7 +31,7 @@ const writtenOut: Almanac = withoutPrototypes({
   species: Object.fromEntries(
     [...snakes, ...lizards, ...tortoises, ...frogs].map(s => {
       const { supplements } = dusted(s.id, s.eats, s.group)
-      const more = { ...keptBy(s.id), ...(supplements && { supplements }) }
+      const more = { ...keptBy(s.id), rounds: roundsOf(s.id, s.group), ...(supplements && { supplements }) }
       return [s.id, { ...s, sexing: sexing[s.id], mating: mating[s.id], ...more }]
     }),
   ),
@@ -43,7 +44,15 @@ const writtenOut: Almanac = withoutPrototypes({
 
 /** What is dusted follows the relative, unless the species eats otherwise. */
 const rowsOf = (group: Species['group'], rows: readonly OwnSpecies[]) =>
-  rows.map(row => ({ ...row, parts: { ...keptBy(row.id), ...dusted(row.id, row.parts.eats, group), ...row.parts } }))
+  rows.map(row => ({
+    ...row,
+    parts: {
+      ...keptBy(row.id),
+      ...(row.type ? {} : { rounds: roundsOf(row.id, group) }),
+      ...dusted(row.id, row.parts.eats, group),
+      ...row.parts,
+    },
+  }))
 
 /** What is shipped: species written out whole, and those that stand on a relative. */
 export const shipped: Shipped = {

@@ -12,6 +12,8 @@ export const places: Record<string, Fact> = {
   jumpOf: memory(10, '°C', 'From one hour to the next, away from a lamp: the probe has fallen or the door is open'),
   apartTemperature: memory(1.5, '°C', 'Two probes of one spot differ by so much over a day: one of them is wrong'),
   apartHumidity: memory(8, '%', 'Two hygrometers of one spot differ by so much over a day: one of them is wrong'),
+  houseTestEvery: practice(91, 'days', 'Smoke alarm, thermostat guard, spare heater, second thermometer: quarterly'),
+  houseTestLate: practice(14, 'days', 'Late after so long'),
   handFresh: memory(7, 'days', 'A reading by hand speaks for its place so long'),
   lightOn: memory(8, 'o’clock', 'Lamps go on, where a place says nothing else'),
   lightOff: memory(20, 'o’clock', 'Lamps go off, where a place says nothing else'),

@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { defineKind, seen, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
 import { CHANNELS, CHANNEL_IDS, ZONES, ZONE_IDS, implausible } from '../../channels'
+import { FINDINGS, FINDING_WORDS, jobId, withCare } from '../care'
+import { JOB_WORDS, isRoundJob } from '../jobWords'
 import { PLACE_KINDS } from './state'
 
 const hour = z.number({ error: 'An hour of the clock is a number' }).min(0, 'From 0 to 24').max(24, 'From 0 to 24')
@@ -11,6 +13,12 @@ const LightHours = z
 
 /** Readings by hand that a place keeps in mind: the log has all of them. */
 const MEASURED_KEPT = 60
+
+/** Things found that are kept in mind until they are settled. */
+const FOUND_KEPT = 20
+
+const noSuchJob = (job: string, { jobs }: House): Problem | null =>
+  isRoundJob(job) || Object.hasOwn(jobs, job) ? null : { path: 'data.job', message: 'There is no such job' }
 
 /** All that is said of a place. */
 export const PlaceData = z.strictObject({
@@ -107,5 +115,67 @@ export const placeKinds = [
       state.answered = { ...state.answered, [alarm]: { at: Date.parse(entry.at), why } }
     },
     wording: d => `Alarm answered: ${d.why}`,
+  }),
+  defineKind({
+    kind: 'cared',
+    subject: 'place',
+    verb: 'Record care',
+    data: z.strictObject({
+      job: jobId,
+      /** Places in it that were left out. */
+      but: z.array(reference('place')).max(500).optional(),
+      /** Nothing, where the list is empty; not said, where there is none. */
+      found: z.array(z.enum(FINDINGS)).max(FINDINGS.length).optional(),
+      note: z.string().max(300).optional(),
+    }),
+    apply(state, { job, but, found, note }, entry) {
+      state.care = withCare(state.care, job, entry, but)
+      if (found?.length || note)
+        state.found = [
+          ...(state.found ?? []),
+          { entryId: entry.id, day: entry.day, what: found ?? [], note: note ?? null },
+        ].slice(-FOUND_KEPT)
+    },
+    check: (_, { job }, __, { house }) => noSuchJob(job, house),
+    wording: d =>
+      [
+        `${isRoundJob(d.job) ? JOB_WORDS[d.job].done : 'Job done'}${d.but?.length ? `, all but ${d.but.length}` : ''}`,
+        ...(d.found?.length ? [`found ${d.found.map(f => FINDING_WORDS[f]).join(', ')}`] : []),
+        ...(d.note ? [d.note] : []),
+      ].join('; '),
+  }),
+  defineKind({
+    kind: 'findingSettled',
+    subject: 'place',
+    verb: 'Settled',
+    data: z.strictObject({ of: z.string().min(1).max(80), note: z.string().max(300).optional() }),
+    apply(state, { of }) {
+      state.found = state.found?.filter(f => f.entryId !== of)
+    },
+    check: (state, { of }) =>
+      state.found?.some(f => f.entryId === of) ? null : { path: 'data.of', message: 'This is settled already' },
+    wording: d => `What was found is settled${d.note ? `: ${d.note}` : ''}`,
+  }),
+  defineKind({
+    kind: 'rhythmSet',
+    subject: 'place',
+    verb: 'Set rhythm',
+    data: z.strictObject({
+      job: jobId,
+      /** Null: not done here. Left out: as the species want it. */
+      everyDays: z
+        .number({ error: 'Every so many days: a number' })
+        .min(0.25, 'Four times a day at most')
+        .max(2000, 'Every 2000 days at least')
+        .nullable()
+        .optional(),
+    }),
+    apply(state, { job, everyDays }) {
+      const { [job]: _, ...others } = state.rhythms ?? {}
+      state.rhythms = everyDays === undefined ? others : { ...others, [job]: everyDays }
+    },
+    check: (_, { job }, __, { house }) => noSuchJob(job, house),
+    wording: d =>
+      `${isRoundJob(d.job) ? JOB_WORDS[d.job].name : 'Job'}: ${d.everyDays === undefined ? 'as the species want it' : d.everyDays === null ? 'not done here' : `every ${d.everyDays} days`}`,
   }),
 ]

@@ -1,5 +1,6 @@
 import type { Channel, Zone } from '../../channels'
 import type { Day } from '../../chance'
+import type { CareDone, Finding } from '../care'
 
 export const PLACE_KINDS = ['room', 'rack', 'shelf', 'tub', 'incubator', 'cold'] as const
 
@@ -13,6 +14,14 @@ export interface Measured {
   zone: Zone
   /** In the unit of the channel. */
   value: number
+}
+
+/** Something that was found while caring for a place. */
+export interface Found {
+  entryId: string
+  day: Day
+  what: readonly Finding[]
+  note: string | null
 }
 
 /** Lamps on and off, in hours of the clock; over midnight when `off` is before `on`. */
@@ -35,6 +44,12 @@ export interface Place {
   light?: LightHours | null
   /** Read by hand, oldest first. */
   measured?: readonly Measured[]
+  /** Jobs that were done here, or in what stands in it. */
+  care?: CareDone
+  /** Own rhythms of jobs, here and in what stands in it: days, or null for a job that is not done. */
+  rhythms?: Readonly<Record<string, number | null>>
+  /** What was found and is not settled yet, oldest first. */
+  found?: readonly Found[]
   /** Alarms of the place that the keeper has answered: when, and why they may be silent. */
   answered?: Readonly<Record<string, { at: number; why: string }>>
 }

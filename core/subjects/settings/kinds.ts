@@ -1,5 +1,8 @@
+import { z } from 'zod'
 import { LogbookError, defineKind, redated, sure, type CheckContext, type KindContext, type Problem } from '../../log'
 import { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../../settings'
+import { withCare } from '../care'
+import { HOUSE_JOBS, HOUSE_JOB_WORDS } from '../jobWords'
 import { THE_HOUSE } from './state'
 
 /** Another time zone reads the days of all that is written anew: the keeper is asked, with how many would move. */
@@ -26,6 +29,16 @@ function isChoice(almanac: CheckContext['almanac'], key: string, choice: string)
 }
 
 export const settingsKinds = [
+  defineKind({
+    kind: 'houseCared',
+    subject: 'settings',
+    verb: 'Record test',
+    data: z.strictObject({ job: z.enum(HOUSE_JOBS), note: z.string().max(300).optional() }),
+    apply(state, { job }, entry) {
+      state.care = withCare(state.care, job, entry)
+    },
+    wording: d => `${HOUSE_JOB_WORDS[d.job]}: done${d.note ? `; ${d.note}` : ''}`,
+  }),
   defineKind({
     kind: 'settingsChanged',
     subject: 'settings',

@@ -1,9 +1,12 @@
 import type { HouseSettings } from '../../settings'
+import type { CareDone } from '../care'
 
 /** The settings of the house; there is one of them. */
 export interface SettingsState {
   id: string
   settings: HouseSettings
+  /** Tests of the house that were done. */
+  care?: CareDone
 }
 
 /** Its id. */

@@ -3,13 +3,12 @@ import { reference } from '../../reference'
 import { dayFromIso } from '../../units'
 import { defineKind, seen, type CheckContext, type DatedEntry, type House, type Problem } from '../../log'
 import { isOneSpecies } from '../oneSpecies'
-import { tag } from '../fields'
+import { dayText, tag } from '../fields'
 import type { WinterGroup, WinterWays } from './state'
 
 const none = z.strictObject({})
 const place = reference('place').nullable().optional()
 
-const dayText = z.iso.date('A day is written as 2026-11-12')
 const days = (what: string, most: number) =>
   z
     .number({ error: `${what} must be a number of days` })

@@ -1,0 +1,129 @@
+import { ROUND_JOBS, speciesOf, type Almanac, type Fact, type RoundJob } from '../almanac'
+import type { Day } from '../chance'
+import { residentsOf, waysUp } from '../climate'
+import type { Care, House, Place } from '../subjects'
+
+/** How often a job comes round at a place, and why. */
+export interface JobRhythm {
+  job: string
+  /** Half a day is twice a day. */
+  everyDays: number
+  toleranceDays: number
+  /** The species that wants it most often, with its row; null where the house says so itself. */
+  speciesId: string | null
+  fact: Fact | null
+}
+
+/** A job at one place, as it stands today. */
+export interface JobDue extends JobRhythm {
+  placeId: string
+  /** When it was last done; null: never written. */
+  last: Care | null
+  due: Day
+  /** The first day on which it is late. */
+  lateFrom: Day
+  /** Times that it is done on one day, and times that it was today. */
+  timesADay: number
+  doneToday: number
+}
+
+/** An own rhythm of a place, or of what it stands in: undefined where none is set. */
+function ownRhythm(house: House, placeId: string, job: string): number | null | undefined {
+  for (const { rhythms } of waysUp(house.places, placeId))
+    if (rhythms && Object.hasOwn(rhythms, job)) return rhythms[job]
+  return undefined
+}
+
+/** What the species that live in a place want of a job: the most often of them. */
+function wanted(house: House, almanac: Almanac, placeId: string, job: RoundJob): JobRhythm | null {
+  let most: JobRhythm | null = null
+  for (const { speciesId } of residentsOf(house).get(placeId) ?? []) {
+    const rhythm = speciesOf(almanac, speciesId).rounds?.[job]
+    if (!rhythm || (most && rhythm.everyDays.value >= most.everyDays)) continue
+    most = {
+      job,
+      everyDays: rhythm.everyDays.value,
+      toleranceDays: rhythm.toleranceDays.value,
+      speciesId,
+      fact: rhythm.everyDays,
+    }
+  }
+  return most
+}
+
+/** The jobs that come round at a place, by who lives there and what the house says of it. */
+export function rhythmsOf(house: House, almanac: Almanac, placeId: string): JobRhythm[] {
+  if (!residentsOf(house).get(placeId)?.length) return []
+  return ROUND_JOBS.flatMap((job): JobRhythm[] => {
+    const own = ownRhythm(house, placeId, job)
+    const byKind = wanted(house, almanac, placeId, job)
+    if (own === null) return []
+    if (own === undefined) return byKind ? [byKind] : []
+    // a house that sets its own rhythm keeps the tolerance of the kind, or a third of the rhythm
+    const toleranceDays = byKind?.toleranceDays ?? Math.floor(own / 3)
+    return [{ job, everyDays: own, toleranceDays, speciesId: null, fact: null }]
+  })
+}
+
+/**
+ * Every time that a job was done at a place, oldest first: there, or over all that stands in the same one. What is done
+ * over a rack counts for what stands in it, and not for what stands deeper: that has a rack of its own.
+ */
+function timesDone({ places }: Pick<House, 'places'>, place: Place, job: string): Care[] {
+  const own = place.care?.[job] ?? []
+  const over = (place.parentId ? (places[place.parentId]?.care?.[job] ?? []) : []).filter(
+    c => !c.but.includes(place.id),
+  )
+  return [...own, ...over].sort((a, b) => a.at - b.at)
+}
+
+/** A reading of the UV index by hand is the job of reading it. */
+function uvRead({ measured }: Place): Care[] {
+  return (measured ?? [])
+    .filter(m => m.channel === 'uvIndex')
+    .map(({ day, at, entryId }) => ({ day, at, entryId, but: [] }))
+}
+
+/** How a job stands at a place today. */
+function standing(house: House, rhythm: JobRhythm, place: Place, today: Day): JobDue {
+  const read = rhythm.job === 'uvReading' ? uvRead(place) : []
+  const times = [...timesDone(house, place, rhythm.job), ...read]
+  // what is written ahead has not been done yet
+  const done = times.filter(c => c.day <= today)
+  const last = done.reduce<Care | null>((latest, c) => (latest && latest.day >= c.day ? latest : c), null)
+  const timesADay = Math.max(1, Math.round(1 / rhythm.everyDays))
+  const doneToday = done.filter(c => c.day === today).length
+  const wholeDays = Math.max(1, Math.round(rhythm.everyDays))
+  const next = last ? last.day + wholeDays : today
+  const due = timesADay > 1 && last?.day === today && doneToday < timesADay ? today : next
+  const lateFrom = last ? last.day + wholeDays + Math.floor(rhythm.toleranceDays) + 1 : Number.POSITIVE_INFINITY
+  return { ...rhythm, placeId: place.id, last, due, lateFrom, timesADay, doneToday }
+}
+
+/** Every job that comes round at a place, soonest first as it was declared. */
+export function jobsAt(house: House, almanac: Almanac, placeId: string, today: Day): JobDue[] {
+  const place = house.places[placeId]
+  if (!place) return []
+  return rhythmsOf(house, almanac, placeId).map(rhythm => standing(house, rhythm, place, today))
+}
+
+/** Own jobs of the house at places, as they stand today. */
+export function ownJobsAt(house: House, placeId: string, today: Day): (JobDue & { name: string })[] {
+  const place = house.places[placeId]
+  if (!place) return []
+  return Object.values(house.jobs)
+    .filter(job => !job.ended && job.placeIds.includes(placeId))
+    .map(job => {
+      const { id, name, everyDays, toleranceDays, fromDay } = job
+      const rhythm = { job: id, everyDays, toleranceDays, speciesId: null, fact: null }
+      const stands = standing(house, rhythm, place, today)
+      const due = Math.max(stands.due, fromDay)
+      // one that was never done is due from the day that was said
+      return {
+        ...stands,
+        name,
+        due: stands.last ? due : fromDay,
+        lateFrom: Math.max(stands.last ? stands.lateFrom : 0, fromDay + toleranceDays + 1),
+      }
+    })
+}

@@ -1,0 +1,3 @@
+export { jobsAt, ownJobsAt, rhythmsOf, type JobDue, type JobRhythm } from './due'
+export { careEntries, type CareWrite } from './entries'
+export { careLines, type CareLine, type CareStop } from './lines'

@@ -1,0 +1,27 @@
+import type { Day } from '../../chance'
+import type { Observed } from '../../log'
+import type { CareDone } from '../care'
+
+/** A job of the house's own: what comes round, where and how often. */
+export interface JobState {
+  id: string
+  name: string
+  /** Where it is done; none: in the house as a whole. */
+  placeIds: readonly string[]
+  everyDays: number
+  toleranceDays: number
+  /** The first day on which it is due. */
+  fromDay: Day
+  ended: Observed | null
+  /** When it was done in the house as a whole. */
+  care?: CareDone
+}
+
+declare module '../../log/house' {
+  interface StateOf {
+    job: JobState
+  }
+  interface House {
+    jobs: Record<string, JobState>
+  }
+}
