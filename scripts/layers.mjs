@@ -16,6 +16,7 @@ export const CHAPTERS = [
   'subjects',
   'places',
   'climate',
+  'light',
   'jobs',
   'learning',
   'feeding',

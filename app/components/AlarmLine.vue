@@ -18,7 +18,11 @@ const { takeBack, busy } = useRecord()
         v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id"
         :to="`/animals/${alarm.subject.id}`" class="underline whitespace-nowrap"
         :aria-label="`Open its page: ${alarm.text.split(/[:,\s]/)[0]}`"
-      >Open its page</NuxtLink></span>
+      >Open its page</NuxtLink><NuxtLink
+        v-if="alarm.subject?.type === 'place' && $route.params.id !== alarm.subject.id"
+        :to="`/places/${alarm.subject.id}`" class="underline whitespace-nowrap"
+        :aria-label="`Open its page: ${alarm.text.split(/,| has | was | fell | is /)[0]}`"
+      >Open its page</NuxtLink> <LazyAlarmAnswer v-if="alarm.answerable" :alarm="alarm" /></span>
       <span v-if="alarm.suspect && alarm.suspectId" class="todo">Written last: {{ alarm.suspect }} <UButton
         label="Take it back" size="xs" variant="outline" color="neutral" :disabled="busy"
         @click="takeBack([alarm.suspectId])"

@@ -259,6 +259,21 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
       ['clocks'],
     ],
     ...(s.climate ? ([['Its place: from, to', climateRows(s.climate, `${p}.climate`), ['climate']]] as Section[]) : []),
+    ...(s.company
+      ? ([
+          [
+            `Lives ${s.company.lives === 'alone' ? 'alone' : `in a group${s.company.oneMale ? ', one male' : ''}`}`,
+            [
+              ...(s.company.least ? [fact('At least', `${p}.company.least`, s.company.least)] : []),
+              ...(s.company.most ? [fact('At most', `${p}.company.most`, s.company.most)] : []),
+              ...(s.company.sizeRatio
+                ? [fact('Heaviest against lightest', `${p}.company.sizeRatio`, s.company.sizeRatio)]
+                : []),
+            ],
+            ['company'],
+          ],
+        ] as Section[])
+      : []),
     ...(s.rounds
       ? ([
           [

@@ -41,6 +41,12 @@ const LABELS: Record<string, string> = {
   'climate.humidity': 'Humidity',
   'climate.uvIndex': 'UV index where it sits',
   'supplements': 'Powders',
+  'company': 'With whom it lives',
+  'company.lives': 'Lives',
+  'company.least': 'At least',
+  'company.most': 'At most',
+  'company.oneMale': 'One male only',
+  'company.sizeRatio': 'Heaviest against lightest, at most',
   'rounds': 'Care that comes round',
   'rounds.mist': 'Mist',
   'rounds.uvReading': 'UV index at the spot',
@@ -59,6 +65,8 @@ const LABELS: Record<string, string> = {
 
 /** What a choice is called. */
 const CHOICES: Record<string, string> = {
+  alone: 'alone',
+  group: 'in a group',
   brumation: 'true cold',
   dormancy: 'a cool, dry rest',
   none: 'no winter',

@@ -14,6 +14,7 @@ export function unknownParts(s: Species): UnknownPart[] {
     { title: 'Clocks', parts: ['clocks'], so: !Object.keys(s.clocks).length, matters: true },
     { title: 'Sexes', parts: ['sexing'], so: !s.sexing, matters: true },
     { title: 'Pairing', parts: ['mating'], so: !s.mating, matters: true },
+    { title: 'With whom it lives', parts: ['company'], so: !s.company, matters: false },
     { title: 'Care that comes round', parts: ['rounds'], so: !s.rounds, matters: false },
     { title: 'Its place', parts: ['climate'], so: !s.climate, matters: false },
     { title: 'Powders', parts: ['supplements'], so: !s.supplements && s.eats === 'insects', matters: false },

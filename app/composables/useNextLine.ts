@@ -1,9 +1,9 @@
 /** What J and K go to, in the order of the screen. */
-export const WALK_LINES = '.task, .many .head, .room h2:has(.fold)'
+export const WALK_LINES = '.task, .many .head, .room h2:has(.fold), .area'
 
 /** The first button of a line of the walk. */
 export const focusLine = (line: Element | undefined): void =>
-  line?.querySelector<HTMLElement>('.do button, .fold')?.focus()
+  line?.querySelector<HTMLElement>('.do button, .fold, .jobs .main')?.focus()
 
 /** When a line that was worked on goes, the one after it is next: the hands stay where they are. */
 export function useNextLine(line: () => HTMLElement | null) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { tellTotals, walkOf } from '#core/round'
+import { careByRoom, tellTotals, walkOf, type WalkRoom } from '#core/round'
 import { formatWeekday } from '#core/units'
 
 const house = useHouse()
@@ -28,7 +28,22 @@ useEventListener('beforeprint', () => {
 useEventListener('afterprint', () => {
   printing.value = false
 })
-const rooms = computed(() => walkOf(tasks.value, house.house))
+const care = computed(() => careByRoom(house.season?.care ?? [], house.house))
+/** Rooms with tasks and those with care only, in walking order; what is of no place comes last. */
+const rooms = computed(() => {
+  const walked = walkOf(tasks.value, house.house)
+  const more = care.value
+    .filter(c => !walked.some(r => r.name === c.name))
+    .map((c): WalkRoom => ({ name: c.name, stops: [], tasks: [], lines: 0 }))
+  const order = new Map(
+    Object.values(house.house.places)
+      .filter(p => !p.parentId)
+      .map(p => [p.name, p.order]),
+  )
+  const rank = (name: string) => order.get(name) ?? Number.MAX_SAFE_INTEGER
+  return more.length ? [...walked, ...more].sort((a, b) => rank(a.name) - rank(b.name)) : walked
+})
+const careOf = (room: string) => care.value.find(c => c.name === room)?.areas ?? []
 const foldable = computed(
   () => !printing.value && rooms.value.length > 1 && rooms.value.reduce((n, r) => n + r.lines, 0) > LONG,
 )
@@ -37,7 +52,11 @@ const open = computed(() =>
   chosen.value === null || rooms.value.some(r => r.name === chosen.value) ? chosen.value : rooms.value[0]?.name,
 )
 
-const headline = computed(() => tellTotals(due.value) || 'Nothing is due. The house is in order.')
+const headline = computed(() => {
+  const places = new Set(house.season?.care.flatMap(l => l.stops.map(s => s.placeId)).filter(Boolean)).size
+  const round = places ? `${places} ${places === 1 ? 'place' : 'places'} to look after` : ''
+  return [tellTotals(due.value), round].filter(Boolean).join(', ') || 'Nothing is due. The house is in order.'
+})
 
 /** J and K walk the lines, as a thumb would. */
 function step(by: number): void {
@@ -64,7 +83,7 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
         :summary="`${unweighed.length} have no weight yet: weigh them shelf by shelf`"
       ><RoundTaskList :tasks="unweighed" /></Fold>
       <RoundRoom
-        v-for="room in rooms" :key="room.name" :room="room" :foldable="foldable" :open="room.name === open"
+        v-for="room in rooms" :key="room.name" :room="room" :care="careOf(room.name)" :foldable="foldable" :open="room.name === open"
         @toggle="chosen = room.name === open ? null : room.name"
       />
       <section v-if="nextDay.length" class="room">

@@ -18,6 +18,7 @@ export {
   Supply,
   type Band,
   type Climate,
+  type Company,
   type RoundJob,
   type Rounds,
   type Cold,

@@ -30,6 +30,7 @@ export const SPECIES_PARTS = [
   'climate',
   'supplements',
   'rounds',
+  'company',
   'weighEveryDays',
   'cautions',
 ] as const satisfies readonly (keyof Species)[]

@@ -7,6 +7,7 @@ const NAMES: Record<string, string> = {
   climate: 'how its place should be',
   supplements: 'powders',
   rounds: 'care that comes round',
+  company: 'with whom it lives',
   winter: 'whether it winters',
   mating: 'pairing',
   sexing: 'sexes',

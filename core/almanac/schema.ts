@@ -286,6 +286,20 @@ const Rounds = z
   .refine(r => Object.values(r).every(job => job.toleranceDays.value >= 0), 'A tolerance is not under 0 days')
 export type Rounds = z.infer<typeof Rounds>
 
+/** With whom one lives outside the cold. */
+const Company = z
+  .strictObject({
+    lives: z.enum(['alone', 'group']),
+    least: Fact.optional(),
+    most: Fact.optional(),
+    /** Two males fight. */
+    oneMale: z.boolean().optional(),
+    /** The heaviest against the lightest, at most. */
+    sizeRatio: Fact.optional(),
+  })
+  .refine(c => !c.least || !c.most || c.least.value <= c.most.value, 'A group needs more than it may have')
+export type Company = z.infer<typeof Company>
+
 /** Every how many meals a powder is due. Exactly one source of vitamin D3 at a time: under UVB the powder has none. */
 const Supplements = z.strictObject({ calciumEvery: Fact, vitaminsEvery: Fact, d3Every: Fact })
 export type Supplements = z.infer<typeof Supplements>
@@ -335,6 +349,7 @@ export const Species = z.strictObject({
   climate: Climate.optional(),
   supplements: Supplements.optional(),
   rounds: Rounds.optional(),
+  company: Company.optional(),
   weighEveryDays: z.strictObject({ young: Fact, adult: Fact, cold: Fact }),
   cautions: z.array(z.string().max(400)).max(20),
 })

@@ -125,15 +125,23 @@ export interface ClimateDay {
   min: number
   mean: number
   max: number
-  /** Hours read. */
+  /** Hours read, and those among them that were outside what holds then. */
   read: number
+  outside: number
 }
 
 /**
  * A log by calendar days: lowest, mean, highest and hours read; days without a reading are left out.
  * @param dayOf calendar day in which an hour (since 1970, UTC) begins, in the house's own zone
+ * @param limitsAt what holds in an hour; null: nothing does
  */
-export function dailyOf(log: HourlyLog, fromDay: Day, toDay: Day, dayOf: (hour: number) => Day): ClimateDay[] {
+export function dailyOf(
+  log: HourlyLog,
+  fromDay: Day,
+  toDay: Day,
+  dayOf: (hour: number) => Day,
+  limitsAt: (hour: number) => Limits | null = () => null,
+): ClimateDay[] {
   const days = new Map<Day, ClimateDay>()
   // a day of any zone begins within a day of the UTC one
   const last = Math.min(endOf(log), (toDay + 2) * 24)
@@ -143,11 +151,14 @@ export function dailyOf(log: HourlyLog, fromDay: Day, toDay: Day, dayOf: (hour: 
     if (Number.isNaN(mean)) continue
     const day = dayOf(hour)
     if (day < fromDay || day > toDay) continue
+    const held = limitsAt(hour)
+    const outside = held && (mean < held.low || mean > held.high) ? 1 : 0
     const known = days.get(day)
-    if (!known) days.set(day, { day, min: log.min[i]!, mean, max: log.max[i]!, read: 1 })
+    if (!known) days.set(day, { day, min: log.min[i]!, mean, max: log.max[i]!, read: 1, outside })
     else {
       known.mean = (known.mean * known.read + mean) / (known.read + 1)
       known.read++
+      known.outside += outside
       known.min = Math.min(known.min, log.min[i]!)
       known.max = Math.max(known.max, log.max[i]!)
     }

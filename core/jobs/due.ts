@@ -27,17 +27,17 @@ export interface JobDue extends JobRhythm {
   doneToday: number
 }
 
-/** An own rhythm of a place, or of what it stands in: undefined where none is set. */
-function ownRhythm(house: House, placeId: string, job: string): number | null | undefined {
-  for (const { rhythms } of waysUp(house.places, placeId))
-    if (rhythms && Object.hasOwn(rhythms, job)) return rhythms[job]
-  return undefined
+/** Own rhythms of a place: its own over those of what it stands in. */
+function ownRhythms(house: House, placeId: string): Readonly<Record<string, number | null>> {
+  let own: Record<string, number | null> = {}
+  for (const { rhythms } of waysUp(house.places, placeId)) if (rhythms) own = { ...rhythms, ...own }
+  return own
 }
 
 /** What the species that live in a place want of a job: the most often of them. */
-function wanted(house: House, almanac: Almanac, placeId: string, job: RoundJob): JobRhythm | null {
+function wanted(speciesIds: Iterable<string>, almanac: Almanac, job: RoundJob): JobRhythm | null {
   let most: JobRhythm | null = null
-  for (const { speciesId } of residentsOf(house).get(placeId) ?? []) {
+  for (const speciesId of speciesIds) {
     const rhythm = speciesOf(almanac, speciesId).rounds?.[job]
     if (!rhythm || (most && rhythm.everyDays.value >= most.everyDays)) continue
     most = {
@@ -53,10 +53,13 @@ function wanted(house: House, almanac: Almanac, placeId: string, job: RoundJob):
 
 /** The jobs that come round at a place, by who lives there and what the house says of it. */
 export function rhythmsOf(house: House, almanac: Almanac, placeId: string): JobRhythm[] {
-  if (!residentsOf(house).get(placeId)?.length) return []
+  const residents = residentsOf(house).get(placeId)
+  if (!residents?.length) return []
+  const speciesIds = new Set(residents.map(r => r.speciesId))
+  const rhythms = ownRhythms(house, placeId)
   return ROUND_JOBS.flatMap((job): JobRhythm[] => {
-    const own = ownRhythm(house, placeId, job)
-    const byKind = wanted(house, almanac, placeId, job)
+    const own = rhythms[job]
+    const byKind = wanted(speciesIds, almanac, job)
     if (own === null) return []
     if (own === undefined) return byKind ? [byKind] : []
     // a house that sets its own rhythm keeps the tolerance of the kind, or a third of the rhythm
@@ -65,34 +68,45 @@ export function rhythmsOf(house: House, almanac: Almanac, placeId: string): JobR
   })
 }
 
-/**
- * Every time that a job was done at a place, oldest first: there, or over all that stands in the same one. What is done
- * over a rack counts for what stands in it, and not for what stands deeper: that has a rack of its own.
- */
-function timesDone({ places }: Pick<House, 'places'>, place: Place, job: string): Care[] {
-  const own = place.care?.[job] ?? []
-  const over = (place.parentId ? (places[place.parentId]?.care?.[job] ?? []) : []).filter(
-    c => !c.but.includes(place.id),
-  )
-  return [...own, ...over].sort((a, b) => a.at - b.at)
+/** When a job was last done by a day, and how often on that day. */
+interface Done {
+  last: Care | null
+  today: number
+}
+
+/** Counts times of a job; what is written ahead has not been done yet. */
+function count(done: Done, times: readonly Care[], today: Day, butId?: string): void {
+  for (const care of times) {
+    if (care.day > today || (butId !== undefined && care.but.includes(butId))) continue
+    if (care.day === today) done.today++
+    if (!done.last || care.day > done.last.day) done.last = care
+  }
 }
 
 /** A reading of the UV index by hand is the job of reading it. */
-function uvRead({ measured }: Place): Care[] {
-  return (measured ?? [])
-    .filter(m => m.channel === 'uvIndex')
-    .map(({ day, at, entryId }) => ({ day, at, entryId, but: [] }))
+const uvRead = ({ measured }: Place): Care[] =>
+  (measured ?? []).flatMap(({ channel, day, at, entryId }) =>
+    channel === 'uvIndex' ? [{ day, at, entryId, but: [] }] : [],
+  )
+
+/**
+ * The times that a job was done at a place: there, or over all that stands in the same one. What is done over a rack
+ * counts for what stands in it, and not for what stands deeper: that has a rack of its own.
+ */
+function timesDone({ places }: Pick<House, 'places'>, place: Place, job: string, today: Day): Done {
+  const done: Done = { last: null, today: 0 }
+  const own = place.care?.[job]
+  const over = place.parentId ? places[place.parentId]?.care?.[job] : undefined
+  if (own) count(done, own, today)
+  if (over) count(done, over, today, place.id)
+  if (job === 'uvReading') count(done, uvRead(place), today)
+  return done
 }
 
 /** How a job stands at a place today. */
 function standing(house: House, rhythm: JobRhythm, place: Place, today: Day): JobDue {
-  const read = rhythm.job === 'uvReading' ? uvRead(place) : []
-  const times = [...timesDone(house, place, rhythm.job), ...read]
-  // what is written ahead has not been done yet
-  const done = times.filter(c => c.day <= today)
-  const last = done.reduce<Care | null>((latest, c) => (latest && latest.day >= c.day ? latest : c), null)
+  const { last, today: doneToday } = timesDone(house, place, rhythm.job, today)
   const timesADay = Math.max(1, Math.round(1 / rhythm.everyDays))
-  const doneToday = done.filter(c => c.day === today).length
   const wholeDays = Math.max(1, Math.round(rhythm.everyDays))
   const next = last ? last.day + wholeDays : today
   const due = timesADay > 1 && last?.day === today && doneToday < timesADay ? today : next

@@ -113,8 +113,14 @@ const orderOf = (job: string): number => (isRoundJob(job) ? ROUND_JOBS.indexOf(j
 /**
  * The care that is due today, in walking order: one line for each job and each thing that places stand in. O(places ·
  * jobs).
+ * @param jobsOf how the jobs of a place stand, for whoever remembers them
  */
-export function careLines(house: House, almanac: Almanac, today: Day): CareLine[] {
+export function careLines(
+  house: House,
+  almanac: Almanac,
+  today: Day,
+  jobsOf: (placeId: string) => readonly JobDue[] = placeId => jobsAt(house, almanac, placeId, today),
+): CareLine[] {
   const areas = new Map<string, { areaId: string; jobs: Map<string, { name: string; at: JobDue[] }> }>()
   const add = (placeId: string, job: JobDue, name: string) => {
     const areaId = house.places[placeId]?.parentId ?? placeId
@@ -125,8 +131,7 @@ export function careLines(house: House, almanac: Almanac, today: Day): CareLine[
     area.jobs.set(job.job, of)
   }
   for (const placeId of residentsOf(house).keys())
-    for (const job of jobsAt(house, almanac, placeId, today))
-      add(placeId, job, isRoundJob(job.job) ? JOB_WORDS[job.job].name : job.job)
+    for (const job of jobsOf(placeId)) add(placeId, job, isRoundJob(job.job) ? JOB_WORDS[job.job].name : job.job)
   const withOwn = new Set(Object.values(house.jobs).flatMap(j => (j.ended ? [] : j.placeIds)))
   for (const placeId of withOwn) for (const job of ownJobsAt(house, placeId, today)) add(placeId, job, job.name)
   const routes = new Map([...areas.keys()].map(id => [id, routeTo(house.places, id)]))

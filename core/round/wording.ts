@@ -17,6 +17,7 @@ const WORDS: Record<string, string> = {
   lamp: 'lamp',
   retire: 'to retire',
   delivery: 'delivery',
+  found: 'found and not settled',
 }
 
 /** How many there are of each kind, the most first: «12 to feed, 3 to weigh». Empty for no task. */

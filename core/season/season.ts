@@ -1,7 +1,6 @@
 import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { foldHouse, type FoldMemory, type House, type Records } from '../subjects'
-import { careLines } from '../jobs'
 import { alarmsOf, harmFirst } from './alarms'
 import { breedingOutlook } from './breeding'
 import type { SeasonContext } from './context'
@@ -11,7 +10,7 @@ import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
 import { SeasonMemory } from './remember'
 import type { HouseSettings } from '../settings'
-import { placesOutlook } from './places'
+import { careOutlook, placesOutlook } from './places'
 import { tasksOf } from './tasks'
 import type { Scenarios, Season } from './contracts'
 import { birthsExpected, winterOutlook } from './winter'
@@ -78,7 +77,7 @@ export function* seasonSteps(
   )
   yield
   const places = step('the places', [], () => placesOutlook(context))
-  const care = step('the care of places', [], () => careLines(house, almanac, today))
+  const care = step('the care of places', [], () => careOutlook(context))
   const joined = { ...context, lanes, winter, breeding, places }
   const tasks = step('the tasks', [], () => tasksOf(joined))
   yield

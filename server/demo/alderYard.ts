@@ -1,4 +1,4 @@
-import type { AnimalCard, DatedEntry, Place } from '#core/subjects'
+import { THE_HOUSE, type AnimalCard, type DatedEntry, type Place } from '#core/subjects'
 import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
 import { demoDevices, type DemoDevice } from './devices'
@@ -338,16 +338,37 @@ function feedersAndLamps(w: DemoWriter, p: Places): void {
   for (const [prey, count] of counted) w.write('preyCounted', { type: 'prey', id: prey }, -1, { count })
   w.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -1, { count: 250 })
 
-  w.founded('lampFitted', -402, { tag: 'U-1', lamp: 'UVB tube, 39 W', placeId: p.glass[0]!.id, lifeDays: 365 })
-  w.founded('lampFitted', -120, { tag: 'U-2', lamp: 'UVB tube, 39 W', placeId: p.glass[1]!.id, lifeDays: 365 })
-  w.founded('lampFitted', -200, { tag: 'U-3', lamp: 'UVB tube, 24 W', placeId: p.glass[2]!.id, lifeDays: 365 })
+  w.founded('lampFitted', -402, {
+    tag: 'U-1',
+    lamp: 'UVB tube, 39 W',
+    placeId: p.glass[0]!.id,
+    lifeDays: 365,
+    source: 'tube',
+    distanceCm: 34,
+  })
+  w.founded('lampFitted', -120, {
+    tag: 'U-2',
+    lamp: 'UVB tube, 39 W',
+    placeId: p.glass[1]!.id,
+    lifeDays: 365,
+    source: 'tube',
+    distanceCm: 30,
+  })
+  w.founded('lampFitted', -200, {
+    tag: 'U-3',
+    lamp: 'UVB tube, 24 W',
+    placeId: p.glass[2]!.id,
+    lifeDays: 365,
+    source: 'tube',
+    distanceCm: 26,
+  })
 }
 
 export interface DemoHouse {
   settings: HouseSettings
   /** In an order in which they could have been written. */
   entries: DatedEntry[]
-  devices: DemoDevice[]
+  devices: () => DemoDevice[]
 }
 
 /** The winter: kings and milks in the chest, tortoises in the fridge, geckos at rest; boas and mantellas are next. */
@@ -372,6 +393,51 @@ function winterGroups(w: DemoWriter, p: Places, a: Animals): void {
   w.winterGroup('W-6', 'golden-mantella', null, -12, ids('N-01', 'N-02', 'N-03', 'N-04', 'N-05', 'N-06'))
 }
 
+/** Care of the last weeks: most of it done yesterday or this morning, some left, one thing found. */
+function careOfPlaces(w: DemoWriter): void {
+  const named = (name: string) => w.places.find(p => p.name === name)!
+  const cared = (place: Place, daysAgo: number, data: object) =>
+    w.write('cared', { type: 'place', id: place.id }, -daysAgo, { ...data })
+  for (const rack of ['Rack A', 'Rack B', 'Rack C', 'Hatchling rack'].map(named)) {
+    cared(rack, 60, { job: 'fullChange' })
+    for (const daysAgo of [15, 8]) {
+      cared(rack, daysAgo, { job: 'spotClean' })
+      cared(rack, daysAgo, { job: 'water' })
+    }
+  }
+  const [gecko, glass] = [named('Gecko rack'), named('Glass wall')]
+  for (const rack of [gecko, glass]) {
+    cared(rack, 40, { job: 'fullChange' })
+    for (const daysAgo of [3, 2, 1]) {
+      cared(rack, daysAgo, { job: 'spotClean' })
+      cared(rack, daysAgo, { job: 'water' })
+    }
+  }
+  cared(gecko, 13, { job: 'lightClean' })
+  for (const daysAgo of [2, 2, 1, 1, 0]) cared(glass, daysAgo, { job: 'mist' })
+  cared(named('Fern tank'), 1, { job: 'spotClean', found: ['mould'], note: 'under the cork' })
+  const uv = (pen: string, daysAgo: number, value: number) =>
+    w.write('placeRead', { type: 'place', id: named(pen).id }, -daysAgo, { channel: 'uvIndex', zone: 'spot', value })
+  for (const [daysAgo, value] of [
+    [280, 2.9],
+    [160, 2.3],
+    [34, 1.8],
+  ] as const)
+    uv('Rock pen', daysAgo, value)
+  uv('Cork pen', 3, 1.2)
+  uv('Tortoise table', 9, 2.8)
+  for (const job of ['smokeAlarm', 'thermostats', 'secondThermometer'])
+    w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -50, { job })
+  w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -100, { job: 'spareHeat' })
+  w.founded('jobAdded', -20, {
+    name: 'Rebuild the tortoise table',
+    placeIds: [named('Tortoise table').id],
+    everyDays: 365,
+    toleranceDays: 30,
+    from: new Date((w.today + 130) * 86_400_000).toISOString().slice(0, 10),
+  })
+}
+
 /** Alder Yard: a converted joinery in a cool upland town. Invented; dates count from `today`. */
 export function alderYard(today: number): DemoHouse {
   const w = new DemoWriter(today)
@@ -390,6 +456,8 @@ export function alderYard(today: number): DemoHouse {
     w.places.find(p => p.name === 'Hatchling rack')!,
     all,
   )
+  // after all that draws lots, so that these stay as they were
+  careOfPlaces(w)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,
@@ -399,12 +467,16 @@ export function alderYard(today: number): DemoHouse {
     cultureWeekday: 0,
     coverQuantile: 0.9,
   }
+  const devicePlaces = {
+    ...places,
+    rockPen: named('Rock pen'),
+    mossTank: named('Moss tank'),
+    geckoRack: named('Gecko rack'),
+  }
   return {
     settings,
     entries: [...w.foundings(settings), ...w.entries],
-    devices: demoDevices(
-      { ...places, rockPen: named('Rock pen'), mossTank: named('Moss tank'), geckoRack: named('Gecko rack') },
-      today,
-    ),
+    // weeks of minutes: made for whoever fills a database with them
+    devices: () => demoDevices(devicePlaces, today),
   }
 }

@@ -86,7 +86,10 @@ function probe(
         const ofChannel = hours.get(channel) ?? new Map<number, HourSums>()
         ofChannel.set(hour, joined(ofChannel.get(hour), { n: 1, sum: value, min: value, max: value }))
         hours.set(channel, ofChannel)
-        if (at > now - DAY_MS) recent.set(channel, [...(recent.get(channel) ?? []), { channel, at, value }])
+        if (at <= now - DAY_MS) continue
+        const last = recent.get(channel) ?? []
+        last.push({ channel, at, value })
+        recent.set(channel, last)
       }
     })
   }

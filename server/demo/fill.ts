@@ -10,7 +10,7 @@ export async function fillWithDemo(db: Knex, demo: DemoHouse): Promise<boolean> 
   if (await db('entries').first('id')) return false
   await db.transaction(async trx => {
     await insertEntries(trx, demo.entries)
-    for (const device of demo.devices) {
+    for (const device of demo.devices()) {
       // nobody holds its token: it reads inside the server
       const no = await insertDevice(trx, {
         id: device.id,

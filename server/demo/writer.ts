@@ -152,8 +152,8 @@ export class DemoWriter {
     return id
   }
 
-  founded(kind: 'cultureStarted' | 'lampFitted', days: number, data: Record<string, unknown>): Subject {
-    const type = kind === 'cultureStarted' ? 'culture' : 'lamp'
+  founded(kind: 'cultureStarted' | 'lampFitted' | 'jobAdded', days: number, data: Record<string, unknown>): Subject {
+    const type = ({ cultureStarted: 'culture', lampFitted: 'lamp', jobAdded: 'job' } as const)[kind]
     const id = this.id()
     this.entries.push({
       id,

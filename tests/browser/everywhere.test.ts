@@ -298,7 +298,7 @@ describe('an empty house', () => {
     await fields.at(-1)!.evaluate(field => (field as HTMLInputElement).select())
     await fields.at(-1)!.type('75.2 °F')
     await visit.press('Add place', '[role="dialog"]')
-    await visit.untilText('main table', '24 °C')
+    await visit.untilText('main', '24 °C')
 
     await visit.go('/animals')
     await visit.press('Add an animal')

@@ -1,14 +1,21 @@
 <script setup lang="ts">
-import { tellTotals, type WalkRoom } from '#core/round'
+import { tellTotals, type CareArea, type WalkRoom } from '#core/round'
 
 /** One room of the walk. In a long walk it comes folded to its totals. */
-const props = defineProps<{ room: WalkRoom; foldable: boolean; open: boolean }>()
+const props = defineProps<{ room: WalkRoom; care: CareArea[]; foldable: boolean; open: boolean }>()
 const emit = defineEmits<{ toggle: [] }>()
 
 /** So many lines are drawn at once; what is done makes room for the next. */
 const AT_ONCE = 60
 const all = ref(false)
 const hidden = computed(() => (all.value || !props.foldable ? 0 : Math.max(0, props.room.lines - AT_ONCE)))
+/** Jobs at places that are due, as one says it. */
+const jobs = computed(() => props.care.reduce((n, a) => n + a.lines.length, 0))
+const totals = computed(() =>
+  [...(jobs.value ? [`${jobs.value} ${jobs.value === 1 ? 'job' : 'jobs'}`] : []), tellTotals(props.room.tasks)]
+    .filter(Boolean)
+    .join(', '),
+)
 const stops = computed(() => {
   if (!hidden.value) return props.room.stops
   let left = AT_ONCE
@@ -25,9 +32,10 @@ const stops = computed(() => {
   <section class="room" :class="{ folded: foldable && !open }" :data-room="room.name">
     <h2 v-if="foldable"><button type="button" class="fold" :aria-expanded="open" @click="emit('toggle')"><UIcon
       :name="open ? 'i-lucide-chevron-down' : 'i-lucide-chevron-right'" class="size-4.5"
-    />{{ room.name }} <span class="quiet small">{{ tellTotals(room.tasks) }}</span></button></h2>
-    <h2 v-else>{{ room.name }} <span class="quiet small">{{ room.tasks.length }}</span></h2>
+    />{{ room.name }} <span class="quiet small">{{ totals }}</span></button></h2>
+    <h2 v-else>{{ room.name }} <span v-if="room.tasks.length" class="quiet small">{{ room.tasks.length }}</span></h2>
     <template v-if="!foldable || open">
+      <ul v-if="care.length" :aria-label="`Care in ${room.name}`"><RoundCareArea v-for="area in care" :key="area.id" :area="area" /></ul>
       <div v-for="stop in stops" :key="stop.id" class="stop" :class="{ bare: !stop.place }">
         <h3 v-if="stop.place">{{ stop.place }}</h3>
         <TransitionGroup tag="ul" name="fold">

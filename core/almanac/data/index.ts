@@ -3,6 +3,7 @@ import { withOwn, type OwnSpecies, type Shipped } from '../ownRows'
 import type { Almanac, Species } from '../schema'
 import { mating } from './breeding'
 import { INSECT_SUPPLEMENTS, climates } from './climates'
+import { companyOf } from './company'
 import { feeders } from './feeders'
 import { frogs, moreFrogs } from './frogs'
 import { health } from './health'
@@ -31,7 +32,12 @@ const writtenOut: Almanac = withoutPrototypes({
   species: Object.fromEntries(
     [...snakes, ...lizards, ...tortoises, ...frogs].map(s => {
       const { supplements } = dusted(s.id, s.eats, s.group)
-      const more = { ...keptBy(s.id), rounds: roundsOf(s.id, s.group), ...(supplements && { supplements }) }
+      const more = {
+        ...keptBy(s.id),
+        rounds: roundsOf(s.id, s.group),
+        company: companyOf(s.id, s.group),
+        ...(supplements && { supplements }),
+      }
       return [s.id, { ...s, sexing: sexing[s.id], mating: mating[s.id], ...more }]
     }),
   ),
@@ -48,7 +54,7 @@ const rowsOf = (group: Species['group'], rows: readonly OwnSpecies[]) =>
     ...row,
     parts: {
       ...keptBy(row.id),
-      ...(row.type ? {} : { rounds: roundsOf(row.id, group) }),
+      ...(row.type ? {} : { rounds: roundsOf(row.id, group), company: companyOf(row.id, group) }),
       ...dusted(row.id, row.parts.eats, group),
       ...row.parts,
     },

@@ -24,7 +24,7 @@ export function coldPlaceAlarms(place: ColdPlaceView, house: House): Alarm[] {
   return place.troubles.map((trouble): Alarm => ({
     id: `climate:${trouble.kind}:${place.placeId}`,
     level: trouble.level,
-    subject: null,
+    subject: { type: 'place', id: place.placeId },
     text: `${place.name} ${TROUBLE[trouble.kind].text(trouble.hours, trouble.tempC)}; in it ${who}`,
     todo: TROUBLE[trouble.kind].todo,
     reasons: place.reasons,

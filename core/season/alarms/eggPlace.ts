@@ -57,7 +57,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
       made.push({
         id: `eggHeat:${placeId}`,
         level: 'harm',
-        subject: null,
+        subject: { type: 'place', id: placeId },
         text: `${name} was over ${limit} °C for ${lately.hoursAbove} of the last ${lately.hours} hours, up to ${lately.highest!.toFixed(1)} °C: eggs die of that; in it ${eggs}`,
         todo: 'Cool it now: lid off, heat off, check the thermostat against a second thermometer. Candle in a week.',
         reasons,
@@ -66,7 +66,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
       made.push({
         id: `eggSilent:${placeId}`,
         level: lately.silentHours >= 24 ? 'harm' : 'watch',
-        subject: null,
+        subject: { type: 'place', id: placeId },
         text: `${name} sends no reading since ${watchSpan(log, log.from, now).silentHours} hours; in it ${eggs}`,
         todo: 'Look at the probe, its battery and the plug, and at a second thermometer: a cold incubator is silent too.',
         reasons,

@@ -7,6 +7,7 @@ import { remembering } from '../remember'
 import type { TaskContext } from '../tasks'
 import { coldAlarm } from './cold'
 import { coldPlaceAlarms } from './coldPlace'
+import { companyAlarms } from './company'
 import { cultureAlarm } from './culture'
 import { eggPlaceAlarms } from './eggPlace'
 import { incubationHeatAlarm } from './incubationHeat'
@@ -42,6 +43,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   for (const place of winter.places)
     alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, house)) ?? []))
   alarms.push(...(guarded(context, 'alarms of eggs by their readings', null, () => eggPlaceAlarms(context)) ?? []))
+  alarms.push(...(guarded(context, 'alarms of company', null, () => companyAlarms(context)) ?? []))
   of(places, subjectOfPlace, view => placeAlarms(view, context))
   of(
     Object.values(house.animals).filter(a => a.status === 'alive'),

@@ -1,6 +1,7 @@
 import { speciesOf } from '../../almanac'
 import { CHANNELS, ZONES } from '../../channels'
 import { residentsOf } from '../../climate'
+import { judgeLampAt, tellLamp } from '../../light'
 import type { House } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Alarm, PlaceTrouble, PlaceView, SeriesView } from '../contracts'
@@ -68,7 +69,7 @@ function whoLives(house: House, placeId: string): string {
 }
 
 /** What is wrong with a place, harm apart; what the keeper has answered is silent until it is over. */
-export function placeAlarms(view: PlaceView, { house, almanac }: SeasonContext): Alarm[] {
+export function placeAlarms(view: PlaceView, { house, almanac, today }: SeasonContext): Alarm[] {
   const place = house.places[view.placeId]
   if (!place) return []
   const subject = { type: 'place' as const, id: place.id }
@@ -76,7 +77,9 @@ export function placeAlarms(view: PlaceView, { house, almanac }: SeasonContext):
     const troubles = series.troubles
       .filter(t => t.answered === null)
       .map((t): Alarm => {
-        const { text, todo } = WORDS[t.fault](series, t, place.name)
+        const { text, todo: usual } = WORDS[t.fault](series, t, place.name)
+        const lamp = series.channel === 'uvIndex' ? judgeLampAt(house, place, series.light) : null
+        const todo = lamp?.readDay ? tellLamp(lamp, today) : usual
         const who = t.fault === 'high' || t.fault === 'low' ? whoLives(house, place.id) : ''
         return { id: t.id, level: t.level, subject, text: text + who, todo, reasons: series.reasons, answerable: true }
       })

@@ -1,3 +1,4 @@
+export { careOutlook } from './care'
 export { calendarFor } from './calendar'
 export { isLightAt, lightHoursOf } from './light'
 export { placesOutlook } from './outlook'

@@ -235,7 +235,7 @@ function seriesView(place: Place, series: Series, context: SeasonContext): Serie
     conflict:
       [band.light, band.dark].flatMap(b => (b && conflicts(b) ? [[b.low!.speciesId, b.high!.speciesId]] : []))[0] ??
       null,
-    days: log ? dailyOf(log, today - SHOWN_DAYS + 1, today, dayOf) : [],
+    days: log ? dailyOf(log, today - SHOWN_DAYS + 1, today, dayOf, limitsAt) : [],
     readShare: log ? watchSpan(log, Math.max(log.from, now - DAY_MS / HOUR_MS), now).read / 24 : 0,
     troubles,
     reasons: reasonsOf(band, log, hand, who, context, channel),

@@ -6,6 +6,7 @@ import { eggTasks, gravidTasks, nurseryTasks } from './clutches'
 import { cultureTasks } from './culture'
 import { deliveryTasks } from './delivery'
 import { feedTasks } from './feeding'
+import { findingTasks } from './findings'
 import { lampTasks } from './lamp'
 import { weighTasks } from './weighing'
 import { coldTasks, coolingTasks, warmingTasks } from './winter'
@@ -30,6 +31,7 @@ const makers: TaskMaker[] = [
   cultureTasks,
   deliveryTasks,
   lampTasks,
+  findingTasks,
 ]
 
 /** What is due today, in the order in which one walks the house. */

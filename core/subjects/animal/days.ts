@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
+import { awakeIn, companyProblems, tellCompany } from '../company'
 import { questionWeight } from './plausibleWeight'
 import type { AnimalState } from './state'
 
@@ -89,7 +90,18 @@ export const dayKinds = [
     kind: 'moved',
     subject: 'animal',
     verb: 'Move',
-    data: z.strictObject({ placeId: reference('place') }),
+    data: z.strictObject({ placeId: reference('place'), sure }),
+    check: (state, { placeId, sure }, entry, { house, almanac }) => {
+      if (sure || entry.source !== 'keeper' || house.places[placeId]?.kind !== 'tub') return null
+      const there = awakeIn(house, placeId).filter(a => a.id !== state.id)
+      const [problem] = there.length ? companyProblems(house, almanac, [...there, { ...state, placeId }]) : []
+      return problem
+        ? {
+            path: 'data.sure',
+            message: `${house.places[placeId]!.name}: ${tellCompany(problem, almanac)}. Move ${state.tag} there all the same?`,
+          }
+        : null
+    },
     apply(state, { placeId }) {
       state.placeId = placeId
       if (!state.cooled || state.warmed) state.homeId = placeId

@@ -1,5 +1,6 @@
 import { defineSubject } from '../../log'
 import { lampKinds } from './kinds'
+import type { LampState } from './state'
 
 export const lamp = defineSubject({
   type: 'lamp',
@@ -8,7 +9,7 @@ export const lamp = defineSubject({
   kinds: lampKinds,
   found: ({ id, day, data }) => ({
     id,
-    ...(data as { tag: string; lamp: string; placeId: string | null; lifeDays: number }),
+    ...(data as Pick<LampState, 'tag' | 'lamp' | 'placeId' | 'lifeDays' | 'source' | 'distanceCm'>),
     fittedDay: day,
     replaced: null,
   }),

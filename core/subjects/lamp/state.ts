@@ -1,6 +1,18 @@
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
 
+/** What a lamp is: it says whether it gives UV, and how its light spreads. */
+export const LAMP_SOURCES = {
+  tube: 'UVB tube',
+  compact: 'UVB compact',
+  vapour: 'mercury or metal halide',
+  halogen: 'halogen heat',
+  ceramic: 'ceramic or mat',
+  led: 'LED',
+} as const
+export type LampSource = keyof typeof LAMP_SOURCES
+export const LAMP_SOURCE_IDS = Object.keys(LAMP_SOURCES) as [LampSource, ...LampSource[]]
+
 export interface LampState {
   id: string
   tag: string
@@ -9,6 +21,11 @@ export interface LampState {
   fittedDay: Day
   lifeDays: number
   replaced: Observed | null
+  source?: LampSource
+  /** Lamp to the spot where the animal sits, cm. */
+  distanceCm?: number
+  /** Since when it hangs as it does: readings before that say nothing of it. */
+  hungDay?: Day
 }
 
 declare module '../../log/house' {

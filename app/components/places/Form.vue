@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { PLACE_KINDS, type Place } from '#core/subjects'
+import { compareRoutes, routeTo } from '#core/places'
+import { UnitError, formatQuantity, parseAs } from '#core/units'
+
+/** Adds a place, or changes one. */
+const props = defineProps<{ place?: Place }>()
+const open = defineModel<boolean>('open', { required: true })
+const house = useHouse()
+const toast = useToast()
+const intent = useIntent()
+const problems = useProblems()
+const state = reactive({
+  name: '',
+  kind: 'room' as Place['kind'],
+  parentId: undefined as string | undefined,
+  order: 1,
+  temp: '',
+  capacity: null as number | null,
+  lit: false,
+  on: 8,
+  off: 20,
+})
+const list = computed(() =>
+  Object.values(house.house.places)
+    .map(p => ({ place: p, route: routeTo(house.house.places, p.id) }))
+    .sort((a, b) => compareRoutes(a.route, b.route)),
+)
+const parents = computed(() => list.value.map(l => ({ value: l.place.id, label: l.route.names.join(' · ') })))
+
+watch(
+  open,
+  is => {
+    if (!is) return
+    const { place } = props
+    problems.value = {}
+    const { lightOn, lightOff } = house.almanac.common
+    Object.assign(state, {
+      name: place?.name ?? '',
+      kind: place?.kind ?? 'room',
+      parentId: place?.parentId ?? undefined,
+      order: place?.order ?? list.value.length + 1,
+      temp: place && place.tempC !== null ? formatQuantity(place.tempC, house.settings.tempUnit) : '',
+      capacity: place?.capacity ?? null,
+      lit: Boolean(place?.light),
+      on: place?.light?.on ?? lightOn!.value,
+      off: place?.light?.off ?? lightOff!.value,
+    })
+  },
+  { immediate: true },
+)
+
+async function send(): Promise<void> {
+  problems.value = {}
+  const { place } = props
+  try {
+    const tempC = state.temp.trim()
+      ? Number(parseAs('temperature', state.temp, house.settings.tempUnit).toFixed(2))
+      : null
+    const body = {
+      name: state.name,
+      kind: state.kind,
+      parentId: state.parentId ?? null,
+      order: state.order,
+      tempC,
+      capacity: state.capacity ?? null,
+      light: state.lit ? { on: state.on, off: state.off } : null,
+    }
+    await (place
+      ? callApi(`/api/places/${place.id}`, { method: 'PUT', body })
+      : intent.send(id => callApi('/api/places', { method: 'POST', body: { id, ...body }, again: true })))
+    await house.load()
+    open.value = false
+    toast.add({ title: `${state.name} ${place ? 'changed' : 'added'}`, color: 'neutral', icon: 'i-lucide-check' })
+  } catch (error) {
+    if (error instanceof UnitError) problems.value = { tempC: error.message }
+    else if (error instanceof ApiProblem)
+      problems.value = Object.fromEntries(
+        error.problem.errors?.map(e => [e.path, e.message]) ?? [['name', error.message]],
+      )
+    else throw error
+  }
+}
+</script>
+
+<!-- prettier-ignore -->
+<template>
+  <USlideover
+    v-model:open="open" :title="place ? 'Change a place' : 'Add a place'"
+    description="Temperatures steer incubation and cultures"
+  >
+    <template #body>
+      <form class="grid gap-4" @submit.prevent="send">
+        <UFormField
+          label="Name" required :error="problems.name"
+        ><UInput v-model="state.name" class="w-full" /></UFormField>
+        <UFormField label="Kind"><USelect
+          v-model="state.kind" :items="[...PLACE_KINDS]" class="w-full"
+        /></UFormField>
+        <UFormField label="Stands in" :error="problems.parentId"><USelectMenu
+          v-model="state.parentId" :items="parents" value-key="value" class="w-full" placeholder="Nowhere: a room"
+        /></UFormField>
+        <UFormField label="Rank in the walk" :error="problems.order"><UInputNumber
+          v-model="state.order" :min="0" :max="9999" class="w-full"
+        /></UFormField>
+        <UCheckbox v-model="state.lit" label="It has lamp hours of its own" />
+        <div v-if="state.lit" class="grid grid-cols-2 gap-3">
+          <UFormField label="Lamps on at" hint="hour" :error="problems['light.on'] ?? problems.light"><UInputNumber
+            v-model="state.on" :min="0" :max="24" :step="0.5" class="w-full"
+          /></UFormField>
+          <UFormField label="off at" hint="hour" :error="problems['light.off']"><UInputNumber
+            v-model="state.off" :min="0" :max="24" :step="0.5" class="w-full"
+          /></UFormField>
+        </div>
+        <UFormField
+          label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"
+        ><UInput v-model="state.temp" class="w-full" inputmode="text" /></UFormField>
+        <UFormField
+          v-if="state.kind === 'cold'" label="Takes, tubs" hint="empty: not said" :error="problems.capacity"
+        ><UInputNumber v-model="state.capacity" :min="1" :max="9999" class="w-full" /></UFormField>
+        <p class="small quiet">Heat mats and lamps burn houses: thermostat, guard, smoke alarm. Check an incubator with a second thermometer.</p>
+        <UButton type="submit" :label="place ? 'Change place' : 'Add place'" class="justify-self-start" />
+      </form>
+    </template>
+  </USlideover>
+</template>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { routeTo } from '#core/places'
+import type { Place } from '#core/subjects'
+import { formatQuantity } from '#core/units'
+
+const house = useHouse()
+const { rooms, all, sorted } = usePlaces()
+const VIEWS = ['As one stands before it', 'List'] as const
+const view = useState<(typeof VIEWS)[number]>('places-view', () => VIEWS[0])
+const open = ref(false)
+const editing = ref<Place | undefined>()
+
+function start(place?: Place): void {
+  editing.value = place
+  open.value = true
+}
+const list = computed(() => sorted.value.map(place => ({ place, route: routeTo(house.house.places, place.id) })))
+const lives = computed(() => {
+  const n = new Map<string, number>()
+  for (const x of [
+    ...Object.values(house.house.animals).filter(a => a.status === 'alive'),
+    ...Object.values(house.house.cultures).filter(c => !c.finished),
+    ...Object.values(house.house.clutches).filter(c => !c.ended),
+  ])
+    if (x.placeId) n.set(x.placeId, (n.get(x.placeId) ?? 0) + 1)
+  return n
+})
+const names = (level: 'harm' | 'watch') => all.value.filter(p => p.level === level).map(p => p.place.name)
+const listed = (words: readonly string[]) =>
+  words.length > 3 ? `${words.slice(0, 3).join(', ')} and ${words.length - 3} more` : words.join(' and ')
+const answer = computed(() => {
+  const [harm, watch] = [names('harm'), names('watch')]
+  const tubs = all.value.filter(p => p.place.kind === 'tub')
+  const free = tubs.filter(p => p.free).length
+  return [
+    harm.length ? `${listed(harm)} first: harm.` : '',
+    watch.length ? `Watch ${listed(watch)}.` : '',
+    !harm.length && !watch.length && house.season?.places.length ? 'All that is read is as it should be.' : '',
+    tubs.length ? `${free} of ${tubs.length} tubs are free.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+})
+const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject?.type === 'place'))
+</script>
+
+<!-- prettier-ignore -->
+<template>
+  <div class="screen">
+    <header>
+      <h1>Where is something wrong, and where is room?</h1>
+      <UButton label="Add a place" icon="i-lucide-plus" @click="start()" />
+      <p class="basis-full">{{ answer }}</p>
+    </header>
+    <p
+      v-if="!sorted.length" class="quiet"
+    >No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
+    <template v-else>
+      <AlarmList v-if="alarms.length" :alarms="alarms" />
+      <ViewSwitch v-model="view" :views="VIEWS" class="mt-4" />
+      <template v-if="view === 'List'">
+        <table class="plain max-w-3xl">
+          <thead><tr><th>Place, in walking order</th><th class="kind">Kind</th><th class="num">At</th><th class="num">Here</th><th><span class="sr-only">Change</span></th></tr></thead>
+          <tbody>
+            <tr v-for="l in list" :key="l.place.id">
+              <td
+                :style="{ paddingLeft: `${(l.route.names.length - 1) * 1.25}rem` }"
+                :class="{ 'font-semibold': l.route.names.length === 1 }"
+              ><NuxtLink :to="`/places/${l.place.id}`">{{ l.place.name }}</NuxtLink></td>
+              <td class="quiet kind">{{ l.place.kind }}</td>
+              <td class="num">{{ l.place.tempC === null ? '' : formatQuantity(l.place.tempC, house.settings.tempUnit) }}</td>
+              <td class="num">{{ lives.get(l.place.id) ?? '' }}</td>
+              <td><UButton
+                label="Change" size="xs" variant="link" color="neutral" :aria-label="`Change ${l.place.name}`"
+                @click="start(l.place)"
+              /></td>
+            </tr>
+          </tbody>
+        </table>
+        <div class="overflow-x-auto"><Lamps /></div>
+        <PlacesOwnJobs />
+      </template>
+      <PlacesRoom v-for="room in rooms" v-else :key="room.place.id" :room="room" />
+    </template>
+    <PlacesForm v-model:open="open" :place="editing" />
+  </div>
+</template>
+
+<style scoped>
+@media (max-width: 800px) {
+  .kind {
+    display: none;
+  }
+  table {
+    font-size: 0.875rem;
+  }
+}
+</style>

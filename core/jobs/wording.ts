@@ -1,0 +1,36 @@
+import { speciesOf, type Almanac } from '../almanac'
+import type { Day } from '../chance'
+import { computedInput, factInput, type Reason } from '../judgement'
+import { formatDay } from '../units'
+import type { CareLine } from './lines'
+
+/** A rhythm as it is said: `twice a day`, `daily`, `every 14 days`. */
+export function tellRhythm(everyDays: number): string {
+  if (everyDays < 1) {
+    const times = Math.round(1 / everyDays)
+    return times === 2 ? 'twice a day' : `${times} times a day`
+  }
+  return everyDays === 1 ? 'daily' : everyDays === 7 ? 'weekly' : `every ${everyDays} days`
+}
+
+/** How a line of care comes about. */
+export function careReasons(line: CareLine, almanac: Almanac, today: Day): Reason[] {
+  const { fact, speciesId, job, stops } = line
+  const oldest = stops.flatMap(s => (s.lastDay === null ? [] : [s.lastDay])).sort((a, b) => a - b)[0]
+  const never = stops.filter(s => s.lastDay === null).length
+  const path = speciesId ? `species.${speciesId}.rounds.${job}.everyDays.value` : 'common.houseTestEvery.value'
+  const whose = speciesId ? speciesOf(almanac, speciesId).name : 'The house'
+  return [
+    {
+      rule: speciesId
+        ? 'The shortest rhythm of the species that live there, counted from the day on which it was last written'
+        : 'The rhythm that the house has set, counted from the day on which it was last written',
+      inputs: [
+        fact ? factInput(whose, path, fact) : computedInput('Own rhythm', tellRhythm(line.everyDays)),
+        ...(oldest === undefined ? [] : [computedInput('Longest ago', formatDay(oldest, today))]),
+        ...(never ? [computedInput('Never written', `${never} ${never === 1 ? 'place' : 'places'}`)] : []),
+      ],
+      change: 'An own rhythm of the place, another number in the Almanac, or other animals in it',
+    },
+  ]
+}

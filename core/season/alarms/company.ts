@@ -1,0 +1,92 @@
+import { almanacRow, type Input } from '../../judgement'
+import { companyProblems, tellCompany, type AnimalState, type CompanyProblem, type House } from '../../subjects'
+import type { SeasonContext } from '../context'
+import type { Alarm } from '../contracts'
+
+/** So many places with the same trouble are told as one. */
+const TOLD_APART = 3
+
+interface Crowded {
+  placeId: string
+  name: string
+  tags: string[]
+  problem: CompanyProblem
+}
+
+/** Animals that are awake, by the tub they live in: a rack or a room holds many, each behind its own glass. */
+function byTub(house: House): Map<string, AnimalState[]> {
+  const tubs = new Map<string, AnimalState[]>()
+  for (const animal of Object.values(house.animals)) {
+    const { placeId, status, cooled, warmed } = animal
+    if (status !== 'alive' || !placeId || (cooled && !warmed) || house.places[placeId]?.kind !== 'tub') continue
+    const list = tubs.get(placeId)
+    if (list) list.push(animal)
+    else tubs.set(placeId, [animal])
+  }
+  return tubs
+}
+
+function inputsOf(problem: CompanyProblem, { almanac }: SeasonContext): Input[] {
+  const ids = 'speciesIds' in problem ? problem.speciesIds : [problem.speciesId]
+  return ids.flatMap(id => {
+    const company = almanac.species[id]?.company
+    const facts = Object.entries(company ?? {}).filter(([, v]) => typeof v === 'object')
+    return facts.map(([key, fact]) => ({
+      label: `${almanac.species[id]!.name}, ${key}`,
+      value: `${(fact as { value: number }).value}`,
+      from: almanacRow(`species.${id}.company.${key}.value`, fact as Parameters<typeof almanacRow>[1]),
+    }))
+  })
+}
+
+const TODO =
+  'Give each a tub of its own, or part them today; look for bites, and at who eats. Put together on purpose, answer it.'
+
+/** Another number of animals is another matter: what was answered before does not cover it. */
+const idOf = ({ placeId, problem, tags }: Crowded): string => `company:${placeId}:${problem.why}:${tags.length}`
+
+/** Who sits with whom against what their species bear. */
+export function companyAlarms(context: SeasonContext): Alarm[] {
+  const { house, almanac } = context
+  const crowded: Crowded[] = []
+  for (const [placeId, animals] of byTub(house)) {
+    const [problem] = companyProblems(house, almanac, animals)
+    const place = house.places[placeId]!
+    if (!problem) continue
+    const one = { placeId, name: place.name, tags: animals.map(a => a.tag).sort(), problem }
+    if (!place.answered?.[idOf(one)]) crowded.push(one)
+  }
+  const kinds = [...new Set(crowded.map(c => c.problem.why))]
+  return kinds.flatMap((why): Alarm[] => {
+    const same = crowded.filter(c => c.problem.why === why)
+    const first = same[0]!
+    const reason = (c: Crowded) => ({
+      rule: 'With whom a species lives outside the cold; two that were put together to mate are left in peace',
+      inputs: inputsOf(c.problem, context),
+      change: 'Moving one of them, or the company of the species in the Almanac',
+    })
+    if (same.length > TOLD_APART)
+      return [
+        {
+          id: `company:many:${why}`,
+          level: 'watch',
+          subject: null,
+          text: `${same.length} places hold who should not sit together (${tellCompany(first.problem, almanac)}): ${same
+            .slice(0, 6)
+            .map(c => c.name)
+            .join(', ')}${same.length > 6 ? ' …' : ''}`,
+          todo: TODO,
+          reasons: [reason(first)],
+        },
+      ]
+    return same.map(c => ({
+      id: idOf(c),
+      level: 'watch',
+      subject: { type: 'place', id: c.placeId },
+      text: `${c.name}, ${c.tags.join(', ')}: ${tellCompany(c.problem, almanac)}`,
+      todo: TODO,
+      reasons: [reason(c)],
+      answerable: true,
+    }))
+  })
+}
