@@ -78,7 +78,9 @@ try {
   await shot('genes', `/genes?dam=${idOf('K-01')}&sire=${idOf('K-07')}`)
   await shot('sexing', `/animals/${idOf('KY-01')}#sex`)
   await shot('pedigree', `/pedigree/${idOf('KY-05')}`)
-  await shot('devices', '/devices')
+  await shot('places', '/places', {
+    act: page => page.$eval('[data-room="Glass room"]', e => e.scrollIntoView()),
+  })
   await shot('animals', '/animals')
   await shot('animal', `/animals/${animal}`)
   await shot('eggs', '/eggs')

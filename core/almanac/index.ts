@@ -1,8 +1,9 @@
+// apart from the schema: what only names jobs shall not bring the schema along
+export { ROUND_JOBS, type RoundJob } from './roundJobs'
 export {
   Almanac,
   BREEDING_EVENTS,
   CLIMATE_ZONES,
-  ROUND_JOBS,
   BreedingEvent,
   Clock,
   Fact,
@@ -19,7 +20,6 @@ export {
   type Band,
   type Climate,
   type Company,
-  type RoundJob,
   type Rounds,
   type Cold,
   type Incubation,

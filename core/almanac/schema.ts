@@ -266,9 +266,7 @@ export type Climate = z.infer<typeof Climate>
 /** Every so many days (half a day is twice a day), and how many days late is no harm yet. */
 const Rhythm = z.strictObject({ everyDays: Fact, toleranceDays: Fact })
 
-/** Care that comes round where a species lives, in the order in which one does it. */
-export const ROUND_JOBS = ['mist', 'uvReading', 'spotClean', 'lightClean', 'fullChange', 'water'] as const
-export type RoundJob = (typeof ROUND_JOBS)[number]
+/** Care that comes round where a species lives. */
 const Rounds = z
   .strictObject({
     mist: Rhythm.optional(),

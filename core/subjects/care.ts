@@ -1,6 +1,4 @@
-import { z } from 'zod'
 import type { Day } from '../chance'
-import { seen, type DatedEntry } from '../log'
 
 /** What one may find while caring for a place. */
 export const FINDINGS = [
@@ -43,20 +41,3 @@ export interface Care {
 
 /** What was done, by job, oldest first. */
 export type CareDone = Readonly<Record<string, readonly Care[]>>
-
-/** Times of a job that are kept in mind: the log has all of them. */
-const KEPT = 16
-
-export const jobId = z.string().min(1).max(80)
-
-/** What was done with one more time of a job. */
-export function withCare(
-  done: CareDone | undefined,
-  job: string,
-  entry: DatedEntry,
-  but: readonly string[] = [],
-): CareDone {
-  const once: Care = { ...seen(entry), at: Date.parse(entry.at), but }
-  const before = done?.[job] ?? []
-  return { ...done, [job]: [...before, once].slice(-KEPT) }
-}

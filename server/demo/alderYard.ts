@@ -352,7 +352,7 @@ function feedersAndLamps(w: DemoWriter, p: Places): void {
     placeId: p.glass[1]!.id,
     lifeDays: 365,
     source: 'tube',
-    distanceCm: 30,
+    distanceCm: 44,
   })
   w.founded('lampFitted', -200, {
     tag: 'U-3',
@@ -424,8 +424,13 @@ function careOfPlaces(w: DemoWriter): void {
     [34, 1.8],
   ] as const)
     uv('Rock pen', daysAgo, value)
-  uv('Cork pen', 3, 1.2)
+  uv('Cork pen', 3, 2.4)
   uv('Tortoise table', 9, 2.8)
+  const cork = named('Cork pen').id
+  w.write('alarmAnswered', { type: 'place', id: cork }, -12, {
+    alarm: `company:${cork}:twoMales:2`,
+    why: 'A screen between the two until spring',
+  })
   for (const job of ['smokeAlarm', 'thermostats', 'secondThermometer'])
     w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -50, { job })
   w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -100, { job: 'spareHeat' })

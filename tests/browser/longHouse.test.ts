@@ -63,7 +63,7 @@ describe('a long house', () => {
     const folds = () =>
       visit.page.$$eval('.room .fold', bs => bs.map(b => [(b as HTMLElement).innerText.split(/\s/)[0], b.ariaExpanded]))
     expect((await folds()).filter(([, open]) => open === 'true')).toHaveLength(1)
-    expect(await visit.text('main')).toMatch(/Barn\s+150 to feed/)
+    expect(await visit.text('main')).toMatch(/Barn\s+3 jobs, 150 to feed/)
     expect((await visit.page.$$('[data-room] .task')).length).toBeLessThanOrEqual(60)
     const barn = await visit.page.waitForSelector('xpath///button[contains(@class, "fold")][contains(., "Barn")]')
     await barn!.evaluate(b => (b as HTMLElement).click())
@@ -79,10 +79,13 @@ describe('a long house', () => {
     await visit.untilGone(`[data-task="${shown[0]!}"]`)
     expect(await visit.page.$$('[data-room] .task')).toHaveLength(60)
     // J and K go from line to line and over the folded rooms
-    const at = () => visit.page.evaluate(() => document.activeElement?.closest('.task, h2')?.textContent ?? '')
+    const at = () => visit.page.evaluate(() => document.activeElement?.closest('.task, .area, h2')?.textContent ?? '')
     await visit.page.evaluate(() => document.querySelector<HTMLElement>('[data-room="Barn"] .fold')!.focus())
     await visit.page.keyboard.press('j')
+    expect(await at()).toContain('Fresh water')
+    await visit.page.keyboard.press('j')
     expect(await at()).toContain('Z-')
+    await visit.page.keyboard.press('k')
     await visit.page.keyboard.press('k')
     expect(await at()).toContain('Barn')
     await visit.press('Show 89 more lines of Barn')

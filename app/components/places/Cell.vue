@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CHANNELS, ZONES, formatReading } from '#core/channels'
+import { ZONES, formatReading } from '#core/channels'
 import { formatQuantity } from '#core/units'
 import type { PlaceNow } from '~/composables/usePlaces'
 
@@ -21,33 +21,21 @@ const said = computed(() => {
   const { tempC } = props.place.place
   return tempC === null ? '' : `set ${formatQuantity(tempC, house.settings.tempUnit)}`
 })
-const label = computed(() => {
-  const { place, tags, level, holds, due } = props.place
-  const s = series.value
-  return [
-    place.name,
-    level === 'harm' ? 'harm' : level === 'watch' ? 'watch' : '',
-    tags.length ? `in it ${tags.join(', ')}` : holds || 'free',
-    s ? `${ZONES[s.zone]} ${CHANNELS[s.channel].label.toLowerCase()} ${said.value}` : said.value,
-    due ? `${due} due` : '',
-  ]
-    .filter(Boolean)
-    .join(', ')
-})
 </script>
 
 <!-- prettier-ignore -->
 <template>
   <NuxtLink
-    :to="`/places/${place.place.id}`" class="cell" :class="[place.level, { free: place.free }]" :aria-label="label"
+    :to="`/places/${place.place.id}`" class="cell" :class="[place.level, { free: place.free }]"
     :data-place="place.place.name"
   >
     <span class="name">{{ place.place.name }}<UIcon
       v-if="place.level" :name="place.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4 sign"
-    /></span>
+      aria-hidden="true"
+    /></span>{{ ' ' }}<span v-if="place.level" class="sr-only">{{ place.level }} </span>
     <span v-if="place.tags.length" class="tag">{{ who }}</span>
-    <span v-else class="quiet holds">{{ place.holds || 'free' }}</span>
-    <span class="foot"><span v-if="said">{{ said }}</span><span v-if="place.due" class="due">{{ place.due }} due</span></span>
+    <span v-else class="quiet holds">{{ place.holds || 'free' }}</span>{{ ' ' }}
+    <span class="foot"><span v-if="said"><span v-if="series && series.zone !== 'air'" class="sr-only">{{ ZONES[series.zone] }} </span>{{ said }}</span>{{ ' ' }}<span v-if="place.due" class="due">{{ place.due }} due</span></span>
     <PlacesSeriesStrip
       v-if="series?.days.length" class="days" :series="series" :name="place.place.name" :width="96" :height="14" quiet
     />

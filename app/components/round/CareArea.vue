@@ -21,7 +21,13 @@ async function done(line: CareLine): Promise<void> {
   if (await doneFor(line)) await goOn()
 }
 const late = (line: CareLine) => line.stops.filter(s => s.late).length
-const countOf = (line: CareLine) => (line.areaId === null ? '' : `${line.stops.length}`)
+/** What stands on the button, part by part: its name, how many, how often today, how many late. */
+const wordsOf = (line: CareLine): string[] => [
+  line.name,
+  ...(line.areaId === null ? [] : [`${line.stops.length}`]),
+  ...(line.timesADay > 1 ? [`${line.doneToday} of ${line.timesADay} today`] : []),
+  ...(late(line) ? [late(line) === line.stops.length ? 'late' : `${late(line)} late`] : []),
+]
 </script>
 
 <!-- prettier-ignore -->
@@ -32,13 +38,11 @@ const countOf = (line: CareLine) => (line.areaId === null ? '' : `${line.stops.l
       <div v-for="line in area.lines" :key="line.id" class="job" :class="{ late: late(line) }" :data-care-line="line.id">
         <UButton
           class="main" variant="outline" color="neutral" :icon="isMeasured(line) ? 'i-lucide-sun' : 'i-lucide-check'" :disabled="busy"
-          :aria-label="`${line.name}, ${area.place || 'here'}: ${isMeasured(line) ? 'write' : 'done'}${line.areaId === null ? '' : ` at ${line.stops.length}`}`"
+          :aria-label="`${wordsOf(line).join(' ')}, ${area.place || 'here'}: ${isMeasured(line) ? 'write' : 'done'}`"
           @click="done(line)"
         >
           <span>{{ line.name }}</span>
-          <span v-if="countOf(line)" class="count">{{ countOf(line) }}</span>
-          <span v-if="line.timesADay > 1" class="said">{{ line.doneToday }} of {{ line.timesADay }} today</span>
-          <span v-if="late(line)" class="said strong">{{ late(line) === line.stops.length ? 'late' : `${late(line)} late` }}</span>
+          <template v-for="word in wordsOf(line).slice(1)" :key="word">{{ ' ' }}<span class="said" :class="{ strong: word.endsWith('late') }">{{ word }}</span></template>
         </UButton>
         <UButton
           v-if="line.areaId !== null" class="more" variant="outline" color="neutral"
@@ -49,7 +53,7 @@ const countOf = (line: CareLine) => (line.areaId === null ? '' : `${line.stops.l
       </div>
     </div>
     <template v-for="line in area.lines" :key="`${line.id}-each`">
-      <RoundCareEach v-if="opened === line.id" class="each" :line="line" @done="opened = null" />
+      <LazyRoundCareEach v-if="opened === line.id" class="each" :line="line" @done="opened = null" />
     </template>
   </li>
 </template>
@@ -88,12 +92,9 @@ h3 {
   border-end-start-radius: 0;
   margin-left: -1px;
 }
-.count {
-  font-variant-numeric: tabular-nums;
-  color: var(--ui-text-muted);
-}
 .said {
   font-size: 0.875rem;
+  font-variant-numeric: tabular-nums;
   color: var(--ui-text-muted);
 }
 .strong {

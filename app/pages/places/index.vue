@@ -27,7 +27,9 @@ const lives = computed(() => {
 })
 const names = (level: 'harm' | 'watch') => all.value.filter(p => p.level === level).map(p => p.place.name)
 const listed = (words: readonly string[]) =>
-  words.length > 3 ? `${words.slice(0, 3).join(', ')} and ${words.length - 3} more` : words.join(' and ')
+  words.length > 3
+    ? `${words.slice(0, 3).join(', ')} and ${words.length - 3} more`
+    : [words.slice(0, -1).join(', '), words.at(-1)].filter(Boolean).join(' and ')
 const answer = computed(() => {
   const [harm, watch] = [names('harm'), names('watch')]
   const tubs = all.value.filter(p => p.place.kind === 'tub')

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { defineKind, seen, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
 import { dayFromIso } from '../../units'
-import { withCare } from '../care'
+import { withCare } from '../careDone'
 import { dayText } from '../fields'
 import type { JobState } from './state'
 

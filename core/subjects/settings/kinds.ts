@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { LogbookError, defineKind, redated, sure, type CheckContext, type KindContext, type Problem } from '../../log'
 import { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../../settings'
-import { withCare } from '../care'
+import { withCare } from '../careDone'
 import { HOUSE_JOBS, HOUSE_JOB_WORDS } from '../jobWords'
 import { THE_HOUSE } from './state'
 
