@@ -17,6 +17,7 @@ const series = computed(
 )
 const said = computed(() => {
   const s = series.value
+  if (s?.latest && s.channel === 'uvIndex') return `UV ${s.latest.value.toFixed(1)}`
   if (s?.latest) return formatReading(s.channel, s.latest.value, house.settings.tempUnit)
   const { tempC } = props.place.place
   return tempC === null ? '' : `set ${formatQuantity(tempC, house.settings.tempUnit)}`
