@@ -91,7 +91,7 @@ describe('told', () => {
     const b = tub(['G-1', 'leopard-gecko']).animal('G-2', 'leopard-gecko', { placeId: 'other' })
     const records = b.records()
     const house = houseOf(records)
-    const move = (more: object, source = 'keeper') =>
+    const move = (more: object, source: 'keeper' | 'import' = 'keeper') =>
       checkEntry(
         {
           id: 'm',

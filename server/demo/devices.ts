@@ -114,12 +114,12 @@ export function demoDevices(places: DemoPlaces, today: number): DemoDevice[] {
     const options = demoVivarium(id)!
     return probe({ id, name, place, days: 20, zone: options.zone }, new Vivarium(options), today)
   }
-  const chestProbe = (id: string, name: string, place: Place, options?: typeof chestDefaults) =>
-    probe({ id, name, place, days: 76 }, chest(place, id, options), today)
+  const chestProbe = (id: string, name: string, place: Place, days = 76, options?: typeof chestDefaults) =>
+    probe({ id, name, place, days }, chest(place, id, options), today)
   return [
     chestProbe('demo-probe-chest', 'Chest probe', places.cold),
     chestProbe('demo-probe-fridge', 'Fridge probe', places.fridge),
-    chestProbe('demo-probe-incubator', 'Incubator probe', places.warmIncubator, incubatorDefaults),
+    chestProbe('demo-probe-incubator', 'Incubator probe', places.warmIncubator, 24, incubatorDefaults),
     vivarium('demo-probe-rock-spot', 'Rock pen, spot', places.rockPen),
     vivarium('demo-probe-rock-air', 'Rock pen, air', places.rockPen),
     vivarium('demo-probe-moss', 'Moss tank', places.mossTank),

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import { addHours, insertDevice, insertReadings } from '../db/repositories/devices'
+import { insertDevice, insertHours, insertReadings } from '../db/repositories/devices'
 import { insertEntries } from '../db/repositories/entries'
 import { hashOf } from '../devices/deviceKeeper'
 import type { DemoHouse } from './alderYard'
@@ -22,7 +22,7 @@ export async function fillWithDemo(db: Knex, demo: DemoHouse): Promise<boolean> 
         simulated: true,
       })
       for (const { channel, hours, recent } of device.read) {
-        await addHours(trx, { placeId: device.placeId!, deviceNo: no, channel, zone: device.zone }, hours)
+        await insertHours(trx, { placeId: device.placeId!, deviceNo: no, channel, zone: device.zone }, hours)
         await insertReadings(trx, no, recent)
       }
     }

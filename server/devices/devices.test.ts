@@ -7,8 +7,9 @@ import { openDatabase } from '../db/open'
 import type { ProblemError } from '../utils/problem'
 import { Climate } from './climate'
 import { DeviceKeeper } from './deviceKeeper'
-import { ColdChest, chestDefaults, nextTempC } from './simulated/coldChest'
+import { ColdChest, chestDefaults, incubatorDefaults, nextTempC } from './simulated/coldChest'
 import { SettlingScale } from './simulated/scale'
+import { Vivarium, vivariumOptions } from './simulated/vivarium'
 import { sortReadings } from './sortReadings'
 
 const MINUTE = 60_000
@@ -127,6 +128,54 @@ describe('the simulated cold chest', () => {
   })
 })
 
+describe('the simulated vivarium', () => {
+  const run = (fault?: 'lamp' | 'mister' | 'battery') => {
+    const tank = new Vivarium(vivariumOptions('spot', { lightC: 40, nightC: 18, humidity: 70 }, 5))
+    if (fault) tank.faults.add(fault)
+    const reads: { clock: number; t: number; rh: number }[] = []
+    tank.run(0, 72 * HOUR, (ms, { temperature, humidity }) =>
+      reads.push({ clock: (ms / HOUR) % 24, t: temperature!, rh: humidity! }),
+    )
+    return reads
+  }
+  const means = (reads: { clock: number; t: number; rh: number }[], from: number, to: number, of: 't' | 'rh') => {
+    const among = reads.filter(r => r.clock >= from && r.clock < to).map(r => r[of])
+    return among.reduce((a, b) => a + b, 0) / among.length
+  }
+
+  it('is warm under its lamp by day, cool by night, and as damp as it is misted', () => {
+    const reads = run()
+    expect(means(reads, 10, 18, 't')).toBeCloseTo(40, 0)
+    expect(means(reads, 0, 6, 't')).toBeCloseTo(18, 0)
+    expect(means(reads, 7.5, 9, 'rh')).toBeGreaterThan(means(reads, 16, 18, 'rh'))
+  })
+
+  it('stays cold when its lamp fails, dries when its mister fails, and says nothing with a dead battery', () => {
+    expect(means(run('lamp').slice(-24 * 60), 10, 18, 't')).toBeLessThan(19)
+    expect(means(run('mister').slice(-24 * 60), 0, 24, 'rh')).toBeLessThan(45)
+    expect(run('battery')).toEqual([])
+  })
+})
+
+describe('an incubator whose thermostat reads low', () => {
+  it('is as much too warm as the thermostat is out', () => {
+    const mean = (failing: boolean) => {
+      const box = new ColdChest(
+        { ...incubatorDefaults, seed: 3, startC: 31 },
+        () => 31,
+        () => 20,
+      )
+      if (failing) box.faults.add('thermostat')
+      const temps: number[] = []
+      box.run(0, 72 * HOUR, (_, { temperature }) => temps.push(temperature!))
+      const late = temps.slice(-24 * 60)
+      return late.reduce((a, b) => a + b, 0) / late.length
+    }
+    expect(mean(true) - mean(false)).toBeCloseTo(incubatorDefaults.readsLowK!, 0)
+    expect(mean(false)).toBeCloseTo(31, 0)
+  })
+})
+
 describe('the simulated scale', () => {
   it('swings, then comes to rest at the weight', () => {
     const scale = new SettlingScale()
@@ -199,6 +248,22 @@ describe('the devices of a house', () => {
     expect(await db('readings').count({ n: '*' })).toEqual([{ n: 6000 }])
     const again = await HouseKeeper.open(db, vi.fn())
     expect(again.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!['temperature:air']!.mean[0]).toBeCloseTo(13, 6)
+  })
+
+  it('takes temperature and humidity of one reading each for itself, at the spot that the probe reads', async () => {
+    const { device } = await devices.add({ name: 'H', kind: 'probe', placeId, zone: 'warm' })
+    const at = iso(houseNow() - MINUTE)
+    expect(await devices.take(device, [{ at, tempC: 31.2, humidityPct: 48 }])).toMatchObject({ taken: 2, known: 0 })
+    expect(await devices.take(device, [{ at, tempC: 31.2, humidityPct: 48 }])).toMatchObject({ taken: 0, known: 2 })
+    // °F as °C, and more than all the water that air holds: set aside, and the other value is taken
+    const took = await devices.take(device, [{ at: iso(houseNow()), tempC: 88, humidityPct: 50 }])
+    expect(took).toMatchObject({ taken: 1, setAside: [{ reason: expect.stringMatching(/another unit/) as string }] })
+    expect((await devices.take(device, [{ at: iso(houseNow()), humidityPct: 104 }])).setAside).toHaveLength(1)
+    const logs = house.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!
+    expect(Object.keys(logs).sort()).toEqual(['humidity:warm', 'temperature:warm'])
+    expect([...(logs['humidity:warm']!.mean as Float64Array)]).toEqual([48, 50])
+    const [view] = await devices.views()
+    expect(view!.latest.map(l => l.channel)).toEqual(['temperature', 'humidity'])
   })
 
   it('what is set aside is kept with its reason and told', async () => {

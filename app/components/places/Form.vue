@@ -64,7 +64,8 @@ async function send(): Promise<void> {
       order: state.order,
       tempC,
       capacity: state.capacity ?? null,
-      light: state.lit ? { on: state.on, off: state.off } : null,
+      // said only where something is to be said
+      ...((state.lit || place?.light) && { light: state.lit ? { on: state.on, off: state.off } : null }),
     }
     await (place
       ? callApi(`/api/places/${place.id}`, { method: 'PUT', body })

@@ -1,6 +1,6 @@
 import { speciesOf } from '../../almanac'
 import { CHANNELS, ZONES } from '../../channels'
-import { residentsOf } from '../../climate'
+import { insideOf, residentsOf } from '../../climate'
 import { judgeLampAt, tellLamp } from '../../light'
 import type { House } from '../../subjects'
 import type { SeasonContext } from '../context'
@@ -61,9 +61,17 @@ const WORDS: Record<PlaceTrouble['fault'], Words> = {
   }),
 }
 
-/** Animals of a place and of what stands in it, by tag, as many as one reads. */
+/** Tags of those who live in a place and in what stands in it. */
+function tagsIn(house: House, placeId: string, met = new Set<string>()): string[] {
+  if (met.has(placeId)) return []
+  met.add(placeId)
+  const own = (residentsOf(house).get(placeId) ?? []).map(a => a.tag)
+  return [...own, ...(insideOf(house).get(placeId) ?? []).flatMap(id => tagsIn(house, id, met))]
+}
+
+/** Who is endangered, as many as one reads. */
 function whoLives(house: House, placeId: string): string {
-  const tags = (residentsOf(house).get(placeId) ?? []).map(a => a.tag).sort()
+  const tags = tagsIn(house, placeId).sort()
   if (!tags.length) return ''
   return `; in it ${tags.length > 6 ? `${tags.slice(0, 6).join(', ')} and ${tags.length - 6} more` : tags.join(', ')}`
 }
@@ -75,7 +83,8 @@ export function placeAlarms(view: PlaceView, { house, almanac, today }: SeasonCo
   const subject = { type: 'place' as const, id: place.id }
   return view.series.flatMap(series => {
     const troubles = series.troubles
-      .filter(t => t.answered === null)
+      // eggs have their own alarm of silence, and without eggs it is no matter
+      .filter(t => t.answered === null && !(t.fault === 'silent' && place.kind === 'incubator'))
       .map((t): Alarm => {
         const { text, todo: usual } = WORDS[t.fault](series, t, place.name)
         const lamp = series.channel === 'uvIndex' ? judgeLampAt(house, place, series.light) : null

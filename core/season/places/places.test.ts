@@ -91,6 +91,8 @@ describe('a place against what lives in it', () => {
     expect(alarmIds(room(16))).toEqual([])
     expect(alarmIds(room(29))).toEqual(['place:high:room:temperature:air'])
     expect(alarmIds(room(33))).toEqual(['place:high:harm:room:temperature:air'])
+    // who is endangered stands deeper
+    expect(seen(room(33)).alarms.find(a => a.id.startsWith('place:'))!.text).toMatch(/in it G-1$/)
   })
 
   it('an animal in the cold is watched by its winter, an empty place by nobody', () => {
@@ -231,7 +233,13 @@ describe('warmth that is read moves the dates of what lies in it', () => {
       .animal('K-1', 'california-kingsnake', { sex: 'female' })
       .animal('K-2', 'california-kingsnake', { sex: 'male' })
     house.pair('K-1', 'K-2', -90, 'P-1')
-    house.write('laid', { type: 'pairing', id: 'P-1' }, -30, { tag: 'C-1', eggs: 8, placeId: 'incubator' }, 'C-1')
+    house.write(
+      'laid',
+      { type: 'pairing', id: 'P-1' },
+      -30,
+      { tag: 'C-1', eggs: 8, slugs: 0, placeId: 'incubator' },
+      'C-1',
+    )
     if (read !== 'none')
       house.readings(
         'incubator',
@@ -247,8 +255,10 @@ describe('warmth that is read moves the dates of what lies in it', () => {
     expect(hatch(eggs(28, 28))).toBe(set)
     expect(hatch(eggs(28, 29.5))).toBeLessThan(set)
     expect(Math.abs(hatch(eggs(28, 29.5))! - hatch(eggs(29.5, 'none'))!)).toBeLessThanOrEqual(1)
-    // a probe that has said nothing changes nothing
+    // a probe that has said nothing changes nothing, and its silence is told once
     expect(hatch(eggs(28, null))).toBe(set)
+    const silent = seen(eggs(28, null)).alarms.filter(a => /silent/i.test(a.id))
+    expect(silent.map(a => a.id)).toEqual(['eggSilent:incubator'])
   })
 
   it('the working says how many hours were read and what they come to', () => {

@@ -101,6 +101,23 @@ export async function allHours(
   }))
 }
 
+/** Writes hours of which nothing is stored yet, many at once. */
+export async function insertHours(db: Knex, at: ReadAt, hours: ReadonlyMap<number, HourSums>): Promise<void> {
+  const { placeId, deviceNo, channel, zone } = at
+  await db.batchInsert(
+    'readings_hourly',
+    [...hours].map(([hour, sums]) => ({
+      place_id: placeId,
+      device_no: deviceNo,
+      channel: CHANNELS[channel].code,
+      zone,
+      hour,
+      ...sums,
+    })),
+    ROWS_AT_ONCE,
+  )
+}
+
 /** Adds to the hours of a place what a device read in them. */
 export async function addHours(db: Knex, at: ReadAt, hours: ReadonlyMap<number, HourSums>): Promise<void> {
   for (const [hour, s] of hours) {
