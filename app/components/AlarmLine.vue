@@ -1,8 +1,16 @@
 <script setup lang="ts">
 import type { Alarm } from '#core/season'
 
-defineProps<{ alarm: Alarm }>()
+const props = defineProps<{ alarm: Alarm }>()
+const house = useHouse()
 const { takeBack, busy } = useRecord()
+/** The page of what it is about, and its name. */
+const page = computed(() => {
+  const { subject } = props.alarm
+  if (subject?.type === 'animal') return { to: `/animals/${subject.id}`, name: house.house.animals[subject.id]?.tag }
+  if (subject?.type === 'place') return { to: `/places/${subject.id}`, name: house.house.places[subject.id]?.name }
+  return null
+})
 </script>
 
 <!-- prettier-ignore -->
@@ -15,13 +23,8 @@ const { takeBack, busy } = useRecord()
     <p>
       <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
       <span class="todo">{{ alarm.todo }} <NuxtLink
-        v-if="alarm.subject?.type === 'animal' && $route.params.id !== alarm.subject.id"
-        :to="`/animals/${alarm.subject.id}`" class="underline whitespace-nowrap"
-        :aria-label="`Open its page: ${alarm.text.split(/[:,\s]/)[0]}`"
-      >Open its page</NuxtLink><NuxtLink
-        v-if="alarm.subject?.type === 'place' && $route.params.id !== alarm.subject.id"
-        :to="`/places/${alarm.subject.id}`" class="underline whitespace-nowrap"
-        :aria-label="`Open its page: ${alarm.text.split(/,| has | was | fell | is /)[0]}`"
+        v-if="page && $route.path !== page.to" :to="page.to" class="underline whitespace-nowrap"
+        :aria-label="`Open its page: ${page.name ?? ''}`"
       >Open its page</NuxtLink> <LazyAlarmAnswer v-if="alarm.answerable" :alarm="alarm" /></span>
       <span v-if="alarm.suspect && alarm.suspectId" class="todo">Written last: {{ alarm.suspect }} <UButton
         label="Take it back" size="xs" variant="outline" color="neutral" :disabled="busy"

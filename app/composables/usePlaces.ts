@@ -1,8 +1,11 @@
+import { formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
 import { compareRoutes, routeTo } from '#core/places'
 import type { SeriesView } from '#core/season'
+import { inCold } from '#core/subjects/animal/winter'
 import { eggsLeft } from '#core/subjects/clutch/kinds'
 import type { Place } from '#core/subjects/place/state'
+import { formatQuantity } from '#core/units'
 
 /** One place as it stands now. */
 export interface PlaceNow {
@@ -48,7 +51,7 @@ export function usePlaces() {
     for (const c of Object.values(house.house.clutches)) if (c.placeId && !c.ended) of(c.placeId).eggs += eggsLeft(c)
     for (const c of Object.values(house.house.cultures)) if (c.placeId && !c.finished && !c.failed) of(c.placeId).cups++
     for (const a of Object.values(house.house.animals))
-      if (a.placeId && a.status === 'alive' && a.cooled && !a.warmed) of(a.placeId).cold++
+      if (a.placeId && a.status === 'alive' && inCold(a)) of(a.placeId).cold++
     return counts
   })
   const views = computed(() => new Map(house.season?.places.map(v => [v.placeId, v]) ?? []))
@@ -117,12 +120,12 @@ export function usePlaces() {
     return rows
   }
 
+  /** What the room reads, else what it is set to, as the house writes it. */
   function saidOf(room: Place): string {
-    const read = views.value.get(room.id)?.series[0]?.latest
-    const words = [
-      ...(read ? [`${read.value.toFixed(1)} °C read`] : room.tempC === null ? [] : [`set ${room.tempC} °C`]),
-    ]
-    return words.join(', ')
+    const { tempUnit } = house.settings
+    const series = views.value.get(room.id)?.series[0]
+    if (series?.latest) return `reads ${formatReading(series.channel, series.latest.value, tempUnit)}`
+    return room.tempC === null ? '' : `set ${formatQuantity(room.tempC, tempUnit)}`
   }
 
   const rooms = computed((): RoomNow[] =>

@@ -6,3 +6,9 @@ export function formatReading(channel: Channel, value: number, tempUnit: '°C' |
   if (channel === 'temperature') return formatQuantity(Number(value.toFixed(1)), tempUnit)
   return channel === 'humidity' ? `${Math.round(value)} %` : `${CHANNELS.uvIndex.label} ${value.toFixed(1)}`
 }
+
+/** How far two readings lie apart: a difference of 10 °C is one of 18 °F. */
+export function formatDifference(channel: Channel, value: number, tempUnit: '°C' | '°F'): string {
+  if (channel === 'temperature') return `${(tempUnit === '°F' ? value * 1.8 : value).toFixed(1)} ${tempUnit}`
+  return channel === 'humidity' ? `${Math.round(value)} %` : value.toFixed(1)
+}

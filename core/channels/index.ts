@@ -12,4 +12,4 @@ export {
   type Series,
   type Zone,
 } from './channels'
-export { formatReading } from './format'
+export { formatDifference, formatReading } from './format'

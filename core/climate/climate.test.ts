@@ -192,7 +192,7 @@ describe('what is wrong with a row of readings', () => {
 })
 
 describe('warmth over a log', () => {
-  const development = { baseC: 14, bestC: 33, degreeDays: 900 }
+  const development = { baseC: 14, bestC: 33, degreeDays: 900, latelyHours: 72 }
   const above = (t: number) => Math.max(0, Math.min(t, development.bestC) - development.baseC)
 
   it('is the temperature itself where that holds', () => {

@@ -1,5 +1,5 @@
 export { conflicts, limitsOf, roomCeiling, strictest, zoneBand, type HeldBy, type PlaceBand } from './bands'
-export { climateAt, coldPlaceOf, eggLogAt, nearestLog, waysUp, type NearestLog } from './nearest'
+export { climateAt, coldPlaceOf, eggLogAt, nearestLog, type NearestLog } from './nearest'
 export { insideOf, residentsOf, type Resident } from './residents'
 export { dailyOf, endOf, hourOf, watchSpan, type ClimateDay, type Limits, type Run, type SpanWatch } from './span'
 export { seriesTroubles, type SeriesFault, type SeriesTrouble } from './trouble'

@@ -1,4 +1,5 @@
 import { seriesOf, type Channel, type HourlyLog, type Zone } from '../channels'
+import { waysUp } from '../places'
 import type { House, Place } from '../subjects'
 
 type Standing = Pick<House, 'places' | 'climate'>
@@ -11,16 +12,6 @@ export interface NearestLog {
   /** The place whose log it is: the place itself, or one that it stands in. */
   placeId: string
   zone: Zone
-}
-
-/** A place and those it stands in, from the inside out; a place that contains itself by mistake ends the way. */
-export function* waysUp(places: House['places'], placeId: string | null): Generator<Place> {
-  const met = new Set<string>()
-  for (let place = placeId ? places[placeId] : undefined; place && !met.has(place.id);) {
-    met.add(place.id)
-    yield place
-    place = place.parentId ? places[place.parentId] : undefined
-  }
 }
 
 /**

@@ -1,5 +1,5 @@
 import { derived } from '../derived'
-import { tadpolesLeft, youngInGroup, type House } from '../subjects'
+import { awakeByPlace, tadpolesLeft, youngInGroup, type House } from '../subjects'
 
 /** What lives in a place: an animal, or the young of a clutch that have no tags yet. */
 export interface Resident {
@@ -9,19 +9,19 @@ export interface Resident {
 
 /** Who lives in each place, by its id; those in the cold are watched by their winter. */
 export const residentsOf = derived((house: House): ReadonlyMap<string, readonly Resident[]> => {
-  const residents = new Map<string, Resident[]>()
-  const add = (placeId: string, resident: Resident) => {
-    const list = residents.get(placeId)
-    if (list) list.push(resident)
-    else residents.set(placeId, [resident])
-  }
-  for (const { status, placeId, cooled, warmed, tag, speciesId } of Object.values(house.animals))
-    if (status === 'alive' && placeId && !(cooled && !warmed)) add(placeId, { tag, speciesId })
+  const residents = new Map<string, Resident[]>(
+    [...awakeByPlace(house)].map(([placeId, animals]) => [
+      placeId,
+      animals.map(({ tag, speciesId }) => ({ tag, speciesId })),
+    ]),
+  )
   for (const clutch of Object.values(house.clutches)) {
     const lives = !clutch.ended && youngInGroup(clutch) + tadpolesLeft(clutch) > 0
     // young do not stay in an incubator: where they are is not written yet
     const isHome = clutch.placeId && house.places[clutch.placeId]?.kind !== 'incubator'
-    if (lives && isHome) add(clutch.placeId!, { tag: clutch.tag, speciesId: clutch.speciesId })
+    if (!lives || !isHome) continue
+    const others = residents.get(clutch.placeId!) ?? []
+    residents.set(clutch.placeId!, [...others, { tag: clutch.tag, speciesId: clutch.speciesId }])
   }
   return residents
 })

@@ -20,20 +20,19 @@ export interface Development {
   bestC: number
   /** Degree-days from beginning to end. */
   degreeDays: number
+  /** Readings of so many hours say what the place does from now on. */
+  latelyHours: number
 }
 
-/** Readings of so many hours say what a place does now. */
-const LATELY_HOURS = 72
-
-/** The mean of the last days, where at least half of their hours were read. */
-export function latelyOf(log: HourlyLog): number | null {
+/** The mean of the last so many hours, where at least half of them were read. */
+export function latelyOf(log: HourlyLog, latelyHours: number): number | null {
   const now = endOf(log)
   let [sum, read] = [0, 0]
-  for (let hour = now - LATELY_HOURS; hour < now; hour++) {
+  for (let hour = now - latelyHours; hour < now; hour++) {
     const mean = hourOf(log, hour)
     if (!Number.isNaN(mean)) [sum, read] = [sum + mean, read + 1]
   }
-  return read >= LATELY_HOURS / 2 ? sum / read : null
+  return read >= latelyHours / 2 ? sum / read : null
 }
 
 /**
@@ -47,11 +46,11 @@ export function warmthOver(
   log: HourlyLog,
   fromHour: number,
   setC: number,
-  { baseC, bestC, degreeDays }: Development,
+  { baseC, bestC, degreeDays, latelyHours }: Development,
 ): Warmth {
   const now = endOf(log)
   const above = (t: number) => Math.max(0, Math.min(t, bestC) - baseC)
-  const goesOnAtC = latelyOf(log) ?? setC
+  const goesOnAtC = latelyOf(log, latelyHours) ?? setC
   let [done, sum, read] = [0, 0, 0]
   const hours = Math.max(0, now - fromHour)
   for (let hour = fromHour; hour < now; hour++) {

@@ -1,6 +1,7 @@
 import { ROUND_JOBS, speciesOf, type Almanac, type Fact, type RoundJob } from '../almanac'
 import type { Day } from '../chance'
-import { residentsOf, waysUp } from '../climate'
+import { residentsOf } from '../climate'
+import { waysUp } from '../places'
 import type { Care, House, Place } from '../subjects'
 
 /** How often a job comes round at a place, and why. */

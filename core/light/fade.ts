@@ -1,7 +1,6 @@
 /** z of the central 80 %. */
 const Z80 = 1.2816
-/** A meter held by hand repeats itself to about a tenth (from memory). */
-const METER_NOISE = 0.1
+/** What is usual for a meter counts as so many readings beside those that there are. */
 const METER_COUNTS = 6
 
 /**
@@ -9,11 +8,13 @@ const METER_COUNTS = 6
  * with the spread of its crossing. Null with fewer than three readings, or where it does not fall.
  * @param readings over 0, by day, oldest first
  * @param low value under which the lamp is no longer enough, over 0
+ * @param meterNoise share of the value by which a meter is usually out
  * @returns days from the last reading: middle and the 80 % range
  */
 export function fadesTo(
   readings: readonly { day: number; uvIndex: number }[],
   low: number,
+  meterNoise: number,
 ): { low: number; mid: number; high: number } | null {
   const points = readings.filter(r => r.uvIndex > 0).map(r => ({ x: r.day, y: Math.log(r.uvIndex) }))
   const n = points.length
@@ -26,7 +27,7 @@ export function fadesTo(
   if (!(slope < 0)) return null
   const squares = points.reduce((s, p) => s + (p.y - meanY - slope * (p.x - meanX)) ** 2, 0)
   // few readings say little of how far a meter is out: what is usual counts as so many more
-  const noise = (squares + METER_COUNTS * METER_NOISE ** 2) / (n - 2 + METER_COUNTS)
+  const noise = (squares + METER_COUNTS * meterNoise ** 2) / (n - 2 + METER_COUNTS)
   const last = points.at(-1)!.x
   // the day on which the line crosses, and how far the line may lie to either side there
   const crosses = meanX + (Math.log(low) - meanY) / slope

@@ -1,3 +1,4 @@
+import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
 import type { House, LampState, Place } from '../subjects'
 import { formatDay } from '../units'
@@ -15,11 +16,13 @@ export interface LampHere {
 /**
  * The lamp over a place by the readings at its spot since it hangs as it does; null where no lamp is known to give UV.
  * @param band UV index that is right for those who live there; null where none is known
+ * @param common how lamps may hang and how far a meter is out: `lampNearest`, `lampFurthest`, `meterNoise`
  */
 export function judgeLampAt(
   house: Pick<House, 'lamps'>,
   place: Place,
   band: { low: number | null; high: number | null } | null,
+  common: Almanac['common'],
 ): LampHere | null {
   const lamp = Object.values(house.lamps).find(l => l.placeId === place.id && l.source && givesUv(l.source))
   if (!lamp?.source || !band) return null
@@ -28,7 +31,11 @@ export function judgeLampAt(
     .filter(m => m.channel === 'uvIndex' && m.day >= since)
     .map(m => ({ day: m.day, uvIndex: m.value }))
   const limits = { low: band.low ?? 0, high: band.high ?? Number.POSITIVE_INFINITY }
-  const verdict = judgeLamp(lamp.source, readings, limits, lamp.distanceCm ?? null)
+  const verdict = judgeLamp(lamp.source, readings, limits, lamp.distanceCm ?? null, {
+    nearest: common.lampNearest!.value,
+    furthest: common.lampFurthest!.value,
+    meterNoise: common.meterNoise!.value,
+  })
   return { lamp, verdict, readDay: readings.at(-1)?.day ?? null }
 }
 

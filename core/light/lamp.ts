@@ -35,22 +35,29 @@ export interface LampVerdict {
   fadesIn: { low: number; mid: number; high: number } | null
 }
 
-/** Nearer than this nothing is lowered any more: heat and burns. */
-const NEAREST_CM = 15
-/** Further than this it is screened instead of raised. */
-const FURTHEST_CM = 60
+/** How near a lamp may hang, from where on it is screened instead, and how far a meter is out. */
+export interface LampLimits {
+  /** cm */
+  nearest: number
+  /** cm */
+  furthest: number
+  /** Share of the value. */
+  meterNoise: number
+}
 
 /**
  * What to do with a lamp, by the meter.
  * @param readings UV index at the spot, oldest first, by day, since the lamp was fitted
  * @param band UV index that is right there
  * @param distanceCm lamp to spot; null where it is not known
+ * @param limits of how it may hang
  */
 export function judgeLamp(
   kind: LampSource,
   readings: readonly { day: number; uvIndex: number }[],
   band: { low: number; high: number },
   distanceCm: number | null,
+  limits: LampLimits,
 ): LampVerdict {
   const last = readings.at(-1)
   if (!last) return { action: 'unknown', uvIndex: null, distanceCm: null, fadesIn: null }
@@ -59,8 +66,8 @@ export function judgeLamp(
   const right = distanceCm !== null && uvIndex > 0 ? distanceFor(kind, uvIndex, distanceCm, wanted) : null
   const base = { uvIndex, distanceCm: right }
   if (uvIndex > band.high)
-    return { ...base, action: right !== null && right > FURTHEST_CM ? 'filter' : 'raise', fadesIn: null }
+    return { ...base, action: right !== null && right > limits.furthest ? 'filter' : 'raise', fadesIn: null }
   if (uvIndex < band.low)
-    return { ...base, action: right !== null && right >= NEAREST_CM ? 'lower' : 'replace', fadesIn: null }
-  return { ...base, action: 'fine', fadesIn: fadesTo(readings, band.low) }
+    return { ...base, action: right !== null && right >= limits.nearest ? 'lower' : 'replace', fadesIn: null }
+  return { ...base, action: 'fine', fadesIn: fadesTo(readings, band.low, limits.meterNoise) }
 }

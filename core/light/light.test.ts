@@ -45,7 +45,9 @@ describe('distance', () => {
 describe('what to do with a lamp', () => {
   const band = { low: 1, high: 2 }
   const read = (...uv: number[]) => uv.map((uvIndex, i) => ({ day: i * 30, uvIndex }))
-  const action = (uv: number, cm: number | null = 30) => judgeLamp('tube', read(uv), band, cm).action
+  const judged = (uv: number[], cm: number | null = 30, kind: 'tube' | 'vapour' = 'tube') =>
+    judgeLamp(kind, read(...uv), band, cm, { nearest: 15, furthest: 60, meterNoise: 0.1 })
+  const action = (uv: number, cm: number | null = 30) => judged([uv], cm).action
 
   it('goes by the meter: raise, filter, lower, replace, fine, or measure first', () => {
     expect(action(1.5)).toBe('fine')
@@ -55,19 +57,19 @@ describe('what to do with a lamp', () => {
     // so weak that it would burn before it gives enough
     expect(action(0.4)).toBe('replace')
     expect(action(0, 30)).toBe('replace')
-    expect(judgeLamp('tube', [], band, 30).action).toBe('unknown')
-    expect(judgeLamp('tube', read(2.5), band, null)).toMatchObject({ action: 'raise', distanceCm: null })
+    expect(judged([]).action).toBe('unknown')
+    expect(judged([2.5], null)).toMatchObject({ action: 'raise', distanceCm: null })
   })
 
   it('says where it would be right', () => {
     // the middle of the band is 1.5: 3 at 30 cm is 1.5 at 60 cm for a tube
-    expect(judgeLamp('tube', read(3), band, 30).distanceCm).toBeCloseTo(60, 9)
-    expect(judgeLamp('vapour', read(3), band, 30).distanceCm).toBeCloseTo(30 * Math.SQRT2, 9)
+    expect(judged([3]).distanceCm).toBeCloseTo(60, 9)
+    expect(judged([3], 30, 'vapour').distanceCm).toBeCloseTo(30 * Math.SQRT2, 9)
   })
 
   it('fading: a lamp that halves in 100 days is at half after 100', () => {
     const readings = [0, 20, 40, 60].map(day => ({ day, uvIndex: 2 * 0.5 ** (day / 100) }))
-    const fades = fadesTo(readings, 1)!
+    const fades = fadesTo(readings, 1, 0.1)!
     expect(fades.mid).toBeCloseTo(40, 6)
     expect(fades.low).toBeLessThan(40)
     expect(fades.high).toBeGreaterThan(40)
@@ -77,9 +79,9 @@ describe('what to do with a lamp', () => {
   })
 
   it('two readings, or a rising row, say nothing of fading', () => {
-    expect(fadesTo(read(2, 1.9), 1)).toBeNull()
-    expect(fadesTo(read(1.5, 1.6, 1.7), 1)).toBeNull()
-    expect(judgeLamp('tube', read(2, 1.8, 1.6), band, 30).fadesIn!.mid).toBeGreaterThan(0)
+    expect(fadesTo(read(2, 1.9), 1, 0.1)).toBeNull()
+    expect(fadesTo(read(1.5, 1.6, 1.7), 1, 0.1)).toBeNull()
+    expect(judged([2, 1.8, 1.6]).fadesIn!.mid).toBeGreaterThan(0)
   })
 
   it('80 % of made-up lamps cross within the range that four to seven noisy readings gave', () => {
@@ -98,7 +100,7 @@ describe('what to do with a lamp', () => {
         day: k * 45,
         uvIndex: 3 * 0.5 ** ((k * 45) / half) * Math.exp(0.1 * gauss()),
       }))
-      const fades = fadesTo(readings, 0.7)
+      const fades = fadesTo(readings, 0.7, 0.1)
       if (!fades) continue
       const crosses = Math.max(0, half * Math.log2(3 / 0.7) - (n - 1) * 45)
       all++

@@ -1,1 +1,1 @@
-export { compareRoutes, routeTo, temperatureAt, type Route } from './route'
+export { compareRoutes, routeTo, temperatureAt, waysUp, type Route } from './route'

@@ -9,7 +9,15 @@ export interface Route {
   rank: number[]
 }
 
-const placeOf = (places: Readonly<Record<string, Place>>, id: string | null) => (id ? places[id] : undefined)
+/** A place and those it stands in, from the inside out; a place that contains itself by mistake ends the way. */
+export function* waysUp(places: Readonly<Record<string, Place>>, placeId: string | null): Generator<Place> {
+  const met = new Set<string>()
+  for (let place = placeId ? places[placeId] : undefined; place && !met.has(place.id);) {
+    met.add(place.id)
+    yield place
+    place = place.parentId ? places[place.parentId] : undefined
+  }
+}
 
 const NOWHERE: Route = { names: ['No place'], roomId: null, rank: [Number.MAX_SAFE_INTEGER] }
 
@@ -20,9 +28,7 @@ export function routeTo(places: Readonly<Record<string, Place>>, placeId: string
   const names: string[] = []
   const rank: number[] = []
   let roomId: string | null = null
-  const met = new Set<string>()
-  for (let place = placeOf(places, placeId); place && !met.has(place.id); place = placeOf(places, place.parentId)) {
-    met.add(place.id)
+  for (const place of waysUp(places, placeId)) {
     names.unshift(place.name)
     rank.unshift(place.order)
     roomId = place.id
@@ -41,10 +47,6 @@ export function compareRoutes(a: Route, b: Route): number {
 
 /** The temperature of the nearest place on the way up that has one, °C. */
 export function temperatureAt(places: Readonly<Record<string, Place>>, placeId: string | null): number | null {
-  const met = new Set<string>()
-  for (let place = placeOf(places, placeId); place && !met.has(place.id); place = placeOf(places, place.parentId)) {
-    met.add(place.id)
-    if (place.tempC !== null) return place.tempC
-  }
+  for (const { tempC } of waysUp(places, placeId)) if (tempC !== null) return tempC
   return null
 }

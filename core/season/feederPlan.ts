@@ -79,10 +79,10 @@ function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
 }
 
 /** Temperature of the place where most cultures of this feeder stand; null when none does. */
-function shelfTemp(house: PlanJob['house'], feederId: string): number | null {
+function shelfTemp({ house, almanac }: Pick<PlanJob, 'house' | 'almanac'>, feederId: string): number | null {
   const temps = Object.values(house.cultures)
     .filter(c => c.feederId === feederId && !c.finished)
-    .map(c => placeTempC(c.placeId, { house }))
+    .map(c => placeTempC(c.placeId, { house, almanac }))
     .filter(t => t !== null)
   return temps.length ? temps.sort((a, b) => a - b)[Math.floor(temps.length / 2)]! : null
 }
@@ -198,7 +198,7 @@ export function planJob(
 export function planFeeder({ look, scenarios, house, almanac, settings, today }: PlanJob, solve: SolveLp): FeederPlan {
   const feeder = feederOf(almanac, look.prey)
   const supply = plannedSupply(feeder)!
-  const tempC = shelfTemp(house, look.prey)
+  const tempC = shelfTemp({ house, almanac }, look.prey)
   const input = inputFor(look, supply, tempC, settings, almanac, today)
   const days = input.need.length
   const plan = planStarts(input, solve)
@@ -336,7 +336,7 @@ export function planKey(
       c.lastLook?.day,
       c.bought,
       cultureTempC(c, { house, almanac }),
-      placeTempC(c.placeId, { house }),
+      placeTempC(c.placeId, { house, almanac }),
     ])
   const round = (row: number[]) => row.map(x => Math.round(x * 100)).join()
   return JSON.stringify([

@@ -72,16 +72,7 @@ export {
   type HouseKin,
   type RoomForYoung,
 } from './breeding'
-export {
-  coldOf,
-  coolingWindow,
-  gravidIn,
-  inCold,
-  mealWinterOf,
-  programmeFor,
-  readinessOf,
-  type CoolingWindow,
-} from './winter'
+export { coldOf, coolingWindow, gravidIn, mealWinterOf, programmeFor, readinessOf, type CoolingWindow } from './winter'
 export type { SeasonContext } from './context'
 export { seasonDifferences, type SeasonDifferences } from './differences'
 export { lifeYear, type LifeEvent } from './lifeYear'

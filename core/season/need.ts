@@ -12,7 +12,7 @@ import {
   type NextMeal,
 } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
-import type { AnimalState, CultureState, Subject } from '../subjects'
+import { inCold, type AnimalState, type CultureState, type Subject } from '../subjects'
 import {
   MeanNeed,
   addScenarioNeed,
@@ -30,7 +30,7 @@ import { eachGuarded, guarded, subjectAs, type Failure } from './guard'
 import { remembering } from './remember'
 import type { HouseSettings } from '../settings'
 import type { PreyOutlook, Scenarios } from './contracts'
-import { eatsAgainOn, inCold, mealWinterOf, programmeFor, winterDeps } from './winter'
+import { eatsAgainOn, mealWinterOf, programmeFor, winterDeps } from './winter'
 import { cultureTempC } from './warmth'
 
 /** Days looked ahead: about nine months. */

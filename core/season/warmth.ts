@@ -12,7 +12,7 @@ interface OfEggs {
 }
 interface OfCultures {
   house: Pick<House, 'places' | 'climate' | 'cultures' | 'warmth'>
-  almanac: Pick<Almanac, 'feeders'>
+  almanac: Pick<Almanac, 'feeders' | 'common'>
 }
 
 /** Noon of the day on which something began, in hours since 1970: the hour is mostly not written. */
@@ -35,10 +35,18 @@ export function eggWarmth(clutch: ClutchState, { house, almanac }: OfEggs): Told
   const near = clutch.kind === 'eggs' && incubation ? eggLogAt(house, clutch.placeId) : null
   if (!near || !incubation) return null
   const { baseC, degreeDays } = fitThermalTime(incubation.points)
-  // the line is trusted a degree past its table, and eggs are no quicker where it is hotter
-  const bestC = Math.max(...incubation.points.map(p => p.tempC)) + 1
+  const { eggLinePast, warmthLately } = almanac.common
+  const bestC = Math.max(...incubation.points.map(p => p.tempC)) + eggLinePast!.value
   const setC = clutch.tempC ?? temperatureAt(house.places, clutch.placeId) ?? incubation.usualTempC.value
-  return told(warmthOver(near.log, beganAt(clutch.startDay), setC, { baseC, bestC, degreeDays }), near)
+  return told(
+    warmthOver(near.log, beganAt(clutch.startDay), setC, {
+      baseC,
+      bestC,
+      degreeDays,
+      latelyHours: warmthLately!.value,
+    }),
+    near,
+  )
 }
 
 /** The warmth of a growing culture by the readings of its shelf; null where nothing is read. */
@@ -51,8 +59,8 @@ export function cultureWarmth(culture: CultureState, { house, almanac }: OfCultu
   const baseC = way.baseTempC.value
   const atC = way.atTempC.value
   const degreeDays = way.toProducing.likely * (atC - baseC)
-  // over what the almanac counts at, cups are no quicker for certain: a few degrees, then they fail
-  const development = { baseC, bestC: atC + 4, degreeDays }
+  const { cupLinePast, warmthLately } = almanac.common
+  const development = { baseC, bestC: atC + cupLinePast!.value, degreeDays, latelyHours: warmthLately!.value }
   const setC = temperatureAt(house.places, culture.placeId) ?? atC
   return told(warmthOver(near.log, beganAt(culture.startDay), setC, development), near)
 }
@@ -66,22 +74,24 @@ export const cultureTempC = (culture: CultureState, context: OfCultures): number
   cultureWarmth(culture, context)?.tempC ?? temperatureAt(context.house.places, culture.placeId)
 
 /** What a place is now, by its readings of the last days, else what it is set to, °C. */
-export function placeTempC(placeId: string | null, { house }: Pick<OfCultures, 'house'>): number | null {
+export function placeTempC(placeId: string | null, { house, almanac }: OfCultures): number | null {
   const told = house.warmth && placeId ? (house.warmth[placeId]?.goesOnAtC ?? null) : null
-  const lately = house.warmth ? told : latelyOfPlace(house, placeId)
+  const lately = house.warmth ? told : latelyOfPlace(house, placeId, almanac)?.goesOnAtC
   return lately ?? temperatureAt(house.places, placeId)
 }
 
-function latelyOfPlace(house: OfCultures['house'], placeId: string | null): number | null {
+/** What the readings of the last days come to at a place. */
+function latelyOfPlace(house: OfCultures['house'], placeId: string | null, { common }: Pick<Almanac, 'common'>) {
+  const hours = common.warmthLately!.value
   const near = climateAt(house, placeId)
-  const lately = near && latelyOf(near.log)
-  return lately === null ? null : stepped(lately)
+  const meanC = near && latelyOf(near.log, hours)
+  return near && meanC !== null ? { placeId: near.placeId, meanC, goesOnAtC: stepped(meanC), hours } : null
 }
 
 /** How the readings come to the temperature that is counted with. */
 export function warmthReason(warmth: ToldWarmth, { house }: { house: Pick<House, 'places'> }): Reason {
   return {
-    rule: 'Development added up over the readings, hours without one at what the place is set to; from now on at what the last three days read. Then it is as one constant temperature',
+    rule: 'Development added up over the readings, hours without one at what the place is set to; from now on at what the last days read. Then it is as one constant temperature',
     inputs: [
       computedInput('Read at', house.places[warmth.placeId]?.name ?? warmth.placeId),
       computedInput('Hours read', `${warmth.read} of ${warmth.hours}`),
@@ -102,11 +112,8 @@ export function warmthOfCultures(context: OfCultures): Record<string, ToldWarmth
     if (of) warmth[culture.id] = of
   }
   for (const { id } of Object.values(house.places)) {
-    const near = climateAt(house, id)
-    const lately = near && latelyOf(near.log)
-    if (!near || lately === null) continue
-    const goesOnAtC = stepped(lately)
-    warmth[id] = { tempC: goesOnAtC, meanC: lately, goesOnAtC, hours: 72, read: 72, placeId: near.placeId }
+    const lately = latelyOfPlace(house, id, context.almanac)
+    if (lately) warmth[id] = { ...lately, tempC: lately.goesOnAtC, read: lately.hours }
   }
   return warmth
 }

@@ -1,6 +1,7 @@
 import type { Almanac, Company } from '../almanac'
 import type { House } from '../log'
 import type { AnimalState } from './animal/state'
+import { inCold } from './animal/winter'
 import { isOneSpecies } from './oneSpecies'
 
 /** Why animals should not sit together. */
@@ -81,6 +82,14 @@ export function tellCompany(problem: CompanyProblem, almanac: Pick<Almanac, 'spe
   }
 }
 
-/** Animals of a place that are awake and here. */
-export const awakeIn = (house: House, placeId: string): AnimalState[] =>
-  Object.values(house.animals).filter(a => a.status === 'alive' && a.placeId === placeId && !(a.cooled && !a.warmed))
+/** Animals that are here and awake, by the place they live in. */
+export function awakeByPlace({ animals }: Pick<House, 'animals'>): Map<string, AnimalState[]> {
+  const byPlace = new Map<string, AnimalState[]>()
+  for (const animal of Object.values(animals)) {
+    if (animal.status !== 'alive' || !animal.placeId || inCold(animal)) continue
+    const list = byPlace.get(animal.placeId)
+    if (list) list.push(animal)
+    else byPlace.set(animal.placeId, [animal])
+  }
+  return byPlace
+}

@@ -154,7 +154,7 @@ export {
   type Weighing,
   type Winter,
 } from './animal/state'
-export { SIGNS, SIGN_WORDS, type Sign } from './animal/winter'
+export { SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winter'
 export { eggsLeft, tadpolesLeft, youngInGroup } from './clutch/kinds'
 export type { ClutchState } from './clutch/state'
 export type { CultureState } from './culture/state'
@@ -168,7 +168,7 @@ export type { OwnNumber } from './number/state'
 export { newPairing } from './pairing'
 export { openPairingOf } from './pairing/open'
 export type { PairingState } from './pairing/state'
-export { awakeIn, companyProblems, tellCompany, type CompanyProblem } from './company'
+export { awakeByPlace, companyProblems, tellCompany, type CompanyProblem } from './company'
 export { FINDINGS, FINDING_WORDS, type Care, type CareDone, type Finding } from './care'
 export { HOUSE_JOBS, HOUSE_JOB_WORDS, JOB_WORDS, isRoundJob, type HouseJob } from './jobWords'
 export type { JobState } from './job/state'

@@ -1,6 +1,7 @@
-import { THE_HOUSE, type AnimalCard, type DatedEntry, type Place } from '#core/subjects'
+import type { AnimalCard, DatedEntry, Place } from '#core/subjects'
 import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
+import { careOfPlaces, lamps } from './care'
 import { demoDevices, type DemoDevice } from './devices'
 import { DemoWriter } from './writer'
 
@@ -294,7 +295,7 @@ function pairsAndClutches(w: DemoWriter, p: Places, a: Animals): void {
 }
 
 /** Fourteen cultures, the freezer and the lamps. */
-function feedersAndLamps(w: DemoWriter, p: Places): void {
+function feederCultures(w: DemoWriter, p: Places): void {
   const culture = (
     tag: string,
     feederId: string,
@@ -337,31 +338,6 @@ function feedersAndLamps(w: DemoWriter, p: Places): void {
   ]
   for (const [prey, count] of counted) w.write('preyCounted', { type: 'prey', id: prey }, -1, { count })
   w.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -1, { count: 250 })
-
-  w.founded('lampFitted', -402, {
-    tag: 'U-1',
-    lamp: 'UVB tube, 39 W',
-    placeId: p.glass[0]!.id,
-    lifeDays: 365,
-    source: 'tube',
-    distanceCm: 34,
-  })
-  w.founded('lampFitted', -120, {
-    tag: 'U-2',
-    lamp: 'UVB tube, 39 W',
-    placeId: p.glass[1]!.id,
-    lifeDays: 365,
-    source: 'tube',
-    distanceCm: 44,
-  })
-  w.founded('lampFitted', -200, {
-    tag: 'U-3',
-    lamp: 'UVB tube, 24 W',
-    placeId: p.glass[2]!.id,
-    lifeDays: 365,
-    source: 'tube',
-    distanceCm: 26,
-  })
 }
 
 export interface DemoHouse {
@@ -393,56 +369,6 @@ function winterGroups(w: DemoWriter, p: Places, a: Animals): void {
   w.winterGroup('W-6', 'golden-mantella', null, -12, ids('N-01', 'N-02', 'N-03', 'N-04', 'N-05', 'N-06'))
 }
 
-/** Care of the last weeks: most of it done yesterday or this morning, some left, one thing found. */
-function careOfPlaces(w: DemoWriter): void {
-  const named = (name: string) => w.places.find(p => p.name === name)!
-  const cared = (place: Place, daysAgo: number, data: object) =>
-    w.write('cared', { type: 'place', id: place.id }, -daysAgo, { ...data })
-  for (const rack of ['Rack A', 'Rack B', 'Rack C', 'Hatchling rack'].map(named)) {
-    cared(rack, 60, { job: 'fullChange' })
-    for (const daysAgo of [15, 8]) {
-      cared(rack, daysAgo, { job: 'spotClean' })
-      cared(rack, daysAgo, { job: 'water' })
-    }
-  }
-  const [gecko, glass] = [named('Gecko rack'), named('Glass wall')]
-  for (const rack of [gecko, glass]) {
-    cared(rack, 40, { job: 'fullChange' })
-    for (const daysAgo of [3, 2, 1]) {
-      cared(rack, daysAgo, { job: 'spotClean' })
-      cared(rack, daysAgo, { job: 'water' })
-    }
-  }
-  cared(gecko, 13, { job: 'lightClean' })
-  for (const daysAgo of [2, 2, 1, 1, 0]) cared(glass, daysAgo, { job: 'mist' })
-  cared(named('Fern tank'), 1, { job: 'spotClean', found: ['mould'], note: 'under the cork' })
-  const uv = (pen: string, daysAgo: number, value: number) =>
-    w.write('placeRead', { type: 'place', id: named(pen).id }, -daysAgo, { channel: 'uvIndex', zone: 'spot', value })
-  for (const [daysAgo, value] of [
-    [280, 2.9],
-    [160, 2.3],
-    [34, 1.8],
-  ] as const)
-    uv('Rock pen', daysAgo, value)
-  uv('Cork pen', 3, 2.4)
-  uv('Tortoise table', 9, 2.8)
-  const cork = named('Cork pen').id
-  w.write('alarmAnswered', { type: 'place', id: cork }, -12, {
-    alarm: `company:${cork}:twoMales:2`,
-    why: 'A screen between the two until spring',
-  })
-  for (const job of ['smokeAlarm', 'thermostats', 'secondThermometer'])
-    w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -50, { job })
-  w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -100, { job: 'spareHeat' })
-  w.founded('jobAdded', -20, {
-    name: 'Rebuild the tortoise table',
-    placeIds: [named('Tortoise table').id],
-    everyDays: 365,
-    toleranceDays: 30,
-    from: new Date((w.today + 130) * 86_400_000).toISOString().slice(0, 10),
-  })
-}
-
 /** Alder Yard: a converted joinery in a cool upland town. Invented; dates count from `today`. */
 export function alderYard(today: number): DemoHouse {
   const w = new DemoWriter(today)
@@ -453,7 +379,8 @@ export function alderYard(today: number): DemoHouse {
   grownOthers(w, places, all)
   hatchlings(w, places, all)
   pairsAndClutches(w, places, all)
-  feedersAndLamps(w, places)
+  feederCultures(w, places)
+  lamps(w, places.glass)
   winterGroups(w, places, all)
   breedingSeason(
     w,

@@ -1,12 +1,4 @@
-import {
-  partsOfSeries,
-  seriesOf,
-  type Channel,
-  type HourlyLog,
-  type PlaceLogs,
-  type Series,
-  type Zone,
-} from '#core/channels'
+import { seriesOf, type Channel, type HourlyLog, type PlaceLogs, type Series, type Zone } from '#core/channels'
 
 /** Readings of one hour, by count and sum, so that they can be joined in any order. */
 export interface HourSums {
@@ -109,10 +101,5 @@ export class Climate {
     this.changed.clear()
     this.logs = { hour, logs }
     return logs
-  }
-
-  /** What is read of a place: its series, for whoever lists them. */
-  seriesOf(placeId: string): { channel: Channel; zone: Zone }[] {
-    return [...(this.places.get(placeId)?.keys() ?? [])].map(partsOfSeries)
   }
 }

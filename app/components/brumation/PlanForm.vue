@@ -2,7 +2,8 @@
 import { assignPlaces, hasWinter, judgeEligibility, lightHoursAt, programmeOf, shareChecks } from '#core/brumation'
 import { summarise } from '#core/chance'
 import type { WinterWays } from '#core/subjects'
-import { coolingWindow, gravidIn, inCold, type WinterGroupView } from '#core/season'
+import { coolingWindow, gravidIn, type WinterGroupView } from '#core/season'
+import { inCold } from '#core/subjects'
 import { CalendarError, dayFromIso, dayToIso, formatDay, formatRange, formatWeekday } from '#core/units'
 
 /** Plans a winter for some animals of a species, or changes one that is planned. */

@@ -27,8 +27,12 @@ async function hang(): Promise<void> {
     <UButton label="Hung at …" size="sm" variant="outline" color="neutral" :aria-label="`How ${lamp.tag} hangs`" />
     <template #content>
       <UForm ref="form" :state="state" class="grid gap-3 p-4 w-72" @submit="hang">
-        <UFormField label="Lamp" name="source"><USelect v-model="state.source" :items="sources" value-key="value" class="w-full" /></UFormField>
-        <UFormField label="From the spot, cm" name="distanceCm"><UInputNumber v-model="state.distanceCm" :min="1" :max="300" class="w-full" /></UFormField>
+        <UFormField label="Lamp" name="source"><USelect
+          v-model="state.source" :items="sources" value-key="value" class="w-full"
+        /></UFormField>
+        <UFormField label="From the spot, cm" name="distanceCm"><UInputNumber
+          v-model="state.distanceCm" :min="1" :max="300" class="w-full"
+        /></UFormField>
         <p class="small quiet">Cold and unplugged first. Guard and thermostat: lamps burn houses.</p>
         <UButton type="submit" label="It hangs so" :loading="busy" block />
       </UForm>

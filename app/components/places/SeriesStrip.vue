@@ -44,13 +44,22 @@ const bar = computed(() => Math.max(2, Math.min(22, step.value - 1.5)))
 /** A short trip outside is let pass, as the alarm does. */
 const outside = (d: { outside: number }) => d.outside >= house.almanac.common.bandTolerance!.value
 const show = (v: number) => formatReading(props.series.channel, v, house.settings.tempUnit)
+const label = computed(() => {
+  const { channel, zone } = props.series
+  return `${props.name}, ${ZONES[zone]}: ${CHANNELS[channel].label.toLowerCase()} of ${props.days} days, lowest to highest`
+})
+function tellDay({ day, min, max, read, outside: hours }: SeriesView['days'][number]): string {
+  const missed = read < 24 && day < house.today ? `, ${read} of 24 hours read` : ''
+  const wrong = hours ? `, ${hours} hours outside what it should be` : ''
+  return `${formatDay(day, house.today)}: ${show(min)} to ${show(max)}${missed}${wrong}`
+}
 </script>
 
 <!-- prettier-ignore -->
 <template>
   <svg
-    :width="width" :height="quiet ? height : height + 18" class="strip chart" :role="quiet ? undefined : 'img'" :aria-hidden="quiet || undefined"
-    :aria-label="quiet ? undefined : `${name}, ${ZONES[series.zone]}: ${CHANNELS[series.channel].label.toLowerCase()} of ${days} days, lowest to highest`"
+    :width="width" :height="quiet ? height : height + 18" class="strip chart" :role="quiet ? undefined : 'img'"
+    :aria-hidden="quiet || undefined" :aria-label="quiet ? undefined : label"
   >
     <rect
       v-if="shaded" x="0" :y="shaded.top" :width="width" :height="shaded.height" fill="var(--stage-egg)" opacity="0.18"
@@ -60,7 +69,7 @@ const show = (v: number) => formatReading(props.series.channel, v, house.setting
         :x="x(d.day) + (step - bar) / 2" :y="y(d.max)" :width="bar" :height="Math.max(2, y(d.min) - y(d.max))"
         :fill="outside(d) ? 'var(--harm)' : 'var(--ui-text-muted)'"
       >
-        <title>{{ formatDay(d.day, house.today) }}: {{ show(d.min) }} to {{ show(d.max) }}{{ d.read < 24 && d.day < house.today ? `, ${d.read} of 24 hours read` : '' }}{{ d.outside ? `, ${d.outside} hours outside what it should be` : '' }}</title>
+        <title>{{ tellDay(d) }}</title>
       </rect>
     </g>
     <template v-if="!quiet">

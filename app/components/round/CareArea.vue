@@ -35,14 +35,16 @@ const wordsOf = (line: CareLine): string[] => [
   <li ref="head" class="area" :data-care="area.id">
     <h3>{{ area.place || 'Here' }}</h3>
     <div class="jobs">
-      <div v-for="line in area.lines" :key="line.id" class="job" :class="{ late: late(line) }" :data-care-line="line.id">
+      <div v-for="line in area.lines" :key="line.id" class="job" :data-care-line="line.id">
         <UButton
           class="main" variant="outline" color="neutral" :icon="isMeasured(line) ? 'i-lucide-sun' : 'i-lucide-check'" :disabled="busy"
           :aria-label="`${wordsOf(line).join(' ')}, ${area.place || 'here'}: ${isMeasured(line) ? 'write' : 'done'}`"
           @click="done(line)"
         >
           <span>{{ line.name }}</span>
-          <template v-for="word in wordsOf(line).slice(1)" :key="word">{{ ' ' }}<span class="said" :class="{ strong: word.endsWith('late') }">{{ word }}</span></template>
+          <template v-for="word in wordsOf(line).slice(1)" :key="word">{{ ' ' }}<span
+            class="said" :class="{ strong: word.endsWith('late') }"
+          >{{ word }}</span></template>
         </UButton>
         <UButton
           v-if="line.areaId !== null" class="more" variant="outline" color="neutral"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { careReasons, tellRhythm, type CareLine } from '#core/jobs'
+import { careReasons, tellRhythm, type CareLine, type CareStop } from '#core/jobs'
 import { FINDINGS, FINDING_WORDS, type Finding } from '#core/subjects/care'
 import { formatDistance } from '#core/units'
 
@@ -23,6 +23,8 @@ function toggle(placeId: string, done: boolean): void {
 /** A reading is written for each place by itself. */
 const isMeasured = computed(() => props.line.job === 'uvReading')
 const nameOf = (placeId: string) => house.house.places[placeId]?.name ?? placeId
+const lastOf = ({ lastDay, late }: CareStop) =>
+  `${lastDay === null ? 'never written' : `last ${formatDistance(lastDay, house.today)}`}${late ? ', late' : ''}`
 const left = computed(() => props.line.stops.length - out.value.size)
 
 async function write(): Promise<void> {
@@ -56,12 +58,16 @@ const pick = (f: Finding) => {
       <li v-for="s in line.stops" :key="s.placeId" :data-stop="nameOf(s.placeId)">
         <span v-if="isMeasured">{{ nameOf(s.placeId) }}</span>
         <UCheckbox
-          v-else :model-value="!out.has(s.placeId)" :label="nameOf(s.placeId)" @update:model-value="toggle(s.placeId, $event === true)"
+          v-else :model-value="!out.has(s.placeId)" :label="nameOf(s.placeId)"
+          @update:model-value="toggle(s.placeId, $event === true)"
         />
-        <span class="quiet small" :class="{ strong: s.late }">{{ s.lastDay === null ? 'never written' : `last ${formatDistance(s.lastDay, house.today)}` }}{{ s.late ? ', late' : '' }}</span>
-        <LazyPlacesMeasure v-if="isMeasured" :place-id="s.placeId" :name="nameOf(s.placeId)" channel="uvIndex" zone="spot" />
+        <span class="quiet small" :class="{ strong: s.late }">{{ lastOf(s) }}</span>
+        <LazyPlacesMeasure
+          v-if="isMeasured" :place-id="s.placeId" :name="nameOf(s.placeId)" channel="uvIndex" zone="spot"
+        />
         <UButton
-          v-else label="Found …" size="sm" variant="ghost" color="neutral" :aria-label="`Found something in ${nameOf(s.placeId)}`"
+          v-else label="Found …" size="sm" variant="ghost" color="neutral"
+          :aria-label="`Found something in ${nameOf(s.placeId)}`"
           :aria-expanded="foundIn === s.placeId" @click="ask(s.placeId)"
         />
         <form v-if="foundIn === s.placeId" class="found" @submit.prevent="writeFound(s.placeId)">
@@ -70,7 +76,10 @@ const pick = (f: Finding) => {
             :variant="found.includes(f) ? 'solid' : 'outline'" color="neutral" :aria-pressed="found.includes(f)"
             @click="pick(f)"
           /></div>
-          <UInput v-model="note" class="w-full max-w-md" placeholder="Where, or what else" aria-label="Where, or what else" maxlength="300" />
+          <UInput
+            v-model="note" class="w-full max-w-md" placeholder="Where, or what else" aria-label="Where, or what else"
+            maxlength="300"
+          />
           <UButton
             type="submit" :label="`Done in ${nameOf(s.placeId)}, and this was found`" class="justify-self-start"
             :disabled="busy || (!found.length && !note.trim())"

@@ -7,7 +7,7 @@ import { lightHoursOf, type SeriesView, type ShownLimits } from '#core/season'
 import { judgeLampAt, tellLamp } from '#core/light'
 import { LAMP_SOURCES } from '#core/subjects/lamp/state'
 import { JOB_WORDS, isRoundJob } from '#core/subjects/jobWords'
-import { formatDay, formatDistance, formatQuantity } from '#core/units'
+import { calendarOf, formatDay, formatDistance, formatQuantity } from '#core/units'
 
 const route = useRoute()
 const house = useHouse()
@@ -29,7 +29,7 @@ const lamps = computed(() => Object.values(house.house.lamps).filter(l => l.plac
 /** What the meter says of the lamp over the spot. */
 const lit = computed(() => {
   const band = standing.value?.series.find(s => s.channel === 'uvIndex')?.light ?? null
-  return place.value ? judgeLampAt(house.house, place.value, band) : null
+  return place.value ? judgeLampAt(house.house, place.value, band, house.almanac.common) : null
 })
 const jobs = computed(() => jobsAt(house.house, house.almanac, id.value, house.today))
 const answered = computed(() => standing.value?.series.flatMap(s => s.troubles.filter(t => t.answered !== null)) ?? [])
@@ -58,9 +58,10 @@ function bandOf(s: SeriesView): string {
   const [day, night] = [limits(s, s.light), limits(s, s.dark)]
   return day === night ? `should be ${day}` : `should be ${day} by light, ${night} by night`
 }
+const dayOf = computed(() => calendarOf(house.settings.timeZone))
 const latest = (s: SeriesView) =>
   s.latest
-    ? `${show(s, s.latest.value)}${s.latest.byHand ? ` by hand ${formatDistance(Math.floor(s.latest.at / 86_400_000), house.today)}` : ''}`
+    ? `${show(s, s.latest.value)}${s.latest.byHand ? ` by hand ${formatDistance(dayOf.value(s.latest.at), house.today)}` : ''}`
     : 'nothing lately'
 const nameOf = (job: string) => (isRoundJob(job) ? JOB_WORDS[job].name : job)
 const lastOf = (j: JobDue) => (j.last ? formatDistance(j.last.day, house.today) : 'never written')

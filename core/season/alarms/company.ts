@@ -1,5 +1,6 @@
-import { almanacRow, type Input } from '../../judgement'
-import { companyProblems, tellCompany, type AnimalState, type CompanyProblem, type House } from '../../subjects'
+import { speciesOf } from '../../almanac'
+import { factInput, type Input } from '../../judgement'
+import { awakeByPlace, companyProblems, tellCompany, type CompanyProblem } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Alarm } from '../contracts'
 
@@ -13,33 +14,25 @@ interface Crowded {
   problem: CompanyProblem
 }
 
-/** Animals that are awake, by the tub they live in: a rack or a room holds many, each behind its own glass. */
-function byTub(house: House): Map<string, AnimalState[]> {
-  const tubs = new Map<string, AnimalState[]>()
-  for (const animal of Object.values(house.animals)) {
-    const { placeId, status, cooled, warmed } = animal
-    if (status !== 'alive' || !placeId || (cooled && !warmed) || house.places[placeId]?.kind !== 'tub') continue
-    const list = tubs.get(placeId)
-    if (list) list.push(animal)
-    else tubs.set(placeId, [animal])
-  }
-  return tubs
-}
-
+/** The numbers of the almanac that a problem of company stands on. */
 function inputsOf(problem: CompanyProblem, { almanac }: SeasonContext): Input[] {
   const ids = 'speciesIds' in problem ? problem.speciesIds : [problem.speciesId]
   return ids.flatMap(id => {
-    const company = almanac.species[id]?.company
-    const facts = Object.entries(company ?? {}).filter(([, v]) => typeof v === 'object')
-    return facts.map(([key, fact]) => ({
-      label: `${almanac.species[id]!.name}, ${key}`,
-      value: `${(fact as { value: number }).value}`,
-      from: almanacRow(`species.${id}.company.${key}.value`, fact as Parameters<typeof almanacRow>[1]),
-    }))
+    const { name, company } = speciesOf(almanac, id)
+    return (['least', 'most', 'sizeRatio'] as const).flatMap(key => {
+      const fact = company?.[key]
+      return fact ? [factInput(`${name}, ${COMPANY_WORDS[key]}`, `species.${id}.company.${key}.value`, fact)] : []
+    })
   })
 }
 
-const TODO =
+const COMPANY_WORDS = {
+  least: 'at least',
+  most: 'at most',
+  sizeRatio: 'heaviest against lightest, at most',
+} as const
+
+const ADVICE =
   'Give each a tub of its own, or part them today; look for bites, and at who eats. Put together on purpose, answer it.'
 
 /** Another number of animals is another matter: what was answered before does not cover it. */
@@ -49,9 +42,11 @@ const idOf = ({ placeId, problem, tags }: Crowded): string => `company:${placeId
 export function companyAlarms(context: SeasonContext): Alarm[] {
   const { house, almanac } = context
   const crowded: Crowded[] = []
-  for (const [placeId, animals] of byTub(house)) {
+  for (const [placeId, animals] of awakeByPlace(house)) {
+    const place = house.places[placeId]
+    // a rack or a room holds many, each behind its own glass
+    if (place?.kind !== 'tub') continue
     const [problem] = companyProblems(house, almanac, animals)
-    const place = house.places[placeId]!
     if (!problem) continue
     const one = { placeId, name: place.name, tags: animals.map(a => a.tag).sort(), problem }
     if (!place.answered?.[idOf(one)]) crowded.push(one)
@@ -75,7 +70,7 @@ export function companyAlarms(context: SeasonContext): Alarm[] {
             .slice(0, 6)
             .map(c => c.name)
             .join(', ')}${same.length > 6 ? ' …' : ''}`,
-          todo: TODO,
+          todo: ADVICE,
           reasons: [reason(first)],
         },
       ]
@@ -84,7 +79,7 @@ export function companyAlarms(context: SeasonContext): Alarm[] {
       level: 'watch',
       subject: { type: 'place', id: c.placeId },
       text: `${c.name}, ${c.tags.join(', ')}: ${tellCompany(c.problem, almanac)}`,
-      todo: TODO,
+      todo: ADVICE,
       reasons: [reason(c)],
       answerable: true,
     }))

@@ -1,9 +1,8 @@
 import type { Day } from '../../chance'
 import { entryInput } from '../../judgement'
-import { SIGN_WORDS, type AnimalState, type Sign } from '../../subjects'
+import { inCold, SIGN_WORDS, type AnimalState, type Sign } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { Alarm } from '../contracts'
-import { inCold } from '../winter'
 
 /** A look that found something stands until a later one finds it well. */
 export function unwellAlarm(animal: AnimalState, today: Day): Alarm | null {

@@ -1,10 +1,9 @@
 import { entryInput, factInput } from '../../judgement'
-import type { AnimalState } from '../../subjects'
+import { inCold, type AnimalState } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Alarm } from '../contracts'
 import { pairingsOf } from '../indexes'
-import { inCold } from '../winter'
 
 /** An animal that eats and yet loses: of its best weight of the last half year. */
 export function weightLossAlarm(animal: AnimalState, context: SeasonContext): Alarm | null {

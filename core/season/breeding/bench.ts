@@ -1,7 +1,7 @@
 import { speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import type { Judgement } from '../../judgement'
-import { isOneSpecies, type AnimalState, type House } from '../../subjects'
+import { inCold, isOneSpecies, type AnimalState, type House } from '../../subjects'
 import {
   PAIR_LEVELS,
   judgePair,
@@ -13,7 +13,7 @@ import {
 import { formatDay, formatRange } from '../../units'
 import type { SeasonContext } from '../context'
 import { pairingsOf } from '../indexes'
-import { inCold, programmeFor, readinessOf } from '../winter'
+import { programmeFor, readinessOf } from '../winter'
 import { geneOf, wishChance, type BenchWish } from './genes'
 import { kinshipWith, rememberedKin, rememberedLine } from './kin'
 import { clutchesOf, hasMating, loadOf } from './loads'

@@ -2,7 +2,7 @@ import { speciesOf } from '../../almanac'
 import { summarise, type Day } from '../../chance'
 import { nextMeal } from '../../feeding'
 import { computedInput, entryInput, factInput, type Reason } from '../../judgement'
-import type { AnimalState, PairingState } from '../../subjects'
+import { inCold, type AnimalState, type PairingState } from '../../subjects'
 import {
   judgePair,
   observedInCycle,
@@ -18,7 +18,7 @@ import { eachGuarded, guarded, subjectAs } from '../guard'
 import type { Lane } from '../contracts'
 import { pairingsOf } from '../indexes'
 import { remembering } from '../remember'
-import { gravidIn, inCold, mealWinterOf, programmeFor, readinessOf, winterDeps } from '../winter'
+import { gravidIn, mealWinterOf, programmeFor, readinessOf, winterDeps } from '../winter'
 import { pairInputs } from './bench'
 import { rememberedKin, rememberedLine } from './kin'
 import { birthsOf, clutchesOf, hasMating, loadOf } from './loads'

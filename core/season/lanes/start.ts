@@ -1,10 +1,10 @@
 import type { Species } from '../../almanac'
 import { certain, conditionUnwritten, lastOf, pert, shift, type Day, type DayDist } from '../../chance'
 import { computedInput, entryInput, factInput, settingInput, type Reason } from '../../judgement'
-import type { AnimalState, Observed, PairingState } from '../../subjects'
+import { inCold, type AnimalState, type Observed, type PairingState } from '../../subjects'
 import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
-import { inCold, programmeFor, readinessOf, wakingOf } from '../winter'
+import { programmeFor, readinessOf, wakingOf } from '../winter'
 
 /** When a pair begins, where that was not seen itself: planned, assumed, or read off a measurement. */
 export type AssumedStart = { dist: DayDist; reasons: Reason[]; measured?: boolean }

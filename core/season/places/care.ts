@@ -1,4 +1,5 @@
-import { residentsOf, waysUp } from '../../climate'
+import { residentsOf } from '../../climate'
+import { waysUp } from '../../places'
 import { careLines, jobsAt, type CareLine, type JobDue } from '../../jobs'
 import type { Place } from '../../subjects'
 import type { SeasonContext } from '../context'

@@ -1,5 +1,5 @@
 import type { Almanac } from '../../almanac'
-import { waysUp } from '../../climate'
+import { waysUp } from '../../places'
 import type { House, LightHours } from '../../subjects'
 
 /** Hours of light of a place: its own, those of what it stands in, or those of the almanac. */

@@ -1,12 +1,12 @@
 import { speciesOf, type Almanac } from '../../almanac'
 import { entryInput, factInput } from '../../judgement'
-import type { AnimalState } from '../../subjects'
+import { inCold, type AnimalState } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
-import { coldOf, inCold, winterDeps } from '../winter'
+import { coldOf, winterDeps } from '../winter'
 import { due, lastWeight, tasksOfEach, weighAction, type TaskMaker } from './taskMaker'
 
 const weighs = remembering<AnimalState, Task[]>()

@@ -1,9 +1,9 @@
 import { COLD_ACTION_WORDS } from '../../brumation'
 import { factInput, computedInput, entryInput } from '../../judgement'
-import type { AnimalState, House } from '../../subjects'
+import { inCold, type AnimalState, type House } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../contracts'
-import { coldOf, inCold, warmUpOf } from '../winter'
+import { coldOf, warmUpOf } from '../winter'
 import { due, lastWeight, tasksOfEach, type TaskMaker, weighAction } from './taskMaker'
 
 const about = (animal: AnimalState) => ({

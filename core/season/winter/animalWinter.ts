@@ -20,15 +20,13 @@ import {
 import { climateAt } from '../../climate'
 import type { MealWinter } from '../../feeding'
 import { entryInput, settingInput, spreadInput, type Judgement, type Reason } from '../../judgement'
-import type { AnimalState } from '../../subjects'
+import { inCold, type AnimalState } from '../../subjects'
 import { temperatureAt } from '../../places'
 import { formatDay } from '../../units'
 import type { SeasonContext } from '../context'
 import { groupOf } from '../indexes'
 import { remembering } from '../remember'
 import { warmUpDayOf } from '../../settings'
-
-export const inCold = (animal: AnimalState): boolean => animal.cooled !== null && animal.warmed === null
 
 const winterContext = ({ almanac, settings }: SeasonContext) => ({ almanac, schools: settings.schools })
 

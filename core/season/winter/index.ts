@@ -1,7 +1,6 @@
 export {
   coldOf,
   eatsAgainOn,
-  inCold,
   mealWinterOf,
   programmeFor,
   readinessOf,

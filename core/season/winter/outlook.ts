@@ -16,7 +16,7 @@ import {
 import { climateAt, coldPlaceOf, dailyOf, endOf, watchSpan, type SpanWatch } from '../../climate'
 import { cumulative, summarise, type Day } from '../../chance'
 import { computedInput, factInput, type Reason } from '../../judgement'
-import type { AnimalState, WinterGroup } from '../../subjects'
+import { inCold, type AnimalState, type WinterGroup } from '../../subjects'
 import { temperatureAt } from '../../places'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded, subjectAs } from '../guard'
@@ -25,7 +25,7 @@ import { calendarFor } from '../places'
 import { remembering } from '../remember'
 import { warmUpDayOf } from '../../settings'
 import type { ColdAnimal, ColdPlaceView, Lane, RecoveringAnimal, WinterGroupView, WinterOutlook } from '../contracts'
-import { coldOf, inCold, readinessOf, winterDeps } from './animalWinter'
+import { coldOf, readinessOf, winterDeps } from './animalWinter'
 
 /** Days of readings that are looked through: a whole winter. */
 const WATCH_DAYS = 150

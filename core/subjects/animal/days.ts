@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
-import { awakeIn, companyProblems, tellCompany } from '../company'
+import { awakeByPlace, companyProblems, tellCompany } from '../company'
 import { questionWeight } from './plausibleWeight'
 import type { AnimalState } from './state'
 
@@ -93,7 +93,7 @@ export const dayKinds = [
     data: z.strictObject({ placeId: reference('place'), sure }),
     check: (state, { placeId, sure }, entry, { house, almanac }) => {
       if (sure || entry.source !== 'keeper' || house.places[placeId]?.kind !== 'tub') return null
-      const there = awakeIn(house, placeId).filter(a => a.id !== state.id)
+      const there = (awakeByPlace(house).get(placeId) ?? []).filter(a => a.id !== state.id)
       const [problem] = there.length ? companyProblems(house, almanac, [...there, { ...state, placeId }]) : []
       return problem
         ? {

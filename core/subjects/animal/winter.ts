@@ -16,7 +16,9 @@ export const SIGN_WORDS: Record<Sign, string> = {
   injury: 'injury',
 }
 
-const inCold = (state: AnimalState) => state.cooled !== null && state.warmed === null
+/** It has been cooled and not warmed yet. */
+export const inCold = ({ cooled, warmed }: Pick<AnimalState, 'cooled' | 'warmed'>): boolean =>
+  cooled !== null && warmed === null
 const place = reference('place').nullable().optional()
 
 export const winterAnimalKinds = [

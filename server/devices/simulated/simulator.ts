@@ -1,7 +1,7 @@
 import { programmeOf, setpointAt, hasWinter } from '#core/brumation'
 import { seedFrom } from '#core/chance'
 import { CHANNELS, type Channel } from '#core/channels'
-import { inCold } from '#core/season'
+import { inCold } from '#core/subjects'
 import { temperatureAt } from '#core/places'
 import type { Fault, ScaleReading } from '#shared/contracts/devices'
 import type { HouseKeeper } from '../../house/houseKeeper'

@@ -1,0 +1,70 @@
+import { THE_HOUSE, type Place } from '#core/subjects'
+import type { DemoWriter } from './writer'
+
+/** The tubes over the glass wall: one is long past its life. */
+export function lamps(w: DemoWriter, glass: readonly Place[]): void {
+  const tubes = [
+    { fittedAgo: 402, lamp: 'UVB tube, 39 W', distanceCm: 34 },
+    { fittedAgo: 120, lamp: 'UVB tube, 39 W', distanceCm: 44 },
+    { fittedAgo: 200, lamp: 'UVB tube, 24 W', distanceCm: 26 },
+  ]
+  tubes.forEach(({ fittedAgo, ...tube }, i) =>
+    w.founded('lampFitted', -fittedAgo, {
+      tag: `U-${i + 1}`,
+      placeId: glass[i]!.id,
+      lifeDays: 365,
+      source: 'tube',
+      ...tube,
+    }),
+  )
+}
+
+/** Care of the last weeks: most of it done yesterday or this morning, some left, one thing found. */
+export function careOfPlaces(w: DemoWriter): void {
+  const named = (name: string) => w.places.find(p => p.name === name)!
+  const cared = (place: Place, daysAgo: number, data: object) =>
+    w.write('cared', { type: 'place', id: place.id }, -daysAgo, { ...data })
+  for (const rack of ['Rack A', 'Rack B', 'Rack C', 'Hatchling rack'].map(named)) {
+    cared(rack, 60, { job: 'fullChange' })
+    for (const daysAgo of [15, 8]) {
+      cared(rack, daysAgo, { job: 'spotClean' })
+      cared(rack, daysAgo, { job: 'water' })
+    }
+  }
+  const [gecko, glass] = [named('Gecko rack'), named('Glass wall')]
+  for (const rack of [gecko, glass]) {
+    cared(rack, 40, { job: 'fullChange' })
+    for (const daysAgo of [3, 2, 1]) {
+      cared(rack, daysAgo, { job: 'spotClean' })
+      cared(rack, daysAgo, { job: 'water' })
+    }
+  }
+  cared(gecko, 13, { job: 'lightClean' })
+  for (const daysAgo of [2, 2, 1, 1, 0]) cared(glass, daysAgo, { job: 'mist' })
+  cared(named('Fern tank'), 1, { job: 'spotClean', found: ['mould'], note: 'under the cork' })
+  const uv = (pen: string, daysAgo: number, value: number) =>
+    w.write('placeRead', { type: 'place', id: named(pen).id }, -daysAgo, { channel: 'uvIndex', zone: 'spot', value })
+  for (const [daysAgo, value] of [
+    [280, 2.9],
+    [160, 2.3],
+    [34, 1.8],
+  ] as const)
+    uv('Rock pen', daysAgo, value)
+  uv('Cork pen', 3, 2.4)
+  uv('Tortoise table', 9, 2.8)
+  const cork = named('Cork pen').id
+  w.write('alarmAnswered', { type: 'place', id: cork }, -12, {
+    alarm: `company:${cork}:twoMales:2`,
+    why: 'A screen between the two until spring',
+  })
+  for (const job of ['smokeAlarm', 'thermostats', 'secondThermometer'])
+    w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -50, { job })
+  w.write('houseCared', { type: 'settings', id: THE_HOUSE }, -100, { job: 'spareHeat' })
+  w.founded('jobAdded', -20, {
+    name: 'Rebuild the tortoise table',
+    placeIds: [named('Tortoise table').id],
+    everyDays: 365,
+    toleranceDays: 30,
+    from: new Date((w.today + 130) * 86_400_000).toISOString().slice(0, 10),
+  })
+}
