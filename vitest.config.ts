@@ -20,6 +20,9 @@ export default defineConfig({
             'scripts/**/*.test.ts',
           ],
           testTimeout: 30_000,
+          // modules hold no state, so that files may share them: most of the time went into loading core again
+          isolate: false,
+          maxWorkers: 2,
         },
       },
       {
