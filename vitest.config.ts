@@ -32,7 +32,8 @@ export default defineConfig({
           include: ['tests/api/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
+          // each file has servers of its own
+          maxWorkers: 2,
         },
       },
       {

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { build, freePort, install, listensOn, root, serve, stayWith } from './steps.mjs'
 
 install()
-build()
+await build()
 const database = join(root, 'data', 'demo.sqlite')
 mkdirSync(join(root, 'data'), { recursive: true })
 const port = await freePort(Number(process.env.PORT ?? 4180), listensOn())

@@ -6,7 +6,7 @@ import puppeteer from 'puppeteer-core'
 import { build, freePort, install, root, serve } from './steps.mjs'
 
 install()
-build()
+await build()
 const folder = mkdtempSync(join(tmpdir(), 'mantel-shots-'))
 const { child, address } = await serve({
   port: await freePort(4250),

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { build, freePort, install, listensOn, root, serve, stayWith } from './steps.mjs'
 
 install()
-build()
+await build()
 const database = process.env.MANTEL_DB ?? join(root, 'data', 'mantel.sqlite')
 // a port that is asked for is the one that is meant; else the next free one does
 const port = process.env.PORT ? Number(process.env.PORT) : await freePort(4170, listensOn())

@@ -3,8 +3,11 @@ import type { ChildProcess, SpawnSyncOptions } from 'node:child_process'
 export const root: string
 export function run(command: string, args: string[], options?: SpawnSyncOptions): void
 export function install(): void
-export function build(): void
+export function build(
+  through?: (command: string, args: string[], options: { env: NodeJS.ProcessEnv }) => unknown,
+): Promise<void>
 export function listensOn(): string
+export function anyPort(host?: string): Promise<number>
 export function freePort(wished: number, host?: string): Promise<number>
 export function serve(options: {
   port: number

@@ -45,13 +45,16 @@ export function install() {
   writeFileSync(stamp, hash)
 }
 
-/** Builds the application, unless the build stands and nothing it is made from has changed. */
-export function build() {
+/**
+ * Builds the application, unless the build stands and nothing it is made from has changed.
+ * @param through what runs the command, and throws or exits where it fails
+ */
+export async function build(through = run) {
   const stamp = join(root, '.output', '.built-from')
   const hash = sourceHash()
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
   console.log('Building …')
-  run('npx', ['nuxt', 'build'], { env: { ...process.env, NODE_ENV: 'production' } })
+  await through('npx', ['nuxt', 'build'], { env: { ...process.env, NODE_ENV: 'production' } })
   writeFileSync(stamp, hash)
 }
 
@@ -62,6 +65,17 @@ export const listensOn = () => process.env.HOST || '127.0.0.1'
 function addressOf(host, port) {
   const named = host === '0.0.0.0' ? '127.0.0.1' : host === '::' ? '::1' : host
   return `http://${named.includes(':') ? `[${named}]` : named}:${port}`
+}
+
+/** Any port that is free: the system gives no two at once the same. */
+export function anyPort(host = '127.0.0.1') {
+  return new Promise((resolve, reject) => {
+    const probe = createServer().once('error', reject)
+    probe.listen(0, host, () => {
+      const { port } = probe.address()
+      probe.close(() => resolve(port))
+    })
+  })
 }
 
 /** The wished port, or the next free one above it. */

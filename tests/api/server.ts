@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { freePort, root } from '../../scripts/steps.mjs'
+import { anyPort, root } from '../../scripts/steps.mjs'
 
 export interface RunningServer {
   address: string
@@ -20,7 +20,7 @@ export async function startServer(env: Record<string, string> = {}, keep?: strin
   if (!existsSync(entry)) throw new Error('Build first: npm run build')
   const folder = keep ? '' : mkdtempSync(join(tmpdir(), 'mantel-'))
   const database = keep ?? join(folder, 'house.sqlite')
-  const port = await freePort(4400 + Math.floor(Math.random() * 400), env.HOST)
+  const port = await anyPort(env.HOST)
   const child: ChildProcess = spawn(process.execPath, [entry], {
     env: {
       ...process.env,

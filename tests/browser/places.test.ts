@@ -40,7 +40,9 @@ describe('where something is wrong', () => {
   it('names the two places that are wrong, why, and how much room there is', async () => {
     await visit.go('/places')
     expect(await visit.text('header')).toMatch(/Rock pen first: harm\. Watch Moss tank.*\d+ of \d+ tubs are free/)
-    expect(await visit.text('main')).toMatch(/Rock pen, basking spot, has been under its band for \d+ h, at 1\d(\.\d)? °C/)
+    expect(await visit.text('main')).toMatch(
+      /Rock pen, basking spot, has been under its band for \d+ h, at 1\d(\.\d)? °C/,
+    )
     expect(await visit.text('main')).toMatch(/Moss tank has been under its band for 4 days, at 4\d %/)
     expect(await visit.text('[data-place="Rock pen"]')).toMatch(/O-01/)
   })
