@@ -18,6 +18,7 @@ export const CHAPTERS = [
   'climate',
   'light',
   'jobs',
+  'homes',
   'learning',
   'feeding',
   'supply',

@@ -204,6 +204,19 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           ],
         ] as Section[])
       : []),
+    ...(s.home
+      ? ([
+          [
+            'The home of a grown one',
+            [
+              fact('Floor', `${p}.home.floorM2`, s.home.floorM2),
+              ...(s.home.heightM ? [fact('Height', `${p}.home.heightM`, s.home.heightM)] : []),
+              ...(s.home.furtherShare ? [fact('Each further one', `${p}.home.furtherShare`, s.home.furtherShare)] : []),
+            ],
+            ['home'],
+          ],
+        ] as Section[])
+      : []),
     ...(s.rounds
       ? ([
           [

@@ -15,6 +15,7 @@ export function unknownParts(s: Species): UnknownPart[] {
     { title: 'Sexes', parts: ['sexing'], so: !s.sexing, matters: true },
     { title: 'Pairing', parts: ['mating'], so: !s.mating, matters: true },
     { title: 'With whom it lives', parts: ['company'], so: !s.company, matters: false },
+    { title: 'The home it needs', parts: ['home'], so: !s.home, matters: false },
     { title: 'Care that comes round', parts: ['rounds'], so: !s.rounds, matters: false },
     { title: 'Its place', parts: ['climate'], so: !s.climate, matters: false },
     { title: 'Powders', parts: ['supplements'], so: !s.supplements && s.eats === 'insects', matters: false },

@@ -1,7 +1,7 @@
 import { formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
 import { compareRoutes, routeTo } from '#core/places'
-import type { SeriesView } from '#core/season'
+import { freeHomes, type SeriesView } from '#core/season'
 import { inCold } from '#core/subjects/animal/winter'
 import { eggsLeft } from '#core/subjects/clutch/kinds'
 import type { Place } from '#core/subjects/place/state'
@@ -18,7 +18,9 @@ export interface PlaceNow {
   level: 'harm' | 'watch' | null
   /** Jobs that are due there. */
   due: number
-  /** A tub in which nobody lives. */
+  /** Who comes back to it from the cold. */
+  keptFor: string[]
+  /** A tub in which nothing lives, and to which nothing comes back. */
   free: boolean
 }
 
@@ -55,6 +57,13 @@ export function usePlaces() {
     return counts
   })
   const views = computed(() => new Map(house.season?.places.map(v => [v.placeId, v]) ?? []))
+  const free = computed(() => new Set(freeHomes(house.house).map(p => p.id)))
+  const keptFor = computed(() => {
+    const kept = new Map<string, string[]>()
+    for (const a of Object.values(house.house.animals))
+      if (a.status === 'alive' && a.homeId && inCold(a)) kept.set(a.homeId, [...(kept.get(a.homeId) ?? []), a.tag])
+    return kept
+  })
   const due = computed(() => {
     const counts = new Map<string, number>()
     for (const line of house.season?.care ?? [])
@@ -86,7 +95,8 @@ export function usePlaces() {
       series: views.value.get(place.id)?.series ?? [],
       level: levels.value.get(place.id) ?? (place.found?.length ? 'watch' : null),
       due: due.value.get(place.id) ?? 0,
-      free: place.kind === 'tub' && !tags.length && !words.length,
+      keptFor: keptFor.value.get(place.id) ?? [],
+      free: free.value.has(place.id),
     }
   }
 

@@ -20,6 +20,7 @@ export {
   type Band,
   type Climate,
   type Company,
+  type Home,
   type Rounds,
   type Cold,
   type Incubation,

@@ -31,6 +31,7 @@ export const SPECIES_PARTS = [
   'supplements',
   'rounds',
   'company',
+  'home',
   'weighEveryDays',
   'cautions',
 ] as const satisfies readonly (keyof Species)[]

@@ -8,6 +8,7 @@ const NAMES: Record<string, string> = {
   supplements: 'powders',
   rounds: 'care that comes round',
   company: 'with whom it lives',
+  home: 'the home it needs',
   winter: 'whether it winters',
   mating: 'pairing',
   sexing: 'sexes',

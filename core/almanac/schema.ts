@@ -298,6 +298,19 @@ const Company = z
   .refine(c => !c.least || !c.most || c.least.value <= c.most.value, 'A group needs more than it may have')
 export type Company = z.infer<typeof Company>
 
+/** The home of one grown animal; what is smaller needs less, by its length. */
+const Home = z
+  .strictObject({
+    floorM2: Fact,
+    /** Least height of those that climb. */
+    heightM: Fact.optional(),
+    /** Floor of each further one that lives there, of that of the first. */
+    furtherShare: Fact.optional(),
+  })
+  .refine(h => h.floorM2.value > 0 && h.floorM2.value <= 1000, 'A floor lies between 0 and 1000 m²')
+  .refine(h => !h.heightM || h.heightM.value <= 10, 'A home is not over 10 m high')
+export type Home = z.infer<typeof Home>
+
 /** Every how many meals a powder is due. Exactly one source of vitamin D3 at a time: under UVB the powder has none. */
 const Supplements = z.strictObject({ calciumEvery: Fact, vitaminsEvery: Fact, d3Every: Fact })
 export type Supplements = z.infer<typeof Supplements>
@@ -348,6 +361,7 @@ export const Species = z.strictObject({
   supplements: Supplements.optional(),
   rounds: Rounds.optional(),
   company: Company.optional(),
+  home: Home.optional(),
   weighEveryDays: z.strictObject({ young: Fact, adult: Fact, cold: Fact }),
   cautions: z.array(z.string().max(400)).max(20),
 })

@@ -3,9 +3,10 @@ import type { Band, ColdTrouble, ColdVerdict, Eligibility, LossPoint, Programme,
 import type { Day, DayDist, DaySummary } from '../chance'
 import type { Channel, Zone } from '../channels'
 import type { ClimateDay, SeriesTrouble, SpanWatch } from '../climate'
+import type { HomeNeed } from '../homes'
 import type { CareLine } from '../jobs'
 import type { Judgement, Reason } from '../judgement'
-import type { Subject } from '../subjects'
+import type { HomeSize, Subject } from '../subjects'
 import type { EventForecast, LoadVerdict, Unvisited, Visit } from '../pairing'
 import type { MouthSource } from '../nursery'
 
@@ -105,8 +106,49 @@ export interface Season {
   winter: WinterOutlook
   breeding: BreedingOutlook
   places: PlaceView[]
+  homes: HomesOutlook
   /** Care of places that is due today, in walking order. */
   care: CareLine[]
+}
+
+/** A home that is too small for who lives there, or will be. */
+export interface HomeView {
+  placeId: string
+  animalIds: string[]
+  size: HomeSize
+  /** What they need today, and at the end of the days looked ahead. */
+  need: HomeNeed
+  later: HomeNeed
+  /** Days on which it becomes too small: 80 % range and middle; null beyond the days looked ahead. */
+  low: Day | null
+  mid: Day | null
+  high: Day | null
+  /** Free homes that are large enough to the end of the days looked ahead, the smallest first: the first of them. */
+  fits: string[]
+  fitting: number
+  reasons: Reason[]
+}
+
+/** Young that come and want homes. */
+export interface YoungHomes {
+  id: string
+  laneId: string
+  label: string
+  speciesId: string
+  count: number
+  on: DaySummary
+  /** Homes that they want: as many as there are young, or one for all. */
+  homes: number
+  need: HomeNeed
+  /** Homes that are free and large enough, after those that come before have had theirs. */
+  free: number
+}
+
+export interface HomesOutlook {
+  outgrown: HomeView[]
+  young: YoungHomes[]
+  /** Homes that are lived in, and of whose size nothing is said. */
+  unsized: string[]
 }
 
 /** What is wrong with a place, and what the keeper has said to it. */

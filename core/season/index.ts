@@ -20,7 +20,7 @@ export {
 export { WhatIf, applyWhatIf, newPairs, openPairs, type NewPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
 export { cultureTempC, eggTempC, placeTempC, warmthOfHouse } from './warmth'
-export { isLightAt, lightHoursOf } from './places'
+export { freeHomes, isLightAt, lightHoursOf } from './places'
 export { laneActions } from './laneActions'
 export { notKnownOf } from './notKnown'
 export { laneNeed } from './laneNeed'
@@ -32,12 +32,15 @@ export type {
   ColdAnimal,
   ColdPlaceView,
   DueWithHer,
+  HomeView,
+  HomesOutlook,
   Lane,
   PlaceTrouble,
   PlaceView,
   PreyOutlook,
   RecoveringAnimal,
   Scenarios,
+  YoungHomes,
   Season,
   SeriesView,
   ShownLimits,

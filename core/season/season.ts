@@ -10,7 +10,7 @@ import { lanesOf } from './lanes'
 import { HORIZON_DAYS, outlook } from './need'
 import { SeasonMemory } from './remember'
 import type { HouseSettings } from '../settings'
-import { careOutlook, placesOutlook } from './places'
+import { careOutlook, homesOutlook, placesOutlook } from './places'
 import { tasksOf } from './tasks'
 import type { Scenarios, Season } from './contracts'
 import { birthsExpected, winterOutlook } from './winter'
@@ -77,6 +77,7 @@ export function* seasonSteps(
   )
   yield
   const places = step('the places', [], () => placesOutlook(context))
+  const homes = step('the homes', { outgrown: [], young: [], unsized: [] }, () => homesOutlook(mouths, winter, context))
   const care = step('the care of places', [], () => careOutlook(context))
   const joined = { ...context, lanes, winter, breeding, places }
   const tasks = step('the tasks', [], () => tasksOf(joined))
@@ -91,6 +92,7 @@ export function* seasonSteps(
     winter,
     breeding,
     places,
+    homes,
     care,
     tasks,
     alarms: harmFirst([...failureAlarms(failures, house), ...alarms]),

@@ -174,7 +174,7 @@ export { HOUSE_JOBS, HOUSE_JOB_WORDS, JOB_WORDS, isRoundJob, type HouseJob } fro
 export type { JobState } from './job/state'
 export { placeAdded } from './place'
 export { PlaceData } from './place/kinds'
-export { PLACE_KINDS, type Found, type LightHours, type Measured, type Place } from './place/state'
+export { PLACE_KINDS, type Found, type HomeSize, type LightHours, type Measured, type Place } from './place/state'
 export { THE_HOUSE, type SettingsState } from './settings/state'
 export type { StockState } from './stock/state'
 export { winterGroupOf } from './winter/kinds'

@@ -19,6 +19,27 @@ export function lamps(w: DemoWriter, glass: readonly Place[]): void {
   )
 }
 
+/** What the homes are like inside: said once of a rack, and of each behind the glass. */
+export function sizesOfHomes(w: DemoWriter): void {
+  const sizes: [string, number, number, number | null][] = [
+    ['Rack A', 75, 40, 20],
+    ['Rack B', 60, 40, 20],
+    ['Rack C', 60, 40, 20],
+    ['Hatchling rack', 30, 18, 12],
+    ['Gecko rack', 45, 32, 25],
+    ['Rock pen', 200, 80, 70],
+    ['Cork pen', 200, 80, 70],
+    ['Tortoise table', 240, 110, 50],
+    ['Moss tank', 60, 45, 45],
+    ['Fern tank', 45, 30, 30],
+    ['Pond tank', 90, 45, 40],
+  ]
+  // young lizards and tortoises stand in larger boxes of the same rack
+  for (let n = 31; n <= 40; n++) sizes.push([`Box ${n}`, 60, 35, 30])
+  for (const [name, widthCm, depthCm, heightCm] of sizes)
+    w.places.find(p => p.name === name)!.size = { widthCm, depthCm, heightCm }
+}
+
 /** Care of the last weeks: most of it done yesterday or this morning, some left, one thing found. */
 export function careOfPlaces(w: DemoWriter): void {
   const named = (name: string) => w.places.find(p => p.name === name)!

@@ -179,3 +179,40 @@ describe('a line of the log', () => {
     expect((await placeNamed('Pond tank')).measured).toMatchObject([{ zone: 'water', value: 18.5 }])
   })
 })
+
+describe('room to grow', () => {
+  it('tells which homes will be too small and why, and moves an animal to one that is free and large enough', async () => {
+    await visit.go('/places')
+    expect(await visit.text('header')).toMatch(/Room to grow: \d+ homes too small by/)
+    await visit.press('Room to grow')
+    await visit.click('[data-alike="fat-tailed-gecko"]')
+    const row = '[data-home="Box 21"]'
+    expect(await visit.text(row)).toMatch(/GY-01 Box 21\s+26 Dec \(\d+–\d+\)/)
+    await visit.click(`${row} .working-link`)
+    await visit.untilText('[role="dialog"]', 'Weight of a grown one')
+    expect(await visit.text('[role="dialog"]')).toMatch(/Floor it has\s+0\.05 m²/)
+    await visit.page.keyboard.press('Escape')
+    await visit.untilGone('[role="dialog"]')
+    await visit.click(`${row} .do button`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('body', 'GY-01 moved to')
+    await visit.untilGone(row)
+    await visit.press('Undo')
+    await visit.page.waitForSelector(row)
+  })
+
+  it('takes the size of a home as it is written, and refuses litres beside the field', async () => {
+    await visit.go(`/places/${(await placeNamed('Fern tank')).id}`)
+    expect(await visit.text()).toContain('Inside 45 × 30 × 30 cm.')
+    await visit.press('Change Fern tank')
+    const field = 'xpath///label[contains(., "Size inside")]/following::input[1]'
+    await visit.retype(field, '75 L')
+    await visit.press('Change place', '[role="dialog"]')
+    await visit.untilText('[role="dialog"]', 'is not width × depth × height')
+    await visit.retype(field, '24 x 18 x 18 in')
+    await visit.press('Change place', '[role="dialog"]')
+    await visit.untilText('main', 'Inside 61 × 46 × 46 cm.')
+    expect((await placeNamed('Fern tank')).size).toEqual({ widthCm: 61, depthCm: 45.7, heightCm: 45.7 })
+  })
+})

@@ -35,7 +35,7 @@ const said = computed(() => {
       aria-hidden="true"
     /></span>{{ ' ' }}<span v-if="place.level" class="sr-only">{{ place.level }} </span>
     <span v-if="place.tags.length" class="tag">{{ who }}</span>
-    <span v-else class="quiet holds">{{ place.holds || 'free' }}</span>{{ ' ' }}
+    <span v-else class="quiet holds">{{ place.holds || (place.keptFor.length ? `for ${place.keptFor.join(' ')}` : 'free') }}</span>{{ ' ' }}
     <span class="foot"><span v-if="said"><span v-if="series && series.zone !== 'air'" class="sr-only">{{ ZONES[series.zone] }} </span>{{ said }}</span>{{ ' ' }}<span v-if="place.due" class="due">{{ place.due }} due</span></span>
     <PlacesSeriesStrip
       v-if="series?.days.length" class="days" :series="series" :name="place.place.name" :width="96" :height="14" quiet

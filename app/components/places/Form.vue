@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { readHomeSize, tellHomeSize } from '#core/homes'
 import { PLACE_KINDS, type Place } from '#core/subjects'
 import { compareRoutes, routeTo } from '#core/places'
 import { UnitError, formatQuantity, parseAs } from '#core/units'
@@ -17,6 +18,7 @@ const state = reactive({
   order: 1,
   temp: '',
   capacity: null as number | null,
+  size: '',
   lit: false,
   on: 8,
   off: 20,
@@ -26,7 +28,12 @@ const list = computed(() =>
     .map(p => ({ place: p, route: routeTo(house.house.places, p.id) }))
     .sort((a, b) => compareRoutes(a.route, b.route)),
 )
+const sizeProblem = computed(() => Object.entries(problems.value).find(([path]) => path.startsWith('size'))?.[1])
 const parents = computed(() => list.value.map(l => ({ value: l.place.id, label: l.route.names.join(' · ') })))
+
+const lengthUnit = useLengthUnit()
+/** What animals live in, or what holds such homes of one size. */
+const isHome = computed(() => ['tub', 'rack', 'shelf'].includes(state.kind))
 
 watch(
   open,
@@ -42,6 +49,7 @@ watch(
       order: place?.order ?? list.value.length + 1,
       temp: place && place.tempC !== null ? formatQuantity(place.tempC, house.settings.tempUnit) : '',
       capacity: place?.capacity ?? null,
+      size: place?.size ? tellHomeSize(place.size, lengthUnit.value) : '',
       lit: Boolean(place?.light),
       on: place?.light?.on ?? lightOn!.value,
       off: place?.light?.off ?? lightOff!.value,
@@ -50,13 +58,24 @@ watch(
   { immediate: true },
 )
 
+/** What stands in the field, or the size as it was where nothing was written over it: inches are rounded. */
+function sizeSaid() {
+  const before = props.place?.size
+  return before && state.size === tellHomeSize(before, lengthUnit.value)
+    ? before
+    : readHomeSize(state.size, lengthUnit.value)
+}
+
 async function send(): Promise<void> {
   problems.value = {}
   const { place } = props
+  let field = 'tempC'
   try {
     const tempC = state.temp.trim()
       ? Number(parseAs('temperature', state.temp, house.settings.tempUnit).toFixed(2))
       : null
+    field = 'size'
+    const size = isHome.value && state.size.trim() ? sizeSaid() : null
     const body = {
       name: state.name,
       kind: state.kind,
@@ -65,6 +84,7 @@ async function send(): Promise<void> {
       tempC,
       capacity: state.capacity ?? null,
       // said only where something is to be said
+      ...((size || place?.size) && { size }),
       ...((state.lit || place?.light) && { light: state.lit ? { on: state.on, off: state.off } : null }),
     }
     await (place
@@ -74,7 +94,7 @@ async function send(): Promise<void> {
     open.value = false
     toast.add({ title: `${state.name} ${place ? 'changed' : 'added'}`, color: 'neutral', icon: 'i-lucide-check' })
   } catch (error) {
-    if (error instanceof UnitError) problems.value = { tempC: error.message }
+    if (error instanceof UnitError) problems.value = { [field]: error.message }
     else if (error instanceof ApiProblem)
       problems.value = Object.fromEntries(
         error.problem.errors?.map(e => [e.path, e.message]) ?? [['name', error.message]],
@@ -104,6 +124,10 @@ async function send(): Promise<void> {
         <UFormField label="Rank in the walk" :error="problems.order"><UInputNumber
           v-model="state.order" :min="0" :max="9999" class="w-full"
         /></UFormField>
+        <UFormField
+          v-if="isHome" :label="state.kind === 'tub' ? 'Size inside' : 'Size inside of each in it'" :error="sizeProblem"
+          hint="width × depth × height"
+        ><UInput v-model="state.size" class="w-full" placeholder="60 × 40 × 30 cm" /></UFormField>
         <UCheckbox v-model="state.lit" label="It has lamp hours of its own" />
         <div v-if="state.lit" class="grid grid-cols-2 gap-3">
           <UFormField label="Lamps on at" hint="hour" :error="problems['light.on'] ?? problems.light"><UInputNumber

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { CHANNELS, ZONES, formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
+import { sizeOf, tellHomeSize, tellNeed } from '#core/homes'
 import { jobsAt, tellRhythm, type JobDue } from '#core/jobs'
 import { lightHoursOf, type SeriesView, type ShownLimits } from '#core/season'
 import { judgeLampAt, tellLamp } from '#core/light'
@@ -13,6 +14,7 @@ const route = useRoute()
 const house = useHouse()
 const { record, busy } = useRecord()
 const { now } = usePlaces()
+const lengthUnit = useLengthUnit()
 const id = computed(() => String(route.params.id))
 const place = computed(() => house.house.places[id.value])
 const standing = computed(() => (place.value ? now(place.value) : null))
@@ -45,7 +47,25 @@ const answer = computed(() => {
       ? 'All that is read is as it should be.'
       : 'Nothing is read here yet.'
   const due = s.due ? `${s.due} ${s.due === 1 ? 'job is' : 'jobs are'} due.` : ''
-  return [read, due, s.free ? 'It is free.' : ''].filter(Boolean).join(' ')
+  return [
+    read,
+    due,
+    s.free ? 'It is free.' : '',
+    s.keptFor.length ? `It is kept for ${s.keptFor.join(', ')}, in the cold.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+})
+/** How large it is inside, and how long that will do. */
+const homeSaid = computed(() => {
+  const size = place.value && sizeOf(house.house.places, place.value)
+  if (!size) return ''
+  const home = house.season?.homes.outgrown.find(h => h.placeId === id.value)
+  const inside = `Inside ${tellHomeSize(size, lengthUnit.value)}.`
+  if (!home) return inside
+  const when =
+    home.mid! <= house.today ? 'It is too small now' : `It will be too small about ${formatDay(home.mid!, house.today)}`
+  return `${inside} ${when}: who lives here will want ${tellNeed(home.later, lengthUnit.value)}.`
 })
 const show = (s: SeriesView, v: number) => formatReading(s.channel, v, house.settings.tempUnit)
 function limits(s: SeriesView, of: ShownLimits | null): string {
@@ -132,6 +152,7 @@ const off = computed(() =>
       <h2>{{ residents.length ? 'Who lives here' : 'What stands in it' }}</h2>
       <p class="who">
         <span v-for="r in residents" :key="r.tag"><span class="tag">{{ r.tag }}</span> <span class="quiet">{{ house.speciesName(r.speciesId) }}</span></span>
+        <span v-if="homeSaid">{{ homeSaid }}</span>
         <NuxtLink v-for="p in inside" :key="p.id" :to="`/places/${p.id}`" class="underline">{{ p.name }}</NuxtLink>
       </p>
     </section>

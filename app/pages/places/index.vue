@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { routeTo } from '#core/places'
 import type { Place } from '#core/subjects'
-import { formatQuantity } from '#core/units'
+import { formatDay, formatQuantity } from '#core/units'
 
 const house = useHouse()
 const { rooms, all, sorted } = usePlaces()
-const VIEWS = ['As one stands before it', 'List'] as const
+const VIEWS = ['As one stands before it', 'Room to grow', 'List'] as const
 const view = useState<(typeof VIEWS)[number]>('places-view', () => VIEWS[0])
 const open = ref(false)
 const editing = ref<Place | undefined>()
@@ -30,6 +30,21 @@ const listed = (words: readonly string[]) =>
   words.length > 3
     ? `${words.slice(0, 3).join(', ')} and ${words.length - 3} more`
     : [words.slice(0, -1).join(', '), words.at(-1)].filter(Boolean).join(' and ')
+/** What of the homes wants to be known without looking at them. */
+const homesSaid = computed(() => {
+  const { outgrown = [], young = [] } = house.season?.homes ?? {}
+  const now = outgrown.filter(h => h.mid! <= house.today).length
+  const later = outgrown.length - now
+  const missing = young.reduce((sum, y) => sum + Math.max(0, y.homes - y.free), 0)
+  const by = outgrown.length ? formatDay(outgrown.at(-1)!.mid!, house.today) : ''
+  const homes = (n: number) => `${n} ${n === 1 ? 'home' : 'homes'}`
+  const parts = [
+    now ? `${homes(now)} too small now` : '',
+    later ? `${now ? `${later} more` : homes(later)} too small by ${by}` : '',
+    missing ? `${homes(missing)} missing for young that come` : '',
+  ].filter(Boolean)
+  return parts.length ? `Room to grow: ${parts.join(', ')}.` : ''
+})
 const answer = computed(() => {
   const [harm, watch] = [names('harm'), names('watch')]
   const tubs = all.value.filter(p => p.place.kind === 'tub')
@@ -39,6 +54,7 @@ const answer = computed(() => {
     watch.length ? `Watch ${listed(watch)}.` : '',
     !harm.length && !watch.length && house.season?.places.length ? 'All that is read is as it should be.' : '',
     tubs.length ? `${free} of ${tubs.length} tubs are free.` : '',
+    homesSaid.value,
   ]
     .filter(Boolean)
     .join(' ')
@@ -82,6 +98,7 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
         <div class="overflow-x-auto"><Lamps /></div>
         <PlacesOwnJobs />
       </template>
+      <PlacesRoomToGrow v-else-if="view === 'Room to grow'" />
       <PlacesRoom v-for="room in rooms" v-else :key="room.place.id" :room="room" />
     </template>
     <PlacesForm v-model:open="open" :place="editing" />

@@ -4,6 +4,7 @@ import type { Almanac, Species } from '../schema'
 import { mating } from './breeding'
 import { INSECT_SUPPLEMENTS, climates } from './climates'
 import { companyOf } from './company'
+import { homeOf } from './homes'
 import { feeders } from './feeders'
 import { frogs, moreFrogs } from './frogs'
 import { health } from './health'
@@ -17,6 +18,10 @@ import { sources } from './sources'
 import { moreTortoises, tortoises } from './tortoises'
 import { unwritten } from './unwritten'
 
+function homed(id: string, group: Species['group']): Pick<Species, 'home'> {
+  const home = homeOf(id, group)
+  return home ? { home } : {}
+}
 const keptBy = (id: string) => (climates[id] ? { climate: climates[id] } : {})
 /**
  * Insects hold less calcium than phosphorus (Finke 2002, Zoo Biol. 21:269–285, from memory): who lives on them on land
@@ -36,6 +41,7 @@ const writtenOut: Almanac = withoutPrototypes({
         ...keptBy(s.id),
         rounds: roundsOf(s.id, s.group),
         company: companyOf(s.id, s.group),
+        ...homed(s.id, s.group),
         ...(supplements && { supplements }),
       }
       return [s.id, { ...s, sexing: sexing[s.id], mating: mating[s.id], ...more }]
@@ -54,7 +60,9 @@ const rowsOf = (group: Species['group'], rows: readonly OwnSpecies[]) =>
     ...row,
     parts: {
       ...keptBy(row.id),
-      ...(row.type ? {} : { rounds: roundsOf(row.id, group), company: companyOf(row.id, group) }),
+      ...(row.type
+        ? {}
+        : { rounds: roundsOf(row.id, group), company: companyOf(row.id, group), ...homed(row.id, group) }),
       ...dusted(row.id, row.parts.eats, group),
       ...row.parts,
     },

@@ -47,6 +47,25 @@ const list: School[] = [
     ],
   },
   {
+    id: 'homeRoom',
+    question: 'How much room for each?',
+    usual: 'snug',
+    choices: [
+      {
+        id: 'snug',
+        name: 'Snug, as in racks',
+        reason: 'Half of the floor: shy animals feed better where they feel covered, and more can be kept clean.',
+        fact: practice(0.5, 'share of the floor'),
+      },
+      {
+        id: 'stretch',
+        name: 'Room to stretch out',
+        reason: 'All of the floor: it lies straight along a side, climbs and warms itself as it likes.',
+        fact: practice(1, 'share of the floor'),
+      },
+    ],
+  },
+  {
     id: 'coldCompany',
     question: 'Alone or together in the cold?',
     usual: 'alone',

@@ -1,4 +1,5 @@
 export { careOutlook } from './care'
 export { calendarFor } from './calendar'
+export { freeHomes, homesOutlook } from './homes'
 export { isLightAt, lightHoursOf } from './light'
 export { placesOutlook } from './outlook'

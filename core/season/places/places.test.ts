@@ -4,7 +4,7 @@ import { shippedAlmanac } from '../../almanac'
 import { quantile } from '../../chance'
 import { readLogLine, type Place } from '../../subjects'
 import { dayFromIso } from '../../units'
-import { defaultSettings, houseOf, season, seasonOfHouse, warmthOfHouse, type PlaceView } from '..'
+import { defaultSettings, freeHomes, houseOf, season, seasonOfHouse, warmthOfHouse, type PlaceView } from '..'
 import { isLightAt } from './light'
 
 const today = dayFromIso('2026-11-25')
@@ -301,5 +301,83 @@ describe('warmth that is read moves the dates of what lies in it', () => {
     const [a, b] = [whole, told].map(h => seasonOfHouse(h, shippedAlmanac, settings, today).season)
     expect(b!.lanes.map(l => l.events.map(e => e.dist))).toEqual(a!.lanes.map(l => l.events.map(e => e.dist)))
     expect(b!.prey.map(p => p.high)).toEqual(a!.prey.map(p => p.high))
+  })
+})
+
+describe('homes that will be too small', () => {
+  const box = { widthCm: 30, depthCm: 18, heightCm: 12 }
+  const wide = { widthCm: 75, depthCm: 40, heightCm: 20 }
+  const rack = () =>
+    new HouseBuilder(today)
+      .place('rack', { kind: 'rack', size: box })
+      .place('box 1', { parentId: 'rack' })
+      .place('box 2', { parentId: 'rack' })
+      .place('wide', { parentId: 'rack', size: wide })
+      .animal('K-1', 'california-kingsnake', { placeId: 'box 1', bornDay: today - 400 })
+  const K1 = { type: 'animal' as const, id: 'K-1' }
+  const homesOf = (house: HouseBuilder, day = today, more = {}) =>
+    season(house.records(), shippedAlmanac, { ...settings, ...more }, day).season.homes
+
+  it('takes the size of a home from its rack, and its own before that; tells the free one that is large enough', () => {
+    const house = rack()
+    house.write('weighed', K1, 0, { massG: 45 })
+    const [home] = homesOf(house).outgrown
+    expect(home).toMatchObject({ placeId: 'box 1', animalIds: ['K-1'], size: box, fits: ['wide'], fitting: 1 })
+    expect(home!.mid!).toBeGreaterThan(today)
+    // half the floor is what the usual school gives; with all of it the box is too small since long
+    const [stretched] = homesOf(house, today, { schools: { homeRoom: 'stretch' } }).outgrown
+    expect(stretched!.need.floorM2).toBeCloseTo(2 * home!.need.floorM2, 9)
+    expect(stretched!.mid!).toBeLessThanOrEqual(today)
+  })
+
+  it('says the same day while days pass and nothing is written, and leaves out what grows over it later', () => {
+    const house = rack()
+    house.write('weighed', K1, 0, { massG: 45 })
+    const days = [0, 20, 60].map(n => homesOf(house, today + n).outgrown[0]!.mid)
+    expect(new Set(days).size).toBe(1)
+    const young = rack()
+    young.write('weighed', K1, 0, { massG: 12 })
+    expect(homesOf(young).outgrown).toEqual([])
+  })
+
+  it('nothing grows in the cold, and a home is kept for who is there', () => {
+    const awake = rack().place('chest', { kind: 'cold' })
+    awake.write('weighed', K1, -40, { massG: 45 })
+    const before = homesOf(awake).outgrown[0]!.mid!
+    awake.write('cooledDown', K1, -30, { placeId: 'chest' })
+    const { outgrown } = homesOf(awake)
+    expect(outgrown[0]!.placeId).toBe('box 1')
+    expect(outgrown[0]!.mid! - before).toBeGreaterThanOrEqual(30)
+    expect(freeHomes(houseOf(awake.records())).map(p => p.id)).toEqual(['box 2', 'wide'])
+    awake.write('warmedUp', K1, 0, {})
+    expect(homesOf(awake).outgrown[0]!.mid! - before).toBe(30)
+  })
+
+  it('one of which neither weight nor birth is known is taken as grown; of an unknown size nothing is said but that', () => {
+    const unknown = rack()
+      .animal('K-2', 'california-kingsnake', { placeId: 'box 2', bornDay: null })
+      .place('bare')
+      .animal('K-3', 'california-kingsnake', { placeId: 'bare' })
+    const homes = homesOf(unknown)
+    expect(homes.outgrown.find(h => h.placeId === 'box 2')!.mid!).toBeLessThanOrEqual(today)
+    expect(homes.unsized).toEqual(['bare'])
+  })
+
+  it('young that come want homes, the earlier first; what they take is not free for the next', () => {
+    const house = rack()
+    for (const [n, laid] of [
+      [1, -40],
+      [2, -20],
+    ] as const) {
+      house.animal(`F${n}`, 'corn-snake', { sex: 'female' }).animal(`M${n}`, 'corn-snake', { sex: 'male' })
+      const pair = house.pair(`F${n}`, `M${n}`, laid - 60)
+      house.write('laid', { type: 'pairing', id: pair }, laid, { tag: `C-${n}`, eggs: 9, slugs: 0, tempC: 28 })
+    }
+    const young = homesOf(house).young.filter(y => y.label.startsWith('C-'))
+    expect(young.map(y => y.label)).toEqual(['C-1', 'C-2'])
+    expect(young[0]!.homes).toBe(young[0]!.count)
+    expect(young[0]!.count).toBeGreaterThan(2)
+    // box 2 and the wide one are free, and both go to the first
+    expect(young.map(y => y.free)).toEqual([2, 0])
   })
 })

@@ -12,6 +12,13 @@ const LightHours = z
   .strictObject({ on: hour, off: hour })
   .refine(({ on, off }) => on !== off, 'Lamps that go on and off at one time give no light')
 
+const side = (least: number) =>
+  z
+    .number({ error: 'A side is a number' })
+    .min(least, `Under ${least} cm is not believable`)
+    .max(2000, 'Over 2000 cm is not believable: check the unit')
+const Size = z.strictObject({ widthCm: side(4), depthCm: side(4), heightCm: side(2).nullable() })
+
 /** Readings by hand that a place keeps in mind: the log has all of them. */
 const MEASURED_KEPT = 60
 
@@ -41,6 +48,7 @@ export const PlaceData = z.strictObject({
     .nullable()
     .default(null),
   light: LightHours.nullable().optional(),
+  size: Size.nullable().optional(),
 })
 
 /** A place cannot stand inside itself, however many others are between. */
@@ -77,6 +85,7 @@ export const placeKinds = [
       tempC: PlaceData.shape.tempC.unwrap().optional(),
       capacity: PlaceData.shape.capacity.unwrap().optional(),
       light: LightHours.nullable().optional(),
+      size: Size.nullable().optional(),
     }),
     apply(state, data) {
       Object.assign(state, data)

@@ -31,6 +31,14 @@ export interface LightHours {
 }
 
 /** A room, rack, shelf, tub, incubator or cold place; they nest, and `order` is the order in which one walks. */
+/** What a home is like inside. */
+export interface HomeSize {
+  widthCm: number
+  depthCm: number
+  /** Not said: what climbs is then not asked about. */
+  heightCm: number | null
+}
+
 export interface Place {
   id: string
   name: string
@@ -40,6 +48,8 @@ export interface Place {
   tempC: number | null
   /** How many animals (or tubs) a cold place takes; null = not said. */
   capacity: number | null
+  /** Inside; of a rack or shelf, that of each home in it. */
+  size?: HomeSize | null
   /** Hours of light; those of what it stands in, where nothing is said. */
   light?: LightHours | null
   /** Read by hand, oldest first. */

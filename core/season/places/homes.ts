@@ -1,0 +1,236 @@
+import { schoolChoice, speciesOf, type Species } from '../../almanac'
+import { summarise, type Day } from '../../chance'
+import { residentsOf } from '../../climate'
+import { floorOf, homeNeed, isEnough, outgrows, paceOf, sizeOf, type Grower, type Pace } from '../../homes'
+import { computedInput, entryInput, factInput, settingInput, type Reason } from '../../judgement'
+import { expectedCount, type MouthSource } from '../../nursery'
+import { inCold, type AnimalState, type House, type Place } from '../../subjects'
+import { derived } from '../../derived'
+import type { SeasonContext } from '../context'
+import type { HomeView, HomesOutlook, WinterOutlook, YoungHomes } from '../contracts'
+import { eachGuarded, subjectAs } from '../guard'
+
+/** Free homes told of each that is too small. */
+const FITS_TOLD = 12
+
+/** Who lives in each tub, and who will be back from the cold. */
+const atHome = derived((house: House): ReadonlyMap<string, readonly AnimalState[]> => {
+  const homes = new Map<string, AnimalState[]>()
+  for (const animal of Object.values(house.animals)) {
+    const home = inCold(animal) ? animal.homeId : animal.placeId
+    if (animal.status !== 'alive' || !home || house.places[home]?.kind !== 'tub') continue
+    homes.set(home, [...(homes.get(home) ?? []), animal])
+  }
+  return homes
+})
+
+/** Tubs in which nothing lives, and to which nothing comes back from the cold. */
+export const freeHomes = derived((house: House): readonly Place[] => {
+  const taken = new Set<string>([...atHome(house).keys(), ...residentsOf(house).keys()])
+  for (const x of [...Object.values(house.clutches), ...Object.values(house.animals).filter(inCold)])
+    if (x.placeId && !('ended' in x && x.ended)) taken.add(x.placeId)
+  for (const { placeId, finished, failed } of Object.values(house.cultures))
+    if (placeId && !finished && !failed) taken.add(placeId)
+  return Object.values(house.places).filter(p => p.kind === 'tub' && !taken.has(p.id))
+})
+
+/** Days of growth from one day to another: in the cold nothing grows. */
+function awakeDays({ winters }: AnimalState, from: Day, to: Day, wakes: Day): number {
+  const cold = winters.reduce(
+    (sum, w) => sum + Math.max(0, Math.min(to, w.warmed?.day ?? wakes) - Math.max(from, w.cooled.day)),
+    0,
+  )
+  return Math.max(0, to - from - cold)
+}
+
+interface Growing {
+  animal: AnimalState
+  species: Species
+  grower: Grower
+  reasons: Reason['inputs']
+  /** The day from which it is reckoned. */
+  from: Day
+}
+
+/** How an animal grows from here on; one of which neither weight nor birth is known is taken as grown. */
+function growing(animal: AnimalState, wakes: Day, { almanac, today }: SeasonContext): Growing | null {
+  const species = speciesOf(almanac, animal.speciesId)
+  const { home } = species
+  if (!home) return null
+  const { common } = almanac
+  const born = animal.bornDay === null ? null : { day: animal.bornDay, massG: species.youngMassG.value }
+  const last = animal.weights.at(-1) ?? null
+  const first = born ?? animal.weights[0] ?? null
+  const from = last ?? born
+  const awake = (a: Day, b: Day) => awakeDays(animal, a, b, wakes)
+  const pace: Pace =
+    first && last
+      ? paceOf(species, first, last, awake(first.day, last.day), common)
+      : { likely: 1, sd: common.growthSpread!.value }
+  const path = `species.${species.id}`
+  return {
+    animal,
+    species,
+    from: from?.day ?? today,
+    grower: {
+      species,
+      home,
+      massG: from?.massG ?? species.adultMassG.value,
+      grown: day => (from ? awake(from.day, day) : 0),
+      pace,
+    },
+    reasons: [
+      last
+        ? entryInput(`${animal.tag} weighed`, `${last.massG} g`, last)
+        : computedInput(
+            animal.tag,
+            born
+              ? `never weighed; by its age from ${born.massG} g on`
+              : 'neither weight nor birth known: taken as grown',
+          ),
+      ...(last && first
+        ? [
+            computedInput(
+              `${animal.tag} grows`,
+              `${pace.likely.toFixed(1)} times as quickly as its species, ${Math.round(100 * pace.sd)} % give or take`,
+            ),
+          ]
+        : []),
+      factInput('Weight of a grown one', `${path}.adultMassG.value`, species.adultMassG),
+      factInput('Grown up after', `${path}.matureDays.value`, species.matureDays),
+      factInput('Floor for a grown one', `${path}.home.floorM2.value`, home.floorM2),
+      ...(home.heightM ? [factInput('Height for a grown one', `${path}.home.heightM.value`, home.heightM)] : []),
+    ],
+  }
+}
+
+/** How much of the stated floor the house gives to a species. */
+const roomFor = ({ almanac, settings }: SeasonContext, speciesId: string) =>
+  schoolChoice(almanac, settings.schools, 'homeRoom', speciesId)
+
+function outgrownHomes(winter: WinterOutlook, context: SeasonContext): { outgrown: HomeView[]; unsized: string[] } {
+  const { house, almanac, today } = context
+  const { common } = almanac
+  const to = today + common.homesAhead!.value
+  const wakes = new Map(winter.cold.map(c => [c.animalId, Math.max(today, c.wakeDay)]))
+  const free = freeHomes(house)
+    .flatMap(place => {
+      const size = sizeOf(house.places, place)
+      return size ? [{ id: place.id, size }] : []
+    })
+    .sort((a, b) => floorOf(a.size) - floorOf(b.size))
+  const unsized: string[] = []
+  const lived = [...atHome(house)].flatMap(([placeId, animals]) => {
+    const place = house.places[placeId]
+    return place ? [{ id: placeId, place, animals }] : []
+  })
+  const outgrown = eachGuarded(
+    context,
+    'its home',
+    lived,
+    subjectAs('place'),
+    ({ place, animals }): HomeView | null => {
+      const all = animals.flatMap(a => growing(a, wakes.get(a.id) ?? today, context) ?? [])
+      if (!all.length) return null
+      const size = sizeOf(house.places, place)
+      if (!size) {
+        unsized.push(place.id)
+        return null
+      }
+      const growers = all.map(g => g.grower)
+      const school = roomFor(context, all[0]!.species.id)
+      const room = school.fact?.value ?? 1
+      const from = Math.min(today, ...all.map(g => g.from))
+      const when = outgrows(growers, size, today, from, to, room, common)
+      if (when.mid === null) return null
+      const { need: later } = outgrows(growers, size, to, to, to, room, common)
+      const fits = free.filter(f => isEnough(f.size, later, common))
+      return {
+        placeId: place.id,
+        animalIds: animals.map(a => a.id),
+        size,
+        ...when,
+        later,
+        fits: fits.slice(0, FITS_TOLD).map(f => f.id),
+        fitting: fits.length,
+        reasons: [
+          {
+            rule: 'Floor by the square of its length, height by its length, length by the cube root of its weight; it grows as its species, at its own pace, and not in the cold',
+            inputs: [
+              ...all.flatMap(g => g.reasons),
+              ...(all.length > 1 && all[0]!.species.home!.furtherShare
+                ? [
+                    factInput(
+                      'Each further one',
+                      `species.${all[0]!.species.id}.home.furtherShare.value`,
+                      all[0]!.species.home!.furtherShare,
+                    ),
+                  ]
+                : []),
+              settingInput('How much room for each', school.name, 'schools'),
+              computedInput('Floor it has', `${floorOf(size).toFixed(2)} m²`),
+            ],
+            change: 'A new weight, another home, or the other school of room',
+          },
+        ],
+      }
+    },
+  )
+  // what is too small already comes first, then the day on which it will be
+  return { outgrown: outgrown.sort((a, b) => a.mid! - b.mid!), unsized }
+}
+
+/** Young that come within the days looked ahead, and whether there are homes for them. */
+function homesForYoung(mouths: readonly MouthSource[], context: SeasonContext): YoungHomes[] {
+  const { house, almanac, today } = context
+  const { common } = almanac
+  const free = freeHomes(house).flatMap(place => sizeOf(house.places, place) ?? [])
+  const taken = new Set<number>()
+  return mouths
+    .flatMap(m => {
+      const on = summarise(m.opens)
+      const species = speciesOf(almanac, m.speciesId)
+      // what is as likely not to come wants no home yet
+      const soon = on && m.opens.never < 0.5 && on.median >= today && on.median <= today + common.homesAhead!.value
+      // tadpoles want water first; they are counted when they have turned
+      return soon && species.home && species.mode !== 'larval' ? [{ m, on, species }] : []
+    })
+    .sort((a, b) => a.on.median - b.on.median)
+    .map(({ m, on, species }): YoungHomes => {
+      const count = Math.max(1, Math.round(expectedCount(m.count)))
+      const together = species.company?.lives === 'group'
+      const young = { home: species.home!, share: species.youngMassG.value / species.adultMassG.value }
+      const need = homeNeed(
+        together ? new Array<typeof young>(count).fill(young) : [young],
+        roomFor(context, species.id).fact?.value ?? 1,
+        common,
+      )!
+      const homes = together ? 1 : count
+      // the smallest that do, so that large ones are left for those that need them
+      const fit = free
+        .map((size, i) => ({ size, i }))
+        .filter(({ size, i }) => !taken.has(i) && isEnough(size, need, common))
+        .sort((a, b) => floorOf(a.size) - floorOf(b.size))
+      for (const { i } of fit.slice(0, homes)) taken.add(i)
+      return {
+        id: m.id,
+        laneId: m.laneId,
+        label: m.label,
+        speciesId: m.speciesId,
+        count,
+        on,
+        homes,
+        need,
+        free: fit.length,
+      }
+    })
+}
+
+/** Which homes will be too small and when, and whether there are homes for the young that come. */
+export function homesOutlook(
+  mouths: readonly MouthSource[],
+  winter: WinterOutlook,
+  context: SeasonContext,
+): HomesOutlook {
+  return { ...outgrownHomes(winter, context), young: homesForYoung(mouths, context) }
+}
