@@ -37,7 +37,9 @@ export function sizesOfHomes(w: DemoWriter): void {
   // young lizards and tortoises stand in larger boxes of the same rack
   for (let n = 31; n <= 40; n++) sizes.push([`Box ${n}`, 60, 35, 30])
   for (const [name, widthCm, depthCm, heightCm] of sizes)
-    w.places.find(p => p.name === name)!.size = { widthCm, depthCm, heightCm }
+    w.write('placeChanged', { type: 'place', id: w.places.find(p => p.name === name)!.id }, -120, {
+      size: { widthCm, depthCm, heightCm },
+    })
 }
 
 /** Care of the last weeks: most of it done yesterday or this morning, some left, one thing found. */

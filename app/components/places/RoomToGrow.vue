@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { floorOf, sizeOf, tellHomeSize, tellNeed } from '#core/homes'
+import { sizeOf, tellHomeSize, tellNeed } from '#core/homes'
 import { routeTo } from '#core/places'
 import type { HomeView } from '#core/season'
 import { formatDay, formatRange } from '#core/units'

@@ -91,7 +91,13 @@ export const placeKinds = [
       Object.assign(state, data)
     },
     check: (state, { parentId }, _, { house }) => standsInItself(house, state.id, parentId),
-    wording: d => `Place changed${d.name ? `: ${d.name}` : ''}`,
+    wording: d =>
+      [
+        `Place changed${d.name ? `: ${d.name}` : ''}`,
+        ...(d.size
+          ? [`inside ${[d.size.widthCm, d.size.depthCm, d.size.heightCm].filter(cm => cm !== null).join(' × ')} cm`]
+          : []),
+      ].join('; '),
   }),
   defineKind({
     kind: 'placeRead',
