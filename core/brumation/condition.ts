@@ -1,6 +1,6 @@
 import type { Almanac, Species } from '../almanac'
 import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState, Weighing } from '../subjects'
+import { comparableWeights, type AnimalState, type Weighing } from '../subjects'
 import { formatDay } from '../units'
 import { startingWeight } from './coldLine'
 
@@ -33,7 +33,7 @@ export function bodyCondition(
   const { leanShare, thinShare, ownCurve } = common
   const latest = animal.weights.at(-1)
   if (!latest) return null
-  const best = animal.weights.reduce(
+  const best = comparableWeights(animal).reduce(
     (a, w) => (w.day >= latest.day - ownCurve!.value && w.massG > a.massG ? w : a),
     latest,
   )

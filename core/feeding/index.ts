@@ -1,4 +1,5 @@
 export {
+  feedingPause,
   firstMealAge,
   ladderStepAt,
   nextMeal,

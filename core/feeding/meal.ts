@@ -2,7 +2,8 @@ import { derived } from '../derived'
 import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { almanacRow, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
-import type { AnimalState } from '../subjects'
+import type { AnimalState, Observed } from '../subjects'
+import { formatDay } from '../units'
 
 export interface Portion {
   prey: string
@@ -112,6 +113,19 @@ function gravidMeal(almanac: Almanac, gravid: 'gravid' | 'late') {
 }
 
 /**
+ * Days without food after a meal that came up, until one has stayed down.
+ * @returns null where none came up, or where it has eaten since
+ */
+export function feedingPause(
+  { broughtUp, lastTaken }: Pick<AnimalState, 'broughtUp' | 'lastTaken'>,
+  common: Almanac['common'],
+): { upset: Observed; until: Day } | null {
+  const upset = broughtUp?.at(-1)
+  if (!upset || (lastTaken && lastTaken.day > upset.day)) return null
+  return { upset, until: upset.day + common.broughtUpPause!.value }
+}
+
+/**
  * When an animal is due to eat next, and what. Null in true cold, and while it fasts before a winter; in a rest it eats
  * less often.
  * @param today the calendar day; ages and weights are read as of it
@@ -146,13 +160,15 @@ export function nextMeal(
       : winter.often
         ? Math.max(1, Math.round(step.everyDays / 2))
         : step.everyDays
-  const due = restart
+  const pause = feedingPause(animal, almanac.common)
+  const usually = restart
     ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0)
     : last
       ? last.day + everyDays
       : animal.warmed
         ? animal.warmed.day + 2
         : firstDue(species, animal, today)
+  const due = pause ? Math.max(usually, pause.until) : usually
   const reasons: Reason[] = [
     {
       rule: restart
@@ -180,7 +196,17 @@ export function nextMeal(
   if (winter.fastFrom !== undefined && today <= winter.fastFrom && due > winter.fastFrom) return null
   const { firstMealShare, weightTrusted } = almanac.common
   const carrying = gravid ? gravidMeal(almanac, gravid) : null
-  const smaller = restart ? firstMealShare!.value : 1
+  const smaller = restart || pause ? firstMealShare!.value : 1
+  if (pause)
+    reasons.push({
+      rule: 'A meal came up: nothing for a while, then a small one',
+      inputs: [
+        entryInput('Brought up', formatDay(pause.upset.day, today), pause.upset),
+        factInput('No food for', 'common.broughtUpPause.value', almanac.common.broughtUpPause!),
+        factInput('Share of a usual meal', 'common.firstMealShare.value', firstMealShare!),
+      ],
+      change: 'A meal that stays down',
+    })
   if (restart)
     reasons.push({
       rule: 'Smaller than usual, to restart the gut',

@@ -17,6 +17,8 @@ const WORDS: Record<string, string> = {
   lamp: 'lamp',
   retire: 'to retire',
   delivery: 'delivery',
+  vet: 'to the vet',
+  treat: 'to treat',
   found: 'found and not settled',
 }
 

@@ -151,10 +151,12 @@ export {
   type Sex,
   type SexEvidence,
   type SexProof,
+  type Treatment,
   type Weighing,
   type Winter,
 } from './animal/state'
-export { SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winter'
+export { COLD_SIGNS, SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winter'
+export { comparableWeights, dosesDue } from './animal/health'
 export { eggsLeft, tadpolesLeft, youngInGroup } from './clutch/kinds'
 export type { ClutchState } from './clutch/state'
 export type { CultureState } from './culture/state'

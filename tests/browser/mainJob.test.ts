@@ -367,3 +367,33 @@ describe('the other screens', () => {
     await visit.untilText('table', 'L-1-05')
   })
 })
+
+describe('an animal that is not well', () => {
+  it('signs are chosen from what one sees; what the vet ordered is due in the Round, in their words', async () => {
+    const { id } = Object.values((await house()).house.animals).find(a => a.tag === 'O-05')!
+    await visit.go(`/animals/${id}`)
+    const health = 'section.health'
+    await visit.click(`${health} button[aria-label="Signs seen"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('mites')
+    await visit.page.keyboard.press('Enter')
+    await visit.page.keyboard.press('Escape')
+    await visit.press('Write signs', health)
+    await visit.untilText('.alarms, main', 'O-05 was found not well today: mites')
+    await visit.click(`${health} details:last-of-type summary`)
+    const field = (label: string) =>
+      `xpath///section[@aria-label="Health"]//label[contains(., "${label}")]/following::input[1]`
+    await visit.retype(field('What is given'), 'the vet’s wash')
+    await visit.retype(field('Dose'), 'as on their sheet')
+    await visit.press('Begin treatment', health)
+    await visit.page.waitForSelector('[data-treatment="the vet’s wash"]')
+    await visit.move('/round')
+    const line = '[data-task^="treat:"]'
+    await visit.page.waitForSelector(line)
+    expect(await visit.text(line)).toMatch(/O-05[\s\S]*Give the vet’s wash, 1 of 7[\s\S]*as on their sheet/)
+    await visit.press('Given', line)
+    await visit.untilGone(line)
+    await visit.go(`/animals/${id}`)
+    await visit.untilText('[data-treatment="the vet’s wash"]', '1 of 7 given')
+  })
+})

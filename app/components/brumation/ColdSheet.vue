@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { COLD_ACTION_WORDS } from '#core/brumation'
-import { SIGNS, type Sign } from '#core/subjects'
+import { COLD_SIGNS } from '#core/subjects'
 import type { ColdAnimal } from '#core/season'
 import { formatDay, formatRange } from '#core/units'
 
@@ -41,7 +41,7 @@ const facts = computed(() => {
     rows.push(['Of it burnt', `${percent(c.metabolicShare)}; water or worse ${percent(Math.max(0, c.waterShare))}`])
   return rows
 })
-const LOOKS: Record<Sign, string> = {
+const LOOKS: Record<(typeof COLD_SIGNS)[number], string> = {
   breathing: 'Noisy breath',
   discharge: 'Discharge',
   skin: 'Dry skin',
@@ -91,7 +91,7 @@ const write = (kind: string, data: Record<string, unknown>, says: string) =>
     <div class="buttons" role="group" aria-label="A look found">
       <span class="quiet">Found:</span>
       <UButton
-        v-for="sign in SIGNS" :key="sign" :label="LOOKS[sign]" size="sm" variant="ghost" color="neutral"
+        v-for="sign in COLD_SIGNS" :key="sign" :label="LOOKS[sign]" size="sm" variant="ghost" color="neutral"
         :disabled="busy" @click="write('checked', { well: false, signs: [sign] }, LOOKS[sign].toLowerCase())"
       />
     </div>

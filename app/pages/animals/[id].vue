@@ -270,6 +270,7 @@ async function writeNote(): Promise<void> {
               v-if="animal.refusals > 1" class="small quiet"
             >Refusing: leave it alone between tries, never force. With falling weight, the reptile vet.</p>
           </div>
+          <AnimalsHealth :animal="animal" :day="canWrite ? when : null" :group="species.group" />
         </template>
         <ul class="cautions"><li
           v-for="caution in species.cautions" :key="caution"

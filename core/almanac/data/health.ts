@@ -6,6 +6,8 @@ export const health: Record<string, Fact> = {
   lossWatch: memory(0.1, 'share', 'Of the best weight in half a year, awake and not bred'),
   lossHarm: memory(0.2, 'share', 'Of the best weight in half a year, awake and not bred'),
   lossLookedBack: memory(180, 'days', 'Weights longer ago are of another season'),
+  broughtUpPause: memory(12, 'days', 'After a meal came up: no food, then a small meal'),
+  broughtUpAgain: memory(60, 'days', 'A second time within so long is for the vet'),
   eggsOpenEvery: practice(7, 'days', 'Boxes are opened weekly for air'),
   eggsCandledAt: practice(7, 'days', 'Eggs are candled once at 5–10 days'),
   harvestEvery: practice(2, 'days', 'Old flies stop breeding and the cup fouls: every second day at least'),

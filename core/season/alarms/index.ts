@@ -5,6 +5,7 @@ import { eachGuarded, guarded, subjectAs } from '../guard'
 import { pairingsOf } from '../indexes'
 import { remembering } from '../remember'
 import type { TaskContext } from '../tasks'
+import { broughtUpAlarm } from './broughtUp'
 import { coldAlarm } from './cold'
 import { coldPlaceAlarms } from './coldPlace'
 import { companyAlarms } from './company'
@@ -56,6 +57,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
         () => [
           refusalAlarm(animal),
           unwellAlarm(animal, today),
+          broughtUpAlarm(animal, context),
           weightLossAlarm(animal, context),
           animal.sexEvidence.length ? sexAlarm(animal, context) : null,
         ],

@@ -1,5 +1,5 @@
 import { entryInput, factInput } from '../../judgement'
-import { inCold, type AnimalState } from '../../subjects'
+import { comparableWeights, inCold, type AnimalState } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Alarm } from '../contracts'
@@ -12,7 +12,7 @@ export function weightLossAlarm(animal: AnimalState, context: SeasonContext): Al
   const now = animal.weights.at(-1)
   const lookedBack = almanac.common.lossLookedBack!
   const since = today - lookedBack.value
-  const recent = animal.weights.filter(w => now && w.day >= since && w.day < now.day)
+  const recent = comparableWeights(animal).filter(w => now && w.day >= since && w.day < now.day)
   if (!now || !recent.length || now.day < since) return null
   const best = recent.reduce((a, w) => (w.massG > a.massG ? w : a))
   const lost = 1 - now.massG / best.massG

@@ -7,6 +7,7 @@ import { cultureTasks } from './culture'
 import { deliveryTasks } from './delivery'
 import { feedTasks } from './feeding'
 import { findingTasks } from './findings'
+import { healthTasks } from './health'
 import { lampTasks } from './lamp'
 import { weighTasks } from './weighing'
 import { coldTasks, coolingTasks, warmingTasks } from './winter'
@@ -32,6 +33,7 @@ const makers: TaskMaker[] = [
   deliveryTasks,
   lampTasks,
   findingTasks,
+  healthTasks,
 ]
 
 /** What is due today, in the order in which one walks the house. */

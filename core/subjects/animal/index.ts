@@ -2,6 +2,7 @@ import { LogbookError, defineSubject, subjectKey, type Base } from '../../log'
 import { cardKinds, cardOf, type AnimalData } from './card'
 import { dayKinds } from './days'
 import { geneKinds } from './genes'
+import { healthKinds } from './health'
 import { animalLines, weightLines } from './lines'
 import { lineageKinds } from './lineage'
 import { provenByYoung } from './provenByYoung'
@@ -53,7 +54,15 @@ export const animal = defineSubject({
   type: 'animal',
   collection: 'animals',
   noun: { one: 'animal', many: 'animals' },
-  kinds: [...cardKinds, ...dayKinds, ...sexingKinds, ...lineageKinds, ...geneKinds, ...winterAnimalKinds],
+  kinds: [
+    ...cardKinds,
+    ...dayKinds,
+    ...sexingKinds,
+    ...lineageKinds,
+    ...geneKinds,
+    ...winterAnimalKinds,
+    ...healthKinds,
+  ],
   standsOn: ({ data }, base) =>
     isTaggedStill(data as AnimalData, base) ? [base.modeOf((data as AnimalData).speciesId)] : null,
   found: (entry, { modeOf }) => {

@@ -31,6 +31,14 @@ const SIGN_OF: [RegExp, string][] = [
   [/^(?:does not react|no reaction)$/i, 'alertness'],
   [/^(?:thin|skinny)$/i, 'thin'],
   [/^(?:injur\w+|wound\w*|bitten)$/i, 'injury'],
+  [/^(?:stuck shed|shed stuck)$/i, 'stuckShed'],
+  [/^(?:sore mouth|mouth)$/i, 'mouth'],
+  [/^(?:swelling|swollen)$/i, 'swelling'],
+  [/^prolapse$/i, 'prolapse'],
+  [/^(?:straining|strains)$/i, 'straining'],
+  [/^(?:loose|bloody|bad) droppings$/i, 'droppings'],
+  [/^mites?$/i, 'mites'],
+  [/^(?:limp\w*|trembl\w*)$/i, 'limping'],
 ]
 
 function unwell(r: Reading, what: string | undefined): Read {
@@ -84,6 +92,11 @@ export const animalLines: LineRule[] = [
     of(r, 'animal', 'checked', { well: true }, 'looked at, well'),
   ),
   rule('(?:(?:checked|looked at):? )?(?:not well|unwell|ill|sick)(?:\\s*[:,]\\s*(.+))?', (r, m) => unwell(r, m[1])),
+  rule('(?:brought up|regurgitated|vomited|threw up)(?: (?:its |the )?(?:meal|food|prey))?', r =>
+    of(r, 'animal', 'broughtUp', {}, 'brought up its meal'),
+  ),
+  rule('(?:dropped|lost)(?: its| the)? tail', r => of(r, 'animal', 'tailDropped', {}, 'dropped its tail')),
+  rule('vet:?\\s+(.+)', (r, m) => of(r, 'animal', 'vetSeen', { said: m[1]!.trim() }, `vet: ${m[1]!.trim()}`)),
   rule('cooled(?: down)?', r => of(r, 'animal', 'cooledDown', {}, 'cooled down')),
   rule('warmed(?: up)?', r => of(r, 'animal', 'warmedUp', {}, 'warmed up')),
 ]

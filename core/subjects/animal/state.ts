@@ -91,6 +91,14 @@ export interface AnimalState extends AnimalCard {
   winters: Winter[]
   /** A look that found something, until a later one finds it well. */
   unwell: (Observed & { signs: string[] }) | null
+  /** Meals that came up again, oldest first. */
+  broughtUp?: readonly Observed[]
+  /** A lizard without its tail weighs less: weights before it are not compared with those after. */
+  tailDropped?: Observed
+  /** The last visit to a vet, and when to come again. */
+  vet?: Observed & { said: string; again: Day | null }
+  /** What is given by the word of a vet: those that run, and the last that ended. */
+  treatments?: readonly Treatment[]
   lastWater: Observed | null
   /** Straight lengths (carapace of tortoises, snout to vent of others), oldest first. */
   lengths: { day: Day; mm: number; entryId: string }[]
@@ -108,6 +116,18 @@ export interface AnimalState extends AnimalCard {
   /** The latest statement and look per locus. */
   genes: Record<string, GeneStatement>
   looks: Record<string, LookSeen>
+}
+
+/** What is given by the word of a vet. */
+export interface Treatment extends Observed {
+  what: string
+  /** In the vet's words. */
+  dose: string
+  everyDays: number
+  times: number
+  /** Days of the doses given. */
+  given: readonly Day[]
+  ended: boolean
 }
 
 /** One stay in the cold: what the logbook says of it. */

@@ -4,7 +4,19 @@ import { defineKind, seen } from '../../log'
 import type { AnimalState } from './state'
 
 /** What a look at a resting animal may find. */
-export const SIGNS = ['breathing', 'discharge', 'skin', 'alertness', 'thin', 'injury'] as const
+export const COLD_SIGNS = ['breathing', 'discharge', 'skin', 'alertness', 'thin', 'injury'] as const
+/** What a look at any animal may find. */
+export const SIGNS = [
+  ...COLD_SIGNS,
+  'stuckShed',
+  'mouth',
+  'swelling',
+  'prolapse',
+  'straining',
+  'droppings',
+  'mites',
+  'limping',
+] as const
 export type Sign = (typeof SIGNS)[number]
 
 export const SIGN_WORDS: Record<Sign, string> = {
@@ -14,6 +26,14 @@ export const SIGN_WORDS: Record<Sign, string> = {
   alertness: 'does not react',
   thin: 'thin',
   injury: 'injury',
+  stuckShed: 'stuck shed',
+  mouth: 'sore mouth',
+  swelling: 'swelling',
+  prolapse: 'prolapse',
+  straining: 'strains without result',
+  droppings: 'loose or bloody droppings',
+  mites: 'mites',
+  limping: 'limps or trembles',
 }
 
 /** It has been cooled and not warmed yet. */
