@@ -65,6 +65,8 @@ export const COMMON_WORDS: Record<string, string> = {
   lampFurthest: 'A lamp is screened rather than raised over',
   houseTestEvery: 'Tests of the house every',
   houseTestLate: 'Tests of the house are late after',
+  quarantineDays: 'Quarantine lasts',
+  quarantineTestAfter: 'Droppings are tested in quarantine after',
   broughtUpPause: 'No food after a meal came up for',
   broughtUpAgain: 'A meal brought up again is for the vet within',
   homeLeast: 'The smallest hatchling has a floor of',

@@ -1,7 +1,7 @@
 import { ROUND_JOBS, type Almanac, type Fact } from '../almanac'
 import type { Day } from '../chance'
 import { residentsOf } from '../climate'
-import { compareRoutes, routeTo } from '../places'
+import { compareRoutes, isQuarantine, routeTo } from '../places'
 import { HOUSE_JOBS, HOUSE_JOB_WORDS, JOB_WORDS, THE_HOUSE, isRoundJob, type Care, type House } from '../subjects'
 import { jobsAt, ownJobsAt, type JobDue } from './due'
 
@@ -137,7 +137,11 @@ export function careLines(
   const routes = new Map([...areas.keys()].map(id => [id, routeTo(house.places, id)]))
   const order = (id: string) => house.places[id]?.order ?? 0
   const lines = [...areas.values()]
-    .sort((a, b) => compareRoutes(routes.get(a.areaId)!, routes.get(b.areaId)!))
+    .sort(
+      (a, b) =>
+        Number(isQuarantine(house.places, a.areaId)) - Number(isQuarantine(house.places, b.areaId)) ||
+        compareRoutes(routes.get(a.areaId)!, routes.get(b.areaId)!),
+    )
     .flatMap(({ areaId, jobs }) =>
       [...jobs]
         .sort(([a], [b]) => orderOf(a) - orderOf(b))

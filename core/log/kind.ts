@@ -8,7 +8,7 @@ import type { Records } from './records'
 export interface CheckContext {
   house: House
   records: Records
-  almanac: Pick<Almanac, 'species' | 'feeders' | 'schools'>
+  almanac: Pick<Almanac, 'species' | 'feeders' | 'schools' | 'common'>
   today: number
   /** What carries a tag, and an entry by its id, where they can be found quicker than by looking through everything. */
   tagOwner?: (tag: string) => Subject | null

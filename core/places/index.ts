@@ -1,1 +1,2 @@
-export { compareRoutes, routeTo, temperatureAt, waysUp, type Route } from './route'
+export { compareRoutes, routeTo, temperatureAt, type Route } from './route'
+export { isQuarantine, waysUp } from '../subjects'

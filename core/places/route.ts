@@ -1,4 +1,4 @@
-import type { Place } from '../subjects'
+import { waysUp, type Place } from '../subjects'
 
 /** Where a thing stands, from the room down, and its rank in the walk through the house. */
 export interface Route {
@@ -7,16 +7,6 @@ export interface Route {
   roomId: string | null
   /** Compares by room, rack, tub in the keeper's own order; nothing known comes last. */
   rank: number[]
-}
-
-/** A place and those it stands in, from the inside out; a place that contains itself by mistake ends the way. */
-export function* waysUp(places: Readonly<Record<string, Place>>, placeId: string | null): Generator<Place> {
-  const met = new Set<string>()
-  for (let place = placeId ? places[placeId] : undefined; place && !met.has(place.id);) {
-    met.add(place.id)
-    yield place
-    place = place.parentId ? places[place.parentId] : undefined
-  }
 }
 
 const NOWHERE: Route = { names: ['No place'], roomId: null, rank: [Number.MAX_SAFE_INTEGER] }

@@ -1,6 +1,7 @@
 import type { CareLine } from '../jobs'
 import { routeTo } from '../places'
 import type { House } from '../subjects'
+import { roomName } from './walk'
 
 /** The care of places that stand together. */
 export interface CareArea {
@@ -22,7 +23,7 @@ export function careByRoom(lines: readonly CareLine[], { places }: Pick<House, '
   const rooms = new Map<string, Map<string, CareArea>>()
   for (const line of lines) {
     const { names } = routeTo(places, line.areaId)
-    const name = line.areaId === null ? THE_HOUSE_AS_A_ROOM : names[0]!
+    const name = line.areaId === null ? THE_HOUSE_AS_A_ROOM : roomName(places, line.areaId, names[0]!)
     const areas = rooms.get(name) ?? new Map<string, CareArea>()
     const id = line.areaId ?? name
     const area = areas.get(id) ?? { id, place: line.areaId ? names.slice(1).join(' · ') : '', lines: [] }

@@ -1,4 +1,4 @@
-import { routeTo } from '../places'
+import { isQuarantine, routeTo } from '../places'
 import type { Task } from '../season'
 import type { House } from '../subjects'
 
@@ -48,6 +48,10 @@ function linesOf(tasks: readonly Task[], house: Pick<House, 'animals' | 'clutche
   })
 }
 
+/** A room as the walk has it: what stands in quarantine is walked apart. */
+export const roomName = (places: House['places'], placeId: string, room: string): string =>
+  isQuarantine(places, placeId) && !/quarantine/i.test(room) ? `${room}, quarantine` : room
+
 /**
  * Tasks gathered by room and place, in the order in which they come.
  * @param tasks in walking order
@@ -56,7 +60,7 @@ export function walkOf(tasks: readonly Task[], house: Pick<House, 'animals' | 'c
   const rooms = new Map<string, Map<string, Task[]>>()
   for (const task of tasks) {
     const { names } = routeTo(house.places, task.placeId)
-    const name = task.placeId ? names[0]! : 'Anywhere'
+    const name = task.placeId ? roomName(house.places, task.placeId, names[0]!) : 'Anywhere'
     const place = names.slice(1).join(' · ')
     const room = rooms.get(name) ?? new Map<string, Task[]>()
     rooms.set(name, room.set(place, [...(room.get(place) ?? []), task]))

@@ -19,6 +19,7 @@ const WORDS: Record<string, string> = {
   delivery: 'delivery',
   vet: 'to the vet',
   treat: 'to treat',
+  quarantine: 'in quarantine',
   found: 'found and not settled',
 }
 

@@ -5,6 +5,7 @@ import { shippedAlmanac } from '../almanac'
 import { checkEntry, dosesDue, readLogLine, type Treatment } from '../subjects'
 import { dayFromIso } from '../units'
 import { defaultSettings, houseOf, season } from '.'
+import { careByRoom, walkOf } from '../round'
 
 const today = dayFromIso('2026-11-25')
 const K1 = { type: 'animal' as const, id: 'K-1' }
@@ -166,6 +167,79 @@ describe('a treatment by the word of a vet', () => {
     expect(of(seen(house, today + 9).tasks, 'vet')).toHaveLength(1)
     house.write('vetSeen', K1, 9, { said: 'all well' })
     expect(of(seen(house, today + 9).tasks, 'vet')).toEqual([])
+  })
+})
+
+describe('quarantine', () => {
+  const K9 = { type: 'animal' as const, id: 'K-9' }
+  /** A house with a quarantine shelf in the only room; K-9 has been there for so many days. */
+  const apart = (days: number, flag = true) => {
+    const house = new HouseBuilder(today)
+      .place('Room', { kind: 'room' })
+      .place('Shelf', { kind: 'shelf', parentId: 'Room', order: 0, ...(flag && { quarantine: true }) })
+      .place('Q 1', { parentId: 'Shelf' })
+      .place('Tub 1', { parentId: 'Room', order: 5 })
+      .animal('K-9', 'california-kingsnake', { bornDay: today - 2000 })
+      .animal('K-1', 'california-kingsnake', { bornDay: today - 2000, placeId: 'Tub 1' })
+    house.write('moved', K9, -days, { placeId: 'Q 1' })
+    return house
+  }
+  const ids = (house: HouseBuilder, day = today) =>
+    seen(house, day)
+      .tasks.filter(t => t.kind === 'quarantine')
+      .map(t => t.id)
+  const leaving = (house: HouseBuilder, day = today) => {
+    const records = house.records()
+    const entry = {
+      ...{ id: 'm', at: '2026-11-25T10:00:00Z', day, subject: K9, kind: 'moved', source: 'keeper' },
+      data: { placeId: 'Tub 2' },
+    }
+    const context = { records, house: houseOf(records), almanac: shippedAlmanac, today: day }
+    return checkEntry(entry as never, context)[0]?.message ?? null
+  }
+
+  it('asks for a test after a week, and says when it may leave: 30 to 90 days, 60 here (common practice, no source)', () => {
+    expect(ids(apart(3))).toEqual([])
+    expect(ids(apart(8))).toEqual(['tested:K-9'])
+    const house = apart(8)
+    house.write('droppingsTested', K9, 0, { clear: true })
+    expect(ids(house)).toEqual([])
+    expect(ids(house, today + 51)).toEqual([])
+    expect(ids(house, today + 52)).toEqual(['leave:K-9'])
+    // what was not clear stays, however long
+    house.write('droppingsTested', K9, 0, { clear: false })
+    expect(ids(house, today + 90)).toEqual(['tested:K-9'])
+  })
+
+  it('a test of before it came does not count; where it came to no quarantine nothing is asked', () => {
+    const house = apart(8)
+    house.write('droppingsTested', K9, -30, { clear: true })
+    expect(ids(house)).toEqual(['tested:K-9'])
+    expect(ids(apart(8, false))).toEqual([])
+  })
+
+  it('leaving too early is asked, with how long it still has', () => {
+    const house = apart(20).place('Tub 2', { parentId: 'Room' })
+    expect(leaving(house)).toBe(
+      'K-9 has been in quarantine for 20 of 60 days, and no test of its droppings is written. Move it out of quarantine all the same?',
+    )
+    house.write('droppingsTested', K9, -1, { clear: true })
+    expect(leaving(house)).toMatch(/20 of 60 days\. Move/)
+    expect(leaving(house, today + 40)).toBeNull()
+  })
+
+  it('is walked last, apart from the room it stands in', () => {
+    const house = apart(8)
+    const records = houseOf(house.records())
+    const { tasks, care } = seen(house)
+    const rooms = walkOf(tasks, records).map(r => r.name)
+    expect(rooms).toEqual(['Room', 'Room, quarantine'])
+    const areas = careByRoom(care, records).map(r => r.name)
+    expect(areas.indexOf('Room, quarantine')).toBeGreaterThan(areas.indexOf('Room'))
+    // without the flag it comes where it stands: before the tub
+    const placesOf = (h: HouseBuilder) => [...new Set(seen(h).tasks.map(t => t.placeId))]
+    expect(placesOf(apart(8, false))).toEqual(['Q 1', 'Tub 1'])
+    expect(placesOf(house)).toEqual(['Tub 1', 'Q 1'])
   })
 })
 

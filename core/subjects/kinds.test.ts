@@ -103,6 +103,7 @@ describe('what each kind of entry may hold', () => {
   it('every kind says what it is about in a sentence', () => {
     const example: Record<string, object> = {
       weighed: { massG: 12 },
+      droppingsTested: { clear: true },
       vetSeen: { said: 'swab taken' },
       treatmentStarted: { what: 'syrup', dose: 'as told', everyDays: 1, times: 7 },
       treated: { of: 't' },

@@ -1,7 +1,7 @@
 import type { AnimalCard, DatedEntry, Place } from '#core/subjects'
 import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
-import { careOfPlaces, lamps, sizesOfHomes } from './care'
+import { careOfPlaces, lamps, newcomer, sizesOfHomes } from './care'
 import { demoDevices, type DemoDevice } from './devices'
 import { DemoWriter } from './writer'
 
@@ -391,6 +391,7 @@ export function alderYard(today: number): DemoHouse {
   // after all that draws lots, so that these stay as they were
   careOfPlaces(w)
   sizesOfHomes(w)
+  newcomer(w)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

@@ -42,6 +42,19 @@ export function sizesOfHomes(w: DemoWriter): void {
     })
 }
 
+/** One that came nine days ago stands apart, as what comes new does. */
+export function newcomer(w: DemoWriter): void {
+  const shop = w.places.find(p => p.name === 'Back shop')!
+  const shelf = w.place('Quarantine shelf', 'shelf', shop)
+  w.write('placeChanged', { type: 'place', id: shelf.id }, -100, { quarantine: true })
+  const [first] = [1, 2, 3].map(n => w.place(`Apart ${n}`, 'tub', shelf))
+  const boa = w.animal('R-20', 'rosy-boa', 'unknown', 900, null)
+  const it = { type: 'animal' as const, id: boa.id }
+  w.write('moved', it, -9, { placeId: first!.id })
+  w.write('weighed', it, -8, { massG: 212 })
+  w.write('fed', it, -5, { prey: 'mouse.hopper', offered: 1, taken: 1 })
+}
+
 /** Care of the last weeks: most of it done yesterday or this morning, some left, one thing found. */
 export function careOfPlaces(w: DemoWriter): void {
   const named = (name: string) => w.places.find(p => p.name === name)!

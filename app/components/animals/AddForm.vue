@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { isQuarantine } from '#core/places'
+import { freeHomes } from '#core/season'
 import type { AnimalCard } from '#core/subjects'
 import { dayFromIso, dayToIso } from '#core/units'
 import { NewAnimal } from '#shared/contracts/house'
@@ -32,6 +34,16 @@ const places = computed(() =>
     .map(id => ({ value: id, label: house.placeName(id) }))
     .sort((a, b) => (a.label < b.label ? -1 : 1)),
 )
+
+/** What comes new goes to quarantine first, where the house has one and nothing else is chosen. */
+watch(
+  open,
+  is => {
+    if (is) state.placeId ??= freeHomes(house.house).find(p => isQuarantine(house.house.places, p.id))?.id
+  },
+  { immediate: true },
+)
+const goesApart = computed(() => state.placeId !== undefined && isQuarantine(house.house.places, state.placeId))
 
 function wish() {
   return {
@@ -92,7 +104,7 @@ async function send(): Promise<void> {
           v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full"
         /></UFormField>
         <RecordDayField v-model="bornDay" label="Born or hatched" hint="if known" :max="house.today" optional />
-        <UFormField name="placeId" label="Place"><USelectMenu
+        <UFormField name="placeId" label="Place" :help="goesApart ? 'Quarantine first: choose another if it was hatched here' : undefined"><USelectMenu
           v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
         /></UFormField>
         <UFormField

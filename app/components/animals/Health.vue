@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { SIGNS, SIGN_WORDS, dosesDue, type AnimalState, type Sign } from '#core/subjects'
+import {
+  SIGNS,
+  SIGN_WORDS,
+  dosesDue,
+  quarantineOf,
+  staysInQuarantine,
+  type AnimalState,
+  type Sign,
+} from '#core/subjects'
 import { formatDay, formatDistance, dayToIso } from '#core/units'
 
 /** What is wrong with an animal, what the vet said and what is given by their word. */
@@ -17,6 +25,14 @@ const beside = (part: string): FormErrors => ({
   setErrors: list => {
     problems.value = Object.fromEntries(list.map(e => [`${part}.${e.name}`, e.message]))
   },
+})
+const quarantine = computed(() => quarantineOf(house.house, props.animal, house.almanac.common))
+const quarantineSaid = computed(() => {
+  const q = quarantine.value
+  if (!q) return ''
+  const until = q.until === null ? 'In quarantine' : `In quarantine until ${formatDay(q.until, house.today)}`
+  const stays = staysInQuarantine(q, house.today)
+  return `${until}. ${stays ? `It stays: it ${stays}.` : 'It may leave.'}`
 })
 const running = computed(() => (props.animal.treatments ?? []).filter(t => !t.ended))
 
@@ -54,6 +70,7 @@ const RHYTHMS = [
 <template>
   <section class="health" aria-label="Health">
     <h2>Health</h2>
+    <p v-if="quarantineSaid">{{ quarantineSaid }} <span class="quiet">Own tools, last in the round, hands and arms washed after.</span></p>
     <p v-if="animal.vet" class="small">Vet {{ formatDistance(animal.vet.day, house.today) }}: {{ animal.vet.said }}<template v-if="animal.vet.again !== null">; again on {{ formatDay(animal.vet.again, house.today) }}</template>.</p>
     <ul v-if="running.length">
       <li v-for="t in running" :key="t.entryId" :data-treatment="t.what">
@@ -77,6 +94,8 @@ const RHYTHMS = [
       />
       <UButton label="Write signs" variant="outline" color="neutral" :disabled="!signs.length || busy" @click="writeSigns" />
       <UButton label="Brought up its meal" variant="outline" color="neutral" :disabled="busy" @click="write('broughtUp', {}, 'meal brought up')" />
+      <UButton label="Droppings clear" variant="outline" color="neutral" :disabled="busy" @click="write('droppingsTested', { clear: true }, 'droppings clear')" />
+      <UButton label="Droppings not clear" variant="outline" color="neutral" :disabled="busy" @click="write('droppingsTested', { clear: false }, 'droppings not clear')" />
       <UButton
         v-if="group === 'lizard'" label="Dropped its tail" variant="outline" color="neutral" :disabled="busy"
         @click="write('tailDropped', {}, 'tail dropped')"

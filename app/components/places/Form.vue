@@ -20,6 +20,7 @@ const state = reactive({
   capacity: null as number | null,
   size: '',
   lit: false,
+  quarantine: false,
   on: 8,
   off: 20,
 })
@@ -51,6 +52,7 @@ watch(
       capacity: place?.capacity ?? null,
       size: place?.size ? tellHomeSize(place.size, lengthUnit.value) : '',
       lit: Boolean(place?.light),
+      quarantine: Boolean(place?.quarantine),
       on: place?.light?.on ?? lightOn!.value,
       off: place?.light?.off ?? lightOff!.value,
     })
@@ -84,6 +86,7 @@ async function send(): Promise<void> {
       tempC,
       capacity: state.capacity ?? null,
       // said only where something is to be said
+      ...((state.quarantine || place?.quarantine) && { quarantine: state.quarantine }),
       ...((size || place?.size) && { size }),
       ...((state.lit || place?.light) && { light: state.lit ? { on: state.on, off: state.off } : null }),
     }
@@ -128,6 +131,10 @@ async function send(): Promise<void> {
           v-if="isHome" :label="state.kind === 'tub' ? 'Size inside' : 'Size inside of each in it'" :error="sizeProblem"
           hint="width × depth × height"
         ><UInput v-model="state.size" class="w-full" placeholder="60 × 40 × 30 cm" /></UFormField>
+        <UCheckbox
+          v-if="state.kind !== 'incubator' && state.kind !== 'cold'" v-model="state.quarantine" label="Quarantine"
+          description="What comes new stands here: own tools, last in the Round"
+        />
         <UCheckbox v-model="state.lit" label="It has lamp hours of its own" />
         <div v-if="state.lit" class="grid grid-cols-2 gap-3">
           <UFormField label="Lamps on at" hint="hour" :error="problems['light.on'] ?? problems.light"><UInputNumber

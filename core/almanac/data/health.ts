@@ -6,6 +6,8 @@ export const health: Record<string, Fact> = {
   lossWatch: memory(0.1, 'share', 'Of the best weight in half a year, awake and not bred'),
   lossHarm: memory(0.2, 'share', 'Of the best weight in half a year, awake and not bred'),
   lossLookedBack: memory(180, 'days', 'Weights longer ago are of another season'),
+  quarantineDays: practice(60, 'days', 'What comes new stays apart for 30–90 days'),
+  quarantineTestAfter: memory(7, 'days', 'Its droppings are tested once it has settled'),
   broughtUpPause: memory(12, 'days', 'After a meal came up: no food, then a small meal'),
   broughtUpAgain: memory(60, 'days', 'A second time within so long is for the vet'),
   eggsOpenEvery: practice(7, 'days', 'Boxes are opened weekly for air'),

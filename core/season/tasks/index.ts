@@ -1,4 +1,4 @@
-import { compareRoutes, routeTo } from '../../places'
+import { compareRoutes, isQuarantine, routeTo } from '../../places'
 import { guarded } from '../guard'
 import type { Task } from '../contracts'
 import { loadTasks, rotaTasks, sexTasks } from './breeding'
@@ -9,6 +9,7 @@ import { feedTasks } from './feeding'
 import { findingTasks } from './findings'
 import { healthTasks } from './health'
 import { lampTasks } from './lamp'
+import { quarantineTasks } from './quarantine'
 import { weighTasks } from './weighing'
 import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
@@ -34,6 +35,7 @@ const makers: TaskMaker[] = [
   lampTasks,
   findingTasks,
   healthTasks,
+  quarantineTasks,
 ]
 
 /** What is due today, in the order in which one walks the house. */
@@ -41,8 +43,13 @@ export function tasksOf(context: TaskContext): Task[] {
   const tasks = makers.flatMap(make => guarded(context, 'some tasks', null, () => make(context)) ?? [])
   // many tasks stand in one place: its rank in the walk is worked out once
   const places = [...new Set(tasks.map(t => t.placeId))]
-    .map(id => ({ id, route: routeTo(context.house.places, id) }))
-    .sort((a, b) => compareRoutes(a.route, b.route))
+    .map(id => ({
+      id,
+      route: routeTo(context.house.places, id),
+      // own tools and hands washed: whoever has been there goes nowhere else
+      last: Number(isQuarantine(context.house.places, id)),
+    }))
+    .sort((a, b) => a.last - b.last || compareRoutes(a.route, b.route))
   const rank = new Map(places.map((p, i) => [p.id, i]))
   return tasks.sort(
     (a, b) => rank.get(a.placeId)! - rank.get(b.placeId)! || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0),

@@ -2,7 +2,9 @@ import { z } from 'zod'
 import { reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
 import { awakeByPlace, companyProblems, tellCompany } from '../company'
+import { isQuarantine } from '../ways'
 import { questionWeight } from './plausibleWeight'
+import { quarantineOf, staysInQuarantine } from './quarantine'
 import type { AnimalState } from './state'
 
 const MEALS_KEPT = 40
@@ -92,6 +94,12 @@ export const dayKinds = [
     verb: 'Move',
     data: z.strictObject({ placeId: reference('place'), sure }),
     check: (state, { placeId, sure }, entry, { house, almanac }) => {
+      const quarantine =
+        sure || entry.source !== 'keeper' || isQuarantine(house.places, placeId)
+          ? null
+          : quarantineOf(house, state, almanac.common)
+      const stays = quarantine && staysInQuarantine(quarantine, entry.day)
+      if (stays) return { path: 'data.sure', message: `${state.tag} ${stays}. Move it out of quarantine all the same?` }
       if (sure || entry.source !== 'keeper' || house.places[placeId]?.kind !== 'tub') return null
       const there = (awakeByPlace(house).get(placeId) ?? []).filter(a => a.id !== state.id)
       const [problem] = there.length ? companyProblems(house, almanac, [...there, { ...state, placeId }]) : []
@@ -102,7 +110,8 @@ export const dayKinds = [
           }
         : null
     },
-    apply(state, { placeId }) {
+    apply(state, { placeId }, entry) {
+      if (placeId !== state.placeId) state.placedDay = entry.day
       state.placeId = placeId
       if (!state.cooled || state.warmed) state.homeId = placeId
     },

@@ -49,6 +49,16 @@ export const healthKinds = [
     wording: () => 'Dropped its tail',
   }),
   defineKind({
+    kind: 'droppingsTested',
+    subject: 'animal',
+    verb: 'Record test of droppings',
+    data: z.strictObject({ clear: z.boolean(), note: z.string().max(300).optional() }),
+    apply(state, { clear }, entry) {
+      state.droppings = { ...seen(entry), clear }
+    },
+    wording: d => `Droppings tested: ${d.clear ? 'clear' : 'not clear'}${d.note ? `; ${d.note}` : ''}`,
+  }),
+  defineKind({
     kind: 'vetSeen',
     subject: 'animal',
     verb: 'Record vet visit',

@@ -72,7 +72,7 @@ export const animal = defineSubject({
       throw new LogbookError(
         `${card.tag} is of a species that this almanac does not have (“${card.speciesId}”), and is left out`,
       )
-    return animalAsAdded(card)
+    return { ...animalAsAdded(card), ...(card.placeId && { placedDay: entry.day }) }
   },
   tagOf: state => state.tag,
   inLogLine: true,

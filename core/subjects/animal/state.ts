@@ -91,6 +91,10 @@ export interface AnimalState extends AnimalCard {
   winters: Winter[]
   /** A look that found something, until a later one finds it well. */
   unwell: (Observed & { signs: string[] }) | null
+  /** The day it came to where it lives now. */
+  placedDay?: Day
+  /** The last test of its droppings. */
+  droppings?: Observed & { clear: boolean }
   /** Meals that came up again, oldest first. */
   broughtUp?: readonly Observed[]
   /** A lizard without its tail weighs less: weights before it are not compared with those after. */

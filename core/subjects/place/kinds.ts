@@ -49,6 +49,7 @@ export const PlaceData = z.strictObject({
     .default(null),
   light: LightHours.nullable().optional(),
   size: Size.nullable().optional(),
+  quarantine: z.boolean().optional(),
 })
 
 /** A place cannot stand inside itself, however many others are between. */
@@ -86,6 +87,7 @@ export const placeKinds = [
       capacity: PlaceData.shape.capacity.unwrap().optional(),
       light: LightHours.nullable().optional(),
       size: Size.nullable().optional(),
+      quarantine: z.boolean().optional(),
     }),
     apply(state, data) {
       Object.assign(state, data)

@@ -50,6 +50,8 @@ export interface Place {
   capacity: number | null
   /** Inside; of a rack or shelf, that of each home in it. */
   size?: HomeSize | null
+  /** What comes new stands here, and in what stands in it: own tools, last in the round. */
+  quarantine?: boolean
   /** Hours of light; those of what it stands in, where nothing is said. */
   light?: LightHours | null
   /** Read by hand, oldest first. */

@@ -54,6 +54,13 @@ function oldDemo(): OldHouse {
 /** What an old program made of the same rows: the order of animals and places included. */
 const ordered = (house: House) => [Object.keys(house.animals), Object.keys(house.places)]
 
+/** An old card says no day of coming; what is moved later has one either way. */
+const withoutArrival = (house: House) => ({
+  ...house,
+  numbers: {},
+  animals: Object.fromEntries(Object.entries(house.animals).map(([id, a]) => [id, { ...a, placedDay: undefined }])),
+})
+
 describe('cards, places, settings and own numbers become entries', () => {
   it('the demo house of the version before stands as it stood, with its history', async () => {
     const old = await oldDatabase(file, 3)
@@ -81,7 +88,7 @@ describe('cards, places, settings and own numbers become entries', () => {
     const { settings } = alderYard(today)
     const house = houseOf(recordsFrom(await allEntries(db)))
     const wanted = houseOf(recordsFrom(ofThen(alderYard(today).entries)))
-    expect({ ...house, numbers: {} }).toEqual({ ...wanted, numbers: {} })
+    expect(withoutArrival(house)).toEqual(withoutArrival(wanted))
     expect(ordered(house)).toEqual(ordered(wanted))
     expect(ownNumbers(house)).toEqual([
       { path: 'species.corn-snake.fertility.value', value: 0.5, note: 'three seasons' },

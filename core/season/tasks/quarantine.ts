@@ -1,0 +1,81 @@
+import { computedInput, entryInput, factInput, type Reason } from '../../judgement'
+import { inCold, isQuarantine, quarantineOf, type AnimalState } from '../../subjects'
+import { formatDay, formatDistance } from '../../units'
+import { subjectAs } from '../guard'
+import type { Task } from '../contracts'
+import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
+
+const CAUTION = 'Own tools, last in the round, hands and arms washed after.'
+
+function quarantineTask(animal: AnimalState, { house, almanac, today }: TaskContext): Task[] {
+  const { common } = almanac
+  const q = quarantineOf(house, animal, common)
+  if (!q) return []
+  const { since, until, tested } = q
+  const testAfter = common.quarantineTestAfter!
+  const base = {
+    kind: 'quarantine',
+    subject: { type: 'animal' as const, id: animal.id },
+    tag: animal.tag,
+    placeId: animal.placeId,
+    caution: CAUTION,
+    reasons: [
+      {
+        rule: 'What comes new stays apart until its days are over and its droppings were clear (common practice)',
+        inputs: [
+          ...(since === null ? [] : [computedInput('There since', formatDay(since, today))]),
+          factInput('Days apart', 'common.quarantineDays.value', common.quarantineDays!),
+          factInput('Tested after', 'common.quarantineTestAfter.value', testAfter),
+          ...(animal.droppings
+            ? [entryInput('Droppings', animal.droppings.clear ? 'clear' : 'not clear', animal.droppings)]
+            : []),
+        ],
+        change: 'A test, or moving it to another place',
+      },
+    ] satisfies Reason[],
+  }
+  const testDue = (since ?? today) + (since === null ? 0 : testAfter.value)
+  if (tested !== 'clear')
+    return testDue > today
+      ? []
+      : [
+          {
+            ...base,
+            id: `tested:${animal.id}`,
+            what:
+              tested === null
+                ? 'Have its droppings tested'
+                : 'Droppings were not clear: by the vet’s word, then test again',
+            detail:
+              until === null ? 'in quarantine' : `in quarantine until ${formatDay(until, today)}; keep the sample cool`,
+            due: testDue,
+            actions: [
+              { label: 'Clear', kind: 'droppingsTested', data: { clear: true }, tone: 'main' },
+              { label: 'Not clear', kind: 'droppingsTested', data: { clear: false } },
+            ],
+          },
+        ]
+  return until === null || until > today
+    ? []
+    : [
+        {
+          ...base,
+          id: `leave:${animal.id}`,
+          what: 'May leave quarantine: move it to its home',
+          detail: `${today - since!} days, droppings clear ${formatDistance(animal.droppings!.day, today)}`,
+          due: until,
+          actions: [],
+        },
+      ]
+}
+
+/** What animals in quarantine want: a test, and to leave when it is over. */
+export const quarantineTasks: TaskMaker = context =>
+  tasksOfEach(
+    context,
+    Object.values(context.house.animals).filter(
+      a => a.status === 'alive' && !inCold(a) && isQuarantine(context.house.places, a.placeId),
+    ),
+    subjectAs('animal'),
+    quarantineTask,
+  )
