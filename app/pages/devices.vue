@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
-import { ZONES, ZONE_IDS, formatReading, type Zone } from '#core/channels'
+import { CHANNELS, ZONES, ZONE_IDS, formatDifference, formatReading, type Zone } from '#core/channels'
 import type { DeviceKind, DeviceList, DeviceView, Fault } from '#shared/contracts/devices'
 import { calendarOf, formatDay, formatQuantity } from '#core/units'
 
@@ -63,6 +63,14 @@ function latest(d: DeviceView): string {
   const ago = minutes < 2 ? 'now' : minutes < 120 ? `${minutes} min ago` : `${Math.round(minutes / 60)} h ago`
   return `${d.latest.map(shown).join(', ')}, ${ago}`
 }
+const checking = ref<string | null>(null)
+function checked(): void {
+  checking.value = null
+  void Promise.all([load(), house.load()])
+}
+const dayOf = computed(() => calendarOf(house.settings.timeZone))
+const checkSaid = ({ channel, at, offset }: DeviceView['calibrated'][number]) =>
+  `${CHANNELS[channel].label.toLowerCase()} checked ${formatDay(dayOf.value(at), house.today)}, ${Math.abs(offset) < 0.05 ? 'true' : `${offset > 0 ? '+' : '−'}${formatDifference(channel, Math.abs(offset), house.settings.tempUnit)}`}`
 const answer = computed(() => {
   const devices = list.value?.devices ?? []
   if (!devices.length) return 'None yet. A probe tells what a cold place does; a scale makes a shelf of weights quick.'
@@ -146,7 +154,7 @@ const example = computed(() =>
         <h2>{{ d.name }} <span class="quiet">{{ d.kind }}{{ d.simulated ? ', simulated' : '' }}{{ d.placeId ? `, ${house.placeName(d.placeId)}${d.zone === 'air' ? '' : `, ${ZONES[d.zone]}`}` : '' }}</span></h2>
         <p>{{ latest(d) }}<span
           v-if="d.setAside" class="aside"
-        > · {{ d.setAside }} set aside, last: {{ d.lastReason }}</span></p>
+        > · {{ d.setAside }} set aside, last: {{ d.lastReason }}</span><span v-if="d.calibrated.length" class="quiet"> · {{ d.calibrated.map(checkSaid).join(', ') }}</span></p>
         <div class="acts">
           <template v-if="list.demo && d.simulated && d.kind === 'probe'">
             <UButton
@@ -157,11 +165,17 @@ const example = computed(() =>
             />
           </template>
           <UButton
+            v-if="d.kind === 'probe'" :label="checking === d.id ? 'Close' : 'Check it'" size="xs" variant="outline" color="neutral"
+            :aria-label="checking === d.id ? `Close the check of ${d.name}` : `Check it: ${d.name}`" :aria-expanded="checking === d.id"
+            @click="checking = checking === d.id ? null : d.id"
+          />
+          <UButton
             v-if="!d.simulated" :label="removing === d.id ? `Remove ${d.name} for good` : `Remove ${d.name}`" size="xs"
             :variant="removing === d.id ? 'solid' : 'ghost'" :color="removing === d.id ? 'error' : 'neutral'"
             :disabled="busy" @click="removing === d.id ? remove(d) : (removing = d.id)" @blur="removing = null"
           />
         </div>
+        <DevicesCheck v-if="checking === d.id" :device="d" @done="checked" />
       </li>
     </ul>
     <section v-if="list?.demo" class="demo">

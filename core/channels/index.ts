@@ -12,4 +12,14 @@ export {
   type Series,
   type Zone,
 } from './channels'
+export {
+  CALIBRATIONS,
+  CALIBRATION_METHODS,
+  calibrationProblem,
+  corrected,
+  offsetAt,
+  saltHumidityPct,
+  type CalibrationMethod,
+  type Correction,
+} from './calibration'
 export { formatDifference, formatReading } from './format'

@@ -119,6 +119,7 @@ describe('a backup', () => {
       '002-winter',
       '003-access',
       '005-climate',
+      '006-calibration',
     ])
   })
 })

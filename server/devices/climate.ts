@@ -1,4 +1,14 @@
-import { seriesOf, type Channel, type HourlyLog, type PlaceLogs, type Series, type Zone } from '#core/channels'
+import {
+  corrected,
+  offsetAt,
+  seriesOf,
+  type Channel,
+  type Correction,
+  type HourlyLog,
+  type PlaceLogs,
+  type Series,
+  type Zone,
+} from '#core/channels'
 
 /** Readings of one hour, by count and sum, so that they can be joined in any order. */
 export interface HourSums {
@@ -23,11 +33,24 @@ type Hours = Map<number, HourSums>
 
 /** Hours kept in memory: a winter and what led to it. */
 const KEPT_HOURS = 24 * 400
+const HOUR_MS = 3_600_000
 
 /** Hours of one series, by device. */
 class SeriesHours {
   private readonly byDevice = new Map<number, Hours>()
   private log: HourlyLog | null = null
+
+  constructor(
+    private readonly channel: Channel,
+    private readonly correctionsOf: (deviceNo: number) => readonly Correction[],
+  ) {}
+
+  /** An instrument of it was calibrated: its hours are read anew. */
+  forget(deviceNo: number): boolean {
+    if (!this.byDevice.has(deviceNo)) return false
+    this.log = null
+    return true
+  }
 
   add(deviceNo: number, hour: number, sums: HourSums): void {
     let hours = this.byDevice.get(deviceNo)
@@ -49,9 +72,11 @@ class SeriesHours {
     const apart: Record<string, Float64Array> = {}
     for (const [deviceNo, hours] of this.byDevice) {
       const own = this.byDevice.size > 1 ? (apart[deviceNo] = filled()) : null
-      for (const [h, s] of hours) {
+      const corrections = this.correctionsOf(deviceNo)
+      for (const [h, raw] of hours) {
         const i = h - from
         if (i < 0 || i >= n) continue
+        const s = corrections.length ? this.inTruth(raw, offsetAt(corrections, h * HOUR_MS)) : raw
         if (own) own[i] = s.sum / s.n
         mean[i] = count[i] ? (mean[i]! * count[i]! + s.sum) / (count[i]! + s.n) : s.sum / s.n
         count[i]! += s.n
@@ -63,25 +88,48 @@ class SeriesHours {
     return this.log
   }
 
+  private inTruth({ n, sum, min, max }: HourSums, offset: number): HourSums {
+    const of = (value: number) => corrected(this.channel, value, offset)
+    return { n, sum: n * of(sum / n), min: of(min), max: of(max) }
+  }
+
   private has(hour: number): boolean {
     for (const hours of this.byDevice.values()) if (hours.has(hour)) return true
     return false
   }
 }
 
+const NONE: readonly Correction[] = []
+
 /** Hourly readings of all places, held in memory beside the database. */
 export class Climate {
   private readonly places = new Map<string, Map<Series, SeriesHours>>()
+  private readonly corrections = new Map<string, readonly Correction[]>()
   private logs: { hour: number; logs: Record<string, PlaceLogs> } | null = null
   /** Places to which something was added since the logs were made. */
   private readonly changed = new Set<string>()
+
+  /** From an instant on, what a channel of a device reads is that much higher in truth. What was read stays as it was. */
+  correct(deviceNo: number, channel: Channel, correction: Correction): void {
+    const key = `${deviceNo}:${channel}`
+    const others = (this.corrections.get(key) ?? NONE).filter(c => c.at !== correction.at)
+    this.corrections.set(key, [...others, correction])
+    for (const [placeId, place] of this.places)
+      for (const hours of place.values()) if (hours.forget(deviceNo)) this.changed.add(placeId)
+  }
+
+  /** The offset of a channel of a device at an instant. */
+  offsetAt(deviceNo: number, channel: Channel, at: number): number {
+    return offsetAt(this.corrections.get(`${deviceNo}:${channel}`) ?? NONE, at)
+  }
 
   add({ placeId, deviceNo, channel, zone }: ReadAt, hour: number, sums: HourSums): void {
     let place = this.places.get(placeId)
     if (!place) this.places.set(placeId, (place = new Map()))
     const series = seriesOf(channel, zone)
     let hours = place.get(series)
-    if (!hours) place.set(series, (hours = new SeriesHours()))
+    if (!hours)
+      place.set(series, (hours = new SeriesHours(channel, no => this.corrections.get(`${no}:${channel}`) ?? NONE)))
     hours.add(deviceNo, hour, sums)
     this.changed.add(placeId)
   }

@@ -1,13 +1,15 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto'
 import type { Knex } from 'knex'
-import type { DeviceView, NewDevice, ScaleReading, TookReadings } from '#shared/contracts/devices'
+import type { Calibrate, DeviceView, NewDevice, ScaleReading, TookReadings } from '#shared/contracts/devices'
 import type { HouseKeeper } from '../house/houseKeeper'
 import { houseNow } from '../house/clock'
 import {
   addHours,
+  allCalibrations,
   allDevices,
   deleteDevice,
   deleteReadingsBefore,
+  insertCalibration,
   insertDevice,
   insertReadings,
   insertSetAside,
@@ -19,7 +21,7 @@ import {
 } from '../db/repositories/devices'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
-import { CHANNELS, CHANNEL_IDS } from '#core/channels'
+import { CALIBRATIONS, CHANNELS, CHANNEL_IDS, calibrationProblem, corrected } from '#core/channels'
 import { joined, type HourSums, type ReadAt } from './climate'
 import { AHEAD_MS, KEPT_RAW_MS, instantOf, sortReadings, type SentReading, type Stored } from './sortReadings'
 
@@ -67,7 +69,11 @@ export class DeviceKeeper {
   }
 
   async views(): Promise<Omit<DeviceView, 'faults' | 'canFail'>[]> {
-    const [latest, aside] = await Promise.all([latestReadings(this.db), setAsideCounts(this.db)])
+    const [latest, aside, calibrations] = await Promise.all([
+      latestReadings(this.db),
+      setAsideCounts(this.db),
+      allCalibrations(this.db),
+    ])
     return this.devices.map(d => {
       const read = latest.get(d.no) ?? []
       const weight = this.weights.get(d.id)?.at(-1)
@@ -82,8 +88,23 @@ export class DeviceKeeper {
           ? [{ at: new Date(weight.ms).toISOString(), channel: 'mass' as const, value: weight.massG }]
           : CHANNEL_IDS.flatMap(channel => {
               const r = read.find(x => x.channel === channel)
-              return r ? [{ at: new Date(r.at).toISOString(), channel, value: r.value }] : []
+              if (!r) return []
+              const offset = this.house.climate.offsetAt(d.no, channel, r.at)
+              return [{ at: new Date(r.at).toISOString(), channel, value: corrected(channel, r.value, offset) }]
             }),
+        calibrated: CHANNEL_IDS.flatMap(channel => {
+          const last = calibrations.filter(c => c.deviceNo === d.no && c.channel === channel).at(-1)
+          return last
+            ? [
+                {
+                  channel,
+                  at: new Date(last.at).toISOString(),
+                  offset: last.reference - last.shown,
+                  method: last.method,
+                },
+              ]
+            : []
+        }),
         setAside: aside.get(d.id)?.count ?? 0,
         lastReason: aside.get(d.id)?.lastReason ?? null,
       }
@@ -107,6 +128,27 @@ export class DeviceKeeper {
       const device: Device = { ...added, no: await insertDevice(this.db, added) }
       this.devices = [...this.devices, device].sort((a, b) => (a.name < b.name ? -1 : 1))
       return { device, token }
+    })
+  }
+
+  /**
+   * What an instrument showed against a reference; from now on its readings are corrected by it.
+   * @throws ProblemError 409 for a scale, 422 where it is off beyond correction
+   */
+  calibrate(device: Device, { channel, method, shown, reference }: Calibrate): Promise<{ offset: number }> {
+    return this.inTurn(async () => {
+      if (device.kind === 'scale') throw new ProblemError(409, 'A scale is held against a weight, not calibrated here')
+      const { channel: only } = CALIBRATIONS[method]
+      const problem =
+        only && only !== channel
+          ? `${CALIBRATIONS[method].label} is for ${CHANNELS[only].label.toLowerCase()}`
+          : calibrationProblem(channel, shown, reference)
+      if (problem)
+        throw new ProblemError(422, 'This calibration was not written', [{ path: 'shown', message: problem }])
+      const at = houseNow()
+      await insertCalibration(this.db, { deviceNo: device.no, channel, at, shown, reference, method })
+      this.house.climate.correct(device.no, channel, { at, offset: reference - shown })
+      return { offset: reference - shown }
     })
   }
 

@@ -78,6 +78,27 @@ describe('the climate in memory', () => {
   })
 })
 
+describe('an instrument that is off', () => {
+  const at = { placeId: 'chest', deviceNo: 1, channel: 'temperature', zone: 'air' } as const
+  const tenAt = (v: number) => ({ n: 10, sum: 10 * v, min: v - 0.5, max: v + 0.5 })
+
+  it('is read as it is in truth from its calibration on, and as it was before', () => {
+    const climate = new Climate()
+    for (const hour of [100, 101, 102, 103]) climate.add(at, hour, tenAt(12))
+    expect(climate.upTo(103).chest!['temperature:air']!.mean[3]).toBe(12)
+    climate.correct(1, 'temperature', { at: 102 * HOUR, offset: 0.8 })
+    const log = climate.upTo(103).chest!['temperature:air']!
+    expect([...(log.mean as Float64Array)]).toEqual([12, 12, 12.8, 12.8])
+    expect([log.min[3], log.max[3]]).toEqual([12.3, 13.3])
+    // a later one stands in its place, and another instrument is left alone
+    climate.correct(1, 'temperature', { at: 103 * HOUR, offset: -1 })
+    climate.add({ ...at, deviceNo: 2 }, 103, tenAt(13))
+    const both = climate.upTo(103).chest!['temperature:air']!
+    expect([...(both.mean as Float64Array)]).toEqual([12, 12, 12.8, (11 + 13) / 2])
+    expect(both.apart![1]![3]).toBe(11)
+  })
+})
+
 describe('the simulated cold chest', () => {
   it('follows the closed form of first-order cooling: T = room + (T0 − room) · exp(−t / tau)', () => {
     // by hand: 12 °C in a room of 20 °C, tau 6 h: after 6 h 20 − 8/e = 17.057, after 12 h 20 − 8/e² = 18.917
@@ -248,6 +269,27 @@ describe('the devices of a house', () => {
     expect(await db('readings').count({ n: '*' })).toEqual([{ n: 6000 }])
     const again = await HouseKeeper.open(db, vi.fn())
     expect(again.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!['temperature:air']!.mean[0]).toBeCloseTo(13, 6)
+  })
+
+  it('is calibrated: shown and read in truth at once and after a restart, raw rows as they were sent', async () => {
+    const { device } = await devices.add({ name: 'C', kind: 'probe', placeId, zone: 'cool' })
+    await devices.take(device, [{ at: iso(houseNow()), tempC: 21.6, humidityPct: 70 }])
+    const wish = { channel: 'temperature', method: 'ice', shown: 0.6, reference: 0 } as const
+    expect(await devices.calibrate(device, wish)).toEqual({ offset: -0.6 })
+    const view = (await devices.views()).find(d => d.id === device.id)!
+    expect(view.latest.map(l => Number(l.value.toFixed(3)))).toEqual([21, 70])
+    expect(view.calibrated).toMatchObject([{ channel: 'temperature', offset: -0.6, method: 'ice' }])
+    const hour = Math.floor(houseNow() / HOUR)
+    const again = await HouseKeeper.open(db, vi.fn())
+    for (const climate of [house.climate, again.climate])
+      expect(climate.upTo(hour)[placeId]!['temperature:cool']!.mean[0]).toBeCloseTo(21, 9)
+    expect(await db('readings').where({ channel: 't' }).select('value')).toEqual([{ value: 21.6 }])
+    // sent once more it is known, though it is shown otherwise
+    expect(await devices.take(device, [{ at: iso(houseNow()), tempC: 21.6 }])).toMatchObject({ known: 1, taken: 0 })
+    await expect(devices.calibrate(device, { ...wish, shown: 32 })).rejects.toMatchObject({ problem: { status: 422 } })
+    await expect(devices.calibrate(device, { ...wish, channel: 'humidity' })).rejects.toMatchObject({
+      problem: { errors: [{ path: 'shown', message: 'Ice water is for temperature' }] },
+    })
   })
 
   it('takes temperature and humidity of one reading each for itself, at the spot that the probe reads', async () => {

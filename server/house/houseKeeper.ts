@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import type { Almanac } from '#core/almanac'
 import type { House } from '#core/subjects'
-import { allHours } from '../db/repositories/devices'
+import { allCalibrations, allHours } from '../db/repositories/devices'
 import { Climate } from '../devices/climate'
 import { HouseChangesTeller } from './changes'
 import { HouseQueries, type PlanSolver } from './queries'
@@ -34,6 +34,8 @@ export class HouseKeeper {
   static async open(db: Knex, solve: PlanSolver): Promise<HouseKeeper> {
     const climate = new Climate()
     for (const { readAt, hour, sums } of await allHours(db, currentHour() - HOURS_READ)) climate.add(readAt, hour, sums)
+    for (const { deviceNo, channel, at, shown, reference } of await allCalibrations(db))
+      climate.correct(deviceNo, channel, { at, offset: reference - shown })
     return new HouseKeeper(db, solve, new HouseSession(await readHouse(db), climate))
   }
 

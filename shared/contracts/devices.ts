@@ -1,5 +1,12 @@
 import { z } from 'zod'
-import { ZONE_IDS, type Channel, type Zone } from '#core/channels'
+import {
+  CALIBRATION_METHODS,
+  CHANNEL_IDS,
+  ZONE_IDS,
+  type CalibrationMethod,
+  type Channel,
+  type Zone,
+} from '#core/channels'
 import { lineOfText } from '#core/reference'
 
 export const DEVICE_KINDS = ['probe', 'scale'] as const
@@ -55,6 +62,8 @@ export interface DeviceView {
   zone: Zone
   /** Latest reading of each thing it reads. */
   latest: { at: string; channel: Channel | 'mass'; value: number }[]
+  /** The last calibration of each channel. */
+  calibrated: { channel: Channel; at: string; offset: number; method: CalibrationMethod }[]
   setAside: number
   lastReason: string | null
   faults: Fault[]
@@ -70,6 +79,16 @@ export interface DeviceList {
   /** Whether time can be let pass and faults be tried: in a demonstration only. */
   demo: boolean
 }
+
+/** POST /api/devices/:id/calibrations: what it showed, and what a reference said. */
+export const Calibrate = z.strictObject({
+  channel: z.enum(CHANNEL_IDS),
+  method: z.enum(CALIBRATION_METHODS),
+  /** As the instrument shows it, before any correction. */
+  shown: z.number({ error: 'What it showed is a number' }),
+  reference: z.number({ error: 'What the reference said is a number' }),
+})
+export type Calibrate = z.output<typeof Calibrate>
 
 /** POST /api/devices/:id/faults */
 export const SetFault = z.strictObject({ fault: z.enum(FAULTS), on: z.boolean() })

@@ -186,6 +186,11 @@ describe('nothing asked is answered with a fault', () => {
         [`/api/places/${part}`, 'PUT', { name: 'X', kind: 'room' }],
         [`/api/clutches/${part}/tag`, 'POST', { count: 1, prefix: 'X' }],
         [`/api/devices/${part}/readings`, 'POST', { readings: [{ at: 1 }] }],
+        [
+          `/api/devices/${part}/calibrations`,
+          'POST',
+          { channel: 'temperature', method: 'ice', shown: 0.2, reference: 0 },
+        ],
         ['/api/animals', 'POST', { tag: 'Q-1', speciesId: id }],
         ['/api/places', 'POST', { name: 'Q', kind: 'tub', parentId: id }],
         ['/api/devices', 'POST', { name: 'Q', kind: 'probe', placeId: id }],

@@ -190,6 +190,27 @@ describe('devices', () => {
   })
 })
 
+describe('a probe that is off', () => {
+  it('is held against ice water, told how far it is off, and corrected; a slip of unit is refused beside the field', async () => {
+    await visit.go('/devices')
+    const device = '[data-device="Chest probe"]'
+    await visit.press('Check it: Chest probe', device)
+    await visit.click(`${device} form button[role="combobox"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('Ice')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(device, 'Crushed ice')
+    const shown = `${device} form input[placeholder="°C"]`
+    await visit.retype(shown, '33')
+    await visit.press('Write check', device)
+    await visit.untilText(device, 'such an instrument is replaced')
+    await visit.retype(shown, '32.9 °F')
+    await visit.press('Write check', device)
+    await visit.untilText('body', 'Chest probe reads 0.5 °C too high: corrected from now on')
+    await visit.untilText(device, 'temperature checked 25 Nov, −0.5 °C')
+  })
+})
+
 describe('an empty house, and a phone', () => {
   it('says how to begin', async () => {
     const other = await Visit.start(chromium.browser, empty.address)

@@ -4,6 +4,7 @@ import * as winter from './002-winter'
 import * as access from './003-access'
 import * as oneLog from './004-one-log'
 import * as climate from './005-climate'
+import * as calibration from './006-calibration'
 
 interface Migration {
   name: string
@@ -18,6 +19,7 @@ const migrations: Migration[] = [
   { name: '003-access', up: access.up },
   { name: '004-one-log', up: oneLog.up, config: oneLog.config },
   { name: '005-climate', up: climate.up },
+  { name: '006-calibration', up: calibration.up },
 ]
 
 export const migrationNames: readonly string[] = migrations.map(m => m.name)

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import type { DeviceKind } from '#shared/contracts/devices'
-import { CHANNELS, CHANNEL_IDS, type Channel, type Zone } from '#core/channels'
+import { CHANNELS, CHANNEL_IDS, type CalibrationMethod, type Channel, type Zone } from '#core/channels'
 import type { HourSums, ReadAt } from '../../devices/climate'
 
 export interface Device {
@@ -82,6 +82,38 @@ export async function insertDevice(db: Knex, d: Omit<Device, 'no'>): Promise<num
     simulated: d.simulated ? 1 : 0,
   })
   return no
+}
+
+interface CalibrationRow {
+  device_no: number
+  channel: string
+  at: number
+  shown: number
+  reference: number
+  method: string
+}
+
+export interface Calibration extends Omit<CalibrationRow, 'device_no' | 'channel' | 'method'> {
+  deviceNo: number
+  channel: Channel
+  method: CalibrationMethod
+}
+
+/** What every instrument ever showed against a reference, oldest first. */
+export async function allCalibrations(db: Knex): Promise<Calibration[]> {
+  return (await db<CalibrationRow>('calibrations').orderBy('at')).map(({ device_no, channel, method, ...row }) => ({
+    ...row,
+    deviceNo: device_no,
+    channel: channelOf(channel),
+    method: method as CalibrationMethod,
+  }))
+}
+
+export async function insertCalibration(db: Knex, { deviceNo, channel, ...row }: Calibration): Promise<void> {
+  await db<CalibrationRow>('calibrations')
+    .insert({ ...row, device_no: deviceNo, channel: CHANNELS[channel].code })
+    .onConflict(['device_no', 'channel', 'at'])
+    .merge()
 }
 
 /** The device leaves with its raw readings; the hours of its place stay. */
