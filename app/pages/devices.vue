@@ -64,8 +64,9 @@ function latest(d: DeviceView): string {
   return `${d.latest.map(shown).join(', ')}, ${ago}`
 }
 const checking = ref<string | null>(null)
+const filing = ref<string | null>(null)
 function checked(): void {
-  checking.value = null
+  checking.value = filing.value = null
   void Promise.all([load(), house.load()])
 }
 const dayOf = computed(() => calendarOf(house.settings.timeZone))
@@ -170,11 +171,16 @@ const example = computed(() =>
             @click="checking = checking === d.id ? null : d.id"
           />
           <UButton
+            v-if="d.kind === 'probe'" label="Read a file" size="xs" variant="outline" color="neutral"
+            :aria-label="`Read a file into ${d.name}`" :aria-expanded="filing === d.id" @click="filing = filing === d.id ? null : d.id"
+          />
+          <UButton
             v-if="!d.simulated" :label="removing === d.id ? `Remove ${d.name} for good` : `Remove ${d.name}`" size="xs"
             :variant="removing === d.id ? 'solid' : 'ghost'" :color="removing === d.id ? 'error' : 'neutral'"
             :disabled="busy" @click="removing === d.id ? remove(d) : (removing = d.id)" @blur="removing = null"
           />
         </div>
+        <DevicesLoggerFile v-if="filing === d.id" :device="d" :now="list.now" @done="checked" />
         <DevicesCheck v-if="checking === d.id" :device="d" @done="checked" />
       </li>
     </ul>

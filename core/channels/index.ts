@@ -22,4 +22,12 @@ export {
   type CalibrationMethod,
   type Correction,
 } from './calibration'
+export {
+  dayComesFirst,
+  guessColumns,
+  readLoggerFile,
+  type LoggerColumns,
+  type LoggerFile,
+  type LoggerReading,
+} from './loggerFile'
 export { formatDifference, formatReading } from './format'

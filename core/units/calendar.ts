@@ -94,6 +94,21 @@ export function clockOf(zone: string): (ms: number) => number {
   }
 }
 
+/**
+ * A function from what the clocks of a zone show to the instant, both in ms (the clock as if it were of UTC). An hour
+ * that comes twice at the end of summer counts as its first time; one that is left out counts as the clocks before it.
+ * @throws CalendarError for an unknown zone
+ */
+export function instantsOf(zone: string): (clockMs: number) => number {
+  const offsetAt = offsetsOf(zone)
+  return clock => {
+    const before = offsetAt(clock - MS_PER_DAY)
+    const after = offsetAt(clock + MS_PER_DAY)
+    const tries = [clock - Math.max(before, after), clock - Math.min(before, after)]
+    return tries.find(ms => ms + offsetAt(ms) === clock) ?? clock - before
+  }
+}
+
 /** Hours tried for the middle of a day, in UTC: noon there is another day already where clocks are far ahead. */
 const NEAR_NOON = [12, 6, 0, 18, 23]
 

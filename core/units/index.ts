@@ -13,6 +13,7 @@ export { formatQuantity, parseAs, parseNumber, parseQuantity, type Quantity } fr
 export {
   CalendarError,
   calendarOf,
+  instantsOf,
   clockOf,
   noonOf,
   dayFromIso,

@@ -31,6 +31,8 @@ const HOUR_MS = 3_600_000
 /** Weights of a scale are looked at while they are fresh, and never stored: what is weighed becomes an entry. */
 const FRESH_MS = 3000
 const STABLE_SHARE = 0.003
+/** A logger may have lain in its place for a year. */
+const OLDEST_OF_FILE_MS = 400 * 24 * HOUR_MS
 /** Set-aside readings kept of one device: enough to see what is wrong with it. */
 const SET_ASIDE_KEPT = 1000
 
@@ -180,7 +182,16 @@ export class DeviceKeeper {
     return device.kind === 'scale' ? this.takeWeights(device, readings) : this.takeClimate(device, readings)
   }
 
-  private takeClimate(device: Device, readings: readonly SentReading[]): Promise<TookReadings> {
+  /**
+   * Takes readings of a logger's file, all or none: one that cannot be taken leaves the others out too.
+   * @throws ProblemError 409 for a scale, 422 with the first that cannot be taken
+   */
+  takeFile(device: Device, readings: readonly SentReading[]): Promise<TookReadings> {
+    if (device.kind === 'scale') throw new ProblemError(409, 'A scale has no log')
+    return this.takeClimate(device, readings, true)
+  }
+
+  private takeClimate(device: Device, readings: readonly SentReading[], allOrNone = false): Promise<TookReadings> {
     return this.inTurn(async () => {
       const now = houseNow()
       const instants = readings.map(r => instantOf(r.at)).filter(at => at !== null)
@@ -188,7 +199,14 @@ export class DeviceKeeper {
       for (const channel of CHANNEL_IDS)
         if (readings.some(r => r[CHANNELS[channel].field] !== undefined))
           stored[channel] = await storedReadings(this.db, device.no, channel, instants)
-      const { fresh, known, setAside } = sortReadings(readings, stored, now)
+      const oldest = now - (allOrNone ? OLDEST_OF_FILE_MS : KEPT_RAW_MS)
+      const { fresh, known, setAside } = sortReadings(readings, stored, now, oldest)
+      if (allOrNone && setAside.length)
+        throw new ProblemError(
+          422,
+          'Nothing of this file was taken',
+          setAside.slice(0, 5).map(({ index, reason }) => ({ path: `readings.${index}`, message: reason })),
+        )
       const byChannel = CHANNEL_IDS.flatMap(channel => {
         const hours = new Map<number, HourSums>()
         for (const { at, value } of fresh.filter(r => r.channel === channel)) {

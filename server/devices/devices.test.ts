@@ -271,6 +271,27 @@ describe('the devices of a house', () => {
     expect(again.climate.upTo(Math.floor(houseNow() / HOUR))[placeId]!['temperature:air']!.mean[0]).toBeCloseTo(13, 6)
   })
 
+  it('a file of months is taken all or none, and once more changes nothing', async () => {
+    const { device } = await devices.add({ name: 'F', kind: 'probe', placeId, zone: 'nest' })
+    const old = houseNow() - 90 * 24 * HOUR
+    const lines = Array.from({ length: 48 }, (_, i) => ({ at: iso(old + (i * HOUR) / 2), tempC: 20 + (i % 2) }))
+    const bad = [...lines, { at: iso(old), tempC: 85 }]
+    await expect(devices.takeFile(device, bad)).rejects.toMatchObject({
+      problem: {
+        status: 422,
+        errors: [{ path: 'readings.48', message: expect.stringMatching(/another unit/) as string }],
+      },
+    })
+    const hour = Math.floor(houseNow() / HOUR)
+    expect(house.climate.upTo(hour)[placeId]?.['temperature:nest']).toBeUndefined()
+    expect(await devices.takeFile(device, lines)).toMatchObject({ taken: 48 })
+    await devices.takeFile(device, lines)
+    const log = house.climate.upTo(hour)[placeId]!['temperature:nest']!
+    expect([log.from, log.mean[0], log.min[0], log.max[0]]).toEqual([Math.floor(old / HOUR), 20.5, 20, 21])
+    // what a probe sends of so long ago is a clock that jumped
+    expect((await devices.take(device, [lines[0]!])).setAside).toHaveLength(1)
+  })
+
   it('is calibrated: shown and read in truth at once and after a restart, raw rows as they were sent', async () => {
     const { device } = await devices.add({ name: 'C', kind: 'probe', placeId, zone: 'cool' })
     await devices.take(device, [{ at: iso(houseNow()), tempC: 21.6, humidityPct: 70 }])

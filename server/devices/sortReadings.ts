@@ -20,10 +20,10 @@ export interface Sorted {
 /** Readings kept already: of each channel, by instant. */
 export type Stored = Partial<Record<Channel, ReadonlyMap<number, number>>>
 
-function problemOfInstant(at: number | null, nowMs: number): string | null {
+function problemOfInstant(at: number | null, nowMs: number, oldestMs: number): string | null {
   if (at === null) return 'No instant: write it as 2026-11-25T08:00:00Z'
   if (at > nowMs + AHEAD_MS) return 'Lies in the future: the clock of the device runs ahead'
-  if (at < nowMs - KEPT_RAW_MS) return 'Older than 30 days: the clock of the device may have jumped'
+  if (at < oldestMs) return 'Older than 30 days: the clock of the device may have jumped'
   return null
 }
 
@@ -38,8 +38,14 @@ function problemOfValue(channel: Channel, value: unknown): string | null {
  * @param readings as they came
  * @param stored readings of the device that are kept already
  * @param nowMs present of the house
+ * @param oldestMs what is older is set aside: of a device its clock has jumped, of a file it is what the file is for
  */
-export function sortReadings(readings: readonly SentReading[], stored: Stored, nowMs: number): Sorted {
+export function sortReadings(
+  readings: readonly SentReading[],
+  stored: Stored,
+  nowMs: number,
+  oldestMs = nowMs - KEPT_RAW_MS,
+): Sorted {
   const sorted: Sorted = { fresh: [], known: 0, setAside: [] }
   const seen = Object.fromEntries(CHANNEL_IDS.map(id => [id, new Map(stored[id])])) as Record<
     Channel,
@@ -49,7 +55,7 @@ export function sortReadings(readings: readonly SentReading[], stored: Stored, n
     const aside = (reason: string) =>
       sorted.setAside.push({ index, reason, payload: JSON.stringify(reading).slice(0, 500) })
     const at = instantOf(reading.at)
-    const wrong = problemOfInstant(at, nowMs)
+    const wrong = problemOfInstant(at, nowMs, oldestMs)
     if (wrong || at === null) return void aside(wrong ?? 'No instant')
     const told = CHANNEL_IDS.filter(id => reading[CHANNELS[id].field] !== undefined)
     for (const channel of told.length ? told : (['temperature'] as const)) {

@@ -1,3 +1,7 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { ElementHandle } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { HouseSnapshot, SeasonSnapshot } from '#shared/contracts/house'
 import { startServer, type RunningServer } from '../api/server'
@@ -208,6 +212,31 @@ describe('a probe that is off', () => {
     await visit.press('Write check', device)
     await visit.untilText('body', 'Chest probe reads 0.5 °C too high: corrected from now on')
     await visit.untilText(device, 'temperature checked 25 Nov, −0.5 °C')
+  })
+})
+
+describe('the file of a logger', () => {
+  it('is shown before it is taken; one line that cannot be read holds back all', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'mantel-file-'))
+    const write = (name: string, lines: string[]) => {
+      const path = join(folder, name)
+      writeFileSync(path, ['Zeit;Temperatur °C', ...lines].join('\n'))
+      return path
+    }
+    await visit.go('/devices')
+    const device = '[data-device="Fridge probe"]'
+    await visit.press('Read a file into Fridge probe', device)
+    const field = (await visit.page.waitForSelector(`${device} input[type="file"]`)) as ElementHandle<HTMLInputElement>
+    await field.uploadFile(write('bad.csv', ['03.10.2026 08:00;5,1', '03.10.2026 08:10;41 F']))
+    await visit.untilText(device, 'Line 3: “41 F” is not a number')
+    expect(await visit.page.$eval(`${device} form button[type="submit"]`, b => (b as HTMLButtonElement).disabled)).toBe(
+      true,
+    )
+    await field.uploadFile(write('good.csv', ['03.10.2026 08:00;5,1', '03.10.2026 08:10;5,3']))
+    await visit.untilText(device, 'First 3 Oct 2026, 08:00: 5.1 °C. Last 3 Oct 2026, 08:10: 5.3 °C.')
+    await visit.press('Take 2 readings', device)
+    await visit.untilText('body', 'Fridge probe: 2 readings taken')
+    rmSync(folder, { recursive: true })
   })
 })
 
