@@ -20,6 +20,7 @@ const places: Place[] = [
     id: `r${i}`,
     name: `Rack ${i}`,
     kind: 'rack',
+    size: { widthCm: 60, depthCm: 40, heightCm: 30 },
     parentId: 'room',
     order: i,
     ...blank,

@@ -1,14 +1,26 @@
 import { schoolChoice, speciesOf, type Species } from '../../almanac'
 import { summarise, type Day } from '../../chance'
 import { residentsOf } from '../../climate'
-import { floorOf, homeNeed, isEnough, outgrows, paceOf, sizeOf, type Grower, type Pace } from '../../homes'
+import {
+  floorOf,
+  homeNeed,
+  isEnough,
+  outgrows,
+  paceOf,
+  sizeOf,
+  type Grower,
+  type HomeNeed,
+  type Outgrown,
+  type Pace,
+} from '../../homes'
 import { computedInput, entryInput, factInput, settingInput, type Reason } from '../../judgement'
 import { expectedCount, type MouthSource } from '../../nursery'
-import { inCold, type AnimalState, type House, type Place } from '../../subjects'
+import { inCold, isQuarantine, type AnimalState, type HomeSize, type House, type Place } from '../../subjects'
 import { derived } from '../../derived'
 import type { SeasonContext } from '../context'
 import type { HomeView, HomesOutlook, WinterOutlook, YoungHomes } from '../contracts'
 import { eachGuarded, subjectAs } from '../guard'
+import { remembering } from '../remember'
 
 /** Free homes told of each that is too small. */
 const FITS_TOLD = 12
@@ -47,7 +59,6 @@ interface Growing {
   animal: AnimalState
   species: Species
   grower: Grower
-  reasons: Reason['inputs']
   /** The day from which it is reckoned. */
   from: Day
 }
@@ -67,7 +78,6 @@ function growing(animal: AnimalState, wakes: Day, { almanac, today }: SeasonCont
     first && last
       ? paceOf(species, first, last, awake(first.day, last.day), common)
       : { likely: 1, sd: common.growthSpread!.value }
-  const path = `species.${species.id}`
   return {
     animal,
     species,
@@ -79,72 +89,103 @@ function growing(animal: AnimalState, wakes: Day, { almanac, today }: SeasonCont
       grown: day => (from ? awake(from.day, day) : 0),
       pace,
     },
-    reasons: [
-      last
-        ? entryInput(`${animal.tag} weighed`, `${last.massG} g`, last)
-        : computedInput(
-            animal.tag,
-            born
-              ? `never weighed; by its age from ${born.massG} g on`
-              : 'neither weight nor birth known: taken as grown',
-          ),
-      ...(last && first
-        ? [
-            computedInput(
-              `${animal.tag} grows`,
-              `${pace.likely.toFixed(1)} times as quickly as its species, ${Math.round(100 * pace.sd)} % give or take`,
-            ),
-          ]
-        : []),
-      factInput('Weight of a grown one', `${path}.adultMassG.value`, species.adultMassG),
-      factInput('Grown up after', `${path}.matureDays.value`, species.matureDays),
-      factInput('Floor for a grown one', `${path}.home.floorM2.value`, home.floorM2),
-      ...(home.heightM ? [factInput('Height for a grown one', `${path}.home.heightM.value`, home.heightM)] : []),
-    ],
   }
+}
+
+function inputsOf({ animal, species, grower: { home, pace } }: Growing): Reason['inputs'] {
+  const path = `species.${species.id}`
+  const last = animal.weights.at(-1)
+  return [
+    last
+      ? entryInput(`${animal.tag} weighed`, `${last.massG} g`, last)
+      : computedInput(
+          animal.tag,
+          animal.bornDay === null
+            ? 'neither weight nor birth known: taken as grown'
+            : `never weighed; by its age from ${species.youngMassG.value} g on`,
+        ),
+    ...(last
+      ? [
+          computedInput(
+            `${animal.tag} grows`,
+            `${pace.likely.toFixed(1)} times as quickly as its species, ${Math.round(100 * pace.sd)} % give or take`,
+          ),
+        ]
+      : []),
+    factInput('Weight of a grown one', `${path}.adultMassG.value`, species.adultMassG),
+    factInput('Grown up after', `${path}.matureDays.value`, species.matureDays),
+    factInput('Floor for a grown one', `${path}.home.floorM2.value`, home.floorM2),
+    ...(home.heightM ? [factInput('Height for a grown one', `${path}.home.heightM.value`, home.heightM)] : []),
+  ]
 }
 
 /** How much of the stated floor the house gives to a species. */
 const roomFor = ({ almanac, settings }: SeasonContext, speciesId: string) =>
   schoolChoice(almanac, settings.schools, 'homeRoom', speciesId)
 
-function outgrownHomes(winter: WinterOutlook, context: SeasonContext): { outgrown: HomeView[]; unsized: string[] } {
-  const { house, almanac, today } = context
+interface Told {
+  all: Growing[]
+  when: Outgrown
+  later: HomeNeed
+}
+const told = remembering<Place, Told | null>()
+
+/** When a home will be too small for those who live there; null where it will not within the days looked ahead. */
+function toldOf(
+  place: Place,
+  size: HomeSize,
+  animals: readonly AnimalState[],
+  wakes: ReadonlyMap<string, Day>,
+  context: SeasonContext,
+): Told | null {
+  const { almanac, today, settings } = context
   const { common } = almanac
-  const to = today + common.homesAhead!.value
-  const wakes = new Map(winter.cold.map(c => [c.animalId, Math.max(today, c.wakeDay)]))
-  const free = freeHomes(house)
+  const wakeDays = animals.map(a => wakes.get(a.id) ?? today)
+  return told(context, place, [size, ...animals, ...wakeDays, almanac, settings.schools, today], () => {
+    const all = animals.flatMap((a, i) => growing(a, wakeDays[i]!, context) ?? [])
+    if (!all.length) return null
+    const growers = all.map(g => g.grower)
+    const room = roomFor(context, all[0]!.species.id).fact?.value ?? 1
+    const to = today + common.homesAhead!.value
+    const when = outgrows(growers, size, today, Math.min(today, ...all.map(g => g.from)), to, room, common)
+    if (when.mid === null) return null
+    return { all, when, later: outgrows(growers, size, to, to, to, room, common).need }
+  })
+}
+
+/** Homes that are free and whose size is known, the smallest first; quarantine is nobody's home. */
+const freeAndSized = derived((house: House) =>
+  freeHomes(house)
+    .filter(place => !isQuarantine(house.places, place.id))
     .flatMap(place => {
       const size = sizeOf(house.places, place)
       return size ? [{ id: place.id, size }] : []
     })
-    .sort((a, b) => floorOf(a.size) - floorOf(b.size))
+    .sort((a, b) => floorOf(a.size) - floorOf(b.size)),
+)
+
+function outgrownHomes(winter: WinterOutlook, context: SeasonContext): { outgrown: HomeView[]; unsized: string[] } {
+  const { house, almanac, today } = context
+  const wakes = new Map(winter.cold.map(c => [c.animalId, Math.max(today, c.wakeDay)]))
   const unsized: string[] = []
-  const lived = [...atHome(house)].flatMap(([placeId, animals]) => {
-    const place = house.places[placeId]
-    return place ? [{ id: placeId, place, animals }] : []
-  })
+  const lived = [...atHome(house)].map(([id, animals]) => ({ id, place: house.places[id]!, animals }))
   const outgrown = eachGuarded(
     context,
     'its home',
     lived,
     subjectAs('place'),
     ({ place, animals }): HomeView | null => {
-      const all = animals.flatMap(a => growing(a, wakes.get(a.id) ?? today, context) ?? [])
-      if (!all.length) return null
       const size = sizeOf(house.places, place)
       if (!size) {
-        unsized.push(place.id)
+        if (animals.some(a => speciesOf(almanac, a.speciesId).home)) unsized.push(place.id)
         return null
       }
-      const growers = all.map(g => g.grower)
-      const school = roomFor(context, all[0]!.species.id)
-      const room = school.fact?.value ?? 1
-      const from = Math.min(today, ...all.map(g => g.from))
-      const when = outgrows(growers, size, today, from, to, room, common)
-      if (when.mid === null) return null
-      const { need: later } = outgrows(growers, size, to, to, to, room, common)
-      const fits = free.filter(f => isEnough(f.size, later, common))
+      const is = toldOf(place, size, animals, wakes, context)
+      if (!is) return null
+      const { all, when, later } = is
+      const fits = freeAndSized(house).filter(f => isEnough(f.size, later, almanac.common))
+      const [{ species }] = all as [Growing, ...Growing[]]
+      const { furtherShare } = species.home!
       return {
         placeId: place.id,
         animalIds: animals.map(a => a.id),
@@ -157,17 +198,11 @@ function outgrownHomes(winter: WinterOutlook, context: SeasonContext): { outgrow
           {
             rule: 'Floor by the square of its length, height by its length, length by the cube root of its weight; it grows as its species, at its own pace, and not in the cold',
             inputs: [
-              ...all.flatMap(g => g.reasons),
-              ...(all.length > 1 && all[0]!.species.home!.furtherShare
-                ? [
-                    factInput(
-                      'Each further one',
-                      `species.${all[0]!.species.id}.home.furtherShare.value`,
-                      all[0]!.species.home!.furtherShare,
-                    ),
-                  ]
+              ...all.flatMap(inputsOf),
+              ...(all.length > 1 && furtherShare
+                ? [factInput('Each further one', `species.${species.id}.home.furtherShare.value`, furtherShare)]
                 : []),
-              settingInput('How much room for each', school.name, 'schools'),
+              settingInput('How much room for each', roomFor(context, species.id).name, 'schools'),
               computedInput('Floor it has', `${floorOf(size).toFixed(2)} m²`),
             ],
             change: 'A new weight, another home, or the other school of room',
@@ -184,7 +219,7 @@ function outgrownHomes(winter: WinterOutlook, context: SeasonContext): { outgrow
 function homesForYoung(mouths: readonly MouthSource[], context: SeasonContext): YoungHomes[] {
   const { house, almanac, today } = context
   const { common } = almanac
-  const free = freeHomes(house).flatMap(place => sizeOf(house.places, place) ?? [])
+  const free = freeAndSized(house).map(f => f.size)
   const taken = new Set<number>()
   return mouths
     .flatMap(m => {

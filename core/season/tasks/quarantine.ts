@@ -70,12 +70,13 @@ function quarantineTask(animal: AnimalState, { house, almanac, today }: TaskCont
 }
 
 /** What animals in quarantine want: a test, and to leave when it is over. */
-export const quarantineTasks: TaskMaker = context =>
-  tasksOfEach(
+export const quarantineTasks: TaskMaker = context => {
+  const { animals, places } = context.house
+  if (!Object.values(places).some(p => p.quarantine)) return []
+  return tasksOfEach(
     context,
-    Object.values(context.house.animals).filter(
-      a => a.status === 'alive' && !inCold(a) && isQuarantine(context.house.places, a.placeId),
-    ),
+    Object.values(animals).filter(a => a.status === 'alive' && !inCold(a) && isQuarantine(places, a.placeId)),
     subjectAs('animal'),
     quarantineTask,
   )
+}
