@@ -121,7 +121,8 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
       expect(await inEachTheme(), path).toEqual([])
       expect(await smallTargets(), path).toEqual([])
     }
-  })
+    // nineteen screens in three themes
+  }, 300_000)
 
   it('in the bench with a cell open, and in the rota', async () => {
     visit = await Visit.start(chromium.browser, demo.address)
@@ -138,6 +139,15 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
     await visit.press('Rota')
     await visit.page.waitForSelector('[data-rota]')
     expect(await inEachTheme()).toEqual([])
+  })
+
+  it('in the homes that will be too small, opened', async () => {
+    visit = await Visit.start(chromium.browser, demo.address)
+    await visit.go('/places')
+    await visit.press('Room to grow')
+    await visit.click('[data-alike="fat-tailed-gecko"]')
+    expect(await inEachTheme()).toEqual([])
+    expect(await smallTargets()).toEqual([])
   })
 
   it('in the lane panel and the working sheet', async () => {

@@ -119,7 +119,7 @@ const unsized = computed(() => {
             /></span>
             <span class="do"><USelectMenu
               v-if="h.fits.length" :items="choices(h)" value-key="value" placeholder="Move to …" size="sm" class="w-64"
-              :aria-label="`Move ${tagsOf(h).join(', ')} to …`" :search-input="false" :disabled="busy"
+              :aria-label="`Move to … : ${tagsOf(h).join(', ')}`" :search-input="false" :disabled="busy"
               @update:model-value="(id: unknown) => move(h, String(id))"
             /></span>
           </li>
