@@ -123,7 +123,7 @@ export function coldLine(
   points.sort((a, b) => a.day - b.day)
   if (points.length < 2) return { ...empty, points }
   const last = points.at(-1)!
-  const trend = lossTrend(points, cold.weighingNoise.value, usualPerDay(cold))
+  const trend = lossTrend(points, cold.weighingNoise.value, usualPerDay(cold), common.lossWanders!.value)
   const watchOn = crossing(trend, cold.watchLoss.value, today)
   const outOn = crossing(trend, cold.takeOutLoss.value, today)
   const wake = Math.max(wakeDay, today)

@@ -11,7 +11,7 @@ export { judgeReadiness, recoveryOf, type Readiness, type Recovery, type Warmth 
 export { winterReport, type SpeciesWinter, type WinterRecord } from './report'
 export {
   mealAfterWarm,
-  WARMING_DAYS,
+  warmingDays,
   hasWinter,
   lightHoursAt,
   programmeOf,

@@ -137,6 +137,13 @@ describe('the programme', () => {
     expect(programmeOf(species('hermanns-tortoise'), context, cool).bathDays.length).toBeGreaterThan(4)
   })
 
+  it('warms for as many days as an own number of the school says, and ends as warm', () => {
+    const own = withOverrides(shippedAlmanac, [{ path: 'schools.warmUp.choices.1.fact.value', value: 5 }])
+    const p = programmeOf(species('california-kingsnake'), { almanac: own, schools: { warmUp: 'steps' } }, cool)
+    expect(p.warmDay - p.wakeDay).toBe(5)
+    expect(setpointAt(p, p.warmDay * 24 + 1)).toBe(27)
+  })
+
   it.each<[WarmUp, number[]]>([
     // at once; 21 °C, then 27 °C for two days; a degree or two a day for a week (common practice)
     ['atOnce', [27, 27, 27]],

@@ -35,7 +35,8 @@ export interface WinterContext {
 }
 
 /** Days from the start of warming to full warmth, by school. */
-export const WARMING_DAYS: Record<WarmUp, number> = { atOnce: 0, steps: 3, gradual: 7 }
+export const warmingDays = ({ schools }: Pick<Almanac, 'schools'>, warmUp: WarmUp): number =>
+  Math.round(schools.warmUp!.choices.find(c => c.id === warmUp)!.fact!.value)
 
 /** Days of full warmth before the first meal is offered. */
 export const mealAfterWarm = ({ common }: Pick<Almanac, 'common'>): number => Math.round(common.mealAfterWarm!.value)
@@ -122,7 +123,7 @@ export function programmeOf(
   // true cold has its own first days of cooling counted in its length, as keepers count it: from cooling to waking
   const holdDay = coolDay + down.value
   const wakeDay = Math.max(holdDay + 1, coolDay + length.value)
-  const warmDay = wakeDay + (species.winter === 'dormancy' ? down.value : WARMING_DAYS[warmUp])
+  const warmDay = wakeDay + (species.winter === 'dormancy' ? down.value : warmingDays(almanac, warmUp))
   const lastMealDay = coolDay - gut.value
   const rest = cold.rest
   const bathEvery = Math.max(1, Math.round(almanac.common.bathEvery!.value))

@@ -61,6 +61,7 @@ describe('the trend of loss', () => {
       Array.from({ length: n }, (_, i) => ({ day: i * every, lost: perDay * i * every })),
       0.006,
       0.0004,
+      0.25,
     )
 
   it('two weighings far apart already give a day on which a limit is crossed, with its range', () => {

@@ -43,17 +43,20 @@ export function theilSen(points: readonly { x: number; y: number }[]): { slope: 
   return { slope, intercept: median(points.map(p => p.y - slope * p.x)) }
 }
 
-/** How far the loss per day ahead may differ from that so far, as a share of it. [memory] */
-const WANDER = 0.25
-
 /**
  * The trend of loss. Its spread comes from the noise of one weighing, not from the scatter of these few, so that two
  * weighings already give an honest band and a further loss can never make the judgement milder.
  * @param points weighings in the cold with the start, oldest first
  * @param noise standard deviation of one weighing, share of the weight (above 0)
  * @param expectedPerDay loss per day that is usual; the trend when there is one weighing only
+ * @param wanders how far the loss per day ahead may differ from that so far, as a share of it
  */
-export function lossTrend(points: readonly TrendPoint[], noise: number, expectedPerDay: number): LossTrend {
+export function lossTrend(
+  points: readonly TrendPoint[],
+  noise: number,
+  expectedPerDay: number,
+  wanders: number,
+): LossTrend {
   const last = points.at(-1)!
   const fit = theilSen(points.map(p => ({ x: p.day - last.day, y: p.lost })))
   const slope = fit?.slope ?? expectedPerDay
@@ -63,7 +66,7 @@ export function lossTrend(points: readonly TrendPoint[], noise: number, expected
   const spread = points.reduce((s, p) => s + (p.day - meanDay) ** 2, 0)
   // a slope that was never measured may be twice the usual one, or nothing
   const slopeVar = spread > 0 ? noise ** 2 / spread : (expectedPerDay / 1.28) ** 2
-  const wander = WANDER * Math.max(slope, expectedPerDay)
+  const wander = wanders * Math.max(slope, expectedPerDay)
   return {
     slope,
     at: day => level + slope * (day - last.day),

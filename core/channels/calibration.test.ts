@@ -31,10 +31,10 @@ describe('a correction', () => {
   })
 
   it('is refused where the instrument is beyond it, and for what cannot be read', () => {
-    expect(calibrationProblem('temperature', 0.8, 0)).toBeNull()
-    expect(calibrationProblem('temperature', 32, 0)).toMatch(/off by 32\.0 °C: such an instrument is replaced/)
-    expect(calibrationProblem('humidity', 55, 75.3)).toMatch(/replaced/)
-    expect(calibrationProblem('humidity', 120, 75)).toMatch(/not believable/)
-    for (const channel of CHANNEL_IDS) expect(calibrationProblem(channel, Number.NaN, 1)).toMatch(/not a number/)
+    expect(calibrationProblem('temperature', 0.8, 0, 5)).toBeNull()
+    expect(calibrationProblem('temperature', 32, 0, 5)).toMatch(/off by 32\.0 °C: such an instrument is replaced/)
+    expect(calibrationProblem('humidity', 55, 75.3, 15)).toMatch(/replaced/)
+    expect(calibrationProblem('humidity', 120, 75, 15)).toMatch(/not believable/)
+    for (const channel of CHANNEL_IDS) expect(calibrationProblem(channel, Number.NaN, 1, 5)).toMatch(/not a number/)
   })
 })

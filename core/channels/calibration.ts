@@ -28,8 +28,12 @@ export interface Correction {
   offset: number
 }
 
-/** An instrument that is off by more than this is replaced, not corrected. */
-const MOST_OFF: Record<Channel, number> = { temperature: 5, humidity: 15, uvIndex: 3 }
+/** The number of the almanac by which an instrument may be off, to be corrected and not replaced. */
+export const MOST_OFF = {
+  temperature: 'probeOff',
+  humidity: 'hygrometerOff',
+  uvIndex: 'uvMeterOff',
+} as const satisfies Record<Channel, string>
 
 /**
  * Relative humidity over saturated table salt, %, by temperature.
@@ -56,13 +60,16 @@ export function saltHumidityPct(tempC: number): number {
   return h0 + ((h1 - h0) * (tempC - t0)) / (t1 - t0)
 }
 
-/** Why readings cannot be corrected by this, or null. */
-export function calibrationProblem(channel: Channel, shown: number, reference: number): string | null {
+/**
+ * Why readings cannot be corrected by this, or null.
+ * @param mostOff an instrument that is off by more is replaced, in the unit of the channel
+ */
+export function calibrationProblem(channel: Channel, shown: number, reference: number, mostOff: number): string | null {
   const wrong = implausible(channel, shown) ?? implausible(channel, reference)
   if (wrong) return wrong
   const off = Math.abs(reference - shown)
   const { label, unit } = CHANNELS[channel]
-  return off > MOST_OFF[channel]
+  return off > mostOff
     ? `${label} is off by ${off.toFixed(1)}${unit && ` ${unit}`}: such an instrument is replaced, not corrected`
     : null
 }

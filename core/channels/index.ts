@@ -15,6 +15,7 @@ export {
 export {
   CALIBRATIONS,
   CALIBRATION_METHODS,
+  MOST_OFF,
   calibrationProblem,
   corrected,
   offsetAt,
@@ -22,12 +23,5 @@ export {
   type CalibrationMethod,
   type Correction,
 } from './calibration'
-export {
-  dayComesFirst,
-  guessColumns,
-  readLoggerFile,
-  type LoggerColumns,
-  type LoggerFile,
-  type LoggerReading,
-} from './loggerFile'
+export { guessColumns, readLoggerFile, type LoggerColumns, type LoggerFile, type LoggerReading } from './loggerFile'
 export { formatDifference, formatReading } from './format'

@@ -1,4 +1,4 @@
-import { instantsOf, parseNumber } from '../units'
+import { instantsOf, parseNumber, toBase } from '../units'
 import { implausible } from './channels'
 
 /** Which column of a logger's file says what; null = it has none. */
@@ -63,7 +63,7 @@ export function guessColumns(rows: readonly (readonly string[])[]): LoggerColumn
 }
 
 /** Whether days come before months; null where no line tells, as when no day is over the twelfth. */
-export function dayComesFirst(cells: readonly string[]): boolean | null {
+function dayComesFirst(cells: readonly string[]): boolean | null {
   for (const cell of cells) {
     const match = NUMERIC_DATE.exec(cell.trim())
     if (!match || match[1]!.length === 4) continue
@@ -127,7 +127,7 @@ export function readLoggerFile(
       if (!cell || GAP.test(cell)) continue
       const value = parseNumber(cell)
       if (value === null) return problem(`“${cell}” is not a number`)
-      const base = channel === 'temperature' && columns.tempUnit === '°F' ? (value - 32) / 1.8 : value
+      const base = channel === 'temperature' && columns.tempUnit === '°F' ? toBase(value, '°F') : value
       const wrong = implausible(channel, base)
       if (wrong) return problem(wrong)
       if (channel === 'temperature') reading.tempC = Number(base.toFixed(3))

@@ -142,6 +142,7 @@ function candidate(
     ready: { text: 'ready', now: true, reasons: [] },
     meanKinship: 0,
     rests: null,
+    apart: null,
     ...more,
   }
 }
@@ -173,6 +174,7 @@ describe('the judgement of a pair', () => {
     ['too unlike, of snake-eaters', { sire: candidate('M', { massG: 300 }) }, /apart in size/],
     ['too near kin', { kinship: 0.25 }, /inbred by 25.0 %/],
     ['injured lately', { past: { ...nothing, injury: { day: today - 4, entryId: 'e' } } }, /injured/],
+    ['in quarantine', { sire: candidate('M', {}, { apart: 'no test of its droppings is written' }) }, /in quarantine/],
     ['she rests', { dam: candidate('F', {}, { rests: 'not well' }) }, /rests/],
     ['no sex known', { sire: candidate('M', {}, { sexChance: 0.4 }) }, /not known to be a male/],
     ['nothing as wished', { wish: 0 }, /none of its young/],

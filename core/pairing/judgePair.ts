@@ -23,6 +23,8 @@ export interface Candidate {
   meanKinship: number
   /** Why the female must rest, or null. */
   rests: string | null
+  /** Why it stays in quarantine, in words; null where it is in none, or may leave. */
+  apart: string | null
 }
 
 /** What came of earlier seasons. */
@@ -350,6 +352,18 @@ export function judgePair(input: PairInput): Judgement<PairVerdict> {
       factor: 0,
       text: `${gone.animal.tag} is not here`,
       reason: { rule: 'Both are here', inputs: [computedInput(gone.animal.tag, gone.animal.status)] },
+    })
+  const apart = [dam, sire].find(c => c.apart)
+  if (apart)
+    factors.push({
+      level: 'no',
+      factor: 0,
+      text: `${apart.animal.tag} is in quarantine`,
+      reason: {
+        rule: 'What comes new meets nobody until its quarantine is over',
+        inputs: [computedInput(apart.animal.tag, apart.apart!)],
+        change: 'The end of its quarantine, and a clear test',
+      },
     })
   if (dam.rests)
     factors.push({

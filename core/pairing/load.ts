@@ -24,12 +24,6 @@ export interface LoadVerdict {
   refusedSince: number
 }
 
-/** A weight counts as one before the season, or after a laying, within so many days. */
-const BEFORE_DAYS = 60
-const AFTER_DAYS = 21
-/** A clutch may follow up on a laying of so long ago; then the season is over. */
-const SEASON_DAYS = 200
-
 /**
  * What the female bears: her weight after laying against before, clutches, days and appetite since; whether the next
  * clutch may come or she rests.
@@ -45,7 +39,8 @@ export function judgeLoad(
   common: Almanac['common'],
   today: Day,
 ): Judgement<LoadVerdict> {
-  const season = clutches.filter(c => today - c.startDay <= SEASON_DAYS).sort((a, b) => a.startDay - b.startDay)
+  const { loadBefore, loadAfter, loadSeason } = common
+  const season = clutches.filter(c => today - c.startDay <= loadSeason!.value).sort((a, b) => a.startDay - b.startDay)
   const [first, last] = [season[0], season.at(-1)]
   const further = later.reduce((sum, d) => sum + 1 - d.never, 0)
   const latest = dam.weights.at(-1) ?? null
@@ -66,8 +61,9 @@ export function judgeLoad(
       reasons: [{ rule: 'Her load is judged from the first clutch on', inputs: [] }],
     }
   }
-  const before = dam.weights.filter(w => w.day < first.startDay && first.startDay - w.day <= BEFORE_DAYS).at(-1) ?? null
-  const after = dam.weights.find(w => w.day >= last.startDay && w.day - last.startDay <= AFTER_DAYS) ?? null
+  const before =
+    dam.weights.filter(w => w.day < first.startDay && first.startDay - w.day <= loadBefore!.value).at(-1) ?? null
+  const after = dam.weights.find(w => w.day >= last.startDay && w.day - last.startDay <= loadAfter!.value) ?? null
   const since = dam.meals.filter(m => m.day >= last.startDay)
   const mealsSince = since.filter(m => m.taken > 0).length
   const refusedSince = since.length - mealsSince
@@ -81,7 +77,7 @@ export function judgeLoad(
     computedInput('Clutches this season', `${season.length}, the last ${formatDay(last.startDay, today)}`),
     before
       ? entryInput('Before the season', `${before.massG} g, ${formatDay(before.day, today)}`, before)
-      : computedInput('Before the season', `no weight within ${BEFORE_DAYS} days`),
+      : computedInput('Before the season', `no weight within ${loadBefore!.value} days`),
     after
       ? entryInput('After laying', `${after.massG} g, ${formatDay(after.day, today)}`, after)
       : computedInput('After laying', 'not weighed'),

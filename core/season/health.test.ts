@@ -4,7 +4,7 @@ import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac } from '../almanac'
 import { checkEntry, dosesDue, readLogLine, type Treatment } from '../subjects'
 import { dayFromIso } from '../units'
-import { defaultSettings, houseOf, season } from '.'
+import { SeasonMemory, benchCell, defaultSettings, houseOf, season } from '.'
 import { careByRoom, walkOf } from '../round'
 
 const today = dayFromIso('2026-11-25')
@@ -226,6 +226,21 @@ describe('quarantine', () => {
     house.write('droppingsTested', K9, -1, { clear: true })
     expect(leaving(house)).toMatch(/20 of 60 days\. Move/)
     expect(leaving(house, today + 40)).toBeNull()
+  })
+
+  it('meets nobody until it is over: the bench says so at once when its place becomes quarantine', () => {
+    const house = apart(20, false)
+    house.animal('K-8', 'california-kingsnake', { sex: 'female', bornDay: today - 2000, placeId: 'Tub 1' })
+    const memory = new SeasonMemory()
+    const stopIn = (b: HouseBuilder) => {
+      const context = { house: houseOf(b.records()), almanac: shippedAlmanac, settings: defaultSettings, today, memory }
+      return benchCell(context, 'K-8', 'K-9', [])!.value.stop
+    }
+    expect(stopIn(house)).not.toMatch(/quarantine/)
+    house.write('placeChanged', { type: 'place', id: 'Shelf' }, 0, { quarantine: true })
+    expect(stopIn(house)).toMatch(/K-9 is in quarantine/)
+    house.write('droppingsTested', K9, 0, { clear: true })
+    expect(stopIn(house)).toMatch(/K-9 is in quarantine/)
   })
 
   it('is walked last, apart from the room it stands in', () => {

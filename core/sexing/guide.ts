@@ -1,4 +1,4 @@
-import type { Species } from '../almanac'
+import type { Almanac, Species } from '../almanac'
 
 /** How to go about sexing an animal of a species, in steps; for venomous species only the caution. */
 export interface SexingGuide {
@@ -21,13 +21,11 @@ const PROBES: [belowG: number, mm: number][] = [
   [Infinity, 4],
 ]
 
-/** Heavier snakes are held by two. [common practice: two people for a large snake] */
-const TWO_PEOPLE_G = 2000
-
 /**
  * @param massG its latest weight, g; null = not known
+ * @param common numbers that hold for every species
  */
-export function sexingGuide(species: Species, massG: number | null): SexingGuide {
+export function sexingGuide(species: Species, massG: number | null, common: Almanac['common']): SexingGuide {
   const hygiene = [
     'Wash hands before and after each animal.',
     'Clean and disinfect the probe between animals; rinse and dry it.',
@@ -50,7 +48,7 @@ export function sexingGuide(species: Species, massG: number | null): SexingGuide
   return {
     venomous: false,
     hygiene,
-    twoPeople: massG !== null && massG >= TWO_PEOPLE_G,
+    twoPeople: massG !== null && massG >= common.twoPeopleFrom!.value,
     probeMm: probes ? PROBES.find(([below]) => massG < below)![1] : null,
     steps: probes
       ? [

@@ -156,7 +156,7 @@ export {
   type Winter,
 } from './animal/state'
 export { COLD_SIGNS, SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winter'
-export { quarantineOf, staysInQuarantine, type Quarantine } from './animal/quarantine'
+export { WORKED_APART, quarantineOf, staysInQuarantine, type Quarantine } from './animal/quarantine'
 export { isQuarantine, waysUp } from './ways'
 export { comparableWeights, dosesDue } from './animal/health'
 export { eggsLeft, tadpolesLeft, youngInGroup } from './clutch/kinds'

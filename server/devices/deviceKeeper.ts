@@ -21,7 +21,7 @@ import {
 } from '../db/repositories/devices'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
-import { CALIBRATIONS, CHANNELS, CHANNEL_IDS, calibrationProblem, corrected } from '#core/channels'
+import { CALIBRATIONS, CHANNELS, CHANNEL_IDS, MOST_OFF, calibrationProblem, corrected } from '#core/channels'
 import { joined, type HourSums, type ReadAt } from './climate'
 import { AHEAD_MS, KEPT_RAW_MS, instantOf, sortReadings, type SentReading, type Stored } from './sortReadings'
 
@@ -144,7 +144,7 @@ export class DeviceKeeper {
       const problem =
         only && only !== channel
           ? `${CALIBRATIONS[method].label} is for ${CHANNELS[only].label.toLowerCase()}`
-          : calibrationProblem(channel, shown, reference)
+          : calibrationProblem(channel, shown, reference, this.house.session.almanac.common[MOST_OFF[channel]]!.value)
       if (problem)
         throw new ProblemError(422, 'This calibration was not written', [{ path: 'shown', message: problem }])
       const at = houseNow()

@@ -2,6 +2,7 @@
 import {
   SIGNS,
   SIGN_WORDS,
+  WORKED_APART,
   dosesDue,
   quarantineOf,
   staysInQuarantine,
@@ -70,7 +71,7 @@ const RHYTHMS = [
 <template>
   <section class="health" aria-label="Health">
     <h2>Health</h2>
-    <p v-if="quarantineSaid">{{ quarantineSaid }} <span class="quiet">Own tools, last in the round, hands and arms washed after.</span></p>
+    <p v-if="quarantineSaid">{{ quarantineSaid }} <span class="quiet">{{ WORKED_APART }}</span></p>
     <p v-if="animal.vet" class="small">Vet {{ formatDistance(animal.vet.day, house.today) }}: {{ animal.vet.said }}<template v-if="animal.vet.again !== null">; again on {{ formatDay(animal.vet.again, house.today) }}</template>.</p>
     <ul v-if="running.length">
       <li v-for="t in running" :key="t.entryId" :data-treatment="t.what">

@@ -3,6 +3,7 @@ import {
   CALIBRATIONS,
   CALIBRATION_METHODS,
   CHANNELS,
+  MOST_OFF,
   calibrationProblem,
   formatDifference,
   saltHumidityPct,
@@ -62,7 +63,7 @@ async function write(): Promise<void> {
   try {
     const { channel, method } = state
     const [shown, reference] = [read(state.shown), referenceSaid()]
-    problem.value = calibrationProblem(channel, shown, reference)
+    problem.value = calibrationProblem(channel, shown, reference, house.almanac.common[MOST_OFF[channel]]!.value)
     if (problem.value) return
     busy.value = true
     await callApi(`/api/devices/${props.device.id}/calibrations`, {

@@ -6,7 +6,9 @@ import type { AnimalState } from '#core/subjects'
 const props = defineProps<{ animal: AnimalState }>()
 const house = useHouse()
 const species = computed(() => house.almanac.species[props.animal.speciesId]!)
-const guide = computed(() => sexingGuide(species.value, props.animal.weights.at(-1)?.massG ?? null))
+const guide = computed(() =>
+  sexingGuide(species.value, props.animal.weights.at(-1)?.massG ?? null, house.almanac.common),
+)
 </script>
 
 <!-- prettier-ignore -->

@@ -1,7 +1,7 @@
 import { speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import type { Judgement } from '../../judgement'
-import { inCold, isOneSpecies, type AnimalState, type House } from '../../subjects'
+import { inCold, isOneSpecies, quarantineOf, staysInQuarantine, type AnimalState, type House } from '../../subjects'
 import {
   PAIR_LEVELS,
   judgePair,
@@ -80,6 +80,12 @@ function restsBecause(animal: AnimalState, context: SeasonContext): string | nul
   return load && load.action === 'rest' && load.daysSince !== null && load.daysSince < 100 ? load.text : null
 }
 
+/** Why an animal meets nobody: its quarantine is not over. */
+export function apartBecause(animal: AnimalState, { house, almanac, today }: SeasonContext): string | null {
+  const quarantine = quarantineOf(house, animal, almanac.common)
+  return quarantine && staysInQuarantine(quarantine, today)
+}
+
 function candidate(
   animal: AnimalState,
   sex: 'female' | 'male',
@@ -92,6 +98,7 @@ function candidate(
     ready: readyText(animal, context),
     meanKinship,
     rests: sex === 'female' ? restsBecause(animal, context) : null,
+    apart: apartBecause(animal, context),
   }
 }
 

@@ -19,7 +19,7 @@ import type { Lane } from '../contracts'
 import { pairingsOf } from '../indexes'
 import { remembering } from '../remember'
 import { gravidIn, mealWinterOf, programmeFor, readinessOf, winterDeps } from '../winter'
-import { pairInputs } from './bench'
+import { apartBecause, pairInputs } from './bench'
 import { rememberedKin, rememberedLine } from './kin'
 import { birthsOf, clutchesOf, hasMating, loadOf } from './loads'
 import { eggTempOf } from './sexOf'
@@ -133,7 +133,7 @@ function pairDeps(pairing: PairingState, context: SeasonContext): unknown[] {
     rememberedLine(dam.speciesId, context),
     ...clutchesOf(house, dam.id),
     ...pairingsOf(house, dam.id),
-    ...[dam, sire].flatMap(a => [a, eggTempOf(house, a), ...winterDeps(a, context)]),
+    ...[dam, sire].flatMap(a => [a, eggTempOf(house, a), apartBecause(a, context), ...winterDeps(a, context)]),
   ]
 }
 

@@ -39,10 +39,13 @@ const atHome = derived((house: House): ReadonlyMap<string, readonly AnimalState[
 /** Tubs in which nothing lives, and to which nothing comes back from the cold. */
 export const freeHomes = derived((house: House): readonly Place[] => {
   const taken = new Set<string>([...atHome(house).keys(), ...residentsOf(house).keys()])
-  for (const x of [...Object.values(house.clutches), ...Object.values(house.animals).filter(inCold)])
-    if (x.placeId && !('ended' in x && x.ended)) taken.add(x.placeId)
-  for (const { placeId, finished, failed } of Object.values(house.cultures))
-    if (placeId && !finished && !failed) taken.add(placeId)
+  const standing = [
+    ...Object.values(house.clutches).filter(c => !c.ended),
+    ...Object.values(house.cultures).filter(c => !c.finished && !c.failed),
+    // some spend the cold in a tub
+    ...Object.values(house.animals).filter(a => a.status === 'alive' && inCold(a)),
+  ]
+  for (const { placeId } of standing) if (placeId) taken.add(placeId)
   return Object.values(house.places).filter(p => p.kind === 'tub' && !taken.has(p.id))
 })
 

@@ -1,11 +1,9 @@
 import { entryInput } from '../../judgement'
-import { SIGN_WORDS, dosesDue, inCold, type AnimalState, type Sign } from '../../subjects'
+import { SIGN_WORDS, WORKED_APART, dosesDue, inCold, type AnimalState, type Sign } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
 import { tasksOfEach, type TaskMaker } from './taskMaker'
-
-const CLEAN = 'Last in the round: own tools, hands washed after.'
 
 /** A daily look at what was found not well; in the cold its own looks are due. */
 function lookAgain(animal: AnimalState, today: number): Task[] {
@@ -31,7 +29,7 @@ function lookAgain(animal: AnimalState, today: number): Task[] {
         },
         { label: 'Well', kind: 'checked', data: { well: true } },
       ],
-      caution: CLEAN,
+      caution: WORKED_APART,
       reasons: [
         {
           rule: 'What is not well is looked at every day until a look finds it well',

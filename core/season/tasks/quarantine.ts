@@ -1,11 +1,9 @@
 import { computedInput, entryInput, factInput, type Reason } from '../../judgement'
-import { inCold, isQuarantine, quarantineOf, type AnimalState } from '../../subjects'
+import { WORKED_APART, inCold, isQuarantine, quarantineOf, type AnimalState } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
 import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
-
-const CAUTION = 'Own tools, last in the round, hands and arms washed after.'
 
 function quarantineTask(animal: AnimalState, { house, almanac, today }: TaskContext): Task[] {
   const { common } = almanac
@@ -18,7 +16,7 @@ function quarantineTask(animal: AnimalState, { house, almanac, today }: TaskCont
     subject: { type: 'animal' as const, id: animal.id },
     tag: animal.tag,
     placeId: animal.placeId,
-    caution: CAUTION,
+    caution: WORKED_APART,
     reasons: [
       {
         rule: 'What comes new stays apart until its days are over and its droppings were clear (common practice)',

@@ -2,7 +2,7 @@ import { type Almanac, schoolChoice, speciesOf, type Species } from '../../alman
 import { certain, conditionFrom, convolve, pert, shift, summarise, type Day, type DayDist } from '../../chance'
 import {
   mealAfterWarm,
-  WARMING_DAYS,
+  warmingDays,
   coldLine,
   hasWinter,
   judgeCold,
@@ -154,7 +154,8 @@ export function warmUpOf(animal: AnimalState, context: SeasonContext): WarmUp {
   )
 }
 
-const warmingDays = (animal: AnimalState, context: SeasonContext): number => WARMING_DAYS[warmUpOf(animal, context)]
+const warmingDaysOf = (animal: AnimalState, context: SeasonContext): number =>
+  warmingDays(context.almanac, warmUpOf(animal, context))
 
 /** Share lost in a stay that is over. */
 function lostIn(animal: AnimalState, common: Almanac['common']): number | null {
@@ -177,7 +178,7 @@ export function readinessOf(animal: AnimalState, context: SeasonContext): Readin
   const { warmed } = animal
   if (warmed && context.today - warmed.day > context.almanac.common.warmedCounts!.value) return null
   return readinesses(context, animal, winterDeps(animal, context), () => {
-    const days = warmingDays(animal, context)
+    const days = warmingDaysOf(animal, context)
     const own = waysOf(groupOf(context.house, animal.id), animal.id).pairAfterCold
     const warmth: Warmth = {
       warm: warmed ? certain(warmed.day + days) : convolve(wakingOf(animal, species, context).dist, certain(days)),
@@ -218,7 +219,7 @@ export function mealWinterOf(animal: AnimalState, context: SeasonContext): MealW
   const readiness = readinessOf(animal, context)
   return {
     ...ahead,
-    firstMealDay: warmed.day + warmingDays(animal, context) + mealAfterWarm(context.almanac),
+    firstMealDay: warmed.day + warmingDaysOf(animal, context) + mealAfterWarm(context.almanac),
     often: readiness !== null && readiness.regaining && today - warmed.day <= context.almanac.common.oftenUntil!.value,
   }
 }

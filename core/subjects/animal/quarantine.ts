@@ -4,6 +4,9 @@ import type { House } from '../../log'
 import { isQuarantine } from '../ways'
 import type { AnimalState } from './state'
 
+/** How one goes about what is ill or new. */
+export const WORKED_APART = 'Own tools, last in the round, hands and arms washed after.'
+
 /** Where an animal stands in its quarantine. */
 export interface Quarantine {
   /** The day it came there; null where nobody wrote it. */
