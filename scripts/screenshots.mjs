@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import puppeteer from 'puppeteer-core'
-import { build, freePort, install, root, serve } from './steps.mjs'
+import { build, chromium, freePort, install, root, serve } from './steps.mjs'
 
 install()
 await build()
@@ -14,7 +14,7 @@ const { child, address } = await serve({
   env: { MANTEL_DEMO: '1', MANTEL_TODAY: process.env.MANTEL_TODAY ?? '2026-11-25' },
 })
 const browser = await puppeteer.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromium(),
   headless: true,
   args: [
     '--no-sandbox',

@@ -1,3 +1,5 @@
+/** Debian's headless Chromium: its path, or null where none is installed. */
+export function chromium(): string | null
 import type { ChildProcess, SpawnSyncOptions } from 'node:child_process'
 
 export const root: string

@@ -2,15 +2,15 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { build, install, root, run } from './steps.mjs'
+import { build, chromium, install, root, run } from './steps.mjs'
 
 function installChromium() {
-  if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return
+  if (chromium()) return
   console.log('Installing Debian’s chromium for the browser tests …')
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
   const [command, ...rest] = [...asRoot, 'apt-get']
   run(command, [...rest, 'update', '-q'])
-  run(command, [...rest, 'install', '-y', '-q', 'chromium'], {
+  run(command, [...rest, 'install', '-y', '-q', 'chromium-headless-shell'], {
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   })
 }

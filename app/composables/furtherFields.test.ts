@@ -7,8 +7,26 @@ const withFields = [...entryKinds.values()].filter(kind => kind.fields)
 describe('further fields of an entry', () => {
   it('are of its kind: each alone is taken by the schema, and what is no such field is not', () => {
     const samples = { count: 1, text: 'dried out', temperature: 28 }
-    const needed: Record<string, object> = { laid: { tag: 'C-1', eggs: 6 }, born: { tag: 'L-1', live: 6 } }
-    expect(withFields.map(k => k.kind).sort()).toEqual(['born', 'cultureFailed', 'died', 'laid'])
+    const [laying, birth] = [
+      { tag: 'C-1', eggs: 6 },
+      { tag: 'L-1', live: 6 },
+    ]
+    const needed: Record<string, object> = {
+      laid: laying,
+      groupLaid: laying,
+      born: birth,
+      groupBore: birth,
+      groupLost: { count: 1 },
+    }
+    expect(withFields.map(k => k.kind).sort()).toEqual([
+      'born',
+      'cultureFailed',
+      'died',
+      'groupBore',
+      'groupLaid',
+      'groupLost',
+      'laid',
+    ])
     for (const kind of withFields)
       for (const [name, hint] of Object.entries(kind.fields!)) {
         const data = { ...needed[kind.kind], [name]: samples[hint.as] }

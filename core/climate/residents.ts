@@ -1,7 +1,7 @@
 import { derived } from '../derived'
-import { awakeByPlace, tadpolesLeft, youngInGroup, type House } from '../subjects'
+import { awakeByPlace, hereOf, tadpolesLeft, youngInGroup, type House } from '../subjects'
 
-/** What lives in a place: an animal, or the young of a clutch that have no tags yet. */
+/** What lives in a place: an animal, a group without tags, or the young of a clutch that have no tags yet. */
 export interface Resident {
   tag: string
   speciesId: string
@@ -15,13 +15,14 @@ export const residentsOf = derived((house: House): ReadonlyMap<string, readonly 
       animals.map(({ tag, speciesId }) => ({ tag, speciesId })),
     ]),
   )
+  const add = (placeId: string, { tag, speciesId }: Resident) =>
+    residents.set(placeId, [...(residents.get(placeId) ?? []), { tag, speciesId }])
+  for (const group of Object.values(house.groups)) if (group.placeId && hereOf(group)) add(group.placeId, group)
   for (const clutch of Object.values(house.clutches)) {
     const lives = !clutch.ended && youngInGroup(clutch) + tadpolesLeft(clutch) > 0
     // young do not stay in an incubator: where they are is not written yet
     const isHome = clutch.placeId && house.places[clutch.placeId]?.kind !== 'incubator'
-    if (!lives || !isHome) continue
-    const others = residents.get(clutch.placeId!) ?? []
-    residents.set(clutch.placeId!, [...others, { tag: clutch.tag, speciesId: clutch.speciesId }])
+    if (lives && isHome) add(clutch.placeId!, clutch)
   }
   return residents
 })

@@ -89,6 +89,20 @@ describe('the next meal', () => {
     }
   })
 
+  it('of unknown birth and without a written meal it is due today, every day until one is written', () => {
+    for (const speciesId of ['california-kingsnake', 'golden-mantella', 'fat-tailed-gecko'])
+      for (const day of [today, today + 30])
+        expect(
+          nextMeal(
+            shippedAlmanac,
+            settings,
+            speciesOf(shippedAlmanac, speciesId),
+            animal({ speciesId, bornDay: null }),
+            day,
+          )!.value.due,
+        ).toBe(day)
+  })
+
   it('an old weight no longer decides', () => {
     const j = nextMeal(
       shippedAlmanac,

@@ -90,7 +90,9 @@ const NEW_HERE_DAYS = 60
  * what it ate before it came is not known.
  */
 function firstDue(species: Species, animal: AnimalState, today: Day): Day {
-  const first = (animal.bornDay ?? today) + firstMealAge(species)
+  // of unknown birth it counts as grown
+  if (animal.bornDay === null) return today
+  const first = animal.bornDay + firstMealAge(species)
   return animal.clutchId !== null && today - first <= NEW_HERE_DAYS ? first : Math.max(first, today)
 }
 

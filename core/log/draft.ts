@@ -1,7 +1,7 @@
 import { recordOf } from '../record'
 import type { DatedEntry, Subject } from './entry'
 import { foldInto, foldWith } from './fold'
-import type { House } from './house'
+import type { House, StateOf } from './house'
 import type { FoldMemory } from './memory'
 import { findEntry, inOrder, subjectKey, withEntry, type Records } from './records'
 import { statesOf, type Registry } from './registry'
@@ -66,7 +66,7 @@ export class Draft {
       !subject ||
       subject.foldsAll ||
       subject.foundedBy ||
-      [...this.registry.subjects.values()].some(s => s.foundedBy === type)
+      [...this.registry.subjects.values()].some(s => s.foundedBy?.includes(type as keyof StateOf))
     )
       return false
     const before = statesOf(this.current, subject)[id]

@@ -50,16 +50,16 @@ function* foundingsOf(
   house: House,
 ): Generator<Founding> {
   const isFounding = foundsThis(registry, subject)
-  if (subject.foundedBy) {
-    const founder = registry.subjects.get(subject.foundedBy)!
+  for (const type of subject.foundedBy ?? []) {
+    const founder = registry.subjects.get(type)!
     for (const founderId of Object.keys(statesOf(house, founder))) {
-      const entries = records.entries.get(subjectKey({ type: founder.type, id: founderId })) ?? NO_ENTRIES
+      const entries = records.entries.get(subjectKey({ type, id: founderId })) ?? NO_ENTRIES
       let number = 0
       for (const founding of entries)
         if (isFounding(founding)) yield { id: founding.id, founding, founderId, number: ++number }
     }
-    return
   }
+  if (subject.foundedBy) return
   for (const entries of own) {
     const { id } = entries[0]!.subject
     const own = subject.found ? entries.find(e => e.id === id && isFounding(e)) : null

@@ -86,6 +86,8 @@ export function of(r: Reading, type: string, kind: string, data: Record<string, 
     : `${r.known.tag} cannot be said to have ${says}`
 }
 
-/** How a part of a line is read: the whole part, from its first word to its last. */
-export type LineRule = [pattern: RegExp, read: (r: Reading, m: RegExpExecArray) => Read]
+/**
+ * How a part of a line is read: the whole part, from its first word to its last; null leaves it to the rules after it.
+ */
+export type LineRule = [pattern: RegExp, read: (r: Reading, m: RegExpExecArray) => Read | null]
 export const rule = (pattern: string, read: LineRule[1]): LineRule => [new RegExp(`^(?:${pattern})$`, 'i'), read]

@@ -12,7 +12,8 @@ const DOUBT =
 function readPart(rules: readonly LineRule[], r: Reading, part: string): Read | null {
   for (const [pattern, read] of rules) {
     const match = pattern.exec(part)
-    if (match) return read(r, match)
+    const said = match && read(r, match)
+    if (said !== null) return said
   }
   return null
 }

@@ -32,8 +32,8 @@ export interface SubjectModule<S extends keyof StateOf = keyof StateOf> {
   /** As it is called in a sentence. */
   noun: { one: string; many: string }
   kinds: readonly EntryKind[]
-  /** The sort of subject whose entries bring it into being, when it is not its own. */
-  foundedBy?: keyof StateOf
+  /** The sorts of subjects whose entries bring it into being, when they are not its own. */
+  foundedBy?: readonly (keyof StateOf)[]
   /**
    * What its beginning follows from beside its own entry, as plain values; null when something that it stands on is
    * missing, and it cannot be told. The state is made anew when one of them changes.

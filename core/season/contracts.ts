@@ -114,7 +114,10 @@ export interface Season {
 /** A home that is too small for who lives there, or will be. */
 export interface HomeView {
   placeId: string
+  /** Animals, and groups without tags. */
   animalIds: string[]
+  /** How many live there. */
+  count: number
   size: HomeSize
   /** What they need today, and at the end of the days looked ahead. */
   need: HomeNeed

@@ -12,7 +12,7 @@ import {
   type NextMeal,
 } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
-import { inCold, type AnimalState, type CultureState, type Subject } from '../subjects'
+import { hereOf, inCold, oneOf, type AnimalState, type CultureState, type Subject } from '../subjects'
 import {
   MeanNeed,
   addScenarioNeed,
@@ -308,18 +308,23 @@ export function outlook(
   }
 
   const eaters = Object.values(house.animals).filter(a => a.status === 'alive')
-  const needs = eachGuarded(context, 'its food', eaters, subjectAs('animal'), animal => {
+  const needOf = (animal: AnimalState, times: number) => {
     const species = speciesOf(almanac, animal.speciesId)
-    return { species, need: animalNeed(animal, species, births.get(animal.id) ?? null, context) }
-  })
-  for (const { species, need } of needs) {
+    return { species, times, need: animalNeed(animal, species, births.get(animal.id) ?? null, context) }
+  }
+  const groups = Object.values(house.groups).filter(g => hereOf(g) > 0)
+  const needs = [
+    ...eachGuarded(context, 'its food', eaters, subjectAs('animal'), animal => needOf(animal, 1)),
+    ...eachGuarded(context, 'its food', groups, subjectAs('group'), group => needOf(oneOf(group), hereOf(group))),
+  ]
+  for (const { species, times, need } of needs) {
     for (const [prey, portions] of need) {
       let row = fromAnimals.get(prey)
       if (!row) fromAnimals.set(prey, (row = new Float64Array(days)))
       let total = 0
       for (let i = 0; i < portions.days.length; i++) {
-        row[portions.days[i]!]! += portions.counts[i]!
-        total += portions.counts[i]!
+        row[portions.days[i]!]! += portions.counts[i]! * times
+        total += portions.counts[i]! * times
       }
       addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
     }

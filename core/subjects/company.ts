@@ -2,6 +2,8 @@ import type { Almanac, Company } from '../almanac'
 import type { House } from '../log'
 import type { AnimalState } from './animal/state'
 import { inCold } from './animal/winter'
+import { hereOf } from './group/numbers'
+import { membersOf } from './members'
 import { isOneSpecies } from './oneSpecies'
 
 /** Why animals should not sit together. */
@@ -90,6 +92,16 @@ export function awakeByPlace({ animals }: Pick<House, 'animals'>): Map<string, A
     const list = byPlace.get(animal.placeId)
     if (list) list.push(animal)
     else byPlace.set(animal.placeId, [animal])
+  }
+  return byPlace
+}
+
+/** The same with those of groups, each as many times as it is there. */
+export function livingByPlace(house: House): Map<string, AnimalState[]> {
+  const byPlace = awakeByPlace(house)
+  for (const group of Object.values(house.groups)) {
+    if (!group.placeId || !hereOf(group)) continue
+    byPlace.set(group.placeId, [...(byPlace.get(group.placeId) ?? []), ...membersOf(group)])
   }
   return byPlace
 }

@@ -2,6 +2,7 @@ import { animal } from './animal'
 import { clutch } from './clutch'
 import { culture } from './culture'
 import { feeder } from './feeder'
+import { group } from './group'
 import { job } from './job'
 import { lamp } from './lamp'
 import { locus } from './locus'
@@ -21,6 +22,7 @@ export const subjects = [
   species,
   place,
   job,
+  group,
   animal,
   pairing,
   clutch,

@@ -1,6 +1,15 @@
 import type { z } from 'zod'
 import type { Override } from '#core/almanac'
-import { THE_HOUSE, animalAdded, tagOwner, registry, type AnimalCard, type Entry, type Place } from '#core/subjects'
+import {
+  THE_HOUSE,
+  animalAdded,
+  tagOwner,
+  registry,
+  type AnimalCard,
+  type Entry,
+  type House,
+  type Place,
+} from '#core/subjects'
 import { calendarOf, noonOf, dayFromIso } from '#core/units'
 import type { WroteEntries } from '#shared/contracts/changes'
 import type { AddedList, KeptSettings, NewAnimal, NewPlace, SetSettings, TagYoung } from '#shared/contracts/house'
@@ -69,11 +78,24 @@ export class HouseRequests {
 
   /** What was said of an animal when it was added. */
   private addedAs(id: string): AnimalCard {
-    const { tag, name, speciesId, bornDay, damId, sireId, clutchId, foundedBy, ...state } =
+    const { tag, name, speciesId, bornDay, damId, sireId, clutchId, groupId, foundedBy, ...state } =
       this.session.house.animals[id]!
     const founding = this.session.records.entries.get(`animal:${id}`)?.find(e => e.id === id)
     const placeId = (founding?.data.placeId ?? null) as string | null
-    return { id, tag, name, speciesId, sex: state.statedSex, bornDay, placeId, damId, sireId, clutchId, foundedBy }
+    const card = {
+      id,
+      tag,
+      name,
+      speciesId,
+      sex: state.statedSex,
+      bornDay,
+      placeId,
+      damId,
+      sireId,
+      clutchId,
+      foundedBy,
+    }
+    return groupId ? { ...card, groupId } : card
   }
 
   /** Adds a list of animals with their parents, all or none. @throws ProblemError 422 naming rows */
@@ -86,42 +108,65 @@ export class HouseRequests {
     })
   }
 
-  /** Makes young of a group animals of their own: one entry on the clutch, and one for each, together. */
+  /** Makes young of a clutch animals of their own: one entry on the clutch, and one for each, together. */
   tagYoung(clutchId: string, wish: z.output<typeof TagYoung>): Promise<AnimalCard[]> {
-    return this.writer.inTurn(async () => {
-      const { house } = this.session
-      const known = wish.id ? Object.values(house.animals).filter(a => a.foundedBy === wish.id) : []
-      if (known.length) return known.map(a => this.addedAs(a.id))
+    return this.tag('tagged', { type: 'clutch', id: clutchId }, { ...wish, sex: undefined }, house => {
       const clutch = house.clutches[clutchId]
       if (!clutch) throw new ProblemError(404, 'There is no such clutch')
-      const taggedBy = wish.id ?? newId()
-      const pairing = house.pairings[clutch.pairingId]
+      const pairing = clutch.pairingId ? house.pairings[clutch.pairingId] : undefined
       const opened = clutch.kind === 'spawn' ? clutch.metamorphosed : clutch.hatched
+      return {
+        speciesId: clutch.speciesId,
+        bornDay: opened[0]?.day ?? clutch.startDay,
+        placeId: clutch.placeId,
+        damId: pairing?.damId ?? null,
+        sireId: pairing?.sireId ?? null,
+        clutchId,
+      }
+    })
+  }
+
+  /** Makes some of a group animals of their own. */
+  tagOfGroup(groupId: string, wish: z.output<typeof TagYoung>): Promise<AnimalCard[]> {
+    return this.tag('groupTagged', { type: 'group', id: groupId }, wish, house => {
+      const group = house.groups[groupId]
+      if (!group) throw new ProblemError(404, 'There is no such group')
+      const { speciesId, bornDay, placeId } = group
+      return { speciesId, bornDay, placeId, damId: null, sireId: null, clutchId: null, groupId }
+    })
+  }
+
+  /** One entry on what they come out of, and one for each, together. */
+  private tag(
+    kind: string,
+    from: Fact['subject'],
+    { id, count, prefix, placeId, sex }: z.output<typeof TagYoung>,
+    cardFrom: (
+      house: House,
+    ) => Pick<AnimalCard, 'speciesId' | 'bornDay' | 'placeId' | 'damId' | 'sireId' | 'clutchId' | 'groupId'>,
+  ): Promise<AnimalCard[]> {
+    return this.writer.inTurn(async () => {
+      const { house } = this.session
+      const known = id ? Object.values(house.animals).filter(a => a.foundedBy === id) : []
+      if (known.length) return known.map(a => this.addedAs(a.id))
+      const card = cardFrom(house)
+      const taggedBy = id ?? newId()
       const cards: AnimalCard[] = []
-      for (let n = 1; cards.length < wish.count; n++) {
-        const tag = `${wish.prefix}-${String(n).padStart(2, '0')}`
+      for (let n = 1; cards.length < count; n++) {
+        const tag = `${prefix}-${String(n).padStart(2, '0')}`
         if (tagOwner(registry, house, tag)) continue
         cards.push({
           id: newId(),
           tag,
           name: null,
-          speciesId: clutch.speciesId,
-          sex: 'unknown',
-          bornDay: opened[0]?.day ?? clutch.startDay,
-          placeId: wish.placeId ?? clutch.placeId,
-          damId: pairing?.damId ?? null,
-          sireId: pairing?.sireId ?? null,
-          clutchId,
+          ...card,
+          sex: sex ?? 'unknown',
+          placeId: placeId ?? card.placeId,
           foundedBy: taggedBy,
         })
       }
-      const tagged: Fact = {
-        id: taggedBy,
-        subject: { type: 'clutch', id: clutchId },
-        kind: 'tagged',
-        data: { count: wish.count },
-      }
-      const added = cards.map(card => animalAdded(card, { at: '', day: 0, source: 'keeper' }))
+      const tagged: Fact = { id: taggedBy, subject: from, kind, data: { count, ...(sex && { sex }) } }
+      const added = cards.map(one => animalAdded(one, { at: '', day: 0, source: 'keeper' }))
       await this.write(
         [tagged, ...added.map(({ id, subject, kind, data }) => ({ id, subject, kind, data }))],
         'No tags were given',

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Token } from './since'
 import { lineOfText } from '#core/reference'
-import { AnimalData, Entry, PlaceData, type DatedEntry, type House } from '#core/subjects'
+import { AnimalData, Entry, PlaceData, SEXES, type DatedEntry, type House } from '#core/subjects'
 import type { Override } from '#core/almanac'
 import { HouseSettings, type Alarm, type FeederPlan, type Season } from '#core/season'
 
@@ -57,6 +57,8 @@ export const TagYoung = z.strictObject({
   count: z.number({ error: 'How many must be a number' }).int().min(1, 'At least one').max(300, 'At most 300 at once'),
   prefix: lineOfText(16, 'A prefix is needed'),
   placeId: z.string().nullable().default(null),
+  /** Of a group without tags: which sex they are. */
+  sex: z.enum(SEXES).optional(),
 })
 export type TagYoung = z.input<typeof TagYoung>
 

@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core'
+import { chromium } from '../../scripts/steps.mjs'
 
 const FLAGS = [
   '--no-sandbox',
@@ -17,7 +18,7 @@ const FLAGS = [
 export async function launch(more: string[] = []): Promise<{ browser: Browser; close: () => Promise<void> }> {
   const profile = mkdtempSync(join(tmpdir(), 'mantel-profile-'))
   const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromium() ?? undefined,
     headless: true,
     args: [...FLAGS, ...more],
     userDataDir: profile,

@@ -175,8 +175,11 @@ describe('a line of the log', () => {
     await visit.go('/places')
     await visit.page.type('input[placeholder^="T-14"]', 'Pond tank water 18.5 C')
     await visit.press('Write')
+    // the same words stand before it as what was understood
+    await expect
+      .poll(async () => (await placeNamed('Pond tank')).measured)
+      .toMatchObject([{ zone: 'water', value: 18.5 }])
     await visit.untilText('body', 'Pond tank water read at 18.5 °C')
-    expect((await placeNamed('Pond tank')).measured).toMatchObject([{ zone: 'water', value: 18.5 }])
   })
 })
 

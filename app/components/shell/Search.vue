@@ -53,6 +53,16 @@ const groups = computed(() => {
     { id: 'species', label: 'Almanac', items: species },
   ]
 })
+
+/** A tag typed whole, or scanned, opens what bears it: the list may still show what was found before. */
+function openTyped(event: KeyboardEvent) {
+  const typed = (event.target as HTMLInputElement).value?.trim().toLowerCase()
+  const hit = typed && groups.value.flatMap(g => g.items).find(item => item.label.toLowerCase() === typed)
+  if (!hit) return
+  event.preventDefault()
+  event.stopPropagation()
+  hit.onSelect()
+}
 </script>
 
 <!-- prettier-ignore -->
@@ -61,10 +71,12 @@ const groups = computed(() => {
     v-model:open="shell.search.value" title="Search" description="Tags, species and screens" :ui="{ content: 'p-0' }"
   >
     <template #content>
-      <UCommandPalette
-        :groups="groups" placeholder="A tag, a species, a screen" class="h-96" :fuse="{ resultLimit: 30 }" close
-        @update:open="shell.search.value = $event"
-      />
+      <div class="h-96" @keydown.enter.capture="openTyped">
+        <UCommandPalette
+          :groups="groups" placeholder="A tag, a species, a screen" class="h-full" :fuse="{ resultLimit: 30 }" close
+          @update:open="shell.search.value = $event"
+        />
+      </div>
     </template>
   </UModal>
 </template>

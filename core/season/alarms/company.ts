@@ -1,6 +1,6 @@
 import { speciesOf } from '../../almanac'
 import { factInput, type Input } from '../../judgement'
-import { awakeByPlace, companyProblems, tellCompany, type CompanyProblem } from '../../subjects'
+import { livingByPlace, companyProblems, tellCompany, type CompanyProblem } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Alarm } from '../contracts'
 
@@ -11,6 +11,7 @@ interface Crowded {
   placeId: string
   name: string
   tags: string[]
+  count: number
   problem: CompanyProblem
 }
 
@@ -36,19 +37,25 @@ const ADVICE =
   'Give each a tub of its own, or part them today; look for bites, and at who eats. Put together on purpose, answer it.'
 
 /** Another number of animals is another matter: what was answered before does not cover it. */
-const idOf = ({ placeId, problem, tags }: Crowded): string => `company:${placeId}:${problem.why}:${tags.length}`
+const idOf = ({ placeId, problem, count }: Crowded): string => `company:${placeId}:${problem.why}:${count}`
 
 /** Who sits with whom against what their species bear. */
 export function companyAlarms(context: SeasonContext): Alarm[] {
   const { house, almanac } = context
   const crowded: Crowded[] = []
-  for (const [placeId, animals] of awakeByPlace(house)) {
+  for (const [placeId, animals] of livingByPlace(house)) {
     const place = house.places[placeId]
     // a rack or a room holds many, each behind its own glass
     if (place?.kind !== 'tub') continue
     const [problem] = companyProblems(house, almanac, animals)
     if (!problem) continue
-    const one = { placeId, name: place.name, tags: animals.map(a => a.tag).sort(), problem }
+    const one = {
+      placeId,
+      name: place.name,
+      tags: [...new Set(animals.map(a => a.tag))].sort(),
+      count: animals.length,
+      problem,
+    }
     if (!place.answered?.[idOf(one)]) crowded.push(one)
   }
   const kinds = [...new Set(crowded.map(c => c.problem.why))]

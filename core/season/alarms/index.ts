@@ -11,6 +11,7 @@ import { coldPlaceAlarms } from './coldPlace'
 import { companyAlarms } from './company'
 import { cultureAlarm } from './culture'
 import { eggPlaceAlarms } from './eggPlace'
+import { groupLossAlarm, missingAlarm } from './group'
 import { incubationHeatAlarm } from './incubationHeat'
 import { lampAlarm } from './lamp'
 import { overdueAlarm } from './overdue'
@@ -63,6 +64,10 @@ export function alarmsOf(context: TaskContext): Alarm[] {
         ],
       ),
   )
+  of(Object.values(house.groups), subjectAs('group'), group => [
+    missingAlarm(group, context),
+    groupLossAlarm(group, context),
+  ])
   of(
     lanes,
     l => l.subject,

@@ -28,7 +28,7 @@ function familyAt(house: House, locus: LocusState): Family {
     const own = Object.values(house.animals).filter(a => isOneSpecies(house, a.speciesId, locus.speciesId))
     const counted = Object.values(house.clutches).flatMap((c): CountedYoung[] => {
       const count = c.looksCounted.find(l => l.locusId === locus.id)
-      const pairing = house.pairings[c.pairingId]
+      const pairing = c.pairingId ? house.pairings[c.pairingId] : undefined
       return count && pairing
         ? [
             {

@@ -11,7 +11,7 @@ import { remembering } from '../remember'
 const clutchesByDam = derived((house: Pick<House, 'clutches' | 'pairings'>) => {
   const by = new Map<string, ClutchState[]>()
   for (const c of Object.values(house.clutches)) {
-    const dam = house.pairings[c.pairingId]?.damId
+    const dam = c.pairingId ? house.pairings[c.pairingId]?.damId : undefined
     if (dam) by.set(dam, [...(by.get(dam) ?? []), c])
   }
   return by

@@ -15,7 +15,16 @@ import {
 } from '../../homes'
 import { computedInput, entryInput, factInput, settingInput, type Reason } from '../../judgement'
 import { expectedCount, type MouthSource } from '../../nursery'
-import { inCold, isQuarantine, type AnimalState, type HomeSize, type House, type Place } from '../../subjects'
+import {
+  hereOf,
+  inCold,
+  isQuarantine,
+  membersOf,
+  type AnimalState,
+  type HomeSize,
+  type House,
+  type Place,
+} from '../../subjects'
 import { derived } from '../../derived'
 import type { SeasonContext } from '../context'
 import type { HomeView, HomesOutlook, WinterOutlook, YoungHomes } from '../contracts'
@@ -25,13 +34,17 @@ import { remembering } from '../remember'
 /** Free homes told of each that is too small. */
 const FITS_TOLD = 12
 
-/** Who lives in each tub, and who will be back from the cold. */
+/** Who lives in each tub, and who will be back from the cold; of a group each one. */
 const atHome = derived((house: House): ReadonlyMap<string, readonly AnimalState[]> => {
   const homes = new Map<string, AnimalState[]>()
   for (const animal of Object.values(house.animals)) {
     const home = inCold(animal) ? animal.homeId : animal.placeId
     if (animal.status !== 'alive' || !home || house.places[home]?.kind !== 'tub') continue
     homes.set(home, [...(homes.get(home) ?? []), animal])
+  }
+  for (const group of Object.values(house.groups)) {
+    if (!group.placeId || !hereOf(group) || house.places[group.placeId]?.kind !== 'tub') continue
+    homes.set(group.placeId, [...(homes.get(group.placeId) ?? []), ...membersOf(group)])
   }
   return homes
 })
@@ -191,7 +204,8 @@ function outgrownHomes(winter: WinterOutlook, context: SeasonContext): { outgrow
       const { furtherShare } = species.home!
       return {
         placeId: place.id,
-        animalIds: animals.map(a => a.id),
+        animalIds: [...new Set(animals.map(a => a.id))],
+        count: animals.length,
         size,
         ...when,
         later,
@@ -201,7 +215,8 @@ function outgrownHomes(winter: WinterOutlook, context: SeasonContext): { outgrow
           {
             rule: 'Floor by the square of its length, height by its length, length by the cube root of its weight; it grows as its species, at its own pace, and not in the cold',
             inputs: [
-              ...all.flatMap(inputsOf),
+              // of a group one is told for all
+              ...all.filter(({ animal }, i) => all[i - 1]?.animal.id !== animal.id).flatMap(inputsOf),
               ...(all.length > 1 && furtherShare
                 ? [factInput('Each further one', `species.${species.id}.home.furtherShare.value`, furtherShare)]
                 : []),

@@ -7,6 +7,7 @@ import { cultureTasks } from './culture'
 import { deliveryTasks } from './delivery'
 import { feedTasks } from './feeding'
 import { findingTasks } from './findings'
+import { groupTasks } from './groups'
 import { healthTasks } from './health'
 import { lampTasks } from './lamp'
 import { quarantineTasks } from './quarantine'
@@ -30,6 +31,7 @@ const makers: TaskMaker[] = [
   gravidTasks,
   eggTasks,
   nurseryTasks,
+  groupTasks,
   cultureTasks,
   deliveryTasks,
   lampTasks,

@@ -28,6 +28,8 @@ export const AnimalData = z.strictObject({
   sireId: reference('animal').nullable().default(null),
   /** The clutch it came out of. */
   clutchId: z.string().max(80).nullable().default(null),
+  /** The group without tags that it was tagged out of. */
+  groupId: z.string().max(80).nullable().optional(),
   /** The entry by which it was tagged out of a group; with that one it leaves. */
   taggedBy: reference('entry').nullable().default(null),
 })

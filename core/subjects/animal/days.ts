@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
-import { awakeByPlace, companyProblems, tellCompany } from '../company'
+import { livingByPlace, companyProblems, tellCompany } from '../company'
 import { isQuarantine } from '../ways'
 import { questionWeight } from './plausibleWeight'
 import { quarantineOf, staysInQuarantine } from './quarantine'
@@ -101,7 +101,7 @@ export const dayKinds = [
       const stays = quarantine && staysInQuarantine(quarantine, entry.day)
       if (stays) return { path: 'data.sure', message: `${state.tag} ${stays}. Move it out of quarantine all the same?` }
       if (sure || entry.source !== 'keeper' || house.places[placeId]?.kind !== 'tub') return null
-      const there = (awakeByPlace(house).get(placeId) ?? []).filter(a => a.id !== state.id)
+      const there = (livingByPlace(house).get(placeId) ?? []).filter(a => a.id !== state.id)
       const [problem] = there.length ? companyProblems(house, almanac, [...there, { ...state, placeId }]) : []
       return problem
         ? {

@@ -1,4 +1,5 @@
 import { LogbookError, defineSubject, subjectKey, type Base } from '../../log'
+import { animalAsAdded } from './asAdded'
 import { cardKinds, cardOf, type AnimalData } from './card'
 import { dayKinds } from './days'
 import { geneKinds } from './genes'
@@ -7,45 +8,13 @@ import { animalLines, weightLines } from './lines'
 import { lineageKinds } from './lineage'
 import { provenByYoung } from './provenByYoung'
 import { sexingKinds } from './sexing'
-import type { AnimalCard, AnimalState } from './state'
 import { winterAnimalKinds } from './winter'
 
-/** One tagged out of a group is there as long as that tagging stands. */
-function isTaggedStill({ clutchId, taggedBy }: AnimalData, { records }: Base): boolean {
+/** One tagged out of a clutch or a group is there as long as that tagging stands. */
+function isTaggedStill({ clutchId, groupId, taggedBy }: AnimalData, { records }: Base): boolean {
   if (!taggedBy) return true
-  const ofClutch = records.entries.get(subjectKey({ type: 'clutch', id: clutchId ?? '' }))
-  return ofClutch?.some(e => e.id === taggedBy) ?? false
-}
-
-/** An animal before anything is written of it but its card. */
-export function animalAsAdded(card: AnimalCard): AnimalState {
-  return {
-    ...card,
-    status: 'alive',
-    statusDay: null,
-    weights: [],
-    meals: [],
-    lastTaken: null,
-    refusals: 0,
-    lastShed: null,
-    lastCheck: null,
-    cooled: null,
-    warmed: null,
-    homeId: card.placeId,
-    winters: [],
-    unwell: null,
-    lastWater: null,
-    lengths: [],
-    statedSex: card.sex,
-    sexEvidence: [],
-    sexSettled: null,
-    sires: card.sireId ? [{ id: card.sireId, chance: 1 }] : [],
-    origin: card.damId || card.sireId ? 'bred' : 'unknown',
-    clonal: false,
-    parentsStated: null,
-    genes: {},
-    looks: {},
-  }
+  const from = groupId ? ({ type: 'group', id: groupId } as const) : ({ type: 'clutch', id: clutchId ?? '' } as const)
+  return records.entries.get(subjectKey(from))?.some(e => e.id === taggedBy) ?? false
 }
 
 const GONE = { sold: 'was sold before this', dead: 'died before this', elsewhere: 'is not kept here' }

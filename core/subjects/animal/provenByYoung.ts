@@ -27,7 +27,8 @@ export function provenByYoung(house: House, _: Records, memory: FoldMemory): voi
     else proofs.set(id, [{ proof, says, ...at }])
   }
   for (const clutch of Object.values(house.clutches)) {
-    const pairing = house.pairings[clutch.pairingId]!
+    const pairing = clutch.pairingId ? house.pairings[clutch.pairingId]! : null
+    if (!pairing) continue
     const laid = { day: clutch.startDay, entryId: clutch.id }
     add(pairing.damId, clutch.kind === 'litter' ? 'birth' : 'eggs', 'female', laid)
     const alive = clutch.hatched[0]

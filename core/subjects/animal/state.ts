@@ -1,8 +1,9 @@
 import type { SexSign } from '../../almanac'
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
+import type { Sex } from '../sexes'
 
-export type Sex = 'male' | 'female' | 'unknown'
+export type { Sex }
 
 /** What stands on an animal's card and does not change by events. */
 export interface AnimalCard {
@@ -16,6 +17,8 @@ export interface AnimalCard {
   damId: string | null
   sireId: string | null
   clutchId: string | null
+  /** The group without tags that it was tagged out of. */
+  groupId?: string | null
   /** The entry that brought it into being (tagging of a hatchling); voiding that entry takes the card away. */
   foundedBy: string | null
 }

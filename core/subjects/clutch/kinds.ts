@@ -25,12 +25,19 @@ export function tadpolesLeft(c: ClutchState): number {
   return c.kind === 'spawn' ? Math.max(0, sum(c.hatched) - sum(c.metamorphosed) - c.youngLost) : 0
 }
 
-/** Young on land that are alive, here, and not yet tagged as animals of their own. */
-export function youngInGroup(c: ClutchState): number {
+/** Young of a clutch that were put with a group without tags, by an instant or in all. */
+const grouped = ({ grouped }: ClutchState, at: string | null): number =>
+  sum(at === null ? grouped : grouped.filter(g => g.at <= at))
+
+/**
+ * Young on land that are alive, here, and not yet tagged as animals of their own.
+ * @param at the instant by which they were put with a group, for what was written then
+ */
+export function youngInGroup(c: ClutchState, at: string | null = null): number {
   const out = c.kind === 'spawn' ? sum(c.metamorphosed) : sum(c.hatched)
   const lostOnLand =
     c.kind === 'spawn' ? Math.max(0, c.youngLost - Math.max(0, sum(c.hatched) - sum(c.metamorphosed))) : c.youngLost
-  return Math.max(0, out - lostOnLand - c.tagged - c.sold)
+  return Math.max(0, out - lostOnLand - c.tagged - c.sold - grouped(c, at))
 }
 
 export const clutchKinds = [
@@ -127,7 +134,7 @@ export const clutchKinds = [
         day: entry.day,
         at: entry.at,
         prey,
-        count: each * (youngInGroup(state) || tadpolesLeft(state)),
+        count: each * (youngInGroup(state, entry.at) || tadpolesLeft(state)),
       })
     },
     check: (state, { prey, each, sure }, entry) =>

@@ -4,7 +4,9 @@ import type { Observed } from '../../log'
 export interface ClutchState {
   id: string
   tag: string
-  pairingId: string
+  /** The pair it is of; null for one of a group without tags. */
+  pairingId: string | null
+  groupId: string | null
   speciesId: string
   /** 1 for the first clutch of the pairing. */
   number: number
@@ -22,6 +24,8 @@ export interface ClutchState {
   youngLost: number
   tagged: number
   sold: number
+  /** Young that were put with a group without tags. */
+  grouped: readonly { at: string; count: number }[]
   firstFed: Observed | null
   lastFed: (Observed & { prey: string; each: number }) | null
   /** What the group was offered in all, by meal. */

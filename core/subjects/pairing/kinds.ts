@@ -4,16 +4,10 @@ import type { BreedingEvent } from '../../almanac'
 import { defineKind, seen, type CheckContext, type Problem } from '../../log'
 import { isOneSpecies } from '../oneSpecies'
 import { tag } from '../fields'
+import { BirthData, LayingData, birthFields, layingFields, tellBirth, tellLaying } from '../laying'
 import type { PairingState } from './state'
 
 const none = z.strictObject({})
-const eggs = (what: string) =>
-  z
-    .number({ error: `${what} must be a number` })
-    .int(`${what} must be a whole number`)
-    .min(0, `${what} cannot be negative`)
-    .max(10_000, `${what}: over 10,000 is not believable`)
-
 function femaleAlive(pairing: PairingState, day: number, { house }: CheckContext): Problem | null {
   const dam = house.animals[pairing.damId]
   if (!dam) return { path: 'subject.id', message: 'The dam of this pairing is not in the house' }
@@ -175,57 +169,28 @@ export const pairingKinds = [
     subject: 'pairing',
     verb: 'Record laying',
     founds: 'clutch',
-    data: z
-      .strictObject({
-        tag,
-        eggs: eggs('Eggs'),
-        slugs: eggs('Slugs').default(0),
-        tempC: z
-          .number()
-          .min(10, 'Incubation under 10 °C is not believable')
-          .max(45, 'Incubation over 45 °C kills: check the unit')
-          .nullable()
-          .default(null),
-        placeId: reference('place').nullable().default(null),
-      })
-      .refine(d => d.eggs > 0, { path: ['eggs'], message: 'A laying has at least one egg' })
-      .refine(d => d.slugs <= d.eggs, { path: ['slugs'], message: 'More slugs than eggs' }),
+    data: LayingData,
     apply(state, _, entry) {
       observe(state, 'laid', entry)
       state.clutchIds.push(entry.id)
     },
     check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
-    fields: {
-      slugs: { label: 'Of these, slugs', as: 'count' },
-      tempC: { label: 'Incubated at', as: 'temperature' },
-    },
-    wording: d => `Laid ${d.eggs}${d.slugs ? `, ${d.slugs} of them slugs` : ''}`,
+    fields: layingFields,
+    wording: tellLaying,
   }),
   defineKind({
     kind: 'born',
     subject: 'pairing',
     verb: 'Record birth',
     founds: 'clutch',
-    data: z
-      .strictObject({
-        tag,
-        live: eggs('Live young'),
-        still: eggs('Stillborn').default(0),
-        slugs: eggs('Slugs').default(0),
-        placeId: reference('place').nullable().default(null),
-      })
-      .refine(d => d.live + d.still + d.slugs > 0, {
-        path: ['live'],
-        message: 'A birth has at least one young or slug',
-      }),
+    data: BirthData,
     apply(state, _, entry) {
       observe(state, 'born', entry)
       state.clutchIds.push(entry.id)
     },
     check: (state, _, entry, context) => femaleAlive(state, entry.day, context),
-    fields: { still: { label: 'Stillborn', as: 'count' }, slugs: { label: 'Slugs', as: 'count' } },
-    wording: d =>
-      `Gave birth to ${d.live} live${d.still ? `, ${d.still} still` : ''}${d.slugs ? `, ${d.slugs} slugs` : ''}`,
+    fields: birthFields,
+    wording: tellBirth,
   }),
   defineKind({
     kind: 'pairingEnded',

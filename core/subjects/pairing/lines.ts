@@ -29,11 +29,12 @@ function sign(r: Reading, kind: string, data: Record<string, unknown>, says: str
 }
 
 function laid(r: Reading, eggs: number, slugs: number): Read {
-  const subject = breeding(r)
+  const ofGroup = r.known.subject.type === 'group'
+  const subject = ofGroup ? r.known.subject : breeding(r)
   if (typeof subject === 'string') return subject
   return say(
     r,
-    'laid',
+    ofGroup ? 'groupLaid' : 'laid',
     { tag: r.nextTag, eggs, ...(slugs && { slugs }) },
     ` laid ${eggs}${slugs ? `, ${slugs} of them slugs` : ''}, to be clutch ${r.nextTag}`,
     subject,

@@ -29,6 +29,7 @@ function mealsOf(entries: readonly DatedEntry[], memory: FoldMemory): readonly O
 function* allOffered(house: House, records: Records, memory: FoldMemory): Generator<readonly Offered[]> {
   for (const [key, entries] of records.entries) if (key.startsWith('animal:')) yield mealsOf(entries, memory)
   for (const clutch of Object.values(house.clutches)) yield clutch.meals
+  for (const group of Object.values(house.groups)) yield group.meals
 }
 
 /** Takes what was offered since the last count off each stock. */

@@ -1,0 +1,93 @@
+import { speciesOf } from '../../almanac'
+import { nextMeal } from '../../feeding'
+import { computedInput, entryInput, factInput } from '../../judgement'
+import { hereOf, inAll, oneOf, tellNumbers, type GroupState } from '../../subjects'
+import { formatDistance } from '../../units'
+import type { SeasonContext } from '../context'
+import type { Task } from '../contracts'
+import { subjectAs } from '../guard'
+import { tellPortion } from './feeding'
+import { due, tasksOfEach, type TaskMaker } from './taskMaker'
+
+function feedTask(group: GroupState, { almanac, settings, today }: SeasonContext): Task[] {
+  const meal = nextMeal(almanac, settings, speciesOf(almanac, group.speciesId), oneOf(group), today)
+  if (!meal || !due(meal.value.due, today)) return []
+  const here = hereOf(group)
+  const portions = meal.value.portions.map(p => ({ prey: p.prey, count: p.count * here }))
+  const [main, ...others] = portions
+  return [
+    {
+      id: `feed:${group.id}`,
+      kind: 'feed',
+      subject: { type: 'group', id: group.id },
+      tag: group.tag,
+      placeId: group.placeId,
+      due: meal.value.due,
+      what: `Feed all ${here} ${portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
+      detail: group.meals.length ? undefined : 'no meal written yet',
+      actions: [
+        {
+          label: 'Fed',
+          kind: 'groupOffered',
+          data: { ...main! },
+          also: others.map(p => ({ ...p })),
+          tone: 'main',
+        },
+        { label: 'Lost some', kind: 'groupLost', data: {}, ask: { field: 'count', label: 'Lost', likely: 1 } },
+      ],
+      caution: 'Spread it, so that the small ones get theirs; take out what is left, insects nibble sleepers.',
+      reasons: [
+        {
+          rule: 'A group eats as one of it does, times those that are there',
+          inputs: [computedInput('Mouths', tellNumbers(group))],
+          change: 'A count, or somebody who joins or leaves',
+        },
+        ...meal.reasons,
+      ],
+    },
+  ]
+}
+
+function countTask(group: GroupState, { almanac, today }: SeasonContext): Task[] {
+  const every = almanac.common.groupCountedEvery!
+  const last = group.lastCounted
+  const dueDay = last ? last.day + every.value : today
+  if (!due(dueDay, today)) return []
+  return [
+    {
+      id: `count:${group.id}`,
+      kind: 'count',
+      subject: { type: 'group', id: group.id },
+      tag: group.tag,
+      placeId: group.placeId,
+      due: dueDay,
+      what: `Count them: ${inAll(group.numbers)} are known`,
+      detail: last ? `counted ${formatDistance(last.day, today)}` : 'not counted yet',
+      actions: [
+        {
+          label: 'Counted',
+          kind: 'groupCounted',
+          data: {},
+          ask: { field: 'count', label: 'How many are there', likely: hereOf(group) },
+          tone: 'main',
+        },
+      ],
+      reasons: [
+        {
+          rule: 'Who has no tag is missed only by counting',
+          inputs: [
+            factInput('Counted every', 'common.groupCountedEvery.value', every),
+            ...(last ? [entryInput('Last count', formatDistance(last.day, today), last)] : []),
+          ],
+          change: 'A count',
+        },
+      ],
+    },
+  ]
+}
+
+/** Groups without tags: fed together, and counted. */
+export const groupTasks: TaskMaker = context =>
+  tasksOfEach(context, Object.values(context.house.groups), subjectAs('group'), group =>
+    hereOf(group) ? [...feedTask(group, context), ...countTask(group, context)] : [],
+  )

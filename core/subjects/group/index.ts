@@ -1,0 +1,39 @@
+import { LogbookError, defineSubject } from '../../log'
+import { dayFromIso } from '../../units'
+import { groupKinds, type GroupData } from './kinds'
+import { groupLines } from './lines'
+
+export const group = defineSubject({
+  type: 'group',
+  collection: 'groups',
+  noun: { one: 'group', many: 'groups' },
+  kinds: groupKinds,
+  standsOn: ({ data }, { modeOf }) => [modeOf((data as GroupData).speciesId)],
+  found: (entry, { modeOf }) => {
+    const { born, male, female, unknown, ...rest } = entry.data as GroupData
+    // it can be neither fed nor forecast: a newer program wrote it, or it was damaged
+    if (modeOf(rest.speciesId) === null)
+      throw new LogbookError(
+        `${rest.tag} is of a species that this almanac does not have (“${rest.speciesId}”), and is left out`,
+      )
+    return {
+      id: entry.id,
+      ...rest,
+      placedDay: rest.placeId ? entry.day : null,
+      bornDay: born === null ? null : dayFromIso(born),
+      numbers: { male, female, unknown },
+      missing: null,
+      lastCounted: null,
+      lastFed: null,
+      meals: [],
+      weighings: [],
+      lost: [],
+      joined: [],
+      clutchIds: [],
+    }
+  },
+  tagOf: state => state.tag,
+  inLogLine: true,
+  lines: groupLines,
+  noteKind: 'groupNoted',
+})

@@ -1,0 +1,3 @@
+export type Sex = 'male' | 'female' | 'unknown'
+
+export const SEXES = ['male', 'female', 'unknown'] as const satisfies readonly Sex[]

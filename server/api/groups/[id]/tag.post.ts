@@ -1,0 +1,8 @@
+import { getRouterParam } from 'h3'
+import { TagYoung } from '#shared/contracts/house'
+import { answerBody } from '../../../utils/handler'
+import { theHouse } from '../../../house/theHouse'
+
+export default answerBody(TagYoung, async (wish, event) =>
+  (await theHouse()).requests.tagOfGroup(getRouterParam(event, 'id')!, wish),
+)
