@@ -1,6 +1,7 @@
 /** Debian's headless Chromium: its path, or null where none is installed. */
-export function chromium(): string | null
 import type { ChildProcess, SpawnSyncOptions } from 'node:child_process'
+
+export function chromium(): string | null
 
 export const root: string
 export function run(command: string, args: string[], options?: SpawnSyncOptions): void

@@ -8,6 +8,7 @@ const { takeBack, busy } = useRecord()
 const page = computed(() => {
   const { subject } = props.alarm
   if (subject?.type === 'animal') return { to: `/animals/${subject.id}`, name: house.house.animals[subject.id]?.tag }
+  if (subject?.type === 'group') return { to: `/groups/${subject.id}`, name: house.house.groups[subject.id]?.tag }
   if (subject?.type === 'place') return { to: `/places/${subject.id}`, name: house.house.places[subject.id]?.name }
   return null
 })

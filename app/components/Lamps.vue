@@ -12,7 +12,7 @@ const lamps = computed(() =>
     .map(l => ({ ...l, due: l.fittedDay + l.lifeDays }))
     .sort((a, b) => a.due - b.due),
 )
-const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })))
+const places = usePlaceItems()
 
 async function fit(): Promise<void> {
   const highest = Math.max(0, ...lamps.value.map(l => Number(/(\d+)$/.exec(l.tag)?.[1] ?? 0)))

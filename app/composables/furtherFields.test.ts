@@ -17,6 +17,7 @@ describe('further fields of an entry', () => {
       born: birth,
       groupBore: birth,
       groupLost: { count: 1 },
+      groupWeighed: { count: 1, massG: 2 },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
       'born',
@@ -25,6 +26,7 @@ describe('further fields of an entry', () => {
       'groupBore',
       'groupLaid',
       'groupLost',
+      'groupWeighed',
       'laid',
     ])
     for (const kind of withFields)

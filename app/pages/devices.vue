@@ -29,11 +29,7 @@ const look = () => load().catch(() => undefined)
 onMounted(look)
 useIntervalFn(look, 30_000)
 
-const places = computed(() =>
-  Object.keys(house.house.places)
-    .map(id => ({ value: id, label: house.placeName(id) }))
-    .sort((a, b) => (a.label < b.label ? -1 : 1)),
-)
+const places = usePlaceItems()
 const SILENT_HOURS = computed(() => house.almanac.common.coldSilent!.value)
 const FAULT_WORDS: Record<Fault, string> = {
   compressor: 'Compressor fails',

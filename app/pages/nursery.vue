@@ -12,6 +12,7 @@ const lanes = computed(() =>
     return c && youngInGroup(c) + tadpolesLeft(c) > 0
   }),
 )
+const youngOf = (lane: Lane) => youngInGroup(house.house.clutches[lane.subject.id]!)
 function line(lane: Lane): string {
   const c = house.house.clutches[lane.subject.id]!
   const parts = [
@@ -20,6 +21,7 @@ function line(lane: Lane): string {
     [c.youngLost, 'lost'],
     [c.tagged, 'tagged'],
     [c.sold, 'sold'],
+    [c.grouped.reduce((n, g) => n + g.count, 0), 'with a group'],
   ] as const
   return `${parts
     .filter(([n]) => n > 0)
@@ -67,13 +69,12 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
     <ClutchList :lanes="lanes">
       <template #line="{ lane }">{{ line(lane) }}</template>
       <template #after="{ lane }">
-        <AnimalsTagYoung
-          v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0"
-          :key="youngInGroup(house.house.clutches[lane.subject.id]!)" class="mt-3"
-          :clutch="house.house.clutches[lane.subject.id]!" :young="youngInGroup(house.house.clutches[lane.subject.id]!)"
-        />
+        <div v-if="youngOf(lane) > 0" :key="youngOf(lane)" class="mt-3 flex flex-wrap gap-2">
+          <AnimalsTagYoung :of="{ type: 'clutch', id: lane.subject.id }" :tag="lane.title" :most="youngOf(lane)" />
+          <GroupsJoinForm :clutch="house.house.clutches[lane.subject.id]!" :young="youngOf(lane)" />
+        </div>
         <GenesCountLooks
-          v-if="youngInGroup(house.house.clutches[lane.subject.id]!) > 0" class="mt-2"
+          v-if="youngOf(lane) > 0" class="mt-2"
           :clutch="house.house.clutches[lane.subject.id]!"
         />
       </template>

@@ -21,7 +21,7 @@ export default defineNuxtPlugin(() => {
       for (const part of PARTS) await part()
       await useLog().load()
       for (const { to } of SCREENS) await preloadRouteComponents(to)
-      for (const to of ['/animals/x', '/pedigree/x', '/begin']) await preloadRouteComponents(to)
+      for (const to of ['/animals/x', '/groups/x', '/pedigree/x', '/begin']) await preloadRouteComponents(to)
       document.documentElement.dataset.ahead = 'fetched'
     } catch (error) {
       // the house went away: what is missing is asked for when it is needed

@@ -5,6 +5,8 @@ import { awakeByPlace, hereOf, tadpolesLeft, youngInGroup, type House } from '..
 export interface Resident {
   tag: string
   speciesId: string
+  /** Of a group or a clutch: how many. */
+  count?: number
 }
 
 /** Who lives in each place, by its id; those in the cold are watched by their winter. */
@@ -15,14 +17,16 @@ export const residentsOf = derived((house: House): ReadonlyMap<string, readonly 
       animals.map(({ tag, speciesId }) => ({ tag, speciesId })),
     ]),
   )
-  const add = (placeId: string, { tag, speciesId }: Resident) =>
-    residents.set(placeId, [...(residents.get(placeId) ?? []), { tag, speciesId }])
-  for (const group of Object.values(house.groups)) if (group.placeId && hereOf(group)) add(group.placeId, group)
+  const add = (placeId: string, { tag, speciesId }: Resident, count: number) =>
+    residents.set(placeId, [...(residents.get(placeId) ?? []), { tag, speciesId, count }])
+  for (const group of Object.values(house.groups))
+    if (group.placeId && hereOf(group)) add(group.placeId, group, hereOf(group))
   for (const clutch of Object.values(house.clutches)) {
-    const lives = !clutch.ended && youngInGroup(clutch) + tadpolesLeft(clutch) > 0
+    const count = youngInGroup(clutch) + tadpolesLeft(clutch)
+    const lives = !clutch.ended && count > 0
     // young do not stay in an incubator: where they are is not written yet
     const isHome = clutch.placeId && house.places[clutch.placeId]?.kind !== 'incubator'
-    if (lives && isHome) add(clutch.placeId!, clutch)
+    if (lives && isHome) add(clutch.placeId!, clutch, count)
   }
   return residents
 })

@@ -136,9 +136,10 @@ function beginningOf(registry: Registry, house: House, text: string): { known: K
   const [first, ...words] = text.split(' ')
   const tag = first!.replace(/[:,]$/, '')
   const named = tagNamedIn(registry, house, tag)
-  if (named.found) return { known: named.found, said: words.join(' ') }
   const place = namedAtStart(registry, house, text)
   const [one, other] = place?.subjects ?? []
+  // Moss tank is not the group Moss
+  if (named.found && !(place && place.name.includes(' '))) return { known: named.found, said: words.join(' ') }
   if (!place || !one)
     return {
       ask: `No tag ${tag}. ${named.near ? `Did you mean ${named.near}?` : 'Begin with the tag of an animal, clutch or culture, or the name of a place.'}`,

@@ -284,6 +284,12 @@ describe('a line of the log about a group', () => {
     expect(read(line)).toMatchObject({ ok: false, ask: expect.stringMatching(/How many|how many/) })
   })
 
+  it('of a place whose name begins with the tag of a group is about the place', () => {
+    const b = tank().place('Moss tank')
+    const said = readLogLine('Moss tank 24 C', houseOf(b.records()), shippedAlmanac, 'g', 'C-9')
+    expect(said).toMatchObject({ ok: true, kind: 'placeRead', subject: { type: 'place', id: 'Moss tank' } })
+  })
+
   it('what is said of animals and clutches is read as before', () => {
     const b = tank().animal('K-1', 'california-kingsnake')
     const house = houseOf(b.records())

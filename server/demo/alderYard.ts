@@ -1,7 +1,7 @@
 import type { AnimalCard, DatedEntry, Place } from '#core/subjects'
 import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
-import { careOfPlaces, lamps, newcomer, sizesOfHomes } from './care'
+import { careOfPlaces, froglets, lamps, newcomer, sizesOfHomes } from './care'
 import { demoDevices, type DemoDevice } from './devices'
 import { DemoWriter } from './writer'
 
@@ -392,6 +392,7 @@ export function alderYard(today: number): DemoHouse {
   careOfPlaces(w)
   sizesOfHomes(w)
   newcomer(w)
+  froglets(w)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

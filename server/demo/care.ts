@@ -104,3 +104,22 @@ export function careOfPlaces(w: DemoWriter): void {
     from: new Date((w.today + 130) * 86_400_000).toISOString().slice(0, 10),
   })
 }
+
+/** Froglets of spring live together, without tags; at the last count one was not found. */
+export function froglets(w: DemoWriter): void {
+  const wall = w.places.find(p => p.name === 'Glass wall')!
+  const glass = w.place('Leaf tank', 'tub', wall)
+  w.write('placeChanged', { type: 'place', id: glass.id }, -60, { size: { widthCm: 60, depthCm: 35, heightCm: 35 } })
+  const born = new Date((w.today - 150) * 86_400_000).toISOString().slice(0, 10)
+  const it = w.founded('groupAdded', -60, {
+    tag: 'NF',
+    name: 'Froglets of spring',
+    speciesId: 'golden-mantella',
+    placeId: glass.id,
+    born,
+    unknown: 16,
+  })
+  w.write('groupCounted', it, -18, { count: 15 })
+  for (const daysAgo of [9, 7, 5, 3, 2]) w.write('groupOffered', it, -daysAgo, { prey: 'fly.small', count: 180 })
+  w.write('groupWeighed', it, -18, { count: 10, massG: 6.5 })
+}

@@ -152,8 +152,14 @@ export class DemoWriter {
     return id
   }
 
-  founded(kind: 'cultureStarted' | 'lampFitted' | 'jobAdded', days: number, data: Record<string, unknown>): Subject {
-    const type = ({ cultureStarted: 'culture', lampFitted: 'lamp', jobAdded: 'job' } as const)[kind]
+  founded(
+    kind: 'cultureStarted' | 'lampFitted' | 'jobAdded' | 'groupAdded',
+    days: number,
+    data: Record<string, unknown>,
+  ): Subject {
+    const type = ({ cultureStarted: 'culture', lampFitted: 'lamp', jobAdded: 'job', groupAdded: 'group' } as const)[
+      kind
+    ]
     const id = this.id()
     this.entries.push({
       id,

@@ -172,6 +172,39 @@ describe('the main job over the API', () => {
     expect((await house()).settings.timeZone).toBe(settings.timeZone)
   })
 
+  it('a group without tags: laid, joined by its young, tagged out of, and undone in order', async () => {
+    const added = founded('groupAdded', 'group', { tag: 'TG', speciesId: 'fat-tailed-gecko', male: 1, female: 4 })
+    const about = { type: 'group', id: added.id }
+    expect((await write(added)).status).toBe(200)
+    const laid = entry('groupLaid', about, { tag: 'C-80', eggs: 4, tempC: 29 }, '2026-09-20T08:00:00Z')
+    // it came into the house before it laid
+    expect((await write(laid)).status).toBe(200)
+    const clutch = { type: 'clutch', id: laid.id }
+    expect((await write(entry('hatched', clutch, { count: 3 }))).status).toBe(200)
+    const joined = entry('groupJoined', about, { unknown: 2, clutchId: laid.id })
+    expect((await write(joined)).status).toBe(200)
+    const over = await write(entry('groupJoined', about, { unknown: 2, clutchId: laid.id }))
+    expect(over.status).toBe(422)
+    expect(ProblemDetails.parse(over.body).errors![0]).toMatchObject({ path: 'data.unknown' })
+    const tag = (body: object) =>
+      call<{ id: string; tag: string; sex: string; foundedBy: string }[]>(`/api/groups/${added.id}/tag`, 'POST', body)
+    expect((await tag({ count: 2, prefix: 'TG', sex: 'male' })).status).toBe(422)
+    const { body: cards } = await tag({ count: 2, prefix: 'TG', sex: 'female' })
+    expect(cards.map(c => [c.tag, c.sex])).toEqual([
+      ['TG-01', 'female'],
+      ['TG-02', 'female'],
+    ])
+    const now = async () => (await house()).house.groups[added.id]
+    expect((await now())!.numbers).toEqual({ male: 1, female: 2, unknown: 2 })
+    expect((await call(`/api/groups/nobody/tag`, 'POST', { count: 1, prefix: 'X' })).status).toBe(404)
+    // what others stand on is taken back last
+    expect((await write(entry('void', { type: 'entry', id: added.id }))).status).toBe(422)
+    for (const id of [cards[0]!.foundedBy, joined.id])
+      expect((await write(entry('void', { type: 'entry', id }))).status).toBe(200)
+    expect((await now())!.numbers).toEqual({ male: 1, female: 4, unknown: 0 })
+    expect(Object.values((await house()).house.animals).some(a => a.tag === 'TG-01')).toBe(false)
+  })
+
   describe('bad input gets a clear message, status 4xx, and writes nothing', () => {
     const cases: [string, () => Promise<{ status: number; body: unknown }>, number, RegExp][] = [
       [

@@ -368,6 +368,68 @@ describe('the other screens', () => {
   })
 })
 
+describe('a group without tags', () => {
+  const group = async (tag: string) => Object.values((await house()).house.groups).find(g => g.tag === tag)!
+
+  it('is added, counted in the Round, and one that is missing is told until it is written as lost', async () => {
+    await visit.go('/animals')
+    await visit.press('Add a group')
+    await visit.page.waitForSelector('[role="dialog"] input[name="tag"]')
+    await visit.page.type('[role="dialog"] input[name="tag"]', 'TF-1')
+    await visit.press('Add group', '[role="dialog"]')
+    // nothing chosen: both are said beside their fields, and nothing is written
+    await visit.untilText('[role="dialog"]', 'A group has at least one animal')
+    expect(Object.values((await house()).house.groups).map(g => g.tag)).toEqual(['NF'])
+    await visit.press('Choose', '[role="dialog"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('Fire-bellied toad')
+    await visit.page.keyboard.press('Enter')
+    await visit.retype('[role="dialog"] input[name="unknown"]', '9')
+    // what was wrong goes away a moment later, and the button moves up
+    await visit.until(
+      'all to be right',
+      () => !document.querySelector('[role="dialog"]')!.textContent!.includes('at least one'),
+    )
+    await visit.press('Add group', '[role="dialog"]')
+    await visit.untilText('h1', 'TF-1')
+    expect(await group('TF-1')).toMatchObject({ numbers: { male: 0, female: 0, unknown: 9 } })
+    const { id } = await group('TF-1')
+    await visit.move('/round')
+    await visit.press('Counted', `[data-task="count:${id}"]`)
+    await visit.page.waitForSelector('[role="dialog"] input')
+    await visit.page.keyboard.type('7')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone(`[data-task="count:${id}"]`)
+    await visit.move(`/groups/${id}`)
+    await visit.untilText('main', 'TF-1: 2 not found when counted today')
+    await visit.retype('input[aria-label="How many"]', '2')
+    await visit.press('Lost')
+    await visit.untilText('h1', 'TF-1: 7')
+    await visit.until('the alarm to end', () => !document.querySelector('main')!.textContent!.includes('not found'))
+    // more than are there is refused in words, and nothing is written
+    await visit.retype('input[aria-label="How many"]', '8')
+    await visit.press('Sold')
+    await visit.untilText('[role="alert"]', 'TF-1 has 7')
+    await visit.expectRefusal(422)
+  })
+
+  it('a line of the log feeds it, and some are given tags', async () => {
+    await visit.go('/animals')
+    await visit.page.type('input[placeholder^="T-14"]', 'NF lost 1: dried out')
+    await visit.press('Write')
+    await expect.poll(async () => (await group('NF')).numbers.unknown).toBe(15)
+    await visit.click('[data-group="NF"] a')
+    await visit.untilText('h1', 'NF Froglets of spring: 15')
+    await visit.press('Give tags')
+    await visit.press('Give tags', 'form')
+    await visit.untilText('h1', 'NF Froglets of spring: 14')
+    const tagged = Object.values((await house()).house.animals).find(a => a.tag === 'NF-01')!
+    expect(tagged).toMatchObject({ speciesId: 'golden-mantella', groupId: (await group('NF')).id, damId: null })
+    await visit.press('Undo')
+    await visit.untilText('h1', 'NF Froglets of spring: 15')
+  })
+})
+
 describe('an animal that is not well', () => {
   it('signs are chosen from what one sees; what the vet ordered is due in the Round, in their words', async () => {
     const { id } = Object.values((await house()).house.animals).find(a => a.tag === 'O-05')!

@@ -29,11 +29,7 @@ const bornDay = computed({
   },
 })
 const species = computed(() => house.speciesOffered.map(s => ({ value: s.id, label: s.name, latin: s.latin })))
-const places = computed(() =>
-  Object.keys(house.house.places)
-    .map(id => ({ value: id, label: house.placeName(id) }))
-    .sort((a, b) => (a.label < b.label ? -1 : 1)),
-)
+const places = usePlaceItems()
 
 /** What comes new goes to quarantine first, where the house has one and nothing else is chosen. */
 watch(

@@ -1,13 +1,20 @@
 <script setup lang="ts">
-import type { AnimalCard, ClutchState } from '#core/subjects'
+import type { AnimalCard, Sex } from '#core/subjects'
 
-/** Makes young of a group animals of their own, each with a tag. */
-const props = defineProps<{ clutch: ClutchState; young: number }>()
+/** Makes some of a clutch or a group animals of their own, each with a tag. */
+const props = defineProps<{
+  of: { type: 'clutch' | 'group'; id: string }
+  tag: string
+  most: number
+  /** Which sex they are can be said. */
+  bySex?: boolean
+}>()
 const house = useHouse()
 const { tellWritten } = useRecord()
 const open = ref(false)
-const count = ref(props.young)
-const prefix = ref(props.clutch.tag)
+const count = ref(props.bySex ? 1 : props.most)
+const sex = ref<Sex>('unknown')
+const prefix = ref(props.tag)
 const problem = ref('')
 const busy = ref(false)
 const intent = useIntent()
@@ -17,9 +24,14 @@ async function send(): Promise<void> {
   problem.value = ''
   try {
     const cards = await intent.send(id =>
-      callApi<AnimalCard[]>(`/api/clutches/${props.clutch.id}/tag`, {
+      callApi<AnimalCard[]>(`/api/${props.of.type === 'clutch' ? 'clutches' : 'groups'}/${props.of.id}/tag`, {
         method: 'POST',
-        body: { id, count: count.value, prefix: prefix.value },
+        body: {
+          id,
+          count: count.value,
+          prefix: prefix.value,
+          ...(props.bySex && sex.value !== 'unknown' && { sex: sex.value }),
+        },
         again: true,
       }),
     )
@@ -41,9 +53,10 @@ async function send(): Promise<void> {
     <template #content>
       <form class="grid gap-3 p-4 w-64" @submit.prevent="send">
         <UFormField
-          label="How many" :hint="`${young} in the group`" :error="problem || undefined"
-        ><UInputNumber v-model="count" :min="1" :max="young" class="w-full" /></UFormField>
+          label="How many" :hint="`${most} without a tag`" :error="problem || undefined"
+        ><UInputNumber v-model="count" :min="1" :max="most" class="w-full" /></UFormField>
         <UFormField label="Prefix" :hint="`${prefix}-01 …`"><UInput v-model="prefix" class="w-full" /></UFormField>
+        <UFormField v-if="bySex" label="Sex"><USelect v-model="sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>
         <UButton type="submit" label="Give tags" :loading="busy" block />
       </form>
     </template>

@@ -14,7 +14,7 @@ const feeders = computed(() =>
     .filter(f => !f.retired && cultureWay(f))
     .map(f => ({ value: f.id, label: f.name })),
 )
-const places = computed(() => Object.keys(house.house.places).map(id => ({ value: id, label: house.placeName(id) })))
+const places = usePlaceItems()
 const feeder = computed(() => (feederId.value ? feederOf(house.almanac, feederId.value) : null))
 /** They come about to yield, as the house gets them now. */
 const bought = computed(() => feeder.value?.supply.kind === 'batch' && feeder.value.supply.boughtProducing)

@@ -19,11 +19,7 @@ const state = reactive({
 const jobs = computed(() =>
   Object.values(house.house.jobs).filter(j => !j.ended && (!props.placeId || j.placeIds.includes(props.placeId))),
 )
-const places = computed(() =>
-  Object.keys(house.house.places)
-    .map(id => ({ value: id, label: house.placeName(id) }))
-    .sort((a, b) => (a.label < b.label ? -1 : 1)),
-)
+const places = usePlaceItems()
 watch(open, is => {
   if (is)
     Object.assign(state, {

@@ -10,6 +10,9 @@ const { record, busy } = useRecord()
 const unit = useLengthUnit()
 const homes = computed(() => house.season?.homes ?? null)
 
+/** An animal, or a group without tags. */
+const livesThere = (id: string) => house.house.animals[id] ?? house.house.groups[id]
+
 /** Homes of one size with the same species in them: who wants larger ones wants them together. */
 interface Alike {
   key: string
@@ -22,7 +25,7 @@ interface Alike {
 function alike(rows: readonly HomeView[]): Alike[] {
   const by = new Map<string, HomeView[]>()
   for (const h of rows) {
-    const speciesId = house.house.animals[h.animalIds[0]!]?.speciesId ?? ''
+    const speciesId = livesThere(h.animalIds[0]!)?.speciesId ?? ''
     const key = `${speciesId}:${tellHomeSize(h.size, 'cm')}`
     by.set(key, [...(by.get(key) ?? []), h])
   }
@@ -51,7 +54,7 @@ function spanOf({ rows }: Alike): string {
 }
 
 const placeOf = (h: HomeView) => house.house.places[h.placeId]
-const tagsOf = (h: HomeView) => h.animalIds.map(id => house.house.animals[id]?.tag ?? '').sort()
+const tagsOf = (h: HomeView) => h.animalIds.map(id => livesThere(id)?.tag ?? '').sort()
 function whenOf({ low, mid, high }: HomeView): string {
   if (mid! <= house.today) return 'now'
   const median = mid!
@@ -77,7 +80,11 @@ function choices(h: HomeView) {
 function move(h: HomeView, placeId: string): void {
   const to = house.house.places[placeId]
   void record(
-    h.animalIds.map(id => ({ kind: 'moved', subject: { type: 'animal' as const, id }, data: { placeId } })),
+    h.animalIds.map(id =>
+      Object.hasOwn(house.house.groups, id)
+        ? { kind: 'groupMoved', subject: { type: 'group' as const, id }, data: { placeId } }
+        : { kind: 'moved', subject: { type: 'animal' as const, id }, data: { placeId } },
+    ),
     `${tagsOf(h).join(', ')} moved to ${to?.name}`,
   )
 }

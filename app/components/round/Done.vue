@@ -31,6 +31,7 @@ function subjectTag(entry: TimelineEntry): string {
     clutch: h.clutches,
     culture: h.cultures,
     lamp: h.lamps,
+    group: h.groups,
     entry: {},
   } as Record<string, Record<string, { tag: string }>>
   return groups[type]?.[id]?.tag ?? ''

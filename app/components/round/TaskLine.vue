@@ -22,7 +22,9 @@ const late = computed(() => house.today - props.task.due)
 const link = computed(() =>
   props.task.subject.type === 'animal'
     ? `/animals/${props.task.subject.id}${props.task.kind === 'sex' ? '#sex' : ''}`
-    : null,
+    : props.task.subject.type === 'group'
+      ? `/groups/${props.task.subject.id}`
+      : null,
 )
 </script>
 

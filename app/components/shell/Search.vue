@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { tellNumbers } from '#core/subjects/group/numbers'
+
 const house = useHouse()
 const shell = useShell()
 const router = useRouter()
@@ -25,6 +27,12 @@ const groups = computed(() => {
     icon: 'i-lucide-turtle',
     onSelect: go(`/animals/${a.id}`),
   }))
+  const colonies: Hit[] = Object.values(h.groups).map(g => ({
+    label: g.tag,
+    suffix: `${tellNumbers(g)} ${house.speciesName(g.speciesId)} · ${house.placeName(g.placeId)}`,
+    icon: 'i-lucide-users',
+    onSelect: go(`/groups/${g.id}`),
+  }))
   const clutches: Hit[] = Object.values(h.clutches).map(c => ({
     label: c.tag,
     suffix: `${house.speciesName(c.speciesId)} ${c.kind}`,
@@ -48,6 +56,7 @@ const groups = computed(() => {
   return [
     { id: 'screens', label: 'Screens', items: screens },
     { id: 'animals', label: 'Animals', items: animals },
+    { id: 'groups', label: 'Groups without tags', items: colonies },
     { id: 'clutches', label: 'Clutches', items: clutches },
     { id: 'cultures', label: 'Cultures', items: cultures },
     { id: 'species', label: 'Almanac', items: species },

@@ -98,11 +98,7 @@ watch(
 /** The one thing to do here: feed when a meal is due, else weigh. */
 const mealDue = computed(() => Boolean(meal.value && meal.value.value.due <= house.today && !inCold.value))
 const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))
-const placeItems = computed(() =>
-  Object.keys(house.house.places)
-    .map(id => ({ value: id, label: house.placeName(id) }))
-    .sort((a, b) => (a.label < b.label ? -1 : 1)),
-)
+const placeItems = usePlaceItems()
 
 async function write(kind: string, data: Record<string, unknown>, says: string, form?: FormErrors): Promise<boolean> {
   if (!canWrite.value || when.value === null) return false

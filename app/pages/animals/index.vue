@@ -10,6 +10,7 @@ const house = useHouse()
 const router = useRouter()
 const adding = ref(false)
 const listing = ref(false)
+const grouping = ref(false)
 
 const filter = useLocalStorage('animals-filter', '')
 const speciesId = useLocalStorage('animals-species', 'all')
@@ -55,18 +56,20 @@ const rows = computed<Row[]>(() =>
     })),
 )
 
-const shown = computed(() => {
-  const words = filter.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return words.length
+const words = computed(() => filter.value.toLowerCase().split(/\s+/).filter(Boolean))
+const shown = computed(() =>
+  words.value.length
     ? rows.value.filter(r =>
-        words.every(w => `${r.tag} ${r.species} ${r.sex} ${r.place} ${r.state}`.toLowerCase().includes(w)),
+        words.value.every(w => `${r.tag} ${r.species} ${r.sex} ${r.place} ${r.state}`.toLowerCase().includes(w)),
       )
-    : rows.value
-})
+    : rows.value,
+)
 
 const speciesItems = computed(() => [
   { value: 'all', label: 'All species' },
-  ...[...new Set(Object.values(house.house.animals).map(a => a.speciesId))].map(id => ({
+  ...[
+    ...new Set([...Object.values(house.house.animals), ...Object.values(house.house.groups)].map(a => a.speciesId)),
+  ].map(id => ({
     value: id,
     label: house.speciesName(id),
   })),
@@ -154,9 +157,11 @@ const columns: TableColumn<Row>[] = [
         <UButton
           label="Add a list" icon="i-lucide-list-plus" variant="outline" color="neutral" @click="listing = true"
         />
+        <UButton label="Add a group" icon="i-lucide-users" variant="outline" color="neutral" @click="grouping = true" />
         <UButton label="Add an animal" icon="i-lucide-plus" @click="adding = true" />
       </div>
     </header>
+    <GroupsList v-if="status !== 'gone'" :species-id="speciesId" :words="words" />
     <p
       v-if="!rows.length && status === 'here' && speciesId === 'all'" class="quiet"
     >No animal yet. Add the first with the tag on its tub.</p>
@@ -178,6 +183,7 @@ const columns: TableColumn<Row>[] = [
     </template>
     <AnimalsAddForm v-model:open="adding" />
     <AnimalsAddList v-model:open="listing" />
+    <GroupsAddForm v-model:open="grouping" />
   </div>
 </template>
 

@@ -151,7 +151,7 @@ const off = computed(() =>
     <section v-if="residents.length || inside.length">
       <h2>{{ residents.length ? 'Who lives here' : 'What stands in it' }}</h2>
       <p class="who">
-        <span v-for="r in residents" :key="r.tag"><span class="tag">{{ r.tag }}</span> <span class="quiet">{{ house.speciesName(r.speciesId) }}</span></span>
+        <span v-for="r in residents" :key="r.tag"><span class="tag">{{ r.tag }}</span> <span class="quiet">{{ r.count ? `${r.count} × ` : '' }}{{ house.speciesName(r.speciesId) }}</span></span>
         <span v-if="homeSaid">{{ homeSaid }}</span>
         <NuxtLink v-for="p in inside" :key="p.id" :to="`/places/${p.id}`" class="underline">{{ p.name }}</NuxtLink>
       </p>

@@ -1,6 +1,6 @@
 import { LogbookError, defineSubject } from '../../log'
 import { dayFromIso } from '../../units'
-import { groupKinds, type GroupData } from './kinds'
+import { GroupData, groupKinds } from './kinds'
 import { groupLines } from './lines'
 
 export const group = defineSubject({
@@ -10,7 +10,7 @@ export const group = defineSubject({
   kinds: groupKinds,
   standsOn: ({ data }, { modeOf }) => [modeOf((data as GroupData).speciesId)],
   found: (entry, { modeOf }) => {
-    const { born, male, female, unknown, ...rest } = entry.data as GroupData
+    const { born, male, female, unknown, ...rest } = GroupData.parse(entry.data)
     // it can be neither fed nor forecast: a newer program wrote it, or it was damaged
     if (modeOf(rest.speciesId) === null)
       throw new LogbookError(

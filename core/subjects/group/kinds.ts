@@ -146,7 +146,7 @@ export const groupKinds = [
         clutchId: reference('clutch').optional(),
       })
       .refine(d => inAll(d) > 0, { path: ['unknown'], message: 'Somebody joins, or nothing is written' }),
-    apply(state, { male, female, unknown, clutchId }, entry) {
+    apply(state, { male = 0, female = 0, unknown = 0, clutchId }, entry) {
       const { numbers: n } = state
       state.numbers = { male: n.male + male, female: n.female + female, unknown: n.unknown + unknown }
       state.joined.push({ ...seen(entry), at: entry.at, count: male + female + unknown, clutchId: clutchId ?? null })
@@ -266,6 +266,7 @@ export const groupKinds = [
     kind: 'groupWeighed',
     subject: 'group',
     verb: 'Record weight',
+    fields: { count: { label: 'So many together (else all)', as: 'count' } },
     data: z.strictObject({
       count: some('Weighed'),
       massG: z
