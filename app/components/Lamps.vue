@@ -1,16 +1,44 @@
 <script setup lang="ts">
+import { lampStanding } from '#core/season'
+import { LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource } from '#core/subjects/lamp/state'
 import { formatDay, formatDistance } from '#core/units'
 
 /** Lamps fade before they fail: when each was fitted and when it is due. */
 const house = useHouse()
 const { record, busy } = useRecord()
 const open = ref(false)
-const state = reactive({ lamp: '', placeId: undefined as string | undefined, lifeDays: 365 })
+const state = reactive({
+  lamp: '',
+  source: 'tube' as LampSource,
+  placeId: undefined as string | undefined,
+  lifeDays: 365,
+})
+const sources = LAMP_SOURCE_IDS.map(value => ({ value, label: LAMP_SOURCES[value] }))
+const LIFE: Partial<Record<LampSource, string>> = {
+  tube: 'lampLifeTube',
+  compact: 'lampLifeCompact',
+  vapour: 'lampLifeVapour',
+}
+/** What its kind usually lasts, where nobody measures. */
+watch(
+  () => state.source,
+  source => {
+    state.lifeDays = house.almanac.common[LIFE[source] ?? 'lampLifeHeat']!.value
+  },
+  { immediate: true },
+)
 
 const lamps = computed(() =>
   Object.values(house.house.lamps)
-    .map(l => ({ ...l, due: l.fittedDay + l.lifeDays }))
-    .sort((a, b) => a.due - b.due),
+    .map(l => ({
+      ...l,
+      ...lampStanding(l, {
+        house: house.house,
+        almanac: house.almanac,
+        today: house.today,
+      }),
+    }))
+    .sort((a, b) => (a.due ?? Infinity) - (b.due ?? Infinity)),
 )
 const places = usePlaceItems()
 
@@ -23,6 +51,7 @@ async function fit(): Promise<void> {
       data: {
         tag: `U-${highest + 1}`,
         lamp: state.lamp.trim(),
+        source: state.source,
         placeId: state.placeId ?? null,
         lifeDays: state.lifeDays,
       },
@@ -45,10 +74,11 @@ async function fit(): Promise<void> {
             <UFormField label="Lamp"><UInput
               v-model="state.lamp" class="w-full" placeholder="UVB tube, 39 W" maxlength="60"
             /></UFormField>
+            <UFormField label="Kind"><USelect v-model="state.source" :items="sources" value-key="value" class="w-full" /></UFormField>
             <UFormField label="Place"><USelectMenu
               v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
             /></UFormField>
-            <UFormField label="Life" hint="days; 6–12 months are usual"><UInputNumber
+            <UFormField label="Life" hint="days, where nobody measures"><UInputNumber
               v-model="state.lifeDays" :min="1" :max="3650" class="w-full"
             /></UFormField>
             <p class="small quiet">Cold and unplugged first. Guard, thermostat and smoke alarm: lamps burn houses.</p>
@@ -63,7 +93,10 @@ async function fit(): Promise<void> {
       <tbody>
         <tr v-for="l in lamps" :key="l.id">
           <td class="tag">{{ l.tag }}</td><td>{{ l.lamp }}</td><td>{{ house.placeName(l.placeId) }}</td>
-          <td :class="{ 'font-semibold': l.due < house.today }">{{ formatDay(l.due, house.today) }}<span v-if="l.due < house.today">, {{ formatDistance(l.due, house.today) }}</span></td>
+          <td :class="{ 'font-semibold': l.due !== null && l.due < house.today }"><WorkingLink
+            :title="`${l.tag}: until when it is good`" :reasons="l.reasons"
+            :answer="l.due === null ? 'good by the meter' : `${formatDay(l.due, house.today)}${l.due < house.today ? `, ${formatDistance(l.due, house.today)}` : ''}${l.by === 'meter' ? ', by the meter' : ''}`"
+          /></td>
           <td><UButton
             label="Replaced" size="xs" variant="outline" color="neutral" :disabled="busy"
             @click="record({ kind: 'lampReplaced', subject: { type: 'lamp', id: l.id }, data: {} }, `${l.tag} replaced`)"

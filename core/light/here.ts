@@ -42,17 +42,29 @@ export function judgeLampAt(
 const near = (cm: number | null): string =>
   cm === null || !Number.isFinite(cm) ? '' : ` to about ${Math.round(cm)} cm`
 
-const ACTION: Record<LampVerdict['action'], (v: LampVerdict) => string> = {
+const lets = (share: number) => `${Math.round(share * 100)} %`
+
+const ACTION: Record<LampVerdict['action'], (v: LampVerdict, lamp: LampState, meshLets: number) => string> = {
   fine: () => 'It is right as it hangs.',
   raise: v => `Raise it${near(v.distanceCm)}, and measure again at the spot: eyes and skin burn.`,
-  filter: () => 'Put mesh between, which takes 30–50 %, or a weaker lamp: raised so far it lights the wrong place.',
+  filter: (v, { mesh }, meshLets) =>
+    mesh
+      ? `A weaker lamp, or closer mesh: this one lets ${lets(mesh)} through, and raised so far it lights the wrong place.`
+      : `Put mesh between: at ${lets(meshLets)} let through it would be about ${(v.uvIndex! * meshLets).toFixed(1)}. Or a weaker lamp: raised so far it lights the wrong place.`,
   lower: v => `Lower it${near(v.distanceCm)}, and measure again at the spot; mind its heat.`,
   replace: () => 'Replace it: lowered so far that it gives enough it would burn. Too little brings bone disease.',
   unknown: () => 'Measure the UV index where the animal sits: the meter decides, not the age.',
 }
 
-/** What the meter says of a lamp, and what to do: a sentence or two. */
-export function tellLamp({ verdict, readDay }: LampHere, today: Day): string {
+/**
+ * What the meter says of a lamp, and what to do: a sentence or two.
+ * @param common share of UV that mesh lets through: `meshLets`
+ */
+export function tellLamp(
+  { lamp, verdict, readDay }: LampHere,
+  today: Day,
+  { meshLets }: Pick<Almanac['common'], string>,
+): string {
   const { uvIndex, fadesIn } = verdict
   const zone = uvIndex === null ? null : fergusonZone(uvIndex)
   const said =
@@ -64,5 +76,5 @@ export function tellLamp({ verdict, readDay }: LampHere, today: Day): string {
     fadesIn && Number.isFinite(fadesIn.mid) && fadesIn.mid < 800
       ? ` It fades: too weak about ${until(fadesIn.mid)} (${until(fadesIn.low)}–${until(fadesIn.high)}).`
       : ''
-  return `${said}${ACTION[verdict.action](verdict)}${fades}`
+  return `${said}${ACTION[verdict.action](verdict, lamp, meshLets!.value)}${fades}`
 }

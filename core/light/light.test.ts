@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { linearRegression } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { distanceFor, fadesTo, fergusonZone, judgeLamp, uvAt } from '.'
+import { distanceFor, fadesTo, fergusonZone, judgeLamp, tellLamp, uvAt } from '.'
+import { shippedAlmanac } from '../almanac'
 
 describe('zones of basking (Ferguson et al. 2010, limits from memory)', () => {
   it.each([
@@ -59,6 +60,15 @@ describe('what to do with a lamp', () => {
     expect(action(0, 30)).toBe('replace')
     expect(judged([]).action).toBe('unknown')
     expect(judged([2.5], null)).toMatchObject({ action: 'raise', distanceCm: null })
+  })
+
+  it('mesh takes 30–50 % (PRACTICE: common practice, no source): what it would leave is told, and no second mesh is advised', () => {
+    const lamp = { id: 'l', tag: 'U-1', placeId: 'p', lamp: 'tube', fittedDay: 0, lifeDays: 365, replaced: null }
+    const said = (mesh?: number) =>
+      tellLamp({ lamp: { ...lamp, mesh }, verdict: judged([9], 40), readDay: 0 }, 10, shippedAlmanac.common)
+    // 9 × 0.6 by hand
+    expect(said()).toMatch(/Put mesh between: at 60 % let through it would be about 5\.4/)
+    expect(said(0.55)).toMatch(/A weaker lamp, or closer mesh: this one lets 55 % through/)
   })
 
   it('says where it would be right', () => {

@@ -1,20 +1,43 @@
 <script setup lang="ts">
-import { LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState } from '#core/subjects/lamp/state'
+import { HEATS, LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState } from '#core/subjects/lamp/state'
 
 /** What a lamp is, and how far from the spot it hangs. */
 const props = defineProps<{ lamp: LampState }>()
 const { record, busy } = useRecord()
 const open = ref(false)
 const form = useTemplateRef<FormErrors>('form')
-const state = reactive({ source: 'tube' as LampSource, distanceCm: 30 })
+const house = useHouse()
+const blank = () => ({
+  source: props.lamp.source ?? ('tube' as LampSource),
+  distanceCm: props.lamp.distanceCm ?? 30,
+  powerW: props.lamp.powerW,
+  between: Boolean(props.lamp.mesh),
+  mesh: Math.round(100 * (props.lamp.mesh ?? house.almanac.common.meshLets!.value)),
+  thermostat: props.lamp.thermostat === undefined ? 'unsaid' : props.lamp.thermostat ? 'yes' : 'no',
+})
+const state = reactive(blank())
 const sources = LAMP_SOURCE_IDS.map(value => ({ value, label: LAMP_SOURCES[value] }))
+const heats = computed(() => HEATS.includes(state.source))
+const THERMOSTAT = [
+  { value: 'unsaid', label: 'not said' },
+  { value: 'yes', label: 'switched by one' },
+  { value: 'no', label: 'none' },
+]
 watch(open, is => {
-  if (is) Object.assign(state, { source: props.lamp.source ?? 'tube', distanceCm: props.lamp.distanceCm ?? 30 })
+  if (is) Object.assign(state, blank())
 })
 async function hang(): Promise<void> {
+  const { source, distanceCm, powerW, between, mesh, thermostat } = state
+  const data = {
+    source,
+    distanceCm,
+    ...(powerW && { powerW }),
+    mesh: between ? mesh / 100 : null,
+    ...(thermostat !== 'unsaid' && { thermostat: thermostat === 'yes' }),
+  }
   const done = await record(
-    { kind: 'lampHung', subject: { type: 'lamp', id: props.lamp.id }, data: { ...state } },
-    `${props.lamp.tag} hangs ${state.distanceCm} cm from the spot: measure again there`,
+    { kind: 'lampHung', subject: { type: 'lamp', id: props.lamp.id }, data },
+    `${props.lamp.tag} hangs ${distanceCm} cm from the spot${heats.value ? '' : ': measure again there'}`,
     form.value,
   )
   if (done) open.value = false
@@ -32,6 +55,14 @@ async function hang(): Promise<void> {
         /></UFormField>
         <UFormField label="From the spot, cm" name="distanceCm"><UInputNumber
           v-model="state.distanceCm" :min="1" :max="300" class="w-full"
+        /></UFormField>
+        <UFormField label="Power, W" name="powerW"><UInputNumber v-model="state.powerW" :min="1" :max="500" class="w-full" /></UFormField>
+        <UCheckbox v-if="!heats" v-model="state.between" label="Mesh between lamp and spot" />
+        <UFormField v-if="state.between && !heats" label="It lets through, %" name="mesh" hint="usually 50–70"><UInputNumber
+          v-model="state.mesh" :min="10" :max="100" class="w-full"
+        /></UFormField>
+        <UFormField v-if="heats" label="Thermostat" name="thermostat"><USelect
+          v-model="state.thermostat" :items="THERMOSTAT" value-key="value" class="w-full"
         /></UFormField>
         <p class="small quiet">Cold and unplugged first. Guard and thermostat: lamps burn houses.</p>
         <UButton type="submit" label="It hangs so" :loading="busy" block />

@@ -4,7 +4,7 @@ import { CHANNELS, ZONES, formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
 import { sizeOf, tellHomeSize, tellNeed } from '#core/homes'
 import { jobsAt, tellRhythm, type JobDue } from '#core/jobs'
-import { lightHoursOf, type SeriesView, type ShownLimits } from '#core/season'
+import { lightHoursOf, uvBandAt, type SeriesView, type ShownLimits } from '#core/season'
 import { judgeLampAt, tellLamp } from '#core/light'
 import { LAMP_SOURCES } from '#core/subjects/lamp/state'
 import { JOB_WORDS, isRoundJob } from '#core/subjects/jobWords'
@@ -30,8 +30,9 @@ const inside = computed(() => Object.values(house.house.places).filter(p => p.pa
 const lamps = computed(() => Object.values(house.house.lamps).filter(l => l.placeId === id.value))
 /** What the meter says of the lamp over the spot. */
 const lit = computed(() => {
-  const band = standing.value?.series.find(s => s.channel === 'uvIndex')?.light ?? null
-  return place.value ? judgeLampAt(house.house, place.value, band, house.almanac.common) : null
+  if (!place.value) return null
+  const band = uvBandAt(house.house, place.value, house.almanac)
+  return judgeLampAt(house.house, place.value, band, house.almanac.common)
 })
 const jobs = computed(() => jobsAt(house.house, house.almanac, id.value, house.today))
 const answered = computed(() => standing.value?.series.flatMap(s => s.troubles.filter(t => t.answered !== null)) ?? [])
@@ -182,9 +183,9 @@ const off = computed(() =>
 
     <section v-if="lamps.length">
       <h2>Lamps</h2>
-      <ul><li v-for="l in lamps" :key="l.id"><span class="tag">{{ l.tag }}</span> {{ l.lamp }} <span class="quiet">{{ l.source ? `${LAMP_SOURCES[l.source]}, ` : '' }}fitted {{ formatDistance(l.fittedDay, house.today) }}{{ l.distanceCm ? `, ${l.distanceCm} cm from the spot` : '' }}</span>
+      <ul><li v-for="l in lamps" :key="l.id"><span class="tag">{{ l.tag }}</span> {{ l.lamp }} <span class="quiet">{{ l.source ? `${LAMP_SOURCES[l.source]}, ` : '' }}fitted {{ formatDistance(l.fittedDay, house.today) }}{{ l.distanceCm ? `, ${l.distanceCm} cm from the spot` : '' }}{{ l.powerW ? `, ${l.powerW} W` : '' }}{{ l.mesh ? `, through mesh that lets ${Math.round(100 * l.mesh)} % through` : '' }}{{ l.thermostat === undefined ? '' : l.thermostat ? ', on a thermostat' : ', without a thermostat' }}</span>
         <PlacesHangLamp :lamp="l" />
-        <p v-if="lit?.lamp.id === l.id">{{ tellLamp(lit, house.today) }}</p></li></ul>
+        <p v-if="lit?.lamp.id === l.id">{{ tellLamp(lit, house.today, house.almanac.common) }}</p></li></ul>
       <p class="quiet small">By the meter at the spot; distances follow the inverse square, for a tube nearer than its length in line. Never look into it.</p>
     </section>
 

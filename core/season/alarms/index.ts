@@ -13,7 +13,7 @@ import { cultureAlarm } from './culture'
 import { eggPlaceAlarms } from './eggPlace'
 import { groupLossAlarm, missingAlarm } from './group'
 import { incubationHeatAlarm } from './incubationHeat'
-import { lampAlarm } from './lamp'
+import { lampAlarm, thermostatAlarm } from './lamp'
 import { overdueAlarm } from './overdue'
 import { placeAlarms } from './place'
 import { refusalAlarm } from './refusal'
@@ -74,6 +74,6 @@ export function alarmsOf(context: TaskContext): Alarm[] {
     lane => [incubationHeatAlarm(lane), overdueAlarm(lane, almanac)],
   )
   of(Object.values(house.cultures), subjectAs('culture'), culture => [cultureAlarm(culture, almanac, today)])
-  of(Object.values(house.lamps), subjectAs('lamp'), lamp => [lampAlarm(lamp, today)])
+  of(Object.values(house.lamps), subjectAs('lamp'), lamp => [lampAlarm(lamp, context), thermostatAlarm(lamp)])
   return harmFirst(alarms)
 }

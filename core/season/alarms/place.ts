@@ -33,7 +33,7 @@ function troubleAlarm(place: Place, series: SeriesView, trouble: PlaceTrouble, c
     level: trouble.level,
     subject: { type: 'place', id: place.id },
     text: isOutside ? text + whoLives(house, place.id) : text,
-    todo: lamp?.readDay ? tellLamp(lamp, today) : advice,
+    todo: lamp?.readDay ? tellLamp(lamp, today, context.almanac.common) : advice,
     reasons: series.reasons,
     answerable: true,
   }

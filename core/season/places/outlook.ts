@@ -94,6 +94,12 @@ const finite = (limits: Limits | null) =>
     high: Number.isFinite(limits.high) ? limits.high : null,
   }
 
+/** The UV index that is right at the basking spot of a place for who lives there; null where nothing is known. */
+export function uvBandAt(house: House, place: Place, almanac: Almanac): ReturnType<typeof finite> {
+  const who = livesUnder(house, place, seriesOf('uvIndex', 'spot'))
+  return finite(limitsOf(bandFor(who, almanac, 'uvIndex', 'spot', true)))
+}
+
 const CLOCKS = Symbol('clocks')
 
 /** Hour of the clock of an hour since 1970; kept by zone, since it remembers what it worked out. */

@@ -199,3 +199,18 @@ describe('cultures, deliveries, lamps', () => {
     expect(task(b, 'lamp:U')).toBeUndefined()
   })
 })
+
+describe('who has just eaten', () => {
+  const weighs = (species: string, prey: string, taken: number, day: number) => {
+    const b = new HouseBuilder(today).animal('K-1', species, { bornDay: today - 2000 })
+    b.write('fed', { type: 'animal', id: 'K-1' }, day, { prey, offered: 1, taken })
+    const { tasks } = season(b.records(), shippedAlmanac, defaultSettings, today).season
+    return tasks.some(t => t.id === 'weigh:K-1')
+  }
+  it('is not handled for two days after a whole prey (common practice, no source); insects and refusals are no large meal', () => {
+    const kings = [0, -1, -2, -3].map(day => weighs('california-kingsnake', 'mouse.adult', 1, day))
+    expect(kings).toEqual([false, false, true, true])
+    expect(weighs('california-kingsnake', 'mouse.adult', 0, 0)).toBe(true)
+    expect(weighs('fat-tailed-gecko', 'cricket.half', 1, 0)).toBe(true)
+  })
+})

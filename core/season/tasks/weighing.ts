@@ -98,7 +98,11 @@ function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[]
   const key = young ? 'young' : 'adult'
   const every = species.weighEveryDays[key]
   const last = animal.weights.at(-1)
-  const dueDay = last ? last.day + every.value : today
+  const meal = species.eats === 'rodents' ? animal.lastTaken : null
+  const rest = almanac.common.restAfterMeal!
+  const rhythmDay = last ? last.day + every.value : today
+  // one that is handled on a full stomach brings its meal up, and weighs what it ate
+  const dueDay = meal ? Math.max(rhythmDay, meal.day + rest.value) : rhythmDay
   if (!due(dueDay, today)) return []
   return [
     {
@@ -117,6 +121,12 @@ function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[]
           inputs: [
             factInput('Rhythm', `species.${species.id}.weighEveryDays.${key}.value`, every),
             ...(last ? [entryInput('Last weight', `${last.massG} g`, last)] : []),
+            ...(meal
+              ? [
+                  entryInput('Last meal', formatDistance(meal.day, today), meal),
+                  factInput('Not handled after a large meal for', 'common.restAfterMeal.value', rest),
+                ]
+              : []),
           ],
           change: 'A weight recorded today moves the next one',
         },

@@ -9,7 +9,10 @@ export const lamp = defineSubject({
   kinds: lampKinds,
   found: ({ id, day, data }) => ({
     id,
-    ...(data as Pick<LampState, 'tag' | 'lamp' | 'placeId' | 'lifeDays' | 'source' | 'distanceCm'>),
+    ...(data as Pick<
+      LampState,
+      'tag' | 'lamp' | 'placeId' | 'lifeDays' | 'source' | 'distanceCm' | 'powerW' | 'mesh' | 'thermostat'
+    >),
     fittedDay: day,
     replaced: null,
   }),

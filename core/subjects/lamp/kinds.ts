@@ -10,6 +10,12 @@ const distance = z
   .min(1, 'A lamp nearer than 1 cm burns')
   .max(300, 'Further than 3 m: check the unit')
 
+const powerW = z.number({ error: 'Power is a number of watts' }).min(1, 'At least 1 W').max(500, 'Over 500 W: check')
+const mesh = z
+  .number({ error: 'A share from 0 to 1' })
+  .min(0.1, 'Mesh that lets less than a tenth through is a lid')
+  .max(1, 'Nothing lets more through than comes')
+
 export const lampKinds = [
   defineKind({
     kind: 'lampFitted',
@@ -23,6 +29,9 @@ export const lampKinds = [
       lifeDays: z.number().int().min(1).max(3650),
       source: z.enum(LAMP_SOURCE_IDS).optional(),
       distanceCm: distance.optional(),
+      powerW: powerW.optional(),
+      mesh: mesh.nullable().optional(),
+      thermostat: z.boolean().optional(),
     }),
     apply() {},
     wording: d => `Fitted ${d.lamp}`,
@@ -43,12 +52,35 @@ export const lampKinds = [
     kind: 'lampHung',
     subject: 'lamp',
     verb: 'Hang lamp',
-    data: z.strictObject({ distanceCm: distance, source: z.enum(LAMP_SOURCE_IDS).optional() }),
-    apply(state, { distanceCm, source }, entry) {
+    data: z
+      .strictObject({
+        distanceCm: distance.optional(),
+        source: z.enum(LAMP_SOURCE_IDS).optional(),
+        powerW: powerW.optional(),
+        mesh: mesh.nullable().optional(),
+        thermostat: z.boolean().optional(),
+      })
+      .refine(d => Object.values(d).some(value => value !== undefined), { message: 'Nothing is said of the lamp' }),
+    apply(state, { distanceCm, source, mesh, ...rest }, entry) {
       if (source) state.source = source
-      if (state.distanceCm !== distanceCm) state.hungDay = entry.day
-      state.distanceCm = distanceCm
+      // readings under another distance or mesh say nothing of how it is now
+      if (
+        (distanceCm !== undefined && state.distanceCm !== distanceCm) ||
+        (mesh !== undefined && (state.mesh ?? null) !== mesh)
+      )
+        state.hungDay = entry.day
+      if (distanceCm !== undefined) state.distanceCm = distanceCm
+      if (mesh !== undefined) state.mesh = mesh
+      Object.assign(state, rest)
     },
-    wording: d => `Hangs ${d.distanceCm} cm from the spot`,
+    wording: d =>
+      [
+        d.distanceCm === undefined ? 'Lamp set' : `Hangs ${d.distanceCm} cm from the spot`,
+        ...(d.powerW === undefined ? [] : [`${d.powerW} W`]),
+        ...(d.mesh === undefined
+          ? []
+          : [d.mesh === null ? 'no mesh between' : `mesh lets ${Math.round(d.mesh * 100)} % through`]),
+        ...(d.thermostat === undefined ? [] : [d.thermostat ? 'on a thermostat' : 'without a thermostat']),
+      ].join(', '),
   }),
 ]

@@ -7,11 +7,15 @@ export const LAMP_SOURCES = {
   compact: 'UVB compact',
   vapour: 'mercury or metal halide',
   halogen: 'halogen heat',
-  ceramic: 'ceramic or mat',
+  ceramic: 'ceramic heater',
+  mat: 'heat mat or cable',
   led: 'LED',
 } as const
 export type LampSource = keyof typeof LAMP_SOURCES
 export const LAMP_SOURCE_IDS = Object.keys(LAMP_SOURCES) as [LampSource, ...LampSource[]]
+
+/** These heat without giving light: nobody sees that one stays on. */
+export const HEATS: readonly LampSource[] = ['ceramic', 'mat', 'halogen']
 
 export interface LampState {
   id: string
@@ -24,6 +28,11 @@ export interface LampState {
   source?: LampSource
   /** Lamp to the spot where the animal sits, cm. */
   distanceCm?: number
+  powerW?: number
+  /** Share of the UV that the mesh between lets through; none where nothing is between. */
+  mesh?: number | null
+  /** Whether a thermostat switches it; not said where nobody looked. */
+  thermostat?: boolean
   /** Since when it hangs as it does: readings before that say nothing of it. */
   hungDay?: Day
 }
