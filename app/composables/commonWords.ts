@@ -79,6 +79,8 @@ export const COMMON_WORDS: Record<string, string> = {
   lampLifeVapour: 'Life of a mercury or metal halide lamp',
   lampLifeHeat: 'Life of what only heats or lights',
   restAfterMeal: 'Not handled after a large meal for',
+  calmTimes: 'A longer rhythm is proposed when nothing was found',
+  calmLonger: 'A rhythm that finds nothing is proposed longer by',
   twoPeopleFrom: 'A snake is held by two from',
   probeOff: 'A thermometer is replaced when it is off by',
   hygrometerOff: 'A hygrometer is replaced when it is off by',

@@ -1,4 +1,4 @@
-import { careEntries, type CareLine } from '#core/jobs'
+import { careEntries, tellRhythm, type CareLine } from '#core/jobs'
 import { FINDING_WORDS, type Finding } from '#core/subjects/care'
 
 /** Writes what was done of a line of care. */
@@ -7,8 +7,8 @@ export function useCare() {
   const { record, busy } = useRecord()
   const placeName = (id: string) => house.house.places[id]?.name ?? id
 
-  /** Done at all places of a line but some. */
-  async function doneFor(line: CareLine, but: ReadonlySet<string> = new Set()): Promise<boolean> {
+  /** Done at all places of a line but some; `nothing`: it was looked for, and nothing was found. */
+  async function doneFor(line: CareLine, but: ReadonlySet<string> = new Set(), nothing = false): Promise<boolean> {
     const at = line.stops.filter(s => !but.has(s.placeId))
     const where =
       line.areaId === null
@@ -16,7 +16,8 @@ export function useCare() {
         : at.length === 1
           ? `, ${placeName(at[0]!.placeId)}`
           : `, ${at.length} in ${placeName(line.areaId)}${but.size ? `, not ${but.size}` : ''}`
-    return (await record(careEntries(line, but), `${line.name}${where}: done`)) !== null
+    const entries = careEntries(line, but, nothing ? [] : undefined)
+    return (await record(entries, `${line.name}${where}: ${nothing ? 'nothing found' : 'done'}`)) !== null
   }
 
   /** Done at one place, where something was found. */
@@ -32,5 +33,12 @@ export function useCare() {
     )
     return written !== null
   }
-  return { doneFor, foundAt, busy }
+
+  /** Another rhythm at one place, as it was proposed. */
+  const setRhythm = (job: string, name: string, placeId: string, everyDays: number) =>
+    record(
+      { kind: 'rhythmSet', subject: { type: 'place', id: placeId }, data: { job, everyDays } },
+      `${name} in ${placeName(placeId)}: ${tellRhythm(everyDays)}`,
+    )
+  return { doneFor, foundAt, setRhythm, busy }
 }

@@ -2,7 +2,8 @@ import { ROUND_JOBS, speciesOf, type Almanac, type Fact, type RoundJob } from '.
 import type { Day } from '../chance'
 import { residentsOf } from '../climate'
 import { waysUp } from '../places'
-import type { Care, House, Place } from '../subjects'
+import { isRoundJob, type Care, type House, type Place } from '../subjects'
+import { rhythmProposal, type RhythmProposal } from './learned'
 
 /** How often a job comes round at a place, and why. */
 export interface JobRhythm {
@@ -26,6 +27,8 @@ export interface JobDue extends JobRhythm {
   /** Times that it is done on one day, and times that it was today. */
   timesADay: number
   doneToday: number
+  /** Another rhythm that what was found speaks for. */
+  proposal: RhythmProposal | null
 }
 
 /** Own rhythms of a place: its own over those of what it stands in. */
@@ -112,14 +115,19 @@ function standing(house: House, rhythm: JobRhythm, place: Place, today: Day): Jo
   const next = last ? last.day + wholeDays : today
   const due = timesADay > 1 && last?.day === today && doneToday < timesADay ? today : next
   const lateFrom = last ? last.day + wholeDays + Math.floor(rhythm.toleranceDays) + 1 : Number.POSITIVE_INFINITY
-  return { ...rhythm, placeId: place.id, last, due, lateFrom, timesADay, doneToday }
+  return { ...rhythm, placeId: place.id, last, due, lateFrom, timesADay, doneToday, proposal: null }
 }
 
 /** Every job that comes round at a place, soonest first as it was declared. */
 export function jobsAt(house: House, almanac: Almanac, placeId: string, today: Day): JobDue[] {
   const place = house.places[placeId]
   if (!place) return []
-  return rhythmsOf(house, almanac, placeId).map(rhythm => standing(house, rhythm, place, today))
+  const speciesIds = new Set((residentsOf(house).get(placeId) ?? []).map(r => r.speciesId))
+  return rhythmsOf(house, almanac, placeId).map(rhythm => {
+    const usual = isRoundJob(rhythm.job) ? wanted(speciesIds, almanac, rhythm.job) : null
+    const proposal = rhythmProposal(house, place, rhythm, usual, today, almanac.common)
+    return { ...standing(house, rhythm, place, today), proposal }
+  })
 }
 
 /** Own jobs of the house at places, as they stand today. */

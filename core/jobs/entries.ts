@@ -34,5 +34,11 @@ export function careEntries(
   const together =
     isRoundJob(job) && done.length > left.length && done.length > 1 && done.every(s => s.placeId !== areaId)
   if (!together) return each()
-  return [{ kind: 'cared', subject: { type: 'place', id: areaId }, data: { job, ...(left.length && { but: left }) } }]
+  return [
+    {
+      kind: 'cared',
+      subject: { type: 'place', id: areaId },
+      data: { job, ...(left.length && { but: left }), ...(found && { found: [...found] }) },
+    },
+  ]
 }

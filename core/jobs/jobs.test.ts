@@ -226,3 +226,65 @@ describe('one tap', () => {
     )
   })
 })
+
+describe('a rhythm that finds nothing', () => {
+  const spot = (b: HouseBuilder, placeId = 't1', day = today) =>
+    jobsAt(houseOf(b.records()), shippedAlmanac, placeId, day).find(j => j.job === 'spotClean')!
+  const clean = (b: HouseBuilder, days: number[], found?: string[], placeId = 'rack', more: object = {}) => {
+    for (const day of days)
+      b.write('cared', { type: 'place', id: placeId }, day, { job: 'spotClean', ...(found && { found }), ...more })
+    return b
+  }
+
+  it('is proposed longer after five times of nothing (from memory, no source), and set by nobody but the keeper', () => {
+    const usual = spot(house()).everyDays
+    const tolerance = spot(house()).toleranceDays
+    expect(spot(clean(house(), [-9, -7, -5, -3], [])).proposal).toBeNull()
+    const calm = spot(clean(house(), [-11, -9, -7, -5, -3], []))
+    expect(calm.proposal).toMatchObject({ times: 5, why: 'nothingFound' })
+    expect(calm.everyDays).toBe(usual)
+    // within the bounds of the job
+    expect(calm.proposal!.everyDays).toBeGreaterThan(usual)
+    expect(calm.proposal!.everyDays).toBeLessThanOrEqual(usual + tolerance)
+  })
+
+  it('times at which nothing was said count neither way, and a finding begins the count anew', () => {
+    const mixed = clean(clean(house(), [-19, -17, -15, -13, -11], []), [-10, -8])
+    expect(spot(mixed).proposal).not.toBeNull()
+    clean(mixed, [-6], ['smell'], 't1')
+    expect(spot(mixed).proposal).toBeNull()
+    // the neighbour had no smell
+    expect(spot(mixed, 't2').proposal).not.toBeNull()
+  })
+
+  it('what was left out was not looked at', () => {
+    const b = clean(house(), [-11, -9, -7, -5, -3], [], 'rack', { but: ['t1'] })
+    expect(spot(b).proposal).toBeNull()
+    expect(spot(b, 't2').proposal).not.toBeNull()
+  })
+
+  it('never grows past the bounds, however long nothing is found; two findings lead back to the rhythm of the species', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 5, max: 14 }), fc.integer({ min: 1, max: 40 }), (n, own) => {
+        const b = clean(
+          house(),
+          Array.from({ length: n }, (_, i) => i - n - 1),
+          [],
+        )
+        b.write('rhythmSet', { type: 'place', id: 't1' }, -30, { job: 'spotClean', everyDays: own })
+        const usual = spot(house())
+        const { proposal } = spot(b)
+        const most = Math.round(usual.everyDays) + usual.toleranceDays
+        if (proposal) {
+          expect(proposal.everyDays).toBeGreaterThan(own)
+          expect(proposal.everyDays).toBeLessThanOrEqual(most)
+        } else expect(own).toBeGreaterThanOrEqual(most)
+      }),
+      { numRuns: 60 },
+    )
+    const b = clean(house(), [-4, -2], ['mould'], 't1')
+    b.write('rhythmSet', { type: 'place', id: 't1' }, -30, { job: 'spotClean', everyDays: 9 })
+    const usual = spot(house()).everyDays
+    expect(spot(b).proposal).toEqual({ everyDays: usual, times: 2, why: 'somethingFound' })
+  })
+})

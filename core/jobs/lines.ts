@@ -4,6 +4,7 @@ import { residentsOf } from '../climate'
 import { compareRoutes, isQuarantine, routeTo } from '../places'
 import { HOUSE_JOBS, HOUSE_JOB_WORDS, JOB_WORDS, THE_HOUSE, isRoundJob, type Care, type House } from '../subjects'
 import { jobsAt, ownJobsAt, type JobDue } from './due'
+import type { RhythmProposal } from './learned'
 
 /** One place of a line of care. */
 export interface CareStop {
@@ -11,6 +12,8 @@ export interface CareStop {
   lastDay: Day | null
   due: Day
   late: boolean
+  /** Another rhythm that what was found there speaks for. */
+  proposal?: RhythmProposal
 }
 
 /** One job to do today in places that stand together: one tap, with exceptions. */
@@ -53,7 +56,13 @@ function lineOf(job: string, name: string, areaId: string, at: readonly JobDue[]
     job,
     name,
     areaId,
-    stops: due.map(j => ({ placeId: j.placeId, lastDay: j.last?.day ?? null, due: j.due, late: isLate(j, today) })),
+    stops: due.map(j => ({
+      placeId: j.placeId,
+      lastDay: j.last?.day ?? null,
+      due: j.due,
+      late: isLate(j, today),
+      ...(j.proposal && { proposal: j.proposal }),
+    })),
     rest: at.filter(j => j.due > today).map(j => j.placeId),
     timesADay: most.timesADay,
     doneToday: Math.min(...due.map(j => j.doneToday)),

@@ -2,7 +2,14 @@ import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, factInput, type Reason } from '../judgement'
 import { formatDay } from '../units'
+import type { RhythmProposal } from './learned'
 import type { CareLine } from './lines'
+
+/** Why another rhythm is proposed. */
+export const tellProposal = ({ why, times, everyDays }: RhythmProposal): string =>
+  why === 'nothingFound'
+    ? `Nothing was found ${times} times in a row: ${tellRhythm(everyDays)} may do.`
+    : `Something was found ${times} times in a row: ${tellRhythm(everyDays)} again, as its species want it.`
 
 /** A rhythm as it is said: `twice a day`, `daily`, `every 14 days`. */
 export function tellRhythm(everyDays: number): string {

@@ -37,6 +37,8 @@ export interface Care {
   at: number
   /** Places left out of it. */
   but: readonly string[]
+  /** What was found: true = something, false = it was looked for and nothing was; not said mostly. */
+  found?: boolean
 }
 
 /** What was done, by job, oldest first. */

@@ -13,8 +13,9 @@ export function withCare(
   job: string,
   entry: DatedEntry,
   but: readonly string[] = [],
+  found?: readonly unknown[],
 ): CareDone {
-  const once: Care = { ...seen(entry), at: Date.parse(entry.at), but }
+  const once: Care = { ...seen(entry), at: Date.parse(entry.at), but, ...(found && { found: found.length > 0 }) }
   const before = done?.[job] ?? []
   return { ...done, [job]: [...before, once].slice(-KEPT) }
 }

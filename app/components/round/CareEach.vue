@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { careReasons, tellRhythm, type CareLine, type CareStop } from '#core/jobs'
+import { careReasons, isLookedFor, tellProposal, tellRhythm, type CareLine, type CareStop } from '#core/jobs'
 import { FINDINGS, FINDING_WORDS, type Finding } from '#core/subjects/care'
 import { formatDistance } from '#core/units'
 
@@ -7,7 +7,7 @@ import { formatDistance } from '#core/units'
 const props = defineProps<{ line: CareLine }>()
 const emit = defineEmits<{ done: [] }>()
 const house = useHouse()
-const { doneFor, foundAt, busy } = useCare()
+const { doneFor, foundAt, setRhythm, busy } = useCare()
 
 const out = ref(new Set<string>())
 const foundIn = ref<string | null>(null)
@@ -27,8 +27,8 @@ const lastOf = ({ lastDay, late }: CareStop) =>
   `${lastDay === null ? 'never written' : `last ${formatDistance(lastDay, house.today)}`}${late ? ', late' : ''}`
 const left = computed(() => props.line.stops.length - out.value.size)
 
-async function write(): Promise<void> {
-  if (await doneFor(props.line, out.value)) emit('done')
+async function write(nothing = false): Promise<void> {
+  if (await doneFor(props.line, out.value, nothing)) emit('done')
 }
 function ask(placeId: string): void {
   foundIn.value = foundIn.value === placeId ? null : placeId
@@ -70,6 +70,11 @@ const pick = (f: Finding) => {
           :aria-label="`Found something in ${nameOf(s.placeId)}`"
           :aria-expanded="foundIn === s.placeId" @click="ask(s.placeId)"
         />
+        <p v-if="s.proposal" class="found small">{{ tellProposal(s.proposal) }} <UButton
+          :label="`Set ${tellRhythm(s.proposal.everyDays)}`" size="xs" variant="outline" color="neutral" :disabled="busy"
+          :aria-label="`Set ${tellRhythm(s.proposal.everyDays)} in ${nameOf(s.placeId)}`"
+          @click="setRhythm(line.job, line.name, s.placeId, s.proposal.everyDays)"
+        /></p>
         <form v-if="foundIn === s.placeId" class="found" @submit.prevent="writeFound(s.placeId)">
           <div class="picks"><UButton
             v-for="f in FINDINGS" :key="f" :label="FINDING_WORDS[f]" size="sm"
@@ -87,10 +92,16 @@ const pick = (f: Finding) => {
         </form>
       </li>
     </ul>
-    <UButton
-      v-if="!isMeasured" :label="out.size ? `Done at ${left}, not at ${out.size}` : `Done at all ${left}`" :disabled="busy || !left"
-      @click="write"
-    />
+    <div v-if="!isMeasured" class="picks">
+      <UButton
+        :label="out.size ? `Done at ${left}, not at ${out.size}` : `Done at all ${left}`" :disabled="busy || !left"
+        @click="write()"
+      />
+      <UButton
+        v-if="isLookedFor(line.job)" label="Done, nothing was found" variant="outline" color="neutral" :disabled="busy || !left"
+        @click="write(true)"
+      />
+    </div>
   </div>
 </template>
 

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { CHANNELS, ZONES, formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
 import { sizeOf, tellHomeSize, tellNeed } from '#core/homes'
-import { jobsAt, tellRhythm, type JobDue } from '#core/jobs'
+import { jobsAt, tellProposal, tellRhythm, type JobDue } from '#core/jobs'
 import { lightHoursOf, uvBandAt, type SeriesView, type ShownLimits } from '#core/season'
 import { judgeLampAt, tellLamp } from '#core/light'
 import { LAMP_SOURCES } from '#core/subjects/lamp/state'
@@ -107,7 +107,7 @@ function setRhythm(job: string, value: string): void {
   const everyDays = value === 'kind' ? {} : { everyDays: value === 'none' ? null : Number(value) }
   void record(
     { kind: 'rhythmSet', subject: { type: 'place', id: id.value }, data: { job, ...everyDays } },
-    `${nameOf(job)} in ${place.value?.name}: ${RHYTHMS.find(r => r.value === value)?.label ?? value}`,
+    `${nameOf(job)} in ${place.value?.name}: ${RHYTHMS.find(r => r.value === value)?.label ?? tellRhythm(Number(value))}`,
   )
 }
 /** Jobs that the place, or the rack that it stands in, has switched off: they can be switched on again. */
@@ -170,7 +170,10 @@ const off = computed(() =>
             <td><USelect
               :model-value="rhythmOf(j.job)" :items="itemsFor(j.job)" value-key="value" size="sm" class="w-44"
               :aria-label="`Rhythm of ${nameOf(j.job)}`" :disabled="busy" @update:model-value="setRhythm(j.job, $event)"
-            /></td>
+            /><p v-if="j.proposal" class="small">{{ tellProposal(j.proposal) }} <UButton
+              :label="`Set ${tellRhythm(j.proposal.everyDays)}`" size="xs" variant="outline" color="neutral" :disabled="busy"
+              @click="setRhythm(j.job, String(j.proposal.everyDays))"
+            /></p></td>
           </tr>
           <tr v-for="job in off" :key="job">
             <td class="quiet">{{ nameOf(job) }}</td><td /><td class="quiet">not done here</td>

@@ -19,6 +19,8 @@ export const places: Record<string, Fact> = {
   hygrometerOff: memory(15, '%', 'A hygrometer that is off by more is replaced, not corrected'),
   uvMeterOff: memory(3, 'of UV index', 'A UV meter that is off by more is replaced, not corrected'),
   meterNoise: memory(0.1, 'share', 'A UV meter held by hand repeats itself to about so much'),
+  calmTimes: memory(5, 'times', 'Nothing found so often in a row: a longer rhythm is proposed'),
+  calmLonger: memory(1.5, 'times', 'A rhythm that finds nothing is proposed so much longer'),
   meshLets: practice(0.6, 'share', 'Mesh lets so much of the UV through; it takes 30–50 %'),
   meterFresh: memory(90, 'days', 'A reading of the UV index speaks for its lamp so long'),
   lampLifeTube: practice(365, 'days', 'A UVB tube is replaced after so long where nobody measures: 6–12 months'),

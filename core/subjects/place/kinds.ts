@@ -147,7 +147,7 @@ export const placeKinds = [
       note: z.string().max(300).optional(),
     }),
     apply(state, { job, but, found, note }, entry) {
-      state.care = withCare(state.care, job, entry, but)
+      state.care = withCare(state.care, job, entry, but, found)
       if (found?.length || note)
         state.found = [
           ...(state.found ?? []),
@@ -158,6 +158,7 @@ export const placeKinds = [
     wording: d =>
       [
         `${isRoundJob(d.job) ? JOB_WORDS[d.job].done : 'Job done'}${d.but?.length ? `, all but ${d.but.length}` : ''}`,
+        ...(d.found && !d.found.length ? ['nothing found'] : []),
         ...(d.found?.length ? [`found ${d.found.map(f => FINDING_WORDS[f]).join(', ')}`] : []),
         ...(d.note ? [d.note] : []),
       ].join('; '),
