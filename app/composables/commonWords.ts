@@ -81,6 +81,7 @@ export const COMMON_WORDS: Record<string, string> = {
   restAfterMeal: 'Not handled after a large meal for',
   calmTimes: 'A longer rhythm is proposed when nothing was found',
   calmLonger: 'A rhythm that finds nothing is proposed longer by',
+  lightLeast: 'Lamps that follow the sun are on at least',
   twoPeopleFrom: 'A snake is held by two from',
   probeOff: 'A thermometer is replaced when it is off by',
   hygrometerOff: 'A hygrometer is replaced when it is off by',

@@ -20,7 +20,7 @@ export {
 export { WhatIf, applyWhatIf, newPairs, openPairs, type NewPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
 export { cultureTempC, eggTempC, placeTempC, warmthOfHouse } from './warmth'
-export { freeHomes, isLightAt, lightHoursOf, uvBandAt } from './places'
+export { freeHomes, isLightAt, lightHoursOf, tellHour, uvBandAt } from './places'
 export { laneActions } from './laneActions'
 export { notKnownOf } from './notKnown'
 export { laneNeed } from './laneNeed'

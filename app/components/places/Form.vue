@@ -23,6 +23,7 @@ const state = reactive({
   quarantine: false,
   on: 8,
   off: 20,
+  bySun: false,
 })
 const list = computed(() =>
   Object.values(house.house.places)
@@ -55,6 +56,7 @@ watch(
       quarantine: Boolean(place?.quarantine),
       on: place?.light?.on ?? lightOn!.value,
       off: place?.light?.off ?? lightOff!.value,
+      bySun: Boolean(place?.light?.bySun),
     })
   },
   { immediate: true },
@@ -88,7 +90,9 @@ async function send(): Promise<void> {
       // said only where something is to be said
       ...((state.quarantine || place?.quarantine) && { quarantine: state.quarantine }),
       ...((size || place?.size) && { size }),
-      ...((state.lit || place?.light) && { light: state.lit ? { on: state.on, off: state.off } : null }),
+      ...((state.lit || place?.light) && {
+        light: state.lit ? { on: state.on, off: state.off, ...(state.bySun && { bySun: true as const }) } : null,
+      }),
     }
     await (place
       ? callApi(`/api/places/${place.id}`, { method: 'PUT', body })
@@ -143,6 +147,10 @@ async function send(): Promise<void> {
           <UFormField label="off at" hint="hour" :error="problems['light.off']"><UInputNumber
             v-model="state.off" :min="0" :max="24" :step="0.5" class="w-full"
           /></UFormField>
+          <UCheckbox
+            v-model="state.bySun" class="col-span-2" label="With the sun: these are the hours of the longest day"
+            :description="house.settings.latitude === null ? 'Say the latitude in Settings first' : 'They shorten with the day outside, about their middle'"
+          />
         </div>
         <UFormField
           label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"

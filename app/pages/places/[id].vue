@@ -4,7 +4,7 @@ import { CHANNELS, ZONES, formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
 import { sizeOf, tellHomeSize, tellNeed } from '#core/homes'
 import { jobsAt, tellProposal, tellRhythm, type JobDue } from '#core/jobs'
-import { lightHoursOf, uvBandAt, type SeriesView, type ShownLimits } from '#core/season'
+import { lightHoursOf, tellHour, uvBandAt, type SeriesView, type ShownLimits } from '#core/season'
 import { judgeLampAt, tellLamp } from '#core/light'
 import { LAMP_SOURCES } from '#core/subjects/lamp/state'
 import { JOB_WORDS, isRoundJob } from '#core/subjects/jobWords'
@@ -36,7 +36,9 @@ const lit = computed(() => {
 })
 const jobs = computed(() => jobsAt(house.house, house.almanac, id.value, house.today))
 const answered = computed(() => standing.value?.series.flatMap(s => s.troubles.filter(t => t.answered !== null)) ?? [])
-const light = computed(() => lightHoursOf(house.house, house.almanac, id.value))
+const light = computed(() => lightHoursOf(house.house, house.almanac, id.value, house.today, house.settings.latitude))
+/** Mist at first light and half an hour before dark. */
+const mistAt = computed(() => [light.value.on, (light.value.off + 23.5) % 24].map(tellHour).join(' and '))
 
 const answer = computed(() => {
   const s = standing.value
@@ -128,7 +130,7 @@ const off = computed(() =>
     <header>
       <h1>How is {{ place.name }}?</h1>
       <UButton label="Change" variant="outline" color="neutral" icon="i-lucide-pencil" :aria-label="`Change ${place.name}`" @click="open = true" />
-      <p class="basis-full">{{ answer }} <span class="quiet">{{ house.placeName(id) }}{{ place.tempC === null ? '' : `, set to ${formatQuantity(place.tempC, house.settings.tempUnit)}` }}; lamps {{ light.on }}–{{ light.off }} h.</span></p>
+      <p class="basis-full">{{ answer }} <span class="quiet">{{ house.placeName(id) }}{{ place.tempC === null ? '' : `, set to ${formatQuantity(place.tempC, house.settings.tempUnit)}` }}; lamps {{ tellHour(light.on) }}–{{ tellHour(light.off) }}{{ place.light?.bySun ? ', with the sun' : '' }}.</span></p>
     </header>
     <AlarmList v-if="alarms.length" :alarms="alarms" />
     <ul v-if="answered.length" class="quiet small answered"><li v-for="t in answered" :key="t.id">Answered, silent until it is over: {{ t.answered }}</li></ul>
@@ -164,7 +166,7 @@ const off = computed(() =>
         <thead><tr><th>Job</th><th>Last</th><th>Next</th><th>Rhythm here</th></tr></thead>
         <tbody>
           <tr v-for="j in jobs" :key="j.job" :data-job="j.job">
-            <td>{{ nameOf(j.job) }} <span class="quiet">{{ tellRhythm(j.everyDays) }}</span></td>
+            <td>{{ nameOf(j.job) }} <span class="quiet">{{ tellRhythm(j.everyDays) }}{{ j.job === 'mist' && j.timesADay === 2 ? `, at ${mistAt}` : '' }}</span></td>
             <td class="quiet">{{ lastOf(j) }}</td>
             <td :class="{ 'font-semibold': j.due <= house.today }">{{ dueOf(j) }}</td>
             <td><USelect

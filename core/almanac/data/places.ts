@@ -44,5 +44,6 @@ export const places: Record<string, Fact> = {
   handFresh: memory(7, 'days', 'A reading by hand speaks for its place so long'),
   lightOn: memory(8, 'o’clock', 'Lamps go on, where a place says nothing else'),
   lightOff: memory(20, 'o’clock', 'Lamps go off, where a place says nothing else'),
+  lightLeast: memory(8, 'hours', 'Lamps that follow the sun are on for so long at least: what is awake needs warmth'),
   lightSettles: memory(3, 'hours', 'After lamps go on or off a place has so long to warm or cool'),
 }

@@ -1,5 +1,5 @@
 export { careOutlook } from './care'
 export { calendarFor } from './calendar'
 export { freeHomes, homesOutlook } from './homes'
-export { isLightAt, lightHoursOf } from './light'
+export { isLightAt, lightHoursOf, tellHour } from './light'
 export { placesOutlook, uvBandAt } from './outlook'

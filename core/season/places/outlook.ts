@@ -212,7 +212,7 @@ function seriesView(place: Place, series: Series, context: SeasonContext): Serie
     dark: bandFor(who, almanac, channel, zone, false),
   }
   const [light, dark] = [limitsOf(band.light), limitsOf(band.dark)]
-  const hours = lightHoursOf(house, almanac, place.id)
+  const hours = lightHoursOf(house, almanac, place.id, today, settings.latitude)
   const clock = clockFor(settings.timeZone, context)
   const isLight = (hour: number) => isLightAt(hours, clock(hour))
   const limitsAt = limitsByHour(light, dark, isLight, common.lightSettles!.value)
@@ -272,7 +272,7 @@ function placeView(place: Place, context: SeasonContext): PlaceView | null {
     ...(place.measured ?? []).map(m => seriesOf(m.channel, m.zone)),
   ])
   if (!known.size) return null
-  const hours = lightHoursOf(house, almanac, place.id)
+  const hours = lightHoursOf(house, almanac, place.id, today, settings.latitude)
   const key = [house.climate[place.id], almanac, settings.timeZone, today, hours.on, hours.off, whoKey(house, place.id)]
   return views(context, place, key, () => {
     const series = SERIES_ORDER.filter(s => known.has(s)).flatMap(s => seriesView(place, s, context) ?? [])

@@ -5,7 +5,8 @@ import { quantile } from '../../chance'
 import { readLogLine, type Place } from '../../subjects'
 import { dayFromIso } from '../../units'
 import { defaultSettings, freeHomes, houseOf, season, seasonOfHouse, warmthOfHouse, type PlaceView } from '..'
-import { isLightAt } from './light'
+import { isLightAt, lightHoursOf, tellHour } from './light'
+import suncalc from 'suncalc'
 
 const today = dayFromIso('2026-11-25')
 const settings = { ...defaultSettings, timeZone: 'Europe/Berlin' }
@@ -379,5 +380,41 @@ describe('homes that will be too small', () => {
     expect(young[0]!.count).toBeGreaterThan(2)
     // box 2 and the wide one are free, and both go to the first
     expect(young.map(y => y.free)).toEqual([2, 0])
+  })
+})
+
+describe('hours of light that follow the sun', () => {
+  const hours = (date: string, latitude: number | null, light: Place['light'] = { on: 7, off: 21, bySun: true }) => {
+    const b = new HouseBuilder(today).place('room', { kind: 'room', light }).place('pen', { parentId: 'room' })
+    return lightHoursOf(houseOf(b.records()), shippedAlmanac, 'pen', dayFromIso(date), latitude)
+  }
+  const long = ({ on, off }: { on: number; off: number }) => off - on
+
+  it('are as long as the day outside, about the middle of the longest (against suncalc, within a quarter hour)', () => {
+    for (const [date, latitude] of [
+      ['2026-03-20', 51.5],
+      ['2026-10-10', 51.5],
+      ['2026-11-25', 40],
+      ['2026-06-01', -33],
+    ] as const) {
+      const sun = suncalc.getTimes(new Date(`${date}T12:00:00Z`), latitude, 0)
+      const outside = (sun.sunset.getTime() - sun.sunrise.getTime()) / 3_600_000
+      const light = hours(date, latitude)
+      expect(Math.abs(long(light) - outside), `${date} at ${latitude}°`).toBeLessThanOrEqual(0.5)
+      expect((light.on + light.off) / 2).toBeCloseTo(14, 0)
+    }
+  })
+
+  it('never longer than said, never under eight hours (from memory, no source), polar night included', () => {
+    expect(long(hours('2026-06-21', 60))).toBe(14)
+    expect(long(hours('2026-12-21', 69))).toBe(8)
+    // hours over midnight keep their middle
+    expect(hours('2026-12-21', 69, { on: 18, off: 8, bySun: true })).toEqual({ on: 21, off: 5 })
+  })
+
+  it('without a latitude, or without the sun, they are as they were said', () => {
+    expect(hours('2026-12-21', null)).toMatchObject({ on: 7, off: 21 })
+    expect(hours('2026-12-21', 51.5, { on: 7, off: 21 })).toEqual({ on: 7, off: 21 })
+    expect([tellHour(7.25), tellHour(20)]).toEqual(['7:15', '20:00'])
   })
 })

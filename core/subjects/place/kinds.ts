@@ -9,7 +9,7 @@ import { PLACE_KINDS } from './state'
 
 const hour = z.number({ error: 'An hour of the clock is a number' }).min(0, 'From 0 to 24').max(24, 'From 0 to 24')
 const LightHours = z
-  .strictObject({ on: hour, off: hour })
+  .strictObject({ on: hour, off: hour, bySun: z.literal(true).optional() })
   .refine(({ on, off }) => on !== off, 'Lamps that go on and off at one time give no light')
 
 const side = (least: number) =>

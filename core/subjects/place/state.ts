@@ -28,6 +28,8 @@ export interface Found {
 export interface LightHours {
   on: number
   off: number
+  /** They are those of the longest day: through the year they shorten and lengthen with the sun outside. */
+  bySun?: true
 }
 
 /** A room, rack, shelf, tub, incubator or cold place; they nest, and `order` is the order in which one walks. */
