@@ -3,6 +3,7 @@ import type { Day } from '../chance'
 import { residentsOf } from '../climate'
 import { waysUp } from '../places'
 import { isRoundJob, type Care, type House, type Place } from '../subjects'
+import { ownDue } from './own'
 import { rhythmProposal, type RhythmProposal } from './learned'
 
 /** How often a job comes round at a place, and why. */
@@ -130,23 +131,27 @@ export function jobsAt(house: House, almanac: Almanac, placeId: string, today: D
   })
 }
 
+/** Places at which own jobs are done: those that they name, and those in which their species lives. */
+export function placesOfOwnJobs(house: House): ReadonlySet<string> {
+  const jobs = Object.values(house.jobs).filter(j => !j.ended)
+  const species = new Set(jobs.flatMap(j => j.speciesId ?? []))
+  const lived = species.size
+    ? [...residentsOf(house)].flatMap(([id, who]) => (who.some(r => species.has(r.speciesId)) ? [id] : []))
+    : []
+  return new Set([...jobs.flatMap(j => j.placeIds), ...lived])
+}
+
 /** Own jobs of the house at places, as they stand today. */
 export function ownJobsAt(house: House, placeId: string, today: Day): (JobDue & { name: string })[] {
   const place = house.places[placeId]
   if (!place) return []
+  const lives = (speciesId: string | null | undefined) =>
+    Boolean(speciesId) && (residentsOf(house).get(placeId) ?? []).some(r => r.speciesId === speciesId)
   return Object.values(house.jobs)
-    .filter(job => !job.ended && job.placeIds.includes(placeId))
+    .filter(job => !job.ended && (job.placeIds.includes(placeId) || lives(job.speciesId)))
     .map(job => {
-      const { id, name, everyDays, toleranceDays, fromDay } = job
-      const rhythm = { job: id, everyDays, toleranceDays, speciesId: null, fact: null }
-      const stands = standing(house, rhythm, place, today)
-      const due = Math.max(stands.due, fromDay)
-      // one that was never done is due from the day that was said
-      return {
-        ...stands,
-        name,
-        due: stands.last ? due : fromDay,
-        lateFrom: Math.max(stands.last ? stands.lateFrom : 0, fromDay + toleranceDays + 1),
-      }
+      const { id, name, everyDays, toleranceDays } = job
+      const stands = standing(house, { job: id, everyDays, toleranceDays, speciesId: null, fact: null }, place, today)
+      return { ...stands, name, ...ownDue(job, stands.last?.day ?? null, today) }
     })
 }

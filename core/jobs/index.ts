@@ -1,5 +1,6 @@
 export { jobsAt, ownJobsAt, rhythmsOf, type JobDue, type JobRhythm } from './due'
 export { careEntries, type CareWrite } from './entries'
-export { careReasons, tellProposal, tellRhythm } from './wording'
+export { careReasons, tellOwnRhythm, tellProposal, tellRhythm } from './wording'
+export { isInSeason, ownDue } from './own'
 export { careLines, type CareLine, type CareStop } from './lines'
 export { isLookedFor, type RhythmProposal } from './learned'

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import { houseOf } from '../season'
-import { recordsFrom, withEntries, type DatedEntry } from '../subjects'
-import { dayToIso } from '../units'
-import { careEntries, careLines, jobsAt, rhythmsOf, type CareLine } from '.'
+import { recordsFrom, withEntries, type DatedEntry, type JobState } from '../subjects'
+import { dayFromIso, dayToIso } from '../units'
+import { careEntries, careLines, isInSeason, jobsAt, ownDue, rhythmsOf, tellOwnRhythm, type CareLine } from '.'
 
 const today = 20_782
 
@@ -286,5 +286,69 @@ describe('a rhythm that finds nothing', () => {
     b.write('rhythmSet', { type: 'place', id: 't1' }, -30, { job: 'spotClean', everyDays: 9 })
     const usual = spot(house()).everyDays
     expect(spot(b).proposal).toEqual({ everyDays: usual, times: 2, why: 'somethingFound' })
+  })
+})
+
+describe('own jobs on days of the week and in a season', () => {
+  const job = (more: Partial<JobState>) => ({ everyDays: 30, toleranceDays: 2, fromDay: today - 800, ...more })
+
+  it('meets the first such day by a walk over the days, whatever was done and whenever it is asked (by hand)', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { minLength: 1, maxLength: 4 }),
+        fc.option(fc.record({ from: fc.integer({ min: 1, max: 12 }), to: fc.integer({ min: 1, max: 12 }) })),
+        fc.integer({ min: 0, max: 700 }),
+        (weekdays, months, ago) => {
+          const of = job({ weekdays, months })
+          const last = today - ago
+          const isOn = (day: number) => weekdays.includes(new Date(day * 86_400_000).getUTCDay())
+          const isIn = (day: number) => isInSeason(of, day)
+          // what was left of an earlier season is not due any more
+          let from = last + 1
+          if (months && isIn(today)) {
+            let began = today
+            while (isIn(began - 1) && began > last) began--
+            from = Math.max(last + 1, began)
+          }
+          if (!isIn(today)) from = Math.max(from, today)
+          let due = from
+          while (!(isOn(due) && isIn(due))) due++
+          expect(ownDue(of, last, today).due).toBe(due)
+        },
+      ),
+      { numRuns: 400 },
+    )
+  })
+
+  it('out of its season nothing is left over; when it begins it is due, not late', () => {
+    // 20 782 is 25 November 2026
+    const summer = job({ months: { from: 5, to: 9 } })
+    const begins = dayFromIso('2027-05-01')
+    expect(ownDue(summer, dayFromIso('2026-08-20'), today).due).toBe(begins)
+    expect(ownDue(summer, dayFromIso('2026-08-20'), begins)).toEqual({ due: begins, lateFrom: begins + 3 })
+    expect(ownDue(summer, null, today).due).toBe(begins)
+    // a winter over the turn of the year
+    expect(ownDue(job({ months: { from: 11, to: 2 } }), today - 3, today).due).toBe(today + 27)
+  })
+
+  it('of a species, is done wherever that lives, and nowhere else', () => {
+    const b = house()
+    b.write(
+      'jobAdded',
+      { type: 'job', id: 'j' },
+      -10,
+      { name: 'Look at toes', everyDays: 7, from: '2026-11-20', speciesId: 'leopard-gecko', placeIds: [] },
+      'j',
+    )
+    const told = line(b, 'care:j:rack')
+    expect(placesOf(told)).toEqual(['t1', 't2'])
+    b.write('cared', { type: 'place', id: 't1' }, 0, { job: 'j' })
+    expect(placesOf(line(b, 'care:j:rack'))).toEqual(['t2'])
+    expect(lines(b).some(l => l.id === 'care:j')).toBe(false)
+  })
+
+  it('is told in words', () => {
+    expect(tellOwnRhythm(job({ weekdays: [0, 1, 4] }))).toBe('Monday, Thursday and Sunday')
+    expect(tellOwnRhythm(job({ months: { from: 5, to: 9 } }))).toBe('every 30 days, May to September')
   })
 })

@@ -2,8 +2,18 @@ import { ROUND_JOBS, type Almanac, type Fact } from '../almanac'
 import type { Day } from '../chance'
 import { residentsOf } from '../climate'
 import { compareRoutes, isQuarantine, routeTo } from '../places'
-import { HOUSE_JOBS, HOUSE_JOB_WORDS, JOB_WORDS, THE_HOUSE, isRoundJob, type Care, type House } from '../subjects'
-import { jobsAt, ownJobsAt, type JobDue } from './due'
+import {
+  HOUSE_JOBS,
+  HOUSE_JOB_WORDS,
+  JOB_WORDS,
+  THE_HOUSE,
+  isRoundJob,
+  type Care,
+  type House,
+  type JobState,
+} from '../subjects'
+import { jobsAt, ownJobsAt, placesOfOwnJobs, type JobDue } from './due'
+import { ownDue } from './own'
 import type { RhythmProposal } from './learned'
 
 /** One place of a line of care. */
@@ -73,20 +83,13 @@ function lineOf(job: string, name: string, areaId: string, at: readonly JobDue[]
   }
 }
 
-function houseLine(
-  job: string,
-  name: string,
-  times: readonly Care[],
-  from: Day,
-  every: number,
-  tolerance: number,
-  today: Day,
-) {
+function houseLine(job: JobState, times: readonly Care[], today: Day) {
   const last = times.filter(c => c.day <= today).at(-1) ?? null
-  const due = last ? last.day + every : from
+  const { due, lateFrom } = ownDue(job, last?.day ?? null, today)
   if (due > today) return null
-  const late = last !== null && today > due + tolerance
-  return { job, name, stops: [{ placeId: '', lastDay: last?.day ?? null, due, late }], everyDays: every }
+  const late = last !== null && today >= lateFrom
+  const stop = { placeId: '', lastDay: last?.day ?? null, due, late }
+  return { job: job.id, name: job.name, stops: [stop], everyDays: job.everyDays }
 }
 
 /** Tests of the house, and own jobs that are of no place. */
@@ -95,24 +98,24 @@ function houseLines(house: House, almanac: Almanac, today: Day): CareLine[] {
   const done = house.settings[THE_HOUSE]?.care
   const blank = { areaId: null, rest: [], timesADay: 1, doneToday: 0, speciesId: null, fact: null }
   const tests = HOUSE_JOBS.flatMap(job => {
-    const line = houseLine(
-      job,
-      HOUSE_JOB_WORDS[job],
-      done?.[job] ?? [],
-      today,
-      houseTestEvery!.value,
-      houseTestLate!.value,
-      today,
-    )
+    const test: JobState = {
+      id: job,
+      name: HOUSE_JOB_WORDS[job],
+      placeIds: [],
+      everyDays: houseTestEvery!.value,
+      toleranceDays: houseTestLate!.value,
+      // one that was never done is due today
+      fromDay: (done?.[job] ?? []).some(c => c.day <= today) ? 0 : today,
+      ended: null,
+    }
+    const line = houseLine(test, done?.[job] ?? [], today)
     return line ? [{ ...blank, ...line, id: `care:${job}`, fact: houseTestEvery!, caution: CAUTIONS[job] ?? null }] : []
   })
-  const own = Object.values(house.jobs).flatMap(
-    ({ id, name, placeIds, ended, care, fromDay, everyDays, toleranceDays }) => {
-      if (ended || placeIds.length) return []
-      const line = houseLine(id, name, care?.[id] ?? [], fromDay, everyDays, toleranceDays, today)
-      return line ? [{ ...blank, ...line, id: `care:${id}`, caution: null }] : []
-    },
-  )
+  const own = Object.values(house.jobs).flatMap(job => {
+    if (job.ended || job.placeIds.length || job.speciesId) return []
+    const line = houseLine(job, job.care?.[job.id] ?? [], today)
+    return line ? [{ ...blank, ...line, id: `care:${job.id}`, caution: null }] : []
+  })
   return [...own, ...tests]
 }
 
@@ -141,8 +144,8 @@ export function careLines(
   }
   for (const placeId of residentsOf(house).keys())
     for (const job of jobsOf(placeId)) add(placeId, job, isRoundJob(job.job) ? JOB_WORDS[job.job].name : job.job)
-  const withOwn = new Set(Object.values(house.jobs).flatMap(j => (j.ended ? [] : j.placeIds)))
-  for (const placeId of withOwn) for (const job of ownJobsAt(house, placeId, today)) add(placeId, job, job.name)
+  for (const placeId of placesOfOwnJobs(house))
+    for (const job of ownJobsAt(house, placeId, today)) add(placeId, job, job.name)
   const routes = new Map([...areas.keys()].map(id => [id, routeTo(house.places, id)]))
   const order = (id: string) => house.places[id]?.order ?? 0
   const lines = [...areas.values()]

@@ -2,6 +2,7 @@ import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, factInput, type Reason } from '../judgement'
 import { formatDay } from '../units'
+import type { JobState } from '../subjects'
 import type { RhythmProposal } from './learned'
 import type { CareLine } from './lines'
 
@@ -40,4 +41,20 @@ export function careReasons(line: CareLine, almanac: Almanac, today: Day): Reaso
       change: 'An own rhythm of the place, another number in the Almanac, or other animals in it',
     },
   ]
+}
+
+const DAY_NAMES = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
+const MONTH_NAMES = 'January February March April May June July August September October November December'.split(' ')
+
+/** When a job of the house's own comes round: `Monday and Thursday, April to September`. */
+export function tellOwnRhythm({
+  everyDays,
+  weekdays,
+  months,
+}: Pick<JobState, 'everyDays' | 'weekdays' | 'months'>): string {
+  const days = [...(weekdays ?? [])].sort((a, b) => ((a + 6) % 7) - ((b + 6) % 7)).map(d => DAY_NAMES[d]!)
+  const when = days.length
+    ? [days.slice(0, -1).join(', '), days.at(-1)].filter(Boolean).join(' and ')
+    : tellRhythm(everyDays)
+  return months ? `${when}, ${MONTH_NAMES[months.from - 1]} to ${MONTH_NAMES[months.to - 1]}` : when
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { tellRhythm } from '#core/jobs'
+import { tellOwnRhythm } from '#core/jobs'
+import type { JobState } from '#core/subjects'
 import { dayToIso, formatDay } from '#core/units'
 
 /** What the house does on its own account: jobs that no species asks for. */
@@ -14,7 +15,26 @@ const state = reactive({
   toleranceDays: 14,
   from: '',
   placeId: undefined as string | undefined,
+  speciesId: undefined as string | undefined,
+  weekly: false,
+  weekdays: [] as number[],
+  seasonal: false,
+  fromMonth: 4,
+  toMonth: 9,
 })
+const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'].map((label, i) => ({ label, value: (i + 1) % 7 }))
+const DAY_NAMES = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
+const MONTHS = 'January February March April May June July August September October November December'
+  .split(' ')
+  .map((label, i) => ({ label, value: i + 1 }))
+const keptSpecies = computed(() =>
+  [...new Set([...Object.values(house.house.animals), ...Object.values(house.house.groups)].map(a => a.speciesId))]
+    .map(value => ({ value, label: house.speciesName(value) }))
+    .sort((a, b) => (a.label < b.label ? -1 : 1)),
+)
+const pick = (day: number) => {
+  state.weekdays = state.weekdays.includes(day) ? state.weekdays.filter(d => d !== day) : [...state.weekdays, day]
+}
 
 const jobs = computed(() =>
   Object.values(house.house.jobs).filter(j => !j.ended && (!props.placeId || j.placeIds.includes(props.placeId))),
@@ -28,20 +48,37 @@ watch(open, is => {
       toleranceDays: 14,
       from: dayToIso(house.today),
       placeId: props.placeId,
+      speciesId: undefined,
+      weekly: false,
+      weekdays: [],
+      seasonal: false,
     })
 })
 async function add(): Promise<void> {
-  const { placeId, ...data } = state
-  const done = await record(
-    { kind: 'jobAdded', founds: 'job', data: { ...data, name: data.name.trim(), placeIds: placeId ? [placeId] : [] } },
-    `${state.name.trim()}: added to the Round`,
-    form.value,
-  )
+  const { name, everyDays, toleranceDays, from, placeId, speciesId, weekly, weekdays, seasonal, fromMonth, toMonth } =
+    state
+  const data = {
+    name: name.trim(),
+    // how often it comes round in the mean, where days are named
+    everyDays: weekly ? Math.max(1, Math.round(7 / Math.max(1, weekdays.length))) : everyDays,
+    toleranceDays,
+    from,
+    placeIds: placeId && !speciesId ? [placeId] : [],
+    ...(speciesId && { speciesId }),
+    ...(weekly && { weekdays }),
+    ...(seasonal && { months: { from: fromMonth, to: toMonth } }),
+  }
+  const done = await record({ kind: 'jobAdded', founds: 'job', data }, `${data.name}: added to the Round`, form.value)
   if (done) open.value = false
 }
 const end = (id: string, name: string) =>
   record({ kind: 'jobEnded', subject: { type: 'job', id }, data: {} }, `${name}: no longer in the Round`)
-const where = (ids: readonly string[]) => (ids.length ? ids.map(id => house.placeName(id)).join(', ') : 'the house')
+const where = ({ placeIds, speciesId }: JobState) =>
+  speciesId
+    ? `wherever ${house.speciesName(speciesId)} lives`
+    : placeIds.length
+      ? placeIds.map(id => house.placeName(id)).join(', ')
+      : 'the house'
 </script>
 
 <!-- prettier-ignore -->
@@ -59,16 +96,30 @@ const where = (ids: readonly string[]) => (ids.length ? ids.map(id => house.plac
             <UFormField label="Where" name="placeIds"><USelectMenu
               v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="The house as a whole"
             /></UFormField>
+            <UFormField v-if="!placeId" label="Or wherever one lives" name="speciesId"><USelectMenu
+              v-model="state.speciesId" :items="keptSpecies" value-key="value" class="w-full" placeholder="No species" clear
+            /></UFormField>
+            <UCheckbox v-model="state.weekly" label="On days of the week" />
+            <UFormField v-if="state.weekly" name="weekdays"><div class="flex flex-wrap gap-1"><UButton
+              v-for="d in DAYS" :key="d.value" :label="d.label" size="sm" color="neutral" :aria-label="`${d.label}: ${DAY_NAMES[d.value]}`"
+              :variant="state.weekdays.includes(d.value) ? 'solid' : 'outline'" :aria-pressed="state.weekdays.includes(d.value)"
+              @click="pick(d.value)"
+            /></div></UFormField>
             <div class="grid grid-cols-2 gap-3">
-              <UFormField label="Every, days" name="everyDays"><UInputNumber
+              <UFormField v-if="!state.weekly" label="Every, days" name="everyDays"><UInputNumber
                 v-model="state.everyDays" :min="1" :max="2000" class="w-full"
               /></UFormField>
               <UFormField label="Late after, days" name="toleranceDays"><UInputNumber
                 v-model="state.toleranceDays" :min="0" :max="400" class="w-full"
               /></UFormField>
             </div>
+            <UCheckbox v-model="state.seasonal" label="Only in some months" />
+            <div v-if="state.seasonal" class="grid grid-cols-2 gap-3">
+              <UFormField label="From" name="months"><USelect v-model="state.fromMonth" :items="MONTHS" value-key="value" class="w-full" /></UFormField>
+              <UFormField label="to"><USelect v-model="state.toMonth" :items="MONTHS" value-key="value" class="w-full" /></UFormField>
+            </div>
             <UFormField label="First due" name="from"><UInput v-model="state.from" type="date" class="w-full" /></UFormField>
-            <UButton type="submit" label="Add job" :disabled="!state.name.trim() || !state.from" :loading="busy" block />
+            <UButton type="submit" label="Add job" :disabled="!state.name.trim() || !state.from || (state.weekly && !state.weekdays.length)" :loading="busy" block />
           </UForm>
         </template>
       </UPopover>
@@ -76,7 +127,7 @@ const where = (ids: readonly string[]) => (ids.length ? ids.map(id => house.plac
     <p v-if="!jobs.length" class="quiet">None: what the species need comes round by itself.</p>
     <ul v-else>
       <li v-for="j in jobs" :key="j.id" class="job">
-        <span>{{ j.name }} <span class="quiet">{{ tellRhythm(j.everyDays) }}, {{ where(j.placeIds) }}; first due {{ formatDay(j.fromDay, house.today) }}</span></span>
+        <span>{{ j.name }} <span class="quiet">{{ tellOwnRhythm(j) }}, {{ where(j) }}; first due {{ formatDay(j.fromDay, house.today) }}</span></span>
         <UButton
           label="End" size="sm" variant="ghost" color="neutral" :aria-label="`End ${j.name}`" :disabled="busy"
           @click="end(j.id, j.name)"

@@ -4,7 +4,7 @@ import { jobKinds } from './kinds'
 import type { JobState } from './state'
 
 type Said = Pick<JobState, 'name' | 'everyDays'> &
-  Partial<Pick<JobState, 'placeIds' | 'toleranceDays'>> & { from: string }
+  Partial<Pick<JobState, 'placeIds' | 'toleranceDays' | 'speciesId' | 'weekdays' | 'months'>> & { from: string }
 
 export const job = defineSubject({
   type: 'job',

@@ -6,6 +6,19 @@ import { withCare } from '../careDone'
 import { dayText } from '../fields'
 import type { JobState } from './state'
 
+const month = z.number({ error: 'A month is a number' }).int('1 to 12').min(1, '1 to 12').max(12, '1 to 12')
+const when = {
+  speciesId: reference('species').nullable().optional(),
+  weekdays: z
+    .array(z.number().int().min(0, 'Sunday is 0').max(6, 'Saturday is 6'))
+    .min(1, 'One day at least')
+    .max(7)
+    .refine(days => new Set(days).size === days.length, 'A day is named twice')
+    .nullable()
+    .optional(),
+  months: z.strictObject({ from: month, to: month }).nullable().optional(),
+}
+
 const JobData = z.strictObject({
   name: lineOfText(60, 'A job needs a name'),
   placeIds: z.array(reference('place')).max(500).default([]),
@@ -16,6 +29,7 @@ const JobData = z.strictObject({
     .max(2000, 'Every 2000 days at least'),
   toleranceDays: z.number({ error: 'A number of days' }).int('Whole days').min(0).max(400).default(1),
   from: dayText,
+  ...when,
 })
 
 const ended = (state: JobState): Problem | null =>
@@ -29,7 +43,8 @@ export const jobKinds = [
     founds: 'job',
     data: JobData,
     apply() {},
-    wording: d => `${d.name}: every ${d.everyDays === 1 ? 'day' : `${d.everyDays} days`}`,
+    wording: d =>
+      `${d.name}: ${d.weekdays ? `on ${d.weekdays.length} days of the week` : `every ${d.everyDays === 1 ? 'day' : `${d.everyDays} days`}`}`,
   }),
   defineKind({
     kind: 'jobChanged',
@@ -41,6 +56,7 @@ export const jobKinds = [
       everyDays: JobData.shape.everyDays.optional(),
       toleranceDays: JobData.shape.toleranceDays.unwrap().optional(),
       from: dayText.optional(),
+      ...when,
     }),
     apply(state, { from, ...data }) {
       Object.assign(state, data)
