@@ -1,21 +1,11 @@
-import { ROUND_JOBS, speciesOf, type Almanac, type Fact, type RoundJob } from '../almanac'
+import { ROUND_JOBS, speciesOf, type Almanac, type RoundJob } from '../almanac'
 import type { Day } from '../chance'
 import { residentsOf } from '../climate'
 import { waysUp } from '../places'
 import { isRoundJob, type Care, type House, type Place } from '../subjects'
 import { ownDue } from './own'
+import type { JobRhythm } from './rhythm'
 import { rhythmProposal, type RhythmProposal } from './learned'
-
-/** How often a job comes round at a place, and why. */
-export interface JobRhythm {
-  job: string
-  /** Half a day is twice a day. */
-  everyDays: number
-  toleranceDays: number
-  /** The species that wants it most often, with its row; null where the house says so itself. */
-  speciesId: string | null
-  fact: Fact | null
-}
 
 /** A job at one place, as it stands today. */
 export interface JobDue extends JobRhythm {

@@ -1,4 +1,5 @@
-export { jobsAt, ownJobsAt, rhythmsOf, type JobDue, type JobRhythm } from './due'
+export { jobsAt, ownJobsAt, rhythmsOf, type JobDue } from './due'
+export type { JobRhythm } from './rhythm'
 export { careEntries, type CareWrite } from './entries'
 export { careReasons, tellOwnRhythm, tellProposal, tellRhythm } from './wording'
 export { isInSeason, ownDue } from './own'

@@ -1,7 +1,7 @@
 import type { Almanac } from '../almanac'
 import type { Day } from '../chance'
 import type { Care, House, Place } from '../subjects'
-import type { JobRhythm } from './due'
+import type { JobRhythm } from './rhythm'
 
 /** Jobs that look for something: where nothing is found for long, they may come round less often. */
 export const isLookedFor = (job: string): boolean => job === 'spotClean' || job === 'lightClean'
