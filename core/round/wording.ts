@@ -4,6 +4,7 @@ import type { Task } from '../season'
 const WORDS: Record<string, string> = {
   feed: 'to feed',
   weigh: 'to weigh',
+  count: 'to count',
   winter: 'for the winter',
   hatch: 'to look for pips',
   harvest: 'to harvest',

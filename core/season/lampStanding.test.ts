@@ -53,7 +53,7 @@ describe('when a lamp is replaced', () => {
     expect(told(old, today + 88).task).not.toBeNull()
   })
 
-  it('fading readings: due at the early end of the day on which it fades out of the band', () => {
+  it('fading readings: due on the day on which it fades out of the band, and asked to be read again before', () => {
     const b = house(300)
     for (const [day, value] of [
       [-270, 4],
@@ -63,9 +63,12 @@ describe('when a lamp is replaced', () => {
     ] as const)
       read(b, day, value)
     const first = Array.from({ length: 90 }, (_, n) => n).find(n => told(b, today + n).task)
-    // by hand: ln(4 / 2.1) / 270 a day, from 2.1 to the low end of 1.5 in 141 days; it is asked for before that
-    expect(first).toBeGreaterThan(30)
-    expect(first).toBeLessThan(141)
+    // by hand: ln(4 / 2.1) / 270 a day, from 2.1 to the low end of 1.5 in 141 days: a reading does not speak so long
+    expect(first).toBeUndefined()
+    read(b, 80, 1.72)
+    const then = Array.from({ length: 90 }, (_, n) => 80 + n).find(n => told(b, today + n).task)
+    // ln(4 / 1.72) / 350 a day, from 1.72 to 1.5 in 57 days more; the line goes through all five
+    expect(Math.abs(then! - 137)).toBeLessThan(12)
   })
 
   it('a reading under another mesh or distance says nothing of how it hangs now', () => {

@@ -28,7 +28,7 @@ export function lampStanding(
   const fresh = common.meterFresh!
   if (here?.lamp.id === lamp.id && here.readDay !== null && today - here.readDay <= fresh.value) {
     const { action, uvIndex, fadesIn } = here.verdict
-    const fades = fadesIn && Number.isFinite(fadesIn.low) ? here.readDay + Math.round(fadesIn.low) : null
+    const fades = fadesIn && Number.isFinite(fadesIn.mid) ? here.readDay + Math.round(fadesIn.mid) : null
     const read = place!.measured?.findLast(m => m.channel === 'uvIndex')
     return {
       due: action === 'replace' ? here.readDay : fades,
@@ -36,11 +36,11 @@ export function lampStanding(
       here,
       reasons: [
         {
-          rule: 'The meter decides, not the age: good while the spot is within the band, replaced at the early end of the day on which it fades out of it',
+          rule: 'The meter decides, not the age: good while the spot is within the band, replaced on the day on which it has faded out of it, as far as the readings say',
           inputs: [
             ...(read ? [entryInput('Read at the spot', `UV index ${uvIndex!.toFixed(1)}`, read)] : []),
             computedInput('Should be there', `${band?.low ?? 0} to ${band?.high ?? '–'}`),
-            ...(fades === null ? [] : [computedInput('Too weak from, at the earliest', formatDay(fades, today))]),
+            ...(fades === null ? [] : [computedInput('Too weak from about', formatDay(fades, today))]),
             factInput('A reading speaks for', 'common.meterFresh.value', fresh),
           ],
           change: 'A new reading at the spot',

@@ -86,10 +86,10 @@ const where = ({ placeIds, speciesId }: JobState) =>
   <section class="mt-8 max-w-3xl">
     <div class="flex flex-wrap items-baseline justify-between gap-2">
       <h2>Own jobs</h2>
-      <UPopover v-model:open="open" :content="{ align: 'end' }">
-        <UButton label="Add a job" variant="outline" color="neutral" icon="i-lucide-repeat" />
-        <template #content>
-          <UForm ref="form" :state="state" class="grid gap-3 p-4 w-80" @submit="add">
+      <UButton label="Add a job" variant="outline" color="neutral" icon="i-lucide-repeat" @click="open = true" />
+      <USlideover v-model:open="open" title="Add a job" description="What the house does on its own account">
+        <template #body>
+          <UForm ref="form" :state="state" class="grid gap-3" @submit="add">
             <UFormField label="What" name="name" required><UInput
               v-model="state.name" class="w-full" placeholder="Rebuild the big cage" maxlength="60"
             /></UFormField>
@@ -122,7 +122,7 @@ const where = ({ placeIds, speciesId }: JobState) =>
             <UButton type="submit" label="Add job" :disabled="!state.name.trim() || !state.from || (state.weekly && !state.weekdays.length)" :loading="busy" block />
           </UForm>
         </template>
-      </UPopover>
+      </USlideover>
     </div>
     <p v-if="!jobs.length" class="quiet">None: what the species need comes round by itself.</p>
     <ul v-else>

@@ -189,7 +189,7 @@ const off = computed(() =>
     <section v-if="lamps.length">
       <h2>Lamps</h2>
       <ul><li v-for="l in lamps" :key="l.id"><span class="tag">{{ l.tag }}</span> {{ l.lamp }} <span class="quiet">{{ l.source ? `${LAMP_SOURCES[l.source]}, ` : '' }}fitted {{ formatDistance(l.fittedDay, house.today) }}{{ l.distanceCm ? `, ${l.distanceCm} cm from the spot` : '' }}{{ l.powerW ? `, ${l.powerW} W` : '' }}{{ l.mesh ? `, through mesh that lets ${Math.round(100 * l.mesh)} % through` : '' }}{{ l.thermostat === undefined ? '' : l.thermostat ? ', on a thermostat' : ', without a thermostat' }}</span>
-        <PlacesHangLamp :lamp="l" />
+        <PlacesHangLamp :lamp="l" class="ms-2" />
         <p v-if="lit?.lamp.id === l.id">{{ tellLamp(lit, house.today, house.almanac.common) }}</p></li></ul>
       <p class="quiet small">By the meter at the spot; distances follow the inverse square, for a tube nearer than its length in line. Never look into it.</p>
     </section>
