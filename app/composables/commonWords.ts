@@ -82,6 +82,7 @@ export const COMMON_WORDS: Record<string, string> = {
   calmTimes: 'A longer rhythm is proposed when nothing was found',
   calmLonger: 'A rhythm that finds nothing is proposed longer by',
   lightLeast: 'Lamps that follow the sun are on at least',
+  hatchCompanyDays: 'Eggs among grown animals are told before the hatch by',
   twoPeopleFrom: 'A snake is held by two from',
   probeOff: 'A thermometer is replaced when it is off by',
   hygrometerOff: 'A hygrometer is replaced when it is off by',

@@ -110,6 +110,14 @@ export function froglets(w: DemoWriter): void {
   const wall = w.places.find(p => p.name === 'Glass wall')!
   const glass = w.place('Leaf tank', 'tub', wall)
   w.write('placeChanged', { type: 'place', id: glass.id }, -60, { size: { widthCm: 60, depthCm: 35, heightCm: 35 } })
+  w.founded('lampFitted', -230, {
+    tag: 'U-4',
+    lamp: 'UVB compact, 13 W',
+    placeId: glass.id,
+    lifeDays: 182,
+    source: 'compact',
+    distanceCm: 30,
+  })
   const born = new Date((w.today - 150) * 86_400_000).toISOString().slice(0, 10)
   const it = w.founded('groupAdded', -60, {
     tag: 'NF',

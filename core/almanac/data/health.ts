@@ -84,6 +84,7 @@ export const health: Record<string, Fact> = {
   coldSilent: memory(4, 'hours', 'A probe of animals in the cold, or of eggs, that says nothing for so long is told'),
   coldTooWarm: memory(3, 'hours', 'Warmth over the ceiling for so long is told; a door or a weighing may be shorter'),
   restAfterMeal: practice(2, 'days', 'After a large meal nobody is handled: it comes up'),
+  hatchCompanyDays: memory(7, 'days', 'Eggs among grown animals are told so long before the early end of the hatch'),
   groupCountedEvery: memory(14, 'days', 'A group without tags is counted so often'),
   groupLossDays: memory(30, 'days', 'Losses of a group are looked at together within so long'),
   groupLossShare: memory(0.15, 'share', 'Of a group lost within that time, two at least: something is wrong with all'),

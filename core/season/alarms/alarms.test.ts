@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../../tests/fixtures/records'
 import { shippedAlmanac } from '../../almanac'
+import { summarise } from '../../chance'
 import { defaultSettings, season } from '..'
 
 const today = 20_000
@@ -75,5 +76,48 @@ describe('eggs by the readings of their incubator', () => {
     expect(laid(hours(480, 38), 'room')).toEqual([])
     const gone = (b: HouseBuilder) => b.write('eggsLost', { type: 'clutch', id: 'c1' }, -1, { count: 8 })
     expect(laid(hours(480, 38), 'inc', gone)).toEqual([])
+  })
+})
+
+describe('eggs and young among grown animals', () => {
+  const PEN = { type: 'place' as const, id: 'pen' }
+  /** Eggs laid so many days ago in a pen in which the parents live. */
+  const laid = (daysAgo: number, placeId = 'pen') => {
+    const b = new HouseBuilder(today)
+      .place('pen')
+      .place('box')
+      .animal('O-1', 'ocellated-lizard', { sex: 'female', placeId: 'pen' })
+      .animal('O-2', 'ocellated-lizard', { sex: 'male', placeId: 'pen' })
+    b.pair('O-1', 'O-2', -daysAgo - 60)
+    b.write('laid', { type: 'pairing', id: 'pair-O-1' }, -daysAgo, { tag: 'C-1', eggs: 9, slugs: 0, placeId }, 'C-1')
+    return b
+  }
+  const told = (b: HouseBuilder, day = today) =>
+    season(b.records(), shippedAlmanac, defaultSettings, day).season.alarms.filter(a => a.id.startsWith('hatchCompany'))
+
+  it('are told from a week before the early end of the hatch, once (from memory, no source)', () => {
+    expect(told(laid(1))).toEqual([])
+    const b = laid(1)
+    const first = Array.from({ length: 120 }, (_, n) => n).find(n => told(b, today + n).length)!
+    const hatch = (day: number) =>
+      season(b.records(), shippedAlmanac, defaultSettings, day).season.lanes.find(l => l.id === 'clutch:C-1')!
+    const low = summarise(hatch(today + first).events.find(e => e.event === 'hatched')!.dist)!.low
+    expect(low - (today + first)).toBeLessThanOrEqual(7)
+    expect(low - (today + first)).toBeGreaterThan(0)
+    expect(told(b, today + first)[0]!.text).toMatch(/^pen: C-1 hatches .* beside O-1, O-2/)
+    expect(told(laid(1, 'box'), today + first)).toEqual([])
+  })
+
+  it('young that are there are told as young; an answer covers these, and a move ends it', () => {
+    const b = laid(100)
+    b.write('hatched', { type: 'clutch', id: 'C-1' }, -1, { count: 6 })
+    const [alarm] = told(b)
+    expect(alarm!.text).toBe('pen: 6 young of C-1 are with O-1, O-2, who may eat them')
+    b.write('alarmAnswered', PEN, 0, { alarm: alarm!.id, why: 'A screen between them' })
+    expect(told(b)).toEqual([])
+    const moved = laid(100)
+    moved.write('hatched', { type: 'clutch', id: 'C-1' }, -1, { count: 6 })
+    for (const id of ['O-1', 'O-2']) moved.write('moved', { type: 'animal', id }, 0, { placeId: 'box' })
+    expect(told(moved)).toEqual([])
   })
 })

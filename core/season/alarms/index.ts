@@ -12,6 +12,7 @@ import { companyAlarms } from './company'
 import { cultureAlarm } from './culture'
 import { eggPlaceAlarms } from './eggPlace'
 import { groupLossAlarm, missingAlarm } from './group'
+import { hatchCompanyAlarms } from './hatchCompany'
 import { incubationHeatAlarm } from './incubationHeat'
 import { lampAlarm, thermostatAlarm } from './lamp'
 import { overdueAlarm } from './overdue'
@@ -46,6 +47,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
     alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, house)) ?? []))
   alarms.push(...(guarded(context, 'alarms of eggs by their readings', null, () => eggPlaceAlarms(context)) ?? []))
   alarms.push(...(guarded(context, 'alarms of company', null, () => companyAlarms(context)) ?? []))
+  alarms.push(...(guarded(context, 'alarms of eggs among animals', null, () => hatchCompanyAlarms(context)) ?? []))
   of(places, subjectOfPlace, view => placeAlarms(view, context))
   of(
     Object.values(house.animals).filter(a => a.status === 'alive'),

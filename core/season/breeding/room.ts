@@ -1,10 +1,11 @@
 import { speciesOf, type Species } from '../../almanac'
 import { ladderStepAt } from '../../feeding'
 import { computedInput, factInput, spreadInput, type Judgement } from '../../judgement'
-import type { House } from '../../subjects'
+import { isQuarantine, type House } from '../../subjects'
 import { expectedCount } from '../../nursery'
 import type { PreyOutlook, Season } from '../contracts'
 import type { SeasonContext } from '../context'
+import { freeHomes } from '../places/homes'
 
 export interface RoomForYoung {
   /** Boxes and tubs with nobody in them. */
@@ -27,13 +28,9 @@ export interface RoomForYoung {
 /** Food is looked at over so many days. */
 const FOOD_DAYS = 60
 
-function freePlacesOf(house: House): number {
-  const taken = new Set<string>()
-  for (const a of Object.values(house.animals))
-    if (a.status === 'alive') for (const id of [a.placeId, a.homeId]) if (id) taken.add(id)
-  for (const c of Object.values(house.clutches)) if (!c.ended && c.placeId) taken.add(c.placeId)
-  return Object.values(house.places).filter(p => p.kind === 'tub' && !taken.has(p.id)).length
-}
+/** Tubs that are nobody's; those of quarantine are for who comes new. */
+const freePlacesOf = (house: House): number =>
+  freeHomes(house).filter(place => !isQuarantine(house.places, place.id)).length
 
 /** Young that the running supply of the first prey would feed beside what is needed already. */
 function fedBy(species: Species, prey: readonly PreyOutlook[], context: SeasonContext): RoomForYoung['fed'] {
