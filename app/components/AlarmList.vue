@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import type { Alarm } from '#core/season'
 
-const props = defineProps<{ alarms: readonly Alarm[] }>()
+const props = defineProps<{
+  alarms: readonly Alarm[]
+  /** The screen asks what is wrong: what needs watching stands too. */
+  unfolded?: boolean
+}>()
 
 /** So many stand before the work of the day; beyond them there is more to read than to do. */
 const AT_ONCE = 12
@@ -10,6 +14,7 @@ const AT_ONCE = 12
 const groups = computed(() => {
   const harm = props.alarms.filter(a => a.level === 'harm')
   const watch = props.alarms.filter(a => a.level === 'watch')
+  if (props.unfolded && props.alarms.length <= AT_ONCE) return { open: props.alarms, more: [], watch: [] }
   return {
     open: watch.length > 1 ? harm.slice(0, AT_ONCE) : props.alarms.slice(0, AT_ONCE),
     more: harm.slice(AT_ONCE),

@@ -44,6 +44,11 @@ const parts = computed(() => {
     { id: 'soon', title: 'Will be too small', groups: alike(outgrown.filter(h => h.mid! > house.today)) },
   ].filter(part => part.groups.length)
 })
+/** So many homes with one each, or so many animals in them. */
+function told({ rows }: Alike): string {
+  const animals = rows.reduce((n, h) => n + h.count, 0)
+  return animals === rows.length ? `${rows.length} ×` : `${animals} in ${rows.length === 1 ? 'one' : rows.length}:`
+}
 /** First and last day of those that are alike. */
 function spanOf({ rows }: Alike): string {
   const [first, last] = [rows[0]!.mid!, rows.at(-1)!.mid!]
@@ -113,7 +118,7 @@ const unsized = computed(() => {
       <h2>{{ part.title }}</h2>
       <details v-for="g in part.groups" :key="g.key" :open="part.id === 'now' || g.rows.length === 1">
         <summary :data-alike="g.speciesId">
-          <span class="what"><b>{{ g.rows.length }} × {{ house.speciesName(g.speciesId) }}</b> <span class="quiet">in {{ tellHomeSize(g.most.size, unit) }}</span></span>
+          <span class="what"><b>{{ told(g) }} {{ house.speciesName(g.speciesId) }}</b> <span class="quiet">in {{ tellHomeSize(g.most.size, unit) }}</span></span>
           <span>{{ spanOf(g) }}</span>
           <span>want up to {{ tellNeed(g.most.later, unit) }}</span>
           <span :class="{ short: g.fitting < g.rows.length }">{{ g.fitting < g.rows.length ? `${g.rows.length - g.fitting} missing` : `${g.fitting} such free` }}</span>

@@ -74,7 +74,7 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
       v-if="!sorted.length" class="quiet"
     >No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
     <template v-else>
-      <AlarmList v-if="alarms.length" :alarms="alarms" />
+      <AlarmList v-if="alarms.length" :alarms="alarms" unfolded />
       <ViewSwitch v-model="view" :views="VIEWS" class="mt-4" />
       <template v-if="view === 'List'">
         <table class="plain max-w-3xl">

@@ -40,7 +40,7 @@ export function hatchCompanyAlarms({ house, almanac, today, lanes }: TaskContext
         level: 'watch',
         subject: { type: 'place', id: place.id },
         text: young
-          ? `${place.name}: ${young} young of ${clutch.tag} are with ${who}, who may eat them`
+          ? `${place.name}: ${young} ${tadpolesLeft(clutch) === young ? 'tadpoles' : 'young'} of ${clutch.tag} are with ${who}, who may eat them`
           : `${place.name}: ${clutch.tag} hatches ${when} beside ${who}, who may eat eggs and young`,
         todo: 'Give eggs and young a place of their own, the perch with glued eggs too. Where the parents care for them, answer it and look daily.',
         reasons: [

@@ -47,8 +47,8 @@ export function alarmsOf(context: TaskContext): Alarm[] {
     alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, house)) ?? []))
   alarms.push(...(guarded(context, 'alarms of eggs by their readings', null, () => eggPlaceAlarms(context)) ?? []))
   alarms.push(...(guarded(context, 'alarms of company', null, () => companyAlarms(context)) ?? []))
-  alarms.push(...(guarded(context, 'alarms of eggs among animals', null, () => hatchCompanyAlarms(context)) ?? []))
   of(places, subjectOfPlace, view => placeAlarms(view, context))
+  alarms.push(...(guarded(context, 'alarms of eggs among animals', null, () => hatchCompanyAlarms(context)) ?? []))
   of(
     Object.values(house.animals).filter(a => a.status === 'alive'),
     subjectAs('animal'),
