@@ -1,6 +1,7 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Place } from '../subjects'
-import { compareRoutes, routeTo, temperatureAt } from '.'
+import { compareRoutes, reordered, routeTo, temperatureAt } from '.'
 
 const place = (id: string, parentId: string | null, order: number, tempC: number | null = null): Place => ({
   id,
@@ -42,5 +43,34 @@ describe('the walk through the house', () => {
   it('ends at a loop', () => {
     expect(routeTo(places, 'loop').names).toEqual(['loop2', 'loop'])
     expect(temperatureAt(places, 'loop')).toBeNull()
+  })
+})
+
+describe('places in another order', () => {
+  it('are walked as wished, by writing only what changes, and keep their ranks among others', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 12 }), { minLength: 1, maxLength: 12 }).chain(orders =>
+          fc.record({
+            orders: fc.constant(orders),
+            ids: fc.shuffledSubarray(
+              orders.map((_, i) => `t${i}`),
+              { minLength: orders.length },
+            ),
+          }),
+        ),
+        ({ orders, ids }) => {
+          const places = orders.map((order, i) => ({ id: `t${i}`, order }))
+          const changed = reordered(places, ids)
+          const now = new Map([...places, ...changed].map(p => [p.id, p.order]))
+          expect([...now].sort((a, b) => a[1] - b[1]).map(([id]) => id)).toEqual(ids)
+          expect(changed.every(c => places.find(p => p.id === c.id)!.order !== c.order)).toBe(true)
+          // where no two had the same rank, the ranks are those that there were
+          if (new Set(orders).size === orders.length)
+            expect([...now.values()].sort((a, b) => a - b)).toEqual([...orders].sort((a, b) => a - b))
+        },
+      ),
+    )
+    expect(reordered([{ id: 'a', order: 3 }], ['a'])).toEqual([])
   })
 })

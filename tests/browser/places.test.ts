@@ -183,6 +183,34 @@ describe('a line of the log', () => {
   })
 })
 
+describe('the order of the walk', () => {
+  it('is arranged by arrow keys, written once they rest, and undone', async () => {
+    await visit.go('/places')
+    await visit.press('Arrange')
+    const names = () =>
+      visit.page.$$eval('ul[aria-label^="Rack B"] button', bs =>
+        bs.map(b => b.getAttribute('aria-label')!.split(',')[0]),
+      )
+    await visit.page.waitForSelector('ul[aria-label^="Rack B"] button')
+    const before = await names()
+    await visit.page.focus('ul[aria-label^="Rack B"] li:nth-child(2) button')
+    for (const key of ['ArrowRight', 'ArrowRight', 'ArrowLeft'] as const) await visit.page.keyboard.press(key)
+    const wished = [before[0], before[2], before[1], ...before.slice(3)]
+    expect(await names()).toEqual(wished)
+    // the focus goes with it
+    expect(await visit.page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toMatch(
+      `${before[1]}, 3 of`,
+    )
+    await visit.untilText('body', 'Rack B: put in another order')
+    const order = async (name: string) => (await placeNamed(name)).order
+    expect(await order(before[2]!)).toBeLessThan(await order(before[1]!))
+    await visit.press('Undo', 'body')
+    await expect.poll(async () => (await order(before[1]!)) < (await order(before[2]!))).toBe(true)
+    await visit.press('Done arranging')
+    await visit.page.waitForSelector('[data-place="Rock pen"]')
+  })
+})
+
 describe('room to grow', () => {
   it('tells which homes will be too small and why, and moves an animal to one that is free and large enough', async () => {
     await visit.go('/places')

@@ -2,7 +2,7 @@
 import type { RoomNow } from '~/composables/usePlaces'
 
 /** A room seen from the front: racks and shelves as rows of what stands in them. */
-defineProps<{ room: RoomNow }>()
+defineProps<{ room: RoomNow; arranging?: boolean }>()
 </script>
 
 <!-- prettier-ignore -->
@@ -11,7 +11,8 @@ defineProps<{ room: RoomNow }>()
     <h2><NuxtLink :to="`/places/${room.place.id}`">{{ room.place.name }}</NuxtLink> <span class="quiet small">{{ room.said }}</span></h2>
     <div v-for="row in room.rows" :key="row.id" class="row">
       <h3><NuxtLink v-if="row.id !== room.place.id" :to="`/places/${row.id}`">{{ row.name }}</NuxtLink> <span class="quiet small">{{ row.said }}</span></h3>
-      <div class="cells"><PlacesCell v-for="p in row.places" :key="p.place.id" :place="p" /></div>
+      <LazyPlacesArrange v-if="arranging" :row="row" />
+      <div v-else class="cells"><PlacesCell v-for="p in row.places" :key="p.place.id" :place="p" /></div>
     </div>
   </section>
 </template>

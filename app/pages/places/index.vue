@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { routeTo } from '#core/places'
-import type { Place } from '#core/subjects'
+import { hereOf, type Place } from '#core/subjects'
 import { formatDay, formatQuantity } from '#core/units'
 
 const house = useHouse()
@@ -8,6 +8,7 @@ const { rooms, all, sorted } = usePlaces()
 const VIEWS = ['As one stands before it', 'Room to grow', 'List'] as const
 const view = useState<(typeof VIEWS)[number]>('places-view', () => VIEWS[0])
 const open = ref(false)
+const arranging = ref(false)
 const editing = ref<Place | undefined>()
 
 function start(place?: Place): void {
@@ -23,6 +24,8 @@ const lives = computed(() => {
     ...Object.values(house.house.clutches).filter(c => !c.ended),
   ])
     if (x.placeId) n.set(x.placeId, (n.get(x.placeId) ?? 0) + 1)
+  for (const g of Object.values(house.house.groups))
+    if (g.placeId) n.set(g.placeId, (n.get(g.placeId) ?? 0) + hereOf(g))
   return n
 })
 const names = (level: 'harm' | 'watch') => all.value.filter(p => p.level === level).map(p => p.place.name)
@@ -75,7 +78,14 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
     >No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
     <template v-else>
       <AlarmList v-if="alarms.length" :alarms="alarms" unfolded />
-      <ViewSwitch v-model="view" :views="VIEWS" class="mt-4" />
+      <div class="mt-4 flex flex-wrap items-center justify-between gap-2">
+        <ViewSwitch v-model="view" :views="VIEWS" />
+        <UButton
+          v-if="view === VIEWS[0]" :label="arranging ? 'Done arranging' : 'Arrange'" size="sm" variant="outline" color="neutral"
+          icon="i-lucide-move" :aria-pressed="arranging" @click="arranging = !arranging"
+        />
+      </div>
+      <p v-if="arranging && view === VIEWS[0]" class="quiet small mt-1">Drag what stands in a rack into the order in which you walk, or choose one and press the arrow keys. The Round follows it.</p>
       <template v-if="view === 'List'">
         <table class="plain max-w-3xl">
           <thead><tr><th>Place, in walking order</th><th class="kind">Kind</th><th class="num">At</th><th class="num">Here</th><th><span class="sr-only">Change</span></th></tr></thead>
@@ -99,7 +109,7 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
         <PlacesOwnJobs />
       </template>
       <PlacesRoomToGrow v-else-if="view === 'Room to grow'" />
-      <PlacesRoom v-for="room in rooms" v-else :key="room.place.id" :room="room" />
+      <PlacesRoom v-for="room in rooms" v-else :key="room.place.id" :room="room" :arranging="arranging" />
     </template>
     <PlacesForm v-model:open="open" :place="editing" />
   </div>
