@@ -28,13 +28,16 @@ let empty: RunningServer
 let chromium: Awaited<ReturnType<typeof launch>>
 let visit: Visit
 let animalId = ''
+let groupId = ''
 
 beforeAll(async () => {
   ;[demo, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
+  type Tagged = Record<string, { id: string; tag: string }>
   const { house } = await fetch(`${demo.address}/api/house`).then(
-    r => r.json() as Promise<{ house: { animals: Record<string, { id: string; tag: string }> } }>,
+    r => r.json() as Promise<{ house: { animals: Tagged; groups: Tagged } }>,
   )
   animalId = Object.values(house.animals).find(a => a.tag === 'KY-07')!.id
+  groupId = Object.values(house.groups)[0]!.id
 })
 afterAll(async () => {
   await chromium?.close()
@@ -116,12 +119,13 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
       `/animals/${animalId}#genes`,
       `/animals/${animalId}#lineage`,
       `/pedigree/${animalId}`,
+      `/groups/${groupId}`,
     ]) {
       await visit.move(path)
       expect(await inEachTheme(), path).toEqual([])
       expect(await smallTargets(), path).toEqual([])
     }
-    // nineteen screens in three themes
+    // twenty screens in three themes
   }, 300_000)
 
   it('in the bench with a cell open, and in the rota', async () => {
@@ -175,6 +179,7 @@ describe('on a phone of 390 px', () => {
       `/animals/${animalId}#genes`,
       `/animals/${animalId}#lineage`,
       `/pedigree/${animalId}`,
+      `/groups/${groupId}`,
     ]) {
       await visit.move(path)
       expect(await visit.page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390)

@@ -5,7 +5,7 @@ import { formatDay, formatQuantity } from '#core/units'
 
 const house = useHouse()
 const { rooms, all, sorted } = usePlaces()
-const VIEWS = ['As one stands before it', 'Room to grow', 'List'] as const
+const VIEWS = ['As one stands before it', 'Room to grow', 'What is heard', 'List'] as const
 const view = useState<(typeof VIEWS)[number]>('places-view', () => VIEWS[0])
 const open = ref(false)
 const arranging = ref(false)
@@ -78,7 +78,7 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
     >No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
     <template v-else>
       <AlarmList v-if="alarms.length" :alarms="alarms" unfolded />
-      <div class="mt-4 flex flex-wrap items-center justify-between gap-2">
+      <div class="mt-4 flex flex-wrap items-start justify-between gap-2">
         <ViewSwitch v-model="view" :views="VIEWS" />
         <UButton
           v-if="view === VIEWS[0]" :label="arranging ? 'Done arranging' : 'Arrange'" size="sm" variant="outline" color="neutral"
@@ -109,6 +109,7 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
         <PlacesOwnJobs />
       </template>
       <PlacesRoomToGrow v-else-if="view === 'Room to grow'" />
+      <LazyDevicesList v-else-if="view === 'What is heard'" />
       <PlacesRoom v-for="room in rooms" v-else :key="room.place.id" :room="room" :arranging="arranging" />
     </template>
     <PlacesForm v-model:open="open" :place="editing" />
