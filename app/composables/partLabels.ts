@@ -1,3 +1,4 @@
+import { FITTING_WORDS, SUBSTRATE_WORDS } from '#core/homes'
 import type { Almanac, Feeder, Species } from '#core/almanac'
 
 /** What the fields of a part are called that are no numbers, or that are not there. */
@@ -51,6 +52,8 @@ const LABELS: Record<string, string> = {
   'home.floorM2': 'Floor for one grown animal',
   'home.heightM': 'Height, where it climbs',
   'home.furtherShare': 'Each further one, share of that floor',
+  'home.musts': 'Must be in it',
+  'home.notOn': 'Not floored with',
   'rounds': 'Care that comes round',
   'rounds.mist': 'Mist',
   'rounds.uvReading': 'UV index at the spot',
@@ -90,6 +93,8 @@ const CHOICES: Record<string, string> = {
   colony: 'an own colony',
   bought: 'bought',
   fresh: 'fresh, when needed',
+  ...FITTING_WORDS,
+  ...SUBSTRATE_WORDS,
 }
 
 /** Names of fields, as the sheet calls its numbers, and of choices. */

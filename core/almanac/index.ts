@@ -1,5 +1,6 @@
 // apart from the schema: what only names jobs shall not bring the schema along
 export { ROUND_JOBS, type RoundJob } from './roundJobs'
+export { FITTINGS, SUBSTRATES, type Fitting, type Substrate } from './fittings'
 export {
   Almanac,
   BREEDING_EVENTS,

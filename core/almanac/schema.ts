@@ -1,3 +1,4 @@
+import { FITTINGS, SUBSTRATES } from './fittings'
 import { z } from 'zod'
 import { lineOfText } from '../reference'
 
@@ -301,6 +302,9 @@ export type Company = z.infer<typeof Company>
 /** The home of one grown animal; what is smaller needs less, by its length. */
 const Home = z
   .strictObject({
+    /** What must be in it, and what it is not floored with. */
+    musts: z.array(z.enum(FITTINGS)).max(FITTINGS.length).optional(),
+    notOn: z.array(z.enum(SUBSTRATES)).max(SUBSTRATES.length).optional(),
     floorM2: Fact,
     /** Least height of those that climb. */
     heightM: Fact.optional(),

@@ -2,3 +2,12 @@ export { daysToGrow, massAfter, paceOf, type Pace, type WeightOn } from './growt
 export { floorOf, homeNeed, isEnough, type HomeNeed, type Lives } from './need'
 export { outgrows, type Grower, type Outgrown } from './outgrown'
 export { readHomeSize, sizeOf, tellHomeSize, tellNeed } from './size'
+export {
+  FITTING_WORDS,
+  SUBSTRATE_WORDS,
+  fittedAs,
+  homeFaults,
+  tellHomeFault,
+  type Fitted,
+  type HomeFault,
+} from './fittings'

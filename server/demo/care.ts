@@ -110,6 +110,10 @@ export function froglets(w: DemoWriter): void {
   const wall = w.places.find(p => p.name === 'Glass wall')!
   const glass = w.place('Leaf tank', 'tub', wall)
   w.write('placeChanged', { type: 'place', id: glass.id }, -60, { size: { widthCm: 60, depthCm: 35, heightCm: 35 } })
+  const fitted = (name: string, data: object) =>
+    w.write('placeChanged', { type: 'place', id: w.places.find(p => p.name === name)!.id }, -60, { ...data })
+  fitted('Gecko rack', { fittings: ['hide'], substrate: 'tile' })
+  fitted('Rock pen', { fittings: ['hide', 'digging'], substrate: 'soilSand' })
   w.founded('lampFitted', -230, {
     tag: 'U-4',
     lamp: 'UVB compact, 13 W',

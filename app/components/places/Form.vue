@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { readHomeSize, tellHomeSize } from '#core/homes'
+import { FITTINGS, SUBSTRATES, type Fitting, type Substrate } from '#core/almanac'
+import { FITTING_WORDS, SUBSTRATE_WORDS, readHomeSize, tellHomeSize } from '#core/homes'
 import { PLACE_KINDS, type Place } from '#core/subjects'
 import { compareRoutes, routeTo } from '#core/places'
 import { UnitError, formatQuantity, parseAs } from '#core/units'
@@ -24,7 +25,15 @@ const state = reactive({
   on: 8,
   off: 20,
   bySun: false,
+  fitted: false,
+  fittings: [] as Fitting[],
+  substrate: 'unsaid' as Substrate | 'unsaid',
 })
+const fittings = FITTINGS.map(value => ({ value, label: FITTING_WORDS[value] }))
+const substrates = [
+  { value: 'unsaid' as const, label: 'not said' },
+  ...SUBSTRATES.map(value => ({ value, label: SUBSTRATE_WORDS[value] })),
+]
 const list = computed(() =>
   Object.values(house.house.places)
     .map(p => ({ place: p, route: routeTo(house.house.places, p.id) }))
@@ -57,6 +66,9 @@ watch(
       on: place?.light?.on ?? lightOn!.value,
       off: place?.light?.off ?? lightOff!.value,
       bySun: Boolean(place?.light?.bySun),
+      fitted: Boolean(place?.fittings),
+      fittings: [...(place?.fittings ?? [])],
+      substrate: place?.substrate ?? 'unsaid',
     })
   },
   { immediate: true },
@@ -90,6 +102,10 @@ async function send(): Promise<void> {
       // said only where something is to be said
       ...((state.quarantine || place?.quarantine) && { quarantine: state.quarantine }),
       ...((size || place?.size) && { size }),
+      ...((state.fitted || place?.fittings) && { fittings: state.fitted && isHome.value ? state.fittings : null }),
+      ...((state.substrate !== 'unsaid' || place?.substrate) && {
+        substrate: state.substrate === 'unsaid' || !isHome.value ? null : state.substrate,
+      }),
       ...((state.lit || place?.light) && {
         light: state.lit ? { on: state.on, off: state.off, ...(state.bySun && { bySun: true as const }) } : null,
       }),
@@ -135,6 +151,11 @@ async function send(): Promise<void> {
           v-if="isHome" :label="state.kind === 'tub' ? 'Size inside' : 'Size inside of each in it'" :error="sizeProblem"
           hint="width × depth × height"
         ><UInput v-model="state.size" class="w-full" placeholder="60 × 40 × 30 cm" /></UFormField>
+        <template v-if="isHome">
+          <UFormField label="Floored with"><USelect v-model="state.substrate" :items="substrates" value-key="value" class="w-full" /></UFormField>
+          <UCheckbox v-model="state.fitted" label="Say what is in it" description="What a species must have and is not there is told" />
+          <UCheckboxGroup v-if="state.fitted" v-model="state.fittings" :items="fittings" value-key="value" legend="In it" />
+        </template>
         <UCheckbox
           v-if="state.kind !== 'incubator' && state.kind !== 'cold'" v-model="state.quarantine" label="Quarantine"
           description="What comes new stands here: own tools, last in the Round"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { sizeOf, tellHomeSize, tellNeed } from '#core/homes'
+import { residentsOf } from '#core/climate'
+import { fittedAs, homeFaults, sizeOf, tellHomeFault, tellHomeSize, tellNeed } from '#core/homes'
 import { routeTo } from '#core/places'
 import type { HomeView } from '#core/season'
 import { formatDay, formatRange } from '#core/units'
@@ -94,6 +95,28 @@ function move(h: HomeView, placeId: string): void {
   )
 }
 
+/** What homes lack for who lives there, said once for all that lack the same in one rack. */
+const lacking = computed(() => {
+  const by = new Map<string, { where: string; id: string; said: string; n: number }>()
+  for (const [id, who] of residentsOf(house.house)) {
+    const place = house.house.places[id]
+    if (!place) continue
+    const faults = homeFaults(
+      fittedAs(house.house.places, place),
+      who.map(r => r.speciesId),
+      house.almanac,
+    )
+    const over = place.parentId ? house.house.places[place.parentId] : undefined
+    const holder = over && (over.kind === 'rack' || over.kind === 'shelf') && !place.fittings ? over : place
+    for (const fault of faults) {
+      const said = tellHomeFault(fault, house.almanac)
+      const key = `${holder.id}:${said}`
+      by.set(key, { where: holder.name, id: holder.id, said, n: (by.get(key)?.n ?? 0) + 1 })
+    }
+  }
+  return [...by.values()]
+})
+
 const SHOWN = 12
 const all = ref(false)
 const young = computed(() => homes.value?.young ?? [])
@@ -156,6 +179,11 @@ const unsized = computed(() => {
         </tbody>
       </table>
       <UButton v-if="young.length > SHOWN" variant="link" color="neutral" size="sm" :label="all ? 'Fewer' : `All ${young.length}`" @click="all = !all" />
+    </section>
+
+    <section v-if="lacking.length" data-homes="lacking">
+      <h2>What homes lack</h2>
+      <p v-for="l in lacking" :key="`${l.id}:${l.said}`"><NuxtLink :to="`/places/${l.id}`" class="underline">{{ l.where }}</NuxtLink><span v-if="l.n > 1" class="quiet"> ({{ l.n }})</span>: {{ l.said }}.</p>
     </section>
 
     <section v-if="unsized.length" data-homes="unsized">

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { CHANNELS, ZONES, formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
-import { sizeOf, tellHomeSize, tellNeed } from '#core/homes'
+import { fittedAs, homeFaults, sizeOf, tellHomeFault, tellHomeSize, tellNeed } from '#core/homes'
 import { jobsAt, tellProposal, tellRhythm, type JobDue } from '#core/jobs'
 import { lightHoursOf, tellHour, uvBandAt, type SeriesView, type ShownLimits } from '#core/season'
 import { judgeLampAt, tellLamp } from '#core/light'
@@ -70,6 +70,16 @@ const homeSaid = computed(() => {
     home.mid! <= house.today ? 'It is too small now' : `It will be too small about ${formatDay(home.mid!, house.today)}`
   return `${inside} ${when}: who lives here will want ${tellNeed(home.later, lengthUnit.value)}.`
 })
+/** What must be in it and is not, and a floor that does not suit. */
+const faults = computed(() =>
+  place.value
+    ? homeFaults(
+        fittedAs(house.house.places, place.value),
+        residents.value.map(r => r.speciesId),
+        house.almanac,
+      ).map(f => tellHomeFault(f, house.almanac))
+    : [],
+)
 const show = (s: SeriesView, v: number) => formatReading(s.channel, v, house.settings.tempUnit)
 function limits(s: SeriesView, of: ShownLimits | null): string {
   if (!of || (of.low === null && of.high === null)) return 'no band'
@@ -158,6 +168,7 @@ const off = computed(() =>
         <span v-if="homeSaid">{{ homeSaid }}</span>
         <NuxtLink v-for="p in inside" :key="p.id" :to="`/places/${p.id}`" class="underline">{{ p.name }}</NuxtLink>
       </p>
+      <p v-for="fault in faults" :key="fault" class="mt-1 font-semibold">{{ fault[0]!.toUpperCase() + fault.slice(1) }}.</p>
     </section>
 
     <section v-if="jobs.length || off.length">

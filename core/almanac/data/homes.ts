@@ -88,6 +88,46 @@ const TOLD: Record<string, Home> = {
   'bumblebee-dart-frog': { floorM2: practice(0.09, 'm²', 'Not under 30 × 30 cm') },
 }
 
+/** A damp hide, else sheds stick and toes are lost. */
+const DAMP_HIDE = [
+  'leopard-gecko',
+  'fat-tailed-gecko',
+  'western-banded-gecko',
+  'central-american-banded-gecko',
+  'rainbow-boa',
+  'fire-salamander',
+]
+/** They dig themselves in. */
+const DIGS = [
+  'kenyan-sand-boa',
+  'western-hognose',
+  'spiny-tailed-lizard',
+  'horsfields-tortoise',
+  'african-spurred-tortoise',
+  'carolina-box-turtle',
+  'ornate-horned-frog',
+  'tomato-frog',
+]
+const AT_WATER = ['fire-bellied-toad', 'common-midwife-toad', 'midwife-toad', 'axolotl']
+const ON_TOES = [...DAMP_HIDE.slice(0, 4), 'bearded-dragon', 'collared-lizard']
+
+/** What must be in a home, and what it is not floored with (common practice; lists from memory). */
+function fittingsOf(id: string, group: Species['group'], climbs: boolean): Pick<Home, 'musts' | 'notOn'> {
+  const musts: Home['musts'] = [
+    ...(group === 'snake' || group === 'lizard' ? (['hide'] as const) : []),
+    ...(DAMP_HIDE.includes(id) ? (['dampHide'] as const) : []),
+    ...(climbs ? (['climbing'] as const) : []),
+    ...(DIGS.includes(id) ? (['digging'] as const) : []),
+    ...(AT_WATER.includes(id) ? (['waterArea'] as const) : []),
+  ]
+  const notOn: Home['notOn'] = [
+    'cedar',
+    ...(ON_TOES.includes(id) ? (['carpet', 'calciumSand'] as const) : []),
+    ...(group === 'frog' ? (['gravel'] as const) : []),
+  ]
+  return { ...(musts.length && { musts }), notOn }
+}
+
 /** The home of a grown one; the young need less, by their size. Null where nothing is known of the species. */
 export function homeOf(id: string, group: Species['group']): Home | null {
   const row = HOMES[id]
@@ -99,5 +139,9 @@ export function homeOf(id: string, group: Species['group']): Home | null {
     })
   if (!home) return null
   const share = FURTHER[id] ?? (group === 'tortoise' ? 0.3 : 0.5)
-  return { furtherShare: memory(share, 'share', 'Floor for each further one, of that of the first'), ...home }
+  return {
+    furtherShare: memory(share, 'share', 'Floor for each further one, of that of the first'),
+    ...home,
+    ...fittingsOf(id, group, Boolean(home.heightM)),
+  }
 }

@@ -5,7 +5,7 @@ import { isQuarantine, type House } from '../../subjects'
 import { expectedCount } from '../../nursery'
 import type { PreyOutlook, Season } from '../contracts'
 import type { SeasonContext } from '../context'
-import { freeHomes } from '../places/homes'
+import { freeHomes } from '../places'
 
 export interface RoomForYoung {
   /** Boxes and tubs with nobody in them. */

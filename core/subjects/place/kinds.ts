@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { FITTINGS, SUBSTRATES } from '../../almanac'
 import { defineKind, seen, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
 import { CHANNELS, CHANNEL_IDS, ZONES, ZONE_IDS, implausible } from '../../channels'
@@ -50,6 +51,8 @@ export const PlaceData = z.strictObject({
   light: LightHours.nullable().optional(),
   size: Size.nullable().optional(),
   quarantine: z.boolean().optional(),
+  fittings: z.array(z.enum(FITTINGS)).max(FITTINGS.length).nullable().optional(),
+  substrate: z.enum(SUBSTRATES).nullable().optional(),
 })
 
 /** A place cannot stand inside itself, however many others are between. */
@@ -88,6 +91,8 @@ export const placeKinds = [
       light: LightHours.nullable().optional(),
       size: Size.nullable().optional(),
       quarantine: z.boolean().optional(),
+      fittings: PlaceData.shape.fittings,
+      substrate: PlaceData.shape.substrate,
     }),
     apply(state, data) {
       Object.assign(state, data)

@@ -1,3 +1,4 @@
+import type { Fitting, Substrate } from '../../almanac'
 import type { Channel, Zone } from '../../channels'
 import type { Day } from '../../chance'
 import type { CareDone, Finding } from '../care'
@@ -52,6 +53,9 @@ export interface Place {
   capacity: number | null
   /** Inside; of a rack or shelf, that of each home in it. */
   size?: HomeSize | null
+  /** What stands in it, and what it is floored with; of a rack or shelf, each home in it. */
+  fittings?: readonly Fitting[] | null
+  substrate?: Substrate | null
   /** What comes new stands here, and in what stands in it: own tools, last in the round. */
   quarantine?: boolean
   /** Hours of light; those of what it stands in, where nothing is said. */
