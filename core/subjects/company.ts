@@ -105,3 +105,22 @@ export function livingByPlace(house: House): Map<string, AnimalState[]> {
   }
   return byPlace
 }
+
+/**
+ * What is asked before somebody is moved among others; null where nothing speaks against it, or the place is no home.
+ * @param comers who is moved, one of them for each
+ * @param tag of what is moved
+ */
+export function companyQuestion(
+  house: House,
+  almanac: Pick<Almanac, 'species'>,
+  placeId: string,
+  comers: readonly AnimalState[],
+  tag: string,
+): string | null {
+  const place = house.places[placeId]
+  if (place?.kind !== 'tub') return null
+  const there = (livingByPlace(house).get(placeId) ?? []).filter(a => a.id !== comers[0]?.id)
+  const [problem] = there.length ? companyProblems(house, almanac, [...there, ...comers]) : []
+  return problem ? `${place.name}: ${tellCompany(problem, almanac)}. Move ${tag} there all the same?` : null
+}

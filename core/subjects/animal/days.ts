@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
-import { livingByPlace, companyProblems, tellCompany } from '../company'
+import { companyQuestion } from '../company'
 import { isQuarantine } from '../ways'
 import { questionWeight } from './plausibleWeight'
 import { quarantineOf, staysInQuarantine } from './quarantine'
@@ -100,15 +100,9 @@ export const dayKinds = [
           : quarantineOf(house, state, almanac.common)
       const stays = quarantine && staysInQuarantine(quarantine, entry.day)
       if (stays) return { path: 'data.sure', message: `${state.tag} ${stays}. Move it out of quarantine all the same?` }
-      if (sure || entry.source !== 'keeper' || house.places[placeId]?.kind !== 'tub') return null
-      const there = (livingByPlace(house).get(placeId) ?? []).filter(a => a.id !== state.id)
-      const [problem] = there.length ? companyProblems(house, almanac, [...there, { ...state, placeId }]) : []
-      return problem
-        ? {
-            path: 'data.sure',
-            message: `${house.places[placeId]!.name}: ${tellCompany(problem, almanac)}. Move ${state.tag} there all the same?`,
-          }
-        : null
+      if (sure || entry.source !== 'keeper') return null
+      const message = companyQuestion(house, almanac, placeId, [{ ...state, placeId }], state.tag)
+      return message === null ? null : { path: 'data.sure', message }
     },
     apply(state, { placeId }, entry) {
       if (placeId !== state.placeId) state.placedDay = entry.day

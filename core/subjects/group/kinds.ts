@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { lineOfText, reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain, type Problem } from '../../log'
 import { dayFromIso } from '../../units'
-import { companyProblems, livingByPlace, tellCompany } from '../company'
+import { companyQuestion } from '../company'
 import { amount, tag } from '../fields'
 import { BirthData, LayingData, birthFields, layingFields, tellBirth, tellLaying } from '../laying'
 import { membersOf } from '../members'
@@ -81,6 +81,17 @@ function keepMissing(state: GroupState, count: number): void {
   state.missing = state.missing && most > 0 ? { ...state.missing, count: most } : null
 }
 
+/** Some of those that are there leave it alive. */
+const goes = (word: string) => ({
+  subject: 'group' as const,
+  data: z.strictObject({ count: some(word), sex }),
+  apply(state: GroupState, { count, sex }: { count: number; sex?: Sex }) {
+    takeOut(state, count, sex)
+    keepMissing(state, state.missing?.count ?? 0)
+  },
+  check: (state: GroupState, { count, sex }: { count: number; sex?: Sex }) => leaving(state, count, sex, hereOf(state)),
+})
+
 export const groupKinds = [
   defineKind({
     kind: 'groupAdded',
@@ -118,15 +129,9 @@ export const groupKinds = [
     verb: 'Move group',
     data: z.strictObject({ placeId: reference('place'), sure }),
     check: (state, { placeId, sure }, entry, { house, almanac }) => {
-      if (sure || entry.source !== 'keeper' || house.places[placeId]?.kind !== 'tub') return null
-      const there = (livingByPlace(house).get(placeId) ?? []).filter(a => a.id !== state.id)
-      const [problem] = there.length ? companyProblems(house, almanac, [...there, ...membersOf(state)]) : []
-      return problem
-        ? {
-            path: 'data.sure',
-            message: `${house.places[placeId]!.name}: ${tellCompany(problem, almanac)}. Move ${state.tag} there all the same?`,
-          }
-        : null
+      if (sure || entry.source !== 'keeper') return null
+      const message = companyQuestion(house, almanac, placeId, membersOf(state), state.tag)
+      return message === null ? null : { path: 'data.sure', message }
     },
     apply(state, { placeId }, entry) {
       if (placeId !== state.placeId) state.placedDay = entry.day
@@ -218,28 +223,16 @@ export const groupKinds = [
     wording: d => `Lost ${d.count}${d.cause ? `: ${d.cause}` : ''}`,
   }),
   defineKind({
+    ...goes('Sold'),
     kind: 'groupSold',
-    subject: 'group',
     verb: 'Record sale',
-    data: z.strictObject({ count: some('Sold'), sex }),
-    apply(state, { count, sex }) {
-      takeOut(state, count, sex)
-      keepMissing(state, state.missing?.count ?? 0)
-    },
-    check: (state, { count, sex }) => leaving(state, count, sex, hereOf(state)),
     wording: d => `Sold ${d.count}`,
   }),
   defineKind({
+    ...goes('Tagged'),
     kind: 'groupTagged',
-    subject: 'group',
     verb: 'Give tags',
     brings: 'animal',
-    data: z.strictObject({ count: some('Tagged'), sex }),
-    apply(state, { count, sex }) {
-      takeOut(state, count, sex)
-      keepMissing(state, state.missing?.count ?? 0)
-    },
-    check: (state, { count, sex }) => leaving(state, count, sex, hereOf(state)),
     wording: d => `${d.count} tagged as animals of their own`,
   }),
   defineKind({
