@@ -1,69 +1,10 @@
-import { FITTINGS, SUBSTRATES } from './fittings'
 import { z } from 'zod'
 import { lineOfText } from '../reference'
+import { Fact, Mark, Spread, provenance } from './fact'
+import { Climate, Company, Home, Rounds } from './placeSchema'
 
-/**
- * Where a number comes from: `published` names its source; `practice` is common practice with no source;
- * `memory` is a starting value to be checked; `borrowed` was taken over from a relative, named in `from`;
- * `own` was set by the keeper and stands over the shipped one.
- */
-export const Mark = z.enum(['published', 'practice', 'memory', 'borrowed', 'own'])
-export type Mark = z.infer<typeof Mark>
-
-const provenance = {
-  mark: Mark,
-  source: z.string().max(500).optional(),
-  note: z.string().max(500).optional(),
-  /** The relative that a borrowed value is of. */
-  from: z.string().max(120).optional(),
-}
-
-/** Longer than anything in a season of clocks; a longer one is a slip. */
-const MOST_DAYS = 20_000
-
-export const Fact = z
-  .strictObject({ value: z.number(), unit: z.string(), ...provenance })
-  .refine(f => f.mark !== 'published' || f.source, 'A published number names its source')
-  .refine(f => f.unit !== 'share' || (f.value >= 0 && f.value <= 1), 'A share lies between 0 and 1')
-  .refine(
-    f => f.unit !== 'days' || (f.value > 0 && f.value <= MOST_DAYS),
-    'Days must be more than 0, and not beyond a lifetime',
-  )
-  .refine(
-    f => (f.unit === '°C' ? f.value > -10 && f.value < 60 : f.value >= 0 && f.value <= 1e6),
-    'This number is not believable: check the unit',
-  )
-export type Fact = z.infer<typeof Fact>
-
-/** What is beyond belief, by unit: a slip in the number or the unit. */
-const MOST_OF_UNIT: Readonly<Record<string, number>> = {
-  'days': 2000,
-  'weeks': 104,
-  'eggs': 5000,
-  'young': 5000,
-  'clutches': 60,
-  'spawnings': 60,
-  'g': 100_000,
-  'mm': 1000,
-  'mm a day': 100,
-  'share a day': 1,
-}
-
-/** Earliest, likely, latest. */
-export const Spread = z
-  .strictObject({
-    earliest: z.number().min(0),
-    likely: z.number().min(0),
-    latest: z.number().min(0),
-    unit: z.string(),
-    ...provenance,
-  })
-  .refine(s => s.earliest <= s.likely && s.likely <= s.latest, 'Earliest, likely and latest must be in order')
-  .refine(
-    s => s.latest > 0 && s.latest <= (MOST_OF_UNIT[s.unit] ?? 1000),
-    'This span is not believable: check the unit',
-  )
-export type Spread = z.infer<typeof Spread>
+export { Fact, Mark, Spread }
+export { CLIMATE_ZONES, type Band, type Climate, type Company, type Home, type Rounds } from './placeSchema'
 
 /** What can happen to a pair and its young, in the order of the year. */
 export const BREEDING_EVENTS = [
@@ -235,85 +176,6 @@ const Incubation = z.strictObject({
   spreadShare: Fact,
 })
 export type Incubation = z.infer<typeof Incubation>
-
-/** From lowest to highest that is right. */
-const Band = z
-  .strictObject({ low: Fact, high: Fact })
-  .refine(b => b.low.value <= b.high.value, 'The low end of a band lies over its high end')
-export type Band = z.infer<typeof Band>
-
-/** Parts of a place with a warmth of their own, in the order in which they are told. */
-export const CLIMATE_ZONES = ['spot', 'warm', 'air', 'cool', 'night', 'water'] as const
-
-/** What a place should be, in °C by day but for the night; humidity in %, UV index where it sits. */
-const Climate = z
-  .strictObject({
-    spot: Band.optional(),
-    warm: Band.optional(),
-    air: Band.optional(),
-    cool: Band.optional(),
-    night: Band.optional(),
-    water: Band.optional(),
-    humidity: Band.optional(),
-    uvIndex: Band.optional(),
-  })
-  .refine(c => Object.keys(c).length > 0, 'At least one band must be known')
-  .refine(
-    c => !c.night || !(c.air ?? c.warm) || c.night.low.value <= (c.air ?? c.warm)!.high.value,
-    'The night is warmer than the day',
-  )
-export type Climate = z.infer<typeof Climate>
-
-/** Every so many days (half a day is twice a day), and how many days late is no harm yet. */
-const Rhythm = z.strictObject({ everyDays: Fact, toleranceDays: Fact })
-
-/** Care that comes round where a species lives. */
-const Rounds = z
-  .strictObject({
-    mist: Rhythm.optional(),
-    uvReading: Rhythm.optional(),
-    spotClean: Rhythm.optional(),
-    lightClean: Rhythm.optional(),
-    fullChange: Rhythm.optional(),
-    water: Rhythm.optional(),
-  })
-  .refine(r => Object.keys(r).length > 0, 'At least one job must be known')
-  .refine(
-    r => Object.values(r).every(job => job.everyDays.value >= 0.25 && job.everyDays.value <= 2000),
-    'A job comes round between four times a day and every 2000 days',
-  )
-  .refine(r => Object.values(r).every(job => job.toleranceDays.value >= 0), 'A tolerance is not under 0 days')
-export type Rounds = z.infer<typeof Rounds>
-
-/** With whom one lives outside the cold. */
-const Company = z
-  .strictObject({
-    lives: z.enum(['alone', 'group']),
-    least: Fact.optional(),
-    most: Fact.optional(),
-    /** Two males fight. */
-    oneMale: z.boolean().optional(),
-    /** The heaviest against the lightest, at most. */
-    sizeRatio: Fact.optional(),
-  })
-  .refine(c => !c.least || !c.most || c.least.value <= c.most.value, 'A group needs more than it may have')
-export type Company = z.infer<typeof Company>
-
-/** The home of one grown animal; what is smaller needs less, by its length. */
-const Home = z
-  .strictObject({
-    /** What must be in it, and what it is not floored with. */
-    musts: z.array(z.enum(FITTINGS)).max(FITTINGS.length).optional(),
-    notOn: z.array(z.enum(SUBSTRATES)).max(SUBSTRATES.length).optional(),
-    floorM2: Fact,
-    /** Least height of those that climb. */
-    heightM: Fact.optional(),
-    /** Floor of each further one that lives there, of that of the first. */
-    furtherShare: Fact.optional(),
-  })
-  .refine(h => h.floorM2.value > 0 && h.floorM2.value <= 1000, 'A floor lies between 0 and 1000 m²')
-  .refine(h => !h.heightM || h.heightM.value <= 10, 'A home is not over 10 m high')
-export type Home = z.infer<typeof Home>
 
 /** Every how many meals a powder is due. Exactly one source of vitamin D3 at a time: under UVB the powder has none. */
 const Supplements = z.strictObject({ calciumEvery: Fact, vitaminsEvery: Fact, d3Every: Fact })

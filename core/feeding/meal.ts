@@ -80,20 +80,14 @@ export interface MealWinter {
 export type Gravid = false | 'gravid' | 'late'
 
 /**
- * Young that were born in the house and have not eaten so long after their first meal was due are overdue by it, older
- * ones by nothing that is known.
- */
-const NEW_HERE_DAYS = 60
-
-/**
  * When an animal of which no meal is written is due: born here not long ago, from its first meal on; else today, since
  * what it ate before it came is not known.
  */
-function firstDue(species: Species, animal: AnimalState, today: Day): Day {
+function firstDue(species: Species, animal: AnimalState, today: Day, { bornHereFor }: Almanac['common']): Day {
   // of unknown birth it counts as grown
   if (animal.bornDay === null) return today
   const first = animal.bornDay + firstMealAge(species)
-  return animal.clutchId !== null && today - first <= NEW_HERE_DAYS ? first : Math.max(first, today)
+  return animal.clutchId !== null && today - first <= bornHereFor!.value ? first : Math.max(first, today)
 }
 
 const GRAVID = {
@@ -169,7 +163,7 @@ export function nextMeal(
       ? last.day + everyDays
       : animal.warmed
         ? animal.warmed.day + 2
-        : firstDue(species, animal, today)
+        : firstDue(species, animal, today, almanac.common)
   const due = pause ? Math.max(usually, pause.until) : usually
   const reasons: Reason[] = [
     {

@@ -1,5 +1,6 @@
 import type { Almanac, Fitting, Substrate } from '../almanac'
 import type { House, Place } from '../subjects'
+import { holderOf } from './size'
 
 /** What a home has, as far as it is said. */
 export interface Fitted {
@@ -12,8 +13,7 @@ export type HomeFault = { speciesId: string } & ({ why: 'missing'; what: Fitting
 
 /** What is in a place and under it: said of itself, else once of all that stands in its rack or shelf. */
 export function fittedAs(places: House['places'], place: Place): Fitted {
-  const holder = place.parentId ? places[place.parentId] : undefined
-  const over = holder && (holder.kind === 'rack' || holder.kind === 'shelf') ? holder : undefined
+  const over = holderOf(places, place)
   return {
     fittings: place.fittings ?? over?.fittings ?? null,
     substrate: place.substrate ?? over?.substrate ?? null,

@@ -27,10 +27,10 @@ const lengthShare = (massG: number, species: Grows): number =>
  * that a share of the full length is reached at maturity: about 0.7 in snakes and lizards (Shine & Charnov 1992, Am.
  * Nat. 139:1257–1269, from memory).
  */
-function rateOf(species: Grows, atMaturity: number): number {
+function rateOf(species: Grows, { lengthAtMaturity, growsAtLeast }: Readonly<Record<string, Fact>>): number {
   const young = lengthShare(species.youngMassG.value, species)
   // young that are born large still grow
-  const mature = Math.max(atMaturity, young + 0.3 * (1 - young))
+  const mature = Math.max(lengthAtMaturity!.value, young + growsAtLeast!.value * (1 - young))
   return Math.log((1 - young) / (1 - mature)) / Math.max(1, species.matureDays.value)
 }
 
@@ -45,7 +45,7 @@ export function daysToGrow(species: Grows, fromG: number, toG: number, common: R
   if (toG <= fromG) return 0
   const [from, to] = [lengthShare(fromG, species), Math.cbrt(toG / species.adultMassG.value)]
   if (to >= ALMOST) return Infinity
-  return Math.log((1 - from) / (1 - to)) / rateOf(species, common.lengthAtMaturity!.value)
+  return Math.log((1 - from) / (1 - to)) / rateOf(species, common)
 }
 
 /**
@@ -57,7 +57,7 @@ export function daysToGrow(species: Grows, fromG: number, toG: number, common: R
 export function massAfter(species: Grows, fromG: number, days: number, common: Readonly<Record<string, Fact>>): number {
   const from = lengthShare(fromG, species)
   if (from >= ALMOST || days <= 0) return fromG
-  const length = 1 - (1 - from) * Math.exp(-rateOf(species, common.lengthAtMaturity!.value) * days)
+  const length = 1 - (1 - from) * Math.exp(-rateOf(species, common) * days)
   return Math.max(fromG, species.adultMassG.value * length ** 3)
 }
 
@@ -76,7 +76,7 @@ export function paceOf(
   const prior: Pace = { likely: 1, sd: common.growthSpread!.value }
   if (awake < 1 || last.day <= first.day) return prior
   const length = lengthShare(last.massG, species)
-  const rate = rateOf(species, common.lengthAtMaturity!.value)
+  const rate = rateOf(species, common)
   // d(days)/d(log mass) of the later weight, the steeper end of the curve
   const error = (common.growthWeightError!.value * Math.SQRT2 * length) / 3 / (rate * (1 - length))
   const grown = Math.max(daysToGrow(species, first.massG, last.massG, common), 0.05 * awake)

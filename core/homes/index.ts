@@ -1,7 +1,7 @@
 export { daysToGrow, massAfter, paceOf, type Pace, type WeightOn } from './growth'
 export { floorOf, homeNeed, isEnough, type HomeNeed, type Lives } from './need'
 export { outgrows, type Grower, type Outgrown } from './outgrown'
-export { readHomeSize, sizeOf, tellHomeSize, tellNeed } from './size'
+export { holderOf, readHomeSize, sizeOf, tellHomeSize, tellNeed } from './size'
 export {
   FITTING_WORDS,
   SUBSTRATE_WORDS,

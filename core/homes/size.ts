@@ -2,15 +2,19 @@ import type { HomeSize, House, Place } from '../subjects'
 import { UnitError, parseAs } from '../units'
 import type { HomeNeed } from './need'
 
+/** The rack or shelf that a home stands in, of which what is said holds for each home in it; null for none. */
+export function holderOf(places: House['places'], { parentId }: Place): Place | null {
+  const holder = parentId ? places[parentId] : undefined
+  return holder && (holder.kind === 'rack' || holder.kind === 'shelf') ? holder : null
+}
+
 /**
  * The size of a place: its own, else what is said once of all that stands in its rack or shelf.
  * @returns null where nothing is said; a room, an incubator and a chest are no homes
  */
 export function sizeOf(places: House['places'], place: Place): HomeSize | null {
   if (place.kind === 'room' || place.kind === 'incubator' || place.kind === 'cold') return null
-  if (place.size) return place.size
-  const holder = place.parentId ? places[place.parentId] : undefined
-  return holder && (holder.kind === 'rack' || holder.kind === 'shelf') ? (holder.size ?? null) : null
+  return place.size ?? holderOf(places, place)?.size ?? null
 }
 
 const SEPARATORS = /\s*(?:×|x|\*|\bby\b)\s*/i

@@ -5,7 +5,7 @@ import { waysUp } from '../places'
 import { isRoundJob, type Care, type House, type Place } from '../subjects'
 import { ownDue } from './own'
 import type { JobRhythm } from './rhythm'
-import { rhythmProposal, type RhythmProposal } from './learned'
+import { isLookedFor, rhythmProposal, type RhythmProposal } from './learned'
 
 /** A job at one place, as it stands today. */
 export interface JobDue extends JobRhythm {
@@ -115,9 +115,10 @@ export function jobsAt(house: House, almanac: Almanac, placeId: string, today: D
   if (!place) return []
   const speciesIds = new Set((residentsOf(house).get(placeId) ?? []).map(r => r.speciesId))
   return rhythmsOf(house, almanac, placeId).map(rhythm => {
-    const usual = isRoundJob(rhythm.job) ? wanted(speciesIds, almanac, rhythm.job) : null
-    const proposal = rhythmProposal(house, place, rhythm, usual, today, almanac.common)
-    return { ...standing(house, rhythm, place, today), proposal }
+    const stands = standing(house, rhythm, place, today)
+    if (!isRoundJob(rhythm.job) || !isLookedFor(rhythm.job)) return stands
+    const usual = wanted(speciesIds, almanac, rhythm.job)
+    return { ...stands, proposal: rhythmProposal(house, place, rhythm, usual, today, almanac.common) }
   })
 }
 

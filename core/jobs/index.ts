@@ -1,7 +1,7 @@
 export { jobsAt, ownJobsAt, rhythmsOf, type JobDue } from './due'
 export type { JobRhythm } from './rhythm'
 export { careEntries, type CareWrite } from './entries'
-export { careReasons, tellOwnRhythm, tellProposal, tellRhythm } from './wording'
+export { careReasons, proposalReasons, tellOwnRhythm, tellProposal, tellRhythm } from './wording'
 export { isInSeason, ownDue } from './own'
 export { careLines, type CareLine, type CareStop } from './lines'
 export { isLookedFor, type RhythmProposal } from './learned'

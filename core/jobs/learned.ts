@@ -23,7 +23,7 @@ function saidOf({ places }: Pick<House, 'places'>, place: Place, job: string, to
 }
 
 /**
- * A longer rhythm where nothing was found so many times in a row, at most the rhythm of its species and what it bears
+ * For a job that looks for something: a longer rhythm where nothing was found so many times in a row, at most the rhythm of its species and what it bears
  * beyond that; the rhythm of the species again where a longer one finds something twice.
  * @param usual what the species that live there want; null where none wants it
  * @param now the rhythm in force
@@ -37,7 +37,7 @@ export function rhythmProposal(
   today: Day,
   common: Almanac['common'],
 ): RhythmProposal | null {
-  if (!usual || !isLookedFor(now.job)) return null
+  if (!usual) return null
   const said = saidOf(house, place, now.job, today)
   const calm = said.findIndex(c => c.found)
   const empty = calm < 0 ? said.length : calm

@@ -12,6 +12,25 @@ export const tellProposal = ({ why, times, everyDays }: RhythmProposal): string 
     ? `Nothing was found ${times} times in a row: ${tellRhythm(everyDays)} may do.`
     : `Something was found ${times} times in a row: ${tellRhythm(everyDays)} again, as its species want it.`
 
+/** How a proposal comes about. */
+export const proposalReasons = (
+  { why, times }: RhythmProposal,
+  { calmTimes, calmLonger }: Almanac['common'],
+): Reason[] => [
+  {
+    rule:
+      why === 'nothingFound'
+        ? 'Where nothing is found so often in a row it may be looked for less often, at most as late as the job bears'
+        : 'A longer rhythm that finds something twice in a row goes back to that of the species',
+    inputs: [
+      computedInput(why === 'nothingFound' ? 'Nothing found, in a row' : 'Something found, in a row', `${times}`),
+      factInput('Proposed after', 'common.calmTimes.value', calmTimes!),
+      factInput('Longer by', 'common.calmLonger.value', calmLonger!),
+    ],
+    change: 'What is found next time; nothing changes until you set it',
+  },
+]
+
 /** A rhythm as it is said: `twice a day`, `daily`, `every 14 days`. */
 export function tellRhythm(everyDays: number): string {
   if (everyDays < 1) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { residentsOf } from '#core/climate'
-import { fittedAs, homeFaults, sizeOf, tellHomeFault, tellHomeSize, tellNeed } from '#core/homes'
+import { fittedAs, holderOf, homeFaults, sizeOf, tellHomeFault, tellHomeSize, tellNeed } from '#core/homes'
 import { routeTo } from '#core/places'
 import type { HomeView } from '#core/season'
 import { formatDay, formatRange } from '#core/units'
@@ -106,9 +106,9 @@ const lacking = computed(() => {
       who.map(r => r.speciesId),
       house.almanac,
     )
-    const over = place.parentId ? house.house.places[place.parentId] : undefined
-    const holder = over && (over.kind === 'rack' || over.kind === 'shelf') && !place.fittings ? over : place
     for (const fault of faults) {
+      const own = fault.why === 'missing' ? place.fittings : place.substrate
+      const holder = own ? place : (holderOf(house.house.places, place) ?? place)
       const said = tellHomeFault(fault, house.almanac)
       const key = `${holder.id}:${said}`
       by.set(key, { where: holder.name, id: holder.id, said, n: (by.get(key)?.n ?? 0) + 1 })

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { careReasons, isLookedFor, tellProposal, tellRhythm, type CareLine, type CareStop } from '#core/jobs'
+import {
+  careReasons,
+  isLookedFor,
+  proposalReasons,
+  tellProposal,
+  tellRhythm,
+  type CareLine,
+  type CareStop,
+} from '#core/jobs'
 import { FINDINGS, FINDING_WORDS, type Finding } from '#core/subjects/care'
 import { formatDistance } from '#core/units'
 
@@ -70,7 +78,10 @@ const pick = (f: Finding) => {
           :aria-label="`Found something in ${nameOf(s.placeId)}`"
           :aria-expanded="foundIn === s.placeId" @click="ask(s.placeId)"
         />
-        <p v-if="s.proposal" class="found small">{{ tellProposal(s.proposal) }} <UButton
+        <p v-if="s.proposal" class="found small"><WorkingLink
+          :title="`${line.name} in ${nameOf(s.placeId)}`" :answer="tellProposal(s.proposal)"
+          :reasons="proposalReasons(s.proposal, house.almanac.common)"
+        /> <UButton
           :label="`Set ${tellRhythm(s.proposal.everyDays)}`" size="xs" variant="outline" color="neutral" :disabled="busy"
           :aria-label="`Set ${tellRhythm(s.proposal.everyDays)} in ${nameOf(s.placeId)}`"
           @click="setRhythm(line.job, line.name, s.placeId, s.proposal.everyDays)"

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { CHANNELS, ZONES, formatReading } from '#core/channels'
 import { residentsOf } from '#core/climate'
 import { fittedAs, homeFaults, sizeOf, tellHomeFault, tellHomeSize, tellNeed } from '#core/homes'
-import { jobsAt, tellProposal, tellRhythm, type JobDue } from '#core/jobs'
+import { jobsAt, proposalReasons, tellProposal, tellRhythm, type JobDue } from '#core/jobs'
 import { lightHoursOf, tellHour, uvBandAt, type SeriesView, type ShownLimits } from '#core/season'
 import { judgeLampAt, tellLamp } from '#core/light'
 import { LAMP_SOURCES } from '#core/subjects/lamp/state'
@@ -169,6 +169,7 @@ const off = computed(() =>
         <NuxtLink v-for="p in inside" :key="p.id" :to="`/places/${p.id}`" class="underline">{{ p.name }}</NuxtLink>
       </p>
       <p v-for="fault in faults" :key="fault" class="mt-1 font-semibold">{{ fault[0]!.toUpperCase() + fault.slice(1) }}.</p>
+      <p v-if="faults.length" class="quiet small">By what the Almanac lists for each species (from memory, to be checked); it can be set there.</p>
     </section>
 
     <section v-if="jobs.length || off.length">
@@ -183,7 +184,10 @@ const off = computed(() =>
             <td><USelect
               :model-value="rhythmOf(j.job)" :items="itemsFor(j.job)" value-key="value" size="sm" class="w-44"
               :aria-label="`Rhythm of ${nameOf(j.job)}`" :disabled="busy" @update:model-value="setRhythm(j.job, $event)"
-            /><p v-if="j.proposal" class="small">{{ tellProposal(j.proposal) }} <UButton
+            /><p v-if="j.proposal" class="small"><WorkingLink
+              :title="`${nameOf(j.job)} in ${place.name}`" :answer="tellProposal(j.proposal)"
+              :reasons="proposalReasons(j.proposal, house.almanac.common)"
+            /> <UButton
               :label="`Set ${tellRhythm(j.proposal.everyDays)}`" size="xs" variant="outline" color="neutral" :disabled="busy"
               @click="setRhythm(j.job, String(j.proposal.everyDays))"
             /></p></td>

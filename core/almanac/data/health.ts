@@ -85,6 +85,13 @@ export const health: Record<string, Fact> = {
   coldTooWarm: memory(3, 'hours', 'Warmth over the ceiling for so long is told; a door or a weighing may be shorter'),
   restAfterMeal: practice(2, 'days', 'After a large meal nobody is handled: it comes up'),
   hatchCompanyDays: memory(7, 'days', 'Eggs among grown animals are told so long before the early end of the hatch'),
+  bornHereFor: memory(60, 'days', 'Young born here that have not eaten so long are overdue by their first meal'),
+  groupMostEach: memory(
+    4,
+    'of a grown one',
+    'One of a group that weighs more: the weight was of all, or the unit is wrong',
+  ),
+  groupLeastEach: memory(0.002, 'of a grown one', 'One of a group that weighs less: the weight was of one'),
   groupCountedEvery: memory(14, 'days', 'A group without tags is counted so often'),
   groupLossDays: memory(30, 'days', 'Losses of a group are looked at together within so long'),
   groupLossShare: memory(0.15, 'share', 'Of a group lost within that time, two at least: something is wrong with all'),

@@ -38,6 +38,7 @@ export const places: Record<string, Fact> = {
   homeLeast: memory(0.01, 'm²', 'The smallest hatchling has so much floor'),
   homeTolerance: memory(0.1, 'share', 'A home that is short by so little is not called small'),
   homesAhead: memory(240, 'days', 'So far ahead it is told which homes will be too small'),
+  growsAtLeast: memory(0.3, 'share', 'Of the length that is missing at birth: what is born large still grows so much'),
   lengthAtMaturity: memory(0.7, 'share', 'Of full length: Shine & Charnov 1992, Am. Nat. 139:1257–1269'),
   growthSpread: memory(0.4, 'of a logarithm', 'How much animals of one species differ in pace of growth'),
   growthWeightError: memory(0.05, 'share', 'A weight is of a fed or an empty animal'),

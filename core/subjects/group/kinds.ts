@@ -274,8 +274,9 @@ export const groupKinds = [
       if (count > hereOf(state)) return { path: 'data.count', message: `${state.tag} has ${hereOf(state)}` }
       const grown = almanac.species[state.speciesId]?.adultMassG.value
       const each = massG / count
+      const { groupMostEach, groupLeastEach } = almanac.common
       // grams of all, or of each: the slip that is made most
-      return grown && (each > grown * TIMES_GROWN || each < grown / TIMES_SMALLER)
+      return grown && (each > grown * groupMostEach!.value || each < grown * groupLeastEach!.value)
         ? {
             path: 'data.massG',
             message: `${massG} g for ${count} is ${Number(each.toPrecision(2))} g each, and a grown one weighs ${grown} g: write what all weighed together weigh`,
@@ -319,10 +320,6 @@ export const groupKinds = [
     wording: d => d.text,
   }),
 ]
-
-/** Far more than a grown one weighs, or far less than the smallest hatchling against it. */
-const TIMES_GROWN = 4
-const TIMES_SMALLER = 500
 
 /** Whether one of them can have laid or given birth. */
 function mother({ tag, numbers }: GroupState, otherWay: boolean): Problem | null {
