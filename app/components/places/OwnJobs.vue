@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tellOwnRhythm } from '#core/jobs'
 import type { JobState } from '#core/subjects'
-import { dayToIso, formatDay } from '#core/units'
+import { dayFromIso, dayToIso, formatDay } from '#core/units'
 
 /** What the house does on its own account: jobs that no species asks for. */
 const props = defineProps<{ placeId?: string }>()
@@ -21,6 +21,12 @@ const state = reactive({
   seasonal: false,
   fromMonth: 4,
   toMonth: 9,
+})
+const fromDay = computed({
+  get: () => (state.from ? dayFromIso(state.from) : null),
+  set: (day: number | null) => {
+    state.from = day === null ? '' : dayToIso(day)
+  },
 })
 const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'].map((label, i) => ({ label, value: (i + 1) % 7 }))
 const DAY_NAMES = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
@@ -96,7 +102,7 @@ const where = ({ placeIds, speciesId }: JobState) =>
             <UFormField label="Where" name="placeIds"><USelectMenu
               v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="The house as a whole"
             /></UFormField>
-            <UFormField v-if="!placeId" label="Or wherever one lives" name="speciesId"><USelectMenu
+            <UFormField v-if="!placeId" label="Or wherever a species lives" name="speciesId"><USelectMenu
               v-model="state.speciesId" :items="keptSpecies" value-key="value" class="w-full" placeholder="No species" clear
             /></UFormField>
             <UCheckbox v-model="state.weekly" label="On days of the week" />
@@ -118,7 +124,7 @@ const where = ({ placeIds, speciesId }: JobState) =>
               <UFormField label="From" name="months"><USelect v-model="state.fromMonth" :items="MONTHS" value-key="value" class="w-full" /></UFormField>
               <UFormField label="to"><USelect v-model="state.toMonth" :items="MONTHS" value-key="value" class="w-full" /></UFormField>
             </div>
-            <UFormField label="First due" name="from"><UInput v-model="state.from" type="date" class="w-full" /></UFormField>
+            <RecordDayField v-model="fromDay" label="First due" />
             <UButton type="submit" label="Add job" :disabled="!state.name.trim() || !state.from || (state.weekly && !state.weekdays.length)" :loading="busy" block />
           </UForm>
         </template>
