@@ -275,6 +275,11 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           [
             'Incubation',
             [
+              ...(s.incubation.phases ?? []).flatMap((phase, i) => [
+                spread(phase.name, `${p}.incubation.phases.${i}.days`, phase.days),
+                fact('In it, at least', `${p}.incubation.phases.${i}.lowC`, phase.lowC),
+                fact('At most', `${p}.incubation.phases.${i}.highC`, phase.highC),
+              ]),
               ...s.incubation.points.map((pt, i): Row => ({
                 label: `At ${pt.tempC} °C`,
                 unit: 'days',
@@ -293,6 +298,9 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
               })),
               fact('Usual temperature', `${p}.incubation.usualTempC`, s.incubation.usualTempC),
               fact('Kills above', `${p}.incubation.lethalAboveC`, s.incubation.lethalAboveC),
+              ...(s.incubation.pipToOut
+                ? [spread('From pip to out', `${p}.incubation.pipToOut`, s.incubation.pipToOut)]
+                : []),
             ],
           ] as Section,
         ]

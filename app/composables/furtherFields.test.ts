@@ -6,7 +6,7 @@ const withFields = [...entryKinds.values()].filter(kind => kind.fields)
 
 describe('further fields of an entry', () => {
   it('are of its kind: each alone is taken by the schema, and what is no such field is not', () => {
-    const samples = { count: 1, text: 'dried out', temperature: 28 }
+    const samples = { count: 1, text: 'dried out', temperature: 28, mass: 3.1, place: 'inc-1' }
     const [laying, birth] = [
       { tag: 'C-1', eggs: 6 },
       { tag: 'L-1', live: 6 },
@@ -18,11 +18,15 @@ describe('further fields of an entry', () => {
       groupBore: birth,
       groupLost: { count: 1 },
       groupWeighed: { count: 1, massG: 2 },
+      clutchMoved: { placeId: 'inc-1' },
+      eggsWeighed: { massG: 9 },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
       'born',
+      'clutchMoved',
       'cultureFailed',
       'died',
+      'eggsWeighed',
       'groupBore',
       'groupLaid',
       'groupLost',
@@ -39,7 +43,12 @@ describe('further fields of an entry', () => {
 
   it('are read with their units, and left out where nothing was typed', () => {
     const { fields } = entryKinds.get('laid')!
-    const read = (typed: Record<string, string | number>, unit: '°C' | '°F') => readFurther(fields!, typed, unit)
+    const read = (typed: Record<string, string | number>, unit: '°C' | '°F') =>
+      readFurther(fields!, typed, { tempUnit: unit, massUnit: 'g' })
+    expect(read({ massG: '1 oz', placeId: 'inc-1' }, '°C')).toEqual({
+      data: { massG: 28.35, placeId: 'inc-1' },
+      problems: {},
+    })
     const both = { data: { slugs: 2, tempC: 28 }, problems: {} }
     expect(read({ slugs: '2', tempC: '82.4 °F' }, '°C')).toEqual(both)
     expect(read({ slugs: 2, tempC: '82.4' }, '°F')).toEqual(both)
@@ -47,7 +56,11 @@ describe('further fields of an entry', () => {
   })
 
   it('say by field what cannot be read', () => {
-    const { data, problems } = readFurther(entryKinds.get('laid')!.fields!, { slugs: '1.5', tempC: '28 g' }, '°C')
+    const { data, problems } = readFurther(
+      entryKinds.get('laid')!.fields!,
+      { slugs: '1.5', tempC: '28 g' },
+      { tempUnit: '°C', massUnit: 'g' },
+    )
     expect(data).toEqual({})
     expect(problems).toEqual({ slugs: 'Write a whole number', tempC: expect.stringContaining('g') as string })
   })

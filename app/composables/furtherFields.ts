@@ -11,7 +11,7 @@ interface Read {
 export function readFurther(
   hints: Readonly<Record<string, FieldHint>>,
   typed: Readonly<Record<string, string | number | undefined>>,
-  tempUnit: Unit,
+  units: { tempUnit: Unit; massUnit: Unit },
 ): Read {
   const read: Read = { data: {}, problems: {} }
   for (const [name, { as }] of Object.entries(hints)) {
@@ -20,10 +20,12 @@ export function readFurther(
     try {
       read.data[name] =
         as === 'temperature'
-          ? Number(parseAs('temperature', text, tempUnit).toFixed(2))
-          : as === 'count'
-            ? wholeNumber(text)
-            : text
+          ? Number(parseAs('temperature', text, units.tempUnit).toFixed(2))
+          : as === 'mass'
+            ? Number(parseAs('mass', text, units.massUnit).toFixed(2))
+            : as === 'count'
+              ? wholeNumber(text)
+              : text
     } catch (error) {
       if (!(error instanceof UnitError)) throw error
       read.problems[name] = error.message

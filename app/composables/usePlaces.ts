@@ -3,7 +3,7 @@ import { residentsOf } from '#core/climate'
 import { compareRoutes, routeTo } from '#core/places'
 import { freeHomes, type SeriesView } from '#core/season'
 import { inCold } from '#core/subjects/animal/winter'
-import { eggsLeft } from '#core/subjects/clutch/kinds'
+import { eggsLeft } from '#core/subjects/clutch/eggs'
 import type { Place } from '#core/subjects/place/state'
 import { formatQuantity } from '#core/units'
 

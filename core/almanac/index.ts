@@ -24,6 +24,7 @@ export {
   type Home,
   type Rounds,
   type Cold,
+  type EggPhase,
   type Incubation,
   type Mating,
   type Sexing,

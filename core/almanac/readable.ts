@@ -94,8 +94,10 @@ export function readableSheet(species: Species, almanac: Almanac): string {
           '## Incubation',
           '',
           ...table([
+            ...(incubation.phases ?? []).flatMap(p => spread(p.name, p.days)),
             ...incubation.points.map(p => line(`At ${p.tempC} °C`, `${p.days} days`, p)),
             ...fact('Kills above', incubation.lethalAboveC),
+            ...(incubation.pipToOut ? spread('From pip to out', incubation.pipToOut) : []),
           ]),
         ]
       : []),

@@ -159,7 +159,22 @@ const Mating = z.strictObject({
 })
 export type Mating = z.infer<typeof Mating>
 
+/** A time before eggs develop: a pause in the cool, or in the dry. */
+const EggPhase = z.strictObject({
+  name: Name,
+  days: Spread,
+  lowC: Fact,
+  highC: Fact,
+  /** How they are kept in it, and what ends it. */
+  how: z.string().max(300),
+})
+export type EggPhase = z.infer<typeof EggPhase>
+
 const Incubation = z.strictObject({
+  /** Phases before development; the table counts from the end of the last one. */
+  phases: z.array(EggPhase).min(1).max(4).optional(),
+  /** From the first hole in the shell to the young being out. */
+  pipToOut: Spread.optional(),
   points: z
     .array(z.strictObject({ tempC: z.number().min(5).max(45), days: z.number().positive().max(1000), ...provenance }))
     .min(2, 'A table needs two temperatures')

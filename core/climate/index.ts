@@ -3,4 +3,13 @@ export { climateAt, coldPlaceOf, eggLogAt, nearestLog, type NearestLog } from '.
 export { insideOf, residentsOf, type Resident } from './residents'
 export { dailyOf, endOf, hourOf, watchSpan, type ClimateDay, type Limits, type Run, type SpanWatch } from './span'
 export { seriesTroubles, type SeriesFault, type SeriesTrouble } from './trouble'
-export { latelyOf, warmthOver, type Development, type Warmth } from './warmth'
+export {
+  degreesAbove,
+  eachHour,
+  latelyOf,
+  warmthAlong,
+  warmthOver,
+  type Development,
+  type Stretch,
+  type Warmth,
+} from './warmth'

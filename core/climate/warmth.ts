@@ -12,6 +12,16 @@ export interface Warmth {
   hours: number
   /** Hours for which something was read; the others are counted at what the place is set to. */
   read: number
+  /** Share of its development that is behind it, 0..1. */
+  done: number
+}
+
+/** Where something lay from an hour on: what was read there, and what counts where nothing was. */
+export interface Stretch {
+  log: HourlyLog | null
+  /** First hour, since 1970, UTC. */
+  fromHour: number
+  setC: number
 }
 
 /** Development per hour in a straight line with warmth: nothing up to `baseC`, no quicker over `bestC`. */
@@ -35,40 +45,57 @@ export function latelyOf(log: HourlyLog, latelyHours: number): number | null {
   return read >= latelyHours / 2 ? sum / read : null
 }
 
+/** Development in one hour (degree-hours) at a temperature. */
+export const degreesAbove = (tempC: number, { baseC, bestC }: Pick<Development, 'baseC' | 'bestC'>): number =>
+  Math.max(0, Math.min(tempC, bestC) - baseC)
+
+/** Every hour of stretches that follow each other, with its temperature and whether that was read. O(hours). */
+export function eachHour(
+  stretches: readonly Stretch[],
+  toHour: number,
+  tell: (tempC: number, read: boolean, hour: number) => void,
+): void {
+  stretches.forEach(({ log, fromHour, setC }, i) => {
+    const end = Math.min(toHour, stretches[i + 1]?.fromHour ?? toHour)
+    for (let hour = fromHour; hour < end; hour++) {
+      const mean = log ? hourOf(log, hour) : Number.NaN
+      const read = !Number.isNaN(mean)
+      tell(read ? mean : setC, read, hour)
+    }
+  })
+}
+
 /**
- * Sums development over the log of a place: hours read at what was read, the others at `setC`, and from now on at what
- * the place lately was. Since development is a straight line, this is one constant temperature that gives the same day.
- * O(hours).
- * @param fromHour hour (since 1970, UTC) in which it began
- * @param setC what the place is set to, °C
+ * Sums development over the places that something lay in: hours read at what was read, the others at what the place is
+ * set to, and from now on at what the last place lately was. Since development is a straight line, this is one constant
+ * temperature that gives the same day. O(hours).
+ * @param stretches at least one, each from the end of the one before
+ * @param nowHour the present hour, since 1970, UTC
  */
-export function warmthOver(
-  log: HourlyLog,
-  fromHour: number,
-  setC: number,
-  { baseC, bestC, degreeDays, latelyHours }: Development,
-): Warmth {
-  const now = endOf(log)
-  const above = (t: number) => Math.max(0, Math.min(t, bestC) - baseC)
-  const goesOnAtC = latelyOf(log, latelyHours) ?? setC
+export function warmthAlong(stretches: readonly Stretch[], nowHour: number, development: Development): Warmth {
+  const { baseC, degreeDays, latelyHours } = development
+  const last = stretches.at(-1)!
+  const goesOnAtC = (last.log && latelyOf(last.log, latelyHours)) ?? last.setC
+  const hours = Math.max(0, nowHour - stretches[0]!.fromHour)
   let [done, sum, read] = [0, 0, 0]
-  const hours = Math.max(0, now - fromHour)
-  for (let hour = fromHour; hour < now; hour++) {
-    const mean = hourOf(log, hour)
-    const has = !Number.isNaN(mean)
-    if (has) [sum, read] = [sum + mean, read + 1]
-    done += above(has ? mean : setC)
-  }
-  const goesOn = above(goesOnAtC)
-  const leftDegreeHours = degreeDays * 24 - done
+  eachHour(stretches, nowHour, (tempC, has) => {
+    if (has) [sum, read] = [sum + tempC, read + 1]
+    done += degreesAbove(tempC, development)
+  })
+  const goesOn = degreesAbove(goesOnAtC, development)
+  const whole = degreeDays * 24
   // past its end already: as quick as it was; standing still: never
-  const totalHours =
-    leftDegreeHours <= 0 ? (hours * degreeDays * 24) / done : goesOn > 0 ? hours + leftDegreeHours / goesOn : Infinity
+  const totalHours = done >= whole ? (hours * whole) / done : goesOn > 0 ? hours + (whole - done) / goesOn : Infinity
   return {
-    tempC: baseC + (degreeDays * 24) / totalHours,
+    tempC: baseC + whole / totalHours,
     meanC: read ? sum / read : null,
     goesOnAtC,
     hours,
     read,
+    done: Math.min(1, done / whole),
   }
 }
+
+/** The same for what lies in one place under one log. */
+export const warmthOver = (log: HourlyLog, fromHour: number, setC: number, development: Development): Warmth =>
+  warmthAlong([{ log, fromHour, setC }], endOf(log), development)

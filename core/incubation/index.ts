@@ -1,1 +1,7 @@
+export { developmentOf } from './development'
+export { followers, type Followers } from './followers'
 export { daysAt, fitThermalTime, incubationTime, type IncubationForecast, type ThermalTime } from './incubation'
+export { phaseStanding, type BegunPhase, type PhaseStanding } from './phases'
+export { constantEquivalentC, sexTemperature, type AtTemperature, type SexTemperature } from './sexTemperature'
+export { hoursUntil, timeConstant } from './cooling'
+export { boxRecipe, waterOfBox, type BoxRecipe, type BoxWeighed, type WaterBalance } from './water'

@@ -1,1 +1,2 @@
 export { cyclesOf, unwrittenRates, type UnwrittenRates, type WrittenCycle } from './unwritten'
+export { kaplanMeier, type Survival, type Watched } from './kaplanMeier'

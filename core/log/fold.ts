@@ -59,7 +59,6 @@ function* foundingsOf(
         if (isFounding(founding)) yield { id: founding.id, founding, founderId, number: ++number }
     }
   }
-  if (subject.foundedBy) return
   for (const entries of own) {
     const { id } = entries[0]!.subject
     const own = subject.found ? entries.find(e => e.id === id && isFounding(e)) : null

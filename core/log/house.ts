@@ -14,8 +14,12 @@ export interface ToldWarmth {
   goesOnAtC: number
   hours: number
   read: number
-  /** The place that is read. */
-  placeId: string
+  /** The place that is read; null where none is, and what was written counts. */
+  placeId: string | null
+  /** Share of development that is behind it, 0..1. */
+  done: number
+  /** Of eggs whose sex the warmth sets: the constant temperature that does what was, and how far that is over. */
+  sex?: { tempC: number | null; pastC: number | null; over: number }
 }
 
 /** An entry that a fold could not read. */

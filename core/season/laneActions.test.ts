@@ -50,20 +50,24 @@ describe('what can be recorded of a lane', () => {
     ])
   })
 
-  it('eggs are candled and hatch; two weeks after the first hatched no more are asked for', () => {
+  it('eggs are candled, pip and hatch, and late ones are still asked for; spawn is not, two weeks after the first', () => {
     const { b, pair } = paired('milk-snake')
     const id = b.write('laid', pair, -70, { tag: 'C-1', eggs: 6, slugs: 0, tempC: 28 })
-    expect(actions(b, 'C-1')).toEqual(['Hatched', 'Candled', 'Lost eggs', 'Close'])
+    expect(actions(b, 'C-1')).toEqual(['Hatched', 'Pipped', 'Candled', 'Lost eggs', 'Close'])
     b.write('hatched', { type: 'clutch', id }, -3, { count: 4 })
     expect(actions(b, 'C-1')).toContain('Hatched')
     expect(actions(b, 'C-1')).toContain('Sold')
     const old = paired('milk-snake')
     const oldId = old.b.write('laid', old.pair, -90, { tag: 'C-1', eggs: 6, slugs: 0, tempC: 28 })
     old.b.write('hatched', { type: 'clutch', id: oldId }, -20, { count: 4 })
-    expect(actions(old.b, 'C-1')).toEqual(['Lost young', 'Sold', 'Close'])
-    // the house may wait longer for the rest of a clutch
+    expect(actions(old.b, 'C-1')).toEqual(['Hatched', 'Pipped', 'Candled', 'Lost eggs', 'Lost young', 'Sold', 'Close'])
+    const spawn = paired('fire-bellied-toad')
+    const spawnId = spawn.b.write('laid', spawn.pair, -30, { tag: 'S-1', eggs: 40, slugs: 0 })
+    spawn.b.write('hatched', { type: 'clutch', id: spawnId }, -20, { count: 30 })
+    expect(actions(spawn.b, 'S-1')).not.toContain('Tadpoles hatched')
+    // the house may wait longer for the rest of it
     const patient = withOverrides(shippedAlmanac, [{ path: 'common.lastHatch.value', value: 30 }])
-    expect(actions(old.b, 'C-1', patient)).toContain('Hatched')
+    expect(actions(spawn.b, 'S-1', patient)).toContain('Tadpoles hatched')
   })
 
   it('tadpoles come on land', () => {

@@ -49,8 +49,9 @@ export function laneActions(lane: Lane, house: House, almanac: Almanac, today: D
   const clutch = house.clutches[lane.subject.id]
   if (!clutch) return []
   const first = clutch.hatched[0]
-  const eggs =
-    clutch.kind === 'litter' || (first && today - first.day >= almanac.common.lastHatch!.value) ? 0 : eggsLeft(clutch)
+  // spawn hatches within days; of eggs in a box some follow late
+  const spawned = clutch.kind === 'spawn' && first && today - first.day >= almanac.common.lastHatch!.value
+  const eggs = clutch.kind === 'litter' || spawned ? 0 : eggsLeft(clutch)
   const tadpoles = tadpolesLeft(clutch)
   const young = youngInGroup(clutch)
   return [
@@ -68,7 +69,12 @@ export function laneActions(lane: Lane, house: House, almanac: Almanac, today: D
           },
         ]
       : []),
-    ...(eggs && clutch.kind === 'eggs' ? [count('Candled', 'candled', 'good', 'Good eggs', eggs)] : []),
+    ...(eggs && clutch.kind === 'eggs'
+      ? [
+          count('Pipped', 'pipped', 'count', 'How many are pipped', 1),
+          count('Candled', 'candled', 'good', 'Good eggs', eggs),
+        ]
+      : []),
     ...(eggs ? [count('Lost eggs', 'eggsLost', 'count', 'Eggs lost', 1)] : []),
     ...(tadpoles ? [{ ...count('Came on land', 'metamorphosed', 'count', 'Froglets', 1), tone: 'main' as const }] : []),
     ...(young + tadpoles ? [count('Lost young', 'youngLost', 'count', 'Lost', 1)] : []),

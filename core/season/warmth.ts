@@ -1,14 +1,17 @@
-import { feederOf, speciesOf, type Almanac } from '../almanac'
-import { climateAt, eggLogAt, latelyOf, warmthOver, type NearestLog, type Warmth } from '../climate'
-import { fitThermalTime } from '../incubation'
+import { feederOf, speciesOf, type Almanac, type Incubation } from '../almanac'
+import type { Day } from '../chance'
+import { climateAt, eggLogAt, endOf, latelyOf, warmthAlong, warmthOver, type Stretch, type Warmth } from '../climate'
+import { developmentOf, sexTemperature } from '../incubation'
 import { computedInput, type Reason } from '../judgement'
 import { temperatureAt } from '../places'
 import type { ClutchState, CultureState, House, ToldWarmth } from '../subjects'
 import { cultureWay } from '../supply'
+import { remembering, type Remembering } from './remember'
 
-interface OfEggs {
+interface OfEggs extends Remembering {
   house: Pick<House, 'places' | 'climate' | 'clutches' | 'warmth'>
   almanac: Almanac
+  today: Day
 }
 interface OfCultures {
   house: Pick<House, 'places' | 'climate' | 'cultures' | 'warmth'>
@@ -21,32 +24,79 @@ const beganAt = (day: number): number => day * 24 + 12
 /** Finer than any keeper can set or read, and coarse enough that a forecast does not change by the hour. */
 const stepped = (t: number): number => Math.round(t * 20) / 20
 
-function told(warmth: Warmth, { placeId }: NearestLog): ToldWarmth {
+const orStepped = (t: number | null): number | null => (t === null ? null : stepped(t))
+
+function told(warmth: Warmth, placeId: string | null): ToldWarmth {
   return { ...warmth, tempC: stepped(warmth.tempC), goesOnAtC: stepped(warmth.goesOnAtC), placeId }
 }
 
+const hourOfInstant = (at: string): number => Math.floor(Date.parse(at) / 3_600_000)
+
+interface Lying {
+  stretches: Stretch[]
+  nowHour: number
+  /** The place of the last of them that is read. */
+  placeId: string | null
+}
+
+/** Where the eggs developed, from the day on which they began to; null where nothing is read and nothing changed. */
+function lyingOf(clutch: ClutchState, incubation: Incubation, { house, today }: OfEggs): Lying | null {
+  const phases = incubation.phases?.length ?? 0
+  const begun = phases ? clutch.phases.find(p => p.index === phases) : null
+  if (begun === undefined) return null
+  const from = beganAt(begun?.day ?? clutch.startDay)
+  const usualC = incubation.usualTempC.value
+  const all = clutch.stays.map((stay, i) => ({
+    log: eggLogAt(house, stay.placeId)?.log ?? null,
+    // where they lay before they came is not known: as where they lay first
+    fromHour: i ? hourOfInstant(stay.at) : from,
+    setC: stay.tempC ?? temperatureAt(house.places, stay.placeId) ?? usualC,
+  }))
+  const last = all.findLastIndex(s => s.fromHour <= from)
+  const stretches = all.slice(Math.max(0, last)).map(s => ({ ...s, fromHour: Math.max(s.fromHour, from) }))
+  const logs = stretches.flatMap(s => s.log ?? [])
+  if (!logs.length && stretches.length < 2) return null
+  const nowHour = logs.length ? Math.max(...logs.map(endOf)) : beganAt(today)
+  return {
+    stretches,
+    nowHour: clutch.ended ? Math.min(nowHour, beganAt(clutch.ended.day)) : nowHour,
+    placeId: eggLogAt(house, clutch.placeId)?.placeId ?? null,
+  }
+}
+
+const known = remembering<ClutchState, ToldWarmth | null>()
+
 /**
- * The warmth of eggs by the readings of their box or incubator since they were laid; null where nothing is read, or
- * nothing is known of their development. A window has no readings: it is told what they come to (`house.warmth`).
+ * The warmth of eggs since they began to develop, by the readings of every place that they lay in; null where nothing
+ * is read and they never moved, or nothing is known of their development. A window has no readings: it is told what
+ * they come to (`house.warmth`).
  */
-export function eggWarmth(clutch: ClutchState, { house, almanac }: OfEggs): ToldWarmth | null {
+export function eggWarmth(clutch: ClutchState, context: OfEggs): ToldWarmth | null {
+  const { house, almanac } = context
   if (house.warmth) return house.warmth[clutch.id] ?? null
-  const { incubation } = speciesOf(almanac, clutch.speciesId)
-  const near = clutch.kind === 'eggs' && incubation ? eggLogAt(house, clutch.placeId) : null
-  if (!near || !incubation) return null
-  const { baseC, degreeDays } = fitThermalTime(incubation.points)
-  const { eggLinePast, warmthLately } = almanac.common
-  const bestC = Math.max(...incubation.points.map(p => p.tempC)) + eggLinePast!.value
-  const setC = clutch.tempC ?? temperatureAt(house.places, clutch.placeId) ?? incubation.usualTempC.value
-  return told(
-    warmthOver(near.log, beganAt(clutch.startDay), setC, {
-      baseC,
-      bestC,
-      degreeDays,
-      latelyHours: warmthLately!.value,
-    }),
-    near,
-  )
+  const species = speciesOf(almanac, clutch.speciesId)
+  const { incubation } = species
+  const lying = clutch.kind === 'eggs' && incubation ? lyingOf(clutch, incubation, context) : null
+  if (!lying || !incubation) return null
+  const { stretches, nowHour, placeId } = lying
+  const dependsOn = [almanac, nowHour, placeId, ...stretches.flatMap(s => [s.log, s.fromHour, s.setC])]
+  return known(context, clutch, dependsOn, () => {
+    const development = developmentOf(incubation, almanac)
+    const warmth = warmthAlong(stretches, nowHour, development)
+    if (!species.sexByTemperature) return told(warmth, placeId)
+    const { sexFrom, sexTo } = almanac.common
+    const { equivalentC, pastC, over } = sexTemperature(
+      stretches,
+      nowHour,
+      { ...development, goesOnAtC: warmth.goesOnAtC },
+      { from: sexFrom!.value, to: sexTo!.value },
+      clutch.hatched[0] ? beganAt(clutch.hatched[0].day) : null,
+    )
+    return {
+      ...told(warmth, placeId),
+      sex: { tempC: orStepped(equivalentC), pastC: orStepped(pastC), over: Math.round(over * 100) / 100 },
+    }
+  })
 }
 
 /** The warmth of a growing culture by the readings of its shelf; null where nothing is read. */
@@ -62,7 +112,7 @@ export function cultureWarmth(culture: CultureState, { house, almanac }: OfCultu
   const { cupLinePast, warmthLately } = almanac.common
   const development = { baseC, bestC: atC + cupLinePast!.value, degreeDays, latelyHours: warmthLately!.value }
   const setC = temperatureAt(house.places, culture.placeId) ?? atC
-  return told(warmthOver(near.log, beganAt(culture.startDay), setC, development), near)
+  return told(warmthOver(near.log, beganAt(culture.startDay), setC, development), near.placeId)
 }
 
 /** The temperature that eggs are counted at: by readings, else as it was written, else that of their place, °C. */
@@ -93,7 +143,10 @@ export function warmthReason(warmth: ToldWarmth, { house }: { house: Pick<House,
   return {
     rule: 'Development added up over the readings, hours without one at what the place is set to; from now on at what the last days read. Then it is as one constant temperature',
     inputs: [
-      computedInput('Read at', house.places[warmth.placeId]?.name ?? warmth.placeId),
+      computedInput(
+        'Read at',
+        warmth.placeId === null ? 'nowhere: as written' : (house.places[warmth.placeId]?.name ?? warmth.placeId),
+      ),
       computedInput('Hours read', `${warmth.read} of ${warmth.hours}`),
       ...(warmth.meanC === null ? [] : [computedInput('Mean of them', `${warmth.meanC.toFixed(1)} °C`)]),
       computedInput('Goes on at', `${warmth.goesOnAtC.toFixed(1)} °C`),
@@ -113,7 +166,7 @@ export function warmthOfCultures(context: OfCultures): Record<string, ToldWarmth
   }
   for (const { id } of Object.values(house.places)) {
     const lately = latelyOfPlace(house, id, context.almanac)
-    if (lately) warmth[id] = { ...lately, tempC: lately.goesOnAtC, read: lately.hours }
+    if (lately) warmth[id] = { ...lately, tempC: lately.goesOnAtC, read: lately.hours, done: 0 }
   }
   return warmth
 }
@@ -122,7 +175,9 @@ export function warmthOfCultures(context: OfCultures): Record<string, ToldWarmth
 export function warmthOfHouse(context: OfEggs & OfCultures): Record<string, ToldWarmth> {
   const warmth = warmthOfCultures(context)
   for (const clutch of Object.values(context.house.clutches)) {
-    const of = clutch.ended ? null : eggWarmth(clutch, context)
+    // the sex of young is that of the warmth of their egg, long after they are out
+    const wanted = !clutch.ended || context.almanac.species[clutch.speciesId]?.sexByTemperature
+    const of = wanted ? eggWarmth(clutch, context) : null
     if (of) warmth[clutch.id] = of
   }
   return warmth

@@ -159,8 +159,21 @@ export { COLD_SIGNS, SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winte
 export { WORKED_APART, quarantineOf, staysInQuarantine, type Quarantine } from './animal/quarantine'
 export { isQuarantine, waysUp } from './ways'
 export { comparableWeights, dosesDue } from './animal/health'
-export { eggsLeft, tadpolesLeft, youngInGroup } from './clutch/kinds'
-export type { ClutchState } from './clutch/state'
+export { BroughtData } from './clutch/brought'
+export { doubtfulEggs, eggsLeft, isAliveEgg, notPlaced, pippedNow } from './clutch/eggs'
+export { tadpolesLeft, youngInGroup } from './clutch/kinds'
+export {
+  EGG_ENDS,
+  EGG_SIGNS,
+  EGG_STATES,
+  type ClutchState,
+  type Egg,
+  type EggBox,
+  type EggEnd,
+  type EggSign,
+  type EggStanding,
+  type Stay,
+} from './clutch/state'
 export type { CultureState } from './culture/state'
 export { HEATS, LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState } from './lamp/state'
 export { GroupData } from './group/kinds'

@@ -9,19 +9,27 @@ const eggs = (what: string) =>
     .min(0, `${what} cannot be negative`)
     .max(10_000, `${what}: over 10,000 is not believable`)
 
+export const eggMass = z
+  .number({ error: 'The weight must be a number of grams' })
+  .positive('Eggs weigh more than nothing')
+  .max(20_000, 'Over 20 kg of eggs: check the unit')
+
+export const eggTempC = z
+  .number()
+  .min(10, 'Incubation under 10 °C is not believable')
+  .max(45, 'Incubation over 45 °C kills: check the unit')
+
 /** What is said of a laying, whoever laid. */
 export const LayingData = z
   .strictObject({
     tag,
     eggs: eggs('Eggs'),
     slugs: eggs('Slugs').default(0),
-    tempC: z
-      .number()
-      .min(10, 'Incubation under 10 °C is not believable')
-      .max(45, 'Incubation over 45 °C kills: check the unit')
-      .nullable()
-      .default(null),
+    tempC: eggTempC.nullable().default(null),
     placeId: reference('place').nullable().default(null),
+    /** Weight of all eggs together. */
+    massG: eggMass.optional(),
+    foundAt: z.string().trim().max(120, 'At most 120 letters').optional(),
   })
   .refine(d => d.eggs > 0, { path: ['eggs'], message: 'A laying has at least one egg' })
   .refine(d => d.slugs <= d.eggs, { path: ['slugs'], message: 'More slugs than eggs' })
@@ -39,14 +47,18 @@ export const BirthData = z
 
 export const layingFields = {
   slugs: { label: 'Of these, slugs', as: 'count' },
-  tempC: { label: 'Incubated at', as: 'temperature' },
+  placeId: { label: 'Put into', as: 'place' },
+  tempC: { label: 'Incubated at, where nothing reads it', as: 'temperature' },
+  massG: { label: 'Weight of all together', as: 'mass' },
+  foundAt: { label: 'Where they were found', as: 'text' },
 } as const
 export const birthFields = {
   still: { label: 'Stillborn', as: 'count' },
   slugs: { label: 'Slugs', as: 'count' },
+  placeId: { label: 'Young put into', as: 'place' },
 } as const
 
 export const tellLaying = (d: z.output<typeof LayingData>): string =>
-  `Laid ${d.eggs}${d.slugs ? `, ${d.slugs} of them slugs` : ''}`
+  `Laid ${d.eggs}${d.slugs ? `, ${d.slugs} of them slugs` : ''}${d.massG ? `, ${d.massG} g together` : ''}${d.foundAt ? `, found ${d.foundAt}` : ''}`
 export const tellBirth = (d: z.output<typeof BirthData>): string =>
   `Gave birth to ${d.live} live${d.still ? `, ${d.still} still` : ''}${d.slugs ? `, ${d.slugs} slugs` : ''}`

@@ -4,6 +4,8 @@ import { shippedAlmanac } from '../almanac'
 import { foldHouse, readLogLine, type Understood } from '.'
 
 const b = new HouseBuilder(20_000)
+  .place('inc', { name: 'Inc 2', kind: 'incubator' })
+  .place('box', { name: 'box 4', kind: 'tub', parentId: 'inc' })
   .animal('T-14', 'california-kingsnake', { sex: 'female' })
   .animal('T-15', 'california-kingsnake', { sex: 'male' })
   .animal('T-16', 'milk-snake')
@@ -74,6 +76,35 @@ const TABLE: [line: string, means: string][] = [
   ['T-14 312 g yesterday', `${w(312)} @1`],
   ['T-14 312 g 3 days ago', `${w(312)} @3`],
   ['T-14 312 g today', w(312)],
+  // layings in full
+  [
+    'T-14 laid 2, 1 slug, Inc 2 box 4, 3.1 g 3.0 g',
+    'laid {"tag":"C-2","eggs":3,"slugs":1,"placeId":"box","massG":6.1}',
+  ],
+  ['T-14 laid 8, in Inc 2', 'laid {"tag":"C-2","eggs":8,"placeId":"inc"}'],
+  ['T-14 laid 8, eggs 61 g, box 4', 'laid {"tag":"C-2","eggs":8,"placeId":"box","massG":61}'],
+  ['T-14 laid 8, together 61 g yesterday', 'laid {"tag":"C-2","eggs":8,"massG":61} @1'],
+  // one weight is hers
+  ['T-14 laid 8, 312 g', 'laid {"tag":"C-2","eggs":8} + weighed {"massG":312}'],
+  ['T-14 laid 8, Inc 9', '?'],
+  // eggs one by one
+  ['C-1 egg 3 dead', 'eggsSeen {"eggs":[{"n":3,"state":"dead"}]}'],
+  [
+    'C-1 eggs 1, 2 and 5 sound',
+    'eggsSeen {"eggs":[{"n":1,"state":"sound"},{"n":2,"state":"sound"},{"n":5,"state":"sound"}]}',
+  ],
+  ['C-1 egg 4 pipped 2 days ago', 'eggsSeen {"eggs":[{"n":4,"state":"pipped"}]} @2'],
+  ['C-1 egg 4 blue', '?'],
+  ['C-1 pipped 2', 'pipped {"count":2}'],
+  ['C-1 two pipped', 'pipped {"count":2}'],
+  ['C-1 pipped', '?'],
+  ['T-14 pipped 2', '?'],
+  ['C-1 moved to box 4', 'clutchMoved {"placeId":"box"}'],
+  ['C-1 moved to the moon', '?'],
+  ['C-1 box 540 g', 'boxWeighed {"totalG":540}'],
+  ['C-1 water 12 g', 'boxWatered {"waterG":12}'],
+  ['C-1 eggs weigh 1 oz', 'eggsWeighed {"massG":28.35}'],
+  ['C-1 box 540 °C', '?'],
   // meals
   ['T-14 took 2 hopper', fed('hopper', 2, 2)],
   ['T-14 took 2 hoppers', fed('hopper', 2, 2)],
@@ -403,5 +434,11 @@ describe('every word of a line is understood, or it is asked', () => {
   it('says back all that it understood', () => {
     const answer = read('T-14 shed in pieces, 312 g, took 2 of 3 hoppers yesterday')
     expect(answer?.ok && answer.says).toBe('T-14 shed in pieces; weighs 312 g; took 2 of 3 mouse hoppers, yesterday')
+  })
+})
+
+describe('a note of a clutch', () => {
+  it('is kept as it is written', () => {
+    expect(meaning(read('C-1 note: egg 5 sweats'))).toBe('clutchNoted {"text":"egg 5 sweats"}')
   })
 })

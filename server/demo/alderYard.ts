@@ -3,6 +3,7 @@ import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
 import { careOfPlaces, froglets, lamps, newcomer, sizesOfHomes } from './care'
 import { demoDevices, type DemoDevice } from './devices'
+import { demoEggs } from './eggs'
 import { DemoWriter } from './writer'
 
 interface Places {
@@ -393,6 +394,7 @@ export function alderYard(today: number): DemoHouse {
   sizesOfHomes(w)
   newcomer(w)
   froglets(w)
+  demoEggs(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

@@ -67,7 +67,7 @@ export class HouseQueries {
     const { today, fixed } = currentDay(session.settings.timeZone)
     // readings are large, and settings and own numbers stand beside the house
     const { almanac } = session
-    const warmth = warmthOfHouse({ house: session.house, almanac })
+    const warmth = warmthOfHouse({ ...session.context(), house: session.house, almanac })
     const house: House = { ...session.house, climate: {}, warmth, settings: {}, numbers: {} }
     const { version, settings, settingsVersion, overrides } = session
     return { version, today, todayFixed: fixed, settings, settingsVersion, overrides, house }

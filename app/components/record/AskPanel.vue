@@ -22,6 +22,9 @@ void load()
 /** What else may be said; it can stay empty. */
 const hints = computed(() => (props.kind ? log.value?.entryKinds.get(props.kind)?.fields : undefined) ?? {})
 const further = reactive<Record<string, string>>({})
+const places = usePlaceItems()
+const unitOf = (as: string) =>
+  as === 'temperature' ? house.settings.tempUnit : as === 'mass' ? house.settings.massUnit : ''
 const problems = useProblems()
 const sending = ref(false)
 
@@ -68,7 +71,7 @@ const form: FormErrors = {
 }
 
 async function send(): Promise<void> {
-  const said = readFurther(hints.value, further, house.settings.tempUnit)
+  const said = readFurther(hints.value, further, house.settings)
   problems.value = said.problems
   sending.value = true
   try {
@@ -104,10 +107,14 @@ async function send(): Promise<void> {
         </UFormField>
         <UFormField
           v-for="(field, name) in hints" :key="name" :label="field.label"
-          :hint="field.as === 'temperature' ? house.settings.tempUnit : ''" :error="problems[name]"
+          :hint="unitOf(field.as)" :error="problems[name]"
         >
+          <RecordPick
+            v-if="field.as === 'place'" v-model="further[name]" :name="field.label" :items="places" class="w-full"
+            placeholder="Choose a place"
+          />
           <UInput
-            v-model="further[name]" :inputmode="field.as === 'text' ? 'text' : 'decimal'" autocomplete="off"
+            v-else v-model="further[name]" :inputmode="field.as === 'text' ? 'text' : 'decimal'" autocomplete="off"
             class="w-full" :maxlength="300"
           />
         </UFormField>
@@ -122,6 +129,8 @@ async function send(): Promise<void> {
   display: grid;
   gap: 0.75rem;
   padding: 0.875rem;
-  width: 15rem;
+  width: 17rem;
+  max-height: 80dvh;
+  overflow-y: auto;
 }
 </style>

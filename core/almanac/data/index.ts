@@ -5,6 +5,7 @@ import { mating } from './breeding'
 import { INSECT_SUPPLEMENTS, climates } from './climates'
 import { companyOf } from './company'
 import { homeOf } from './homes'
+import { eggs } from './eggs'
 import { feeders } from './feeders'
 import { frogs, moreFrogs } from './frogs'
 import { health } from './health'
@@ -50,7 +51,7 @@ const writtenOut: Almanac = withoutPrototypes({
   feeders,
   schools,
   signs,
-  common: { ...common, ...health, ...places, ...unwritten },
+  common: { ...common, ...health, ...eggs, ...places, ...unwritten },
   sources,
 })
 

@@ -56,7 +56,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
       ofAnimal(
         context,
         animal,
-        [almanac, settings.sexCertainty, today, eggTempOf(house, animal), ...pairingsOf(house, animal.id)],
+        [almanac, settings.sexCertainty, today, eggTempOf(animal, context), ...pairingsOf(house, animal.id)],
         () => [
           refusalAlarm(animal),
           unwellAlarm(animal, today),

@@ -133,7 +133,7 @@ function pairDeps(pairing: PairingState, context: SeasonContext): unknown[] {
     rememberedLine(dam.speciesId, context),
     ...clutchesOf(house, dam.id),
     ...pairingsOf(house, dam.id),
-    ...[dam, sire].flatMap(a => [a, eggTempOf(house, a), apartBecause(a, context), ...winterDeps(a, context)]),
+    ...[dam, sire].flatMap(a => [a, eggTempOf(a, context), apartBecause(a, context), ...winterDeps(a, context)]),
   ]
 }
 

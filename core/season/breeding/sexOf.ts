@@ -1,23 +1,26 @@
 import { speciesOf } from '../../almanac'
 import { judgeSex, sexPrior, type SexVerdict } from '../../sexing'
 import type { Judgement } from '../../judgement'
-import type { AnimalState, House } from '../../subjects'
-import { temperatureAt } from '../../places'
+import type { AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
+import { sexTempC } from '../eggs'
 import { remembering } from '../remember'
 
 const judged = remembering<AnimalState, Judgement<SexVerdict>>()
 
-/** Temperature at which the egg of an animal was kept, °C; null when its clutch is not known or was born live. */
-export function eggTempOf(house: House, animal: AnimalState): number | null {
-  const clutch = animal.clutchId ? house.clutches[animal.clutchId] : undefined
-  return clutch?.kind === 'eggs' ? (clutch.tempC ?? temperatureAt(house.places, clutch.placeId)) : null
+/**
+ * The constant temperature that set the sex of an animal while it was an egg, °C; null when its clutch is not known or
+ * was born live.
+ */
+export function eggTempOf(animal: AnimalState, context: SeasonContext): number | null {
+  const clutch = animal.clutchId ? context.house.clutches[animal.clutchId] : undefined
+  return clutch ? sexTempC(clutch, context) : null
 }
 
 /** The sex of an animal from all that was seen of it. */
 export function sexOf(animal: AnimalState, context: SeasonContext): Judgement<SexVerdict> {
-  const { house, almanac, settings, today } = context
-  const tempC = eggTempOf(house, animal)
+  const { almanac, settings, today } = context
+  const tempC = eggTempOf(animal, context)
   const species = speciesOf(almanac, animal.speciesId)
   return judged(context, animal, [almanac, settings.sexCertainty, tempC, today], () =>
     judgeSex(species, almanac, animal, sexPrior(species, tempC), settings.sexCertainty, today),

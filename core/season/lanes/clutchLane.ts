@@ -6,10 +6,9 @@ import { expectedCount, type MouthSource } from '../../nursery'
 import { forecastChain, type EventForecast } from '../../pairing'
 import { eggsLeft, tadpolesLeft, youngInGroup, type ClutchState, type Observed } from '../../subjects'
 import type { SeasonContext } from '../context'
-import { eggTempC, eggWarmth, warmthReason } from '../warmth'
+import { eggClock, eggsToCome } from '../eggs'
 import type { Stage } from '../contracts'
 import type { MadeLane } from './madeLane'
-import { incubationOf, throughRate } from './young'
 
 const birthEvent = { eggs: 'laid', litter: 'born', spawn: 'laid' } as const
 
@@ -23,9 +22,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
   if (clutch.ended || eggs + tadpoles + young === 0) return null
   const id = `clutch:${clutch.id}`
   const laidEvent = birthEvent[clutch.kind]
-  const warmth = eggWarmth(clutch, context)
-  const counted = clutch.kind === 'eggs' ? incubationOf(species, eggTempC(clutch, context), context) : null
-  const incubation = counted && warmth ? { ...counted, more: [warmthReason(warmth, context)] } : counted
+  const incubation = eggClock(clutch, context)
   const observed: Partial<Record<BreedingEvent, Observed>> = {
     [laidEvent]: { day: clutch.startDay, entryId: clutch.id },
   }
@@ -91,17 +88,18 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
       ],
     })
   }
-  const unhatched = clutch.good !== null ? Math.min(clutch.good, eggs) : eggs
-  if (unhatched > 0 && (!hatch || today - hatch.day < almanac.common.lastHatch!.value)) {
-    const through = throughRate(species, clutch.good !== null)
+  const toCome = eggsToCome(clutch, context)
+  if (toCome) {
+    const { dist, count, each } = toCome
+    // mates are out: those that follow are counted from them, through the clocks that come after hatching
     const chain = forecastChain({
       species,
-      observed: { [laidEvent]: observed[laidEvent]! },
-      given: {},
+      observed: dist ? {} : { [laidEvent]: observed[laidEvent]! },
+      given: dist ? { hatched: { dist, reasons: toCome.reasons } } : {},
       incubation,
       today,
       unwritten: unwritten.of,
-      notBy,
+      notBy: dist ? {} : notBy,
     })
     const opens = openOf(chain)
     if (opens?.p.length)
@@ -111,20 +109,9 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
         label: title,
         speciesId: species.id,
         opens,
-        count: {
-          kind: 'eggs',
-          eggs: { earliest: unhatched, likely: unhatched, latest: unhatched },
-          each: through.each,
-        },
+        count: { kind: 'eggs', eggs: { earliest: count, likely: count, latest: count }, each },
       })
-    reasons.push({
-      rule:
-        clutch.good !== null
-          ? 'Good eggs by candling times their usual hatch'
-          : 'Eggs times the species’ fertility and hatch',
-      inputs: [computedInput('Eggs', `${unhatched}`), ...through.reasons],
-      change: 'Candling replaces the species’ fertility by what was seen',
-    })
+    reasons.push(...toCome.reasons)
   }
   const stage: Stage = young > 0 || tadpoles > 0 ? 'hatchling' : 'egg'
   return {

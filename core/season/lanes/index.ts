@@ -7,6 +7,7 @@ import { eachGuarded, subjectAs } from '../guard'
 import { remembering } from '../remember'
 import { eggTempC, eggWarmth } from '../warmth'
 import { winterDeps } from '../winter'
+import { outcomeBefore, outcomeKey, outcomeOf } from '../eggs'
 import { clutchLane } from './clutchLane'
 import { nextEventDay } from './events'
 import type { MadeLane } from './madeLane'
@@ -76,13 +77,24 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
       pairLanes(
         context,
         p,
-        [...parentDeps(p.damId, context), ...parentDeps(p.sireId, context), almanac, settings, today, unwritten.key],
+        [
+          ...parentDeps(p.damId, context),
+          ...parentDeps(p.sireId, context),
+          outcomeKey(outcomeOf(p.damId, context)),
+          almanac,
+          settings,
+          today,
+          unwritten.key,
+        ],
         () => withKnownMouths(p, pairLane(p, unwritten, context), context),
       ),
     ),
     ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c =>
-      clutchLanes(context, c, [...clutchWarmth(c, context), almanac, settings, today, unwritten.key], () =>
-        withKnownMouths(c, clutchLane(c, unwritten, context), context),
+      clutchLanes(
+        context,
+        c,
+        [...clutchWarmth(c, context), outcomeKey(outcomeBefore(c, context)), almanac, settings, today, unwritten.key],
+        () => withKnownMouths(c, clutchLane(c, unwritten, context), context),
       ),
     ),
   ]

@@ -11,6 +11,7 @@ import type { Stage } from '../contracts'
 import { isAhead, seenEvent } from './events'
 import type { MadeLane } from './madeLane'
 import { readyOf, warmUpOf, type AssumedStart } from './start'
+import { outcomeOf } from '../eggs'
 import { expectedYoung, followsOn, incubationOf } from './young'
 
 function stageOfPair(dam: AnimalState, observed: Partial<Record<BreedingEvent, Observed>>): Stage {
@@ -128,7 +129,7 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
   const laying = events.find(e => e.event === birth && !e.observed)
   const later =
     laying && species.nextClutch ? laterLayings(species, laying.dist, done + 1, today, unwritten.of(birth)) : []
-  const young = expectedYoung(species)
+  const young = expectedYoung(species, outcomeOf(pairing.damId, context), context)
 
   const opens = events.find(e => e.event === 'firstMeal' && !e.observed)?.dist ?? neverHappens()
   const mouths: MouthSource[] = opens.p.length

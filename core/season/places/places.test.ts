@@ -298,7 +298,7 @@ describe('warmth that is read moves the dates of what lies in it', () => {
   it('a window without the readings, told what they come to, computes the same season', () => {
     const house = eggs(28, 29.6)
     const whole = houseOf(house.records())
-    const told = { ...whole, climate: {}, warmth: warmthOfHouse({ house: whole, almanac: shippedAlmanac }) }
+    const told = { ...whole, climate: {}, warmth: warmthOfHouse({ house: whole, almanac: shippedAlmanac, today }) }
     const [a, b] = [whole, told].map(h => seasonOfHouse(h, shippedAlmanac, settings, today).season)
     expect(b!.lanes.map(l => l.events.map(e => e.dist))).toEqual(a!.lanes.map(l => l.events.map(e => e.dist)))
     expect(b!.prey.map(p => p.high)).toEqual(a!.prey.map(p => p.high))

@@ -123,7 +123,7 @@ describe('eggs, tadpoles, young', () => {
     const { b, id, clutch } = laid(-58)
     b.write('candled', clutch, -50, { good: 6 })
     expect(task(b, `hatch:${id}`)).toMatchObject({
-      actions: [{ kind: 'hatched', ask: { likely: 6 } }, { kind: 'eggsChecked' }],
+      actions: [{ kind: 'hatched', ask: { likely: 6 } }, { kind: 'pipped' }, { kind: 'eggsChecked' }],
     })
     expect(task(b, `hatch:${id}`)!.caution).toMatch(/never pull/)
     b.write('eggsChecked', clutch, 0)

@@ -1,14 +1,22 @@
-import { defineSubject, type Base, type DatedEntry } from '../../log'
+import type { z } from 'zod'
+import { LogbookError, defineSubject, type Base, type DatedEntry } from '../../log'
+import { dayFromIso } from '../../units'
+import type { LayingData as Laying } from '../laying'
+import type { BroughtData } from './brought'
 import { clutchKinds } from './kinds'
 import { clutchLines } from './lines'
 import type { ClutchState } from './state'
 
 type Origin = Pick<ClutchState, 'pairingId' | 'groupId' | 'speciesId'>
 
+const isBrought = ({ kind }: DatedEntry) => kind === 'eggsBrought'
 const isBirth = ({ kind }: DatedEntry) => kind === 'born' || kind === 'groupBore'
 
-/** The pair or the group that laid or gave birth. */
-function originOf({ subject }: DatedEntry, { house, founderId }: Base): Origin {
+/** The pair or the group that laid or gave birth; neither is known of eggs that were brought. */
+function originOf(entry: DatedEntry, { house, founderId }: Base): Origin {
+  const { subject } = entry
+  if (isBrought(entry))
+    return { pairingId: null, groupId: null, speciesId: (entry.data as { speciesId: string }).speciesId }
   return subject.type === 'group'
     ? { pairingId: null, groupId: founderId, speciesId: house.groups[founderId!]!.speciesId }
     : { pairingId: founderId, groupId: null, speciesId: house.pairings[founderId!]!.speciesId }
@@ -25,8 +33,14 @@ function beginning(entry: DatedEntry, from: Origin, number: number): Omit<Clutch
     ...from,
     number,
     startDay: entry.day,
+    startGive: 0,
+    origin: null,
+    foundAt: null,
+    phases: [],
     good: null,
     eggsLost: 0,
+    rows: {},
+    pipped: [],
     hatched: [],
     metamorphosed: [],
     tagged: 0,
@@ -37,6 +51,10 @@ function beginning(entry: DatedEntry, from: Origin, number: number): Omit<Clutch
     lastCandled: null,
     looksCounted: [],
     meals: [],
+    eggWeights: [],
+    box: null,
+    boxWeights: [],
+    watered: [],
     ended: null,
     youngLost: 0,
   }
@@ -44,10 +62,30 @@ function beginning(entry: DatedEntry, from: Origin, number: number): Omit<Clutch
     const d = entry.data as { tag: string; live: number; still: number; slugs: number; placeId: string | null }
     const hatched = d.live > 0 ? [{ day: entry.day, count: d.live, entryId: entry.id }] : []
     const eggs = d.live + d.still + d.slugs
-    return { ...blank, tag: d.tag, eggs, slugs: d.slugs, eggsLost: d.still, tempC: null, placeId: d.placeId, hatched }
+    const stays = [{ at: entry.at, day: entry.day, placeId: d.placeId, tempC: null }]
+    return {
+      ...blank,
+      tag: d.tag,
+      eggs,
+      slugs: d.slugs,
+      eggsLost: d.still,
+      tempC: null,
+      placeId: d.placeId,
+      stays,
+      hatched,
+    }
   }
-  const d = entry.data as { tag: string; eggs: number; slugs: number; tempC: number | null; placeId: string | null }
-  return { ...blank, tag: d.tag, eggs: d.eggs, slugs: d.slugs, tempC: d.tempC, placeId: d.placeId }
+  const d = entry.data as z.output<typeof Laying> | BroughtData
+  const came = { at: entry.at, day: entry.day, placeId: d.placeId, tempC: d.tempC }
+  const laid =
+    'laid' in d
+      ? { startDay: dayFromIso(d.laid), startGive: d.give, origin: d.from ?? null }
+      : {
+          foundAt: d.foundAt ?? null,
+          eggWeights: d.massG ? [{ day: entry.day, massG: d.massG, count: d.eggs }] : [],
+        }
+  const { tag, eggs, slugs, tempC, placeId } = d
+  return { ...blank, ...laid, tag, eggs, slugs, tempC, placeId, stays: [came] }
 }
 
 export const clutch = defineSubject({
@@ -56,6 +94,7 @@ export const clutch = defineSubject({
   noun: { one: 'clutch', many: 'clutches' },
   kinds: clutchKinds,
   foundedBy: ['pairing', 'group'],
+  noteKind: 'clutchNoted',
   standsOn: (entry, base) => {
     const { speciesId } = originOf(entry, base)
     const grouped = groupedOf(entry.id, base.house).map(g => `${g.at} ${g.count}`)
@@ -63,6 +102,9 @@ export const clutch = defineSubject({
   },
   found: (entry, base) => {
     const from = originOf(entry, base)
+    // it can be neither looked after nor forecast: a newer program wrote it, or it was damaged
+    if (isBrought(entry) && base.modeOf(from.speciesId) === null)
+      throw new LogbookError(`${entry.id} is of a species that this almanac does not have, and is left out`)
     const kind = isBirth(entry) ? 'litter' : base.modeOf(from.speciesId) === 'larval' ? 'spawn' : 'eggs'
     return { ...beginning(entry, from, base.number), kind, grouped: groupedOf(entry.id, base.house) }
   },
@@ -71,4 +113,5 @@ export const clutch = defineSubject({
   lines: clutchLines,
   began: ({ startDay, tag }) => ({ day: startDay, tag, what: 'laid or born' }),
 })
+export { eggsLeft } from './eggs'
 export { youngInGroup } from './kinds'

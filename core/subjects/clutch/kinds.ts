@@ -3,7 +3,11 @@ import { reference } from '../../reference'
 import { lookLikelihood } from '../../genetics'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
 import { locusFor, problemOf } from '../locus'
-import type { ClutchState } from './state'
+import { eggMass, eggTempC } from '../laying'
+import { eggProblem, eggsLeft, pippedNow, takeEggs } from './eggs'
+import { broughtKinds } from './brought'
+import { boxKinds } from './box'
+import { EGG_ENDS, EGG_SIGNS, EGG_STATES, type ClutchState } from './state'
 
 const none = z.strictObject({})
 const some = (what: string) =>
@@ -14,11 +18,6 @@ const some = (what: string) =>
     .max(10_000)
 
 const sum = (list: readonly { count: number }[]) => list.reduce((n, x) => n + x.count, 0)
-
-/** Eggs that could still hatch. */
-export function eggsLeft(c: ClutchState): number {
-  return Math.max(0, c.eggs - c.slugs - c.eggsLost - sum(c.hatched))
-}
 
 /** Tadpoles of a spawn that have not turned yet; the rest of the losses fall on them first. */
 export function tadpolesLeft(c: ClutchState): number {
@@ -40,7 +39,136 @@ export function youngInGroup(c: ClutchState, at: string | null = null): number {
   return Math.max(0, out - lostOnLand - c.tagged - c.sold - grouped(c, at))
 }
 
+const share = z.number().min(0).max(1)
+const EggData = z.strictObject({
+  n: z.number().int('Eggs are numbered from 1').min(1, 'Eggs are numbered from 1').max(10_000),
+  state: z.enum(EGG_STATES).optional(),
+  signs: z.array(z.enum(EGG_SIGNS)).max(EGG_SIGNS.length).optional(),
+  massG: z
+    .number()
+    .positive('An egg weighs more than nothing')
+    .max(3000, 'An egg over 3 kg: check the unit')
+    .optional(),
+  /** How far it had come, when it was opened. */
+  end: z.enum(EGG_ENDS).optional(),
+  /** Where it lies, in shares of the width and depth of its box. */
+  lies: z.strictObject({ x: share, y: share }).optional(),
+})
+
+const STATE_WORDS: Record<(typeof EGG_STATES)[number], string> = {
+  sound: 'sound',
+  doubtful: 'doubtful',
+  isolated: 'put apart',
+  slug: 'slug',
+  dead: 'dead',
+  pipped: 'pipped',
+  out: 'out',
+  yolkIn: 'yolk in',
+}
+
+/** Eggs by what was said of them: sound 1, 2 and 5. */
+function tellEggs(eggs: readonly z.output<typeof EggData>[]): string {
+  const by = new Map<string, number[]>()
+  for (const { n, state, signs, massG, end } of eggs) {
+    const of = [state && STATE_WORDS[state], ...(signs ?? []), massG && `${massG} g`, end].filter(Boolean).join(', ')
+    const said = of || 'moved in the box'
+    by.set(said, [...(by.get(said) ?? []), n])
+  }
+  return [...by].map(([said, numbers]) => `${said}: egg ${numbers.join(', ')}`).join('; ')
+}
+
 export const clutchKinds = [
+  ...broughtKinds,
+  ...boxKinds,
+  defineKind({
+    kind: 'eggsSeen',
+    subject: 'clutch',
+    verb: 'Record eggs',
+    data: z.strictObject({ eggs: z.array(EggData).min(1, 'Say something of an egg').max(400) }),
+    apply: (state, { eggs }, entry) => takeEggs(state, eggs, entry),
+    check: (state, { eggs }) => eggProblem(state, eggs),
+    wording: d => tellEggs(d.eggs),
+  }),
+  defineKind({
+    kind: 'pipped',
+    subject: 'clutch',
+    verb: 'Record pips',
+    data: z.strictObject({ count: some('Pipped') }),
+    apply(state, { count }, entry) {
+      state.pipped.push({ day: entry.day, count })
+      state.lastCheck = seen(entry)
+    },
+    check(state, { count }) {
+      if (state.kind !== 'eggs') return { path: 'kind', message: 'Only eggs in a box are pipped' }
+      const whole = eggsLeft(state) - (pippedNow(state)?.count ?? 0)
+      return count > whole
+        ? { path: 'data.count', message: `${count} cannot be pipped: ${state.tag} has ${whole} eggs that are whole` }
+        : null
+    },
+    wording: d => `${d.count} pipped`,
+  }),
+  defineKind({
+    kind: 'clutchMoved',
+    subject: 'clutch',
+    verb: 'Move clutch',
+    data: z.strictObject({
+      placeId: reference('place').nullable(),
+      /** What it is kept at there, where nothing reads it. */
+      tempC: eggTempC.nullable().default(null),
+    }),
+    fields: { tempC: { label: 'Kept there at', as: 'temperature' } },
+    apply(state, { placeId, tempC }, entry) {
+      state.stays.push({ at: entry.at, day: entry.day, placeId, tempC })
+      state.placeId = placeId
+      state.tempC = tempC
+    },
+    check: (state, { placeId, tempC }) =>
+      state.placeId === placeId && state.tempC === tempC
+        ? { path: 'data.placeId', message: `${state.tag} is there already` }
+        : null,
+    wording: d => (d.tempC === null ? 'Moved' : `Moved, kept at ${d.tempC} °C`),
+  }),
+  defineKind({
+    kind: 'phaseBegan',
+    subject: 'clutch',
+    verb: 'Begin phase',
+    data: z.strictObject({ index: z.number().int().min(0).max(9) }),
+    apply(state, { index }, entry) {
+      state.phases.push({ index, day: entry.day, at: entry.at })
+    },
+    check(state, { index }, _, { almanac }) {
+      const phases = almanac.species[state.speciesId]?.incubation?.phases?.length ?? 0
+      if (!phases) return { path: 'subject.id', message: `${state.tag} is of a species whose eggs have no phases` }
+      if (index > phases)
+        return { path: 'data.index', message: `There are ${phases + 1} phases, the warm one included` }
+      const last = state.phases.at(-1)?.index ?? 0
+      return index <= last ? { path: 'data.index', message: 'This phase has begun already' } : null
+    },
+    wording: d => `Phase ${d.index + 1} began`,
+  }),
+  defineKind({
+    kind: 'eggsWeighed',
+    subject: 'clutch',
+    verb: 'Record weight of eggs',
+    data: z.strictObject({ massG: eggMass, count: some('Eggs weighed').optional() }),
+    fields: { count: { label: 'How many of them', as: 'count' } },
+    apply(state, { massG, count }, entry) {
+      state.eggWeights.push({ day: entry.day, massG, count: count ?? eggsLeft(state) })
+    },
+    check: (state, { count }) =>
+      count !== undefined && count > state.eggs
+        ? { path: 'data.count', message: `${state.tag} has ${state.eggs} eggs, slugs included` }
+        : null,
+    wording: d => `${d.count ? `${d.count} eggs` : 'Eggs'} weighed ${d.massG} g together`,
+  }),
+  defineKind({
+    kind: 'clutchNoted',
+    subject: 'clutch',
+    verb: 'Write note',
+    data: z.strictObject({ text: z.string().min(1, 'Write something').max(2000) }),
+    apply() {},
+    wording: d => d.text,
+  }),
   defineKind({
     kind: 'candled',
     subject: 'clutch',

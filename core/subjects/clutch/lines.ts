@@ -1,6 +1,9 @@
 import { COUNT, countOf, rule, say, type LineRule, type Read, type Reading } from '../../log'
-import { eggsLeft, tadpolesLeft, youngInGroup } from './kinds'
-import type { ClutchState } from './state'
+import { eggsLeft } from './eggs'
+import { tadpolesLeft, youngInGroup } from './kinds'
+import { UnitError } from '../../units'
+import { gramsOf, placeCalled } from '../lineWords'
+import type { ClutchState, EggStanding } from './state'
 
 const clutchOf = ({ known, house }: Reading): ClutchState | undefined =>
   known.subject.type === 'clutch' ? house.clutches[known.subject.id] : undefined
@@ -16,7 +19,61 @@ function lost(r: Reading, count: number, what: string | undefined): Read {
     : say(r, 'eggsLost', { count }, `: ${count} eggs lost`)
 }
 
+/** What is said of clutches only; the same words of others are for the rules after. */
+const ofClutch = (pattern: string, read: (r: Reading, m: RegExpExecArray) => Read): LineRule =>
+  rule(pattern, (r, m) => (clutchOf(r) ? read(r, m) : null))
+
+const EGG_WORDS: Record<string, EggStanding> = {
+  'sound': 'sound',
+  'good': 'sound',
+  'doubtful': 'doubtful',
+  'isolated': 'isolated',
+  'apart': 'isolated',
+  'slug': 'slug',
+  'slugs': 'slug',
+  'dead': 'dead',
+  'pipped': 'pipped',
+  'out': 'out',
+  'hatched': 'out',
+  'yolk in': 'yolkIn',
+}
+
+function singleEggs(r: Reading, numbers: string, word: string): Read {
+  const state = EGG_WORDS[word.toLowerCase()]!
+  const eggs = numbers.match(/\d+/g)!.map(n => ({ n: Number(n), state }))
+  return say(r, 'eggsSeen', { eggs }, `: egg ${eggs.map(e => e.n).join(', ')} ${word.toLowerCase()}`)
+}
+
+function grams(r: Reading, kind: string, field: string, what: string, text: string): Read {
+  try {
+    const massG = gramsOf(text, r.unit)
+    return say(r, kind, { [field]: massG }, `: ${what} ${massG} g`)
+  } catch (error) {
+    if (error instanceof UnitError) return error.message
+    throw error
+  }
+}
+
 export const clutchLines: LineRule[] = [
+  ofClutch(`pipped (${COUNT})|(${COUNT}) (?:eggs? )?pipped`, (r, m) => {
+    const count = countOf(m[1] ?? m[2]!)
+    return say(r, 'pipped', { count }, `: ${count} pipped`)
+  }),
+  ofClutch('pipped', r => `How many? Write it as: ${r.known.tag} pipped 2, or ${r.known.tag} egg 3 pipped`),
+  ofClutch(`eggs? (\\d+(?:(?:,| and|, and)? ?\\d+)*) (${Object.keys(EGG_WORDS).join('|')})`, (r, m) =>
+    singleEggs(r, m[1]!, m[2]!),
+  ),
+  ofClutch('(?:moved )?(?:to|into) (.+)', (r, m) => {
+    const placeId = placeCalled(r.house, m[1]!)
+    return placeId
+      ? say(r, 'clutchMoved', { placeId }, `: moved to ${r.house.places[placeId]!.name}`)
+      : `No one place is called “${m[1]}”. Write its name, with that of what it stands in where two are called so.`
+  }),
+  ofClutch('box (?:weighs? |weighed )?([\\d.,]+ ?\\w+)', (r, m) => grams(r, 'boxWeighed', 'totalG', 'box', m[1]!)),
+  ofClutch('(?:water|watered)(?: given)? ([\\d.,]+ ?\\w+)', (r, m) => grams(r, 'boxWatered', 'waterG', 'water', m[1]!)),
+  ofClutch('eggs? (?:weigh |weighed )([\\d.,]+ ?\\w+)', (r, m) =>
+    grams(r, 'eggsWeighed', 'massG', 'eggs weigh', m[1]!),
+  ),
   rule(`(?:hatched (${COUNT})|(${COUNT}) hatched)`, (r, m) =>
     clutchOf(r)
       ? say(r, 'hatched', { count: countOf(m[1] ?? m[2]!) }, `: ${countOf(m[1] ?? m[2]!)} hatched`)

@@ -1,6 +1,7 @@
 import { feederNamed } from '../../almanac'
 import { COUNT, countOf, rule, say, type LineRule, type Read, type Reading } from '../../log'
-import { parseQuantity, toBase, UNITS, UnitError } from '../../units'
+import { UnitError } from '../../units'
+import { gramsOf } from '../lineWords'
 import { hereOf } from './numbers'
 import type { GroupState } from './state'
 
@@ -30,9 +31,7 @@ function fed(r: Reading, text: string): Read {
 
 function weighed(r: Reading, count: number, text: string): Read {
   try {
-    const quantity = parseQuantity(text, r.unit)
-    if (UNITS[quantity.unit].dimension !== 'mass') return `${quantity.unit} is not a weight.`
-    const massG = Number(toBase(quantity.value, quantity.unit).toFixed(2))
+    const massG = gramsOf(text, r.unit)
     return say(r, 'groupWeighed', { count, massG }, `: ${count} weigh ${massG} g together`)
   } catch (error) {
     if (error instanceof UnitError) return error.message

@@ -2,6 +2,7 @@ import { feederNamed } from '../../almanac'
 import { COUNT, countOf, rule, say, type LineRule, type Read, type Reading, type Subject } from '../../log'
 import { parseNumber } from '../../units'
 import { meal } from '../animal'
+import { gramsOf, placeCalled } from '../lineWords'
 import { openPairingOf } from './open'
 
 function breeding({ known, house }: Reading): Subject | string {
@@ -28,17 +29,64 @@ function sign(r: Reading, kind: string, data: Record<string, unknown>, says: str
   return say(r, kind, data, `: ${says}`, subject)
 }
 
-function laid(r: Reading, eggs: number, slugs: number): Read {
+interface LaidMore {
+  slugs?: number
+  placeId?: string
+  massG?: number
+}
+
+function laid(r: Reading, eggs: number, more: LaidMore = {}): Read {
   const ofGroup = r.known.subject.type === 'group'
   const subject = ofGroup ? r.known.subject : breeding(r)
   if (typeof subject === 'string') return subject
+  const { slugs, placeId, massG } = more
+  const said = [
+    slugs && `${slugs} of them slugs`,
+    placeId && `in ${r.house.places[placeId]!.name}`,
+    massG && `${massG} g together`,
+  ].filter(Boolean)
   return say(
     r,
     ofGroup ? 'groupLaid' : 'laid',
-    { tag: r.nextTag, eggs, ...(slugs && { slugs }) },
-    ` laid ${eggs}${slugs ? `, ${slugs} of them slugs` : ''}, to be clutch ${r.nextTag}`,
+    { tag: r.nextTag, eggs, ...(slugs && { slugs }), ...(placeId && { placeId }), ...(massG && { massG }) },
+    ` laid ${[eggs, ...said].join(', ')}, to be clutch ${r.nextTag}`,
     subject,
   )
+}
+
+/** The weights of several eggs, added up; null for what is no list of weights, or one weight, which is hers. */
+function eggWeights(part: string, r: Reading): number | null {
+  const named = /^(?:eggs?|together) (.+)$/i.exec(part)
+  const list = (named?.[1] ?? part).match(/[\d.,]+ ?(?:g|oz|grams?)\b/gi)
+  if (
+    !list ||
+    (!named && list.length < 2) ||
+    part
+      .replace(/^(?:eggs?|together) /i, '')
+      .replace(/[\d.,]+ ?(?:g|oz|grams?)\b/gi, '')
+      .trim()
+  )
+    return null
+  try {
+    return Number(list.reduce((sum, text) => sum + gramsOf(text, r.unit), 0).toFixed(2))
+  } catch {
+    return null
+  }
+}
+
+/** A laying with all that is said of it, part by part; null where a part is not understood as of it. */
+function laidInFull(r: Reading, count: number, parts: readonly string[]): Read | null {
+  const more: LaidMore = {}
+  for (const part of parts.map(p => p.trim())) {
+    const slugs = new RegExp(`^(${COUNT}) slugs?$`, 'i').exec(part)
+    const massG = eggWeights(part, r)
+    const placeId = placeCalled(r.house, part.replace(/^(?:in|into|to) /i, ''))
+    if (slugs && more.slugs === undefined) more.slugs = countOf(slugs[1]!)
+    else if (massG !== null && more.massG === undefined) more.massG = massG
+    else if (placeId && !more.placeId) more.placeId = placeId
+    else return null
+  }
+  return laid(r, count + (more.slugs ?? 0), more)
 }
 
 export const pairingLines: LineRule[] = [
@@ -67,13 +115,14 @@ export const pairingLines: LineRule[] = [
       ? `How large? Write it as: ${r.known.tag} follicles 14 mm`
       : say(r, 'folliclesSeen', { mm }, `: follicles ${mm} mm`, subject)
   }),
-  rule(`laid (${COUNT}) slugs?`, (r, m) => laid(r, countOf(m[1]!), countOf(m[1]!))),
-  rule(`laid (${COUNT})(?: eggs?)?`, (r, m) => laid(r, countOf(m[1]!), 0)),
+  rule(`laid (${COUNT}) slugs?`, (r, m) => laid(r, countOf(m[1]!), { slugs: countOf(m[1]!) })),
+  rule(`laid (${COUNT})(?: eggs?)?`, (r, m) => laid(r, countOf(m[1]!))),
+  rule(`laid (${COUNT})(?: eggs?)?, (.+)`, (r, m) => laidInFull(r, countOf(m[1]!), m[2]!.split(/, /))),
   rule(`laid (${COUNT})(?: eggs?)?,? (?:of (?:them|which) )(${COUNT})(?: slugs?)`, (r, m) =>
-    laid(r, countOf(m[1]!), countOf(m[2]!)),
+    laid(r, countOf(m[1]!), { slugs: countOf(m[2]!) }),
   ),
   rule(`laid (${COUNT})(?: eggs?)?(?:,? and |, | \\+ | with )(${COUNT}) slugs?`, (r, m) =>
-    laid(r, countOf(m[1]!) + countOf(m[2]!), countOf(m[2]!)),
+    laid(r, countOf(m[1]!) + countOf(m[2]!), { slugs: countOf(m[2]!) }),
   ),
   rule('laid', r => {
     const subject = breeding(r)

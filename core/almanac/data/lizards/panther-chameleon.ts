@@ -27,6 +27,7 @@ export const pantherChameleon: Species = {
   fertility: memory(0.75, 'share'),
   hatchRate: memory(0.8, 'share'),
   incubation: {
+    pipToOut: practiceSpread(0, 1, 2),
     points: [
       { tempC: 22, days: 270, mark: 'practice' },
       { tempC: 24, days: 225, mark: 'practice' },

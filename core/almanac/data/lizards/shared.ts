@@ -13,6 +13,7 @@ export const geckoNext = {
   comes: memory(0.85, 'share'),
 }
 export const geckoEggs = {
+  pipToOut: practiceSpread(0, 1, 2),
   points: [
     { tempC: 26, days: 60, mark: 'practice' as const },
     { tempC: 29, days: 50, mark: 'practice' as const },

@@ -1,5 +1,5 @@
 import { SALMONELLA } from '../cautions'
-import { memory, memorySpread, step } from '../marks'
+import { memory, memorySpread, practiceSpread, step } from '../marks'
 import { relative } from '../relative'
 
 export const veiledChameleon = relative(
@@ -13,6 +13,7 @@ export const veiledChameleon = relative(
     youngMassG: memory(0.9, 'g'),
     clutchSize: memorySpread(20, 38, 70, 'eggs'),
     incubation: {
+      pipToOut: practiceSpread(0, 1, 2),
       points: [
         { tempC: 24, days: 215, mark: 'practice' },
         { tempC: 26, days: 185, mark: 'practice' },

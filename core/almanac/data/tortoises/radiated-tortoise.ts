@@ -28,10 +28,20 @@ export const radiatedTortoise = relative(
       comes: memory(0.6, 'share'),
     },
     incubation: {
+      phases: [
+        {
+          name: 'Pause in the cool',
+          days: practiceSpread(25, 30, 40),
+          lowC: practice(15, '°C'),
+          highC: practice(21, '°C'),
+          how: 'About 30 days cool and rather dry; from cool to warm, or from dry to damp, ends it.',
+        },
+      ],
+      pipToOut: practiceSpread(7, 14, 20),
       points: [
-        { tempC: 28.5, days: 132, mark: 'practice', note: 'with about 30 days at 15–21 °C first, then about 90' },
-        { tempC: 29, days: 124, mark: 'practice' },
-        { tempC: 29.5, days: 118, mark: 'practice' },
+        { tempC: 28.5, days: 102, mark: 'practice', note: 'about 90 days in the warm, after the pause' },
+        { tempC: 29, days: 94, mark: 'practice' },
+        { tempC: 29.5, days: 88, mark: 'practice' },
       ],
       usualTempC: practice(29, '°C'),
       lethalAboveC: memory(34, '°C'),

@@ -1,0 +1,27 @@
+import type { Fact } from '../schema'
+import { memory, practice } from './marks'
+
+/** What holds for eggs of every species. */
+export const eggs: Record<string, Fact> = {
+  sexFrom: practice(0.333, 'share', 'Of development: warmth sets the sex from then, where it does; the middle third'),
+  sexTo: practice(0.667, 'share', 'Of development: warmth no longer sets the sex from then'),
+  doubtfulHatch: memory(0.25, 'share', 'Of sound eggs’ chance: a doubtful egg hatches so much less often'),
+  pipWait: memory(2, 'days', 'From pip to out, where the species does not say: looked at from then, never pulled'),
+  pipAsk: memory(3, 'days', 'Pipped so much longer than usual: someone trained, or the vet, is asked'),
+  eggsBehind: practice(3, 'days', 'Eggs that are whole so long after the first came out are told, and left to lie'),
+  eggsCold: memory(2, '°C', 'Under what eggs usually lie at: the heat may be off, and is told'),
+  eggsColdFor: memory(2, 'hours', 'So cold for so long before it is told'),
+  eggsOff: memory(1, '°C', 'An incubator that reads so far from what it is set to for a day is told'),
+  eggsSwing: memory(
+    3,
+    '°C',
+    'Between the coldest and warmest hour of a day: the thermostat hunts, where no night drop is meant',
+  ),
+  hatchShrink: memory(10, 'eggs', 'The usual hatch of the species weighs as much as so many good eggs of her own'),
+  eggsFell: memory(0.1, 'share', 'Of their weight at laying: eggs that lost so much lie too dry'),
+  eggsSwelled: memory(0.6, 'share', 'Of their weight at laying: soft eggs that gained so much lie too wet'),
+  waterPerMedium: practice(1, 'times', 'Water by weight to vermiculite or perlite, for soft-shelled eggs'),
+  waterHard: memory(0.5, 'times', 'Water by weight to the medium for hard-shelled eggs, which lie drier'),
+  mediumPerEgg: memory(15, 'times', 'Dry medium to what one egg weighs'),
+  boxDried: memory(0.25, 'share', 'Of the water of a box gone: it is given back'),
+}

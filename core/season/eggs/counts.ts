@@ -1,0 +1,65 @@
+import { followers } from '../../incubation'
+import { computedInput, factInput, type Reason } from '../../judgement'
+import { doubtfulEggs, eggsLeft, type ClutchState } from '../../subjects'
+import type { DayDist } from '../../chance'
+import type { SeasonContext } from '../context'
+import { hatchShares } from './shares'
+
+export interface EggsToCome {
+  count: number
+  /** Chance of each that it comes through to a young that eats. */
+  each: number
+  /** When they come, where mates of them are out; else the clock of the clutch says. */
+  dist: DayDist | null
+  reasons: Reason[]
+}
+
+/**
+ * The eggs of a clutch that may still hatch, and how likely each does: by candling, by what was said of single eggs,
+ * by what came of her clutches before, and by mates that are out already.
+ */
+export function eggsToCome(clutch: ClutchState, context: SeasonContext): EggsToCome | null {
+  const { almanac, today } = context
+  const left = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
+  if (!left) return null
+  const candled = clutch.good !== null
+  const good = candled ? Math.min(clutch.good!, left) : left
+  const doubtful = candled ? Math.min(doubtfulEggs(clutch), left - good) : 0
+  const count = good + doubtful
+  if (!count) return null
+  const { fertility, hatch, larval, reasons } = hatchShares(clutch, context)
+  const less = almanac.common.doubtfulHatch!
+  const mean = ((candled ? 1 : fertility) * hatch * (good + doubtful * less.value)) / count
+  const why: Reason[] = [
+    {
+      rule: candled ? 'Good eggs by candling times their usual hatch' : 'Eggs times their usual fertility and hatch',
+      inputs: [
+        computedInput(candled ? 'Good eggs' : 'Eggs', `${good}`),
+        ...(doubtful
+          ? [
+              computedInput('Doubtful', `${doubtful}`),
+              factInput('Of a sound egg’s chance', 'common.doubtfulHatch.value', less),
+            ]
+          : []),
+        ...reasons(candled),
+      ],
+      change: 'Candling replaces the usual fertility by what was seen',
+    },
+  ]
+  const first = clutch.hatched[0]
+  if (!first || clutch.kind !== 'eggs') return { count, each: mean * larval, dist: null, reasons: why }
+  const within = almanac.common.lastHatch!
+  const looked = Math.max(first.day, clutch.lastCheck?.day ?? first.day, clutch.hatched.at(-1)!.day)
+  const follow = followers(first.day, within.value, mean, looked, today)
+  why.push({
+    rule: `Mates are out: nearly all follow within ${within.value} days of the first. The longer one does not, the less likely it lives`,
+    inputs: [
+      computedInput('Days since the first', `${today - first.day}`),
+      factInput('Nearly all within', 'common.lastHatch.value', within),
+      computedInput('Chance of each before', `${Math.round(mean * 100)} %`),
+      computedInput('Now', `${Math.round(follow.each * 100)} %`),
+    ],
+    change: 'A hatch, a pip, or an egg that is surely dead',
+  })
+  return { count, each: follow.each * larval, dist: follow.dist, reasons: why }
+}

@@ -1,0 +1,400 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { HouseBuilder } from '../../../tests/fixtures/records'
+import { shippedAlmanac, speciesOf } from '../../almanac'
+import { quantile, summarise } from '../../chance'
+import { daysAt, fitThermalTime } from '../../incubation'
+import { defaultSettings, houseOf, seasonOfHouse } from '..'
+import { chanceOfSex } from '../breeding'
+import { warmthOfHouse } from '../warmth'
+import { doneOf, eggsReport, settingChoice, settingFor, sexOutlook } from '.'
+
+const today = 20_000
+const settings = defaultSettings
+const almanac = shippedAlmanac
+
+/** Readings of so many hours, that end at noon of today. */
+const hourly = (hours: number, of: (hour: number) => number): number[] => Array.from({ length: hours }, (_, i) => of(i))
+
+function house(speciesId = 'leopard-gecko', roomC = 19) {
+  const b = new HouseBuilder(today)
+    .place('room', { kind: 'room', tempC: roomC })
+    .place('inc', { kind: 'incubator', tempC: 28, parentId: 'room' })
+    .place('warm', { kind: 'incubator', tempC: 31, parentId: 'room' })
+    .animal('G-1', speciesId, { sex: 'female' })
+    .animal('G-2', speciesId, { sex: 'male' })
+  const pair = { type: 'pairing' as const, id: b.pair('G-1', 'G-2', -900) }
+  return {
+    b,
+    pair,
+    lay: (tag: string, days: number, data: object = {}) => ({
+      type: 'clutch' as const,
+      id: b.write('laid', pair, days, { tag, eggs: 2, slugs: 0, placeId: 'inc', ...data }, tag),
+    }),
+    context: () => ({ house: houseOf(b.records()), almanac, settings, today }),
+    season: () => seasonOfHouse(houseOf(b.records()), almanac, settings, today).season,
+  }
+}
+type Made = ReturnType<typeof house>
+
+const hatchOf = ({ season }: Made, tag: string) =>
+  season()
+    .lanes.find(l => l.title === tag)!
+    .events.find(e => e.event === 'hatched')!
+const median = (made: Made, tag: string) => quantile(hatchOf(made, tag).dist, 0.5)!
+
+describe('an incubator that drifts', () => {
+  /** At 28 °C, but for four days at another. */
+  const drift = (from: number, tempC: number) => {
+    const made = house()
+    made.lay('C-1', -30)
+    made.b.readings(
+      'inc',
+      hourly(30 * 24, h => (h >= from * 24 && h < (from + 4) * 24 ? tempC : 28)),
+    )
+    return made
+  }
+  const plain = drift(12, 28)
+
+  it('moves the hatch by what four days so warm are worth, and the need with it', () => {
+    const { baseC } = fitThermalTime(speciesOf(almanac, 'leopard-gecko').incubation!.points)
+    const gained = 4 * ((32 - baseC) / (28 - baseC) - 1)
+    expect(gained).toBeGreaterThan(1)
+    expect(median(plain, 'C-1') - median(drift(12, 32), 'C-1')).toBeCloseTo(gained, -0.5)
+    expect(median(drift(12, 24), 'C-1')).toBeGreaterThan(median(plain, 'C-1'))
+    const first = (made: Made) => {
+      const row = made.season().prey.find(p => p.mean.some(n => n > 0))!.mean
+      return row.findIndex((_, i) => row.slice(0, i + 1).reduce((a, b) => a + b, 0) > 5)
+    }
+    expect(first(drift(12, 32))).toBeLessThan(first(plain))
+  })
+
+  it('moves the sex only while it is set: of 52 days the middle third', () => {
+    const female = (made: Made) => sexOutlook(made.context().house.clutches['C-1']!, made.context())!.value.female
+    expect(female(drift(1, 32))).toBeCloseTo(female(plain), 6)
+    expect(female(drift(20, 32))).toBeLessThan(female(plain) - 0.02)
+    expect(sexOutlook(plain.context().house.clutches['C-1']!, plain.context())!.value.over).toBeGreaterThan(0.5)
+  })
+
+  it('warmer is never later (any constant temperature within the table)', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 26, max: 32, noNaN: true }),
+        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        (t, more) => {
+          const at = (tempC: number) => {
+            const made = house()
+            made.lay('C-1', -20)
+            made.b.readings(
+              'inc',
+              hourly(20 * 24, () => tempC),
+            )
+            return median(made, 'C-1')
+          }
+          expect(at(Math.min(32, t + more))).toBeLessThanOrEqual(at(t))
+        },
+      ),
+      { numRuns: 12 },
+    )
+  })
+
+  it('a void of the move restores the forecast exactly', () => {
+    const made = house()
+    const clutch = made.lay('C-1', -20)
+    const before = hatchOf(made, 'C-1').dist
+    const moved = made.b.write('clutchMoved', clutch, -5, { placeId: 'warm', tempC: null })
+    expect(hatchOf(made, 'C-1').dist).not.toEqual(before)
+    made.b.write('void', { type: 'entry', id: moved }, 0)
+    expect(hatchOf(made, 'C-1').dist).toEqual(before)
+  })
+})
+
+describe('eggs that are moved', () => {
+  it('keep the development of where they were: half at 28 and half at 31 °C, by what is set, without a probe', () => {
+    const { baseC, degreeDays } = fitThermalTime(speciesOf(almanac, 'leopard-gecko').incubation!.points)
+    const made = house()
+    const clutch = made.lay('C-1', -20)
+    made.b.write('clutchMoved', clutch, -10, { placeId: 'warm', tempC: null })
+    const done = (10 * (28 - baseC) + 10 * (31 - baseC)) / degreeDays
+    const state = made.context().house.clutches['C-1']!
+    expect(doneOf(state, made.context())).toBeCloseTo(done, 1)
+    const days = 20 + (degreeDays * (1 - done)) / (31 - baseC)
+    expect(Math.abs(median(made, 'C-1') - (today - 20 + days))).toBeLessThanOrEqual(1.5)
+  })
+
+  it('a window that is told what it comes to says the same', () => {
+    const made = house()
+    const clutch = made.lay('C-1', -20)
+    made.b.write('clutchMoved', clutch, -10, { placeId: 'warm', tempC: null })
+    made.b.readings(
+      'warm',
+      hourly(12 * 24, h => 30 + Math.sin(h / 4)),
+    )
+    const whole = made.context()
+    const told = { ...whole, house: { ...whole.house, climate: {}, warmth: warmthOfHouse(whole) } }
+    const state = whole.house.clutches['C-1']!
+    expect(settingChoice(state, told)).toEqual(settingChoice(state, whole))
+    expect(sexOutlook(state, told)).toEqual(sexOutlook(state, whole))
+  })
+})
+
+describe('which temperature', () => {
+  const made = house()
+  made.lay('C-1', -20)
+  const state = made.context().house.clutches['C-1']!
+
+  it('each is later the cooler it is, and the one it is at says what the forecast says', () => {
+    const { settings: rows, safe } = settingChoice(state, made.context())!
+    expect(safe).toEqual({ lowC: 26, highC: 32 })
+    expect(rows.map(r => r.hatch.median)).toEqual(rows.map(r => r.hatch.median).sort((a, b) => b - a))
+    expect(Math.abs(rows.find(r => r.tempC === 28)!.hatch.median - median(made, 'C-1'))).toBeLessThanOrEqual(1)
+    expect(rows.filter(r => r.risk).every(r => r.tempC > safe.highC || r.tempC < safe.lowC)).toBe(true)
+  })
+
+  it('for a wished day is the one that hatches it then, against a plain search', () => {
+    const thermal = fitThermalTime(speciesOf(almanac, 'leopard-gecko').incubation!.points)
+    const done = doneOf(state, made.context())!
+    for (const days of [26, 30, 34]) {
+      const found = settingFor(state, today + days, made.context())!
+      let best = 0
+      for (let t = 26; t <= 32; t += 0.1)
+        if (Math.abs(daysAt(thermal, t) * (1 - done) - days) < Math.abs(daysAt(thermal, best) * (1 - done) - days))
+          best = t
+      expect(found.tempC).toBeCloseTo(best, 0)
+    }
+  })
+
+  it('no safe one does what is too soon or too late, and it says what could be', () => {
+    const soon = settingFor(state, today + 3, made.context())!
+    expect(soon.tempC).toBeNull()
+    expect(soon.earliest).toBeGreaterThan(today + 3)
+    expect(settingFor(state, today + 300, made.context())!.tempC).toBeNull()
+    expect(settingFor(state, today - 1, made.context())!.tempC).toBeNull()
+  })
+})
+
+describe('phases before development', () => {
+  const brought = () => {
+    const b = new HouseBuilder(today)
+      .place('cool', { kind: 'shelf', tempC: 18 })
+      .place('inc', { kind: 'incubator', tempC: 29 })
+    b.write(
+      'eggsBrought',
+      { type: 'clutch', id: 'C-1' },
+      -31,
+      {
+        tag: 'C-1',
+        speciesId: 'radiated-tortoise',
+        eggs: 4,
+        slugs: 0,
+        laid: '2024-09-03',
+        give: 0,
+        tempC: null,
+        placeId: 'cool',
+      },
+      'C-1',
+    )
+    return b
+  }
+  const seen = (b: HouseBuilder) => seasonOfHouse(houseOf(b.records()), almanac, settings, today).season
+  const when = (b: HouseBuilder) => summarise(seen(b).lanes[0]!.events.find(e => e.event === 'hatched')!.dist)!
+
+  it('the pause counts by itself, and the table from its end: about 30 and then about 94 days', () => {
+    expect(Math.abs(when(brought()).median - (today - 31 + 31 + 94))).toBeLessThanOrEqual(3)
+    const moved = brought()
+    moved.write('phaseBegan', { type: 'clutch', id: 'C-1' }, -1, { index: 1 })
+    moved.write('clutchMoved', { type: 'clutch', id: 'C-1' }, -1, { placeId: 'inc', tempC: null })
+    expect(Math.abs(when(moved).median - (today - 1 + 94))).toBeLessThanOrEqual(2)
+    expect(when(moved).high - when(moved).low).toBeLessThanOrEqual(when(brought()).high - when(brought()).low)
+  })
+
+  it('the Round says to move them on the likely day, and says it no more when it is written', () => {
+    const task = (b: HouseBuilder) => seen(b).tasks.find(t => t.id === 'phase:C-1')
+    expect(task(brought())).toMatchObject({
+      what: 'Move to 29 °C, to develop: pause in the cool is over',
+      actions: [{ kind: 'phaseBegan', data: { index: 1 } }],
+    })
+    const moved = brought()
+    moved.write('phaseBegan', { type: 'clutch', id: 'C-1' }, 0, { index: 1 })
+    expect(task(moved)).toBeUndefined()
+  })
+
+  it('a day of laying that is not known widens the forecast, and moves it not', () => {
+    const give = (days: number) => {
+      const b = new HouseBuilder(today).place('inc', { kind: 'incubator', tempC: 29 })
+      const data = {
+        tag: 'C-1',
+        speciesId: 'corn-snake',
+        eggs: 9,
+        slugs: 0,
+        laid: '2024-09-20',
+        give: days,
+        tempC: null,
+        placeId: 'inc',
+      }
+      b.write('eggsBrought', { type: 'clutch', id: 'C-1' }, -3, data, 'C-1')
+      return when(b)
+    }
+    expect(Math.abs(give(6).median - give(0).median)).toBeLessThanOrEqual(1)
+    expect(give(6).high - give(6).low).toBeGreaterThan(give(0).high - give(0).low + 4)
+  })
+})
+
+describe('what came of her clutches before', () => {
+  /** Three clutches of two, of which one egg was good and hatched. */
+  const poor = () => {
+    const made = house('fat-tailed-gecko')
+    for (const [i, days] of [-700, -600, -500].entries()) {
+      const clutch = made.lay(`E-${i}`, days, { slugs: 1 })
+      made.b.write('hatched', clutch, days + 55, { count: 1 })
+      made.b.write('youngSold', clutch, days + 90, { count: 1 })
+      made.b.write('clutchEnded', clutch, days + 95)
+    }
+    return made
+  }
+  const expected = (made: Made) => {
+    made.lay('C-1', -3)
+    return made.season().lanes.find(l => l.title === 'C-1')!.young
+  }
+
+  it('draws the forecast toward it, by as many eggs as the usual weighs', () => {
+    const { fertility, hatchRate } = speciesOf(almanac, 'fat-tailed-gecko')
+    const usual = expected(house('fat-tailed-gecko')).value
+    expect(usual).toBeCloseTo(2 * fertility.value * hatchRate.value, 6)
+    // beta posterior by hand: (12 · usual + 3 good) / (12 + 6 eggs); (10 · usual + 3 out) / (10 + 3 good)
+    const good = (12 * fertility.value + 3) / 18
+    const out = (10 * hatchRate.value + 3) / 13
+    const { value, reasons } = expected(poor())
+    expect(value).toBeCloseTo(2 * good * out, 6)
+    expect(reasons.flatMap(r => r.inputs).map(i => `${i.label}: ${i.value}`)).toContain(
+      'Of 3 clutches before: 3 of 6 good, 3 out',
+    )
+  })
+
+  it('says nothing of a clutch by its own eggs, and nothing of other females', () => {
+    const made = house('fat-tailed-gecko')
+    made.lay('C-1', -3)
+    const before = made.season().lanes.find(l => l.title === 'C-1')!.young.value
+    made.b.animal('G-3', 'fat-tailed-gecko', { sex: 'female' })
+    const other = { type: 'pairing' as const, id: made.b.pair('G-3', null, -800) }
+    const id = made.b.write('laid', other, -700, { tag: 'E-9', eggs: 2, slugs: 2, placeId: 'inc' })
+    made.b.write('clutchEnded', { type: 'clutch', id }, -600)
+    expect(made.season().lanes.find(l => l.title === 'C-1')!.young.value).toBeCloseTo(before, 9)
+  })
+
+  it('the report holds each hatch against what was said at laying', () => {
+    const made = poor()
+    made.lay('C-1', -3)
+    const { clutches, right, times } = eggsReport(made.context())
+    expect(clutches.map(c => c.tag)).toEqual(['C-1', 'E-2', 'E-1', 'E-0'])
+    expect(clutches[0]).toMatchObject({ days: null, inside: null, left: 2 })
+    expect(clutches[1]).toMatchObject({ days: 55, hatched: 1, slugs: 1, left: 0 })
+    expect(right.of).toBe(3)
+    expect(right.inside).toBe(clutches.filter(c => c.inside).length)
+    expect(times).toMatchObject([{ eggs: 5, hatched: 3, survival: { median: 55 } }])
+  })
+})
+
+describe('the sex of young is that of the warmth of their egg', () => {
+  it('by the readings of its time, long after the clutch is closed', () => {
+    const made = house()
+    const clutch = made.lay('C-1', -120)
+    made.b.readings(
+      'inc',
+      hourly(120 * 24, h => (h < 70 * 24 ? 32.5 : 22)),
+    )
+    made.b.write('hatched', clutch, -80, { count: 1 })
+    made.b.write('clutchEnded', clutch, -70, { sure: true })
+    made.b.animal('L-1', 'leopard-gecko', { clutchId: clutch.id, bornDay: today - 80 })
+    const context = made.context()
+    // Viets et al. 1993: about three quarters males at 32.5 °C
+    expect(chanceOfSex(context.house.animals['L-1']!, 'male', context)).toBeCloseTo(0.75, 1)
+  })
+})
+
+describe('what is told of the places of eggs', () => {
+  const alarms = (made: Made) => made.season().alarms.filter(a => /^egg/.test(a.id))
+  /** Without heat for so many hours: from 28 °C toward its room, with a time constant of 6 hours. */
+  const cut = (hours: number, roomC: number) => {
+    const made = house('leopard-gecko', roomC)
+    made.lay('C-1', -30)
+    const last = 30 * 24 - hours - 1
+    made.b.readings(
+      'inc',
+      hourly(30 * 24, h => (h <= last ? 28 : roomC + (28 - roomC) * Math.exp(-(h - last) / 6))),
+    )
+    return made
+  }
+
+  it('a power cut names the clutches, what they lost, and the hours until development stands still', () => {
+    const { baseC } = fitThermalTime(speciesOf(almanac, 'leopard-gecko').incubation!.points)
+    const [alarm] = alarms(cut(4, 10))
+    const now = 10 + 18 * Math.exp(-4 / 6)
+    const left = 6 * Math.log((now - 10) / (baseC - 10))
+    expect(left).toBeGreaterThan(2)
+    expect(alarm).toMatchObject({ id: 'eggCold:inc', level: 'harm' })
+    expect(alarm!.text).toContain(`at ${now.toFixed(1)} °C and set to 28 °C`)
+    expect(alarm!.text).toContain(`in about ${Math.round(left)} hours`)
+    // of four hours, what each lacked of a whole one at 28 °C
+    const lost = [1, 2, 3, 4].reduce((sum, h) => sum + (18 - 18 * Math.exp(-h / 6)) / (28 - baseC) / 24, 0)
+    expect(alarm!.text).toContain(`C-1 ${lost.toFixed(1)}`)
+  })
+
+  it('in a room that is warm enough it never stands still, and is only watched', () => {
+    const [alarm] = alarms(cut(4, 19))
+    expect(alarm).toMatchObject({ id: 'eggCold:inc', level: 'watch' })
+    expect(alarm!.text).not.toContain('stands still')
+  })
+
+  it('is silent while all is well, and of what is one hour only', () => {
+    const made = house()
+    made.lay('C-1', -30)
+    made.b.readings(
+      'inc',
+      hourly(30 * 24, h => 28 + 0.2 * Math.sin(h)),
+    )
+    expect(alarms(made)).toEqual([])
+    expect(alarms(cut(1, 10)).map(a => a.id)).not.toContain('eggCold:inc')
+  })
+
+  it('a thermostat that drifts is told with what a day of it is worth, one that hunts with its swing', () => {
+    const of = (temp: (h: number) => number) => {
+      const made = house()
+      made.lay('C-1', -30)
+      made.b.readings('inc', hourly(30 * 24, temp))
+      return alarms(made).map(a => a.id)
+    }
+    expect(of(() => 29.4)).toEqual(['eggOff:inc'])
+    expect(of(h => 28 + 2 * Math.sin(h))).toEqual(['eggSwing:inc'])
+    expect(of(() => 37)).toEqual(['eggHeat:inc'])
+  })
+})
+
+describe('the way out of the egg', () => {
+  const tortoise = (...said: [kind: string, days: number, data: object][]) => {
+    const made = house('hermanns-tortoise')
+    const clutch = made.lay('C-1', -66, { eggs: 5 })
+    for (const [kind, days, data] of said) made.b.write(kind, clutch, days, data as Record<string, unknown>)
+    return made.season().tasks.filter(t => t.id.endsWith(':C-1'))
+  }
+
+  it('a pip is left, then looked at, then someone trained is asked; nobody is told to cut', () => {
+    const what = (days: number) => tortoise(['pipped', -days, { count: 2 }])[0]!
+    expect(what(2).what).toBe('2 pipped 2 days ago: leave')
+    expect(what(7).what).toBe('2 pipped 7 days ago: look, do not pull')
+    expect(what(12).what).toBe('2 pipped 12 days ago: ask the vet, or someone trained')
+    for (const d of [2, 7, 12])
+      expect(
+        `${what(d).caution} ${what(d)
+          .actions.map(a => a.label)
+          .join()}`,
+      ).not.toMatch(/\bcut the|open the/i)
+  })
+
+  it('an egg behind its mates is told, and late eggs are not cut off two weeks after the first', () => {
+    const late = tortoise(['hatched', -16, { count: 4 }], ['eggsChecked', -15, {}])
+    expect(late[0]!.what).toMatch(/^1 egg is behind the mates by 16 days|^Candle a last time/)
+    const early = tortoise(['hatched', -4, { count: 4 }])
+    expect(early[0]).toMatchObject({ what: '1 egg is behind the mates by 4 days: look, do not pull' })
+  })
+})

@@ -1,0 +1,7 @@
+export { boxBalance, eggMass, isHardShelled, type BoxBalance, type EggMass } from './box'
+export { doneOf, settingChoice, settingFor, type AtSetting, type ReadyAt, type SettingChoice } from './choice'
+export { eggClock, eggPhase } from './clock'
+export { eggsToCome, type EggsToCome } from './counts'
+export { eggsReport, type ClutchReport, type EggsReport } from './report'
+export { sexOutlook, sexTempC, type SexOutlook } from './sex'
+export { outcomeBefore, outcomeKey, outcomeOf, sharesOf, type Outcome } from './shares'

@@ -1,0 +1,121 @@
+import { speciesOf, type Species } from '../../almanac'
+import { computedInput, factInput, type Reason } from '../../judgement'
+import type { ClutchState, House } from '../../subjects'
+import type { SeasonContext } from '../context'
+import { remembering } from '../remember'
+
+/** What came of clutches that are over: eggs, those that were good, and young out of these. */
+export interface Outcome {
+  clutches: number
+  eggs: number
+  fertile: number
+  hatched: number
+}
+
+const NOTHING: Outcome = { clutches: 0, eggs: 0, fertile: 0, hatched: 0 }
+const outOf = (c: ClutchState) => c.hatched.reduce((n, h) => n + h.count, 0)
+
+/** Whether nothing more comes of its eggs: it is closed, or the last followers are long out. */
+const isOver = (c: ClutchState, today: number, last: number): boolean =>
+  Boolean(c.ended) || (c.hatched.length > 0 && today - c.hatched[0]!.day > 2 * last)
+
+type Asked = Pick<SeasonContext, 'house' | 'almanac' | 'today' | 'memory'>
+
+/** Whose eggs they are: one female's, or one group's; null where neither is known. */
+function layerOf(c: ClutchState, house: House): string | null {
+  if (c.groupId) return c.groupId
+  return (c.pairingId && house.pairings[c.pairingId]?.damId) || null
+}
+
+const byLayer = remembering<House['clutches'], Map<string, ClutchState[]>>()
+
+/** Clutches that are over by today, by the female or the group that laid them. */
+function overByLayer({ house, almanac, today, memory }: Asked): Map<string, ClutchState[]> {
+  const last = almanac.common.lastHatch!.value
+  return byLayer({ memory }, house.clutches, [today, last, house.pairings], () => {
+    const over = new Map<string, ClutchState[]>()
+    for (const c of Object.values(house.clutches)) {
+      const layer = c.kind === 'eggs' && isOver(c, today, last) ? layerOf(c, house) : null
+      if (layer) over.set(layer, [...(over.get(layer) ?? []), c])
+    }
+    return over
+  })
+}
+
+/** What came of the clutches of one female, or one group, that are over by today. @param but a clutch left out */
+export function outcomeOf(layerId: string | null, context: Asked, but?: string): Outcome {
+  const sum = { ...NOTHING }
+  for (const c of (layerId && overByLayer(context).get(layerId)) || []) {
+    if (c.id === but) continue
+    const fertile = c.eggs - c.slugs
+    sum.clutches++
+    sum.eggs += c.eggs
+    sum.fertile += fertile
+    sum.hatched += outOf(c)
+  }
+  return sum
+}
+
+/** The mean of a beta posterior: the usual share weighs as much as `weight` eggs (Gelman et al., Bayesian Data Analysis). */
+export const shrunk = (usual: number, weight: number, good: number, of: number): number =>
+  (usual * weight + good) / (weight + of)
+
+export interface HatchShares {
+  fertility: number
+  hatch: number
+  /** Of tadpoles that turn; 1 for what hatches whole. */
+  larval: number
+  reasons: (candled: boolean) => Reason['inputs']
+}
+
+/** The shares of a species, drawn toward what came of one female's, or one group's, eggs before. */
+export function sharesOf(species: Species, before: Outcome, { almanac }: Pick<SeasonContext, 'almanac'>): HatchShares {
+  const { fertilityShrink, hatchShrink } = almanac.common
+  const path = `species.${species.id}`
+  const own = before.clutches > 0 && species.mode === 'egg'
+  const fertility = own
+    ? shrunk(species.fertility.value, fertilityShrink!.value, before.fertile, before.eggs)
+    : species.fertility.value
+  const hatch = own
+    ? shrunk(species.hatchRate.value, hatchShrink!.value, before.hatched, before.fertile)
+    : species.hatchRate.value
+  const larval = species.larvalSurvival
+  return {
+    fertility,
+    hatch,
+    larval: larval?.value ?? 1,
+    reasons: candled => [
+      ...(candled ? [] : [factInput('Good eggs', `${path}.fertility.value`, species.fertility)]),
+      factInput('Hatch of good eggs', `${path}.hatchRate.value`, species.hatchRate),
+      ...(larval ? [factInput('Tadpoles that turn', `${path}.larvalSurvival.value`, larval)] : []),
+      ...(own
+        ? [
+            computedInput(
+              `Of ${before.clutches} ${before.clutches === 1 ? 'clutch' : 'clutches'} before`,
+              `${before.fertile} of ${before.eggs} good, ${before.hatched} out`,
+            ),
+            ...(candled
+              ? []
+              : [factInput('The usual fertility weighs as', 'common.fertilityShrink.value', fertilityShrink!)]),
+            factInput('The usual hatch weighs as', 'common.hatchShrink.value', hatchShrink!),
+            computedInput(
+              'So counted',
+              `${candled ? '' : `${Math.round(fertility * 100)} % good, `}${Math.round(hatch * 100)} % of these hatch`,
+            ),
+          ]
+        : []),
+    ],
+  }
+}
+
+/** What came of the clutches before one, of the same female or group. */
+export const outcomeBefore = (clutch: ClutchState, context: Asked): Outcome =>
+  outcomeOf(layerOf(clutch, context.house), context, clutch.id)
+
+/** The shares that the eggs of a clutch are counted at. */
+export const hatchShares = (clutch: ClutchState, context: Asked): HatchShares =>
+  sharesOf(speciesOf(context.almanac, clutch.speciesId), outcomeBefore(clutch, context), context)
+
+/** What lanes depend on of it. */
+export const outcomeKey = ({ clutches, eggs, fertile, hatched }: Outcome): string =>
+  [clutches, eggs, fertile, hatched].join()
