@@ -38,6 +38,11 @@ const title = computed(() => {
   const { id } = route.params
   const animal = typeof id === 'string' && house.snapshot ? house.house.animals[id] : undefined
   if (animal) return route.path.startsWith('/pedigree') ? `Pedigree of ${animal.tag}` : animal.tag
+  if (typeof id === 'string' && house.snapshot) {
+    const { clutches, groups, places } = house.house
+    const named = clutches[id]?.tag ?? groups[id]?.tag ?? places[id]?.name
+    if (named) return named
+  }
   return SCREENS.find(s => s.to === route.path)?.label ?? (route.path === '/begin' ? 'First steps' : undefined)
 })
 useHead({

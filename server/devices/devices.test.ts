@@ -197,6 +197,33 @@ describe('an incubator whose thermostat reads low', () => {
   })
 })
 
+describe('an incubator without power, or with its heater stuck on', () => {
+  const after = (fault: 'power' | 'relay', hours: number, options = {}) => {
+    const box = new ColdChest(
+      { ...incubatorDefaults, noiseK: 0, seed: 5, startC: 30, ...options },
+      () => 30,
+      () => 18,
+    )
+    box.faults.add(fault)
+    box.openDoor(0)
+    let last = 30
+    box.run(0, hours * HOUR, (_, { temperature }) => (last = temperature!))
+    return last
+  }
+
+  it('nears its room, or the room and all its heat, as fast as its time constant says (closed form)', () => {
+    // now and then the lid is opened for two minutes, so it is never slower than by itself
+    const [tau, heats] = [incubatorDefaults.tauHours, incubatorDefaults.heatsK]
+    for (const hours of [2, 6, 12]) {
+      const left = Math.exp(-hours / tau)
+      expect(after('power', hours)).toBeLessThanOrEqual(18 + 12 * left + 0.02)
+      expect(after('power', hours)).toBeGreaterThan(18 + 12 * left * 0.85)
+      expect(after('relay', hours)).toBeGreaterThan(30)
+      expect(after('relay', hours)).toBeLessThanOrEqual(18 + heats + (12 - heats) * left + 0.02)
+    }
+  })
+})
+
 describe('the simulated scale', () => {
   it('swings, then comes to rest at the weight', () => {
     const scale = new SettlingScale()

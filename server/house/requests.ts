@@ -8,6 +8,7 @@ import {
   type AnimalCard,
   type Entry,
   type House,
+  waysUp,
   type Place,
 } from '#core/subjects'
 import { calendarOf, noonOf, dayFromIso } from '#core/units'
@@ -21,6 +22,10 @@ import type { HouseSession } from './session'
 import type { HouseWriter } from './writer'
 
 type Fact = Pick<Entry, 'id' | 'subject' | 'kind' | 'data'>
+
+/** Whether a place is an incubator, or stands in one. */
+const isIncubator = ({ places }: Pick<House, 'places'>, placeId: string | null): boolean =>
+  [...waysUp(places, placeId)].some(p => p.kind === 'incubator')
 
 /** What is asked for in the words of a form, as the entries that it comes to. */
 export class HouseRequests {
@@ -118,7 +123,8 @@ export class HouseRequests {
       return {
         speciesId: clutch.speciesId,
         bornDay: opened[0]?.day ?? clutch.startDay,
-        placeId: clutch.placeId,
+        // young do not stay where their eggs lay
+        placeId: isIncubator(house, clutch.placeId) ? null : clutch.placeId,
         damId: pairing?.damId ?? null,
         sireId: pairing?.sireId ?? null,
         clutchId,

@@ -13,7 +13,7 @@ export const DEVICE_KINDS = ['probe', 'scale'] as const
 export type DeviceKind = (typeof DEVICE_KINDS)[number]
 
 /** What can go wrong with a simulated device, to be tried out. */
-export const FAULTS = ['compressor', 'thermostat', 'lamp', 'mister', 'battery', 'door'] as const
+export const FAULTS = ['compressor', 'thermostat', 'power', 'relay', 'lamp', 'mister', 'battery', 'door'] as const
 export type Fault = (typeof FAULTS)[number]
 
 /** POST /api/devices */

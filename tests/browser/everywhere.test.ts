@@ -29,15 +29,17 @@ let chromium: Awaited<ReturnType<typeof launch>>
 let visit: Visit
 let animalId = ''
 let groupId = ''
+let clutchId = ''
 
 beforeAll(async () => {
   ;[demo, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
   type Tagged = Record<string, { id: string; tag: string }>
   const { house } = await fetch(`${demo.address}/api/house`).then(
-    r => r.json() as Promise<{ house: { animals: Tagged; groups: Tagged } }>,
+    r => r.json() as Promise<{ house: { animals: Tagged; groups: Tagged; clutches: Tagged } }>,
   )
   animalId = Object.values(house.animals).find(a => a.tag === 'KY-07')!.id
   groupId = Object.values(house.groups)[0]!.id
+  clutchId = Object.values(house.clutches).find(c => c.tag === 'C-3')!.id
 })
 afterAll(async () => {
   await chromium?.close()
@@ -120,6 +122,7 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
       `/animals/${animalId}#lineage`,
       `/pedigree/${animalId}`,
       `/groups/${groupId}`,
+      `/eggs/${clutchId}`,
     ]) {
       await visit.move(path)
       expect(await inEachTheme(), path).toEqual([])
@@ -180,6 +183,7 @@ describe('on a phone of 390 px', () => {
       `/animals/${animalId}#lineage`,
       `/pedigree/${animalId}`,
       `/groups/${groupId}`,
+      `/eggs/${clutchId}`,
     ]) {
       await visit.move(path)
       expect(await visit.page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390)

@@ -15,6 +15,8 @@ const open = ref(false)
 const count = ref(props.bySex ? 1 : props.most)
 const sex = ref<Sex>('unknown')
 const prefix = ref(props.tag)
+const placeId = ref<string>()
+const places = usePlaceItems()
 const problem = ref('')
 const busy = ref(false)
 const intent = useIntent()
@@ -30,6 +32,7 @@ async function send(): Promise<void> {
           id,
           count: count.value,
           prefix: prefix.value,
+          ...(placeId.value && { placeId: placeId.value }),
           ...(props.bySex && sex.value !== 'unknown' && { sex: sex.value }),
         },
         again: true,
@@ -57,6 +60,7 @@ async function send(): Promise<void> {
         ><UInputNumber v-model="count" :min="1" :max="most" class="w-full" /></UFormField>
         <UFormField label="Prefix" :hint="`${prefix}-01 …`"><UInput v-model="prefix" class="w-full" /></UFormField>
         <UFormField v-if="bySex" label="Sex"><USelect v-model="sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>
+        <UFormField label="Put into" hint="where they are"><RecordPick v-model="placeId" name="Put into" :items="places" placeholder="Choose a place" class="w-full" /></UFormField>
         <UButton type="submit" label="Give tags" :loading="busy" block />
       </form>
     </template>

@@ -35,6 +35,8 @@ useIntervalFn(look, 30_000)
 const places = usePlaceItems()
 const SILENT_HOURS = computed(() => house.almanac.common.coldSilent!.value)
 const FAULT_WORDS: Record<Fault, string> = {
+  power: 'No power',
+  relay: 'Heater stuck on',
   compressor: 'Compressor fails',
   thermostat: 'Thermostat reads low',
   lamp: 'Lamp fails',

@@ -370,6 +370,23 @@ describe('what is told of the places of eggs', () => {
   })
 })
 
+describe('eggs of which nothing is said', () => {
+  it('are asked after for a week, one tap an incubator, and not when it is said', () => {
+    const asked = (days: number, data: object) => {
+      const made = house()
+      made.lay('C-1', days, { placeId: null, tempC: null, ...data })
+      return made.season().tasks.find(t => t.id === 'where:C-1')
+    }
+    expect(asked(-2, {})!.actions.map(a => [a.label, a.data])).toEqual([
+      ['inc', { placeId: 'inc' }],
+      ['warm', { placeId: 'warm' }],
+    ])
+    expect(asked(-2, { tempC: 28 })).toBeUndefined()
+    expect(asked(-2, { placeId: 'inc' })).toBeUndefined()
+    expect(asked(-9, {})).toBeUndefined()
+  })
+})
+
 describe('the way out of the egg', () => {
   const tortoise = (...said: [kind: string, days: number, data: object][]) => {
     const made = house('hermanns-tortoise')

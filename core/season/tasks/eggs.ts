@@ -284,7 +284,47 @@ const airTask: Sort = of => {
   })
 }
 
-/** One of these a day for a clutch, the most pressing first; a phase that is over is told beside them. */
+/** So long it is asked where eggs lie; who has not said it by then does not want to. */
+const WHERE_ASKED_DAYS = 7
+/** So many incubators are offered; more have the page of the clutch. */
+const OFFERED = 4
+
+/** Nothing is said of where the eggs lie: their date goes by what is usual. */
+const whereTask: Sort = of => {
+  const { clutch, species, context } = of
+  const { house, today } = context
+  if (clutch.placeId !== null || clutch.tempC !== null || today - clutch.startDay > WHERE_ASKED_DAYS) return null
+  const incubators = Object.values(house.places)
+    .filter(p => p.kind === 'incubator')
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+  if (!incubators.length || !species.incubation) return null
+  return taskOf(of, 'where', 'eggs', {
+    due: clutch.startDay,
+    what: 'Say where the eggs lie',
+    detail: `counted at ${species.incubation.usualTempC.value} °C until then`,
+    actions: incubators.slice(0, OFFERED).map((p, i): TaskAction => ({
+      label: p.name,
+      kind: 'clutchMoved',
+      data: { placeId: p.id },
+      tone: i ? 'plain' : 'main',
+    })),
+    reasons: [
+      {
+        rule: 'The day of hatching goes by the warmth of the eggs, and nothing is said of theirs',
+        inputs: [
+          factInput(
+            'Usual temperature',
+            `species.${species.id}.incubation.usualTempC.value`,
+            species.incubation.usualTempC,
+          ),
+        ],
+        change: 'Saying where they lie, or at what temperature',
+      },
+    ],
+  })
+}
+
+/** One of these a day for a clutch, the most pressing first; what is asked of its place and phase stands beside them. */
 const ONE_OF: readonly Sort[] = [pippedTask, behindTask, hatchTask, candleTask, airTask]
 
 /** What is due with eggs in a box. */
@@ -293,8 +333,8 @@ export const eggTasks: TaskMaker = context =>
     const eggs = clutch.kind === 'eggs' && !clutch.ended ? eggsLeft(clutch) : 0
     if (!eggs) return []
     const of = { clutch, species: speciesOf(context.almanac, clutch.speciesId), eggs, context }
-    const phase = phaseTask(of)
+    const beside = [phaseTask(of), whereTask(of)]
     let first: Task | null = null
     for (const sort of ONE_OF) if ((first ??= sort(of))) break
-    return [phase, first].filter(t => t !== null)
+    return [...beside, first].filter(t => t !== null)
   })

@@ -76,7 +76,10 @@ export class ColdChest implements SimulatedDevice {
     private readonly roomC: (ms: number) => number = roomTempC,
   ) {
     this.tempC = options.startC
-    this.canFail = options.coolsK > 0 ? ['compressor', 'battery', 'door'] : ['thermostat', 'battery', 'door']
+    this.canFail =
+      options.coolsK > 0
+        ? ['compressor', 'power', 'battery', 'door']
+        : ['thermostat', 'power', 'relay', 'battery', 'door']
     this.random = seededRandom(options.seed)
   }
 
@@ -89,6 +92,14 @@ export class ColdChest implements SimulatedDevice {
     this.openMinutes = Math.max(this.openMinutes, minutes)
   }
 
+  /** What heater or compressor do to where it comes to rest, K: nothing without power, all the time when stuck on. */
+  private pull(coolsK: number, heatsK: number): number {
+    if (this.faults.has('power')) return 0
+    if (this.faults.has('relay')) return heatsK
+    if (this.running === 'cooling') return this.faults.has('compressor') ? 0 : -coolsK
+    return this.running === 'heating' ? heatsK : 0
+  }
+
   /** Goes on by one minute to `ms`, and reads; null with a dead battery. */
   step(ms: number): number | null {
     const setC = this.setpointC(ms) + (this.faults.has('thermostat') ? (this.options.readsLowK ?? 0) : 0)
@@ -97,10 +108,8 @@ export class ColdChest implements SimulatedDevice {
     else if (this.tempC < setC - hysteresisK) this.running = 'heating'
     else if ((this.running === 'cooling' && this.tempC <= setC) || (this.running === 'heating' && this.tempC >= setC))
       this.running = null
-    const works = this.running === 'cooling' ? !this.faults.has('compressor') : true
     const room = this.roomC(ms)
-    const rest =
-      room + (works && this.running === 'cooling' ? -coolsK : works && this.running === 'heating' ? heatsK : 0)
+    const rest = room + this.pull(coolsK, heatsK)
     // now and then someone looks in for two minutes
     if (this.openMinutes === 0 && this.random() < 1 / (60 * 60)) this.openMinutes = 2
     const open = this.faults.has('door') || this.openMinutes > 0

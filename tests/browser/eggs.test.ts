@@ -1,0 +1,161 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
+import type { HouseSnapshot } from '#shared/contracts/house'
+import { startServer, type RunningServer } from '../api/server'
+import { Visit, launch } from './browser'
+
+let server: RunningServer
+let chromium: Awaited<ReturnType<typeof launch>>
+let visit: Visit
+
+beforeAll(async () => {
+  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
+})
+afterAll(async () => {
+  await chromium?.close()
+  await server?.stop()
+})
+afterEach(async () => {
+  const { complaints } = visit
+  await visit.close()
+  expect(complaints).toEqual([])
+})
+
+const clutch = async (tag: string) => {
+  const { house } = (await fetch(`${server.address}/api/house`).then(r => r.json())) as HouseSnapshot
+  return Object.values(house.clutches).find(c => c.tag === tag)!
+}
+/** What the rows of a clutch say, egg by egg. */
+const states = async (tag: string) => {
+  const { rows } = await clutch(tag)
+  return Object.fromEntries(Object.values(rows).map(e => [e.n, e.state]))
+}
+const tapEgg = (n: number) => visit.page.$eval(`.tub [data-egg="${n}"]`, e => (e as HTMLElement).click())
+const hatch = () => visit.text('.answer')
+
+describe('what opens when', () => {
+  it('stands by incubators, the one that is wrong first, each box as it lies; a row opens its clutch', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go('/eggs')
+    expect(await visit.text('header')).toMatch(/C-4 has 2 pipped\. C-4 first/)
+    const shelves = await visit.page.$$eval('.shelves section[aria-label] h2 a', as => as.map(a => a.textContent))
+    expect(shelves).toEqual(['Incubator 31 °C', 'Incubator 28 °C'])
+    expect(await visit.text('main')).toMatch(/Incubator 31 °C read 32\.\d °C over the last day and is set to 31 °C/)
+    const box = await visit.page.$eval('[data-clutch="C-3"] .box svg', e => e.getAttribute('aria-label'))
+    expect(box).toBe('Box of C-3: 11 sound, 1 doubtful, 2 slug')
+    await visit.click('[data-clutch="C-3"] .open')
+    await visit.untilText('main h1', 'C-3: 12 of 14 eggs left')
+    expect(await visit.text('main')).toContain('Give 64 g of water')
+    expect(await visit.page.title()).toContain('C-3')
+  })
+
+  it('eggs that were bought are added with what is known of them, and what cannot be stands beside its field', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go('/eggs')
+    await visit.press('Add eggs', 'main')
+    const form = '[role="dialog"] form'
+    await visit.click(`${form} button[aria-haspopup="listbox"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('Milk')
+    await visit.page.keyboard.press('Enter')
+    await visit.retype(`${form} input[name="eggs"]`, '20')
+    await visit.retype(`${form} input[name="slugs"]`, '21')
+    await visit.untilText(form, 'More slugs than eggs')
+    await visit.retype(`${form} input[name="slugs"]`, '0')
+    await visit.press('Add eggs', form)
+    await visit.untilText('main h1', 'C-6: 20 of 20 eggs left')
+    expect(await clutch('C-6')).toMatchObject({ speciesId: 'milk-snake', pairingId: null, groupId: null, eggs: 20 })
+  })
+
+  it('what came of them is held against what was said at laying', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go('/eggs')
+    await visit.press('What came of them')
+    await visit.untilText('main', '4 of 5 hatches fell into the 80 % range')
+    expect(await visit.text('main')).toMatch(/E-5[^\n]*63[^\n]*outside/)
+  })
+})
+
+describe('the box from above', () => {
+  it('of twenty is candled by thumb in a few taps, written at once, and taken back', async () => {
+    visit = await Visit.start(chromium.browser, server.address, { phone: true })
+    await visit.go(`/eggs/${(await clutch('C-6')).id}`)
+    const wide = await visit.page.$$eval('.tub button', bs => bs.map(b => b.getBoundingClientRect().height))
+    expect(wide).toHaveLength(20)
+    expect(Math.min(...wide)).toBeGreaterThanOrEqual(44)
+    await visit.tap('All 20 sound', 'main')
+    await visit.tap('doubtful', '.marks')
+    await tapEgg(4)
+    await visit.tap('slug', '.marks')
+    await tapEgg(7)
+    await tapEgg(8)
+    // tapped by mistake, and once more
+    await tapEgg(8)
+    await visit.tap('sound', '.marks')
+    await tapEgg(8)
+    await visit.tap('Record 20 eggs', 'main')
+    await visit.untilText('main h1', '19 of 20 eggs left, 1 slug, 18 good')
+    expect(await states('C-6')).toMatchObject({ 1: 'sound', 4: 'doubtful', 7: 'slug', 8: 'sound' })
+    await visit.tap('Undo')
+    await visit.untilText('main h1', 'C-6: 20 of 20 eggs left')
+  })
+
+  it('what an egg cannot become is told, and nothing is written', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go(`/eggs/${(await clutch('C-3')).id}`)
+    await visit.press('pipped', '.marks')
+    await tapEgg(8)
+    await visit.press('Record 1 egg', 'main')
+    await visit.untilText('main [role="alert"]', 'Egg 8 is written as a slug')
+    await visit.expectRefusal(422)
+    expect((await states('C-3'))[8]).toBe('slug')
+    await visit.press('Leave it', 'main')
+    await visit.untilGone('main [role="alert"]')
+  })
+
+  it('is arranged by the arrow keys, and keeps where they lie', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    const { id, lastCheck } = await clutch('C-1')
+    await visit.go(`/eggs/${id}`)
+    await visit.press('Arrange', 'main')
+    await visit.page.focus('.tub [data-egg="1"]')
+    for (let i = 0; i < 3; i++) await visit.page.keyboard.press('ArrowRight')
+    await visit.press('Record where 1 lie', 'main')
+    await visit.untilText('body', 'C-1: egg 1 written')
+    await expect.poll(async () => (await clutch('C-1')).rows[1]?.lies?.x).toBeCloseTo(0.34, 2)
+    // where they lie says nothing of how they are
+    expect((await clutch('C-1')).lastCheck).toEqual(lastCheck)
+  })
+})
+
+describe('warmth moves the day', () => {
+  it('a clutch that goes to the warmer incubator hatches sooner, and says so; undone, as before', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go(`/eggs/${(await clutch('C-2')).id}`)
+    const before = await hatch()
+    expect(before).toMatch(/hatch \d+ (?:Dec|Jan)/)
+    await visit.click('[aria-label^="Move to"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('31')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('main', 'Back shop · Incubators · Incubator 31 °C')
+    await visit.until(
+      'another day',
+      (was: string) => document.querySelector('.answer')!.textContent!.trim() !== was,
+      before,
+    )
+    await visit.press('Undo')
+    await expect.poll(hatch).toBe(before)
+  })
+
+  it('a wished day gives a temperature, or what could be', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go(`/eggs/${(await clutch('C-2')).id}`)
+    const segment = (part: string) => `.ready [data-segment="${part}"]`
+    await visit.click(segment('day'))
+    await visit.page.keyboard.type('27122026')
+    await visit.untilText('.ready', 'About 28')
+    await visit.click(segment('year'))
+    await visit.page.keyboard.type('2027')
+    await visit.untilText('.ready', 'No safe temperature does that')
+  })
+})
