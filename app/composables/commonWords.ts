@@ -85,6 +85,8 @@ export const COMMON_WORDS: Record<string, string> = {
   sexFrom: 'Warmth sets the sex from, of development',
   sexTo: 'Warmth sets the sex until, of development',
   doubtfulHatch: 'A doubtful egg hatches, of a sound one’s chance',
+  pipComes: 'Pipped eggs come out, of all',
+  nestEvery: 'Nests of a group that lays are looked through every',
   pipWait: 'From pip to out, where the species does not say',
   pipAsk: 'Help is asked for a pipped egg after so much longer',
   eggsBehind: 'Eggs behind their mates are told after',

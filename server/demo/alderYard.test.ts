@@ -36,7 +36,7 @@ describe.each([20_000, 20_782])('Alder Yard on day %d', today => {
     expect(Object.keys(house.cultures)).toHaveLength(14)
     expect(Object.values(house.places).filter(p => p.kind === 'room')).toHaveLength(3)
     const alarms = s.alarms.map(a => a.id.split(':')[0])
-    expect(alarms).toEqual(expect.arrayContaining(['refuser', 'failed', 'lamp', 'late', 'cold']))
+    expect(alarms).toEqual(expect.arrayContaining(['refuser', 'failed', 'lamp', 'cold']))
     expect(new Set(s.lanes.map(l => l.kind))).toEqual(new Set(['pair', 'eggs', 'spawn']))
     // the two in trouble, and no third
     expect(

@@ -19,13 +19,12 @@ async function act(
 }
 
 const late = computed(() => house.today - props.task.due)
-const link = computed(() =>
-  props.task.subject.type === 'animal'
-    ? `/animals/${props.task.subject.id}${props.task.kind === 'sex' ? '#sex' : ''}`
-    : props.task.subject.type === 'group'
-      ? `/groups/${props.task.subject.id}`
-      : null,
-)
+const link = computed(() => {
+  const { type, id } = props.task.subject
+  if (type === 'animal') return `/animals/${id}${props.task.kind === 'sex' ? '#sex' : ''}`
+  if (type === 'group') return `/groups/${id}`
+  return type === 'clutch' && house.house.clutches[id]?.kind === 'eggs' ? `/eggs/${id}` : null
+})
 </script>
 
 <!-- prettier-ignore -->

@@ -37,7 +37,7 @@ const groups = computed(() => {
     label: c.tag,
     suffix: `${house.speciesName(c.speciesId)} ${c.kind}`,
     icon: 'i-lucide-egg',
-    onSelect: go(c.kind === 'eggs' ? `/eggs#${c.id}` : `/nursery#${c.id}`),
+    onSelect: go(c.kind === 'eggs' ? `/eggs/${c.id}` : `/nursery#${c.id}`),
   }))
   const cultures: Hit[] = Object.values(h.cultures)
     .filter(c => !c.finished)

@@ -262,7 +262,7 @@ const answer = computed(() => {
             {{ weighing.count }}, {{ formatDistance(weighing.day, house.today) }}.
           </p>
           <p v-for="c in clutches" :key="c.id">
-            <NuxtLink :to="c.kind === 'eggs' ? `/eggs#${c.id}` : `/nursery#${c.id}`" class="tag">{{ c.tag }}</NuxtLink>
+            <NuxtLink :to="c.kind === 'eggs' ? `/eggs/${c.id}` : `/nursery#${c.id}`" class="tag">{{ c.tag }}</NuxtLink>
             of {{ formatDay(c.startDay, house.today) }}. Which of them laid is not known, nor who sired.
           </p>
         </template>

@@ -105,6 +105,44 @@ function coldAlarm(placeId: string, log: HourlyLog, all: readonly ClutchState[],
   ]
 }
 
+/** Eggs that are to lie cool before they develop, and did not for a day. */
+function phaseAlarm(
+  placeId: string,
+  log: HourlyLog,
+  clutches: readonly ClutchState[],
+  context: SeasonContext,
+): Alarm[] {
+  const { house } = context
+  const day = watchSpan(log, endOf(log) - 24, endOf(log))
+  if (day.read < 12) return []
+  return clutches.flatMap((clutch): Alarm[] => {
+    const standing = eggPhase(clutch, context)
+    const phase = standing?.phase
+    if (!phase || (day.mean! >= phase.lowC.value && day.mean! <= phase.highC.value)) return []
+    const path = `species.${clutch.speciesId}.incubation.phases.${standing.index}`
+    return [
+      {
+        id: `eggPhase:${clutch.id}`,
+        level: 'watch',
+        subject: { type: 'clutch', id: clutch.id },
+        text: `${clutch.tag} is in its ${phase.name.toLowerCase()} and lay at ${day.mean!.toFixed(1)} °C over the last day, ${day.mean! > phase.highC.value ? 'over' : 'under'} ${phase.lowC.value}–${phase.highC.value} °C`,
+        todo: `Move it in ${house.places[placeId]?.name ?? 'its place'} or out of it; where the phase is over, write that the next began.`,
+        reasons: [
+          {
+            rule: 'Mean of the last 24 hours against what the phase asks for',
+            inputs: [
+              factInput('At least', `${path}.lowC`, phase.lowC),
+              factInput('At most', `${path}.highC`, phase.highC),
+              computedInput('Mean', `${day.mean!.toFixed(1)} °C`),
+            ],
+            change: 'Another place, or the next phase',
+          },
+        ],
+      },
+    ]
+  })
+}
+
 /** A day that was warmer than what is set, and by how much it moves each clutch: a thermostat that drifts. */
 function offAlarm(placeId: string, log: HourlyLog, all: readonly ClutchState[], context: SeasonContext): Alarm[] {
   const { house, almanac } = context
@@ -253,6 +291,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
       })
     return [
       ...made,
+      ...phaseAlarm(placeId, log, clutches, context),
       ...coldAlarm(placeId, log, clutches, context),
       ...(made.some(a => a.id === `eggHeat:${placeId}`) ? [] : offAlarm(placeId, log, clutches, context)),
       ...swingAlarm(placeId, log, clutches, context),

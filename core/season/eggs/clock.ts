@@ -1,9 +1,19 @@
 import { speciesOf, type Fact } from '../../almanac'
-import { certain, convolve, fromWeights, shift, summarise, type DayDist } from '../../chance'
+import {
+  certain,
+  conditionFrom,
+  convolve,
+  fromWeights,
+  pert,
+  shift,
+  summarise,
+  withLateTail,
+  type DayDist,
+} from '../../chance'
 import { incubationTime, phaseStanding, type PhaseStanding } from '../../incubation'
-import { computedInput, spreadInput, type Reason } from '../../judgement'
+import { computedInput, factInput, spreadInput, type Reason } from '../../judgement'
 import type { ComputedClock } from '../../pairing'
-import type { ClutchState } from '../../subjects'
+import { pippedNow, type ClutchState } from '../../subjects'
 import { formatDay, formatRange } from '../../units'
 import type { SeasonContext } from '../context'
 import { eggTempC, eggWarmth, warmthReason } from '../warmth'
@@ -73,4 +83,39 @@ export function eggClock(clutch: ClutchState, context: SeasonContext): ComputedC
       : []),
   ]
   return { dist: whole, reason, caution, comes, ...(more.length && { more }) }
+}
+
+/**
+ * When the first of a clutch comes out whose shells are open already: so long after the pip as its species takes. It
+ * rules over the clock of the clutch. Null while none is pipped, or where one is out.
+ */
+export function hatchByPip(
+  clutch: ClutchState,
+  { almanac, today }: Pick<SeasonContext, 'almanac' | 'today'>,
+): { dist: DayDist; reasons: Reason[]; measured: true } | null {
+  const pipped = clutch.hatched.length ? null : pippedNow(clutch)
+  const species = speciesOf(almanac, clutch.speciesId)
+  if (!pipped) return null
+  const usual = species.incubation?.pipToOut
+  const [wait, ask] = [almanac.common.pipWait!, almanac.common.pipAsk!]
+  const clock = usual ?? { earliest: 0, likely: Math.min(1, wait.value), latest: wait.value }
+  // longer than usual happens, ever less often: not before somebody looked again
+  const whole = shift(withLateTail(pert(clock), 0.1, ask.value), pipped.since)
+  const ahead = conditionFrom(whole, Math.max(today, (clutch.lastCheck?.day ?? pipped.since) + 1))
+  return {
+    dist: ahead.p.length ? ahead : certain(today),
+    measured: true,
+    reasons: [
+      {
+        rule: 'Shells are open: out so long after the pip as the species takes',
+        inputs: [
+          computedInput('Pipped', `${pipped.count}, first ${formatDay(pipped.since, today)}`),
+          usual
+            ? spreadInput('Pip to out', `species.${species.id}.incubation.pipToOut`, usual)
+            : factInput('Pip to out, where the species does not say', 'common.pipWait.value', wait),
+        ],
+        change: 'Writing who is out',
+      },
+    ],
+  }
 }

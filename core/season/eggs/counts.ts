@@ -1,6 +1,6 @@
 import { followers } from '../../incubation'
 import { computedInput, factInput, type Reason } from '../../judgement'
-import { doubtfulEggs, eggsLeft, type ClutchState } from '../../subjects'
+import { doubtfulEggs, eggsLeft, pippedNow, type ClutchState } from '../../subjects'
 import type { DayDist } from '../../chance'
 import type { SeasonContext } from '../context'
 import { hatchShares } from './shares'
@@ -29,7 +29,10 @@ export function eggsToCome(clutch: ClutchState, context: SeasonContext): EggsToC
   if (!count) return null
   const { fertility, hatch, larval, reasons } = hatchShares(clutch, context)
   const less = almanac.common.doubtfulHatch!
-  const mean = ((candled ? 1 : fertility) * hatch * (good + doubtful * less.value)) / count
+  const open = clutch.kind === 'eggs' ? Math.min(pippedNow(clutch)?.count ?? 0, good) : 0
+  const pips = almanac.common.pipComes!
+  const whole = (candled ? 1 : fertility) * hatch * (good - open + doubtful * less.value)
+  const mean = (open * pips.value + whole) / count
   const why: Reason[] = [
     {
       rule: candled ? 'Good eggs by candling times their usual hatch' : 'Eggs times their usual fertility and hatch',
@@ -39,6 +42,12 @@ export function eggsToCome(clutch: ClutchState, context: SeasonContext): EggsToC
           ? [
               computedInput('Doubtful', `${doubtful}`),
               factInput('Of a sound egg’s chance', 'common.doubtfulHatch.value', less),
+            ]
+          : []),
+        ...(open
+          ? [
+              computedInput('Of these pipped', `${open}`),
+              factInput('Pipped eggs come out', 'common.pipComes.value', pips),
             ]
           : []),
         ...reasons(candled),

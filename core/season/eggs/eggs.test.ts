@@ -219,6 +219,19 @@ describe('phases before development', () => {
     expect(task(moved)).toBeUndefined()
   })
 
+  it('a pause that is too warm is told, one in its range is not', () => {
+    const at = (tempC: number) => {
+      const b = brought()
+      b.readings(
+        'cool',
+        hourly(72, () => tempC),
+      )
+      return seen(b).alarms.filter(a => a.id === 'eggPhase:C-1')
+    }
+    expect(at(18)).toEqual([])
+    expect(at(24)[0]!.text).toBe('C-1 is in its pause in the cool and lay at 24.0 °C over the last day, over 15–21 °C')
+  })
+
   it('a day of laying that is not known widens the forecast, and moves it not', () => {
     const give = (days: number) => {
       const b = new HouseBuilder(today).place('inc', { kind: 'incubator', tempC: 29 })
@@ -384,6 +397,55 @@ describe('eggs of which nothing is said', () => {
     expect(asked(-2, { tempC: 28 })).toBeUndefined()
     expect(asked(-2, { placeId: 'inc' })).toBeUndefined()
     expect(asked(-9, {})).toBeUndefined()
+  })
+})
+
+describe('what is seen rules over the clock', () => {
+  const tortoise = (laidDays: number, ...pips: [days: number, count: number][]) => {
+    const made = house('hermanns-tortoise')
+    const clutch = made.lay('C-1', laidDays, { eggs: 5 })
+    made.b.write('candled', clutch, laidDays + 10, { good: 4 })
+    for (const [days, count] of pips) made.b.write('pipped', clutch, days, { count })
+    return made
+  }
+
+  it('a pip brings the hatch to within its days, however early or late by the table', () => {
+    const { latest } = speciesOf(almanac, 'hermanns-tortoise').incubation!.pipToOut!
+    for (const laidDays of [-45, -66, -95]) {
+      const when = summarise(hatchOf(tortoise(laidDays, [0, 1]), 'C-1').dist)!
+      expect(when.low).toBeGreaterThanOrEqual(today)
+      expect(when.high).toBeLessThanOrEqual(today + latest + 1)
+      expect(hatchOf(tortoise(laidDays, [0, 1]), 'C-1').dist.never).toBeLessThan(0.05)
+    }
+  })
+
+  it('a pipped egg is counted for more than a whole one, and the day moves on while nothing is written', () => {
+    const young = (made: Made) => made.season().lanes.find(l => l.title === 'C-1')!.young.value
+    expect(young(tortoise(-66, [0, 3]))).toBeGreaterThan(young(tortoise(-66)))
+    expect(young(tortoise(-66, [0, 3]))).toBeLessThanOrEqual(4)
+    for (const ago of [1, 5, 12, 40])
+      expect(median(tortoise(-66 - ago, [-ago, 1]), 'C-1')).toBeGreaterThanOrEqual(today)
+  })
+})
+
+describe('a group that lays', () => {
+  const group = (laid: number | null, ...looks: number[]) => {
+    const b = new HouseBuilder(today)
+    b.group('M', 'mourning-gecko', -300, { female: 5 })
+    const subject = { type: 'group' as const, id: 'M' }
+    if (laid !== null)
+      b.write('groupLaid', subject, laid, { tag: 'C-1', eggs: 2, slugs: 0, tempC: null, placeId: null })
+    for (const days of looks) b.write('nestLooked', subject, days, { found: 'nothing' })
+    return seasonOfHouse(houseOf(b.records()), almanac, settings, today).season.tasks.find(t => t.id === 'nest:M')
+  }
+
+  it('has its nests looked through weekly while another clutch may follow, three taps', () => {
+    expect(group(-8)!.actions.map(a => a.label)).toEqual(['Nothing', 'A slug', 'Eggs'])
+    expect(group(-5)).toBeUndefined()
+    expect(group(-20, -3)).toBeUndefined()
+    expect(group(-20, -9)).toBeDefined()
+    expect(group(null)).toBeUndefined()
+    expect(group(-290)).toBeUndefined()
   })
 })
 

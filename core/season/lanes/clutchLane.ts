@@ -6,7 +6,7 @@ import { expectedCount, type MouthSource } from '../../nursery'
 import { forecastChain, type EventForecast } from '../../pairing'
 import { eggsLeft, tadpolesLeft, youngInGroup, type ClutchState, type Observed } from '../../subjects'
 import type { SeasonContext } from '../context'
-import { eggClock, eggsToCome } from '../eggs'
+import { eggClock, hatchByPip, eggsToCome } from '../eggs'
 import type { Stage } from '../contracts'
 import type { MadeLane } from './madeLane'
 
@@ -33,7 +33,9 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
   const turned = clutch.metamorphosed[0]
   if (turned) observed.metamorphosed = { day: turned.day, entryId: turned.entryId }
   if (clutch.firstFed && young > 0) observed.firstMeal = clutch.firstFed
-  const events = forecastChain({ species, observed, given: {}, incubation, today, unwritten: unwritten.of, notBy })
+  const byPip = clutch.kind === 'eggs' ? hatchByPip(clutch, context) : null
+  const given = byPip ? { hatched: byPip } : {}
+  const events = forecastChain({ species, observed, given, incubation, today, unwritten: unwritten.of, notBy })
 
   const title = clutch.tag
   const mouths: MouthSource[] = []
@@ -95,7 +97,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
     const chain = forecastChain({
       species,
       observed: dist ? {} : { [laidEvent]: observed[laidEvent]! },
-      given: dist ? { hatched: { dist, reasons: toCome.reasons } } : {},
+      given: dist ? { hatched: { dist, reasons: toCome.reasons } } : given,
       incubation,
       today,
       unwritten: unwritten.of,

@@ -1,6 +1,6 @@
 import { speciesOf } from '../../almanac'
 import { nextMeal } from '../../feeding'
-import { computedInput, entryInput, factInput } from '../../judgement'
+import { computedInput, entryInput, factInput, spreadInput } from '../../judgement'
 import { hereOf, inAll, oneOf, tellNumbers, type GroupState } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
@@ -86,8 +86,59 @@ function countTask(group: GroupState, { almanac, today }: SeasonContext): Task[]
   ]
 }
 
-/** Groups without tags: fed together, and counted. */
+/** A group whose females lay all season: where they lay is looked through, since nobody sees who is gravid. */
+function nestTask(group: GroupState, { house, almanac, today }: SeasonContext): Task[] {
+  const species = speciesOf(almanac, group.speciesId)
+  const grown = group.bornDay === null || today - group.bornDay >= species.matureDays.value
+  const laid = group.clutchIds.map(id => house.clutches[id]?.startDay ?? -Infinity)
+  const last = Math.max(...laid)
+  const until = species.nextClutch?.days.latest
+  // one that laid goes on for as long as another clutch may follow
+  if (species.mode !== 'egg' || !grown || until === undefined || today - last > until) return []
+  const every = almanac.common.nestEvery!
+  const dueDay = (group.lastNest?.day ?? last) + every.value
+  if (!due(dueDay, today)) return []
+  return [
+    {
+      id: `nest:${group.id}`,
+      kind: 'gravid',
+      subject: { type: 'group', id: group.id },
+      tag: group.tag,
+      placeId: group.placeId,
+      due: dueDay,
+      what: 'Look for eggs: damp spot under the hide, leaves, lid and pieces',
+      detail: `last laid ${formatDistance(last, today)}`,
+      actions: [
+        { label: 'Nothing', kind: 'nestLooked', data: { found: 'nothing' }, tone: 'main' },
+        { label: 'A slug', kind: 'nestLooked', data: { found: 'slug' } },
+        {
+          label: 'Eggs',
+          kind: 'groupLaid',
+          founds: 'clutch',
+          data: {},
+          ask: { field: 'eggs', label: 'Eggs', likely: Math.round(species.clutchSize.likely) },
+        },
+      ],
+      caution: 'Do not turn them: mark the top. Glued eggs come out with the piece they are on.',
+      reasons: [
+        {
+          rule: 'It laid, and another clutch may follow until so long after',
+          inputs: [
+            factInput('Looked through every', 'common.nestEvery.value', every),
+            spreadInput('To the next laying', `species.${species.id}.nextClutch.days`, species.nextClutch!.days),
+            ...(group.lastNest
+              ? [entryInput('Last look', formatDistance(group.lastNest.day, today), group.lastNest)]
+              : []),
+          ],
+          change: 'A look, or a laying',
+        },
+      ],
+    },
+  ]
+}
+
+/** Groups without tags: fed together, and counted; their nests, where they lay. */
 export const groupTasks: TaskMaker = context =>
   tasksOfEach(context, Object.values(context.house.groups), subjectAs('group'), group =>
-    hereOf(group) ? [...feedTask(group, context), ...countTask(group, context)] : [],
+    hereOf(group) ? [...feedTask(group, context), ...countTask(group, context), ...nestTask(group, context)] : [],
   )

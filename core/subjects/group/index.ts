@@ -23,6 +23,7 @@ export const group = defineSubject({
       bornDay: born === null ? null : dayFromIso(born),
       numbers: { male, female, unknown },
       missing: null,
+      lastNest: null,
       lastCounted: null,
       lastFed: null,
       meals: [],

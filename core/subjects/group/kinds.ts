@@ -294,6 +294,7 @@ export const groupKinds = [
     fields: layingFields,
     apply(state, _, entry) {
       state.clutchIds.push(entry.id)
+      state.lastNest = seen(entry)
     },
     check: (state, _, __, { almanac }) => mother(state, almanac.species[state.speciesId]?.mode === 'live'),
     wording: tellLaying,
@@ -310,6 +311,16 @@ export const groupKinds = [
     },
     check: (state, _, __, { almanac }) => mother(state, almanac.species[state.speciesId]?.mode !== 'live'),
     wording: tellBirth,
+  }),
+  defineKind({
+    kind: 'nestLooked',
+    subject: 'group',
+    verb: 'Record look at nests',
+    data: z.strictObject({ found: z.enum(['nothing', 'slug']).default('nothing') }),
+    apply(state, _, entry) {
+      state.lastNest = seen(entry)
+    },
+    wording: d => (d.found === 'slug' ? 'Nests looked through: a slug' : 'Nests looked through: nothing'),
   }),
   defineKind({
     kind: 'groupNoted',

@@ -20,6 +20,8 @@ export interface GroupState {
   numbers: GroupNumbers
   /** Not found when they were counted last. */
   missing: (Observed & { count: number }) | null
+  /** Last look where they lay, or the last laying. */
+  lastNest: Observed | null
   lastCounted: Observed | null
   lastFed: Observed | null
   /** The latest meals, oldest first: how many were offered to all together. */
