@@ -94,6 +94,7 @@ export const COMMON_WORDS: Record<string, string> = {
   eggsColdFor: 'Eggs are told that lie so cold for',
   eggsOff: 'An incubator is told that reads over what is set by',
   eggsSwing: 'An incubator is told that swings within a day by',
+  clutchSizeShrink: 'Usual size of a clutch weighs as',
   hatchShrink: 'Usual hatch weighs as',
   eggsFell: 'Eggs too dry from a loss of',
   eggsSwelled: 'Eggs too wet from a gain of',

@@ -7,9 +7,11 @@ export {
   degreesAbove,
   eachHour,
   latelyOf,
+  spellsApart,
   warmthAlong,
   warmthOver,
   type Development,
+  type Spell,
   type Stretch,
   type Warmth,
 } from './warmth'

@@ -96,6 +96,58 @@ export function warmthAlong(stretches: readonly Stretch[], nowHour: number, deve
   }
 }
 
+/** Days that were warmer or cooler than what was set, and what they were worth. */
+export interface Spell {
+  fromDay: number
+  toDay: number
+  meanC: number
+  /** Days of development won, at what was set; lost, where negative. */
+  won: number
+}
+
+/** Half of the hours of a day speak for it. */
+const DAY_READ = 12
+
+/**
+ * Runs of days (UTC) whose readings were apart from what was set, each with what it won or lost. O(hours).
+ * @param byC apart by so much, °C
+ */
+export function spellsApart(
+  stretches: readonly Stretch[],
+  nowHour: number,
+  byC: number,
+  development: Pick<Development, 'baseC' | 'bestC'>,
+): Spell[] {
+  const spells: Spell[] = []
+  for (const [i, { log, fromHour, setC }] of stretches.entries()) {
+    const end = Math.min(nowHour, stretches[i + 1]?.fromHour ?? nowHour)
+    const whole = degreesAbove(setC, development)
+    if (!log || whole <= 0) continue
+    for (let day = Math.floor(fromHour / 24); day * 24 < end; day++) {
+      let [sum, read, won] = [0, 0, 0]
+      for (let hour = Math.max(fromHour, day * 24); hour < Math.min(end, (day + 1) * 24); hour++) {
+        const mean = hourOf(log, hour)
+        if (Number.isNaN(mean)) continue
+        sum += mean
+        read++
+        won += (degreesAbove(mean, development) / whole - 1) / 24
+      }
+      const apart = read >= DAY_READ ? sum / read - setC : 0
+      if (Math.abs(apart) < byC) continue
+      const last = spells.at(-1)
+      const goesOn = last?.toDay === day - 1 && Math.sign(last.meanC - setC) === Math.sign(apart)
+      if (!last || !goesOn) spells.push({ fromDay: day, toDay: day, meanC: sum / read, won })
+      else {
+        const days = last.toDay - last.fromDay + 1
+        last.meanC = (last.meanC * days + sum / read) / (days + 1)
+        last.toDay = day
+        last.won += won
+      }
+    }
+  }
+  return spells
+}
+
 /** The same for what lies in one place under one log. */
 export const warmthOver = (log: HourlyLog, fromHour: number, setC: number, development: Development): Warmth =>
   warmthAlong([{ log, fromHour, setC }], endOf(log), development)

@@ -18,6 +18,8 @@ export interface ToldWarmth {
   placeId: string | null
   /** Share of development that is behind it, 0..1. */
   done: number
+  /** Of eggs: the last spells in which they lay apart from what was set, and days of development that each won. */
+  spells?: { fromDay: Day; toDay: Day; meanC: number; won: number }[]
   /** Of eggs whose sex the warmth sets: the constant temperature that does what was, and how far that is over. */
   sex?: { tempC: number | null; pastC: number | null; over: number }
 }

@@ -1,10 +1,22 @@
 import { feederOf, speciesOf, type Almanac, type Incubation } from '../almanac'
 import type { Day } from '../chance'
-import { climateAt, eggLogAt, endOf, latelyOf, warmthAlong, warmthOver, type Stretch, type Warmth } from '../climate'
+import {
+  climateAt,
+  eggLogAt,
+  endOf,
+  latelyOf,
+  spellsApart,
+  warmthAlong,
+  warmthOver,
+  type Spell,
+  type Stretch,
+  type Warmth,
+} from '../climate'
 import { developmentOf, sexTemperature } from '../incubation'
 import { computedInput, type Reason } from '../judgement'
 import { temperatureAt } from '../places'
 import type { ClutchState, CultureState, House, ToldWarmth } from '../subjects'
+import { formatDay } from '../units'
 import { cultureWay } from '../supply'
 import { remembering, type Remembering } from './remember'
 
@@ -64,6 +76,14 @@ function lyingOf(clutch: ClutchState, incubation: Incubation, { house, today }: 
   }
 }
 
+/** So many spells of another warmth stand in a working. */
+const SPELLS_TOLD = 4
+const roundedSpell = (s: Spell): Spell => ({
+  ...s,
+  meanC: stepped(s.meanC),
+  won: Math.round(s.won * 100) / 100,
+})
+
 const known = remembering<ClutchState, ToldWarmth | null>()
 
 /**
@@ -83,7 +103,9 @@ export function eggWarmth(clutch: ClutchState, context: OfEggs): ToldWarmth | nu
   return known(context, clutch, dependsOn, () => {
     const development = developmentOf(incubation, almanac)
     const warmth = warmthAlong(stretches, nowHour, development)
-    if (!species.sexByTemperature) return told(warmth, placeId)
+    const spells = spellsApart(stretches, nowHour, almanac.common.eggsOff!.value, development).slice(-SPELLS_TOLD)
+    const of = { ...told(warmth, placeId), ...(spells.length && { spells: spells.map(roundedSpell) }) }
+    if (!species.sexByTemperature) return of
     const { sexFrom, sexTo } = almanac.common
     const { equivalentC, pastC, over } = sexTemperature(
       stretches,
@@ -93,7 +115,7 @@ export function eggWarmth(clutch: ClutchState, context: OfEggs): ToldWarmth | nu
       clutch.hatched[0] ? beganAt(clutch.hatched[0].day) : null,
     )
     return {
-      ...told(warmth, placeId),
+      ...of,
       sex: { tempC: orStepped(equivalentC), pastC: orStepped(pastC), over: Math.round(over * 100) / 100 },
     }
   })
@@ -149,6 +171,12 @@ export function warmthReason(warmth: ToldWarmth, { house }: { house: Pick<House,
       ),
       computedInput('Hours read', `${warmth.read} of ${warmth.hours}`),
       ...(warmth.meanC === null ? [] : [computedInput('Mean of them', `${warmth.meanC.toFixed(1)} °C`)]),
+      ...(warmth.spells ?? []).map(s =>
+        computedInput(
+          s.fromDay === s.toDay ? formatDay(s.fromDay) : `${formatDay(s.fromDay)} to ${formatDay(s.toDay)}`,
+          `${s.meanC.toFixed(1)} °C: ${s.won >= 0 ? `${s.won.toFixed(1)} days won` : `${(-s.won).toFixed(1)} days lost`}`,
+        ),
+      ),
       computedInput('Goes on at', `${warmth.goesOnAtC.toFixed(1)} °C`),
       computedInput('Counted as', `${warmth.tempC.toFixed(1)} °C`),
     ],

@@ -69,6 +69,22 @@ describe('an incubator that drifts', () => {
     expect(first(drift(12, 32))).toBeLessThan(first(plain))
   })
 
+  it('the working shows which days were apart, and what they won or lost', () => {
+    const { baseC } = fitThermalTime(speciesOf(almanac, 'leopard-gecko').incubation!.points)
+    const told = (made: Made) =>
+      hatchOf(made, 'C-1')
+        .reasons.flatMap(r => r.inputs)
+        .filter(i => /days (won|lost)/.test(String(i.value)))
+        .map(i => String(i.value))
+    expect(told(plain)).toEqual([])
+    const won = 4 * ((32 - baseC) / (28 - baseC) - 1)
+    expect(told(drift(12, 32))).toEqual([
+      expect.stringMatching(new RegExp(`: ${won.toFixed(1).replace('.', '\\.')} days won$`)),
+    ])
+    const lost = 4 * (1 - (24 - baseC) / (28 - baseC))
+    expect(told(drift(12, 24))[0]).toContain(`${lost.toFixed(1)} days lost`)
+  })
+
   it('moves the sex only while it is set: of 52 days the middle third', () => {
     const female = (made: Made) => sexOutlook(made.context().house.clutches['C-1']!, made.context())!.value.female
     expect(female(drift(1, 32))).toBeCloseTo(female(plain), 6)
@@ -282,6 +298,19 @@ describe('what came of her clutches before', () => {
     expect(reasons.flatMap(r => r.inputs).map(i => `${i.label}: ${i.value}`)).toContain(
       'Of 3 clutches before: 3 of 6 good, 3 out',
     )
+  })
+
+  it('a pair that has not laid yet is counted by the size of her own clutches too', () => {
+    // six eggs in three clutches of a species that lays 1–2: (2 · usual + 6) / (2 + 3)
+    const { clutchSize, fertility, hatchRate } = speciesOf(almanac, 'fat-tailed-gecko')
+    const made = poor()
+    const size = (2 * clutchSize.likely + 6) / 5
+    const moved = size - clutchSize.likely
+    const mean = (Math.max(1, clutchSize.earliest + moved) + 4 * size + Math.max(size, clutchSize.latest + moved)) / 6
+    const each = ((12 * fertility.value + 3) / 18) * ((10 * hatchRate.value + 3) / 13)
+    const pair = made.season().lanes.find(l => l.kind === 'pair')!
+    expect(pair.young.value).toBeCloseTo(mean * each, 6)
+    expect(pair.young.reasons.flatMap(r => r.inputs).map(i => `${i.label}: ${i.value}`)).toContain('Her own: 2.0 in 3')
   })
 
   it('says nothing of a clutch by its own eggs, and nothing of other females', () => {

@@ -1,5 +1,5 @@
 import { speciesOf, type Species } from '../../almanac'
-import { computedInput, factInput, type Reason } from '../../judgement'
+import { computedInput, factInput, spreadInput, type Reason } from '../../judgement'
 import type { ClutchState, House } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
@@ -104,6 +104,38 @@ export function sharesOf(species: Species, before: Outcome, { almanac }: Pick<Se
             ),
           ]
         : []),
+    ],
+  }
+}
+
+export interface ClutchSize {
+  size: { earliest: number; likely: number; latest: number }
+  inputs: Reason['inputs']
+}
+
+/** How many eggs a female lays: as the species, drawn toward her own clutches, with the spread of the species about it. */
+export function clutchSizeOf(
+  species: Species,
+  before: Outcome,
+  { almanac }: Pick<SeasonContext, 'almanac'>,
+): ClutchSize {
+  const { earliest, likely, latest } = species.clutchSize
+  const usual = spreadInput('Clutch size', `species.${species.id}.clutchSize`, species.clutchSize)
+  if (!before.clutches || species.mode !== 'egg') return { size: { earliest, likely, latest }, inputs: [usual] }
+  const weight = almanac.common.clutchSizeShrink!
+  const own = (likely * weight.value + before.eggs) / (weight.value + before.clutches)
+  const moved = own - likely
+  return {
+    size: {
+      earliest: Math.min(own, Math.max(Math.min(1, earliest), earliest + moved)),
+      likely: own,
+      latest: Math.max(own, latest + moved),
+    },
+    inputs: [
+      usual,
+      computedInput('Her own', `${(before.eggs / before.clutches).toFixed(1)} in ${before.clutches}`),
+      factInput('The usual size weighs as', 'common.clutchSizeShrink.value', weight),
+      computedInput('So counted', `about ${own.toFixed(1)}`),
     ],
   }
 }

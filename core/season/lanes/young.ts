@@ -1,11 +1,11 @@
 import type { Species } from '../../almanac'
 import { variance, type DayDist } from '../../chance'
 import { incubationTime } from '../../incubation'
-import { spreadInput, type Reason } from '../../judgement'
+import type { Reason } from '../../judgement'
 import type { MouthSource, YoungCount } from '../../nursery'
 import type { ComputedClock } from '../../pairing'
 import type { SeasonContext } from '../context'
-import { sharesOf, type Outcome } from '../eggs'
+import { clutchSizeOf, sharesOf, type Outcome } from '../eggs'
 
 /** Time from laying to hatching at a temperature, or at the usual one; null for what is not incubated. */
 export function incubationOf(
@@ -25,12 +25,13 @@ export function expectedYoung(
   context: Pick<SeasonContext, 'almanac'>,
 ): { count: YoungCount; reason: Reason } {
   const { fertility, hatch, larval, reasons } = sharesOf(species, before, context)
-  const count: YoungCount = { kind: 'eggs', eggs: species.clutchSize, each: fertility * hatch * larval }
+  const { size, inputs } = clutchSizeOf(species, before, context)
+  const count: YoungCount = { kind: 'eggs', eggs: size, each: fertility * hatch * larval }
   return {
     count,
     reason: {
       rule: 'Clutch size of the species times what comes through',
-      inputs: [spreadInput('Clutch size', `species.${species.id}.clutchSize`, species.clutchSize), ...reasons(false)],
+      inputs: [...inputs, ...reasons(false)],
       change: 'Recording the laying puts the true number in',
     },
   }
