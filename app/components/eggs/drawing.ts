@@ -33,6 +33,7 @@ export const EGG_SIGN_WORDS = {
   dented: 'dented',
   sweating: 'sweating',
   mould: 'mould',
+  turned: 'turned by mistake',
 } as const
 
 /** Rows and columns for so many eggs in a box that is wider than deep, or so many columns wide at most. */

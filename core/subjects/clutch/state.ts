@@ -6,7 +6,17 @@ export const EGG_STATES = ['sound', 'doubtful', 'isolated', 'slug', 'dead', 'pip
 export type EggStanding = (typeof EGG_STATES)[number]
 
 /** What is seen of an egg from outside, or against the light. */
-export const EGG_SIGNS = ['vessels', 'ring', 'movement', 'dark', 'empty', 'dented', 'sweating', 'mould'] as const
+export const EGG_SIGNS = [
+  'vessels',
+  'ring',
+  'movement',
+  'dark',
+  'empty',
+  'dented',
+  'sweating',
+  'mould',
+  'turned',
+] as const
 export type EggSign = (typeof EGG_SIGNS)[number]
 
 /** How far it had come, when it was opened. */
