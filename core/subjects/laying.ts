@@ -48,7 +48,7 @@ export const BirthData = z
 export const layingFields = {
   slugs: { label: 'Of these, slugs', as: 'count' },
   placeId: { label: 'Put into', as: 'place' },
-  tempC: { label: 'Incubated at, where nothing reads it', as: 'temperature' },
+  tempC: { label: 'Incubated at, if it is not read', as: 'temperature' },
   massG: { label: 'Weight of all together', as: 'mass' },
   foundAt: { label: 'Where they were found', as: 'text' },
 } as const

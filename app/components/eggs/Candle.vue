@@ -50,6 +50,7 @@ const unnamed = computed(() => {
     free.slug && `${free.slug} slug${free.slug === 1 ? '' : 's'}`,
     free.dead && `${free.dead} lost`,
     free.out && `${free.out} out`,
+    free.pipped && `${free.pipped} pipped`,
   ]
     .filter(Boolean)
     .join(', ')
@@ -121,19 +122,59 @@ const left = computed(() => eggsLeft(props.clutch))
 
 <template>
   <div class="candle">
-    <div class="marks" role="group" aria-label="What the eggs are that are tapped">
-      <button
-        v-for="s in EGG_STATES"
-        :key="s"
-        type="button"
-        class="mark"
-        :aria-pressed="mark === s && !arranging"
-        :disabled="arranging"
-        @click="mark = s"
-      >
-        <svg width="22" height="24" aria-hidden="true"><EggsEgg :look="s" :cx="11" :cy="12" :r="10" /></svg>
-        {{ EGG_LOOK_WORDS[s] }}
-      </button>
+    <div class="tools" :class="{ stays: clutch.eggs > 24 }">
+      <div class="marks" role="group" aria-label="What the eggs are that are tapped">
+        <button
+          v-for="s in EGG_STATES"
+          :key="s"
+          type="button"
+          class="mark"
+          :aria-pressed="mark === s && !arranging"
+          :disabled="arranging"
+          @click="mark = s"
+        >
+          <svg width="22" height="24" aria-hidden="true"><EggsEgg :look="s" :cx="11" :cy="12" :r="10" /></svg>
+          {{ EGG_LOOK_WORDS[s] }}
+        </button>
+      </div>
+      <div class="line">
+        <UButton
+          v-if="changes"
+          size="lg"
+          :label="says"
+          :loading="busy"
+          :disabled="disabled || day === null"
+          @click="write"
+        />
+        <UButton v-if="changes" size="lg" variant="ghost" color="neutral" label="Leave it" @click="drop" />
+        <UButton
+          v-if="rest.length && left && !arranging"
+          size="lg"
+          variant="outline"
+          color="neutral"
+          :label="pending.size ? `The other ${rest.length} sound` : `All ${rest.length} sound`"
+          :disabled="disabled"
+          @click="restSound"
+        />
+        <RecordPick
+          v-if="!arranging"
+          v-model="signs"
+          name="Seen of those tapped next"
+          :items="EGG_SIGNS.map(s => ({ value: s, label: EGG_SIGN_WORDS[s] }))"
+          multiple
+          placeholder="Seen of them …"
+          class="w-40"
+        />
+        <UButton
+          size="lg"
+          variant="ghost"
+          color="neutral"
+          :label="arranging ? 'Done arranging' : 'Arrange'"
+          :aria-pressed="arranging"
+          :disabled="disabled || pending.size > 0"
+          @click="arranging = !arranging"
+        />
+      </div>
     </div>
     <div ref="box" class="tub" :style="{ height: `${height}px` }" role="group" :aria-label="`Box of ${clutch.tag}`">
       <button
@@ -156,44 +197,6 @@ const left = computed(() => eggsLeft(props.clutch))
     </div>
     <p v-if="unnamed" class="quiet small">{{ unnamed }} counted, and not said of which eggs: tap them to say.</p>
     <p v-if="problem" class="small text-error" role="alert">{{ problem }}</p>
-    <div class="line">
-      <UButton
-        v-if="changes"
-        size="lg"
-        :label="says"
-        :loading="busy"
-        :disabled="disabled || day === null"
-        @click="write"
-      />
-      <UButton v-if="changes" size="lg" variant="ghost" color="neutral" label="Leave it" @click="drop" />
-      <UButton
-        v-if="rest.length && left && !arranging"
-        size="lg"
-        variant="outline"
-        color="neutral"
-        :label="pending.size ? `The other ${rest.length} sound` : `All ${rest.length} sound`"
-        :disabled="disabled"
-        @click="restSound"
-      />
-      <RecordPick
-        v-if="!arranging"
-        v-model="signs"
-        name="Seen of those tapped next"
-        :items="EGG_SIGNS.map(s => ({ value: s, label: EGG_SIGN_WORDS[s] }))"
-        multiple
-        placeholder="Seen of them …"
-        class="w-40"
-      />
-      <UButton
-        size="lg"
-        variant="ghost"
-        color="neutral"
-        :label="arranging ? 'Done arranging' : 'Arrange'"
-        :aria-pressed="arranging"
-        :disabled="disabled || pending.size > 0"
-        @click="arranging = !arranging"
-      />
-    </div>
     <p v-if="arranging" class="quiet small">Drag each egg to where it lies, or move it with the arrow keys.</p>
   </div>
 </template>
@@ -202,6 +205,17 @@ const left = computed(() => eggsLeft(props.clutch))
 .candle {
   display: grid;
   gap: 0.75rem;
+}
+.tools {
+  display: grid;
+  gap: 0.5rem;
+}
+.stays {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  background: var(--ui-bg);
+  padding-block: 0.5rem;
 }
 .marks {
   display: flex;

@@ -51,6 +51,12 @@ path {
 .mark-fill {
   fill: var(--ui-text);
 }
+.sound .mark-fill {
+  fill: var(--ui-bg);
+}
+.pipped .mark {
+  stroke: var(--ui-bg);
+}
 .out path:first-child,
 .yolkIn path:first-child {
   fill: var(--stage-hatchling);

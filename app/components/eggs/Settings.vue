@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { summarise } from '#core/chance'
 import { settingChoice, settingFor } from '#core/season/eggs'
 import type { ClutchState } from '#core/subjects'
 import { formatDay, formatQuantity, formatRange } from '#core/units'
@@ -16,6 +17,20 @@ const ready = computed(() =>
 )
 /** Nothing that is set now changes much any more. */
 const late = computed(() => (choice.value?.done ?? 0) > 0.95)
+/** Other clutches whose hatch is to come: this one may follow so many days later, or come before. */
+const after = ref<string>()
+const apart = ref(7)
+const others = computed(() =>
+  (house.season?.lanes ?? []).flatMap(l => {
+    const hatch = l.kind === 'eggs' && l.subject.id !== props.clutch.id && l.events.find(e => e.event === 'hatched')
+    const when = hatch && !hatch.observed ? summarise(hatch.dist) : null
+    return when ? [{ value: l.id, label: `${l.title}, ${formatRange(when)}`, day: when.median }] : []
+  }),
+)
+watch([after, apart], () => {
+  const other = others.value.find(o => o.value === after.value)
+  if (other && Number.isFinite(apart.value)) wished.value = other.day + Math.round(apart.value)
+})
 const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit)
 const answer = computed(() => {
   const r = ready.value
@@ -61,6 +76,12 @@ const sexed = computed(() => choice.value?.settings.some(s => s.female !== null)
     </table>
     <div class="ready">
       <RecordDayField v-model="wished" label="Ready for" :min="house.today" optional class="max-w-80" />
+      <div v-if="others.length" class="line">
+        <span class="quiet">or</span>
+        <UInputNumber v-model="apart" :min="-60" :max="60" class="w-28" aria-label="Days after the other hatch" />
+        <span class="quiet">days after</span>
+        <RecordPick v-model="after" name="The hatch of" :items="others" placeholder="another clutch" class="w-56" />
+      </div>
       <p v-if="answer" aria-live="polite">{{ answer }}</p>
     </div>
   </div>
@@ -95,6 +116,12 @@ tbody th {
 .bar {
   height: 0.5rem;
   background: var(--stage-egg);
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
 }
 .ready {
   margin-top: 0.75rem;

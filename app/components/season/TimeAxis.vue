@@ -13,8 +13,11 @@ const mondays = computed(() =>
     : [],
 )
 const ticks = computed(() =>
-  (props.weeks ? [] : timeTicks(props.span)).filter(
-    t => Math.abs(x.value(t.day) - x.value(props.today)) > 46 && x.value(t.day) < props.span.width - 28,
+  ticksApart(
+    (props.weeks ? [] : timeTicks(props.span)).filter(
+      t => Math.abs(x.value(t.day) - x.value(props.today)) > 46 && x.value(t.day) < props.span.width - 28,
+    ),
+    x.value,
   ),
 )
 /** A label begins at its day and is wider to the right, where “today” stands around its own. */

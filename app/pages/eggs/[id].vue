@@ -67,7 +67,7 @@ const { width } = useElementSize(box)
 const span = computed<TimeSpan>(() => ({
   from: (clutch.value?.startDay ?? house.today) - 3,
   to: Math.max(house.today + 14, when.value?.high ?? 0) + 5,
-  width: Math.max(200, width.value || 420),
+  width: Math.max(200, width.value || 300),
 }))
 /** The rows of readings of the place that the eggs lie in. */
 const series = computed(() => {

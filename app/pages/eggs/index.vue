@@ -76,7 +76,7 @@ const span = computed<TimeSpan>(() => {
   return {
     from: Math.min(house.today - 14, ...laid) - 3,
     to: Math.max(house.today + 30, ...ends) + 7,
-    width: Math.max(200, (width.value || 800) - (narrow.value ? 0 : LABEL + BOX)),
+    width: Math.max(200, (width.value || (narrow.value ? 300 : 800)) - (narrow.value ? 0 : LABEL + BOX)),
   }
 })
 const open = useFirst(
