@@ -166,6 +166,7 @@ export {
   EGG_ENDS,
   EGG_SIGNS,
   EGG_STATES,
+  EGG_STATE_WORDS,
   type ClutchState,
   type Egg,
   type EggBox,

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { area, curveBasis, line } from 'd3'
+import { line } from 'd3'
 import { summarise } from '#core/chance'
 import { EVENT_NAMES } from '#core/pairing'
 import type { Lane } from '#core/season'
 import { formatDay, formatRange } from '#core/units'
-import { colourOf, signOf } from '../season/marks'
+import { colourOf, signOf, smearOf } from '../season/marks'
 
 /** Development of a clutch as a line that climbs toward the smear of its hatch. */
 const props = withDefaults(
@@ -20,20 +20,7 @@ const hatch = computed(() => props.lane.events.find(e => e.event === 'hatched'))
 const when = computed(() => (hatch.value && !hatch.value.observed ? summarise(hatch.value.dist) : null))
 const smear = computed(() => {
   const dist = hatch.value && !hatch.value.observed ? hatch.value.dist : null
-  if (!dist?.p.length) return ''
-  const tallest = Math.max(...dist.p)
-  const points: [number, number][] = [
-    [dist.start - 0.6, 0],
-    ...dist.p.map((p, i) => [dist.start + i, p / tallest] as [number, number]),
-    [dist.start + dist.p.length - 0.4, 0],
-  ]
-  return (
-    area<[number, number]>()
-      .x(d => x.value(d[0]))
-      .y0(base.value)
-      .y1(d => base.value - d[1] * (base.value - 14))
-      .curve(curveBasis)(points) ?? ''
-  )
+  return dist ? smearOf(dist, x.value, base.value, base.value - 14) : ''
 })
 const path = line<[number, number]>()
   .x(d => x.value(d[0]))

@@ -1,4 +1,4 @@
-import { notPlaced, type ClutchState, type Egg, type EggStanding } from '#core/subjects'
+import { EGG_STATE_WORDS, notPlaced, type ClutchState, type Egg, type EggStanding } from '#core/subjects'
 
 /** What an egg of a box is drawn as: what was said of it, or nothing. */
 export type EggLook = EggStanding | 'unsaid'
@@ -12,16 +12,9 @@ export interface DrawnEgg {
   egg: Egg | null
 }
 
-export const EGG_LOOK_WORDS: Record<EggLook, string> = {
+export const EGG_LOOK_WORDS: Readonly<Record<EggLook, string>> = {
   unsaid: 'not looked at singly',
-  sound: 'sound',
-  doubtful: 'doubtful',
-  isolated: 'put apart',
-  slug: 'slug',
-  dead: 'dead',
-  pipped: 'pipped',
-  out: 'out',
-  yolkIn: 'out, yolk in',
+  ...EGG_STATE_WORDS,
 }
 
 export const EGG_SIGN_WORDS = {

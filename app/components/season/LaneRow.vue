@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { area, curveBasis } from 'd3'
 import { partWords, speciesOf } from '#core/almanac'
 import { summarise, type DayDist } from '#core/chance'
 import { EVENT_NAMES } from '#core/pairing'
 import { notKnownOf, type Lane } from '#core/season'
 import { formatRange } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
-import { colourOf, signOf } from './marks'
+import { colourOf, signOf, smearOf } from './marks'
 
 const props = defineProps<{ lane: Lane; span: TimeSpan; today: number; lit: boolean }>()
 const emit = defineEmits<{ open: []; light: [on: boolean] }>()
@@ -17,22 +16,7 @@ const BASE = 42
 const TALLEST = 30
 const x = computed(() => timeScale(props.span))
 
-/** The distribution itself as a soft shape: tall where likely. */
-function smear(dist: DayDist): string {
-  const tallest = Math.max(...dist.p)
-  const points: [number, number][] = [
-    [dist.start - 0.6, 0],
-    ...dist.p.map((p, i) => [dist.start + i, p / tallest] as [number, number]),
-    [dist.start + dist.p.length - 0.4, 0],
-  ]
-  return (
-    area<[number, number]>()
-      .x(d => x.value(d[0]))
-      .y0(BASE)
-      .y1(d => BASE - d[1] * TALLEST)
-      .curve(curveBasis)(points) ?? ''
-  )
-}
+const smear = (dist: DayDist) => smearOf(dist, x.value, BASE, TALLEST)
 
 const expected = computed(() => {
   const own = props.lane.events

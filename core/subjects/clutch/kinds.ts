@@ -7,7 +7,7 @@ import { eggMass, eggTempC } from '../laying'
 import { eggProblem, eggsLeft, pippedNow, takeEggs } from './eggs'
 import { broughtKinds } from './brought'
 import { boxKinds } from './box'
-import { EGG_ENDS, EGG_SIGNS, EGG_STATES, type ClutchState } from './state'
+import { EGG_ENDS, EGG_SIGNS, EGG_STATES, EGG_STATE_WORDS, type ClutchState } from './state'
 
 const none = z.strictObject({})
 const some = (what: string) =>
@@ -55,22 +55,13 @@ const EggData = z.strictObject({
   lies: z.strictObject({ x: share, y: share }).optional(),
 })
 
-const STATE_WORDS: Record<(typeof EGG_STATES)[number], string> = {
-  sound: 'sound',
-  doubtful: 'doubtful',
-  isolated: 'put apart',
-  slug: 'slug',
-  dead: 'dead',
-  pipped: 'pipped',
-  out: 'out',
-  yolkIn: 'yolk in',
-}
-
 /** Eggs by what was said of them: sound 1, 2 and 5. */
 function tellEggs(eggs: readonly z.output<typeof EggData>[]): string {
   const by = new Map<string, number[]>()
   for (const { n, state, signs, massG, end } of eggs) {
-    const of = [state && STATE_WORDS[state], ...(signs ?? []), massG && `${massG} g`, end].filter(Boolean).join(', ')
+    const of = [state && EGG_STATE_WORDS[state], ...(signs ?? []), massG && `${massG} g`, end]
+      .filter(Boolean)
+      .join(', ')
     const said = of || 'moved in the box'
     by.set(said, [...(by.get(said) ?? []), n])
   }

@@ -4,6 +4,16 @@ import type { Observed } from '../../log'
 /** What an egg is, from the nest to the young that has taken its yolk in. */
 export const EGG_STATES = ['sound', 'doubtful', 'isolated', 'slug', 'dead', 'pipped', 'out', 'yolkIn'] as const
 export type EggStanding = (typeof EGG_STATES)[number]
+export const EGG_STATE_WORDS: Readonly<Record<EggStanding, string>> = {
+  sound: 'sound',
+  doubtful: 'doubtful',
+  isolated: 'put apart',
+  slug: 'slug',
+  dead: 'dead',
+  pipped: 'pipped',
+  out: 'out',
+  yolkIn: 'out, yolk in',
+}
 
 /** What is seen of an egg from outside, or against the light. */
 export const EGG_SIGNS = [
