@@ -67,7 +67,7 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
       <p v-if="young.length">{{ young.length }} young with tags, {{ refusers ? `${refusers} refusing` : 'all eating' }}.</p>
     </header>
     <ClutchList :lanes="lanes">
-      <template #line="{ lane }">{{ line(lane) }}</template>
+      <template #line="{ lane }">{{ line(lane) }} · <NuxtLink :to="`/eggs/${lane.subject.id}`" class="underline">Its page</NuxtLink></template>
       <template #after="{ lane }">
         <div v-if="youngOf(lane) > 0" :key="youngOf(lane)" class="mt-3 flex flex-wrap gap-2">
           <AnimalsTagYoung :of="{ type: 'clutch', id: lane.subject.id }" :tag="lane.title" :most="youngOf(lane)" />

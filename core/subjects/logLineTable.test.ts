@@ -98,6 +98,7 @@ const TABLE: [line: string, means: string][] = [
   ['C-1 pipped 2', 'pipped {"count":2}'],
   ['C-1 two pipped', 'pipped {"count":2}'],
   ['C-1 pipped', '?'],
+  ['C-1 counted 10', 'clutchCounted {"eggs":10}'],
   ['T-14 pipped 2', '?'],
   ['C-1 moved to box 4', 'clutchMoved {"placeId":"box"}'],
   ['C-1 moved to the moon', '?'],

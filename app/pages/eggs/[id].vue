@@ -138,7 +138,7 @@ const next = computed(() => {
 
     <div class="columns">
       <section>
-        <h2>The box from above</h2>
+        <h2>{{ clutch.kind === 'eggs' ? 'The box from above' : 'What is seen' }}</h2>
         <RecordDayField v-model="day" label="Seen on" :max="house.today" class="max-w-80 mb-2" />
         <EggsCandle v-if="clutch.kind === 'eggs'" :clutch="clutch" :day="day" :disabled="!canWrite || busy" />
         <fieldset class="line mt-4" :disabled="!canWrite">
@@ -177,11 +177,18 @@ const next = computed(() => {
           <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
           <UButton type="submit" label="Write note" variant="outline" color="neutral" :disabled="!note.trim()" />
         </form>
-        <p class="quiet small mt-3">
+        <p v-if="clutch.kind === 'eggs'" class="quiet small mt-3">
           <UIcon name="i-lucide-triangle-alert" class="size-3.5" /> Do not turn eggs. A firm doubtful egg is put apart,
           not thrown out. Leave a pipped egg; never pull. Wash hands after.
         </p>
-        <EggsWater class="mt-5" :clutch="clutch" :write="write" :busy="busy" />
+        <EggsCountSquares
+          v-if="clutch.kind === 'spawn' && !clutch.hatched.length"
+          class="mt-5"
+          :clutch="clutch"
+          :write="write"
+          :busy="busy"
+        />
+        <EggsWater v-if="clutch.kind === 'eggs'" class="mt-5" :clutch="clutch" :write="write" :busy="busy" />
         <Fold
           v-if="rows.length"
           class="mt-5"
@@ -224,7 +231,7 @@ const next = computed(() => {
       </section>
       <section>
         <div ref="box">
-          <template v-if="lane">
+          <template v-if="lane && clutch.kind === 'eggs'">
             <h2>On the way to the hatch</h2>
             <SeasonTimeAxis :span="span" :today="house.today" />
             <EggsStrip :lane="lane" :done="done" :laid="clutch.startDay" :span="span" :height="96" />

@@ -7,6 +7,9 @@ import { hatchShares } from './shares'
 
 export interface EggsToCome {
   count: number
+  /** The 80 % range of it, where they were counted by squares. */
+  low: number
+  high: number
   /** Chance of each that it comes through to a young that eats. */
   each: number
   /** When they come, where mates of them are out; else the clock of the clutch says. */
@@ -22,11 +25,17 @@ export function eggsToCome(clutch: ClutchState, context: SeasonContext): EggsToC
   const { almanac, today } = context
   const left = clutch.kind === 'litter' ? 0 : eggsLeft(clutch)
   if (!left) return null
+  const out = clutch.hatched[0]
+  // spawn hatches within days: what is left by then does not
+  if (clutch.kind === 'spawn' && out && today - out.day >= almanac.common.lastHatch!.value) return null
   const candled = clutch.good !== null
   const good = candled ? Math.min(clutch.good!, left) : left
   const doubtful = candled ? Math.min(doubtfulEggs(clutch), left - good) : 0
   const count = good + doubtful
   if (!count) return null
+  const range = clutch.eggsRange && !candled ? clutch.eggsRange : { low: clutch.eggs, high: clutch.eggs }
+  const low = Math.max(0, count - (clutch.eggs - range.low))
+  const high = count + (range.high - clutch.eggs)
   const { fertility, hatch, larval, reasons } = hatchShares(clutch, context)
   const less = almanac.common.doubtfulHatch!
   const open = clutch.kind === 'eggs' ? Math.min(pippedNow(clutch)?.count ?? 0, good) : 0
@@ -55,8 +64,8 @@ export function eggsToCome(clutch: ClutchState, context: SeasonContext): EggsToC
       change: 'Candling replaces the usual fertility by what was seen',
     },
   ]
-  const first = clutch.hatched[0]
-  if (!first || clutch.kind !== 'eggs') return { count, each: mean * larval, dist: null, reasons: why }
+  const first = out
+  if (!first || clutch.kind !== 'eggs') return { count, low, high, each: mean * larval, dist: null, reasons: why }
   const within = almanac.common.lastHatch!
   const looked = Math.max(first.day, clutch.lastCheck?.day ?? first.day, clutch.hatched.at(-1)!.day)
   const follow = followers(first.day, within.value, mean, looked, today)
@@ -70,5 +79,5 @@ export function eggsToCome(clutch: ClutchState, context: SeasonContext): EggsToC
     ],
     change: 'A hatch, a pip, or an egg that is surely dead',
   })
-  return { count, each: follow.each * larval, dist: follow.dist, reasons: why }
+  return { count, low, high, each: follow.each * larval, dist: follow.dist, reasons: why }
 }

@@ -457,6 +457,29 @@ describe('what is seen rules over the clock', () => {
   })
 })
 
+describe('spawn', () => {
+  const spawn = (hatchedAgo: number | null, counted?: object) => {
+    const made = house('fire-bellied-toad')
+    const clutch = made.lay('S-1', -20, { eggs: 100, placeId: null })
+    if (counted) made.b.write('clutchCounted', clutch, -19, counted as Record<string, unknown>)
+    if (hatchedAgo !== null) made.b.write('hatched', clutch, -hatchedAgo, { count: 60 })
+    return seasonOfHouse(houseOf(made.b.records()), almanac, settings, today).season.mouths.find(m =>
+      m.id.endsWith(':eggs'),
+    )
+  }
+
+  it('that is left two weeks after the first tadpoles is no longer counted', () => {
+    expect(spawn(10)!.count).toMatchObject({ kind: 'eggs', eggs: { likely: 40 } })
+    expect(spawn(14)).toBeUndefined()
+  })
+
+  it('counted by squares keeps the range of its count in the mouths', () => {
+    expect(spawn(null, { eggs: 900, low: 810, high: 990 })!.count).toMatchObject({
+      eggs: { earliest: 810, likely: 900, latest: 990 },
+    })
+  })
+})
+
 describe('a group that lays', () => {
   const group = (laid: number | null, ...looks: number[]) => {
     const b = new HouseBuilder(today)

@@ -92,7 +92,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
   }
   const toCome = eggsToCome(clutch, context)
   if (toCome) {
-    const { dist, count, each } = toCome
+    const { dist, count, low, high, each } = toCome
     // mates are out: those that follow are counted from them, through the clocks that come after hatching
     const chain = forecastChain({
       species,
@@ -111,7 +111,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
         label: title,
         speciesId: species.id,
         opens,
-        count: { kind: 'eggs', eggs: { earliest: count, likely: count, latest: count }, each },
+        count: { kind: 'eggs', eggs: { earliest: low, likely: count, latest: high }, each },
       })
     reasons.push(...toCome.reasons)
   }

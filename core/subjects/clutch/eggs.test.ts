@@ -163,6 +163,18 @@ describe('eggs that are moved, weighed, watered', () => {
   })
 })
 
+describe('eggs that are counted again', () => {
+  it('are as many as were counted, and never fewer than were named, lost or out', () => {
+    const { say, state } = laid(6)
+    say('eggsSeen', eggs([5, 'sound']))
+    expect(say('clutchCounted', { eggs: 4 }, -9)).toBe('Egg 5 of C-1 has been looked at: there are 5 at least')
+    expect(say('clutchCounted', { eggs: 8 }, -9)).toBeNull()
+    expect(eggsLeft(state())).toBe(8)
+    expect(say('hatched', { count: 7 }, -8)).toBeNull()
+    expect(say('clutchCounted', { eggs: 6 }, -7)).toMatch(/^7 of C-1 are slugs, lost or out/)
+  })
+})
+
 describe('eggs that were brought', () => {
   const brought = (data: object) => {
     const b = new HouseBuilder(today)

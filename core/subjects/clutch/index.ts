@@ -34,6 +34,7 @@ function beginning(entry: DatedEntry, from: Origin, number: number): Omit<Clutch
     number,
     startDay: entry.day,
     startGive: 0,
+    eggsRange: null,
     origin: null,
     foundAt: null,
     phases: [],

@@ -81,6 +81,44 @@ export const clutchKinds = [
     wording: d => tellEggs(d.eggs),
   }),
   defineKind({
+    kind: 'clutchCounted',
+    subject: 'clutch',
+    verb: 'Record count of eggs',
+    data: z
+      .strictObject({
+        eggs: some('Eggs'),
+        /** Counted by squares: the 80 % range of the estimate. */
+        low: some('The lower end').or(z.literal(0)).optional(),
+        high: some('The upper end').optional(),
+      })
+      .refine(d => (d.low ?? d.eggs) <= d.eggs && d.eggs <= (d.high ?? d.eggs), {
+        path: ['low'],
+        message: 'The count lies in its range',
+      }),
+    apply(state, { eggs, low, high }) {
+      state.eggs = eggs
+      state.eggsRange = low === undefined && high === undefined ? null : { low: low ?? eggs, high: high ?? eggs }
+      if (state.good !== null) state.good = Math.min(state.good, eggsLeft(state))
+    },
+    check(state, { eggs }) {
+      if (state.kind === 'litter') return { path: 'kind', message: 'A litter is born, and has no eggs to count' }
+      const named = Math.max(0, ...Object.keys(state.rows).map(Number))
+      const over = state.slugs + state.eggsLost + sum(state.hatched)
+      const least = Math.max(named, over)
+      return eggs < least
+        ? {
+            path: 'data.eggs',
+            message:
+              named > over
+                ? `Egg ${named} of ${state.tag} has been looked at: there are ${named} at least`
+                : `${over} of ${state.tag} are slugs, lost or out: there are so many at least`,
+          }
+        : null
+    },
+    wording: d =>
+      `Counted: ${d.eggs} eggs${d.low !== undefined || d.high !== undefined ? ` (${d.low ?? d.eggs}–${d.high ?? d.eggs})` : ''}`,
+  }),
+  defineKind({
     kind: 'pipped',
     subject: 'clutch',
     verb: 'Record pips',

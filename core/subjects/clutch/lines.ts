@@ -59,6 +59,10 @@ export const clutchLines: LineRule[] = [
     const count = countOf(m[1] ?? m[2]!)
     return say(r, 'pipped', { count }, `: ${count} pipped`)
   }),
+  ofClutch(`counted (${COUNT})(?: eggs?)?`, (r, m) => {
+    const eggs = countOf(m[1]!)
+    return say(r, 'clutchCounted', { eggs }, `: ${eggs} eggs counted`)
+  }),
   ofClutch('pipped', r => `How many? Write it as: ${r.known.tag} pipped 2, or ${r.known.tag} egg 3 pipped`),
   ofClutch(`eggs? (\\d+(?:(?:,| and|, and)? ?\\d+)*) (${Object.keys(EGG_WORDS).join('|')})`, (r, m) =>
     singleEggs(r, m[1]!, m[2]!),

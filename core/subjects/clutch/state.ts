@@ -84,6 +84,8 @@ export interface ClutchState {
   /** Where they were found, when they were laid. */
   foundAt: string | null
   eggs: number
+  /** The 80 % range of their number, where they were counted by squares. */
+  eggsRange: { low: number; high: number } | null
   slugs: number
   tempC: number | null
   placeId: string | null
