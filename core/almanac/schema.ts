@@ -173,6 +173,8 @@ export type EggPhase = z.infer<typeof EggPhase>
 const Incubation = z.strictObject({
   /** Phases before development; the table counts from the end of the last one. */
   phases: z.array(EggPhase).min(1).max(4).optional(),
+  /** Hard shells only lose water, and lie drier; soft ones take it up. */
+  shell: z.enum(['soft', 'hard']).optional(),
   /** From the first hole in the shell to the young being out. */
   pipToOut: Spread.optional(),
   points: z

@@ -61,9 +61,18 @@ describe('what opens when', () => {
     await visit.retype(`${form} input[name="slugs"]`, '21')
     await visit.untilText(form, 'More slugs than eggs')
     await visit.retype(`${form} input[name="slugs"]`, '0')
+    await visit.retype(`${form} input[name="tempC"]`, '60')
+    await visit.untilText(form, 'Incubation over 45 °C kills')
+    await visit.retype(`${form} input[name="tempC"]`, '82.4 °F')
     await visit.press('Add eggs', form)
     await visit.untilText('main h1', 'C-6: 20 of 20 eggs left')
-    expect(await clutch('C-6')).toMatchObject({ speciesId: 'milk-snake', pairingId: null, groupId: null, eggs: 20 })
+    expect(await clutch('C-6')).toMatchObject({
+      speciesId: 'milk-snake',
+      pairingId: null,
+      groupId: null,
+      eggs: 20,
+      tempC: 28,
+    })
   })
 
   it('what came of them is held against what was said at laying', async () => {
@@ -112,6 +121,60 @@ describe('the box from above', () => {
     await visit.untilGone('main [role="alert"]')
   })
 
+  it('a dead egg that was opened says how far it had come', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go(`/eggs/${(await clutch('C-3')).id}`)
+    await visit.press('dead', '.marks')
+    await visit.click('[aria-label^="How far they had come"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('half')
+    await visit.page.keyboard.press('Enter')
+    await tapEgg(5)
+    await visit.press('Record 1 egg', 'main')
+    await visit.untilText('main h1', '1 dead')
+    expect((await clutch('C-3')).rows[5]).toMatchObject({ state: 'dead', end: 'half grown' })
+    await visit.press('Undo')
+    await visit.untilText('main h1', '12 of 14 eggs left')
+  })
+
+  it('a box that weighs less than what is in it is refused beside its field, and so is what is no weight', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go(`/eggs/${(await clutch('C-1')).id}`)
+    await visit.press('Set up box', 'main')
+    const field = (label: string) => `xpath///form//label[contains(., "${label}")]/following::input[1]`
+    await visit.retype(field('Dry medium'), '200 g')
+    await visit.retype(field('Closed box'), '28 °C')
+    await visit.press('Write box', 'form.set')
+    await visit.untilText('form.set', 'does not measure mass')
+    await visit.retype(field('Closed box'), '150')
+    await visit.press('Write box', 'form.set')
+    await visit.untilText('form.set', 'The box cannot weigh less than what is in it: 200 g')
+    await visit.expectRefusal(422)
+    expect((await clutch('C-1')).box).toBeNull()
+    await visit.retype(field('Closed box'), '18 oz')
+    await visit.press('Write box', 'form.set')
+    await visit.untilGone('form.set')
+    expect((await clutch('C-1')).box).toMatchObject({ mediumG: 200, totalG: 510.3 })
+  })
+
+  it('is arranged by a real drag', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go(`/eggs/${(await clutch('C-2')).id}`)
+    await visit.press('Arrange', 'main')
+    const egg = (await visit.page.waitForSelector('.tub [data-egg="2"]'))!
+    await egg.scrollIntoView()
+    await visit.still()
+    const from = (await egg.boundingBox())!
+    const tub = (await (await visit.page.$('.tub'))!.boundingBox())!
+    await visit.page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
+    await visit.page.mouse.down()
+    await visit.page.mouse.move(tub.x + tub.width * 0.4, tub.y + tub.height * 0.8, { steps: 8 })
+    await visit.page.mouse.up()
+    await visit.press('Record where 1 lies', 'main')
+    await expect.poll(async () => (await clutch('C-2')).rows[2]?.lies?.x).toBeCloseTo(0.4, 1)
+    expect((await clutch('C-2')).rows[2]!.lies!.y).toBeCloseTo(0.8, 1)
+  })
+
   it('is arranged by the arrow keys, and keeps where they lie', async () => {
     visit = await Visit.start(chromium.browser, server.address)
     const { id, lastCheck } = await clutch('C-1')
@@ -119,7 +182,7 @@ describe('the box from above', () => {
     await visit.press('Arrange', 'main')
     await visit.page.focus('.tub [data-egg="1"]')
     for (let i = 0; i < 3; i++) await visit.page.keyboard.press('ArrowRight')
-    await visit.press('Record where 1 lie', 'main')
+    await visit.press('Record where 1 lies', 'main')
     await visit.untilText('body', 'C-1: egg 1 written')
     await expect.poll(async () => (await clutch('C-1')).rows[1]?.lies?.x).toBeCloseTo(0.34, 2)
     // where they lie says nothing of how they are

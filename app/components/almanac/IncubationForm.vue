@@ -26,6 +26,7 @@ const own = (value: number, unit: string): Fact => ({ value, unit, mark: 'own' }
 function said() {
   const now = props.species.incubation
   const incubation = {
+    ...(now?.shell && { shell: now.shell }),
     ...(now?.phases && { phases: now.phases }),
     ...(now?.pipToOut && { pipToOut: now.pipToOut }),
     points: [...points.value].sort((a, b) => a.tempC - b.tempC).map(p => ({ ...p, mark: 'own' as const })),

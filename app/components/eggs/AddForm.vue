@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BroughtData } from '#core/subjects'
-import { dayToIso } from '#core/units'
+import { UnitError, dayToIso, parseAs } from '#core/units'
 
 /** Eggs that were bought, given or found, whose dam is not known here. */
 const open = defineModel<boolean>('open', { required: true })
@@ -17,6 +17,7 @@ const blank = () => ({
   give: 0,
   from: '',
   placeId: undefined as string | undefined,
+  temp: '',
 })
 const state = reactive(blank())
 const form = useTemplateRef<FormErrors>('form')
@@ -25,6 +26,19 @@ const species = computed(() =>
   house.speciesOffered.filter(s => s.mode !== 'live').map(s => ({ value: s.id, label: s.name })),
 )
 const places = usePlaceItems()
+/** What is typed as a temperature, °C; what is none is refused beside the field. */
+function tempC(): number | null {
+  return state.temp.trim() ? Number(parseAs('temperature', state.temp, house.settings.tempUnit).toFixed(2)) : null
+}
+function tempProblem(): string | null {
+  try {
+    tempC()
+    return null
+  } catch (error) {
+    if (error instanceof UnitError) return error.message
+    throw error
+  }
+}
 const wish = () => ({
   tag: state.tag.trim(),
   speciesId: state.speciesId ?? '',
@@ -34,9 +48,12 @@ const wish = () => ({
   give: Number(state.give),
   ...(state.from.trim() && { from: state.from.trim() }),
   placeId: state.placeId ?? null,
+  tempC: tempProblem() ? null : tempC(),
 })
 function validate() {
   const result = BroughtData.safeParse(wish())
+  const unread = tempProblem()
+  if (unread) return [{ name: 'tempC', message: unread }]
   return result.success
     ? refusals.still()
     : result.error.issues.map(i => ({ name: i.path.join('.'), message: i.message }))
@@ -98,6 +115,15 @@ async function send(): Promise<void> {
             class="w-full"
             placeholder="Choose a place"
           />
+        </UFormField>
+        <UFormField
+          name="tempC"
+          label="Kept at"
+          :hint="house.settings.tempUnit"
+          help="If it is not read"
+          eager-validation
+        >
+          <UInput v-model="state.temp" class="w-full" autocomplete="off" />
         </UFormField>
         <UButton type="submit" label="Add eggs" size="lg" block :loading="busy" />
       </UForm>

@@ -2,11 +2,13 @@
 import { drag, select } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import {
+  EGG_ENDS,
   EGG_SIGNS,
   EGG_STATES,
   eggsLeft,
   notPlaced,
   type ClutchState,
+  type EggEnd,
   type EggSign,
   type EggStanding,
 } from '#core/subjects'
@@ -25,7 +27,9 @@ const height = computed(() => Math.max(2, grid.value.rows) * TARGET)
 
 const mark = ref<EggStanding>('sound')
 const signs = ref<EggSign[]>([])
-const pending = ref(new Map<number, { state: EggStanding; signs?: EggSign[] }>())
+/** How far the dead ones had come, where they were opened. */
+const end = ref<EggEnd>()
+const pending = ref(new Map<number, { state: EggStanding; signs?: EggSign[]; end?: EggEnd }>())
 const arranging = ref(false)
 const moved = ref(new Map<number, { x: number; y: number }>())
 
@@ -61,7 +65,10 @@ function tap(n: number): void {
   const before = pending.value.get(n)
   const next = new Map(pending.value)
   if (before?.state === mark.value) next.delete(n)
-  else next.set(n, { state: mark.value, ...(signs.value.length && { signs: [...signs.value] }) })
+  else {
+    const opened = mark.value === 'dead' && end.value ? { end: end.value } : {}
+    next.set(n, { state: mark.value, ...opened, ...(signs.value.length && { signs: [...signs.value] }) })
+  }
   pending.value = next
 }
 function restSound(): void {
@@ -95,7 +102,7 @@ watch([arranging, () => props.clutch.eggs], async ([on]) => {
 const changes = computed(() => pending.value.size + moved.value.size)
 const says = computed(() => {
   const n = pending.value.size
-  return arranging.value ? `Record where ${moved.value.size} lie` : `Record ${n} ${n === 1 ? 'egg' : 'eggs'}`
+  return arranging.value ? `Record where ${moved.value.size} ${moved.value.size === 1 ? 'lies' : 'lie'}` : `Record ${n} ${n === 1 ? 'egg' : 'eggs'}`
 })
 const problem = ref('')
 const form: FormErrors = { setErrors: errors => (problem.value = errors.map(e => e.message).join(' ')) }
@@ -157,6 +164,14 @@ const left = computed(() => eggsLeft(props.clutch))
           @click="restSound"
         />
         <RecordPick
+          v-if="mark === 'dead' && !arranging"
+          v-model="end"
+          name="How far they had come"
+          :items="EGG_ENDS.map(e => ({ value: e, label: e }))"
+          placeholder="Opened: how far …"
+          class="w-44"
+        />
+        <RecordPick
           v-if="!arranging"
           v-model="signs"
           name="Seen of those tapped next"
@@ -176,7 +191,14 @@ const left = computed(() => eggsLeft(props.clutch))
         />
       </div>
     </div>
-    <div ref="box" class="tub" :style="{ height: `${height}px` }" role="group" :aria-label="`Box of ${clutch.tag}`">
+    <div
+      ref="box"
+      class="tub"
+      :class="{ arranging }"
+      :style="{ height: `${height}px` }"
+      role="group"
+      :aria-label="`Box of ${clutch.tag}`"
+    >
       <button
         v-for="egg in eggs"
         :key="egg.n"
@@ -256,6 +278,10 @@ const left = computed(() => eggsLeft(props.clutch))
   place-items: center;
   border-radius: 4px;
   cursor: pointer;
+}
+.arranging button {
+  touch-action: none;
+  cursor: grab;
 }
 .tub .wished {
   background: var(--ui-bg-elevated);

@@ -149,6 +149,18 @@ const next = computed(() => {
             class="w-52"
             @update:model-value="write('clutchMoved', { placeId: $event }, 'moved')"
           />
+          <RecordAskNumber
+            v-if="clutch.kind === 'eggs'"
+            label="Kept at"
+            :title="`${clutch.tag}: what it is kept at where it lies, if it is not read`"
+            kind="clutchMoved"
+            no-number
+            :busy="busy"
+            @record="
+              (_, further, form) =>
+                write('clutchMoved', { placeId: clutch!.placeId, ...further }, 'temperature written', form)
+            "
+          />
           <UButton
             v-if="next"
             :label="`${next.name} is over`"

@@ -69,8 +69,9 @@ export interface EggMass {
 export const isHardShelled = (
   clutch: Pick<ClutchState, 'speciesId'>,
   { almanac }: Pick<SeasonContext, 'almanac'>,
-): boolean => speciesOf(almanac, clutch.speciesId).group === 'tortoise'
+): boolean => speciesOf(almanac, clutch.speciesId).incubation?.shell === 'hard'
 
+/** What the eggs weigh now against the first weighing; null while they were weighed once. */
 export function eggMass(
   clutch: ClutchState,
   { almanac, today }: Pick<SeasonContext, 'almanac' | 'today'>,

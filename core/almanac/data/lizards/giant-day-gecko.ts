@@ -12,6 +12,7 @@ export const giantDayGecko = relative('giant-day-gecko', 'Giant day gecko', 'Phe
     comes: memory(0.85, 'share'),
   },
   incubation: {
+    shell: 'hard',
     points: [
       { tempC: 25, days: 75, mark: 'memory' },
       { tempC: 27, days: 62, mark: 'memory' },

@@ -17,6 +17,7 @@ export const leafTailedGecko = relative(
       comes: memory(0.8, 'share'),
     },
     incubation: {
+      shell: 'hard',
       points: [
         { tempC: 22, days: 110, mark: 'memory' },
         { tempC: 24, days: 93, mark: 'memory' },

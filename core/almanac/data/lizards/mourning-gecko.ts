@@ -26,6 +26,7 @@ export const mourningGecko: Species = {
   fertility: memory(0.9, 'share'),
   hatchRate: memory(0.85, 'share'),
   incubation: {
+    shell: 'hard',
     points: [
       { tempC: 24, days: 80, mark: 'memory' },
       { tempC: 28, days: 62, mark: 'memory' },

@@ -7,6 +7,7 @@ export const tokayGecko = relative('tokay-gecko', 'Tokay gecko', 'Gekko gecko', 
   youngMassG: memory(5, 'g'),
   matureDays: memory(550, 'days'),
   incubation: {
+    shell: 'hard',
     points: [
       { tempC: 26, days: 130, mark: 'memory' },
       { tempC: 28, days: 110, mark: 'memory' },

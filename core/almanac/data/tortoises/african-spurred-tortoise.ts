@@ -19,6 +19,7 @@ export const africanSpurredTortoise = relative(
       ['hatched', 'firstMeal', memorySpread(5, 10, 18), 0.97],
     ),
     incubation: {
+      shell: 'hard',
       points: [
         { tempC: 28, days: 105, mark: 'memory' },
         { tempC: 30, days: 92, mark: 'memory' },

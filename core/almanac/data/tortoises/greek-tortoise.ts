@@ -6,6 +6,7 @@ export const greekTortoise = relative('greek-tortoise', 'Greek tortoise', 'Testu
   youngMassG: memory(12, 'g'),
   clutchSize: memorySpread(2, 4, 7, 'eggs'),
   incubation: {
+    shell: 'hard',
     points: [
       { tempC: 28, days: 80, mark: 'memory' },
       { tempC: 30, days: 70, mark: 'memory' },

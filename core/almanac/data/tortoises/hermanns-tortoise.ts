@@ -35,6 +35,7 @@ export const hermannsTortoise: Species = {
   fertility: practice(0.55, 'share', 'some lay five eggs of which one or two are good'),
   hatchRate: memory(0.88, 'share'),
   incubation: {
+    shell: 'hard',
     pipToOut: memorySpread(1, 2, 5),
     points: [
       { tempC: 26, days: 75, mark: 'memory' },

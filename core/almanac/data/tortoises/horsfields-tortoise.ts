@@ -12,6 +12,7 @@ export const horsfieldsTortoise = relative(
     youngMassG: memory(12, 'g'),
     clutchSize: memorySpread(2, 3, 5, 'eggs'),
     incubation: {
+      shell: 'hard',
       points: [
         { tempC: 28, days: 90, mark: 'memory' },
         { tempC: 30, days: 79, mark: 'memory' },

@@ -28,6 +28,7 @@ export const radiatedTortoise = relative(
       comes: memory(0.6, 'share'),
     },
     incubation: {
+      shell: 'hard',
       phases: [
         {
           name: 'Pause in the cool',

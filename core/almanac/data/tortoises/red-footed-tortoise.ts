@@ -19,6 +19,7 @@ export const redFootedTortoise = relative(
       ['hatched', 'firstMeal', memorySpread(5, 10, 18), 0.97],
     ),
     incubation: {
+      shell: 'hard',
       points: [
         { tempC: 27, days: 165, mark: 'memory' },
         { tempC: 29, days: 140, mark: 'memory' },
