@@ -102,7 +102,9 @@ watch([arranging, () => props.clutch.eggs], async ([on]) => {
 const changes = computed(() => pending.value.size + moved.value.size)
 const says = computed(() => {
   const n = pending.value.size
-  return arranging.value ? `Record where ${moved.value.size} ${moved.value.size === 1 ? 'lies' : 'lie'}` : `Record ${n} ${n === 1 ? 'egg' : 'eggs'}`
+  return arranging.value
+    ? `Record where ${moved.value.size} ${moved.value.size === 1 ? 'lies' : 'lie'}`
+    : `Record ${n} ${n === 1 ? 'egg' : 'eggs'}`
 })
 const problem = ref('')
 const form: FormErrors = { setErrors: errors => (problem.value = errors.map(e => e.message).join(' ')) }
