@@ -4,6 +4,7 @@ export { insideOf, residentsOf, type Resident } from './residents'
 export { dailyOf, endOf, hourOf, watchSpan, type ClimateDay, type Limits, type Run, type SpanWatch } from './span'
 export { seriesTroubles, type SeriesFault, type SeriesTrouble } from './trouble'
 export {
+  DAY_READ,
   degreesAbove,
   eachHour,
   latelyOf,

@@ -106,7 +106,7 @@ export interface Spell {
 }
 
 /** Half of the hours of a day speak for it. */
-const DAY_READ = 12
+export const DAY_READ = 12
 
 /**
  * Runs of days (UTC) whose readings were apart from what was set, each with what it won or lost. O(hours).

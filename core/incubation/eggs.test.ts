@@ -57,10 +57,12 @@ describe('the water of a box', () => {
 })
 
 describe('eggs that follow their mates', () => {
+  const following = { mostly: 1, nearlyAll: 14, late: 0.04 }
+
   it('are ever less likely while nothing comes, and never likelier than before', () => {
     let before = 0.9
     for (let day = 0; day < 40; day++) {
-      const { each, dist } = followers(100, 14, 0.9, 100 + day, 100 + day)
+      const { each, dist } = followers(100, following, 0.9, 100 + day, 100 + day)
       expect(each).toBeLessThanOrEqual(before + 1e-12)
       expect(summarise(dist)!.low).toBeGreaterThanOrEqual(100 + day)
       before = each
@@ -69,10 +71,10 @@ describe('eggs that follow their mates', () => {
   })
 
   it('agree with Bayes by simulation: of eggs that are whole on day 5, as many live as are forecast', () => {
-    const { dist } = followers(0, 14, 0.999999, -1, -1)
+    const { dist } = followers(0, following, 0.999999, -1, -1)
     const later = 1 - cumulative(dist, 5)
     const alive = 0.8 * later
-    expect(followers(0, 14, 0.8, 5, 5).each).toBeCloseTo(alive / (alive + 0.2), 4)
+    expect(followers(0, following, 0.8, 5, 5).each).toBeCloseTo(alive / (alive + 0.2), 4)
   })
 })
 

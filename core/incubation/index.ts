@@ -1,5 +1,5 @@
 export { developmentOf } from './development'
-export { followers, type Followers } from './followers'
+export { followers, type Followers, type Following } from './followers'
 export { daysAt, fitThermalTime, incubationTime, type IncubationForecast, type ThermalTime } from './incubation'
 export { phaseStanding, type BegunPhase, type PhaseStanding } from './phases'
 export { constantEquivalentC, sexTemperature, type AtTemperature, type SexTemperature } from './sexTemperature'

@@ -1,6 +1,7 @@
 import type { ColdTrouble } from '../../brumation'
 import type { House } from '../../subjects'
 import type { Alarm, ColdPlaceView } from '../contracts'
+import { tellSome } from './tellSome'
 
 const TROUBLE: Record<ColdTrouble, { text: (hours: number, tempC: number | null) => string; todo: string }> = {
   tooCold: {
@@ -20,7 +21,7 @@ const TROUBLE: Record<ColdTrouble, { text: (hours: number, tempC: number | null)
 export function coldPlaceAlarms(place: ColdPlaceView, house: House): Alarm[] {
   if (!place.animalIds.length) return []
   const tags = place.animalIds.map(id => house.animals[id]!.tag).sort()
-  const who = tags.length > 6 ? `${tags.slice(0, 6).join(', ')} and ${tags.length - 6} more` : tags.join(', ')
+  const who = tellSome(tags)
   return place.troubles.map((trouble): Alarm => ({
     id: `climate:${trouble.kind}:${place.placeId}`,
     level: trouble.level,

@@ -5,6 +5,7 @@ import { formatRange } from '../../units'
 import type { Alarm, Lane } from '../contracts'
 import { laneById } from '../indexes'
 import type { TaskContext } from '../tasks'
+import { tellSome } from './tellSome'
 
 /** What is told of tags before it is cut. */
 const TAGS_TOLD = 4
@@ -30,10 +31,7 @@ export function hatchCompanyAlarms({ house, almanac, today, lanes }: TaskContext
     const when = lane && eggsLeft(clutch) > 0 ? comesOut(lane, today, within.value) : null
     const id = `hatchCompany:${place.id}:${clutch.id}:${young ? 'young' : 'eggs'}`
     if ((!young && when === null) || place.answered?.[id]) return []
-    const who =
-      tags.length > TAGS_TOLD
-        ? `${tags.slice(0, TAGS_TOLD).join(', ')} and ${tags.length - TAGS_TOLD} more`
-        : tags.join(', ')
+    const who = tellSome(tags, TAGS_TOLD)
     return [
       {
         id,

@@ -5,6 +5,7 @@ import type { House, Place } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Alarm, PlaceTrouble, PlaceView, SeriesView } from '../contracts'
 import { TROUBLE_WORDS, whereOf } from './placeWords'
+import { tellSome } from './tellSome'
 
 /** Tags of those who live in a place and in what stands in it. */
 function tagsIn(house: House, placeId: string, met = new Set<string>()): string[] {
@@ -18,7 +19,7 @@ function tagsIn(house: House, placeId: string, met = new Set<string>()): string[
 function whoLives(house: House, placeId: string): string {
   const tags = tagsIn(house, placeId).sort()
   if (!tags.length) return ''
-  return `; in it ${tags.length > 6 ? `${tags.slice(0, 6).join(', ')} and ${tags.length - 6} more` : tags.join(', ')}`
+  return `; in it ${tellSome(tags)}`
 }
 
 function troubleAlarm(place: Place, series: SeriesView, trouble: PlaceTrouble, context: SeasonContext): Alarm {

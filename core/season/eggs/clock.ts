@@ -97,10 +97,10 @@ export function hatchByPip(
   const species = speciesOf(almanac, clutch.speciesId)
   if (!pipped) return null
   const usual = species.incubation?.pipToOut
-  const [wait, ask] = [almanac.common.pipWait!, almanac.common.pipAsk!]
-  const clock = usual ?? { earliest: 0, likely: Math.min(1, wait.value), latest: wait.value }
+  const { pipWait: wait, pipAsk: ask, pipLate: late } = almanac.common as Record<string, Fact>
+  const clock = usual ?? { earliest: 0, likely: Math.min(1, wait!.value), latest: wait!.value }
   // longer than usual happens, ever less often: not before somebody looked again
-  const whole = shift(withLateTail(pert(clock), 0.1, ask.value), pipped.since)
+  const whole = shift(withLateTail(pert(clock), late!.value, ask!.value), pipped.since)
   const ahead = conditionFrom(whole, Math.max(today, (clutch.lastCheck?.day ?? pipped.since) + 1))
   return {
     dist: ahead.p.length ? ahead : certain(today),
@@ -112,7 +112,8 @@ export function hatchByPip(
           computedInput('Pipped', `${pipped.count}, first ${formatDay(pipped.since, today)}`),
           usual
             ? spreadInput('Pip to out', `species.${species.id}.incubation.pipToOut`, usual)
-            : factInput('Pip to out, where the species does not say', 'common.pipWait.value', wait),
+            : factInput('Pip to out, where the species does not say', 'common.pipWait.value', wait!),
+          factInput('Take longer', 'common.pipLate.value', late!),
         ],
         change: 'Writing who is out',
       },

@@ -68,12 +68,16 @@ export function eggsToCome(clutch: ClutchState, context: SeasonContext): EggsToC
   if (!first || clutch.kind !== 'eggs') return { count, low, high, each: mean * larval, dist: null, reasons: why }
   const within = almanac.common.lastHatch!
   const looked = Math.max(first.day, clutch.lastCheck?.day ?? first.day, clutch.hatched.at(-1)!.day)
-  const follow = followers(first.day, within.value, mean, looked, today)
+  const { eggsMostly, eggsLate } = almanac.common
+  const following = { mostly: eggsMostly!.value, nearlyAll: within.value, late: eggsLate!.value }
+  const follow = followers(first.day, following, mean, looked, today)
   why.push({
     rule: `Mates are out: nearly all follow within ${within.value} days of the first. The longer one does not, the less likely it lives`,
     inputs: [
       computedInput('Days since the first', `${today - first.day}`),
       factInput('Nearly all within', 'common.lastHatch.value', within),
+      factInput('Most within', 'common.eggsMostly.value', eggsMostly!),
+      factInput('Later still', 'common.eggsLate.value', eggsLate!),
       computedInput('Chance of each before', `${Math.round(mean * 100)} %`),
       computedInput('Now', `${Math.round(follow.each * 100)} %`),
     ],

@@ -284,16 +284,16 @@ const airTask: Sort = of => {
   })
 }
 
-/** So long it is asked where eggs lie; who has not said it by then does not want to. */
-const WHERE_ASKED_DAYS = 7
 /** So many incubators are offered; more have the page of the clutch. */
 const OFFERED = 4
 
 /** Nothing is said of where the eggs lie: their date goes by what is usual. */
 const whereTask: Sort = of => {
   const { clutch, species, context } = of
-  const { house, today } = context
-  if (clutch.placeId !== null || clutch.tempC !== null || today - clutch.startDay > WHERE_ASKED_DAYS) return null
+  const { house, almanac, today } = context
+  const asked = almanac.common.whereAsked!
+  // who has not said it by then does not want to
+  if (clutch.placeId !== null || clutch.tempC !== null || today - clutch.startDay > asked.value) return null
   const incubators = Object.values(house.places)
     .filter(p => p.kind === 'incubator')
     .sort((a, b) => (a.name < b.name ? -1 : 1))
@@ -312,6 +312,7 @@ const whereTask: Sort = of => {
       {
         rule: 'The day of hatching goes by the warmth of the eggs, and nothing is said of theirs',
         inputs: [
+          factInput('Asked for', 'common.whereAsked.value', asked),
           factInput(
             'Usual temperature',
             `species.${species.id}.incubation.usualTempC.value`,
