@@ -25,6 +25,8 @@ export default withNuxt(
       'vue/singleline-html-element-content-newline': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/html-indent': 'off',
+      // as the formatter writes them
+      'vue/html-self-closing': ['warn', { html: { void: 'always' } }],
       'vue/first-attribute-linebreak': 'off',
       'vue/html-closing-bracket-newline': 'off',
       // a new line in content is a space more or less

@@ -24,6 +24,8 @@ export default defineNuxtConfig({
     },
   },
   css: ['~/assets/main.css'],
+  // a space between two words stands wherever the formatter breaks the line
+  vue: { compilerOptions: { whitespace: 'preserve' } },
   colorMode: { preference: 'system', fallback: 'light', classSuffix: '' },
   ui: { fonts: false },
   spaLoadingTemplate: true,

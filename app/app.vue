@@ -10,7 +10,6 @@ const toaster = computed(() => ({
 }))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UApp :toaster="toaster">
     <NuxtLayout>

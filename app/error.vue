@@ -4,7 +4,6 @@ import type { NuxtError } from '#app'
 defineProps<{ error: NuxtError }>()
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <main class="screen">
     <h1>{{ error.status === 404 ? 'There is nothing at this address' : 'Mantel could not go on' }}</h1>

@@ -17,14 +17,13 @@ const answer = () =>
   )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open">
     <UButton label="Answer" size="xs" variant="outline" color="neutral" :aria-label="`Answer: ${alarm.text}`" />
     <template #content>
       <form class="grid gap-3 p-4 w-72" @submit.prevent="answer">
-        <UFormField label="Why it may be silent until it is over"><UInput
-          v-model="why" class="w-full" maxlength="200" placeholder="Lamp is ordered; looked at each"
+        <UFormField label="Why it may be silent until it is over"
+          ><UInput v-model="why" class="w-full" maxlength="200" placeholder="Lamp is ordered; looked at each"
         /></UFormField>
         <UButton type="submit" label="Let it be silent" :disabled="!why.trim() || busy" block />
       </form>

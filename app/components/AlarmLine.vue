@@ -14,22 +14,35 @@ const page = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <li :class="alarm.level">
     <UIcon
-      :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4.5 mt-0.5 flex-none"
+      :name="alarm.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'"
+      class="size-4.5 mt-0.5 flex-none"
       :aria-label="alarm.level === 'harm' ? 'Harm' : 'Watch'"
     />
     <p>
       <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
-      <span class="todo">{{ alarm.todo }} <NuxtLink
-        v-if="page && $route.path !== page.to" :to="page.to" class="underline whitespace-nowrap"
-        :aria-label="`Open its page: ${page.name ?? ''}`"
-      >Open its page</NuxtLink> <LazyAlarmAnswer v-if="alarm.answerable" :alarm="alarm" /></span>
-      <span v-if="alarm.suspect && alarm.suspectId" class="todo">Written last: {{ alarm.suspect }} <UButton
-        label="Take it back" size="xs" variant="outline" color="neutral" :disabled="busy"
-        @click="takeBack([alarm.suspectId])"
+      <span class="todo"
+        >{{ alarm.todo }}
+        <NuxtLink
+          v-if="page && $route.path !== page.to"
+          :to="page.to"
+          class="underline whitespace-nowrap"
+          :aria-label="`Open its page: ${page.name ?? ''}`"
+          >Open its page</NuxtLink
+        >
+        <LazyAlarmAnswer v-if="alarm.answerable" :alarm="alarm"
+      /></span>
+      <span v-if="alarm.suspect && alarm.suspectId" class="todo"
+        >Written last: {{ alarm.suspect }}
+        <UButton
+          label="Take it back"
+          size="xs"
+          variant="outline"
+          color="neutral"
+          :disabled="busy"
+          @click="takeBack([alarm.suspectId])"
       /></span>
     </p>
   </li>

@@ -23,23 +23,22 @@ const groups = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div v-if="alarms.length" class="alarms">
-    <ul v-if="groups.open.length" aria-label="What is going wrong"><AlarmLine
-      v-for="alarm in groups.open" :key="alarm.id" :alarm="alarm"
-    /></ul>
+    <ul v-if="groups.open.length" aria-label="What is going wrong">
+      <AlarmLine v-for="alarm in groups.open" :key="alarm.id" :alarm="alarm" />
+    </ul>
+    <Fold v-if="groups.more.length" class="watch" :summary="`${groups.more.length} more going wrong`"
+      ><ul aria-label="What else is going wrong">
+        <AlarmLine v-for="alarm in groups.more" :key="alarm.id" :alarm="alarm" /></ul
+    ></Fold>
     <Fold
-      v-if="groups.more.length" class="watch" :summary="`${groups.more.length} more going wrong`"
-    ><ul aria-label="What else is going wrong"><AlarmLine
-      v-for="alarm in groups.more" :key="alarm.id" :alarm="alarm"
-    /></ul></Fold>
-    <Fold
-      v-if="groups.watch.length" class="watch"
+      v-if="groups.watch.length"
+      class="watch"
       :summary="`${groups.watch.length} ${groups.open.length ? 'more ' : ''}to watch`"
-    ><ul aria-label="What to watch"><AlarmLine
-      v-for="alarm in groups.watch" :key="alarm.id" :alarm="alarm"
-    /></ul></Fold>
+      ><ul aria-label="What to watch">
+        <AlarmLine v-for="alarm in groups.watch" :key="alarm.id" :alarm="alarm" /></ul
+    ></Fold>
   </div>
 </template>
 

@@ -43,23 +43,32 @@ const keep = () => write('numberSet', { value: asNumber(text.value) }, `${text.v
 const putBack = () => write('numberDropped', {}, 'put back')
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open">
-    <button
-      type="button" class="number" :data-path="path"
-    ><span class="sr-only">{{ label }}: </span><b>{{ value }}</b><span class="sr-only"> {{ unit }},</span> <span
-      class="mark" :class="mark"
-    >{{ MARKS[mark].word }}</span></button>
+    <button type="button" class="number" :data-path="path">
+      <span class="sr-only">{{ label }}: </span><b>{{ value }}</b
+      ><span class="sr-only"> {{ unit }},</span> <span class="mark" :class="mark">{{ MARKS[mark].word }}</span>
+    </button>
     <template #content>
       <form class="grid gap-3 p-4 w-72" @submit.prevent="keep">
-        <p class="small"><b>{{ from ? `Borrowed from ${from}` : MARKS[mark].full }}</b><template v-if="source">. {{ house.almanac.sources[source] ?? source }}</template><template v-if="note">. {{ note }}</template></p>
-        <UFormField
-          :label="label" :hint="unit" :error="problem || undefined"
-        ><UInput v-model="text" inputmode="decimal" class="w-full" /></UFormField>
-        <div class="flex gap-2"><UButton type="submit" label="Set my number" :loading="busy" /><UButton
-          v-if="own" label="Put back" variant="outline" color="neutral" :disabled="busy" @click="putBack"
-        /></div>
+        <p class="small">
+          <b>{{ from ? `Borrowed from ${from}` : MARKS[mark].full }}</b><template v-if="source"
+            >. {{ house.almanac.sources[source] ?? source }}</template
+          ><template v-if="note">. {{ note }}</template>
+        </p>
+        <UFormField :label="label" :hint="unit" :error="problem || undefined"
+          ><UInput v-model="text" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <div class="flex gap-2">
+          <UButton type="submit" label="Set my number" :loading="busy" /><UButton
+            v-if="own"
+            label="Put back"
+            variant="outline"
+            color="neutral"
+            :disabled="busy"
+            @click="putBack"
+          />
+        </div>
       </form>
     </template>
   </UPopover>

@@ -12,23 +12,28 @@ const { shown, more, showAll } = useFirst(
 )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div>
-  <div class="clutches">
-    <section
-      v-for="lane in shown" :id="lane.subject.id" :key="lane.id" :class="{ here: route.hash === `#${lane.subject.id}` }"
-      :data-clutch="lane.title"
-    >
-      <h2><span
-        class="stage" :class="`stage-${lane.stage}`"
-      ><span class="tag">{{ lane.title }}</span></span> {{ house.speciesName(lane.speciesId) }}</h2>
-      <p class="quiet small mb-2"><slot name="line" :lane="lane" /></p>
-      <LaneDetail :lane="lane" compact />
-      <slot name="after" :lane="lane" />
-    </section>
-  </div>
-  <UButton v-if="more" class="mt-4" variant="outline" color="neutral" :label="`Show ${more} more`" @click="showAll" />
+    <div class="clutches">
+      <section
+        v-for="lane in shown"
+        :id="lane.subject.id"
+        :key="lane.id"
+        :class="{ here: route.hash === `#${lane.subject.id}` }"
+        :data-clutch="lane.title"
+      >
+        <h2>
+          <span class="stage" :class="`stage-${lane.stage}`"
+            ><span class="tag">{{ lane.title }}</span></span
+          >
+          {{ house.speciesName(lane.speciesId) }}
+        </h2>
+        <p class="quiet small mb-2"><slot name="line" :lane="lane" /></p>
+        <LaneDetail :lane="lane" compact />
+        <slot name="after" :lane="lane" />
+      </section>
+    </div>
+    <UButton v-if="more" class="mt-4" variant="outline" color="neutral" :label="`Show ${more} more`" @click="showAll" />
   </div>
 </template>
 

@@ -10,7 +10,6 @@ function toggled(event: Event): void {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <details @toggle="toggled">
     <summary><UIcon name="i-lucide-chevron-right" class="mark size-4.5" />{{ summary }}</summary>

@@ -62,7 +62,6 @@ async function fit(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="mt-10 max-w-3xl">
     <div class="flex flex-wrap items-baseline justify-between gap-2">
@@ -71,15 +70,17 @@ async function fit(): Promise<void> {
         <UButton label="Fit a lamp" variant="outline" color="neutral" icon="i-lucide-lightbulb" />
         <template #content>
           <form class="grid gap-3 p-4 w-72" @submit.prevent="fit">
-            <UFormField label="Lamp"><UInput
-              v-model="state.lamp" class="w-full" placeholder="UVB tube, 39 W" maxlength="60"
+            <UFormField label="Lamp"
+              ><UInput v-model="state.lamp" class="w-full" placeholder="UVB tube, 39 W" maxlength="60"
             /></UFormField>
-            <UFormField label="Kind"><USelect v-model="state.source" :items="sources" value-key="value" class="w-full" /></UFormField>
-            <UFormField label="Place"><USelectMenu
-              v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
+            <UFormField label="Kind"
+              ><USelect v-model="state.source" :items="sources" value-key="value" class="w-full"
             /></UFormField>
-            <UFormField label="Life" hint="days, where nobody measures"><UInputNumber
-              v-model="state.lifeDays" :min="1" :max="3650" class="w-full"
+            <UFormField label="Place"
+              ><USelectMenu v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
+            /></UFormField>
+            <UFormField label="Life" hint="days, where nobody measures"
+              ><UInputNumber v-model="state.lifeDays" :min="1" :max="3650" class="w-full"
             /></UFormField>
             <p class="small quiet">Cold and unplugged first. Guard, thermostat and smoke alarm: lamps burn houses.</p>
             <UButton type="submit" label="Fit lamp" :disabled="!state.lamp.trim()" :loading="busy" block />
@@ -89,18 +90,43 @@ async function fit(): Promise<void> {
     </div>
     <p v-if="!lamps.length" class="quiet">No lamps yet.</p>
     <table v-else class="plain">
-      <thead><tr><th>Tag</th><th>Lamp</th><th>Place</th><th>Replace by</th><th><span class="sr-only">Record</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>Tag</th>
+          <th>Lamp</th>
+          <th>Place</th>
+          <th>Replace by</th>
+          <th><span class="sr-only">Record</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="l in lamps" :key="l.id">
-          <td class="tag">{{ l.tag }}</td><td>{{ l.lamp }}</td><td>{{ house.placeName(l.placeId) }}</td>
-          <td :class="{ 'font-semibold': l.due !== null && l.due < house.today }"><WorkingLink
-            :title="`${l.tag}: until when it is good`" :reasons="l.reasons"
-            :answer="l.due === null ? 'good by the meter' : `${formatDay(l.due, house.today)}${l.due < house.today ? `, ${formatDistance(l.due, house.today)}` : ''}${l.by === 'meter' ? ', by the meter' : ''}`"
-          /></td>
-          <td><UButton
-            label="Replaced" size="xs" variant="outline" color="neutral" :disabled="busy"
-            @click="record({ kind: 'lampReplaced', subject: { type: 'lamp', id: l.id }, data: {} }, `${l.tag} replaced`)"
-          /></td>
+          <td class="tag">{{ l.tag }}</td>
+          <td>{{ l.lamp }}</td>
+          <td>{{ house.placeName(l.placeId) }}</td>
+          <td :class="{ 'font-semibold': l.due !== null && l.due < house.today }">
+            <WorkingLink
+              :title="`${l.tag}: until when it is good`"
+              :reasons="l.reasons"
+              :answer="
+                l.due === null
+                  ? 'good by the meter'
+                  : `${formatDay(l.due, house.today)}${l.due < house.today ? `, ${formatDistance(l.due, house.today)}` : ''}${l.by === 'meter' ? ', by the meter' : ''}`
+              "
+            />
+          </td>
+          <td>
+            <UButton
+              label="Replaced"
+              size="xs"
+              variant="outline"
+              color="neutral"
+              :disabled="busy"
+              @click="
+                record({ kind: 'lampReplaced', subject: { type: 'lamp', id: l.id }, data: {} }, `${l.tag} replaced`)
+              "
+            />
+          </td>
         </tr>
       </tbody>
     </table>

@@ -54,12 +54,11 @@ async function perform(
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="detail">
-    <p v-if="lane.caution" class="caution"><UIcon
-      name="i-lucide-triangle-alert" class="size-4"
-    /> {{ lane.caution }}</p>
+    <p v-if="lane.caution" class="caution">
+      <UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ lane.caution }}
+    </p>
     <ol class="events">
       <li v-for="(row, i) in rows" :key="i" :class="{ seen: row.observed }" :data-event="row.event">
         <span class="stage" :class="`stage-${row.stage}`">{{ row.name }}</span>
@@ -71,13 +70,17 @@ async function perform(
       </li>
       <li v-if="notKnown" data-not-known>
         <span class="quiet">{{ EVENT_NAMES[notKnown.event] }}</span>
-        <span>Not known: the almanac has no {{ notKnown.part === 'incubation' ? 'incubation table' : 'clock' }} for it. <NuxtLink
-          :to="`/almanac#${lane.speciesId}`" class="underline"
-        >Set it for {{ house.speciesName(lane.speciesId) }}</NuxtLink></span>
+        <span
+          >Not known: the almanac has no {{ notKnown.part === 'incubation' ? 'incubation table' : 'clock' }} for it.
+          <NuxtLink :to="`/almanac#${lane.speciesId}`" class="underline"
+            >Set it for {{ house.speciesName(lane.speciesId) }}</NuxtLink
+          ></span
+        >
       </li>
     </ol>
     <p class="young">
-      {{ lane.stage === 'hatchling' ? 'Young alive and to come' : 'Young, if it comes to it' }}: <WorkingLink
+      {{ lane.stage === 'hatchling' ? 'Young alive and to come' : 'Young, if it comes to it' }}:
+      <WorkingLink
         :title="`${lane.title}: young`"
         :answer="lane.young.value < 10 ? lane.young.value.toFixed(1) : String(Math.round(lane.young.value))"
         :reasons="lane.young.reasons"
@@ -88,22 +91,30 @@ async function perform(
         <RecordDayField v-model="when" label="Happened on" :max="house.today" class="when" />
         <template v-for="action in actions" :key="action.label">
           <RecordAskNumber
-            v-if="action.ask" :label="action.label" :title="action.ask.label" :likely="action.ask.likely"
-            :main="action.tone === 'main' && !compact" :busy="busy || !canWrite" :kind="action.kind"
+            v-if="action.ask"
+            :label="action.label"
+            :title="action.ask.label"
+            :likely="action.ask.likely"
+            :main="action.tone === 'main' && !compact"
+            :busy="busy || !canWrite"
+            :kind="action.kind"
             @record="(...said) => perform(action, ...said)"
           />
           <UButton
-            v-else :label="action.label" :color="action.tone === 'main' && !compact ? 'primary' : 'neutral'"
-            :variant="action.tone === 'main' && !compact ? 'solid' : 'outline'" :disabled="busy || !canWrite"
+            v-else
+            :label="action.label"
+            :color="action.tone === 'main' && !compact ? 'primary' : 'neutral'"
+            :variant="action.tone === 'main' && !compact ? 'solid' : 'outline'"
+            :disabled="busy || !canWrite"
             @click="perform(action)"
           />
         </template>
       </div>
     </div>
     <ul v-if="!compact" class="cautions">
-      <li v-for="caution in cautions" :key="caution"><UIcon
-        name="i-lucide-triangle-alert" class="size-3.5"
-      /> {{ caution }}</li>
+      <li v-for="caution in cautions" :key="caution">
+        <UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ caution }}
+      </li>
     </ul>
   </div>
 </template>

@@ -27,28 +27,37 @@ function words(entry: TimelineEntry): string {
 const shown = computed(() => (more.value ? entries.value : entries.value?.slice(0, 25)) ?? [])
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div>
-    <div
-      v-if="!entries" class="grid gap-2" aria-hidden="true"
-    ><USkeleton v-for="n in 6" :key="n" class="h-5 w-2/3" /></div>
+    <div v-if="!entries" class="grid gap-2" aria-hidden="true">
+      <USkeleton v-for="n in 6" :key="n" class="h-5 w-2/3" />
+    </div>
     <p v-else-if="!entries.length" class="quiet">Nothing is written yet.</p>
     <ol v-else>
       <li v-for="entry in shown" :key="entry.id" :class="{ voided: entry.voided }">
         <time class="quiet">{{ formatDay(entry.day, house.today) }}</time>
-        <span>{{ words(entry) }}<span
-          v-if="entry.voided" class="quiet"
-        > (taken back)</span><span v-if="entry.note" class="note">{{ entry.note }}</span></span>
+        <span
+          >{{ words(entry) }}<span v-if="entry.voided" class="quiet"> (taken back)</span
+          ><span v-if="entry.note" class="note">{{ entry.note }}</span></span
+        >
         <UButton
-          v-if="!entry.voided" size="xs" variant="link" color="neutral" label="Take back"
-          :aria-label="`Take back: ${words(entry)}`" @click="takeBack([entry.id])"
+          v-if="!entry.voided"
+          size="xs"
+          variant="link"
+          color="neutral"
+          label="Take back"
+          :aria-label="`Take back: ${words(entry)}`"
+          @click="takeBack([entry.id])"
         />
       </li>
     </ol>
     <UButton
-      v-if="entries && entries.length > 25 && !more" class="mt-2" variant="link" color="neutral"
-      :label="`All ${entries.length}`" @click="more = true"
+      v-if="entries && entries.length > 25 && !more"
+      class="mt-2"
+      variant="link"
+      color="neutral"
+      :label="`All ${entries.length}`"
+      @click="more = true"
     />
   </div>
 </template>

@@ -4,12 +4,17 @@ defineProps<{ views: readonly T[] }>()
 const view = defineModel<T>({ required: true })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div role="group" aria-label="View" class="views">
     <UButton
-      v-for="v in views" :key="v" :label="v" size="sm" color="neutral"
-      :variant="view === v ? 'subtle' : 'ghost'" :aria-pressed="view === v" @click="view = v"
+      v-for="v in views"
+      :key="v"
+      :label="v"
+      size="sm"
+      color="neutral"
+      :variant="view === v ? 'subtle' : 'ghost'"
+      :aria-pressed="view === v"
+      @click="view = v"
     />
   </div>
 </template>

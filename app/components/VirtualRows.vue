@@ -41,14 +41,16 @@ const measure = (element: unknown) => {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
-  <div v-if="!long"><template
-    v-for="(row, index) in rows" :key="keyOf(row)"
-  ><slot :row="row" :index="index" /></template></div>
+  <div v-if="!long">
+    <template v-for="(row, index) in rows" :key="keyOf(row)"><slot :row="row" :index="index" /></template>
+  </div>
   <div v-else ref="box" :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }">
     <div
-      v-for="item in virtual.getVirtualItems()" :key="(item.key as string)" :ref="measure" :data-index="item.index"
+      v-for="item in virtual.getVirtualItems()"
+      :key="item.key as string"
+      :ref="measure"
+      :data-index="item.index"
       :style="{ position: 'absolute', insetInline: 0, top: 0, transform: `translateY(${item.start - offset}px)` }"
     >
       <slot :row="rows[item.index]!" :index="item.index" />

@@ -77,7 +77,6 @@ onMounted(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="shell" :data-settled="house.settled">
     <a class="skip" href="#main">Skip to the screen</a>

@@ -28,10 +28,16 @@ const counts = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
-    <header><h1>What do the numbers rest on?</h1><p>{{ counts.species }} species and types<template v-if="counts.own">, {{ counts.own }} of them yours</template>, {{ counts.feeders }} feeders. Every number says where it came from; set yours beside it, and put it back when you like.</p></header>
+    <header>
+      <h1>What do the numbers rest on?</h1>
+      <p>
+        {{ counts.species }} species and types<template v-if="counts.own">, {{ counts.own }} of them yours</template>,
+        {{ counts.feeders }} feeders. Every number says where it came from; set yours beside it, and put it back when
+        you like.
+      </p>
+    </header>
     <div class="book">
       <AlmanacList v-model="chosen" />
       <article :key="chosen">

@@ -54,29 +54,38 @@ const forecasts = computed(() =>
 )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header class="answer">
       <h1>How does this house begin?</h1>
-      <p
-        v-if="forecasts.length" data-forecast
-      >First forecast: <template
-        v-for="(f, i) in forecasts" :key="f.title"
-      >{{ i ? '; ' : '' }}<b>{{ f.title }}</b>, {{ f.event }} {{ formatRange(f.when) }}</template>. <NuxtLink
-        to="/season" class="link"
-      >See the season</NuxtLink><template v-if="house.upcomingStarts.length">; feeders: {{ house.upcomingStarts[0]!.what.toLowerCase() }}</template>.</p>
+      <p v-if="forecasts.length" data-forecast>
+        First forecast:
+        <template v-for="(f, i) in forecasts" :key="f.title"
+          >{{ i ? '; ' : '' }}<b>{{ f.title }}</b
+          >, {{ f.event }} {{ formatRange(f.when) }}</template
+        >. <NuxtLink to="/season" class="link">See the season</NuxtLink
+        ><template v-if="house.upcomingStarts.length"
+          >; feeders: {{ house.upcomingStarts[0]!.what.toLowerCase() }}</template
+        >.
+      </p>
       <p v-else>Five short steps to a first forecast. Leave out what you like; all of it can be changed later.</p>
     </header>
     <ol class="steps">
       <li v-for="(s, i) in steps" :key="s.part" :class="{ open: open === i }">
         <button type="button" class="line" :aria-expanded="open === i" @click="open = open === i ? -1 : i">
-          <span class="n">{{ i + 1 }}</span><b>{{ s.title }}</b><span class="quiet">{{ s.done }}</span>
+          <span class="n">{{ i + 1 }}</span><b>{{ s.title }}</b
+          ><span class="quiet">{{ s.done }}</span>
           <UIcon v-if="s.done" name="i-lucide-check" class="size-4.5" />
         </button>
         <UButton
-          v-if="written[i] && s.done" label="Take back" :aria-label="`Take back: ${s.title}`" size="xs" variant="ghost"
-          color="neutral" class="back" @click="undo(i)"
+          v-if="written[i] && s.done"
+          label="Take back"
+          :aria-label="`Take back: ${s.title}`"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          class="back"
+          @click="undo(i)"
         />
         <div v-if="open === i" class="part">
           <BeginHouse v-if="s.part === 'house'" @done="finished(i, $event)" />
@@ -85,12 +94,19 @@ const forecasts = computed(() =>
           <BeginPair v-else-if="s.part === 'pair'" @done="finished(i, $event)" />
           <BeginCups v-else @done="finished(i, $event)" />
           <UButton
-            label="Leave this out for now" size="sm" variant="ghost" color="neutral" class="mt-2" @click="finished(i)"
+            label="Leave this out for now"
+            size="sm"
+            variant="ghost"
+            color="neutral"
+            class="mt-2"
+            @click="finished(i)"
           />
         </div>
       </li>
     </ol>
-    <p class="quiet">From then on write what happens: on the Round, or in the log line, as in <span class="tag">K-01 312 g</span>.</p>
+    <p class="quiet">
+      From then on write what happens: on the Round, or in the log line, as in <span class="tag">K-01 312 g</span>.
+    </p>
   </div>
 </template>
 

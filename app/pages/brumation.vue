@@ -68,19 +68,24 @@ const nothing = computed(
 )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
       <h1>Who is in trouble, and who is next?</h1>
       <UButton
-        v-if="!house.isEmpty" label="Plan a winter" icon="i-lucide-snowflake" size="sm" variant="outline"
+        v-if="!house.isEmpty"
+        label="Plan a winter"
+        icon="i-lucide-snowflake"
+        size="sm"
+        variant="outline"
         @click="plan(null)"
       />
       <p
         class="answer"
         :class="{ calm: winter && !winter.cold.some(c => ['takeOut', 'offerWater'].includes(c.verdict.value.action)) }"
-      >{{ answer }}</p>
+      >
+        {{ answer }}
+      </p>
     </header>
     <FirstSteps v-if="house.isEmpty" />
     <template v-else>
@@ -90,16 +95,32 @@ const nothing = computed(
         <template v-if="winter && width">
           <template v-if="view === 'In the cold'">
             <BrumationShelf
-              v-for="s in shelves" :key="s.key" :name="s.name" :place="s.place" :cold="s.cold" :width="width"
-              @open="openAnimal = $event" @weigh="weighing = s.key"
+              v-for="s in shelves"
+              :key="s.key"
+              :name="s.name"
+              :place="s.place"
+              :cold="s.cold"
+              :width="width"
+              @open="openAnimal = $event"
+              @weigh="weighing = s.key"
             />
             <div v-if="!winter.cold.length" class="quiet empty">
-              <p>Nobody is in the cold. {{ nothing ? 'Plan a winter: Mantel counts back from the first young you want, tells who may be cooled, and then judges each by its weight and its temperature.' : 'What is planned stands under Plan; who comes back, under Back.' }}</p>
+              <p>
+                Nobody is in the cold.
+                {{
+                  nothing
+                    ? 'Plan a winter: Mantel counts back from the first young you want, tells who may be cooled, and then judges each by its weight and its temperature.'
+                    : 'What is planned stands under Plan; who comes back, under Back.'
+                }}
+              </p>
               <UButton label="Plan a winter" class="mt-3" @click="plan(null)" />
             </div>
           </template>
           <BrumationPlan
-            v-else-if="view === 'Plan'" :groups="winter.groups" :width="width" @change="plan($event)"
+            v-else-if="view === 'Plan'"
+            :groups="winter.groups"
+            :width="width"
+            @change="plan($event)"
             @wake="waking = $event"
           />
           <BrumationRecovering v-else-if="view === 'Back'" :recovering="winter.recovering" />
@@ -108,16 +129,18 @@ const nothing = computed(
       </div>
     </template>
     <USlideover
-      v-model:open="sheetOpen" :side="narrow ? 'bottom' : 'right'" :title="sheet?.tag ?? ''"
+      v-model:open="sheetOpen"
+      :side="narrow ? 'bottom' : 'right'"
+      :title="sheet?.tag ?? ''"
       :description="sheet ? house.speciesName(sheet.speciesId) : ''"
       :ui="{ content: 'max-h-[90dvh] sm:max-h-none sm:max-w-xl' }"
     >
       <template #body>
         <template v-if="sheet">
           <BrumationColdSheet :cold="sheet" />
-          <p class="mt-4"><NuxtLink
-            :to="`/animals/${sheet.animalId}`" class="underline"
-          >All of {{ sheet.tag }}</NuxtLink></p>
+          <p class="mt-4">
+            <NuxtLink :to="`/animals/${sheet.animalId}`" class="underline">All of {{ sheet.tag }}</NuxtLink>
+          </p>
           <Timeline :subjects="[{ type: 'animal', id: sheet.animalId }]" class="mt-3" />
         </template>
       </template>
@@ -125,7 +148,10 @@ const nothing = computed(
     <BrumationPlanForm v-model:open="planning" :group="changed" />
     <BrumationWakeGroup :group="winter?.groups.find(g => g.groupId === waking) ?? null" @close="waking = null" />
     <BrumationWeighShelf
-      v-if="weighed" v-model:open="weighOpen" :title="`Weigh ${weighed.name}`" :animals="weighed.cold"
+      v-if="weighed"
+      v-model:open="weighOpen"
+      :title="`Weigh ${weighed.name}`"
+      :animals="weighed.cold"
     />
   </div>
 </template>

@@ -1,4 +1,3 @@
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <DevicesList>

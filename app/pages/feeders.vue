@@ -71,7 +71,6 @@ const order = (prey: string, value: number) =>
   )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -81,20 +80,25 @@ const order = (prey: string, value: number) =>
       </div>
       <FeedersStartForm />
     </header>
-    <p
-      v-if="!alive.length && !stocks.length" class="quiet"
-    >No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.</p>
+    <p v-if="!alive.length && !stocks.length" class="quiet">
+      No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.
+    </p>
 
     <section v-for="id in batches" :key="id" class="kind">
       <h2>
         <span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span>
         <WorkingLink
-          v-if="planOf(id)" class="plan" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)"
+          v-if="planOf(id)"
+          class="plan"
+          :title="`${feederOf(house.almanac, id).name}: plan`"
+          :answer="planText(id)"
           :reasons="planOf(id)!.reasons"
         />
       </h2>
       <FeedersShelf
-        :feeder-id="id" :cultures="alive.filter(c => c.feederId === id)" :picked="picked"
+        :feeder-id="id"
+        :cultures="alive.filter(c => c.feederId === id)"
+        :picked="picked"
         @pick="picked = picked === $event ? null : $event"
       />
       <FeedersCultureCard v-if="pickedCulture?.feederId === id" :culture="pickedCulture" />
@@ -103,10 +107,15 @@ const order = (prey: string, value: number) =>
     <section v-if="colonies.length" class="kind">
       <h2>Colonies</h2>
       <template v-for="id in colonies" :key="id">
-        <p class="colony"><span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span> <WorkingLink
-          v-if="planOf(id)" :title="`${feederOf(house.almanac, id).name}: plan`" :answer="planText(id)"
-          :reasons="planOf(id)!.reasons"
-        /></p>
+        <p class="colony">
+          <span class="stage stage-feeder">{{ feederOf(house.almanac, id).name }}</span>
+          <WorkingLink
+            v-if="planOf(id)"
+            :title="`${feederOf(house.almanac, id).name}: plan`"
+            :answer="planText(id)"
+            :reasons="planOf(id)!.reasons"
+          />
+        </p>
         <FeedersCultureCard v-for="c in alive.filter(x => x.feederId === id)" :id="c.id" :key="c.id" :culture="c" />
       </template>
     </section>
@@ -115,23 +124,42 @@ const order = (prey: string, value: number) =>
       <h2>Bought and frozen</h2>
       <div class="overflow-x-auto">
         <table class="plain">
-          <thead><tr><th>Feeder</th><th class="num">Left</th><th class="num">On order</th><th>Lasts until</th><th>Plan</th><th><span class="sr-only">Record</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th>Feeder</th>
+              <th class="num">Left</th>
+              <th class="num">On order</th>
+              <th>Lasts until</th>
+              <th>Plan</th>
+              <th><span class="sr-only">Record</span></th>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="s in stocks" :key="s.plan.prey" :data-stock="s.plan.prey">
               <td>{{ s.feeder.name }}</td>
               <td class="num">{{ Math.round(s.look.stock) }}</td>
               <td class="num">{{ s.ordered || '' }}</td>
-              <td>{{ s.lasts === null ? `over ${Math.round(s.plan.days / 7)} weeks` : formatDay(s.lasts, house.today) }}</td>
-              <td><WorkingLink
-                :title="`${s.feeder.name}: plan`" :answer="planText(s.plan.prey)" :reasons="s.plan.reasons"
-              /></td>
+              <td>
+                {{ s.lasts === null ? `over ${Math.round(s.plan.days / 7)} weeks` : formatDay(s.lasts, house.today) }}
+              </td>
+              <td>
+                <WorkingLink
+                  :title="`${s.feeder.name}: plan`"
+                  :answer="planText(s.plan.prey)"
+                  :reasons="s.plan.reasons"
+                />
+              </td>
               <td class="buttons">
                 <RecordAskNumber
-                  label="Count" :title="`${s.feeder.name} left`" :likely="Math.round(s.look.stock)"
+                  label="Count"
+                  :title="`${s.feeder.name} left`"
+                  :likely="Math.round(s.look.stock)"
                   @record="count(s.plan.prey, $event)"
                 />
                 <RecordAskNumber
-                  label="Order" :title="`${s.feeder.name} ordered`" @record="order(s.plan.prey, $event)"
+                  label="Order"
+                  :title="`${s.feeder.name} ordered`"
+                  @record="order(s.plan.prey, $event)"
                 />
               </td>
             </tr>
@@ -139,7 +167,10 @@ const order = (prey: string, value: number) =>
         </table>
       </div>
     </section>
-    <p class="quiet small mt-6">Frass and dust of feeders cause allergies: ventilate, wash hands. Feeders that are not native fall under local law; never release them.</p>
+    <p class="quiet small mt-6">
+      Frass and dust of feeders cause allergies: ventilate, wash hands. Feeders that are not native fall under local
+      law; never release them.
+    </p>
   </div>
 </template>
 

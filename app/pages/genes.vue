@@ -47,7 +47,6 @@ const tellAlleles = (l: LocusState) =>
     .join('; ')
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -59,32 +58,55 @@ const tellAlleles = (l: LocusState) =>
       <GenesProving class="part" :species-id="speciesId" :loci="loci" />
       <GenesRouteTo class="part" :species-id="speciesId" :loci="loci" />
     </template>
-    <div
-      v-else class="quiet empty"
-    ><p>No locus of the {{ house.speciesName(speciesId) }} is named yet. Name one: its alleles, how they show, and what harms in double form. Then two animals, of the house or invented, show what their young may be.</p><UButton
-      label="Name a locus" class="mt-3" @click="edit(null)"
-    /></div>
+    <div v-else class="quiet empty">
+      <p>
+        No locus of the {{ house.speciesName(speciesId) }} is named yet. Name one: its alleles, how they show, and what
+        harms in double form. Then two animals, of the house or invented, show what their young may be.
+      </p>
+      <UButton label="Name a locus" class="mt-3" @click="edit(null)" />
+    </div>
     <section v-if="loci.length" class="part" aria-label="Loci">
       <h2>Loci of the {{ house.speciesName(speciesId) }}</h2>
       <ul class="list">
         <li v-for="l in loci" :key="l.id" :data-locus-row="l.name">
-          <span><b>{{ l.name }}</b> <span class="quiet">{{ l.linkage === 'autosomal' ? '' : `on ${l.linkage}, ` }}{{ tellAlleles(l) }}</span><span
-            v-if="l.note" class="quiet small note"
-          >{{ l.note }}</span></span>
+          <span
+            ><b>{{ l.name }}</b>
+            <span class="quiet">{{ l.linkage === 'autosomal' ? '' : `on ${l.linkage}, ` }}{{ tellAlleles(l) }}</span
+            ><span v-if="l.note" class="quiet small note">{{ l.note }}</span></span
+          >
           <span class="do">
             <UButton
-              label="Change" size="sm" variant="outline" color="neutral" :aria-label="`Change ${l.name}`"
+              label="Change"
+              size="sm"
+              variant="outline"
+              color="neutral"
+              :aria-label="`Change ${l.name}`"
               @click="edit(l.id)"
             />
             <UButton
-              label="Drop" size="sm" variant="ghost" color="neutral" :aria-label="`Drop ${l.name}`" :disabled="busy"
-              @click="record({ kind: 'locusDropped', subject: { type: 'locus', id: l.id }, data: {} }, `Locus ${l.name} dropped`)"
+              label="Drop"
+              size="sm"
+              variant="ghost"
+              color="neutral"
+              :aria-label="`Drop ${l.name}`"
+              :disabled="busy"
+              @click="
+                record(
+                  { kind: 'locusDropped', subject: { type: 'locus', id: l.id }, data: {} },
+                  `Locus ${l.name} dropped`,
+                )
+              "
             />
           </span>
         </li>
       </ul>
       <UButton
-        label="Name a locus" icon="i-lucide-plus" size="sm" variant="outline" color="neutral" class="mt-2"
+        label="Name a locus"
+        icon="i-lucide-plus"
+        size="sm"
+        variant="outline"
+        color="neutral"
+        class="mt-2"
         @click="edit(null)"
       />
     </section>

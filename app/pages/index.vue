@@ -2,7 +2,6 @@
 await navigateTo('/round', { replace: true })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div />
 </template>

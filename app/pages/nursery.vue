@@ -59,54 +59,78 @@ const rows = computed(() => young.value.map(row))
 const { shown, more, showAll } = useFirst(() => rows.value, 150)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
       <h1>Who eats, who does not?</h1>
-      <p v-if="young.length">{{ young.length }} young with tags, {{ refusers ? `${refusers} refusing` : 'all eating' }}.</p>
+      <p v-if="young.length">
+        {{ young.length }} young with tags, {{ refusers ? `${refusers} refusing` : 'all eating' }}.
+      </p>
     </header>
     <ClutchList :lanes="lanes">
-      <template #line="{ lane }">{{ line(lane) }} · <NuxtLink :to="`/eggs/${lane.subject.id}`" class="underline">Its page</NuxtLink></template>
+      <template #line="{ lane }"
+        >{{ line(lane) }} · <NuxtLink :to="`/eggs/${lane.subject.id}`" class="underline">Its page</NuxtLink></template
+      >
       <template #after="{ lane }">
         <div v-if="youngOf(lane) > 0" :key="youngOf(lane)" class="mt-3 flex flex-wrap gap-2">
           <AnimalsTagYoung :of="{ type: 'clutch', id: lane.subject.id }" :tag="lane.title" :most="youngOf(lane)" />
           <GroupsJoinForm :clutch="house.house.clutches[lane.subject.id]!" :young="youngOf(lane)" />
         </div>
-        <GenesCountLooks
-          v-if="youngOf(lane) > 0" class="mt-2"
-          :clutch="house.house.clutches[lane.subject.id]!"
-        />
+        <GenesCountLooks v-if="youngOf(lane) > 0" class="mt-2" :clutch="house.house.clutches[lane.subject.id]!" />
       </template>
     </ClutchList>
-    <p
-      v-if="!lanes.length && !young.length" class="quiet"
-    >No young yet. They appear here when a hatching or birth is recorded.</p>
+    <p v-if="!lanes.length && !young.length" class="quiet">
+      No young yet. They appear here when a hatching or birth is recorded.
+    </p>
     <div v-if="young.length" class="overflow-x-auto mt-8">
       <table class="plain">
-        <thead><tr><th>Tag</th><th>Species</th><th class="num">Weight</th><th class="num">Gain a week</th><th>Step</th><th>Next meal</th><th>Refused</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Tag</th>
+            <th>Species</th>
+            <th class="num">Weight</th>
+            <th class="num">Gain a week</th>
+            <th>Step</th>
+            <th>Next meal</th>
+            <th>Refused</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="r in shown" :key="r.a.id">
-            <td><NuxtLink :to="`/animals/${r.a.id}`" class="tag">{{ r.a.tag }}</NuxtLink></td>
+            <td>
+              <NuxtLink :to="`/animals/${r.a.id}`" class="tag">{{ r.a.tag }}</NuxtLink>
+            </td>
             <td>{{ house.speciesName(r.a.speciesId) }}</td>
             <td class="num">{{ r.now ? formatQuantity(r.now.massG, house.settings.massUnit) : '' }}</td>
-            <td
-              class="num" :class="{ falling: (r.gain ?? 0) < -1 }"
-            >{{ r.gain === null ? '' : `${r.gain > 0 ? '+' : ''}${r.gain.toFixed(1)} %` }}</td>
+            <td class="num" :class="{ falling: (r.gain ?? 0) < -1 }">
+              {{ r.gain === null ? '' : `${r.gain > 0 ? '+' : ''}${r.gain.toFixed(1)} %` }}
+            </td>
             <td>{{ r.step }}</td>
-            <td><WorkingLink
-              v-if="r.meal" :title="`${r.a.tag}: next meal`" :reasons="r.meal.reasons"
-              :answer="`${r.meal.value.due <= house.today ? 'due' : formatDistance(r.meal.value.due, house.today)}: ${r.meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`"
-            /></td>
+            <td>
+              <WorkingLink
+                v-if="r.meal"
+                :title="`${r.a.tag}: next meal`"
+                :reasons="r.meal.reasons"
+                :answer="`${r.meal.value.due <= house.today ? 'due' : formatDistance(r.meal.value.due, house.today)}: ${r.meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`"
+              />
+            </td>
             <td :class="{ falling: r.a.refusals >= 3 }">{{ r.a.refusals ? `${r.a.refusals} in a row` : '' }}</td>
           </tr>
         </tbody>
       </table>
       <UButton
-        v-if="more" class="mt-2" variant="outline" color="neutral" :label="`Show ${more} more young`" @click="showAll"
+        v-if="more"
+        class="mt-2"
+        variant="outline"
+        color="neutral"
+        :label="`Show ${more} more young`"
+        @click="showAll"
       />
     </div>
-    <p class="quiet small mt-6">A refuser is left alone between tries and never forced. Never sell an animal that does not eat. Falling weight with refusals is for the reptile vet.</p>
+    <p class="quiet small mt-6">
+      A refuser is left alone between tries and never forced. Never sell an animal that does not eat. Falling weight
+      with refusals is for the reptile vet.
+    </p>
   </div>
 </template>
 

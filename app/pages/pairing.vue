@@ -17,7 +17,6 @@ const open = ref<string | null>(null)
 const lane = computed(() => house.season?.lanes.find(l => l.kind === 'pair' && l.subject.id === open.value) ?? null)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -31,11 +30,12 @@ const lane = computed(() => house.season?.lanes.find(l => l.kind === 'pair' && l
         <template v-if="outlook && width">
           <template v-if="view === 'Due'">
             <PairingDue v-if="outlook.due.length" :due="outlook.due" @open="open = $event" />
-            <div
-              v-else class="quiet empty"
-            ><p>No pair is set. The bench shows every female with every male and says what each pair is worth and why.</p><UButton
-              label="Go to the bench" class="mt-3" @click="view = 'Bench'"
-            /></div>
+            <div v-else class="quiet empty">
+              <p>
+                No pair is set. The bench shows every female with every male and says what each pair is worth and why.
+              </p>
+              <UButton label="Go to the bench" class="mt-3" @click="view = 'Bench'" />
+            </div>
           </template>
           <PairingBench v-else-if="view === 'Bench'" />
           <PairingRota v-else :outlook="outlook" :width="width" @open="open = $event" />

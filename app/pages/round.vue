@@ -67,7 +67,6 @@ function step(by: number): void {
 defineShortcuts({ j: () => step(1), k: () => step(-1) })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -79,16 +78,25 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
       <AlarmList :alarms="house.alarms" />
       <LazyRoundFirstMeals v-if="firstMeals.length" :groups="firstMeals" />
       <Fold
-        v-if="unweighed.length" class="unweighed"
+        v-if="unweighed.length"
+        class="unweighed"
         :summary="`${unweighed.length} have no weight yet: weigh them shelf by shelf`"
-      ><RoundTaskList :tasks="unweighed" /></Fold>
+        ><RoundTaskList :tasks="unweighed"
+      /></Fold>
       <RoundRoom
-        v-for="room in rooms" :key="room.name" :room="room" :care="careOf(room.name)" :foldable="foldable" :open="room.name === open"
+        v-for="room in rooms"
+        :key="room.name"
+        :room="room"
+        :care="careOf(room.name)"
+        :foldable="foldable"
+        :open="room.name === open"
         @toggle="chosen = room.name === open ? null : room.name"
       />
       <section v-if="nextDay.length" class="room">
         <h2>Next culture day, {{ formatWeekday(nextDay[0]!.due) }}</h2>
-        <ul><RoundTaskLine v-for="task in nextDay" :key="task.id" :task="task" /></ul>
+        <ul>
+          <RoundTaskLine v-for="task in nextDay" :key="task.id" :task="task" />
+        </ul>
       </section>
       <RoundDone />
     </template>

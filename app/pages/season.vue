@@ -82,7 +82,6 @@ const answer = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen season">
     <header>
@@ -90,8 +89,13 @@ const answer = computed(() => {
       <div v-if="!house.isEmpty" class="tools">
         <div role="group" aria-label="Span" class="flex gap-1">
           <UButton
-            v-for="(s, i) in SPANS" :key="s.label" :label="s.label" size="sm"
-            :variant="chosen === i ? 'subtle' : 'ghost'" color="neutral" :aria-pressed="chosen === i"
+            v-for="(s, i) in SPANS"
+            :key="s.label"
+            :label="s.label"
+            size="sm"
+            :variant="chosen === i ? 'subtle' : 'ghost'"
+            color="neutral"
+            :aria-pressed="chosen === i"
             @click="chosen = i"
           />
         </div>
@@ -101,30 +105,49 @@ const answer = computed(() => {
     </header>
     <FirstSteps v-if="house.isEmpty" />
     <div v-else ref="board" class="board" :style="{ '--label': `${LABEL}px` }">
-      <div class="axis"><span class="corner">Life</span><SeasonTimeAxis
-        v-if="width" :span="span" :today="house.today"
-      /></div>
+      <div class="axis">
+        <span class="corner">Life</span><SeasonTimeAxis v-if="width" :span="span" :today="house.today" />
+      </div>
       <div ref="life" class="pane life" tabindex="-1">
         <VirtualRows
-          v-if="width" :rows="house.season?.lanes ?? []" :key-of="l => l.id" :height="narrow ? 99 : 50"
+          v-if="width"
+          :rows="house.season?.lanes ?? []"
+          :key-of="l => l.id"
+          :height="narrow ? 99 : 50"
           :pane="narrow ? null : life"
         >
-          <template #default="{ row: l }"><SeasonLaneRow
-            :lane="l" :span="span" :today="house.today" :lit="litLane === l.id" @open="openLane = l.id"
-            @light="litLane = $event ? l.id : litLane === l.id ? null : litLane"
+          <template #default="{ row: l }"
+            ><SeasonLaneRow
+              :lane="l"
+              :span="span"
+              :today="house.today"
+              :lit="litLane === l.id"
+              @open="openLane = l.id"
+              @light="litLane = $event ? l.id : litLane === l.id ? null : litLane"
           /></template>
         </VirtualRows>
-        <p
-          v-if="!house.season?.lanes.length" class="quiet py-4"
-        >No pairs, eggs or young yet. Set a pair on a female’s page.</p>
+        <p v-if="!house.season?.lanes.length" class="quiet py-4">
+          No pairs, eggs or young yet. Set a pair on a female’s page.
+        </p>
       </div>
       <div class="axis food">
-        <span class="corner">Food <span class="key">outline: need · full: stock · light: with the plan · hatched: short · green: the lane pointed at</span></span>
+        <span class="corner"
+          >Food
+          <span class="key"
+            >outline: need · full: stock · light: with the plan · hatched: short · green: the lane pointed at</span
+          ></span
+        >
       </div>
       <div class="pane" tabindex="-1">
         <SeasonPreyRow
-          v-for="f in food" :key="f.look.prey" :look="f.look" :plan="f.plan" :span="span" :today="house.today"
-          :lit="lit?.get(f.look.prey) ?? null" :other="outcome?.season.prey.find(p => p.prey === f.look.prey) ?? null"
+          v-for="f in food"
+          :key="f.look.prey"
+          :look="f.look"
+          :plan="f.plan"
+          :span="span"
+          :today="house.today"
+          :lit="lit?.get(f.look.prey) ?? null"
+          :other="outcome?.season.prey.find(p => p.prey === f.look.prey) ?? null"
         />
       </div>
     </div>

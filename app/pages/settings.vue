@@ -71,53 +71,64 @@ async function keep(body: SetSettings): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
-    <header><h1>How does this house do things?</h1><p v-if="!house.isEmpty">The first steps are still <NuxtLink
-      to="/begin" class="underline"
-    >here</NuxtLink>.</p></header>
+    <header>
+      <h1>How does this house do things?</h1>
+      <p v-if="!house.isEmpty">The first steps are still <NuxtLink to="/begin" class="underline">here</NuxtLink>.</p>
+    </header>
     <form class="settings" @submit.prevent="send">
       <section>
         <h2>House</h2>
-        <UFormField label="Name" :error="problems.houseName"><UInput
-          v-model="state.houseName" class="w-full"
+        <UFormField label="Name" :error="problems.houseName"
+          ><UInput v-model="state.houseName" class="w-full"
         /></UFormField>
         <UFormField
-          label="Time zone" :hint="house.isEmpty ? '' : 'another reads written days anew'" :error="problems.timeZone"
-        ><USelectMenu
-          v-model="state.timeZone" :items="zones" class="w-full" :aria-label="`Time zone: ${state.timeZone}`"
+          label="Time zone"
+          :hint="house.isEmpty ? '' : 'another reads written days anew'"
+          :error="problems.timeZone"
+          ><USelectMenu
+            v-model="state.timeZone"
+            :items="zones"
+            class="w-full"
+            :aria-label="`Time zone: ${state.timeZone}`"
         /></UFormField>
-        <UFormField label="Weights in"><USelect
-          v-model="state.massUnit" :items="['g', 'oz']" class="w-full"
+        <UFormField label="Weights in"
+          ><USelect v-model="state.massUnit" :items="['g', 'oz']" class="w-full"
         /></UFormField>
-        <UFormField label="Temperatures in"><USelect
-          v-model="state.tempUnit" :items="['°C', '°F']" class="w-full"
+        <UFormField label="Temperatures in"
+          ><USelect v-model="state.tempUnit" :items="['°C', '°F']" class="w-full"
+        /></UFormField>
+        <UFormField label="A sex is known from, %" hint="below it stays open" :error="problems.sexCertainty"
+          ><UInputNumber v-model="state.sexPct" :min="80" :max="99.99" :step="0.5" class="w-full"
         /></UFormField>
         <UFormField
-          label="A sex is known from, %" hint="below it stays open" :error="problems.sexCertainty"
-        ><UInputNumber v-model="state.sexPct" :min="80" :max="99.99" :step="0.5" class="w-full" /></UFormField>
-        <UFormField
-          label="Latitude, degrees north" hint="day length outside; empty: twelve hours" :error="problems.latitude"
-        ><UInputNumber v-model="state.latitude" :min="-90" :max="90" :step="0.5" class="w-full" /></UFormField>
+          label="Latitude, degrees north"
+          hint="day length outside; empty: twelve hours"
+          :error="problems.latitude"
+          ><UInputNumber v-model="state.latitude" :min="-90" :max="90" :step="0.5" class="w-full"
+        /></UFormField>
       </section>
       <section>
         <h2>Feeders</h2>
-        <UFormField label="Culture day" hint="cups are started, orders go out"><USelect
-          v-model="state.cultureWeekday" :items="DAYS" class="w-full"
+        <UFormField label="Culture day" hint="cups are started, orders go out"
+          ><USelect v-model="state.cultureWeekday" :items="DAYS" class="w-full"
         /></UFormField>
-        <UFormField
-          label="Need to cover, % of scenarios" :error="problems.coverQuantile"
-        ><UInputNumber v-model="state.cover" :min="50" :max="99" class="w-full" /></UFormField>
-        <UFormField label="Appetite, % of the ladder" :error="problems.appetite"><UInputNumber
-          v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full"
+        <UFormField label="Need to cover, % of scenarios" :error="problems.coverQuantile"
+          ><UInputNumber v-model="state.cover" :min="50" :max="99" class="w-full"
         /></UFormField>
-        <UFormField label="Cup yield, % of the almanac" :error="problems.cupYield"><UInputNumber
-          v-model="state.yieldPct" :min="10" :max="500" :step="5" class="w-full"
+        <UFormField label="Appetite, % of the ladder" :error="problems.appetite"
+          ><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full"
+        /></UFormField>
+        <UFormField label="Cup yield, % of the almanac" :error="problems.cupYield"
+          ><UInputNumber v-model="state.yieldPct" :min="10" :max="500" :step="5" class="w-full"
         /></UFormField>
         <RecordDayField
-          v-model="state.warmUp" label="Warm up those in the cold on" hint="empty: by the species’ weeks"
-          :error="problems.warmUpDay" optional
+          v-model="state.warmUp"
+          label="Warm up those in the cold on"
+          hint="empty: by the species’ weeks"
+          :error="problems.warmUpDay"
+          optional
         />
       </section>
       <section class="schools">
@@ -127,11 +138,15 @@ async function keep(body: SetSettings): Promise<void> {
           <legend>{{ school.question }}</legend>
           <label v-for="choice in school.choices" :key="choice.id">
             <input
-              type="radio" :name="school.id" :value="choice.id"
+              type="radio"
+              :name="school.id"
+              :value="choice.id"
               :checked="(state.schools[school.id] ?? school.usual) === choice.id"
               @change="state.schools[school.id] = choice.id"
+            />
+            <span
+              ><b>{{ choice.name }}</b> <span class="quiet">{{ choice.reason }}</span></span
             >
-            <span><b>{{ choice.name }}</b> <span class="quiet">{{ choice.reason }}</span></span>
           </label>
           <SettingsOwnSchools v-if="OWN.includes(school.id)" v-model="state.schools" :school="school" />
         </fieldset>

@@ -90,20 +90,30 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :title="of === 'species' ? 'Add a species' : 'Add a feeder'"
+    v-model:open="open"
+    :title="of === 'species' ? 'Add a species' : 'Add a feeder'"
     description="From its nearest relative: what you do not know yet is borrowed"
   >
     <template #body>
       <UForm ref="form" :state="state" class="grid gap-4" @submit="send" @error="focusFirstWrong">
-        <UFormField name="from" label="Nearest relative" required><USelectMenu
-          v-model="state.from" :items="relatives" value-key="value" class="w-full" :filter-fields="['label', 'description']"
+        <UFormField name="from" label="Nearest relative" required
+          ><USelectMenu
+            v-model="state.from"
+            :items="relatives"
+            value-key="value"
+            class="w-full"
+            :filter-fields="['label', 'description']"
         /></UFormField>
         <UButton
-          v-if="of === 'species'" :label="asking ? 'I know a relative' : 'I know no relative'" size="xs" variant="ghost"
-          color="neutral" class="justify-self-start -mt-2" @click="asking = !asking"
+          v-if="of === 'species'"
+          :label="asking ? 'I know a relative' : 'I know no relative'"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          class="justify-self-start -mt-2"
+          @click="asking = !asking"
         />
         <fieldset v-if="asking" class="known">
           <legend class="small quiet">What is known; the nearest of its group stands above</legend>
@@ -112,36 +122,55 @@ async function send(): Promise<void> {
           <USelect v-model="known.eats" :items="FOODS" aria-label="What it eats" />
           <USelect v-model="known.winter" :items="WINTERS" aria-label="Its winter" />
           <UInputNumber
-            v-model="known.adultG" :min="0.5" :max="100000" :step-snapping="false" aria-label="Weight of an adult, g"
+            v-model="known.adultG"
+            :min="0.5"
+            :max="100000"
+            :step-snapping="false"
+            aria-label="Weight of an adult, g"
           /><span class="self-center">g grown</span>
           <RecordPick
-            v-model="leftOpen" :items="OPEN" multiple name="Leave open" placeholder="Leave open rather than borrow …"
+            v-model="leftOpen"
+            :items="OPEN"
+            multiple
+            name="Leave open"
+            placeholder="Leave open rather than borrow …"
             class="col-span-2"
           />
         </fieldset>
-        <UFormField
-          v-if="of === 'species'" name="type" label="It is"
-        ><URadioGroup v-model="state.as" :items="AS" /></UFormField>
-        <UFormField name="name" label="Name" required><UInput
-          v-model="state.name" class="w-full" autocomplete="off"
+        <UFormField v-if="of === 'species'" name="type" label="It is"
+          ><URadioGroup v-model="state.as" :items="AS"
         /></UFormField>
-        <UFormField
-          v-if="of === 'species'" name="latin" label="Latin name" hint="if known"
-        ><UInput v-model="state.latin" class="w-full" autocomplete="off" /></UFormField>
+        <UFormField name="name" label="Name" required
+          ><UInput v-model="state.name" class="w-full" autocomplete="off"
+        /></UFormField>
+        <UFormField v-if="of === 'species'" name="latin" label="Latin name" hint="if known"
+          ><UInput v-model="state.latin" class="w-full" autocomplete="off"
+        /></UFormField>
         <template v-else>
-          <UFormField name="one" label="One is called" hint="as in “1 …”"><UInput
-            v-model="state.one" class="w-full" autocomplete="off" :placeholder="state.name.toLowerCase()"
+          <UFormField name="one" label="One is called" hint="as in “1 …”"
+            ><UInput v-model="state.one" class="w-full" autocomplete="off" :placeholder="state.name.toLowerCase()"
           /></UFormField>
-          <UFormField name="many" label="Several are called"><UInput
-            v-model="state.many" class="w-full" autocomplete="off" :placeholder="`${state.name.toLowerCase()}s`"
+          <UFormField name="many" label="Several are called"
+            ><UInput
+              v-model="state.many"
+              class="w-full"
+              autocomplete="off"
+              :placeholder="`${state.name.toLowerCase()}s`"
           /></UFormField>
         </template>
         <p
-          v-if="relative && of === 'species' && 'cautions' in relative && relative.cautions.length" class="quiet small"
-        >Its cautions are taken over too. Look up what the law where you live asks for this species before you keep, breed or move it.</p>
+          v-if="relative && of === 'species' && 'cautions' in relative && relative.cautions.length"
+          class="quiet small"
+        >
+          Its cautions are taken over too. Look up what the law where you live asks for this species before you keep,
+          breed or move it.
+        </p>
         <UButton
-          type="submit" :label="of === 'species' ? 'Add species' : 'Add feeder'" :loading="busy"
-          :disabled="!state.name.trim()" class="justify-self-start"
+          type="submit"
+          :label="of === 'species' ? 'Add species' : 'Add feeder'"
+          :loading="busy"
+          :disabled="!state.name.trim()"
+          class="justify-self-start"
         />
       </UForm>
     </template>

@@ -33,18 +33,26 @@ const beside = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <figure class="climate">
     <svg
-      v-if="bands.length" :viewBox="`0 0 ${WIDTH} ${bands.length * ROW}`" class="chart" role="img"
+      v-if="bands.length"
+      :viewBox="`0 0 ${WIDTH} ${bands.length * ROW}`"
+      class="chart"
+      role="img"
       :aria-label="`${name}: ${bands.map(b => `${b.name} ${told(b.low, b.high)}`).join(', ')}`"
     >
       <g v-for="(b, i) in bands" :key="b.zone">
         <text x="0" :y="i * ROW + 17">{{ b.name }}</text>
         <line class="grid" :x1="LABEL" :x2="WIDTH - 120" :y1="i * ROW + 13" :y2="i * ROW + 13" />
         <rect
-          class="band" :class="b.zone" :x="x(b.low)" :width="Math.max(3, x(b.high) - x(b.low))" :y="i * ROW + 5" height="16" rx="3"
+          class="band"
+          :class="b.zone"
+          :x="x(b.low)"
+          :width="Math.max(3, x(b.high) - x(b.low))"
+          :y="i * ROW + 5"
+          height="16"
+          rx="3"
         />
         <text :x="x(b.high) + 8" :y="i * ROW + 17">{{ told(b.low, b.high) }}</text>
       </g>

@@ -28,22 +28,35 @@ function add(): void {
 const plain = (s: string) => s
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="grid gap-4">
     <p v-if="!Object.keys(clocks).length" class="quiet">None: what follows is then not forecast, until it is seen.</p>
     <div v-for="(c, k) in clocks" :key="k" class="clock">
       <AlmanacPartField
-        :field="{ ...ask(title(c)), is: 'spread' }" :value="c.days" :label="title(c)" :choice="plain" :column="plain"
+        :field="{ ...ask(title(c)), is: 'spread' }"
+        :value="c.days"
+        :label="title(c)"
+        :choice="plain"
+        :column="plain"
         @set="change(k, { days: $event as Clock['days'] })"
       />
       <div class="flex flex-wrap gap-2 items-center">
         <AlmanacPartField
-          class="grow" :field="{ ...ask(title(c)), is: 'fact' }" :value="c.comes" label="comes at all, chance" :choice="plain"
-          :column="plain" @set="change(k, { comes: $event as Clock['comes'] })"
+          class="grow"
+          :field="{ ...ask(title(c)), is: 'fact' }"
+          :value="c.comes"
+          label="comes at all, chance"
+          :choice="plain"
+          :column="plain"
+          @set="change(k, { comes: $event as Clock['comes'] })"
         />
         <UButton
-          label="Drop" size="xs" variant="ghost" color="neutral" :aria-label="`Drop clock ${title(c)}`" @click="drop(k)"
+          label="Drop"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          :aria-label="`Drop clock ${title(c)}`"
+          @click="drop(k)"
         />
       </div>
     </div>
@@ -52,7 +65,12 @@ const plain = (s: string) => s
       <span>to</span>
       <RecordPick v-model="to" :items="after" name="New clock, to" class="w-40" />
       <UButton
-        label="Add clock" size="sm" variant="outline" icon="i-lucide-plus" :disabled="key in clocks" @click="add"
+        label="Add clock"
+        size="sm"
+        variant="outline"
+        icon="i-lucide-plus"
+        :disabled="key in clocks"
+        @click="add"
       />
     </div>
   </div>

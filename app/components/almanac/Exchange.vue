@@ -75,10 +75,11 @@ watch(open, is => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" title="Sheets" description="Knowledge as files: to keep, and to hand from keeper to keeper"
+    v-model:open="open"
+    title="Sheets"
+    description="Knowledge as files: to keep, and to hand from keeper to keeper"
     :ui="{ content: 'sm:max-w-xl' }"
   >
     <template #body>
@@ -86,42 +87,53 @@ watch(open, is => {
         <h3>Out</h3>
         <div class="flex flex-wrap gap-2">
           <UButton
-            v-if="species" :label="`Export ${species.name}`" icon="i-lucide-download" variant="outline"
+            v-if="species"
+            :label="`Export ${species.name}`"
+            icon="i-lucide-download"
+            variant="outline"
             @click="exportSheet([species.id], species.name)"
           />
           <UButton v-if="species" label="As a text to read" variant="outline" color="neutral" @click="exportReadable" />
           <UButton
-            v-if="own.length" :label="`All ${own.length} rows of this house`" variant="outline" color="neutral"
+            v-if="own.length"
+            :label="`All ${own.length} rows of this house`"
+            variant="outline"
+            color="neutral"
             @click="exportSheet(own, `${house.settings.houseName} almanac`)"
           />
         </div>
       </section>
       <section class="grid gap-2 mt-6">
         <h3>In</h3>
-        <label class="small">A sheet that was exported <input
-          type="file" accept=".json,application/json" data-sheet @change="read"
-        ></label>
+        <label class="small"
+          >A sheet that was exported <input type="file" accept=".json,application/json" data-sheet @change="read"
+        /></label>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <p v-if="taken" role="status">{{ taken }}.</p>
         <template v-if="plan">
-          <ul
-            v-if="plan.problems.length" class="problem" role="alert"
-          ><li>Nothing is taken over.</li><li v-for="p in plan.problems" :key="p">{{ p }}</li></ul>
+          <ul v-if="plan.problems.length" class="problem" role="alert">
+            <li>Nothing is taken over.</li>
+            <li v-for="p in plan.problems" :key="p">{{ p }}</li>
+          </ul>
           <template v-else>
             <p v-if="plan.added.length"><b>New here:</b> {{ plan.added.map(a => a.name).join(', ') }}.</p>
-            <p v-if="plan.changed.length"><b>Said otherwise:</b> {{ plan.changed.map(c => `${c.name}, ${partWords(c.part)}`).join('; ') }}.</p>
-            <p
-              v-if="plan.same" class="quiet"
-            >{{ plan.same }} {{ plan.same === 1 ? 'row says' : 'rows say' }} what stands here already.</p>
+            <p v-if="plan.changed.length">
+              <b>Said otherwise:</b> {{ plan.changed.map(c => `${c.name}, ${partWords(c.part)}`).join('; ') }}.
+            </p>
+            <p v-if="plan.same" class="quiet">
+              {{ plan.same }} {{ plan.same === 1 ? 'row says' : 'rows say' }} what stands here already.
+            </p>
             <template v-if="plan.facts.length">
               <div aria-live="polite">
                 <p v-if="moves === null" class="quiet">Working out what it moves in this house …</p>
                 <p v-else-if="!moves.length" class="quiet">It moves nothing in this house today.</p>
-                <template v-else><p><b>It would move:</b></p><ul class="moves"><li
-                  v-for="m in moves.slice(0, 12)" :key="m"
-                >{{ m }}</li><li
-                  v-if="moves.length > 12" class="quiet"
-                >and {{ moves.length - 12 }} more</li></ul></template>
+                <template v-else
+                  ><p><b>It would move:</b></p>
+                  <ul class="moves">
+                    <li v-for="m in moves.slice(0, 12)" :key="m">{{ m }}</li>
+                    <li v-if="moves.length > 12" class="quiet">and {{ moves.length - 12 }} more</li>
+                  </ul></template
+                >
               </div>
               <UButton label="Take it over" :loading="busy" class="justify-self-start" @click="take" />
             </template>

@@ -31,43 +31,76 @@ const use = (i: number) => save(withWay(props.feeder, i), `now ${wayWords(others
 const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at !== i) }, 'a way dropped')
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <AlmanacFrame of="feeder" :row="feeder" @choose="emit('choose', $event)">
     <template #about>
-      <p v-if="marks.borrowed">{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}.</p>
+      <p v-if="marks.borrowed">
+        {{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}.
+      </p>
       <p>{{ feeder.care }}</p>
     </template>
-    <template #actions><UButton
-      label="Edit" size="sm" variant="outline" color="neutral" :aria-label="`Edit ${feeder.name}`" @click="editing = true"
+    <template #actions
+      ><UButton
+        label="Edit"
+        size="sm"
+        variant="outline"
+        color="neutral"
+        :aria-label="`Edit ${feeder.name}`"
+        @click="editing = true"
     /></template>
     <section>
       <h3>How this house gets it</h3>
       <ul class="ways">
-        <li><b>{{ wayWords(feeder.supply) }}</b><span class="quiet">in force: the plan goes by it</span></li>
+        <li>
+          <b>{{ wayWords(feeder.supply) }}</b><span class="quiet">in force: the plan goes by it</span>
+        </li>
         <li v-for="(way, i) in others" :key="i">
           <span>{{ wayWords(way) }}</span>
           <UButton
-            label="Get it this way" size="xs" variant="outline" color="neutral" :disabled="busy"
-            :aria-label="`Get it this way: ${wayWords(way)}`" @click="use(i)"
+            label="Get it this way"
+            size="xs"
+            variant="outline"
+            color="neutral"
+            :disabled="busy"
+            :aria-label="`Get it this way: ${wayWords(way)}`"
+            @click="use(i)"
           />
           <UButton
-            label="Drop" size="xs" variant="ghost" color="neutral" :disabled="busy" :aria-label="`Drop: ${wayWords(way)}`"
+            label="Drop"
+            size="xs"
+            variant="ghost"
+            color="neutral"
+            :disabled="busy"
+            :aria-label="`Drop: ${wayWords(way)}`"
             @click="drop(i)"
           />
         </li>
-        <li><RecordPick
-          :items="ways" name="Another way" placeholder="Another way …" class="w-80" @update:model-value="add($event)"
-        /></li>
+        <li>
+          <RecordPick
+            :items="ways"
+            name="Another way"
+            placeholder="Another way …"
+            class="w-80"
+            @update:model-value="add($event)"
+          />
+        </li>
       </ul>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <p class="quiet small">What runs already goes on as it was started.</p>
     </section>
     <template v-for="[title, rows] in sections" :key="title">
-      <section v-if="rows.length"><h3>{{ title }}</h3><AlmanacRows :rows="rows" /></section>
+      <section v-if="rows.length">
+        <h3>{{ title }}</h3>
+        <AlmanacRows :rows="rows" />
+      </section>
     </template>
     <LazyAlmanacPartForm
-      v-if="editing" v-model:open="editing" of="feeder" :row="feeder" title="Supply, size and care" :parts="PARTS"
+      v-if="editing"
+      v-model:open="editing"
+      of="feeder"
+      :row="feeder"
+      title="Supply, size and care"
+      :parts="PARTS"
     />
   </AlmanacFrame>
 </template>

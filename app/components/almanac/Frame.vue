@@ -18,10 +18,11 @@ function retire(): Promise<unknown> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="almanac-sheet">
-    <h2>{{ row.name }} <i class="quiet font-normal">{{ row.latin }}</i></h2>
+    <h2>
+      {{ row.name }} <i class="quiet font-normal">{{ row.latin }}</i>
+    </h2>
     <slot name="about" />
     <p v-for="c in row.cautions" :key="c" class="small caution">
       <UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ c }}
@@ -31,7 +32,11 @@ function retire(): Promise<unknown> {
       <UButton label="Sheets out and in" size="sm" variant="outline" color="neutral" @click="exchanging = true" />
       <slot name="actions" />
       <UButton
-        :label="row.retired ? 'Offer again' : 'Retire'" size="sm" variant="ghost" color="neutral" :loading="busy"
+        :label="row.retired ? 'Offer again' : 'Retire'"
+        size="sm"
+        variant="ghost"
+        color="neutral"
+        :loading="busy"
         @click="retire"
       />
     </div>

@@ -38,39 +38,62 @@ function said() {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <AlmanacPartFrame
-    v-model:open="open" of="species" :row="species" title="Incubation table"
-    :description="`${species.name}: how long eggs take, by their warmth`" :parts="['incubation']" :said="said"
-    says="incubation table" button="Set table"
+    v-model:open="open"
+    of="species"
+    :row="species"
+    title="Incubation table"
+    :description="`${species.name}: how long eggs take, by their warmth`"
+    :parts="['incubation']"
+    :said="said"
+    says="incubation table"
+    button="Set table"
   >
     <div v-for="(p, i) in points" :key="i" class="row">
-      <UFormField :label="i ? undefined : 'At, °C'"><UInputNumber
-        v-model="p.tempC" :step="0.5" :step-snapping="false" :min="10" :max="40" class="w-32"
-        :aria-label="`Temperature ${i + 1}, °C`"
+      <UFormField :label="i ? undefined : 'At, °C'"
+        ><UInputNumber
+          v-model="p.tempC"
+          :step="0.5"
+          :step-snapping="false"
+          :min="10"
+          :max="40"
+          class="w-32"
+          :aria-label="`Temperature ${i + 1}, °C`"
       /></UFormField>
-      <UFormField :label="i ? undefined : 'Days'"><UInputNumber
-        v-model="p.days" :min="1" :max="600" class="w-32" :aria-label="`Days ${i + 1}`"
+      <UFormField :label="i ? undefined : 'Days'"
+        ><UInputNumber v-model="p.days" :min="1" :max="600" class="w-32" :aria-label="`Days ${i + 1}`"
       /></UFormField>
       <UButton
-        v-if="points.length > 2" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`Drop row ${i + 1}`"
+        v-if="points.length > 2"
+        icon="i-lucide-x"
+        variant="ghost"
+        color="neutral"
+        :aria-label="`Drop row ${i + 1}`"
         @click="points.splice(i, 1)"
       />
     </div>
     <UButton
-      label="Add a row" icon="i-lucide-plus" variant="outline" class="justify-self-start"
-      @click="points.push({ tempC: (points.at(-1)?.tempC ?? 27) + 1, days: Math.max(1, (points.at(-1)?.days ?? 60) - 5) })"
+      label="Add a row"
+      icon="i-lucide-plus"
+      variant="outline"
+      class="justify-self-start"
+      @click="
+        points.push({ tempC: (points.at(-1)?.tempC ?? 27) + 1, days: Math.max(1, (points.at(-1)?.days ?? 60) - 5) })
+      "
     />
     <div class="row">
-      <UFormField label="Usual, °C"><UInputNumber
-        v-model="usualC" :step="0.5" :step-snapping="false" :min="10" :max="40" class="w-32"
+      <UFormField label="Usual, °C"
+        ><UInputNumber v-model="usualC" :step="0.5" :step-snapping="false" :min="10" :max="40" class="w-32"
       /></UFormField>
-      <UFormField label="Kills above, °C"><UInputNumber
-        v-model="lethalC" :step="0.5" :step-snapping="false" :min="15" :max="45" class="w-32"
+      <UFormField label="Kills above, °C"
+        ><UInputNumber v-model="lethalC" :step="0.5" :step-snapping="false" :min="15" :max="45" class="w-32"
       /></UFormField>
     </div>
-    <p class="quiet small">At least two rows; warmer must be quicker. Between them, and a little beyond, days follow from the warmth that was.</p>
+    <p class="quiet small">
+      At least two rows; warmer must be quicker. Between them, and a little beyond, days follow from the warmth that
+      was.
+    </p>
   </AlmanacPartFrame>
 </template>
 

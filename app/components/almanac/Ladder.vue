@@ -24,15 +24,19 @@ const steps = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <ol class="ladder">
     <li v-for="s in steps" :key="s.fromDay">
-      <svg :width="s.meal.reduce((w, m) => w + 2 * m.r + 6, 0)" height="56" aria-hidden="true"><template
-        v-for="(m, i) in s.meal" :key="m.prey"
-      ><ellipse
-        :cx="s.meal.slice(0, i).reduce((w, o) => w + 2 * o.r + 6, 0) + m.r + 1" :cy="54 - m.r * 0.62" :rx="m.r" :ry="m.r * 0.6"
-      /></template></svg>
+      <svg :width="s.meal.reduce((w, m) => w + 2 * m.r + 6, 0)" height="56" aria-hidden="true">
+        <template v-for="(m, i) in s.meal" :key="m.prey">
+          <ellipse
+            :cx="s.meal.slice(0, i).reduce((w, o) => w + 2 * o.r + 6, 0) + m.r + 1"
+            :cy="54 - m.r * 0.62"
+            :rx="m.r"
+            :ry="m.r * 0.6"
+          />
+        </template>
+      </svg>
       <b>{{ s.meal.map(m => m.what).join(', ') }}</b>
       <span>{{ s.everyDays === 1 ? 'daily' : `every ${s.everyDays} days` }}</span>
       <span class="quiet">from day {{ s.fromDay }}</span>

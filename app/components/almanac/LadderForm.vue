@@ -36,40 +36,57 @@ const said = () => ({
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <AlmanacPartFrame
-    v-model:open="open" of="species" :row="species" title="Feeding ladder"
-    :description="`${species.name}, in days from the first meal`" :parts="['ladder']" :said="said"
-    says="feeding ladder" button="Set ladder"
+    v-model:open="open"
+    of="species"
+    :row="species"
+    title="Feeding ladder"
+    :description="`${species.name}, in days from the first meal`"
+    :parts="['ladder']"
+    :said="said"
+    says="feeding ladder"
+    button="Set ladder"
   >
     <fieldset v-for="(s, i) in steps" :key="i" class="step">
       <legend class="sr-only">Step {{ i + 1 }}</legend>
-      <UFormField label="From day"><UInputNumber
-        v-model="s.fromDay" :min="0" :max="20000" class="w-28"
-      /></UFormField>
-      <UFormField label="Every, days"><UInputNumber
-        v-model="s.everyDays" :min="1" :max="365" class="w-28"
+      <UFormField label="From day"><UInputNumber v-model="s.fromDay" :min="0" :max="20000" class="w-28" /></UFormField>
+      <UFormField label="Every, days"
+        ><UInputNumber v-model="s.everyDays" :min="1" :max="365" class="w-28"
       /></UFormField>
       <div class="meal">
         <div v-for="(m, j) in s.meal" :key="j" class="part">
           <UInputNumber
-            v-model="m.count" :min="0.1" :step="1" :step-snapping="false" class="w-28"
+            v-model="m.count"
+            :min="0.1"
+            :step="1"
+            :step-snapping="false"
+            class="w-28"
             :aria-label="`Count, step ${i + 1}`"
           />
           <RecordPick v-model="m.prey" :items="prey" class="w-52" :name="`Prey, step ${i + 1}`" />
           <UButton
-            v-if="s.meal.length > 1" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`Take ${j + 1} off the menu of step ${i + 1}`"
+            v-if="s.meal.length > 1"
+            icon="i-lucide-x"
+            variant="ghost"
+            color="neutral"
+            :aria-label="`Take ${j + 1} off the menu of step ${i + 1}`"
             @click="s.meal.splice(j, 1)"
           />
         </div>
         <div class="flex gap-2">
           <UButton
-            label="And another prey" size="xs" variant="ghost"
+            label="And another prey"
+            size="xs"
+            variant="ghost"
             @click="s.meal.push({ prey: prey[0]!.value, count: 1 })"
           />
           <UButton
-            v-if="steps.length > 1" label="Drop this step" size="xs" variant="ghost" color="neutral"
+            v-if="steps.length > 1"
+            label="Drop this step"
+            size="xs"
+            variant="ghost"
+            color="neutral"
             @click="steps.splice(i, 1)"
           />
         </div>

@@ -17,12 +17,16 @@ const shape = (e: { earliest: number; likely: number; latest: number }, y: numbe
 const days = (n: number) => Math.round(n)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <figure v-if="events.length > 1" class="year">
     <svg
-      :viewBox="`0 0 ${WIDTH} ${events.length * ROW + 22}`" class="chart" role="img"
-      :aria-label="`Year of the ${species.name}, in days from ${events[0]!.name}: ${events.slice(1).map(e => `${e.name} ${days(e.likely)} (${days(e.earliest)} to ${days(e.latest)})`).join(', ')}`"
+      :viewBox="`0 0 ${WIDTH} ${events.length * ROW + 22}`"
+      class="chart"
+      role="img"
+      :aria-label="`Year of the ${species.name}, in days from ${events[0]!.name}: ${events
+        .slice(1)
+        .map(e => `${e.name} ${days(e.likely)} (${days(e.earliest)} to ${days(e.latest)})`)
+        .join(', ')}`"
     >
       <g v-for="t in ticks" :key="t">
         <line class="grid" :x1="x(t)" :x2="x(t)" y1="0" :y2="events.length * ROW" />
@@ -35,9 +39,9 @@ const days = (n: number) => Math.round(n)
         <template v-else>
           <path class="smear" :d="shape(e, i * ROW)" />
           <line class="middle" :x1="x(e.likely)" :x2="x(e.likely)" :y1="i * ROW + 4" :y2="i * ROW + 18" />
-          <text
-            class="said" :x="x(e.latest) + 6" :y="i * ROW + 16"
-          >{{ days(e.likely) }} ({{ days(e.earliest) }}–{{ days(e.latest) }})</text>
+          <text class="said" :x="x(e.latest) + 6" :y="i * ROW + 16">
+            {{ days(e.likely) }} ({{ days(e.earliest) }}–{{ days(e.latest) }})
+          </text>
         </template>
       </g>
     </svg>

@@ -54,26 +54,45 @@ const feeders = computed(() =>
 )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <nav aria-label="Almanac">
     <div class="find">
       <UInput
-        v-model="word" icon="i-lucide-search" placeholder="Find" aria-label="Find a species or feeder" class="w-full"
+        v-model="word"
+        icon="i-lucide-search"
+        placeholder="Find"
+        aria-label="Find a species or feeder"
+        class="w-full"
       />
       <USelect v-model="kind" :items="KINDS" aria-label="Show" class="w-full" />
     </div>
     <div class="lists">
       <h2 v-if="species.length">Species</h2>
-      <ul><li v-for="s in species" :key="s.id"><button
-        type="button" :class="{ here: chosen === s.id, type: s.typeOf }" :aria-current="chosen === s.id ? 'true' : undefined"
-        @click="chosen = s.id"
-      >{{ s.name }}<span v-if="s.retired && !house.onlyAnimalOf(s.id)" class="quiet small"> retired</span></button></li></ul>
+      <ul>
+        <li v-for="s in species" :key="s.id">
+          <button
+            type="button"
+            :class="{ here: chosen === s.id, type: s.typeOf }"
+            :aria-current="chosen === s.id ? 'true' : undefined"
+            @click="chosen = s.id"
+          >
+            {{ s.name }}<span v-if="s.retired && !house.onlyAnimalOf(s.id)" class="quiet small"> retired</span>
+          </button>
+        </li>
+      </ul>
       <h2 v-if="feeders.length">Feeders</h2>
-      <ul><li v-for="f in feeders" :key="f.id"><button
-        type="button" :class="{ here: chosen === f.id }" :aria-current="chosen === f.id ? 'true' : undefined"
-        @click="chosen = f.id"
-      >{{ f.name }}<span v-if="f.retired" class="quiet small"> retired</span></button></li></ul>
+      <ul>
+        <li v-for="f in feeders" :key="f.id">
+          <button
+            type="button"
+            :class="{ here: chosen === f.id }"
+            :aria-current="chosen === f.id ? 'true' : undefined"
+            @click="chosen = f.id"
+          >
+            {{ f.name }}<span v-if="f.retired" class="quiet small"> retired</span>
+          </button>
+        </li>
+      </ul>
       <p v-if="!species.length && !feeders.length" class="quiet small">Nothing here is called that.</p>
     </div>
   </nav>

@@ -20,17 +20,29 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" title="Entered twice" :description="`${species.name} is the same as another species`">
     <template #body>
       <UForm ref="form" :state="state" class="grid gap-4" @submit="send" @error="focusFirstWrong">
-        <UFormField name="into" label="It is the same as" required><USelectMenu
-          v-model="state.into" :items="others" value-key="value" :filter-fields="['label', 'latin']" class="w-full" placeholder="Choose"
+        <UFormField name="into" label="It is the same as" required
+          ><USelectMenu
+            v-model="state.into"
+            :items="others"
+            value-key="value"
+            :filter-fields="['label', 'latin']"
+            class="w-full"
+            placeholder="Choose"
         /></UFormField>
-        <p class="quiet small">Its animals count as that species in every forecast and breed with it; numbers that were set here are left behind. Undo brings them back.</p>
+        <p class="quiet small">
+          Its animals count as that species in every forecast and breed with it; numbers that were set here are left
+          behind. Undo brings them back.
+        </p>
         <UButton
-          type="submit" label="Make them one" :loading="busy" :disabled="!state.into" class="justify-self-start"
+          type="submit"
+          label="Make them one"
+          :loading="busy"
+          :disabled="!state.into"
+          class="justify-self-start"
         />
       </UForm>
     </template>

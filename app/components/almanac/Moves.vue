@@ -21,18 +21,23 @@ async function ask(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="grid gap-1" aria-live="polite">
     <UButton
-      label="What would it move?" size="sm" variant="outline" color="neutral" :loading="running"
-      class="justify-self-start" @click="ask"
+      label="What would it move?"
+      size="sm"
+      variant="outline"
+      color="neutral"
+      :loading="running"
+      class="justify-self-start"
+      @click="ask"
     />
     <p v-if="problem" class="problem">{{ problem }}</p>
     <p v-if="moves && !moves.length" class="quiet">Nothing in this house today.</p>
-    <ul v-if="moves?.length" class="moves"><li
-      v-for="m in moves.slice(0, 8)" :key="m"
-    >{{ m }}</li><li v-if="moves.length > 8" class="quiet">and {{ moves.length - 8 }} more</li></ul>
+    <ul v-if="moves?.length" class="moves">
+      <li v-for="m in moves.slice(0, 8)" :key="m">{{ m }}</li>
+      <li v-if="moves.length > 8" class="quiet">and {{ moves.length - 8 }} more</li>
+    </ul>
   </div>
 </template>
 

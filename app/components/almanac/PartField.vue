@@ -47,59 +47,119 @@ const setLines = (text: string) =>
   )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="field" role="group" :aria-label="label">
     <span class="name">{{ label }}<span v-if="tree.mark === 'borrowed'" class="quiet small"> · borrowed</span></span>
-    <span v-if="field.is === 'absent'" class="values"><span class="quiet">not known</span><RecordPick
-      :items="donors ?? []" :name="`${label}: take over from`" placeholder="Take over from …" class="w-56"
-      @update:model-value="emit('take', $event)"
+    <span v-if="field.is === 'absent'" class="values"
+      ><span class="quiet">not known</span
+      ><RecordPick
+        :items="donors ?? []"
+        :name="`${label}: take over from`"
+        placeholder="Take over from …"
+        class="w-56"
+        @update:model-value="emit('take', $event)"
     /></span>
     <span v-else-if="numbers.length" class="values">
       <UInputNumber
-        v-for="key in numbers" :key="key" :model-value="(tree[key] as number)" :step="step" :step-snapping="false"
-        class="w-28" :aria-label="`${label}${key === 'value' ? '' : `, ${SAID[key] ?? key}`}`"
-        :format-options="{ maximumFractionDigits: 6 }" @update:model-value="change(key, $event)"
+        v-for="key in numbers"
+        :key="key"
+        :model-value="tree[key] as number"
+        :step="step"
+        :step-snapping="false"
+        class="w-28"
+        :aria-label="`${label}${key === 'value' ? '' : `, ${SAID[key] ?? key}`}`"
+        :format-options="{ maximumFractionDigits: 6 }"
+        @update:model-value="change(key, $event)"
       /><span class="quiet unit">{{ tree.unit }}</span>
       <UButton
-        v-if="field.optional" label="Not known" size="xs" variant="ghost" color="neutral"
-        :aria-label="`${label}: not known`" @click="emit('set', null)"
+        v-if="field.optional"
+        label="Not known"
+        size="xs"
+        variant="ghost"
+        color="neutral"
+        :aria-label="`${label}: not known`"
+        @click="emit('set', null)"
       />
     </span>
     <USwitch
-      v-else-if="field.is === 'switch'" :model-value="value === true" :aria-label="label"
+      v-else-if="field.is === 'switch'"
+      :model-value="value === true"
+      :aria-label="label"
       @update:model-value="emit('set', $event)"
     />
     <RecordPick
-      v-else-if="field.is === 'choice'" :model-value="(value as string)" :items="items" :name="label" class="w-72"
+      v-else-if="field.is === 'choice'"
+      :model-value="value as string"
+      :items="items"
+      :name="label"
+      class="w-72"
       @update:model-value="emit('set', $event)"
     />
     <RecordPick
-      v-else-if="field.is === 'several'" :model-value="(value as string[])" :items="items" :name="label" multiple
-      class="w-72" @update:model-value="emit('set', $event)"
+      v-else-if="field.is === 'several'"
+      :model-value="value as string[]"
+      :items="items"
+      :name="label"
+      multiple
+      class="w-72"
+      @update:model-value="emit('set', $event)"
     />
     <RecordPick
-      v-else-if="field.is === 'variant'" :model-value="(tree[field.key] as string)" :items="items" :name="label"
-      class="w-72" @update:model-value="emit('vary', $event)"
+      v-else-if="field.is === 'variant'"
+      :model-value="tree[field.key] as string"
+      :items="items"
+      :name="label"
+      class="w-72"
+      @update:model-value="emit('vary', $event)"
     />
     <UInput
-      v-else-if="field.is === 'text'" :model-value="(value as string)" :aria-label="label" class="w-72"
+      v-else-if="field.is === 'text'"
+      :model-value="value as string"
+      :aria-label="label"
+      class="w-72"
       @update:model-value="emit('set', $event)"
     />
     <UTextarea
-      v-else-if="field.is === 'lines'" :model-value="lines" :rows="4" autoresize :aria-label="label" class="w-full"
+      v-else-if="field.is === 'lines'"
+      :model-value="lines"
+      :rows="4"
+      autoresize
+      :aria-label="label"
+      class="w-full"
       @update:model-value="setLines(String($event))"
     />
     <div v-else-if="field.is === 'points'" class="grid gap-2">
-      <span v-for="(r, i) in rows" :key="i" class="values"><template v-for="key in columns" :key="key"><UInputNumber
-        :model-value="r[key]" :step="key === 'tempC' ? 0.5 : 0.05" :step-snapping="false" class="w-28"
-        :aria-label="`${column(key)}, row ${i + 1}`" @update:model-value="changeRow(i, key, $event ?? null)"
-      /><span class="quiet">{{ column(key) }}</span></template><UButton
-        icon="i-lucide-x" size="xs" variant="ghost" color="neutral" :aria-label="`Drop row ${i + 1}`"
-        @click="emit('set', rows.filter((_, at) => at !== i))"
+      <span v-for="(r, i) in rows" :key="i" class="values"
+        ><template v-for="key in columns" :key="key"
+          ><UInputNumber
+            :model-value="r[key]"
+            :step="key === 'tempC' ? 0.5 : 0.05"
+            :step-snapping="false"
+            class="w-28"
+            :aria-label="`${column(key)}, row ${i + 1}`"
+            @update:model-value="changeRow(i, key, $event ?? null)"
+          /><span class="quiet">{{ column(key) }}</span></template
+        ><UButton
+          icon="i-lucide-x"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          :aria-label="`Drop row ${i + 1}`"
+          @click="
+            emit(
+              'set',
+              rows.filter((_, at) => at !== i),
+            )
+          "
       /></span>
-      <span><UButton label="Add a row" size="xs" variant="ghost" icon="i-lucide-plus" @click="addRow" /><UButton
-        v-if="field.optional" label="Not known" size="xs" variant="ghost" color="neutral" @click="emit('set', null)"
+      <span
+        ><UButton label="Add a row" size="xs" variant="ghost" icon="i-lucide-plus" @click="addRow" /><UButton
+          v-if="field.optional"
+          label="Not known"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          @click="emit('set', null)"
       /></span>
     </div>
   </div>

@@ -107,27 +107,46 @@ const hint = computed(() =>
 const says = computed(() => props.parts.map(partWords).join(', '))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <AlmanacPartFrame
-    v-model:open="open" :of="of" :row="row" :title="title" :parts="parts" :said="said" :says="says" button="Set"
-    :missing="missing" :description="`${row.name}: what you change is marked as yours${hint}`"
+    v-model:open="open"
+    :of="of"
+    :row="row"
+    :title="title"
+    :parts="parts"
+    :said="said"
+    :says="says"
+    button="Set"
+    :missing="missing"
+    :description="`${row.name}: what you change is marked as yours${hint}`"
   >
     <template v-for="f in fields" :key="f.path">
       <div v-if="f.is === 'group'" class="head">
         <h4>{{ words.label(f.path) }}</h4>
         <UButton
-          label="Not known" size="xs" variant="ghost" color="neutral" :aria-label="`${words.label(f.path)}: not known`"
+          label="Not known"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          :aria-label="`${words.label(f.path)}: not known`"
           @click="set(f.path, null)"
         />
       </div>
       <AlmanacClocks
-        v-else-if="f.is === 'clocks'" :model-value="(at(draft, f.path) as never)" @update:model-value="set(f.path, $event)"
+        v-else-if="f.is === 'clocks'"
+        :model-value="at(draft, f.path) as never"
+        @update:model-value="set(f.path, $event)"
       />
       <AlmanacPartField
-        v-else :field="f" :value="at(draft, f.path)" :label="words.label(f.path)" :choice="words.choice"
-        :column="key => words.label(`${f.path}.${key}`)" :donors="f.is === 'absent' ? donors(f.path) : []"
-        @set="set(f.path, $event)" @take="takeOver(f.path, $event)"
+        v-else
+        :field="f"
+        :value="at(draft, f.path)"
+        :label="words.label(f.path)"
+        :choice="words.choice"
+        :column="key => words.label(`${f.path}.${key}`)"
+        :donors="f.is === 'absent' ? donors(f.path) : []"
+        @set="set(f.path, $event)"
+        @take="takeOver(f.path, $event)"
         @vary="f.is === 'variant' && vary(f, $event)"
       />
     </template>

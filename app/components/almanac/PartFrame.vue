@@ -31,7 +31,6 @@ async function close(written: Promise<boolean>): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" :title="title" :description="description" :ui="{ content: 'sm:max-w-2xl' }">
     <template #body>
@@ -42,7 +41,11 @@ async function close(written: Promise<boolean>): Promise<void> {
         <div class="flex gap-2">
           <UButton type="submit" :label="button" :loading="busy" />
           <UButton
-            v-if="isOwn(parts)" label="Put back" variant="outline" color="neutral" :disabled="busy"
+            v-if="isOwn(parts)"
+            label="Put back"
+            variant="outline"
+            color="neutral"
+            :disabled="busy"
             @click="close(putBack(parts, `${says} put back`))"
           />
         </div>

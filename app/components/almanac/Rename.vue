@@ -13,19 +13,22 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" title="Rename" description="What is written of it stays with it">
     <template #body>
       <UForm ref="form" :state="state" class="grid gap-4" @submit="send" @error="focusFirstWrong">
-        <UFormField name="name" label="Name" required><UInput
-          v-model="state.name" class="w-full" autocomplete="off"
+        <UFormField name="name" label="Name" required
+          ><UInput v-model="state.name" class="w-full" autocomplete="off"
         /></UFormField>
-        <UFormField name="latin" label="Latin name" hint="if known"><UInput
-          v-model="state.latin" class="w-full" autocomplete="off"
+        <UFormField name="latin" label="Latin name" hint="if known"
+          ><UInput v-model="state.latin" class="w-full" autocomplete="off"
         /></UFormField>
         <UButton
-          type="submit" label="Rename" :loading="busy" :disabled="!state.name.trim()" class="justify-self-start"
+          type="submit"
+          label="Rename"
+          :loading="busy"
+          :disabled="!state.name.trim()"
+          class="justify-self-start"
         />
       </UForm>
     </template>

@@ -12,17 +12,32 @@ const own = computed(() => new Set(props.rows.map(r => r.label)))
 const further = computed(() => props.beside?.rows.filter(r => !own.value.has(r.label)) ?? [])
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <table class="plain">
-    <thead v-if="beside"><tr><td /><td /><td /><th scope="col">{{ beside.name }}</th></tr></thead>
-    <tbody><tr
-      v-for="row in rows" :key="row.label"
-    ><td>{{ row.label }}</td><td><span class="numbers"><AlmanacNumber
-      v-for="n in row.numbers" :key="n.path" v-bind="n"
-    /></span></td><td class="quiet">{{ row.unit }}</td><td v-if="beside">{{ other.get(row.label) ?? '–' }}</td></tr><tr
-      v-for="row in further" :key="`b${row.label}`"
-    ><td>{{ row.label }}</td><td>–</td><td class="quiet">{{ row.unit }}</td><td>{{ row.numbers.map(n => n.value).join(' · ') }}</td></tr></tbody>
+    <thead v-if="beside">
+      <tr>
+        <td />
+        <td />
+        <td />
+        <th scope="col">{{ beside.name }}</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="row in rows" :key="row.label">
+        <td>{{ row.label }}</td>
+        <td>
+          <span class="numbers"><AlmanacNumber v-for="n in row.numbers" :key="n.path" v-bind="n" /></span>
+        </td>
+        <td class="quiet">{{ row.unit }}</td>
+        <td v-if="beside">{{ other.get(row.label) ?? '–' }}</td>
+      </tr>
+      <tr v-for="row in further" :key="`b${row.label}`">
+        <td>{{ row.label }}</td>
+        <td>–</td>
+        <td class="quiet">{{ row.unit }}</td>
+        <td>{{ row.numbers.map(n => n.value).join(' · ') }}</td>
+      </tr>
+    </tbody>
   </table>
 </template>
 

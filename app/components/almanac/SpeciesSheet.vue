@@ -48,71 +48,131 @@ const beside = (title: string) =>
   other.value ? { name: other.value.name, rows: otherSections.value.get(title) ?? [] } : undefined
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <AlmanacFrame of="species" :row="species" @choose="emit('choose', $event)">
     <template #about>
-      <p class="quiet">{{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root">{{ ' A type of ' }}<button
-        type="button" class="link" @click="emit('choose', root.id)"
-      >{{ root.name }}</button>.</template>{{ onlyOf ? ` Numbers of ${onlyOf} alone.` : `${kept.length ? ` ${kept.length} kept here.` : ''}${species.retired ? ' Retired: offered no more.' : ''}` }}</p>
-      <p v-if="root" data-layers>{{ saidItself.length ? `Of its own: ${saidItself.join(', ')}; all else is that of ${root.name}.` : `All of it is that of ${root.name}.` }}</p>
-      <p
-        v-if="marks.borrowed" data-borrowed
-      >{{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}: forecasts stand on them until you set your own.</p>
+      <p class="quiet">
+        {{ MODES[species.mode] }}; {{ WINTERS[species.winter] }}.<template v-if="root"
+          >{{ ' A type of '
+          }}<button type="button" class="link" @click="emit('choose', root.id)">{{ root.name }}</button>.</template
+        >{{
+          onlyOf
+            ? ` Numbers of ${onlyOf} alone.`
+            : `${kept.length ? ` ${kept.length} kept here.` : ''}${species.retired ? ' Retired: offered no more.' : ''}`
+        }}
+      </p>
+      <p v-if="root" data-layers>
+        {{
+          saidItself.length
+            ? `Of its own: ${saidItself.join(', ')}; all else is that of ${root.name}.`
+            : `All of it is that of ${root.name}.`
+        }}
+      </p>
+      <p v-if="marks.borrowed" data-borrowed>
+        {{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}:
+        forecasts stand on them until you set your own.
+      </p>
     </template>
     <template #actions>
       <UButton
-        label="Food and cautions" size="sm" variant="ghost" color="neutral"
+        label="Food and cautions"
+        size="sm"
+        variant="ghost"
+        color="neutral"
         @click="setting = { title: 'Food and cautions', parts: ['eats', 'cautions'] }"
       />
       <UButton v-if="own?.added" label="Rename" size="sm" variant="ghost" color="neutral" @click="editing = 'names'" />
       <UButton
-        v-if="own?.added && !species.retired" label="Entered twice" size="sm" variant="ghost" color="neutral"
+        v-if="own?.added && !species.retired"
+        label="Entered twice"
+        size="sm"
+        variant="ghost"
+        color="neutral"
         @click="editing = 'twice'"
       />
       <RecordPick
-        v-model="besideId" :items="others" :filter-fields="['label', 'latin']" size="sm" class="w-56" clear
-        name="Beside it" placeholder="Put another beside it"
+        v-model="besideId"
+        :items="others"
+        :filter-fields="['label', 'latin']"
+        size="sm"
+        class="w-56"
+        clear
+        name="Beside it"
+        placeholder="Put another beside it"
       />
     </template>
     <AlmanacLifeYear :species="species" />
-    <template v-if="other"><p class="quiet mt-3">{{ other.name }}</p><AlmanacLifeYear :species="other" /></template>
-    <p v-if="notKnown.length" class="unknown"><span class="quiet">Not known, or not so:</span><UButton
-      v-for="p in notKnown" :key="p.title" :label="p.title" size="xs" variant="ghost" :aria-label="`Set ${p.title}`"
-      @click="setting = p"
-    /></p>
+    <template v-if="other"
+      ><p class="quiet mt-3">{{ other.name }}</p>
+      <AlmanacLifeYear :species="other"
+    /></template>
+    <p v-if="notKnown.length" class="unknown">
+      <span class="quiet">Not known, or not so:</span
+      ><UButton
+        v-for="p in notKnown"
+        :key="p.title"
+        :label="p.title"
+        size="xs"
+        variant="ghost"
+        :aria-label="`Set ${p.title}`"
+        @click="setting = p"
+      />
+    </p>
     <section>
-      <div class="head"><h3>Feeding ladder, from the first meal</h3><UButton
-        label="Edit ladder" size="xs" variant="outline" color="neutral" @click="editing = 'ladder'"
-      /></div>
+      <div class="head">
+        <h3>Feeding ladder, from the first meal</h3>
+        <UButton label="Edit ladder" size="xs" variant="outline" color="neutral" @click="editing = 'ladder'" />
+      </div>
       <AlmanacLadder :ladder="species.ladder" />
-      <template v-if="other"><p class="quiet mt-3">{{ other.name }}</p><AlmanacLadder :ladder="other.ladder" /></template>
+      <template v-if="other"
+        ><p class="quiet mt-3">{{ other.name }}</p>
+        <AlmanacLadder :ladder="other.ladder"
+      /></template>
     </section>
     <section v-if="species.mode === 'egg'">
-      <div class="head"><h3>Incubation</h3><UButton
-        label="Edit table" size="xs" variant="outline" color="neutral" @click="editing = 'incubation'"
-      /></div>
+      <div class="head">
+        <h3>Incubation</h3>
+        <UButton label="Edit table" size="xs" variant="outline" color="neutral" @click="editing = 'incubation'" />
+      </div>
       <p v-if="!species.incubation" class="quiet">Not known: a hatch is not forecast until you set the table.</p>
       <AlmanacRows v-else :rows="incubation" :beside="beside('Incubation')" />
     </section>
     <template v-for="[title, rows, parts] in sections" :key="title">
       <section v-if="rows.length && title !== 'Incubation'">
-        <div class="head"><h3>{{ title }}</h3><UButton
-          v-if="parts" label="Edit" size="xs" variant="outline" color="neutral" :aria-label="`Edit ${title}`"
-          @click="setting = { title, parts }"
-        /></div>
+        <div class="head">
+          <h3>{{ title }}</h3>
+          <UButton
+            v-if="parts"
+            label="Edit"
+            size="xs"
+            variant="outline"
+            color="neutral"
+            :aria-label="`Edit ${title}`"
+            @click="setting = { title, parts }"
+          />
+        </div>
         <AlmanacClimate
-          v-if="species.climate && parts?.includes('climate')" :climate="species.climate" :name="species.name"
+          v-if="species.climate && parts?.includes('climate')"
+          :climate="species.climate"
+          :name="species.name"
         />
         <AlmanacRows :rows="rows" :beside="beside(title)" />
       </section>
     </template>
     <LazyAlmanacPartForm
-      v-if="setting" :open="true" of="species" :row="species" v-bind="setting" @update:open="setting = null"
+      v-if="setting"
+      :open="true"
+      of="species"
+      :row="species"
+      v-bind="setting"
+      @update:open="setting = null"
     />
     <LazyAlmanacLadderForm v-if="editing === 'ladder'" :open="true" :species="species" @update:open="editing = null" />
     <LazyAlmanacIncubationForm
-      v-if="editing === 'incubation'" :open="true" :species="species" @update:open="editing = null"
+      v-if="editing === 'incubation'"
+      :open="true"
+      :species="species"
+      @update:open="editing = null"
     />
     <LazyAlmanacMerge v-if="editing === 'twice'" :open="true" :species="species" @update:open="editing = null" />
     <LazyAlmanacRename v-if="editing === 'names'" :open="true" :species="species" @update:open="editing = null" />

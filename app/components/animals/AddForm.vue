@@ -82,30 +82,42 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="open" title="Add an animal" description="The tag is what stands on its tub">
     <template #body>
       <UForm
-        ref="form" :state="state" :validate="validate" :validate-on="['input', 'change']" class="grid gap-4"
-        @submit="send" @error="focusFirstWrong"
+        ref="form"
+        :state="state"
+        :validate="validate"
+        :validate-on="['input', 'change']"
+        class="grid gap-4"
+        @submit="send"
+        @error="focusFirstWrong"
       >
-        <UFormField name="tag" label="Tag" required eager-validation><UInput
-          v-model="state.tag" class="w-full" autocomplete="off" placeholder="K-10"
+        <UFormField name="tag" label="Tag" required eager-validation
+          ><UInput v-model="state.tag" class="w-full" autocomplete="off" placeholder="K-10"
         /></UFormField>
-        <UFormField name="speciesId" label="Species" required><USelectMenu
-          v-model="state.speciesId" :items="species" value-key="value" class="w-full" placeholder="Choose"
+        <UFormField name="speciesId" label="Species" required
+          ><USelectMenu
+            v-model="state.speciesId"
+            :items="species"
+            value-key="value"
+            class="w-full"
+            placeholder="Choose"
         /></UFormField>
-        <UFormField name="sex" label="Sex"><USelect
-          v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full"
+        <UFormField name="sex" label="Sex"
+          ><USelect v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full"
         /></UFormField>
         <RecordDayField v-model="bornDay" label="Born or hatched" hint="if known" :max="house.today" optional />
-        <UFormField name="placeId" label="Place" :help="goesApart ? 'Quarantine first: choose another if it was hatched here' : undefined"><USelectMenu
-          v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
-        /></UFormField>
         <UFormField
-          name="name" label="Name" hint="if it has one"
-        ><UInput v-model="state.name" class="w-full" /></UFormField>
+          name="placeId"
+          label="Place"
+          :help="goesApart ? 'Quarantine first: choose another if it was hatched here' : undefined"
+          ><USelectMenu v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
+        /></UFormField>
+        <UFormField name="name" label="Name" hint="if it has one"
+          ><UInput v-model="state.name" class="w-full"
+        /></UFormField>
         <UButton type="submit" label="Add animal" :loading="busy" class="justify-self-start" />
       </UForm>
     </template>

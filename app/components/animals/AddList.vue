@@ -45,28 +45,41 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" title="Add a list of animals" description="All are added, or none"
+    v-model:open="open"
+    title="Add a list of animals"
+    description="All are added, or none"
     :ui="{ content: 'sm:max-w-xl' }"
   >
     <template #body>
       <form class="grid grid-cols-1 gap-3" @submit.prevent="send">
-        <p class="quiet small">One animal a line, comma-separated, the first line names the columns: <span class="columns">tag, species, sex, born, dam, sire, name, place, elsewhere</span>. Only tag and species are needed. Dam and sire are tags of this list or of the house; <b>elsewhere</b> is yes for an ancestor known by its papers.</p>
+        <p class="quiet small">
+          One animal a line, comma-separated, the first line names the columns:
+          <span class="columns">tag, species, sex, born, dam, sire, name, place, elsewhere</span>. Only tag and species
+          are needed. Dam and sire are tags of this list or of the house; <b>elsewhere</b> is yes for an ancestor known
+          by its papers.
+        </p>
         <UTextarea
-          v-model="csv" :rows="12" class="w-full font-mono" aria-label="List"
+          v-model="csv"
+          :rows="12"
+          class="w-full font-mono"
+          aria-label="List"
           placeholder="tag,species,sex,born,dam,sire,elsewhere
 KA-9,California kingsnake,male,2014-07-01,,,yes
 K-10,California kingsnake,female,2022-08-12,,KA-9,"
         />
-        <label class="small">or a file <input type="file" accept=".csv,text/csv,text/plain" @change="read"></label>
-        <ul
-          v-if="problems.length" class="harm" role="alert"
-        ><li>Nothing was written.</li><li v-for="p in problems" :key="p">{{ p }}</li></ul>
+        <label class="small">or a file <input type="file" accept=".csv,text/csv,text/plain" @change="read" /></label>
+        <ul v-if="problems.length" class="harm" role="alert">
+          <li>Nothing was written.</li>
+          <li v-for="p in problems" :key="p">{{ p }}</li>
+        </ul>
         <UButton
-          type="submit" :label="rows > 0 ? `Add ${rows} ${rows === 1 ? 'animal' : 'animals'}` : 'Add animals'"
-          :disabled="rows < 1" :loading="busy" class="justify-self-start"
+          type="submit"
+          :label="rows > 0 ? `Add ${rows} ${rows === 1 ? 'animal' : 'animals'}` : 'Add animals'"
+          :disabled="rows < 1"
+          :loading="busy"
+          class="justify-self-start"
         />
       </form>
     </template>

@@ -5,7 +5,6 @@ import type { AnimalState } from '#core/subjects'
 defineProps<{ animal: AnimalState; view: 'sex' | 'genes' | 'lineage' }>()
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="background" aria-label="What it is">
     <SexingSheet v-if="view === 'sex'" :animal="animal" />

@@ -61,31 +61,39 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :title="`Correct the card of ${animal.tag}`"
+    v-model:open="open"
+    :title="`Correct the card of ${animal.tag}`"
     description="For what was written down wrongly. The correction stands in its history, and can be taken back."
   >
     <template #body>
       <UForm
-        ref="form" :state="state" :validate="validate" :validate-on="['input', 'change']" class="grid gap-4"
-        @submit="send" @error="focusFirstWrong"
+        ref="form"
+        :state="state"
+        :validate="validate"
+        :validate-on="['input', 'change']"
+        class="grid gap-4"
+        @submit="send"
+        @error="focusFirstWrong"
       >
-        <UFormField name="tag" label="Tag" required><UInput
-          v-model="state.tag" class="w-full" autocomplete="off"
+        <UFormField name="tag" label="Tag" required
+          ><UInput v-model="state.tag" class="w-full" autocomplete="off"
+        /></UFormField>
+        <UFormField name="name" label="Name" hint="if it has one"
+          ><UInput v-model="state.name" class="w-full"
         /></UFormField>
         <UFormField
-          name="name" label="Name" hint="if it has one"
-        ><UInput v-model="state.name" class="w-full" /></UFormField>
-        <UFormField
-          name="speciesId" label="Species" help="Another species only while no pair, young, parents or genes follow from it; another type of it at any time"
-        ><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full" /></UFormField>
-        <UFormField
-          name="sex" label="Sex, as it was first said" help="What was found out since is not changed by this"
-        ><USelect v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>
-        <UFormField name="born" :ui="{ label: 'hidden' }"><RecordDayField
-          v-model="bornDay" label="Born or hatched" hint="if known" :max="house.today" optional
+          name="speciesId"
+          label="Species"
+          help="Another species only while no pair, young, parents or genes follow from it; another type of it at any time"
+          ><USelectMenu v-model="state.speciesId" :items="species" value-key="value" class="w-full"
+        /></UFormField>
+        <UFormField name="sex" label="Sex, as it was first said" help="What was found out since is not changed by this"
+          ><USelect v-model="state.sex" :items="['unknown', 'female', 'male']" class="w-full"
+        /></UFormField>
+        <UFormField name="born" :ui="{ label: 'hidden' }"
+          ><RecordDayField v-model="bornDay" label="Born or hatched" hint="if known" :max="house.today" optional
         /></UFormField>
         <UButton type="submit" label="Correct card" :loading="busy" :disabled="!changed" class="justify-self-start" />
       </UForm>

@@ -67,22 +67,40 @@ const RHYTHMS = [
 ]
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="health" aria-label="Health">
     <h2>Health</h2>
-    <p v-if="quarantineSaid">{{ quarantineSaid }} <span class="quiet">{{ WORKED_APART }}</span></p>
-    <p v-if="animal.vet" class="small">Vet {{ formatDistance(animal.vet.day, house.today) }}: {{ animal.vet.said }}<template v-if="animal.vet.again !== null">; again on {{ formatDay(animal.vet.again, house.today) }}</template>.</p>
+    <p v-if="quarantineSaid">
+      {{ quarantineSaid }} <span class="quiet">{{ WORKED_APART }}</span>
+    </p>
+    <p v-if="animal.vet" class="small">
+      Vet {{ formatDistance(animal.vet.day, house.today) }}: {{ animal.vet.said
+      }}<template v-if="animal.vet.again !== null">; again on {{ formatDay(animal.vet.again, house.today) }}</template
+      >.
+    </p>
     <ul v-if="running.length">
       <li v-for="t in running" :key="t.entryId" :data-treatment="t.what">
-        <span><b>{{ t.what }}</b>, {{ t.dose }}: {{ t.given.length }} of {{ t.times }} given</span>
+        <span
+          ><b>{{ t.what }}</b
+          >, {{ t.dose }}: {{ t.given.length }} of {{ t.times }} given</span
+        >
         <span class="flex gap-2">
           <UButton
-            label="Given" size="sm" :variant="dosesDue(t, house.today) ? 'solid' : 'outline'" :color="dosesDue(t, house.today) ? 'primary' : 'neutral'"
-            :aria-label="`Given: ${t.what}`" :disabled="busy" @click="write('treated', { of: t.entryId }, `${t.what} given`)"
+            label="Given"
+            size="sm"
+            :variant="dosesDue(t, house.today) ? 'solid' : 'outline'"
+            :color="dosesDue(t, house.today) ? 'primary' : 'neutral'"
+            :aria-label="`Given: ${t.what}`"
+            :disabled="busy"
+            @click="write('treated', { of: t.entryId }, `${t.what} given`)"
           />
           <UButton
-            label="End" size="sm" variant="ghost" color="neutral" :aria-label="`End ${t.what}`" :disabled="busy"
+            label="End"
+            size="sm"
+            variant="ghost"
+            color="neutral"
+            :aria-label="`End ${t.what}`"
+            :disabled="busy"
             @click="write('treatmentEnded', { of: t.entryId }, `${t.what} ended`)"
           />
         </span>
@@ -90,38 +108,98 @@ const RHYTHMS = [
     </ul>
     <div class="line">
       <USelectMenu
-        v-model="signs" multiple :items="signItems" value-key="value" placeholder="Signs seen …" class="w-56"
-        aria-label="Signs seen" :search-input="false"
+        v-model="signs"
+        multiple
+        :items="signItems"
+        value-key="value"
+        placeholder="Signs seen …"
+        class="w-56"
+        aria-label="Signs seen"
+        :search-input="false"
       />
-      <UButton label="Write signs" variant="outline" color="neutral" :disabled="!signs.length || busy" @click="writeSigns" />
-      <UButton label="Brought up its meal" variant="outline" color="neutral" :disabled="busy" @click="write('broughtUp', {}, 'meal brought up')" />
-      <UButton label="Droppings clear" variant="outline" color="neutral" :disabled="busy" @click="write('droppingsTested', { clear: true }, 'droppings clear')" />
-      <UButton label="Droppings not clear" variant="outline" color="neutral" :disabled="busy" @click="write('droppingsTested', { clear: false }, 'droppings not clear')" />
       <UButton
-        v-if="group === 'lizard'" label="Dropped its tail" variant="outline" color="neutral" :disabled="busy"
+        label="Write signs"
+        variant="outline"
+        color="neutral"
+        :disabled="!signs.length || busy"
+        @click="writeSigns"
+      />
+      <UButton
+        label="Brought up its meal"
+        variant="outline"
+        color="neutral"
+        :disabled="busy"
+        @click="write('broughtUp', {}, 'meal brought up')"
+      />
+      <UButton
+        label="Droppings clear"
+        variant="outline"
+        color="neutral"
+        :disabled="busy"
+        @click="write('droppingsTested', { clear: true }, 'droppings clear')"
+      />
+      <UButton
+        label="Droppings not clear"
+        variant="outline"
+        color="neutral"
+        :disabled="busy"
+        @click="write('droppingsTested', { clear: false }, 'droppings not clear')"
+      />
+      <UButton
+        v-if="group === 'lizard'"
+        label="Dropped its tail"
+        variant="outline"
+        color="neutral"
+        :disabled="busy"
         @click="write('tailDropped', {}, 'tail dropped')"
       />
     </div>
     <details>
       <summary>Vet visit</summary>
       <form @submit.prevent="writeVisit">
-        <UFormField label="What the vet said" :error="problems['visit.said']"><UInput v-model="visit.said" class="w-full" maxlength="500" /></UFormField>
+        <UFormField label="What the vet said" :error="problems['visit.said']"
+          ><UInput v-model="visit.said" class="w-full" maxlength="500"
+        /></UFormField>
         <RecordDayField v-model="visit.again" label="Again on (may stay empty)" optional class="max-w-80" />
         <p v-if="problems['visit.again']" class="small text-error">{{ problems['visit.again'] }}</p>
-        <UButton type="submit" label="Write vet visit" variant="outline" color="neutral" class="justify-self-start" :disabled="!visit.said.trim() || busy" />
+        <UButton
+          type="submit"
+          label="Write vet visit"
+          variant="outline"
+          color="neutral"
+          class="justify-self-start"
+          :disabled="!visit.said.trim() || busy"
+        />
       </form>
     </details>
     <details>
       <summary>Treatment by the vet’s word</summary>
       <form @submit.prevent="begin">
-        <UFormField label="What is given" :error="problems['course.what']"><UInput v-model="course.what" class="w-full" maxlength="120" /></UFormField>
-        <UFormField label="Dose, in the vet’s words" :error="problems['course.dose']"><UInput v-model="course.dose" class="w-full" maxlength="160" /></UFormField>
+        <UFormField label="What is given" :error="problems['course.what']"
+          ><UInput v-model="course.what" class="w-full" maxlength="120"
+        /></UFormField>
+        <UFormField label="Dose, in the vet’s words" :error="problems['course.dose']"
+          ><UInput v-model="course.dose" class="w-full" maxlength="160"
+        /></UFormField>
         <div class="line">
-          <UFormField label="How often" :error="problems['course.everyDays']"><USelect v-model="course.everyDays" :items="RHYTHMS" value-key="value" class="w-40" /></UFormField>
-          <UFormField label="Times in all" :error="problems['course.times']"><UInputNumber v-model="course.times" :min="1" :max="400" class="w-32" /></UFormField>
+          <UFormField label="How often" :error="problems['course.everyDays']"
+            ><USelect v-model="course.everyDays" :items="RHYTHMS" value-key="value" class="w-40"
+          /></UFormField>
+          <UFormField label="Times in all" :error="problems['course.times']"
+            ><UInputNumber v-model="course.times" :min="1" :max="400" class="w-32"
+          /></UFormField>
         </div>
-        <p class="small quiet">This program knows no dose and names no illness: both are the reptile vet’s. Keep their sheet.</p>
-        <UButton type="submit" label="Begin treatment" variant="outline" color="neutral" class="justify-self-start" :disabled="!course.what.trim() || !course.dose.trim() || busy" />
+        <p class="small quiet">
+          This program knows no dose and names no illness: both are the reptile vet’s. Keep their sheet.
+        </p>
+        <UButton
+          type="submit"
+          label="Begin treatment"
+          variant="outline"
+          color="neutral"
+          class="justify-self-start"
+          :disabled="!course.what.trim() || !course.dose.trim() || busy"
+        />
       </form>
     </details>
   </section>

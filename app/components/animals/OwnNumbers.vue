@@ -31,11 +31,18 @@ async function give(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
-  <p v-if="animal.status === 'alive'" class="small"><NuxtLink
-    v-if="isOwn" :to="`/almanac#${animal.speciesId}`" class="underline"
-  >Numbers of its own</NuxtLink><UButton
-    v-else label="Give it numbers of its own" size="xs" variant="ghost" color="neutral" class="-ml-2" :loading="busy" @click="give"
-  /></p>
+  <p v-if="animal.status === 'alive'" class="small">
+    <NuxtLink v-if="isOwn" :to="`/almanac#${animal.speciesId}`" class="underline">Numbers of its own</NuxtLink
+    ><UButton
+      v-else
+      label="Give it numbers of its own"
+      size="xs"
+      variant="ghost"
+      color="neutral"
+      class="-ml-2"
+      :loading="busy"
+      @click="give"
+    />
+  </p>
 </template>

@@ -43,23 +43,29 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open">
     <UButton label="Set pair" variant="outline" color="neutral" />
     <template #content>
       <form class="grid gap-3 p-4 w-72" @submit.prevent="send">
-        <UFormField label="Male" hint="empty: unknown"><USelectMenu
-          v-model="sireId" :items="males" value-key="value" class="w-full" placeholder="Unknown"
+        <UFormField label="Male" hint="empty: unknown"
+          ><USelectMenu v-model="sireId" :items="males" value-key="value" class="w-full" placeholder="Unknown"
         /></UFormField>
         <template v-if="cell">
-          <p><WorkingLink
-            :title="`${dam.tag} with this male`" :answer="`${WORDS[cell.pair.value.level]}: ${cell.pair.value.text}`"
-            :reasons="cell.pair.reasons"
-          /></p>
-          <p class="small"><WorkingLink
-            :title="`${dam.tag}: room for young`" :answer="cell.room.value.text" :reasons="cell.room.reasons"
-          /></p>
+          <p>
+            <WorkingLink
+              :title="`${dam.tag} with this male`"
+              :answer="`${WORDS[cell.pair.value.level]}: ${cell.pair.value.text}`"
+              :reasons="cell.pair.reasons"
+            />
+          </p>
+          <p class="small">
+            <WorkingLink
+              :title="`${dam.tag}: room for young`"
+              :answer="cell.room.value.text"
+              :reasons="cell.room.reasons"
+            />
+          </p>
         </template>
         <p v-if="caution" class="small quiet">{{ caution }}</p>
         <UButton type="submit" label="Set pair" :loading="busy" block />

@@ -49,18 +49,21 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open">
     <UButton label="Give tags" icon="i-lucide-tags" variant="outline" color="neutral" />
     <template #content>
       <form class="grid gap-3 p-4 w-64" @submit.prevent="send">
-        <UFormField
-          label="How many" :hint="`${most} without a tag`" :error="problem || undefined"
-        ><UInputNumber v-model="count" :min="1" :max="most" class="w-full" /></UFormField>
+        <UFormField label="How many" :hint="`${most} without a tag`" :error="problem || undefined"
+          ><UInputNumber v-model="count" :min="1" :max="most" class="w-full"
+        /></UFormField>
         <UFormField label="Prefix" :hint="`${prefix}-01 …`"><UInput v-model="prefix" class="w-full" /></UFormField>
-        <UFormField v-if="bySex" label="Sex"><USelect v-model="sex" :items="['unknown', 'female', 'male']" class="w-full" /></UFormField>
-        <UFormField label="Put into" hint="where they are"><RecordPick v-model="placeId" name="Put into" :items="places" placeholder="Choose a place" class="w-full" /></UFormField>
+        <UFormField v-if="bySex" label="Sex"
+          ><USelect v-model="sex" :items="['unknown', 'female', 'male']" class="w-full"
+        /></UFormField>
+        <UFormField label="Put into" hint="where they are"
+          ><RecordPick v-model="placeId" name="Put into" :items="places" placeholder="Choose a place" class="w-full"
+        /></UFormField>
         <UButton type="submit" label="Give tags" :loading="busy" block />
       </form>
     </template>

@@ -45,39 +45,57 @@ const cold = computed(() => {
 const last = computed(() => points.value.at(-1))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div ref="box">
     <svg
-      v-if="points.length" :width="span.width + LEFT" :height="HEIGHT" role="img"
+      v-if="points.length"
+      :width="span.width + LEFT"
+      :height="HEIGHT"
+      role="img"
       :aria-label="`Weight, latest ${last ? formatQuantity(last.massG, house.settings.massUnit) : 'none'}`"
     >
       <g :transform="`translate(${LEFT},0)`">
         <rect
-          v-if="cold" :x="cold.x" y="0" :width="cold.width" :height="HEIGHT - 22" fill="var(--stage-cooling)"
+          v-if="cold"
+          :x="cold.x"
+          y="0"
+          :width="cold.width"
+          :height="HEIGHT - 22"
+          fill="var(--stage-cooling)"
           opacity="0.14"
         />
         <text v-if="cold && cold.width > 50" :x="cold.x + 4" y="14">cold</text>
         <g v-for="tick in y.ticks(4)" :key="tick" :transform="`translate(0,${y(tick)})`">
-          <line
-            :x2="span.width" stroke="var(--ui-border)"
-          /><text x="-8" dy="0.32em" text-anchor="end">{{ tick }} {{ house.settings.massUnit }}</text>
+          <line :x2="span.width" stroke="var(--ui-border)" />
+          <text x="-8" dy="0.32em" text-anchor="end">{{ tick }} {{ house.settings.massUnit }}</text>
         </g>
         <g
-          v-for="tick in ticksApart(timeTicks(span), x).filter(t => x(t.day) < span.width - 28)" :key="tick.day"
+          v-for="tick in ticksApart(timeTicks(span), x).filter(t => x(t.day) < span.width - 28)"
+          :key="tick.day"
           :transform="`translate(${x(tick.day)},${HEIGHT - 22})`"
         >
-          <line y2="5" stroke="var(--ui-border-accented)" /><text y="18">{{ tick.label }}</text>
+          <line y2="5" stroke="var(--ui-border-accented)" />
+          <text y="18">{{ tick.label }}</text>
         </g>
         <line
-          :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="HEIGHT - 22" stroke="var(--ui-primary)"
+          :x1="x(house.today)"
+          :x2="x(house.today)"
+          y1="0"
+          :y2="HEIGHT - 22"
+          stroke="var(--ui-primary)"
           stroke-width="1.25"
         />
         <path :d="path" fill="none" stroke="var(--ui-text-highlighted)" stroke-width="1.5" />
         <circle
-          v-for="p in points" :key="p.entryId" :cx="x(p.day)" :cy="value(p.massG)" r="3"
+          v-for="p in points"
+          :key="p.entryId"
+          :cx="x(p.day)"
+          :cy="value(p.massG)"
+          r="3"
           fill="var(--ui-text-highlighted)"
-        ><title>{{ formatDay(p.day, house.today) }}: {{ formatQuantity(p.massG, house.settings.massUnit) }}</title></circle>
+        >
+          <title>{{ formatDay(p.day, house.today) }}: {{ formatQuantity(p.massG, house.settings.massUnit) }}</title>
+        </circle>
       </g>
     </svg>
     <p v-else class="quiet">No weight yet. The first weighing starts the curve.</p>

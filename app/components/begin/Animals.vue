@@ -89,22 +89,34 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="grid gap-3" @submit.prevent="send">
     <div v-for="(r, i) in rows.slice(0, MOST)" :key="i" class="row">
       <UInput v-model="r.tag" placeholder="Tag" :aria-label="`Tag ${i + 1}`" class="tag w-28" autocomplete="off" />
       <RecordPick
-        :model-value="r.speciesId ?? undefined" :items="species" :filter-fields="['label', 'description']" placeholder="Species"
-        :name="`Species ${i + 1}`" class="w-56" @update:model-value="choose(r, $event)"
+        :model-value="r.speciesId ?? undefined"
+        :items="species"
+        :filter-fields="['label', 'description']"
+        placeholder="Species"
+        :name="`Species ${i + 1}`"
+        class="w-56"
+        @update:model-value="choose(r, $event)"
       />
       <USelect v-model="r.sex" :items="['unknown', 'female', 'male']" :aria-label="`Sex ${i + 1}`" class="w-32" />
       <UInput
-        :model-value="r.born ?? ''" placeholder="Born 2022-05-01" :aria-label="`Born ${i + 1}`" class="w-40" autocomplete="off"
+        :model-value="r.born ?? ''"
+        placeholder="Born 2022-05-01"
+        :aria-label="`Born ${i + 1}`"
+        class="w-40"
+        autocomplete="off"
         @update:model-value="r.born = String($event) || null"
       />
       <UButton
-        v-if="rows.length > 1" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`Take row ${i + 1} out`"
+        v-if="rows.length > 1"
+        icon="i-lucide-x"
+        variant="ghost"
+        color="neutral"
+        :aria-label="`Take row ${i + 1} out`"
         @click="rows.splice(i, 1)"
       />
       <p v-if="r.left" class="quiet small w-full">Not understood: {{ r.left }}</p>
@@ -115,24 +127,40 @@ async function send(): Promise<void> {
       <UButton label="One more" icon="i-lucide-plus" size="sm" variant="outline" @click="rows.push(blank('unknown'))" />
       <UButton label="Paste a list" size="sm" variant="outline" color="neutral" @click="pasting = !pasting" />
       <UButton
-        label="A species that is missing here" size="sm" variant="ghost" color="neutral" @click="adding = true"
+        label="A species that is missing here"
+        size="sm"
+        variant="ghost"
+        color="neutral"
+        @click="adding = true"
       />
     </div>
     <div v-if="pasting" class="grid gap-2">
       <UTextarea
-        v-model="text" :rows="5" aria-label="Lines to paste" class="w-full font-mono"
+        v-model="text"
+        :rows="5"
+        aria-label="Lines to paste"
+        class="w-full font-mono"
         placeholder="K-1, corn snake, female, 2022-05-01
 G7 leopard gecko m 2023"
       />
       <UButton label="Read these lines" size="sm" class="justify-self-start" :disabled="!text.trim()" @click="read" />
     </div>
-    <p class="quiet small">Each takes the next free tub. Tags, sexes and births can be corrected later; parents and papers come with a list on the Animals page.</p>
+    <p class="quiet small">
+      Each takes the next free tub. Tags, sexes and births can be corrected later; parents and papers come with a list
+      on the Animals page.
+    </p>
     <UButton
-      type="submit" :label="filled.length > 1 ? `Add ${filled.length} animals` : 'Add animal'"
-      :disabled="!filled.length || rows.length > MOST" :loading="busy" class="justify-self-start"
+      type="submit"
+      :label="filled.length > 1 ? `Add ${filled.length} animals` : 'Add animal'"
+      :disabled="!filled.length || rows.length > MOST"
+      :loading="busy"
+      class="justify-self-start"
     />
     <LazyAlmanacAddForm
-      v-if="adding" v-model:open="adding" of="species" :like="rows[0]?.speciesId ?? 'corn-snake'"
+      v-if="adding"
+      v-model:open="adding"
+      of="species"
+      :like="rows[0]?.speciesId ?? 'corn-snake'"
       @added="sameSpecies($event)"
     />
   </form>

@@ -28,7 +28,6 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="grid gap-3" @submit.prevent="send">
     <div class="sentence">

@@ -29,24 +29,26 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UForm ref="form" :state="state" class="fields" @submit="send" @error="focusFirstWrong">
-    <UFormField name="houseName" label="It is called"><UInput
-      v-model="state.houseName" placeholder="My house" class="w-full" autocomplete="off"
+    <UFormField name="houseName" label="It is called"
+      ><UInput v-model="state.houseName" placeholder="My house" class="w-full" autocomplete="off"
     /></UFormField>
     <UFormField
-      name="timeZone" label="Time zone" :hint="house.isEmpty ? 'from this device' : 'another reads written days anew'"
-    ><USelectMenu v-model="state.timeZone" :items="zones" class="w-full" /></UFormField>
-    <UFormField name="massUnit" label="Weights in"><USelect
-      v-model="state.massUnit" :items="['g', 'oz']" class="w-full"
+      name="timeZone"
+      label="Time zone"
+      :hint="house.isEmpty ? 'from this device' : 'another reads written days anew'"
+      ><USelectMenu v-model="state.timeZone" :items="zones" class="w-full"
     /></UFormField>
-    <UFormField name="tempUnit" label="Temperatures in"><USelect
-      v-model="state.tempUnit" :items="['°C', '°F']" class="w-full"
+    <UFormField name="massUnit" label="Weights in"
+      ><USelect v-model="state.massUnit" :items="['g', 'oz']" class="w-full"
     /></UFormField>
-    <UFormField
-      name="latitude" label="Latitude, degrees north" hint="south is negative; if known"
-    ><UInputNumber v-model="state.latitude" :min="-90" :max="90" :step="0.5" class="w-full" /></UFormField>
+    <UFormField name="tempUnit" label="Temperatures in"
+      ><USelect v-model="state.tempUnit" :items="['°C', '°F']" class="w-full"
+    /></UFormField>
+    <UFormField name="latitude" label="Latitude, degrees north" hint="south is negative; if known"
+      ><UInputNumber v-model="state.latitude" :min="-90" :max="90" :step="0.5" class="w-full"
+    /></UFormField>
     <UButton type="submit" label="Set up the house" :loading="busy" class="send" />
   </UForm>
 </template>

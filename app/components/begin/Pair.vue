@@ -88,12 +88,11 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="grid gap-3" @submit.prevent="send">
-    <p
-      v-if="!dams.length" class="quiet"
-    >There is no female yet, and none of unknown sex: add one in the step before.</p>
+    <p v-if="!dams.length" class="quiet">
+      There is no female yet, and none of unknown sex: add one in the step before.
+    </p>
     <template v-else>
       <div class="sentence">
         <RecordPick v-model="state.damId" :items="dams" name="Female" placeholder="choose" class="w-64" />
@@ -104,14 +103,18 @@ async function send(): Promise<void> {
       <div class="sentence">
         <span>{{ state.now === 'laid' ? 'Laid' : state.now === 'lock' ? 'Seen' : 'Since' }}</span>
         <LazyRecordDayInput v-model="state.day" label="Day" :max="house.today" />
-        <template v-if="state.now === 'laid'"><span>,</span><UInputNumber
-          v-model="state.eggs" :min="1" :max="3000" aria-label="Eggs" class="w-28"
-        /><span>eggs{{ incubator ? `, in ${incubator.name}` : '' }}</span></template>
+        <template v-if="state.now === 'laid'"
+          ><span>,</span><UInputNumber v-model="state.eggs" :min="1" :max="3000" aria-label="Eggs" class="w-28" /><span
+            >eggs{{ incubator ? `, in ${incubator.name}` : '' }}</span
+          ></template
+        >
       </div>
       <p v-if="species?.cautions.length" class="quiet small">{{ species.cautions[0] }}</p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <UButton
-        type="submit" :label="state.now === 'laid' ? 'Write the clutch' : 'Set the pair'" :loading="busy"
+        type="submit"
+        :label="state.now === 'laid' ? 'Write the clutch' : 'Set the pair'"
+        :loading="busy"
         class="justify-self-start"
       />
     </template>

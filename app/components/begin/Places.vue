@@ -67,27 +67,31 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="grid gap-3" @submit.prevent="send">
     <div class="sentence">
-      <span>A room</span><UInput v-model="state.room" aria-label="Name of the room" class="w-36" />
-      <span>at</span><UInputNumber
-        v-model="state.roomTemp" :min="-5" :max="120"
-        :aria-label="`Temperature of the room, ${house.settings.tempUnit}`" class="w-28"
-      /><span>{{ house.settings.tempUnit }},</span>
-      <span>with a rack of</span><UInputNumber
-        v-model="state.tubs" :min="0" :max="200" aria-label="How many tubs" class="w-28"
-      />
-      <span>tubs, called</span><UInput
-        v-model="state.prefix" aria-label="What a tub is called" class="w-28"
-      /><span>1, 2, 3 …</span>
+      <span>A room</span><UInput v-model="state.room" aria-label="Name of the room" class="w-36" /> <span>at</span
+      ><UInputNumber
+        v-model="state.roomTemp"
+        :min="-5"
+        :max="120"
+        :aria-label="`Temperature of the room, ${house.settings.tempUnit}`"
+        class="w-28"
+      /><span>{{ house.settings.tempUnit }},</span> <span>with a rack of</span
+      ><UInputNumber v-model="state.tubs" :min="0" :max="200" aria-label="How many tubs" class="w-28" />
+      <span>tubs, called</span><UInput v-model="state.prefix" aria-label="What a tub is called" class="w-28" /><span
+        >1, 2, 3 …</span
+      >
     </div>
     <div class="sentence">
       <UCheckbox v-model="state.incubator" label="and an incubator at" />
       <UInputNumber
-        v-model="state.incubatorTemp" :disabled="!state.incubator" :min="5" :max="110"
-        :aria-label="`Temperature of the incubator, ${house.settings.tempUnit}`" class="w-28"
+        v-model="state.incubatorTemp"
+        :disabled="!state.incubator"
+        :min="5"
+        :max="110"
+        :aria-label="`Temperature of the incubator, ${house.settings.tempUnit}`"
+        class="w-28"
       /><span>{{ house.settings.tempUnit }}</span>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -54,7 +54,6 @@ const write = (kind: string, data: Record<string, unknown>, says: string) =>
   record({ kind, subject: about.value, data }, `${props.cold.tag}: ${says}`)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div ref="box" class="sheet">
     <p class="verdict" :class="cold.verdict.value.action">
@@ -66,33 +65,58 @@ const write = (kind: string, data: Record<string, unknown>, says: string) =>
     </p>
     <BrumationLossLine :cold="cold" :span="span" :height="220" axes />
     <BrumationTemperatureStrip v-if="place" :place="place" :span="span" :height="70" />
-    <p
-      v-if="place" class="quiet small"
-    >{{ place.name }}, lowest to highest of each day; pale days were not read in full.</p>
-    <dl><template v-for="[label, value] in facts" :key="label"><dt>{{ label }}</dt><dd>{{ value }}</dd></template></dl>
+    <p v-if="place" class="quiet small">
+      {{ place.name }}, lowest to highest of each day; pale days were not read in full.
+    </p>
+    <dl>
+      <template v-for="[label, value] in facts" :key="label"
+        ><dt>{{ label }}</dt>
+        <dd>{{ value }}</dd></template
+      >
+    </dl>
     <div class="buttons">
       <RecordAskNumber
-        label="Weight" :title="`${cold.tag}: weight`" unit="mass" :likely="cold.points.at(-1)?.massG" main :busy="busy"
+        label="Weight"
+        :title="`${cold.tag}: weight`"
+        unit="mass"
+        :likely="cold.points.at(-1)?.massG"
+        main
+        :busy="busy"
         @record="write('weighed', { massG: $event }, `${$event} g`)"
       />
       <UButton
-        label="Looked at, well" variant="outline" color="neutral" :disabled="busy"
+        label="Looked at, well"
+        variant="outline"
+        color="neutral"
+        :disabled="busy"
         @click="write('checked', { well: true }, 'looked at, well')"
       />
       <UButton
-        label="Water offered" variant="outline" color="neutral" :disabled="busy"
+        label="Water offered"
+        variant="outline"
+        color="neutral"
+        :disabled="busy"
         @click="write('watered', {}, 'water offered')"
       />
       <UButton
-        label="Taken out" variant="outline" color="neutral" :disabled="busy"
+        label="Taken out"
+        variant="outline"
+        color="neutral"
+        :disabled="busy"
         @click="write('warmedUp', { early: house.today < cold.wakeDay }, 'taken out of the cold')"
       />
     </div>
     <div class="buttons" role="group" aria-label="A look found">
       <span class="quiet">Found:</span>
       <UButton
-        v-for="sign in COLD_SIGNS" :key="sign" :label="LOOKS[sign]" size="sm" variant="ghost" color="neutral"
-        :disabled="busy" @click="write('checked', { well: false, signs: [sign] }, LOOKS[sign].toLowerCase())"
+        v-for="sign in COLD_SIGNS"
+        :key="sign"
+        :label="LOOKS[sign]"
+        size="sm"
+        variant="ghost"
+        color="neutral"
+        :disabled="busy"
+        @click="write('checked', { well: false, signs: [sign] }, LOOKS[sign].toLowerCase())"
       />
     </div>
     <p class="small quiet">Noisy breath or discharge in the cold is for the vet. Wash hands after handling.</p>

@@ -48,27 +48,36 @@ const night = computed(() =>
 const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <svg
-    :width="width" :height="height" class="curve chart" role="img"
+    :width="width"
+    :height="height"
+    class="curve chart"
+    role="img"
     :aria-label="`Setpoint from ${show(programme.warmC)} down to ${show(programme.holdC)} and back`"
   >
     <line
-      v-if="today !== undefined" :x1="x(today)" :x2="x(today)" y1="0" :y2="height" stroke="var(--ui-primary)"
+      v-if="today !== undefined"
+      :x1="x(today)"
+      :x2="x(today)"
+      y1="0"
+      :y2="height"
+      stroke="var(--ui-primary)"
       stroke-width="1.25"
     />
     <rect v-if="night" v-bind="night" fill="var(--stage-cooling)" opacity="0.2" />
     <path :d="path" fill="none" stroke="var(--stage-cooling)" stroke-width="2.25" />
-    <g :transform="`translate(${x(programme.lastMealDay)},${y(programme.warmC)})`"><circle
-      r="4" fill="var(--stage-feeder)"
-    /><title>Last meal</title></g>
-    <g :transform="`translate(${x(programme.firstMealDay)},${y(programme.warmC)})`"><circle
-      r="4" fill="var(--stage-feeder)"
-    /><title>First small meal</title></g>
-    <text
-      :x="(x(programme.holdDay) + x(programme.wakeDay)) / 2" :y="y(programme.holdC) - 6" text-anchor="middle"
-    >{{ show(programme.holdC) }}{{ programme.nightC === null ? '' : `, nights ${show(programme.nightC)}` }}</text>
+    <g :transform="`translate(${x(programme.lastMealDay)},${y(programme.warmC)})`">
+      <circle r="4" fill="var(--stage-feeder)" />
+      <title>Last meal</title>
+    </g>
+    <g :transform="`translate(${x(programme.firstMealDay)},${y(programme.warmC)})`">
+      <circle r="4" fill="var(--stage-feeder)" />
+      <title>First small meal</title>
+    </g>
+    <text :x="(x(programme.holdDay) + x(programme.wakeDay)) / 2" :y="y(programme.holdC) - 6" text-anchor="middle">
+      {{ show(programme.holdC) }}{{ programme.nightC === null ? '' : `, nights ${show(programme.nightC)}` }}
+    </text>
   </svg>
 </template>
 

@@ -69,46 +69,72 @@ const colour = computed(() =>
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <svg
-    :width="span.width" :height="height" class="loss chart" role="img"
+    :width="span.width"
+    :height="height"
+    class="loss chart"
+    role="img"
     :aria-label="`${cold.tag}: ${cold.lost === null ? 'not weighed twice yet' : `lost ${percent(cold.lost)}`}; watch at ${percent(cold.limits.watch)}, out at ${percent(cold.limits.takeOut)}`"
   >
     <line
-      :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="height - (axes ? 20 : 0)" stroke="var(--ui-primary)"
+      :x1="x(house.today)"
+      :x2="x(house.today)"
+      y1="0"
+      :y2="height - (axes ? 20 : 0)"
+      stroke="var(--ui-primary)"
       stroke-width="1.25"
     />
     <path :d="usual" fill="var(--stage-cooling)" fill-opacity="0.22" />
     <line
-      x1="0" :x2="span.width" :y1="y(cold.limits.watch)" :y2="y(cold.limits.watch)" stroke="var(--stage-gravid)"
+      x1="0"
+      :x2="span.width"
+      :y1="y(cold.limits.watch)"
+      :y2="y(cold.limits.watch)"
+      stroke="var(--stage-gravid)"
       stroke-dasharray="3 4"
     />
     <line
-      x1="0" :x2="span.width" :y1="y(cold.limits.takeOut)" :y2="y(cold.limits.takeOut)" stroke="var(--harm)"
+      x1="0"
+      :x2="span.width"
+      :y1="y(cold.limits.takeOut)"
+      :y2="y(cold.limits.takeOut)"
+      stroke="var(--harm)"
       stroke-width="1.25"
     />
     <path :d="shape(ahead)" :fill="colour" :fill-opacity="grave ? 0.2 : 0.1" />
     <path :d="trend" fill="none" :stroke="colour" stroke-width="1.25" stroke-dasharray="2 3" />
     <path :d="seen" fill="none" :stroke="colour" stroke-width="2" />
     <circle
-      v-for="p in cold.points" :key="p.entryId" :cx="x(p.day)" :cy="clampY(p.lost)" :r="axes ? 4 : 2.75" :fill="colour"
-    ><title>{{ formatDay(p.day, house.today) }}: {{ p.massG }} g, {{ percent(p.lost) }} lost</title></circle>
+      v-for="p in cold.points"
+      :key="p.entryId"
+      :cx="x(p.day)"
+      :cy="clampY(p.lost)"
+      :r="axes ? 4 : 2.75"
+      :fill="colour"
+    >
+      <title>{{ formatDay(p.day, house.today) }}: {{ p.massG }} g, {{ percent(p.lost) }} lost</title>
+    </circle>
     <g v-if="axes">
-      <text
-        :x="span.width - 4" :y="y(cold.limits.watch) - 4" text-anchor="end"
-      >watch {{ Math.round(cold.limits.watch * 100) }} %</text>
-      <text
-        :x="span.width - 4" :y="y(cold.limits.takeOut) - 4" text-anchor="end"
-      >take out {{ Math.round(cold.limits.takeOut * 100) }} %</text>
+      <text :x="span.width - 4" :y="y(cold.limits.watch) - 4" text-anchor="end">
+        watch {{ Math.round(cold.limits.watch * 100) }} %
+      </text>
+      <text :x="span.width - 4" :y="y(cold.limits.takeOut) - 4" text-anchor="end">
+        take out {{ Math.round(cold.limits.takeOut * 100) }} %
+      </text>
       <text x="4" :y="y(0) - 4">start</text>
       <g
-        v-for="tick in ticksApart(timeTicks(span), x)" :key="tick.day"
+        v-for="tick in ticksApart(timeTicks(span), x)"
+        :key="tick.day"
         :transform="`translate(${x(tick.day)},${height - 20})`"
-      ><line y2="5" stroke="var(--ui-border-accented)" /><text y="17">{{ tick.label }}</text></g>
-      <g :transform="`translate(${x(cold.wakeDay)},0)`"><line
-        y1="0" :y2="height - 20" stroke="var(--ui-border-accented)" stroke-dasharray="1 3"
-      /><text :y="12" text-anchor="end" x="-4">wakes {{ formatDay(cold.wakeDay, house.today) }}</text></g>
+      >
+        <line y2="5" stroke="var(--ui-border-accented)" />
+        <text y="17">{{ tick.label }}</text>
+      </g>
+      <g :transform="`translate(${x(cold.wakeDay)},0)`">
+        <line y1="0" :y2="height - 20" stroke="var(--ui-border-accented)" stroke-dasharray="1 3" />
+        <text :y="12" text-anchor="end" x="-4">wakes {{ formatDay(cold.wakeDay, house.today) }}</text>
+      </g>
     </g>
   </svg>
 </template>

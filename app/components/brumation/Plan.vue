@@ -76,93 +76,154 @@ const over = (g: WinterGroupView) => g.members.every(m => m.state === 'warmed' |
 const barOf = (g: WinterGroupView) => (g.members.length > 24 ? 5 : 17)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section aria-label="Plan">
     <p v-if="!groups.length" class="quiet">No winter is planned. Plan one: who goes, when, how cold and how long.</p>
     <template v-else>
-      <div
-        class="axis" :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }"
-      ><span
-        v-if="!narrow" class="key"
-      >Curve: setpoint. Dots: last and first meal. Bars: full is past, hatched is not fit</span><SeasonTimeAxis
-        :span="span" :today="house.today"
-      /></div>
-      <svg width="0" height="0" class="absolute" aria-hidden="true"><defs><pattern
-        id="unfit" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
-      ><line y2="6" stroke="var(--harm)" stroke-width="2.5" /></pattern></defs></svg>
+      <div class="axis" :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }">
+        <span v-if="!narrow" class="key"
+          >Curve: setpoint. Dots: last and first meal. Bars: full is past, hatched is not fit</span
+        ><SeasonTimeAxis :span="span" :today="house.today" />
+      </div>
+      <svg width="0" height="0" class="absolute" aria-hidden="true">
+        <defs>
+          <pattern id="unfit" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line y2="6" stroke="var(--harm)" stroke-width="2.5" />
+          </pattern>
+        </defs>
+      </svg>
       <article
-        v-for="g in groups" :key="g.groupId" class="group" :data-winter="g.tag"
+        v-for="g in groups"
+        :key="g.groupId"
+        class="group"
+        :data-winter="g.tag"
         :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }"
       >
         <div class="head">
-          <h3><span class="tag">{{ g.tag }}</span> {{ house.speciesName(g.speciesId) }}</h3>
-          <p class="quiet small">{{ status(g) }}<template v-if="g.placeId">, {{ house.house.places[g.placeId]?.name }}</template></p>
+          <h3>
+            <span class="tag">{{ g.tag }}</span> {{ house.speciesName(g.speciesId) }}
+          </h3>
+          <p class="quiet small">
+            {{ status(g) }}<template v-if="g.placeId">, {{ house.house.places[g.placeId]?.name }}</template>
+          </p>
           <p><WorkingLink :title="`${g.tag}: programme`" :answer="next(g)" :reasons="g.programme.reasons" /></p>
           <div class="acts">
             <UButton
-              label="Change" size="xs" variant="outline" color="neutral" :aria-label="`Change ${g.tag}`"
+              label="Change"
+              size="xs"
+              variant="outline"
+              color="neutral"
+              :aria-label="`Change ${g.tag}`"
               @click="emit('change', g.groupId)"
             />
             <UButton
               v-if="g.members.some(m => m.state === 'cold')"
-              :label="g.programme.kind === 'dormancy' ? 'End rest' : 'Wake group'" size="xs"
+              :label="g.programme.kind === 'dormancy' ? 'End rest' : 'Wake group'"
+              size="xs"
               :variant="g.programme.wakeDay <= house.today ? 'solid' : 'outline'"
-              :color="g.programme.wakeDay <= house.today ? 'primary' : 'neutral'" :aria-label="`Wake ${g.tag}`"
+              :color="g.programme.wakeDay <= house.today ? 'primary' : 'neutral'"
+              :aria-label="`Wake ${g.tag}`"
               @click="emit('wake', g.groupId)"
             />
             <UButton
-              v-if="over(g)" label="Close" size="xs" variant="outline" color="neutral" :disabled="busy"
+              v-if="over(g)"
+              label="Close"
+              size="xs"
+              variant="outline"
+              color="neutral"
+              :disabled="busy"
               :aria-label="`Close ${g.tag}`"
-              @click="record({ kind: 'winterEnded', subject: { type: 'winter', id: g.groupId }, data: {} }, `${g.tag} closed`)"
+              @click="
+                record({ kind: 'winterEnded', subject: { type: 'winter', id: g.groupId }, data: {} }, `${g.tag} closed`)
+              "
             />
             <a
-              :href="`/api/winters/${g.groupId}/csv`" download class="export" :aria-label="`${g.tag}: setpoints as CSV`"
-            >CSV</a>
+              :href="`/api/winters/${g.groupId}/csv`"
+              download
+              class="export"
+              :aria-label="`${g.tag}: setpoints as CSV`"
+              >CSV</a
+            >
             <a
-              :href="`/api/winters/${g.groupId}/calendar`" download class="export"
+              :href="`/api/winters/${g.groupId}/calendar`"
+              download
+              class="export"
               :aria-label="`${g.tag}: days as calendar`"
-            >Calendar</a>
+              >Calendar</a
+            >
           </div>
         </div>
         <div>
           <BrumationCurve
-            :programme="g.programme" :width="span.width" :height="84" :from="span.from" :to="span.to"
+            :programme="g.programme"
+            :width="span.width"
+            :height="84"
+            :from="span.from"
+            :to="span.to"
             :today="house.today"
           />
           <svg
-            :width="span.width" :height="g.members.length * barOf(g) + 4" role="img"
-            :aria-label="`${g.tag}: ${g.members.map(m => m.tag).join(', ')}`" class="bars"
+            :width="span.width"
+            :height="g.members.length * barOf(g) + 4"
+            role="img"
+            :aria-label="`${g.tag}: ${g.members.map(m => m.tag).join(', ')}`"
+            class="bars"
           >
             <line
-              :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="g.members.length * barOf(g) + 4"
-              stroke="var(--ui-primary)" stroke-width="1.25"
+              :x1="x(house.today)"
+              :x2="x(house.today)"
+              y1="0"
+              :y2="g.members.length * barOf(g) + 4"
+              stroke="var(--ui-primary)"
+              stroke-width="1.25"
             />
             <g v-for="({ m, b }, i) in bars(g)" :key="m.animalId" :transform="`translate(0,${i * barOf(g)})`">
-                <rect
-                  :x="b.x" :y="barOf(g) > 9 ? 3 : 1" :width="b.width" :height="barOf(g) > 9 ? 11 : 4"
-                  :fill="b.unfit ? 'url(#unfit)' : 'var(--stage-cooling)'" :fill-opacity="b.unfit ? 1 : 0.3"
-                />
-                <rect
-                  :x="b.x" :y="barOf(g) > 9 ? 3 : 1" :width="b.past" :height="barOf(g) > 9 ? 11 : 4"
-                  fill="var(--stage-cooling)"
-                />
-                <text
-                  v-if="barOf(g) > 9" :x="b.x > 46 ? b.x - 5 : b.x + b.width + 5" :y="13"
-                  :text-anchor="b.x > 46 ? 'end' : 'start'"
-                >{{ m.tag }}</text>
-                <title>{{ m.tag }}: {{ m.eligibility?.value.text ?? (m.state === 'cold' ? 'in the cold' : m.state) }}</title>
+              <rect
+                :x="b.x"
+                :y="barOf(g) > 9 ? 3 : 1"
+                :width="b.width"
+                :height="barOf(g) > 9 ? 11 : 4"
+                :fill="b.unfit ? 'url(#unfit)' : 'var(--stage-cooling)'"
+                :fill-opacity="b.unfit ? 1 : 0.3"
+              />
+              <rect
+                :x="b.x"
+                :y="barOf(g) > 9 ? 3 : 1"
+                :width="b.past"
+                :height="barOf(g) > 9 ? 11 : 4"
+                fill="var(--stage-cooling)"
+              />
+              <text
+                v-if="barOf(g) > 9"
+                :x="b.x > 46 ? b.x - 5 : b.x + b.width + 5"
+                :y="13"
+                :text-anchor="b.x > 46 ? 'end' : 'start'"
+              >
+                {{ m.tag }}
+              </text>
+              <title>
+                {{ m.tag }}: {{ m.eligibility?.value.text ?? (m.state === 'cold' ? 'in the cold' : m.state) }}
+              </title>
             </g>
           </svg>
           <p
             v-for="m in g.members.filter(m => m.eligibility && m.eligibility.value.fitness !== 'cool')"
-            :key="m.animalId" class="small unfit"
-          ><span class="tag">{{ m.tag }}</span> <WorkingLink
-            :title="`${m.tag}: may it be cooled?`" :answer="m.eligibility!.value.text" :reasons="m.eligibility!.reasons"
-          /></p>
+            :key="m.animalId"
+            class="small unfit"
+          >
+            <span class="tag">{{ m.tag }}</span>
+            <WorkingLink
+              :title="`${m.tag}: may it be cooled?`"
+              :answer="m.eligibility!.value.text"
+              :reasons="m.eligibility!.reasons"
+            />
+          </p>
         </div>
       </article>
-      <p class="quiet small">Everything that shares a tub is separated the day it warms. From {{ formatDay(span.from) }} to {{ formatDay(span.to) }}.</p>
+      <p class="quiet small">
+        Everything that shares a tub is separated the day it warms. From {{ formatDay(span.from) }} to
+        {{ formatDay(span.to) }}.
+      </p>
     </template>
   </section>
 </template>

@@ -266,19 +266,21 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :title="group ? `Change ${group.tag}` : 'Plan a winter'"
+    v-model:open="open"
+    :title="group ? `Change ${group.tag}` : 'Plan a winter'"
     description="Who goes, when, how cold and how long"
   >
     <template #body>
       <form class="plan" @submit.prevent="send">
-        <UFormField v-if="!group" label="Species"><USelect
-          v-model="state.speciesId" :items="wintering" class="w-full"
+        <UFormField v-if="!group" label="Species"
+          ><USelect v-model="state.speciesId" :items="wintering" class="w-full"
         /></UFormField>
         <RecordDayField
-          v-model="cool" :label="rests ? 'Rest begins' : 'Cooling begins'" :error="problem || undefined"
+          v-model="cool"
+          :label="rests ? 'Rest begins' : 'Cooling begins'"
+          :error="problem || undefined"
         />
         <RecordDayField v-model="wished" label="Or by the first young wanted on" hint="counts back" optional />
         <p v-if="window_" class="window" role="status">
@@ -300,52 +302,83 @@ async function send(): Promise<void> {
         <details>
           <summary>Own ways of this group</summary>
           <div class="ways">
-            <UFormField label="Fast, days"><UInputNumber
-              v-model="state.ways.gutClearDays" :min="0" :max="60"
-              :placeholder="String(species?.cold?.gutClearDays.likely ?? '')" class="w-full"
+            <UFormField label="Fast, days"
+              ><UInputNumber
+                v-model="state.ways.gutClearDays"
+                :min="0"
+                :max="60"
+                :placeholder="String(species?.cold?.gutClearDays.likely ?? '')"
+                class="w-full"
             /></UFormField>
-            <UFormField label="Cool down over, days"><UInputNumber
-              v-model="state.ways.stepDownDays" :min="0" :max="60"
-              :placeholder="String(species?.cold?.stepDownDays.value ?? '')" class="w-full"
+            <UFormField label="Cool down over, days"
+              ><UInputNumber
+                v-model="state.ways.stepDownDays"
+                :min="0"
+                :max="60"
+                :placeholder="String(species?.cold?.stepDownDays.value ?? '')"
+                class="w-full"
             /></UFormField>
-            <UFormField label="Hold, °C"><UInputNumber
-              v-model="state.ways.holdC" :min="2" :max="30" :step="0.5"
-              :placeholder="String(species?.cold?.holdC.value ?? '')" class="w-full"
+            <UFormField label="Hold, °C"
+              ><UInputNumber
+                v-model="state.ways.holdC"
+                :min="2"
+                :max="30"
+                :step="0.5"
+                :placeholder="String(species?.cold?.holdC.value ?? '')"
+                class="w-full"
             /></UFormField>
-            <UFormField label="Length, days"><UInputNumber
-              v-model="state.ways.holdDays" :min="0" :max="250"
-              :placeholder="String(Math.round((species?.cold?.weeks.likely ?? 0) * 7))" class="w-full"
+            <UFormField label="Length, days"
+              ><UInputNumber
+                v-model="state.ways.holdDays"
+                :min="0"
+                :max="250"
+                :placeholder="String(Math.round((species?.cold?.weeks.likely ?? 0) * 7))"
+                class="w-full"
             /></UFormField>
-            <UFormField label="Light in the hold, h"><UInputNumber
-              v-model="state.ways.lightHours" :min="0" :max="24" :step="0.5"
-              :placeholder="String(species?.cold?.lightHours.value ?? '')" class="w-full"
+            <UFormField label="Light in the hold, h"
+              ><UInputNumber
+                v-model="state.ways.lightHours"
+                :min="0"
+                :max="24"
+                :step="0.5"
+                :placeholder="String(species?.cold?.lightHours.value ?? '')"
+                class="w-full"
             /></UFormField>
-            <UFormField v-if="!rests" label="Warm up"><USelect
-              v-model="state.ways.warmUp" :items="WARM" placeholder="as the house does" class="w-full"
+            <UFormField v-if="!rests" label="Warm up"
+              ><USelect v-model="state.ways.warmUp" :items="WARM" placeholder="as the house does" class="w-full"
             /></UFormField>
-            <UFormField v-if="!rests" label="Pair after it"><USelect
-              v-model="state.ways.pairAfterCold" :items="PAIR" placeholder="as the house does" class="w-full"
+            <UFormField v-if="!rests" label="Pair after it"
+              ><USelect v-model="state.ways.pairAfterCold" :items="PAIR" placeholder="as the house does" class="w-full"
             /></UFormField>
           </div>
           <UButton
-            label="Back to the species’ usual" size="sm" variant="ghost" color="neutral" @click="state.ways = {}"
+            label="Back to the species’ usual"
+            size="sm"
+            variant="ghost"
+            color="neutral"
+            @click="state.ways = {}"
           />
         </details>
 
-        <UFormField v-if="!rests" label="Cold place" hint="empty: by the plan below"><USelect
-          v-model="state.placeId" :items="coldPlaces" placeholder="By temperature and room" class="w-full"
+        <UFormField v-if="!rests" label="Cold place" hint="empty: by the plan below"
+          ><USelect v-model="state.placeId" :items="coldPlaces" placeholder="By temperature and room" class="w-full"
         /></UFormField>
         <fieldset>
           <legend>Who goes</legend>
           <p v-if="!candidates.length" class="quiet small">No animal of this species is free.</p>
           <label v-for="c in candidates" :key="c.animal.id" :class="c.judged.value.fitness">
-            <input v-model="state.chosen" type="checkbox" :value="c.animal.id" :disabled="c.cold">
-            <span><span class="tag">{{ c.animal.tag }}</span> <WorkingLink
-              v-if="!c.cold" :title="`${c.animal.tag}: may it be cooled?`"
-              :answer="`${fitWords[c.judged.value.fitness]}: ${c.judged.value.text}`" :reasons="c.judged.reasons"
-            ><b>{{ fitWords[c.judged.value.fitness] }}</b>: {{ c.judged.value.text }}</WorkingLink><span
-              v-else class="quiet"
-            >in the cold already</span></span>
+            <input v-model="state.chosen" type="checkbox" :value="c.animal.id" :disabled="c.cold" />
+            <span
+              ><span class="tag">{{ c.animal.tag }}</span>
+              <WorkingLink
+                v-if="!c.cold"
+                :title="`${c.animal.tag}: may it be cooled?`"
+                :answer="`${fitWords[c.judged.value.fitness]}: ${c.judged.value.text}`"
+                :reasons="c.judged.reasons"
+                ><b>{{ fitWords[c.judged.value.fitness] }}</b
+                >: {{ c.judged.value.text }}</WorkingLink
+              ><span v-else class="quiet">in the cold already</span></span
+            >
           </label>
         </fieldset>
         <details v-if="group">
@@ -353,34 +386,49 @@ async function send(): Promise<void> {
           <div v-for="(own, id) in state.single" :key="id" class="single">
             <span class="tag">{{ tagOf(String(id)) }}</span>
             <UInputNumber
-              v-model="own.holdDays" :min="0" :max="250"
+              v-model="own.holdDays"
+              :min="0"
+              :max="250"
               :placeholder="programme ? `${programme.wakeDay - programme.coolDay} days` : 'days'"
-              :aria-label="`${tagOf(String(id))}: length in days`" class="w-32"
+              :aria-label="`${tagOf(String(id))}: length in days`"
+              class="w-32"
             />
             <USelect
-              v-if="!rests" v-model="own.pairAfterCold" :items="PAIR" placeholder="pair as the group"
-              :aria-label="`${tagOf(String(id))}: pair after it`" class="w-44"
+              v-if="!rests"
+              v-model="own.pairAfterCold"
+              :items="PAIR"
+              placeholder="pair as the group"
+              :aria-label="`${tagOf(String(id))}: pair after it`"
+              class="w-44"
             />
             <UButton
-              label="As the group" size="xs" variant="ghost" color="neutral"
-              :aria-label="`${tagOf(String(id))}: as the group`" @click="state.single[String(id)] = {}"
+              label="As the group"
+              size="xs"
+              variant="ghost"
+              color="neutral"
+              :aria-label="`${tagOf(String(id))}: as the group`"
+              @click="state.single[String(id)] = {}"
             />
           </div>
         </details>
-        <p
-          v-for="s in shared" :key="s.tags" class="small"
-        ><b>{{ s.tags }}</b> share a tub: {{ s.checks }}. Apart the day they warm.</p>
+        <p v-for="s in shared" :key="s.tags" class="small">
+          <b>{{ s.tags }}</b> share a tub: {{ s.checks }}. Apart the day they warm.
+        </p>
         <ul v-if="placing?.unplaced.length" class="unplaced" role="status">
-          <li
-            v-for="u in placing.unplaced" :key="u.animalId"
-          ><span class="tag">{{ tagOf(u.animalId) }}</span> does not fit. {{ u.why }}</li>
+          <li v-for="u in placing.unplaced" :key="u.animalId">
+            <span class="tag">{{ tagOf(u.animalId) }}</span> does not fit. {{ u.why }}
+          </li>
         </ul>
-        <p
-          v-else-if="placing?.placed.length" class="small quiet"
-        >All fit: {{ [...new Set(placing.placed.map(p => house.placeName(p.placeId)))].join(', ') }}.</p>
+        <p v-else-if="placing?.placed.length" class="small quiet">
+          All fit: {{ [...new Set(placing.placed.map(p => house.placeName(p.placeId)))].join(', ') }}.
+        </p>
         <UButton
-          type="submit" :label="group ? 'Change programme' : `Plan ${state.chosen.length} animals`" :loading="busy"
-          :disabled="!programme || (!group && !state.chosen.length)" class="justify-self-start" size="lg"
+          type="submit"
+          :label="group ? 'Change programme' : `Plan ${state.chosen.length} animals`"
+          :loading="busy"
+          :disabled="!programme || (!group && !state.chosen.length)"
+          class="justify-self-start"
+          size="lg"
         />
       </form>
     </template>

@@ -18,30 +18,40 @@ const ofStart = (r: RecoveringAnimal) =>
 const at = (share: number) => `${Math.max(0, Math.min(100, ((share - 0.85) / 0.2) * 100))}%`
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section aria-label="Coming back">
     <h2>Coming back</h2>
     <p v-if="!recovering.length" class="quiet">Nobody was woken in the last four months.</p>
     <table v-else class="plain">
-      <thead><tr><th>Animal</th><th>Of its starting weight</th><th class="hide">Meals, shed</th><th>Ready to pair</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Animal</th>
+          <th>Of its starting weight</th>
+          <th class="hide">Meals, shed</th>
+          <th>Ready to pair</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="r in recovering" :key="r.animalId" :data-recovering="r.tag">
-          <td><NuxtLink
-            :to="`/animals/${r.animalId}`" class="tag"
-          >{{ r.tag }}</NuxtLink> <span class="quiet small hide">woken {{ formatDistance(r.warmedDay, house.today) }}</span></td>
+          <td>
+            <NuxtLink :to="`/animals/${r.animalId}`" class="tag">{{ r.tag }}</NuxtLink>
+            <span class="quiet small hide">woken {{ formatDistance(r.warmedDay, house.today) }}</span>
+          </td>
           <td>
             <span class="num">{{ ofStart(r) }}</span>
-            <span
-              v-if="r.recovery.ofStart !== null" class="bar" aria-hidden="true"
-            ><i :style="{ width: at(r.recovery.ofStart) }" /><b :style="{ left: at(0.97) }" /></span>
+            <span v-if="r.recovery.ofStart !== null" class="bar" aria-hidden="true"
+              ><i :style="{ width: at(r.recovery.ofStart) }" /><b :style="{ left: at(0.97) }"
+            /></span>
           </td>
-          <td class="hide">{{ r.recovery.mealsTaken }} {{ r.recovery.mealsTaken === 1 ? 'meal' : 'meals' }}{{ r.recovery.firstShed ? `, shed ${formatDay(r.recovery.firstShed.day, house.today)}` : '' }}</td>
+          <td class="hide">
+            {{ r.recovery.mealsTaken }} {{ r.recovery.mealsTaken === 1 ? 'meal' : 'meals'
+            }}{{ r.recovery.firstShed ? `, shed ${formatDay(r.recovery.firstShed.day, house.today)}` : '' }}
+          </td>
           <td>
             <WorkingLink :title="`${r.tag}: ready to pair`" :answer="ready(r)" :reasons="r.readiness.reasons" />
-            <span
-              v-if="r.readiness.waitsFor.length" class="quiet small waits"
-            >waits for {{ r.readiness.waitsFor.join(', ') }}</span>
+            <span v-if="r.readiness.waitsFor.length" class="quiet small waits"
+              >waits for {{ r.readiness.waitsFor.join(', ') }}</span
+            >
           </td>
         </tr>
       </tbody>

@@ -73,25 +73,37 @@ const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') =>
   )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="shelf" :aria-label="name">
     <header>
-      <h2>{{ name }} <span class="quiet">{{ room }}</span></h2>
+      <h2>
+        {{ name }} <span class="quiet">{{ room }}</span>
+      </h2>
       <UButton
-        v-if="cold.length" label="Weigh this shelf" icon="i-lucide-scale" size="sm" variant="outline" color="neutral"
+        v-if="cold.length"
+        label="Weigh this shelf"
+        icon="i-lucide-scale"
+        size="sm"
+        variant="outline"
+        color="neutral"
         @click="emit('weigh')"
       />
     </header>
-    <p class="climate"><WorkingLink
-      v-if="place?.watch" :title="`${name}: temperature`" :answer="climate" :reasons="place.reasons"
-    /><template v-else>{{ climate }}</template></p>
+    <p class="climate">
+      <WorkingLink
+        v-if="place?.watch"
+        :title="`${name}: temperature`"
+        :answer="climate"
+        :reasons="place.reasons"
+      /><template v-else>{{ climate }}</template>
+    </p>
     <div v-if="cold.length" class="axis" :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }">
       <span v-if="!narrow" class="key">Loss, worst first. Soft: usual · dashed: watch · red: take out</span>
       <SeasonTimeAxis :span="span" :today="house.today" />
     </div>
     <div
-      v-if="place?.days.length && cold.length" class="row"
+      v-if="place?.days.length && cold.length"
+      class="row"
       :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }"
     >
       <span class="key">{{ narrow ? 'Soft: usual · dashed: watch · red: take out. ' : '' }}Temperature by day</span>
@@ -99,40 +111,61 @@ const act = (c: ColdAnimal, kind: 'warmedUp' | 'watered') =>
     </div>
     <ul v-if="cold.length">
       <li
-        v-for="c in cold" :key="c.animalId" class="row" :class="{ grave: isGrave(c) }" :data-cold="c.tag"
+        v-for="c in cold"
+        :key="c.animalId"
+        class="row"
+        :class="{ grave: isGrave(c) }"
+        :data-cold="c.tag"
         :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }"
       >
         <div class="head">
-          <button
-            type="button" class="open" :aria-label="`${c.tag}: open its sheet`" @click="emit('open', c.animalId)"
-          ><span class="tag">{{ c.tag }}</span></button>
+          <button type="button" class="open" :aria-label="`${c.tag}: open its sheet`" @click="emit('open', c.animalId)">
+            <span class="tag">{{ c.tag }}</span>
+          </button>
           <WorkingLink
-            class="lost" :title="`${c.tag}: loss in the cold`" :answer="`${lostText(c)}: ${c.verdict.value.text}`"
+            class="lost"
+            :title="`${c.tag}: loss in the cold`"
+            :answer="`${lostText(c)}: ${c.verdict.value.text}`"
             :reasons="c.verdict.reasons"
-          >{{ lostText(c) }}</WorkingLink>
+            >{{ lostText(c) }}</WorkingLink
+          >
           <span class="limit">{{ limitText(c) }}</span>
-          <span v-if="isGrave(c)" class="say" :class="c.verdict.value.action"><UIcon
-            :name="c.verdict.value.action === 'takeOut' ? 'i-lucide-octagon-alert' : 'i-lucide-droplets'"
-            class="size-4 flex-none"
-          /> {{ verdictText(c) }}</span>
+          <span v-if="isGrave(c)" class="say" :class="c.verdict.value.action"
+            ><UIcon
+              :name="c.verdict.value.action === 'takeOut' ? 'i-lucide-octagon-alert' : 'i-lucide-droplets'"
+              class="size-4 flex-none"
+            />
+            {{ verdictText(c) }}</span
+          >
           <span v-if="isGrave(c)" class="why">{{ c.verdict.value.text }}</span>
           <span v-else-if="c.verdict.value.action === 'weighAgain'" class="say quiet">{{ verdictText(c) }}</span>
           <span v-if="isGrave(c)" class="acts">
             <UButton
-              v-if="c.verdict.value.action === 'offerWater'" label="Water offered" size="xs" :disabled="busy"
+              v-if="c.verdict.value.action === 'offerWater'"
+              label="Water offered"
+              size="xs"
+              :disabled="busy"
               @click="act(c, 'watered')"
             />
             <UButton
-              label="Taken out" size="xs" :variant="c.verdict.value.action === 'takeOut' ? 'solid' : 'outline'"
-              :color="c.verdict.value.action === 'takeOut' ? 'primary' : 'neutral'" :disabled="busy"
+              label="Taken out"
+              size="xs"
+              :variant="c.verdict.value.action === 'takeOut' ? 'solid' : 'outline'"
+              :color="c.verdict.value.action === 'takeOut' ? 'primary' : 'neutral'"
+              :disabled="busy"
               @click="act(c, 'warmedUp')"
             />
           </span>
         </div>
         <button
-          type="button" class="draw" :aria-label="`${c.tag}: open its sheet`" tabindex="-1"
+          type="button"
+          class="draw"
+          :aria-label="`${c.tag}: open its sheet`"
+          tabindex="-1"
           @click="emit('open', c.animalId)"
-        ><BrumationLossLine :cold="c" :span="span" :height="isGrave(c) ? 104 : 40" /></button>
+        >
+          <BrumationLossLine :cold="c" :span="span" :height="isGrave(c) ? 104 : 40" />
+        </button>
       </li>
     </ul>
     <p v-else class="quiet">Nobody lies here.</p>

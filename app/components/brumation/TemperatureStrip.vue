@@ -23,31 +23,48 @@ const outside = (d: { min: number; max: number }) =>
 const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <svg
-    :width="span.width" :height="height" class="strip chart" role="img"
+    :width="span.width"
+    :height="height"
+    class="strip chart"
+    role="img"
     :aria-label="`${place.name}: temperature by day, lowest to highest`"
   >
     <template v-if="place.band">
       <rect
-        x="0" :y="y(place.band.highC)" :width="span.width"
-        :height="Math.max(0, y(place.band.lowC) - y(place.band.highC))" fill="var(--stage-cooling)" opacity="0.16"
+        x="0"
+        :y="y(place.band.highC)"
+        :width="span.width"
+        :height="Math.max(0, y(place.band.lowC) - y(place.band.highC))"
+        fill="var(--stage-cooling)"
+        opacity="0.16"
       />
       <text :x="span.width - 4" text-anchor="end" :y="y(place.band.highC) + 13">{{ show(place.band.highC) }}</text>
       <text :x="span.width - 4" text-anchor="end" :y="y(place.band.lowC) - 3">{{ show(place.band.lowC) }}</text>
     </template>
     <g v-for="d in days" :key="d.day">
       <rect
-        :x="x(d.day)" :y="y(d.max)" :width="bar" :height="Math.max(2, y(d.min) - y(d.max))"
+        :x="x(d.day)"
+        :y="y(d.max)"
+        :width="bar"
+        :height="Math.max(2, y(d.min) - y(d.max))"
         :fill="outside(d) ? 'var(--harm)' : 'var(--stage-cooling)'"
         :opacity="d.read < 20 && d.day < house.today ? 0.35 : 1"
       >
-        <title>{{ formatDay(d.day, house.today) }}: {{ show(d.min) }} to {{ show(d.max) }}{{ d.read < 24 ? `, ${d.read} of 24 hours read` : '' }}</title>
+        <title>
+          {{ formatDay(d.day, house.today) }}: {{ show(d.min) }} to {{ show(d.max)
+          }}{{ d.read < 24 ? `, ${d.read} of 24 hours read` : '' }}
+        </title>
       </rect>
     </g>
     <line
-      :x1="x(house.today)" :x2="x(house.today)" y1="0" :y2="height" stroke="var(--ui-primary)" stroke-width="1.25"
+      :x1="x(house.today)"
+      :x2="x(house.today)"
+      y1="0"
+      :y2="height"
+      stroke="var(--ui-primary)"
+      stroke-width="1.25"
     />
   </svg>
 </template>

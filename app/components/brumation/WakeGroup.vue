@@ -33,7 +33,6 @@ async function wake(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UModal
     v-model:open="open"
@@ -42,14 +41,23 @@ async function wake(): Promise<void> {
   >
     <template #body>
       <div v-if="group" class="grid gap-3">
-        <p><b>{{ cold.map(m => m.tag).join(', ') }}</b></p>
-        <p v-if="early > 0">The programme wakes them {{ formatWeekday(group.programme.wakeDay) }}, in {{ early }} days.</p>
-        <p v-if="group.programme.kind === 'brumation'">{{ HOW[group.programme.warmUp] }} Water first; first meal, smaller than usual, when they are warm. Separate those that share a tub.</p>
+        <p>
+          <b>{{ cold.map(m => m.tag).join(', ') }}</b>
+        </p>
+        <p v-if="early > 0">
+          The programme wakes them {{ formatWeekday(group.programme.wakeDay) }}, in {{ early }} days.
+        </p>
+        <p v-if="group.programme.kind === 'brumation'">
+          {{ HOW[group.programme.warmUp] }} Water first; first meal, smaller than usual, when they are warm. Separate
+          those that share a tub.
+        </p>
         <p v-else>Warmth, light and meals rise again over about a week.</p>
         <div class="flex gap-2">
           <UButton
             :label="group.programme.kind === 'dormancy' ? `End rest of ${cold.length}` : `Wake ${cold.length}`"
-            size="lg" :loading="busy" @click="wake"
+            size="lg"
+            :loading="busy"
+            @click="wake"
           />
           <UButton label="Not today" size="lg" variant="outline" color="neutral" @click="emit('close')" />
         </div>

@@ -95,44 +95,71 @@ async function send(): Promise<void> {
 onBeforeUnmount(pause)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UModal
-    v-model:open="open" :title="title" :description="current ? `${at + 1} of ${queue.length}` : 'done'"
+    v-model:open="open"
+    :title="title"
+    :description="current ? `${at + 1} of ${queue.length}` : 'done'"
     :ui="{ content: 'max-w-xl' }"
   >
     <template #body>
       <form v-if="current" class="weigh" @submit.prevent="send">
-        <p class="who"><span class="tag big">{{ current.tag }}</span> <span class="quiet">last {{ current.points.length ? `${current.points.at(-1)!.massG} g ${formatDistance(current.points.at(-1)!.day, house.today)}` : 'never weighed' }}</span></p>
-        <output
-          class="reading" :class="{ stable: reading.stable }" aria-live="polite"
-        >{{ shown || (scale ? 'put it on the scale' : 'no scale') }}<small>{{ reading.stable ? 'at rest' : scale ? 'settling' : '' }}</small></output>
+        <p class="who">
+          <span class="tag big">{{ current.tag }}</span>
+          <span class="quiet"
+            >last
+            {{
+              current.points.length
+                ? `${current.points.at(-1)!.massG} g ${formatDistance(current.points.at(-1)!.day, house.today)}`
+                : 'never weighed'
+            }}</span
+          >
+        </p>
+        <output class="reading" :class="{ stable: reading.stable }" aria-live="polite"
+          >{{ shown || (scale ? 'put it on the scale' : 'no scale')
+          }}<small>{{ reading.stable ? 'at rest' : scale ? 'settling' : '' }}</small></output
+        >
         <UFormField :label="scale ? `${scale.name}, or written by hand` : 'Weight'" :error="problem || undefined">
           <UInput
-            v-model="text" :autofocus="!narrow" inputmode="decimal" autocomplete="off" size="xl" class="w-full"
+            v-model="text"
+            :autofocus="!narrow"
+            inputmode="decimal"
+            autocomplete="off"
+            size="xl"
+            class="w-full"
             :aria-label="`Weight of ${current.tag}`"
-          ><template #trailing><span class="quiet">{{ house.settings.massUnit }}</span></template></UInput>
+            ><template #trailing
+              ><span class="quiet">{{ house.settings.massUnit }}</span></template
+            ></UInput
+          >
         </UFormField>
         <div class="acts">
           <UButton
-            type="submit" size="xl" block
+            type="submit"
+            size="xl"
+            block
             :label="text.trim() || !reading.stable ? `Record ${current.tag}` : `Record ${current.tag}, ${shown}`"
-            :loading="busy" :disabled="!text.trim() && !reading.stable" data-record
+            :loading="busy"
+            :disabled="!text.trim() && !reading.stable"
+            data-record
           />
           <UButton size="xl" label="Skip" variant="outline" color="neutral" @click="next" />
         </div>
-        <p class="small quiet">Look as you weigh: breath, discharge, skin. Tub off the scale, animal back, wash hands.</p>
+        <p class="small quiet">
+          Look as you weigh: breath, discharge, skin. Tub off the scale, animal back, wash hands.
+        </p>
       </form>
       <div v-else class="weigh">
-        <p><b>{{ done.length }} weighed.</b> The judgement of each stands on the shelf.</p>
+        <p>
+          <b>{{ done.length }} weighed.</b> The judgement of each stands on the shelf.
+        </p>
         <UButton label="Back to the shelf" size="xl" class="justify-self-start" @click="open = false" />
       </div>
       <ol v-if="done.length" class="done" aria-label="Recorded">
-        <li
-          v-for="d in done" :key="d.tag"
-        ><span class="tag">{{ d.tag }}</span> {{ formatQuantity(d.massG, house.settings.massUnit) }} <span
-          v-if="d.lost !== null" class="quiet"
-        >{{ (d.lost * 100).toFixed(1) }} % lost</span></li>
+        <li v-for="d in done" :key="d.tag">
+          <span class="tag">{{ d.tag }}</span> {{ formatQuantity(d.massG, house.settings.massUnit) }}
+          <span v-if="d.lost !== null" class="quiet">{{ (d.lost * 100).toFixed(1) }} % lost</span>
+        </li>
       </ol>
     </template>
   </UModal>

@@ -89,15 +89,34 @@ async function write(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="check" @submit.prevent="write">
-    <UFormField v-if="channelItems.length > 1" label="What"><USelect v-model="state.channel" :items="channelItems" value-key="value" class="w-36" /></UFormField>
-    <UFormField label="Against"><USelect v-model="state.method" :items="methods" value-key="value" class="w-52" /></UFormField>
-    <UFormField label="It shows" :error="problem ?? undefined"><UInput v-model="state.shown" class="w-32" inputmode="text" :placeholder="state.channel === 'temperature' ? house.settings.tempUnit : CHANNELS[state.channel].unit" /></UFormField>
-    <UFormField v-if="state.method === 'second'" label="The reference says"><UInput v-model="state.reference" class="w-32" inputmode="text" /></UFormField>
-    <UFormField v-if="state.method === 'salt'" label="Warmth of the box"><UInput v-model="state.box" class="w-32" inputmode="text" /></UFormField>
-    <UButton type="submit" label="Write check" variant="outline" color="neutral" :disabled="busy || !state.shown.trim()" />
+    <UFormField v-if="channelItems.length > 1" label="What"
+      ><USelect v-model="state.channel" :items="channelItems" value-key="value" class="w-36"
+    /></UFormField>
+    <UFormField label="Against"
+      ><USelect v-model="state.method" :items="methods" value-key="value" class="w-52"
+    /></UFormField>
+    <UFormField label="It shows" :error="problem ?? undefined"
+      ><UInput
+        v-model="state.shown"
+        class="w-32"
+        inputmode="text"
+        :placeholder="state.channel === 'temperature' ? house.settings.tempUnit : CHANNELS[state.channel].unit"
+    /></UFormField>
+    <UFormField v-if="state.method === 'second'" label="The reference says"
+      ><UInput v-model="state.reference" class="w-32" inputmode="text"
+    /></UFormField>
+    <UFormField v-if="state.method === 'salt'" label="Warmth of the box"
+      ><UInput v-model="state.box" class="w-32" inputmode="text"
+    /></UFormField>
+    <UButton
+      type="submit"
+      label="Write check"
+      variant="outline"
+      color="neutral"
+      :disabled="busy || !state.shown.trim()"
+    />
     <p class="small quiet basis-full">{{ CALIBRATIONS[state.method].how }}. What was read before stays as it was.</p>
   </form>
 </template>

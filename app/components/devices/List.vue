@@ -143,41 +143,72 @@ const example = computed(() =>
 )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div>
-    <slot name="head" :answer="answer" :add="add"><div class="mt-4 flex flex-wrap items-baseline justify-between gap-2">
-      <p>{{ answer }}</p>
-      <UButton label="Add a device" icon="i-lucide-plus" variant="outline" color="neutral" @click="add" />
-    </div></slot>
+    <slot name="head" :answer="answer" :add="add"
+      ><div class="mt-4 flex flex-wrap items-baseline justify-between gap-2">
+        <p>{{ answer }}</p>
+        <UButton label="Add a device" icon="i-lucide-plus" variant="outline" color="neutral" @click="add" /></div
+    ></slot>
     <ul v-if="list?.devices.length" class="devices">
       <li v-for="d in list.devices" :key="d.id" :data-device="d.name">
-        <h2>{{ d.name }} <span class="quiet">{{ d.kind }}{{ d.simulated ? ', simulated' : '' }}{{ d.placeId ? `, ${house.placeName(d.placeId)}${d.zone === 'air' ? '' : `, ${ZONES[d.zone]}`}` : '' }}</span></h2>
-        <p>{{ latest(d) }}<span
-          v-if="d.setAside" class="aside"
-        > · {{ d.setAside }} set aside, last: {{ d.lastReason }}</span><span v-if="d.calibrated.length" class="quiet"> · {{ d.calibrated.map(checkSaid).join(', ') }}</span></p>
+        <h2>
+          {{ d.name }}
+          <span class="quiet"
+            >{{ d.kind }}{{ d.simulated ? ', simulated' : ''
+            }}{{
+              d.placeId ? `, ${house.placeName(d.placeId)}${d.zone === 'air' ? '' : `, ${ZONES[d.zone]}`}` : ''
+            }}</span
+          >
+        </h2>
+        <p>
+          {{ latest(d)
+          }}<span v-if="d.setAside" class="aside"> · {{ d.setAside }} set aside, last: {{ d.lastReason }}</span
+          ><span v-if="d.calibrated.length" class="quiet"> · {{ d.calibrated.map(checkSaid).join(', ') }}</span>
+        </p>
         <div class="acts">
           <template v-if="list.demo && d.simulated && d.kind === 'probe'">
             <UButton
-              v-for="fault in d.canFail" :key="fault" :label="FAULT_WORDS[fault]" size="xs"
+              v-for="fault in d.canFail"
+              :key="fault"
+              :label="FAULT_WORDS[fault]"
+              size="xs"
               :variant="d.faults.includes(fault) ? 'solid' : 'outline'"
-              :color="d.faults.includes(fault) ? 'error' : 'neutral'" :aria-pressed="d.faults.includes(fault)"
-              :disabled="busy" @click="setFault(d, fault, !d.faults.includes(fault))"
+              :color="d.faults.includes(fault) ? 'error' : 'neutral'"
+              :aria-pressed="d.faults.includes(fault)"
+              :disabled="busy"
+              @click="setFault(d, fault, !d.faults.includes(fault))"
             />
           </template>
           <UButton
-            v-if="d.kind === 'probe'" :label="checking === d.id ? 'Close' : 'Check it'" size="xs" variant="outline" color="neutral"
-            :aria-label="checking === d.id ? `Close the check of ${d.name}` : `Check it: ${d.name}`" :aria-expanded="checking === d.id"
+            v-if="d.kind === 'probe'"
+            :label="checking === d.id ? 'Close' : 'Check it'"
+            size="xs"
+            variant="outline"
+            color="neutral"
+            :aria-label="checking === d.id ? `Close the check of ${d.name}` : `Check it: ${d.name}`"
+            :aria-expanded="checking === d.id"
             @click="checking = checking === d.id ? null : d.id"
           />
           <UButton
-            v-if="d.kind === 'probe'" label="Read a file" size="xs" variant="outline" color="neutral"
-            :aria-label="`Read a file into ${d.name}`" :aria-expanded="filing === d.id" @click="filing = filing === d.id ? null : d.id"
+            v-if="d.kind === 'probe'"
+            label="Read a file"
+            size="xs"
+            variant="outline"
+            color="neutral"
+            :aria-label="`Read a file into ${d.name}`"
+            :aria-expanded="filing === d.id"
+            @click="filing = filing === d.id ? null : d.id"
           />
           <UButton
-            v-if="!d.simulated" :label="removing === d.id ? `Remove ${d.name} for good` : `Remove ${d.name}`" size="xs"
-            :variant="removing === d.id ? 'solid' : 'ghost'" :color="removing === d.id ? 'error' : 'neutral'"
-            :disabled="busy" @click="removing === d.id ? remove(d) : (removing = d.id)" @blur="removing = null"
+            v-if="!d.simulated"
+            :label="removing === d.id ? `Remove ${d.name} for good` : `Remove ${d.name}`"
+            size="xs"
+            :variant="removing === d.id ? 'solid' : 'ghost'"
+            :color="removing === d.id ? 'error' : 'neutral'"
+            :disabled="busy"
+            @click="removing === d.id ? remove(d) : (removing = d.id)"
+            @blur="removing = null"
           />
         </div>
         <DevicesLoggerFile v-if="filing === d.id" :device="d" :now="list.now" @done="checked" />
@@ -185,35 +216,58 @@ const example = computed(() =>
       </li>
     </ul>
     <section v-if="list?.demo" class="demo">
-      <h2>Let time pass <span class="quiet">it is {{ clock }}</span></h2>
-      <p class="quiet small">The simulated probes read on by the minute. Break one, let some hours pass, and look at Places or Brumation.</p>
-      <div class="acts"><UButton
-        v-for="h in [1, 6, 24]" :key="h" :label="h === 1 ? '1 hour' : `${h} hours`" variant="outline" color="neutral"
-        :disabled="busy" :loading="busy" @click="pass(h)"
-      /></div>
+      <h2>
+        Let time pass <span class="quiet">it is {{ clock }}</span>
+      </h2>
+      <p class="quiet small">
+        The simulated probes read on by the minute. Break one, let some hours pass, and look at Places or Brumation.
+      </p>
+      <div class="acts">
+        <UButton
+          v-for="h in [1, 6, 24]"
+          :key="h"
+          :label="h === 1 ? '1 hour' : `${h} hours`"
+          variant="outline"
+          color="neutral"
+          :disabled="busy"
+          :loading="busy"
+          @click="pass(h)"
+        />
+      </div>
     </section>
-    <p class="quiet small mt-8 max-w-prose">A gateway sends readings to <code>POST /api/devices/:id/readings</code> with its token. What cannot be true (a clock ahead, no number, another value for the same instant) is set aside with its reason, and never lost. Have a second thermometer in every cold place: a probe can lie.</p>
+    <p class="quiet small mt-8 max-w-prose">
+      A gateway sends readings to <code>POST /api/devices/:id/readings</code> with its token. What cannot be true (a
+      clock ahead, no number, another value for the same instant) is set aside with its reason, and never lost. Have a
+      second thermometer in every cold place: a probe can lie.
+    </p>
     <USlideover v-model:open="open" title="Add a device" description="It gets an address and a token of its own">
       <template #body>
         <div v-if="made" class="grid gap-3">
-          <p><b>{{ made.name }}</b> may send. Its token is shown this once; write it into the gateway now.</p>
+          <p>
+            <b>{{ made.name }}</b> may send. Its token is shown this once; write it into the gateway now.
+          </p>
           <UFormField label="Token"><UInput :model-value="made.token" readonly class="w-full font-mono" /></UFormField>
           <p class="small quiet">For a try:</p>
           <pre tabindex="0">{{ example }}</pre>
           <UButton label="It is written down" class="justify-self-start" @click="open = false" />
         </div>
         <form v-else class="grid gap-4" @submit.prevent="send">
-          <UFormField label="Name" required :error="problems.name"><UInput
-            v-model="state.name" class="w-full" placeholder="Chest probe"
+          <UFormField label="Name" required :error="problems.name"
+            ><UInput v-model="state.name" class="w-full" placeholder="Chest probe"
           /></UFormField>
-          <UFormField label="Kind"><USelect
-            v-model="state.kind" :items="['probe', 'scale']" class="w-full"
+          <UFormField label="Kind"
+            ><USelect v-model="state.kind" :items="['probe', 'scale']" class="w-full"
           /></UFormField>
-          <UFormField v-if="state.kind === 'probe'" label="Reads" :error="problems.placeId"><USelectMenu
-            v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="Which place"
+          <UFormField v-if="state.kind === 'probe'" label="Reads" :error="problems.placeId"
+            ><USelectMenu
+              v-model="state.placeId"
+              :items="places"
+              value-key="value"
+              class="w-full"
+              placeholder="Which place"
           /></UFormField>
-          <UFormField v-if="state.kind === 'probe'" label="At its" :error="problems.zone"><USelect
-            v-model="state.zone" :items="zones" value-key="value" class="w-full"
+          <UFormField v-if="state.kind === 'probe'" label="At its" :error="problems.zone"
+            ><USelect v-model="state.zone" :items="zones" value-key="value" class="w-full"
           /></UFormField>
           <UButton type="submit" label="Add device" class="justify-self-start" />
         </form>

@@ -97,28 +97,50 @@ async function take(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="file" @submit.prevent="take">
-    <UFormField label="File of the logger" hint="CSV" :error="problem ?? undefined"><input
-      type="file" accept=".csv,.txt,text/csv,text/plain" aria-label="File of the logger" @change="open"
-    ></UFormField>
+    <UFormField label="File of the logger" hint="CSV" :error="problem ?? undefined"
+      ><input type="file" accept=".csv,.txt,text/csv,text/plain" aria-label="File of the logger" @change="open"
+    /></UFormField>
     <template v-if="rows && columns && read">
       <div class="line">
-        <UFormField label="Time"><USelect v-model="columns.at" :items="names" value-key="value" class="w-40" /></UFormField>
-        <UFormField label="Temperature"><USelect v-model="temperature" :items="optional" value-key="value" class="w-40" /></UFormField>
-        <UFormField v-if="temperature !== NONE" label="in"><USelect v-model="columns.tempUnit" :items="['°C', '°F']" class="w-20" /></UFormField>
-        <UFormField label="Humidity"><USelect v-model="humidity" :items="optional" value-key="value" class="w-40" /></UFormField>
+        <UFormField label="Time"
+          ><USelect v-model="columns.at" :items="names" value-key="value" class="w-40"
+        /></UFormField>
+        <UFormField label="Temperature"
+          ><USelect v-model="temperature" :items="optional" value-key="value" class="w-40"
+        /></UFormField>
+        <UFormField v-if="temperature !== NONE" label="in"
+          ><USelect v-model="columns.tempUnit" :items="['°C', '°F']" class="w-20"
+        /></UFormField>
+        <UFormField label="Humidity"
+          ><USelect v-model="humidity" :items="optional" value-key="value" class="w-40"
+        /></UFormField>
         <UCheckbox v-model="columns.dayFirst" label="Days before months" />
       </div>
-      <p v-if="ends.length">First {{ shownAt(ends[0]!.at) }}: {{ said(ends[0]!) }}. Last {{ shownAt(ends.at(-1)!.at) }}: {{ said(ends.at(-1)!) }}.<span v-if="read.gaps" class="quiet"> {{ read.gaps }} lines without a value.</span></p>
+      <p v-if="ends.length">
+        First {{ shownAt(ends[0]!.at) }}: {{ said(ends[0]!) }}. Last {{ shownAt(ends.at(-1)!.at) }}:
+        {{ said(ends.at(-1)!) }}.<span v-if="read.gaps" class="quiet"> {{ read.gaps }} lines without a value.</span>
+      </p>
       <div v-if="read.problems.length" class="wrong">
-        <p><b>{{ read.problems.length }} {{ read.problems.length === 1 ? 'line' : 'lines' }} cannot be read, so nothing is taken:</b></p>
-        <ul><li v-for="p in read.problems.slice(0, 5)" :key="p.line">Line {{ p.line }}: {{ p.why }}</li></ul>
+        <p>
+          <b
+            >{{ read.problems.length }} {{ read.problems.length === 1 ? 'line' : 'lines' }} cannot be read, so nothing
+            is taken:</b
+          >
+        </p>
+        <ul>
+          <li v-for="p in read.problems.slice(0, 5)" :key="p.line">Line {{ p.line }}: {{ p.why }}</li>
+        </ul>
       </div>
       <UButton
-        type="submit" :label="`Take ${read.readings.length} readings`" variant="outline" color="neutral" class="justify-self-start"
-        :disabled="busy || !read.readings.length || read.problems.length > 0" :loading="busy"
+        type="submit"
+        :label="`Take ${read.readings.length} readings`"
+        variant="outline"
+        color="neutral"
+        class="justify-self-start"
+        :disabled="busy || !read.readings.length || read.problems.length > 0"
+        :loading="busy"
       />
     </template>
   </form>

@@ -53,24 +53,37 @@ const height = computed(() => rows.value * SPAN_HEIGHT + 34)
 const floor = computed(() => rows.value * SPAN_HEIGHT)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div ref="box" class="shelf">
     <svg :width="x.range()[1]! + 24" :height="height" role="group" :aria-label="`${cultures.length} cups by age`">
       <rect
-        :x="x(yields.from)" y="0" :width="x(yields.end) - x(yields.from)" :height="floor" fill="var(--stage-feeder)"
+        :x="x(yields.from)"
+        y="0"
+        :width="x(yields.end) - x(yields.from)"
+        :height="floor"
+        fill="var(--stage-feeder)"
         opacity="0.12"
       />
       <text :x="x(yields.from) + 4" y="13">yields</text>
       <line x1="0" :x2="x.range()[1]! + 24" :y1="floor" :y2="floor" stroke="var(--ui-text-muted)" stroke-width="2" />
+      <g v-for="tick in x.ticks(6)" :key="tick" :transform="`translate(${x(tick)},${floor})`">
+        <line y2="5" stroke="var(--ui-text-muted)" />
+        <text y="19" text-anchor="middle">{{ tick }}{{ tick === 0 ? '' : ' d' }}</text>
+      </g>
       <g
-        v-for="tick in x.ticks(6)" :key="tick" :transform="`translate(${x(tick)},${floor})`"
-      ><line
-        y2="5" stroke="var(--ui-text-muted)"
-      /><text y="19" text-anchor="middle">{{ tick }}{{ tick === 0 ? '' : ' d' }}</text></g>
-      <g
-        v-for="cup in cups" :key="cup.c.id" :transform="`translate(${cup.x},${floor - cup.row * SPAN_HEIGHT})`" class="cup" :class="[cup.stage, { picked: picked === cup.c.id }]" tabindex="0" role="button" :aria-pressed="picked === cup.c.id"
-        :aria-label="`${cup.c.tag}, ${cup.age} days old, ${cup.stage}`" :data-cup="cup.c.tag" @click="emit('pick', cup.c.id)" @keydown.enter.prevent="emit('pick', cup.c.id)" @keydown.space.prevent="emit('pick', cup.c.id)"
+        v-for="cup in cups"
+        :key="cup.c.id"
+        :transform="`translate(${cup.x},${floor - cup.row * SPAN_HEIGHT})`"
+        class="cup"
+        :class="[cup.stage, { picked: picked === cup.c.id }]"
+        tabindex="0"
+        role="button"
+        :aria-pressed="picked === cup.c.id"
+        :aria-label="`${cup.c.tag}, ${cup.age} days old, ${cup.stage}`"
+        :data-cup="cup.c.tag"
+        @click="emit('pick', cup.c.id)"
+        @keydown.enter.prevent="emit('pick', cup.c.id)"
+        @keydown.space.prevent="emit('pick', cup.c.id)"
       >
         <path d="M-15,-40 h30 l-4,39 h-22 z" class="glass" />
         <rect x="-17" y="-43" width="34" height="4" class="lid" />

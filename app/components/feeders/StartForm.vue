@@ -35,18 +35,22 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open" :content="{ align: 'end' }">
     <UButton label="Start cultures" icon="i-lucide-plus" />
     <template #content>
       <form class="grid gap-3 p-4 w-72" @submit.prevent="send">
-        <UFormField label="Feeder"><USelectMenu
-          v-model="feederId" :items="feeders" value-key="value" class="w-full" placeholder="Choose"
+        <UFormField label="Feeder"
+          ><USelectMenu v-model="feederId" :items="feeders" value-key="value" class="w-full" placeholder="Choose"
         /></UFormField>
         <UFormField label="How many"><UInputNumber v-model="count" :min="1" :max="50" class="w-full" /></UFormField>
-        <UFormField label="Place" hint="as the last one"><USelectMenu
-          v-model="placeId" :items="places" value-key="value" class="w-full" placeholder="As the last one"
+        <UFormField label="Place" hint="as the last one"
+          ><USelectMenu
+            v-model="placeId"
+            :items="places"
+            value-key="value"
+            class="w-full"
+            placeholder="As the last one"
         /></UFormField>
         <p v-if="feeder" class="small quiet">{{ feeder.care }} {{ feeder.cautions[0] }}</p>
         <UButton type="submit" :label="`Start ${count}`" :disabled="!feederId" :loading="busy" block />

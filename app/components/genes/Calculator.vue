@@ -130,78 +130,114 @@ function reasonsOf(row: LookRow): Reason[] {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section aria-label="Calculator">
     <div v-if="loci.length > 1" class="loci" role="group" aria-label="Loci in the calculation">
-      <label v-for="l in loci" :key="l.id"><input v-model="used" type="checkbox" :value="l.id"> {{ l.name }}</label>
+      <label v-for="l in loci" :key="l.id"><input v-model="used" type="checkbox" :value="l.id" /> {{ l.name }}</label>
     </div>
     <div class="parents">
       <GenesParent v-model="dam" role="dam" :species-id="speciesId" :loci="chosen" :beliefs="beliefs('dam')" />
       <GenesParent v-model="sire" role="sire" :species-id="speciesId" :loci="chosen" :beliefs="beliefs('sire')" />
     </div>
     <template v-if="young">
-      <p v-if="young.lost > 1e-9" class="harm"><UIcon
-        name="i-lucide-triangle-alert" class="size-4"
-      /> {{ percent(young.lost) }} of the eggs come to nothing: the double form does not live.</p>
-      <p
-        v-if="young.genotypes.some(g => g.weak)" class="harm"
-      ><UIcon
-        name="i-lucide-triangle-alert" class="size-4"
-      /> {{ percent(young.genotypes.filter(g => g.weak).reduce((s, g) => s + g.chance, 0)) }} of the young have a weak double form. Do not make this pair for looks.</p>
+      <p v-if="young.lost > 1e-9" class="harm">
+        <UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ percent(young.lost) }} of the eggs come to nothing:
+        the double form does not live.
+      </p>
+      <p v-if="young.genotypes.some(g => g.weak)" class="harm">
+        <UIcon name="i-lucide-triangle-alert" class="size-4" />
+        {{ percent(young.genotypes.filter(g => g.weak).reduce((s, g) => s + g.chance, 0)) }} of the young have a weak
+        double form. Do not make this pair for looks.
+      </p>
       <div class="tools">
         <UButton
-          label="Looks" size="sm" :variant="byGenotype ? 'ghost' : 'subtle'" color="neutral" :aria-pressed="!byGenotype"
+          label="Looks"
+          size="sm"
+          :variant="byGenotype ? 'ghost' : 'subtle'"
+          color="neutral"
+          :aria-pressed="!byGenotype"
           @click="byGenotype = false"
         />
         <UButton
-          label="Genotypes" size="sm" :variant="byGenotype ? 'subtle' : 'ghost'" color="neutral"
-          :aria-pressed="byGenotype" @click="byGenotype = true"
+          label="Genotypes"
+          size="sm"
+          :variant="byGenotype ? 'subtle' : 'ghost'"
+          color="neutral"
+          :aria-pressed="byGenotype"
+          @click="byGenotype = true"
         />
         <template v-if="!byGenotype">
-          <label>at least <UInputNumber
-            v-model="atLeast" :min="1" :max="5" class="w-24" aria-label="At least so many"
+          <label
+            >at least <UInputNumber v-model="atLeast" :min="1" :max="5" class="w-24" aria-label="At least so many"
           /></label>
-          <label>of <UInputNumber
-            v-model="eggs" :min="1" :max="200" class="w-28" :placeholder="`${size.earliest}–${size.latest}`"
-            aria-label="Eggs in the clutch; empty: as the species lays"
-          /> eggs</label>
+          <label
+            >of
+            <UInputNumber
+              v-model="eggs"
+              :min="1"
+              :max="200"
+              class="w-28"
+              :placeholder="`${size.earliest}–${size.latest}`"
+              aria-label="Eggs in the clutch; empty: as the species lays"
+            />
+            eggs</label
+          >
         </template>
       </div>
       <table v-if="!byGenotype" class="plain" data-testid="looks">
-        <thead><tr><th>Look</th><th class="num">Share</th><th
-          class="bars" aria-hidden="true"
-        /><th class="num">Young expected</th><th class="num">At least {{ atLeast }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Look</th>
+            <th class="num">Share</th>
+            <th class="bars" aria-hidden="true" />
+            <th class="num">Young expected</th>
+            <th class="num">At least {{ atLeast }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="r in lookRows" :key="r.name" :data-look="r.name">
             <td>{{ r.name }}</td>
-            <td class="num"><WorkingLink
-              :title="`Young: ${r.name}`" :answer="percent(r.chance)" :reasons="reasonsOf(r.row)"
-            /></td>
+            <td class="num">
+              <WorkingLink :title="`Young: ${r.name}`" :answer="percent(r.chance)" :reasons="reasonsOf(r.row)" />
+            </td>
             <td class="bars" aria-hidden="true"><span :style="{ width: `${r.chance * 100}%` }" /></td>
-            <td class="num">{{ r.expected.toFixed(r.expected < 10 ? 1 : 0) }}</td><td class="num">{{ percent(r.atLeast) }}</td>
+            <td class="num">{{ r.expected.toFixed(r.expected < 10 ? 1 : 0) }}</td>
+            <td class="num">{{ percent(r.atLeast) }}</td>
           </tr>
         </tbody>
       </table>
-      <p
-        v-if="!byGenotype && rare.length" class="quiet small"
-      >{{ rare.length }} rarer looks, {{ percent(rare.reduce((s, r) => s + r.chance, 0)) }} together, mostly since nothing is stated of a parent. <UButton
-        :label="withRare ? 'Fold away' : 'Show them'" size="xs" variant="ghost" color="neutral"
-        @click="withRare = !withRare"
-      /></p>
+      <p v-if="!byGenotype && rare.length" class="quiet small">
+        {{ rare.length }} rarer looks, {{ percent(rare.reduce((s, r) => s + r.chance, 0)) }} together, mostly since
+        nothing is stated of a parent.
+        <UButton
+          :label="withRare ? 'Fold away' : 'Show them'"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          @click="withRare = !withRare"
+        />
+      </p>
       <table v-if="byGenotype" class="plain" data-testid="genotypes">
-        <thead><tr><th>Genotype</th><th>Look</th><th class="num">Share</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Genotype</th>
+            <th>Look</th>
+            <th class="num">Share</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr
-            v-for="g in young.genotypes.slice(0, 60)" :key="`${g.sex}${g.genotypes.join()}`"
-          ><td><span v-if="g.sex">{{ g.sex }} </span><span class="tag">{{ g.genotypes.join('  ') }}</span></td><td>{{ g.looks.filter(Boolean).join(' ') || 'wild' }}<b
-            v-if="g.weak" class="harm"
-          > weak</b></td><td class="num">{{ percent(g.chance) }}</td></tr>
+          <tr v-for="g in young.genotypes.slice(0, 60)" :key="`${g.sex}${g.genotypes.join()}`">
+            <td>
+              <span v-if="g.sex">{{ g.sex }} </span><span class="tag">{{ g.genotypes.join('  ') }}</span>
+            </td>
+            <td>{{ g.looks.filter(Boolean).join(' ') || 'wild' }}<b v-if="g.weak" class="harm"> weak</b></td>
+            <td class="num">{{ percent(g.chance) }}</td>
+          </tr>
         </tbody>
       </table>
-      <p
-        v-if="byGenotype && young.genotypes.length + young.left.rows > 60" class="quiet small"
-      >{{ young.genotypes.length + young.left.rows - 60 }} rarer genotypes are not listed.</p>
+      <p v-if="byGenotype && young.genotypes.length + young.left.rows > 60" class="quiet small">
+        {{ young.genotypes.length + young.left.rows - 60 }} rarer genotypes are not listed.
+      </p>
     </template>
   </section>
 </template>

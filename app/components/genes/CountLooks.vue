@@ -45,17 +45,25 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover v-if="loci.length" v-model:open="open">
     <UButton label="Count looks" icon="i-lucide-dna" variant="outline" color="neutral" />
     <template #content>
       <form class="grid gap-3 p-4 w-64" @submit.prevent="send">
-        <UFormField v-if="loci.length > 1" label="Locus"><USelect
-          v-model="locusId" :items="loci.map(l => ({ value: l.id, label: l.name }))" class="w-full" aria-label="Locus"
+        <UFormField v-if="loci.length > 1" label="Locus"
+          ><USelect
+            v-model="locusId"
+            :items="loci.map(l => ({ value: l.id, label: l.name }))"
+            class="w-full"
+            aria-label="Locus"
         /></UFormField>
-        <UFormField v-for="(_, look) in counts" :key="look" :label="String(look) || 'wild look'"><UInputNumber
-          v-model="counts[look]" :min="0" :max="500" class="w-full" :aria-label="`${look || 'wild look'}: how many`"
+        <UFormField v-for="(_, look) in counts" :key="look" :label="String(look) || 'wild look'"
+          ><UInputNumber
+            v-model="counts[look]"
+            :min="0"
+            :max="500"
+            class="w-full"
+            :aria-label="`${look || 'wild look'}: how many`"
         /></UFormField>
         <UButton type="submit" label="Write count" :loading="busy" block />
       </form>

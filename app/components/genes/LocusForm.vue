@@ -83,54 +83,75 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :title="locus ? `Change ${locus.name}` : 'Name a locus'"
-    :description="house.speciesName(speciesId)" :ui="{ content: 'sm:max-w-lg' }"
+    v-model:open="open"
+    :title="locus ? `Change ${locus.name}` : 'Name a locus'"
+    :description="house.speciesName(speciesId)"
+    :ui="{ content: 'sm:max-w-lg' }"
   >
     <template #body>
       <form class="grid gap-4" @submit.prevent="send">
-        <p class="quiet small">A striking single animal may be chance: repeat it before you call it a locus. Two lines under one trade name that do not make the look together are two loci.</p>
-        <UFormField label="Name" required :error="problems.name"><UInput
-          v-model="state.name" class="w-full" placeholder="Ash"
+        <p class="quiet small">
+          A striking single animal may be chance: repeat it before you call it a locus. Two lines under one trade name
+          that do not make the look together are two loci.
+        </p>
+        <UFormField label="Name" required :error="problems.name"
+          ><UInput v-model="state.name" class="w-full" placeholder="Ash"
         /></UFormField>
-        <UFormField label="Linked to sex"><USelect
-          v-model="state.linkage" :items="LINKS" class="w-full" aria-label="Linked to sex"
+        <UFormField label="Linked to sex"
+          ><USelect v-model="state.linkage" :items="LINKS" class="w-full" aria-label="Linked to sex"
         /></UFormField>
         <fieldset v-for="(a, i) in state.alleles" :key="i">
           <legend>Allele {{ i + 1 }} <span class="quiet small">beside the wild one, +</span></legend>
           <div class="two">
-            <UFormField
-              label="Sign" required :error="problems[`alleles.${i}.sign`]"
-            ><UInput v-model="a.sign" class="w-full" placeholder="a" /></UFormField>
-            <UFormField label="Shows as"><USelect
-              v-model="a.mode" :items="MODES" class="w-full" :aria-label="`Allele ${i + 1}: shows as`"
+            <UFormField label="Sign" required :error="problems[`alleles.${i}.sign`]"
+              ><UInput v-model="a.sign" class="w-full" placeholder="a"
+            /></UFormField>
+            <UFormField label="Shows as"
+              ><USelect v-model="a.mode" :items="MODES" class="w-full" :aria-label="`Allele ${i + 1}: shows as`"
             /></UFormField>
             <UFormField
-              :label="a.mode === 'recessive' ? 'Look, doubled' : 'Look, one copy'" required
+              :label="a.mode === 'recessive' ? 'Look, doubled' : 'Look, one copy'"
+              required
               :error="problems[`alleles.${i}.look`]"
-            ><UInput v-model="a.look" class="w-full" placeholder="ash" /></UFormField>
+              ><UInput v-model="a.look" class="w-full" placeholder="ash"
+            /></UFormField>
             <UFormField
-              v-if="a.mode === 'incomplete'" label="Look, doubled" :error="problems[`alleles.${i}.doubleLook`]"
-            ><UInput v-model="a.doubleLook" class="w-full" /></UFormField>
-            <UFormField label="Doubled"><USelect
-              v-model="a.double" :items="DOUBLES" class="w-full" :aria-label="`Allele ${i + 1}: doubled`"
+              v-if="a.mode === 'incomplete'"
+              label="Look, doubled"
+              :error="problems[`alleles.${i}.doubleLook`]"
+              ><UInput v-model="a.doubleLook" class="w-full"
+            /></UFormField>
+            <UFormField label="Doubled"
+              ><USelect v-model="a.double" :items="DOUBLES" class="w-full" :aria-label="`Allele ${i + 1}: doubled`"
             /></UFormField>
           </div>
           <UButton
-            v-if="state.alleles.length > 1" label="Take this allele out" size="xs" variant="ghost" color="neutral"
+            v-if="state.alleles.length > 1"
+            label="Take this allele out"
+            size="xs"
+            variant="ghost"
+            color="neutral"
             @click="state.alleles.splice(i, 1)"
           />
         </fieldset>
         <p v-if="problems.alleles" class="harm">{{ problems.alleles }}</p>
         <UButton
-          v-if="state.alleles.length < 6" label="Another allele of this locus" size="sm" variant="outline"
-          color="neutral" class="justify-self-start" @click="state.alleles.push(blankAllele())"
+          v-if="state.alleles.length < 6"
+          label="Another allele of this locus"
+          size="sm"
+          variant="outline"
+          color="neutral"
+          class="justify-self-start"
+          @click="state.alleles.push(blankAllele())"
         />
         <UFormField label="Note"><UTextarea v-model="state.note" class="w-full" :rows="2" /></UFormField>
         <UButton
-          type="submit" :label="locus ? 'Change locus' : 'Name locus'" :loading="busy" class="justify-self-start"
+          type="submit"
+          :label="locus ? 'Change locus' : 'Name locus'"
+          :loading="busy"
+          class="justify-self-start"
         />
       </form>
     </template>

@@ -30,19 +30,23 @@ function choose(locusId: string, told: string): void {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <fieldset :data-parent="role">
     <legend>{{ role === 'dam' ? 'Dam' : 'Sire' }}</legend>
     <RecordPick
-      :model-value="parent.animalId ?? INVENTED" :items="animals" class="w-full" :name="role === 'dam' ? 'Dam' : 'Sire'"
+      :model-value="parent.animalId ?? INVENTED"
+      :items="animals"
+      class="w-full"
+      :name="role === 'dam' ? 'Dam' : 'Sire'"
       @update:model-value="parent = { animalId: $event === INVENTED ? null : $event, genotypes: {} }"
     />
     <div v-for="(locus, i) in loci" :key="locus.id" class="row">
       <span>{{ locus.name }}</span>
       <USelect
         :model-value="parent.genotypes[locus.id] ?? (parent.animalId ? KNOWN : inventedGenotype(locus, sex, i === 0))"
-        :items="items(locus)" class="w-full" :aria-label="`${role === 'dam' ? 'Dam' : 'Sire'}: ${locus.name}`"
+        :items="items(locus)"
+        class="w-full"
+        :aria-label="`${role === 'dam' ? 'Dam' : 'Sire'}: ${locus.name}`"
         @update:model-value="choose(locus.id, $event)"
       />
       <span v-if="parent.animalId && !parent.genotypes[locus.id]" class="quiet small belief">{{ beliefs[i] }}</span>

@@ -85,32 +85,48 @@ const reasons = computed((): Reason[] => [
 const tell = (n: number) => (Number.isFinite(n) ? `${n} more` : 'never: it is known to carry')
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section v-if="chosen" aria-label="Proving" class="proving">
     <h2>Proving: does it carry?</h2>
     <p class="line">
       <RecordPick v-model="key" :items="recessives" class="w-44" name="Look to prove" />
       in <RecordPick v-model="animalId" :items="items" class="w-48" name="Animal to prove" />
-      <template v-if="animalId === INVENTED">possible by <UInputNumber
-        v-model="ownChance" :min="1" :max="99" class="w-28" aria-label="Chance that it carries, %"
-      /> %</template>
+      <template v-if="animalId === INVENTED"
+        >possible by
+        <UInputNumber v-model="ownChance" :min="1" :max="99" class="w-28" aria-label="Chance that it carries, %" />
+        %</template
+      >
     </p>
     <p class="line">
-      with a mate that <USelect
-        v-model="mate" :items="[{ value: 'shows', label: 'shows it' }, { value: 'carries', label: 'carries it' }]"
-        class="w-36" aria-label="The mate"
+      with a mate that
+      <USelect
+        v-model="mate"
+        :items="[
+          { value: 'shows', label: 'shows it' },
+          { value: 'carries', label: 'carries it' },
+        ]"
+        class="w-36"
+        aria-label="The mate"
       />
-      after <UInputNumber
-        v-model="seen" :min="0" :max="200" class="w-28" aria-label="Young without the look so far"
-      /> young without the look:
+      after
+      <UInputNumber v-model="seen" :min="0" :max="200" class="w-28" aria-label="Young without the look so far" /> young
+      without the look:
     </p>
-    <p class="now">It carries by <WorkingLink
-      title="Proving" :answer="now > 0.0005 ? `${(now * 100).toFixed(1)} %` : 'under 0.1 %'" :reasons="reasons"
-    />.</p>
-    <ul data-testid="proving"><li
-      v-for="p in proofs" :key="p.level"
-    ><b>{{ p.level * 100 }} %</b>: {{ p.toDisprove === 0 ? 'disproved already' : `${tell(p.toDisprove)} without the look disprove it` }} <span class="quiet">(a carrier would show within {{ p.toDetect }} by {{ p.level * 100 }} %)</span></li></ul>
+    <p class="now">
+      It carries by
+      <WorkingLink
+        title="Proving"
+        :answer="now > 0.0005 ? `${(now * 100).toFixed(1)} %` : 'under 0.1 %'"
+        :reasons="reasons"
+      />.
+    </p>
+    <ul data-testid="proving">
+      <li v-for="p in proofs" :key="p.level">
+        <b>{{ p.level * 100 }} %</b>:
+        {{ p.toDisprove === 0 ? 'disproved already' : `${tell(p.toDisprove)} without the look disprove it` }}
+        <span class="quiet">(a carrier would show within {{ p.toDetect }} by {{ p.level * 100 }} %)</span>
+      </li>
+    </ul>
     <p class="quiet small">One young that shows it proves it at once.</p>
   </section>
 </template>

@@ -91,14 +91,18 @@ const go = () =>
   )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section aria-label="Route" class="route">
     <h2>The way to a wished genotype</h2>
     <div class="line">
-      <label v-for="l in loci" :key="l.id">{{ l.name }} <USelect
-        :model-value="wish[l.id] ?? ANY" :items="items(l)" class="w-44" :aria-label="`Wished: ${l.name}`"
-        @update:model-value="wish = { ...wish, [l.id]: $event }"
+      <label v-for="l in loci" :key="l.id"
+        >{{ l.name }}
+        <USelect
+          :model-value="wish[l.id] ?? ANY"
+          :items="items(l)"
+          class="w-44"
+          :aria-label="`Wished: ${l.name}`"
+          @update:model-value="wish = { ...wish, [l.id]: $event }"
       /></label>
       <UButton v-if="!running" label="Find the way" :disabled="!wished.length || wished.length > 3" @click="go" />
       <UButton v-else label="Stop" variant="outline" color="neutral" @click="stop" />
@@ -106,24 +110,32 @@ const go = () =>
     <p v-if="wished.length > 3" class="harm">At most three loci are searched exactly.</p>
     <p v-if="running" role="status" class="quiet">Searching over five generations …</p>
     <p v-if="problem" class="harm">{{ problem }}</p>
-    <p
-      v-if="routes && !routes.length" class="quiet"
-    >No way leads there from the animals at hand within five generations: an allele is missing, or a sex. Bring in stock that carries it.</p>
+    <p v-if="routes && !routes.length" class="quiet">
+      No way leads there from the animals at hand within five generations: an allele is missing, or a sex. Bring in
+      stock that carries it.
+    </p>
     <article v-for="(r, i) in shown" :key="i" data-testid="route">
-      <h3><WorkingLink
-        :title="`Way of ${r.generations} generations`"
-        :answer="`${r.generations} ${r.generations === 1 ? 'generation' : 'generations'}, about ${r.years.toFixed(1)} years, ${Math.round(r.young)} young raised, inbred by ${(r.f * 100).toFixed(1)} %`"
-        :reasons="reasons"
-      /></h3>
+      <h3>
+        <WorkingLink
+          :title="`Way of ${r.generations} generations`"
+          :answer="`${r.generations} ${r.generations === 1 ? 'generation' : 'generations'}, about ${r.years.toFixed(1)} years, ${Math.round(r.young)} young raised, inbred by ${(r.f * 100).toFixed(1)} %`"
+          :reasons="reasons"
+        />
+      </h3>
       <ol>
-        <li
-          v-for="(s, k) in r.steps" :key="k"
-        ><b>{{ parent(s.dam, r.steps) }} × {{ parent(s.sire, r.steps) }}</b>: keep {{ s.sex ? `a ${s.sex} ` : '' }}<span class="tag">{{ s.keep }}</span>, 1 in {{ s.young.toFixed(s.young < 10 ? 1 : 0) }}<template v-if="s.holdbacks > 1.01">; it looks like others, keep about {{ s.holdbacks.toFixed(1) }} to have one</template></li>
+        <li v-for="(s, k) in r.steps" :key="k">
+          <b>{{ parent(s.dam, r.steps) }} × {{ parent(s.sire, r.steps) }}</b
+          >: keep {{ s.sex ? `a ${s.sex} ` : '' }}<span class="tag">{{ s.keep }}</span
+          >, 1 in {{ s.young.toFixed(s.young < 10 ? 1 : 0)
+          }}<template v-if="s.holdbacks > 1.01"
+            >; it looks like others, keep about {{ s.holdbacks.toFixed(1) }} to have one</template
+          >
+        </li>
       </ol>
     </article>
-    <p
-      v-if="shown.some(r => r.f > 0.0625)" class="quiet small"
-    >Breeding for looks drives inbreeding and shorter lives: bring unrelated stock in between.</p>
+    <p v-if="shown.some(r => r.f > 0.0625)" class="quiet small">
+      Breeding for looks drives inbreeding and shorter lives: bring unrelated stock in between.
+    </p>
   </section>
 </template>
 

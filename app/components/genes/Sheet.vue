@@ -83,39 +83,63 @@ const likelyLook = (locus: LocusState, gene: AnimalGene) => {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="genes">
-    <p
-      v-if="!rows.length" class="quiet"
-    >No locus of this species is named yet. <NuxtLink to="/genes" class="underline">Name one under Genes</NuxtLink>.</p>
+    <p v-if="!rows.length" class="quiet">
+      No locus of this species is named yet. <NuxtLink to="/genes" class="underline">Name one under Genes</NuxtLink>.
+    </p>
     <article v-for="{ locus, gene } in rows" :key="locus.id" :data-locus="locus.name">
-      <h2>{{ locus.name }} <span class="quiet small">{{ locus.linkage === 'autosomal' ? '' : `linked to ${locus.linkage}` }}</span></h2>
-      <p><WorkingLink
-        :title="`${animal.tag}: ${locus.name}`" :answer="tellBelief(locus, gene.belief)"
-        :reasons="reasonsOf(locus, gene)"
-      /> <span class="quiet">looks {{ likelyLook(locus, gene) }}</span></p>
+      <h2>
+        {{ locus.name }}
+        <span class="quiet small">{{ locus.linkage === 'autosomal' ? '' : `linked to ${locus.linkage}` }}</span>
+      </h2>
+      <p>
+        <WorkingLink
+          :title="`${animal.tag}: ${locus.name}`"
+          :answer="tellBelief(locus, gene.belief)"
+          :reasons="reasonsOf(locus, gene)"
+        />
+        <span class="quiet">looks {{ likelyLook(locus, gene) }}</span>
+      </p>
       <p v-if="gene.contradiction" class="harm">{{ gene.contradiction }}</p>
       <div class="line">
         <RecordPick
-          :key="animal.looks[locus.id]?.entryId ?? 'none'" :items="lookItems(locus)" placeholder="Looks …" class="w-40"
-          :name="`${locus.name}: look seen`" :disabled="busy" @update:model-value="seeLook(locus, $event)"
+          :key="animal.looks[locus.id]?.entryId ?? 'none'"
+          :items="lookItems(locus)"
+          placeholder="Looks …"
+          class="w-40"
+          :name="`${locus.name}: look seen`"
+          :disabled="busy"
+          @update:model-value="seeLook(locus, $event)"
         />
         <RecordPick
-          :key="animal.genes[locus.id]?.entryId ?? 'none'" :items="genotypeItems(locus, animal.sex)"
-          placeholder="State genotype …" class="w-52" :name="`${locus.name}: state genotype`" :disabled="busy"
+          :key="animal.genes[locus.id]?.entryId ?? 'none'"
+          :items="genotypeItems(locus, animal.sex)"
+          placeholder="State genotype …"
+          class="w-52"
+          :name="`${locus.name}: state genotype`"
+          :disabled="busy"
           @update:model-value="state(locus, $event)"
         />
-        <label class="small">by <UInputNumber
-          :model-value="chance[locus.id] ?? 100" :min="1" :max="100" class="w-28"
-          :aria-label="`${locus.name}: chance of the genotype, %`"
-          @update:model-value="chance[locus.id] = $event ?? 100"
-        /> %</label>
+        <label class="small"
+          >by
+          <UInputNumber
+            :model-value="chance[locus.id] ?? 100"
+            :min="1"
+            :max="100"
+            class="w-28"
+            :aria-label="`${locus.name}: chance of the genotype, %`"
+            @update:model-value="chance[locus.id] = $event ?? 100"
+          />
+          %</label
+        >
       </div>
     </article>
-    <p v-if="rows.length"><NuxtLink
-      :to="`/genes?${animal.sex === 'male' ? 'sire' : 'dam'}=${animal.id}`" class="underline"
-    >Its young with another, in the calculator</NuxtLink></p>
+    <p v-if="rows.length">
+      <NuxtLink :to="`/genes?${animal.sex === 'male' ? 'sire' : 'dam'}=${animal.id}`" class="underline"
+        >Its young with another, in the calculator</NuxtLink
+      >
+    </p>
   </div>
 </template>
 

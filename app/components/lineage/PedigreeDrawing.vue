@@ -56,35 +56,43 @@ const links = computed(() =>
 )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="scroll">
     <svg
-      :width="width" :height="height" role="group"
+      :width="width"
+      :height="height"
+      role="group"
       :aria-label="`Pedigree of ${house.house.animals[animalId]?.tag}, ${drawn.generations - 1} generations of ancestors known`"
     >
       <path
-        v-for="l in links" :key="l.key" :d="l.path" class="link" :class="{ loop: l.loop, doubtful: l.chance < 1 }"
+        v-for="l in links"
+        :key="l.key"
+        :d="l.path"
+        class="link"
+        :class="{ loop: l.loop, doubtful: l.chance < 1 }"
       />
       <template v-for="l in links" :key="`c${l.key}`">
-        <text
-          v-if="l.chance < 1" :x="l.mid.x" :y="l.mid.y - 3" text-anchor="middle" class="sub chance"
-        >{{ Math.round(l.chance * 100) }} %</text>
+        <text v-if="l.chance < 1" :x="l.mid.x" :y="l.mid.y - 3" text-anchor="middle" class="sub chance">
+          {{ Math.round(l.chance * 100) }} %
+        </text>
       </template>
       <NuxtLink v-for="n in nodes" :key="n.id" v-slot="{ href, navigate }" :to="`/animals/${n.id}`" custom>
         <a :href="href" @click="navigate">
           <g :transform="`translate(${n.x},${n.y})`" :data-ancestor="n.tag" :class="{ shared: n.shared }">
             <rect v-if="n.sex !== 'female'" :width="box" height="36" y="-18" class="node" />
             <rect v-else :width="box" height="36" y="-18" rx="18" class="node" />
-            <text
-              :x="n.sex === 'female' ? 14 : 9" :y="n.sub ? -3 : 5" class="tag"
-            >{{ n.tag }}{{ n.shared ? ' ◆' : '' }}</text>
+            <text :x="n.sex === 'female' ? 14 : 9" :y="n.sub ? -3 : 5" class="tag">
+              {{ n.tag }}{{ n.shared ? ' ◆' : '' }}
+            </text>
             <text v-if="n.sub" :x="n.sex === 'female' ? 14 : 9" y="12" class="sub">{{ n.sub }}</text>
           </g>
         </a>
       </NuxtLink>
     </svg>
-    <p class="quiet small">Rounded: female; square: male or unknown. <b>◆</b> comes into it by more than one way, drawn once; dashed is the second way.</p>
+    <p class="quiet small">
+      Rounded: female; square: male or unknown. <b>◆</b> comes into it by more than one way, drawn once; dashed is the
+      second way.
+    </p>
   </div>
 </template>
 

@@ -115,14 +115,14 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div ref="box" class="lineage">
     <p class="answer">
-{{ parentsText }}
+      {{ parentsText }}
       <WorkingLink
         :title="`${animal.tag}: inbreeding`"
-        :answer="f > 0 ? `Inbred by ${(f * 100).toFixed(1)} %` : 'Not inbred as far as known'" :reasons="fReasons"
+        :answer="f > 0 ? `Inbred by ${(f * 100).toFixed(1)} %` : 'Not inbred as far as known'"
+        :reasons="fReasons"
       />.
     </p>
     <p v-if="line && mean !== null">
@@ -136,42 +136,59 @@ async function send(): Promise<void> {
       <UButton label="State parents" size="sm" variant="outline" color="neutral" @click="edit" />
       <UButton label="Large, to print" size="sm" variant="outline" color="neutral" :to="`/pedigree/${animal.id}`" />
       <UButton
-        v-if="animal.status === 'alive'" label="Not here, known by its papers" size="sm" variant="ghost" color="neutral"
+        v-if="animal.status === 'alive'"
+        label="Not here, known by its papers"
+        size="sm"
+        variant="ghost"
+        color="neutral"
         :disabled="busy"
-        @click="record({ kind: 'keptElsewhere', subject: { type: 'animal', id: animal.id }, data: {} }, `${animal.tag}: kept elsewhere`)"
+        @click="
+          record(
+            { kind: 'keptElsewhere', subject: { type: 'animal', id: animal.id }, data: {} },
+            `${animal.tag}: kept elsewhere`,
+          )
+        "
       />
     </div>
     <form v-if="editing" class="form" @submit.prevent="send">
-      <UFormField label="Origin"><USelect
-        v-model="form.origin"
-        :items="[{ value: 'bred', label: 'bred' }, { value: 'wild', label: 'wild-caught' }, { value: 'unknown', label: 'unknown' }]"
-        class="w-36"
+      <UFormField label="Origin"
+        ><USelect
+          v-model="form.origin"
+          :items="[
+            { value: 'bred', label: 'bred' },
+            { value: 'wild', label: 'wild-caught' },
+            { value: 'unknown', label: 'unknown' },
+          ]"
+          class="w-36"
       /></UFormField>
       <template v-if="form.origin !== 'wild'">
-        <UFormField label="Dam"><RecordPick
-          v-model="form.damId" :items="items('female')" class="w-36" name="Dam"
+        <UFormField label="Dam"
+          ><RecordPick v-model="form.damId" :items="items('female')" class="w-36" name="Dam"
         /></UFormField>
-        <UFormField v-if="!form.clonal" label="Sire"><RecordPick
-          v-model="form.sireId" :items="items('male')" class="w-36" name="Sire"
+        <UFormField v-if="!form.clonal" label="Sire"
+          ><RecordPick v-model="form.sireId" :items="items('male')" class="w-36" name="Sire"
         /></UFormField>
-        <UFormField v-if="!form.clonal && form.sireId !== NONE" label="by, %"><UInputNumber
-          v-model="form.sireChance" :min="1" :max="100" class="w-28"
+        <UFormField v-if="!form.clonal && form.sireId !== NONE" label="by, %"
+          ><UInputNumber v-model="form.sireChance" :min="1" :max="100" class="w-28"
         /></UFormField>
-        <UFormField v-if="!form.clonal && form.sireId !== NONE" label="or sire"><RecordPick
-          v-model="form.otherId" :items="items('male')" class="w-36" name="Other possible sire"
+        <UFormField v-if="!form.clonal && form.sireId !== NONE" label="or sire"
+          ><RecordPick v-model="form.otherId" :items="items('male')" class="w-36" name="Other possible sire"
         /></UFormField>
-        <UFormField v-if="!form.clonal && form.otherId !== NONE" label="by, %"><UInputNumber
-          v-model="form.otherChance" :min="0" :max="100" class="w-28"
+        <UFormField v-if="!form.clonal && form.otherId !== NONE" label="by, %"
+          ><UInputNumber v-model="form.otherChance" :min="0" :max="100" class="w-28"
         /></UFormField>
-        <label
-          v-if="house.almanac.species[animal.speciesId]?.sexing?.system === 'clonal'" class="small"
-        ><input v-model="form.clonal" type="checkbox"> born of the dam alone</label>
+        <label v-if="house.almanac.species[animal.speciesId]?.sexing?.system === 'clonal'" class="small"
+          ><input v-model="form.clonal" type="checkbox" /> born of the dam alone</label
+        >
       </template>
       <UButton type="submit" label="Write parents" :loading="busy" />
       <UButton label="Cancel" variant="ghost" color="neutral" @click="editing = false" />
     </form>
     <LineagePedigreeDrawing
-      v-if="width && (animal.damId || animal.sires.length)" :animal-id="animal.id" :generations="3" :width="width"
+      v-if="width && (animal.damId || animal.sires.length)"
+      :animal-id="animal.id"
+      :generations="3"
+      :width="width"
     />
   </div>
 </template>

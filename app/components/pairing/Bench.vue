@@ -77,6 +77,11 @@ const brings = computed(() =>
 )
 
 const open = ref<{ damId: string; sireId: string } | null>(null)
+/** The cell that is looked at goes to another male, to none, or back to the suggestion. */
+function bendOpen(sireId: string | null | undefined): void {
+  if (open.value) bend(open.value.damId, sireId)
+  open.value = null
+}
 const isOpen = computed({
   get: () => open.value !== null,
   set: is => {
@@ -97,7 +102,6 @@ async function setAll(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section aria-label="Bench">
     <p v-if="!kinds.length" class="quiet">No grown animal of a species that the almanac pairs lives here.</p>
@@ -105,29 +109,44 @@ async function setAll(): Promise<void> {
       <div class="tools">
         <RecordPick v-model="speciesId" :items="kinds" class="w-60" name="Species" />
         <RecordPick
-          v-if="wishItems.length" v-model="wishKeys" :items="wishItems" multiple class="w-60"
-          placeholder="Wished looks: any" name="Wish"
+          v-if="wishItems.length"
+          v-model="wishKeys"
+          :items="wishItems"
+          multiple
+          class="w-60"
+          placeholder="Wished looks: any"
+          name="Wish"
         />
         <span v-if="bench" class="quiet">{{ bench.dams.length }} females × {{ bench.sires.length }} males</span>
         <span v-if="loading" class="quiet" role="status">judging …</span>
       </div>
       <p v-if="problem" class="harm">{{ problem }}</p>
       <template v-if="bench">
-        <p
-          v-if="!bench.dams.length || !bench.sires.length" class="quiet"
-        >No {{ bench.dams.length ? 'male' : 'female' }} of this species is grown and known by sex.</p>
+        <p v-if="!bench.dams.length || !bench.sires.length" class="quiet">
+          No {{ bench.dams.length ? 'male' : 'female' }} of this species is grown and known by sex.
+        </p>
         <template v-else>
-          <p class="key"><b>Number</b>: worth of the pair, of 100. <span class="box" /> suggested, <span class="box double" /> kept by you, <b>…</b> waits, <b>?</b> doubtful, <b>×</b> not to be paired. Press a cell for its reasons.</p>
+          <p class="key">
+            <b>Number</b>: worth of the pair, of 100. <span class="box" /> suggested, <span class="box double" /> kept
+            by you, <b>…</b> waits, <b>?</b> doubtful, <b>×</b> not to be paired. Press a cell for its reasons.
+          </p>
           <div class="both">
-          <PairingMatrix
-            :bench="bench" :chosen="chosen" :choices="choices" @open="(damId, sireId) => open = { damId, sireId }"
-          />
+            <PairingMatrix
+              :bench="bench"
+              :chosen="chosen"
+              :choices="choices"
+              @open="(damId, sireId) => (open = { damId, sireId })"
+            />
             <div v-if="suggested.length" class="suggestion">
               <h2>Suggested: {{ suggested.length }} pairs</h2>
               <p class="quiet small">The best over all, spread over the males; pairs that are set stand.</p>
               <ul>
                 <li v-for="s in suggested" :key="s.dam.id" :data-suggested="s.dam.tag">
-                  <span class="tag">{{ s.dam.tag }} × {{ s.sire.tag }}</span> <span class="n">{{ Math.round(s.worth * 100) }}</span> <span class="quiet">{{ s.text }}<template v-if="s.dam.pairedIn">, set as {{ s.dam.pairedIn }}</template></span>
+                  <span class="tag">{{ s.dam.tag }} × {{ s.sire.tag }}</span>
+                  <span class="n">{{ Math.round(s.worth * 100) }}</span>
+                  <span class="quiet"
+                    >{{ s.text }}<template v-if="s.dam.pairedIn">, set as {{ s.dam.pairedIn }}</template></span
+                  >
                 </li>
               </ul>
               <p v-if="room && brings && toSet.length">
@@ -139,27 +158,36 @@ async function setAll(): Promise<void> {
                 <b v-if="brings.high > room.value.left" class="harm"> More than you can place: set fewer.</b>
               </p>
               <UButton
-                v-if="toSet.length" :label="toSet.length === 1 ? 'Set 1 pair' : `Set ${toSet.length} pairs`"
-                :loading="busy" @click="setAll"
+                v-if="toSet.length"
+                :label="toSet.length === 1 ? 'Set 1 pair' : `Set ${toSet.length} pairs`"
+                :loading="busy"
+                @click="setAll"
               />
             </div>
           </div>
         </template>
-        <p
-          v-if="bench.unsexed.length" class="quiet small"
-        >{{ bench.unsexed.join(', ') }}: grown, but of unknown sex; sex them first.</p>
+        <p v-if="bench.unsexed.length" class="quiet small">
+          {{ bench.unsexed.join(', ') }}: grown, but of unknown sex; sex them first.
+        </p>
       </template>
     </template>
     <USlideover
-      v-model:open="isOpen" :side="narrow ? 'bottom' : 'right'"
-      :title="open ? `${tag(open.damId)} × ${tag(open.sireId)}` : ''" :description="house.speciesName(speciesId)"
+      v-model:open="isOpen"
+      :side="narrow ? 'bottom' : 'right'"
+      :title="open ? `${tag(open.damId)} × ${tag(open.sireId)}` : ''"
+      :description="house.speciesName(speciesId)"
       :ui="{ content: 'max-h-[90dvh] sm:max-h-none sm:max-w-lg' }"
     >
       <template #body>
         <PairingCellSheet
-          v-if="open" :dam-id="open.damId" :sire-id="open.sireId" :wishes="wishes"
-          :kept="choices[open.damId] === open.sireId" :left="choices[open.damId] === null"
-          @bend="bend(open.damId, $event); open = null" @set="open = null"
+          v-if="open"
+          :dam-id="open.damId"
+          :sire-id="open.sireId"
+          :wishes="wishes"
+          :kept="choices[open.damId] === open.sireId"
+          :left="choices[open.damId] === null"
+          @bend="bendOpen"
+          @set="open = null"
         />
       </template>
     </USlideover>

@@ -48,7 +48,6 @@ async function set(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="sheet">
     <p v-if="problem" class="harm">{{ problem }}</p>
@@ -61,31 +60,54 @@ async function set(): Promise<void> {
           :reasons="cell.pair.reasons"
         />
       </p>
-      <p v-if="cell.pair.value.caution" class="caution"><UIcon
-        name="i-lucide-triangle-alert" class="size-4"
-      /> {{ cell.pair.value.caution }}</p>
+      <p v-if="cell.pair.value.caution" class="caution">
+        <UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ cell.pair.value.caution }}
+      </p>
       <dl>
-        <dt>Inbreeding of the young</dt><dd>{{ (cell.pair.value.youngF * 100).toFixed(1) }} %</dd>
-        <template v-if="cell.pair.value.wish !== null"><dt>As wished</dt><dd>{{ (cell.pair.value.wish * 100).toFixed(1) }} % of the young</dd></template>
-        <dt>Room</dt><dd><WorkingLink
-          :title="`${house.speciesName(dam.speciesId)}: room for young`" :answer="cell.room.value.text"
-          :reasons="cell.room.reasons"
-        /></dd>
+        <dt>Inbreeding of the young</dt>
+        <dd>{{ (cell.pair.value.youngF * 100).toFixed(1) }} %</dd>
+        <template v-if="cell.pair.value.wish !== null"
+          ><dt>As wished</dt>
+          <dd>{{ (cell.pair.value.wish * 100).toFixed(1) }} % of the young</dd></template
+        >
+        <dt>Room</dt>
+        <dd>
+          <WorkingLink
+            :title="`${house.speciesName(dam.speciesId)}: room for young`"
+            :answer="cell.room.value.text"
+            :reasons="cell.room.reasons"
+          />
+        </dd>
       </dl>
       <h3>Why, step by step</h3>
-      <ol class="why"><li
-        v-for="(p, i) in cell.pair.value.parts" :key="i" :class="{ fails: p.factor === 0 }"
-      ><span>{{ p.rule }}</span><span class="n">{{ p.factor === 0 ? 'no' : Math.abs(p.factor - 1) < 0.005 ? '' : `× ${p.factor.toFixed(2)}` }}</span></li></ol>
+      <ol class="why">
+        <li v-for="(p, i) in cell.pair.value.parts" :key="i" :class="{ fails: p.factor === 0 }">
+          <span>{{ p.rule }}</span><span class="n">{{
+            p.factor === 0 ? 'no' : Math.abs(p.factor - 1) < 0.005 ? '' : `× ${p.factor.toFixed(2)}`
+          }}</span>
+        </li>
+      </ol>
       <div class="buttons">
         <UButton
-          v-if="!kept" label="Keep in the suggestion" variant="outline" color="neutral"
-          :disabled="cell.pair.value.level === 'no'" @click="emit('bend', sireId)"
+          v-if="!kept"
+          label="Keep in the suggestion"
+          variant="outline"
+          color="neutral"
+          :disabled="cell.pair.value.level === 'no'"
+          @click="emit('bend', sireId)"
         />
         <UButton
-          v-if="!left" :label="`Leave ${dam.tag} alone`" variant="outline" color="neutral" @click="emit('bend', null)"
+          v-if="!left"
+          :label="`Leave ${dam.tag} alone`"
+          variant="outline"
+          color="neutral"
+          @click="emit('bend', null)"
         />
         <UButton
-          v-if="kept || left" label="Let Mantel choose" variant="outline" color="neutral"
+          v-if="kept || left"
+          label="Let Mantel choose"
+          variant="outline"
+          color="neutral"
           @click="emit('bend', undefined)"
         />
         <UButton v-if="!paired" label="Set this pair" :disabled="busy || cell.pair.value.level === 'no'" @click="set" />

@@ -87,47 +87,78 @@ async function move(event: KeyboardEvent): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div
-    ref="box" class="matrix" role="grid" aria-label="Females with males" :aria-rowcount="bench.dams.length + 1"
-    :aria-colcount="n + 1" @keydown="move"
+    ref="box"
+    class="matrix"
+    role="grid"
+    aria-label="Females with males"
+    :aria-rowcount="bench.dams.length + 1"
+    :aria-colcount="n + 1"
+    @keydown="move"
   >
     <div
-      class="inner" :style="{ height: `${rows.getTotalSize() + HEAD}px`, width: `${columns.getTotalSize() + LABEL}px` }"
+      class="inner"
+      :style="{ height: `${rows.getTotalSize() + HEAD}px`, width: `${columns.getTotalSize() + LABEL}px` }"
     >
       <div
-        class="head" role="row" aria-rowindex="1"
+        class="head"
+        role="row"
+        aria-rowindex="1"
         :style="{ height: `${HEAD}px`, width: `${columns.getTotalSize() + LABEL}px` }"
       >
         <div class="corner" role="columnheader" :style="{ width: `${LABEL}px` }">female \ male</div>
         <div
-          v-for="c in columns.getVirtualItems()" :key="c.index" class="sire" role="columnheader"
-          :aria-colindex="c.index + 2" :style="{ left: `${c.start + LABEL}px`, width: `${COLUMN}px` }"
+          v-for="c in columns.getVirtualItems()"
+          :key="c.index"
+          class="sire"
+          role="columnheader"
+          :aria-colindex="c.index + 2"
+          :style="{ left: `${c.start + LABEL}px`, width: `${COLUMN}px` }"
         >
-          <span class="tag">{{ bench.sires[c.index]!.tag }}</span><span class="sub">{{ chosen.filter(x => x === c.index).length }} of {{ bench.perMale }}</span>
+          <span class="tag">{{ bench.sires[c.index]!.tag }}</span><span class="sub"
+            >{{ chosen.filter(x => x === c.index).length }} of {{ bench.perMale }}</span
+          >
         </div>
       </div>
       <div
-        v-for="r in rows.getVirtualItems()" :key="r.index" role="row" class="row" :aria-rowindex="r.index + 2"
+        v-for="r in rows.getVirtualItems()"
+        :key="r.index"
+        role="row"
+        class="row"
+        :aria-rowindex="r.index + 2"
         :style="{ top: `${r.start + HEAD}px`, height: `${ROW}px`, width: `${columns.getTotalSize() + LABEL}px` }"
       >
+        <div class="dam" role="rowheader" :style="{ width: `${LABEL}px` }">
+          <span class="tag">{{ bench.dams[r.index]!.tag }}</span><span class="sub">{{
+            bench.dams[r.index]!.pairedIn ?? ''
+          }}</span>
+        </div>
         <div
-          class="dam" role="rowheader" :style="{ width: `${LABEL}px` }"
-        ><span class="tag">{{ bench.dams[r.index]!.tag }}</span><span class="sub">{{ bench.dams[r.index]!.pairedIn ?? '' }}</span></div>
-        <div
-          v-for="c in columns.getVirtualItems()" :key="c.index" role="gridcell" :aria-colindex="c.index + 2"
-          class="slot" :style="{ left: `${c.start + LABEL}px`, width: `${COLUMN}px` }"
+          v-for="c in columns.getVirtualItems()"
+          :key="c.index"
+          role="gridcell"
+          :aria-colindex="c.index + 2"
+          class="slot"
+          :style="{ left: `${c.start + LABEL}px`, width: `${COLUMN}px` }"
         >
           <button
-            v-for="x in [cell(r.index, c.index)]" :key="x.label" type="button" class="cell" :class="[x.level, { chosen: x.chosen, kept: x.kept }]" :data-cell="`${r.index},${c.index}`" :tabindex="here.row === r.index && here.column === c.index ? 0 : -1"
-            :aria-label="x.label" :title="x.text" :style="{ '--worth': `${x.worth}%` }" @focus="here = { row: r.index, column: c.index }" @click="emit('open', bench.dams[r.index]!.id, bench.sires[c.index]!.id)"
+            v-for="x in [cell(r.index, c.index)]"
+            :key="x.label"
+            type="button"
+            class="cell"
+            :class="[x.level, { chosen: x.chosen, kept: x.kept }]"
+            :data-cell="`${r.index},${c.index}`"
+            :tabindex="here.row === r.index && here.column === c.index ? 0 : -1"
+            :aria-label="x.label"
+            :title="x.text"
+            :style="{ '--worth': `${x.worth}%` }"
+            @focus="here = { row: r.index, column: c.index }"
+            @click="emit('open', bench.dams[r.index]!.id, bench.sires[c.index]!.id)"
           >
-            <span
-              class="sign" aria-hidden="true"
-            >{{ { fits: '', waits: '…', doubtful: '?', no: '×' }[x.level] }}</span><span
-              v-if="x.level !== 'no'" class="n"
-            >{{ x.worth }}</span>
+            <span class="sign" aria-hidden="true">{{
+              { fits: '', waits: '…', doubtful: '?', no: '×' }[x.level]
+            }}</span><span v-if="x.level !== 'no'" class="n">{{ x.worth }}</span>
           </button>
         </div>
       </div>

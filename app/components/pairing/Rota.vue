@@ -78,44 +78,60 @@ const unvisited = computed(() => [...props.outlook.unvisited].sort((a, b) => Num
 const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind === 'pairing'))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section aria-label="Rota">
     <h2 v-if="todays.length">Today</h2>
-    <ul v-if="todays.length" class="todays"><RoundTaskLine v-for="t in todays" :key="t.id" :task="t" /></ul>
+    <ul v-if="todays.length" class="todays">
+      <RoundTaskLine v-for="t in todays" :key="t.id" :task="t" />
+    </ul>
     <template v-if="outlook.unvisited.length">
       <h2>No visit for</h2>
       <ul class="without">
         <li v-for="u in unvisited" :key="u.pairingId" :data-unvisited="tag(u.damId)">
-          <button
-            type="button" class="pair" @click="emit('open', u.pairingId)"
-          ><span class="tag">{{ tag(u.damId) }}</span> <span class="quiet">with</span> <span class="tag">{{ tag(u.sireId) }}</span></button>
+          <button type="button" class="pair" @click="emit('open', u.pairingId)">
+            <span class="tag">{{ tag(u.damId) }}</span> <span class="quiet">with</span>
+            <span class="tag">{{ tag(u.sireId) }}</span>
+          </button>
           <WorkingLink
-            :title="`${tag(u.damId)} with ${tag(u.sireId)}: no visit`" :answer="u.why" :reasons="u.reasons"
+            :title="`${tag(u.damId)} with ${tag(u.sireId)}: no visit`"
+            :answer="u.why"
+            :reasons="u.reasons"
             :class="{ quiet: u.waits }"
           />
         </li>
       </ul>
     </template>
-    <p
-      v-if="!males.length" class="quiet"
-    >No visit is planned. Set pairs on the bench; the rota then says which male goes to whom on which days.</p>
+    <p v-if="!males.length" class="quiet">
+      No visit is planned. Set pairs on the bench; the rota then says which male goes to whom on which days.
+    </p>
     <template v-else>
+      <div class="axis" :style="{ paddingLeft: narrow ? 0 : `${LABEL}px` }">
+        <SeasonTimeAxis :span="span" :today="house.today" weeks />
+      </div>
       <div
-        class="axis" :style="{ paddingLeft: narrow ? 0 : `${LABEL}px` }"
-      ><SeasonTimeAxis :span="span" :today="house.today" weeks /></div>
-      <div
-        v-for="m in males" :key="m.id" class="male" :data-rota="tag(m.id)"
+        v-for="m in males"
+        :key="m.id"
+        class="male"
+        :data-rota="tag(m.id)"
         :style="{ gridTemplateColumns: narrow ? '1fr' : `${LABEL}px auto` }"
       >
-        <div class="who"><NuxtLink
-          :to="`/animals/${m.id}`" class="tag"
-        >{{ tag(m.id) }}</NuxtLink><span class="quiet">{{ m.next }}</span></div>
+        <div class="who">
+          <NuxtLink :to="`/animals/${m.id}`" class="tag">{{ tag(m.id) }}</NuxtLink><span class="quiet">{{
+            m.next
+          }}</span>
+        </div>
         <svg :width="span.width" :height="HEIGHT" role="group" :aria-label="`Visits of ${tag(m.id)}`">
           <SeasonGrid :span="span" :today="house.today" :height="HEIGHT" />
           <g
-            v-for="b in m.bars" :key="b.key" class="visit" :class="b.how" role="button" tabindex="0"
-            :aria-label="b.said" @click="emit('open', b.pairingId)" @keydown.enter="emit('open', b.pairingId)"
+            v-for="b in m.bars"
+            :key="b.key"
+            class="visit"
+            :class="b.how"
+            role="button"
+            tabindex="0"
+            :aria-label="b.said"
+            @click="emit('open', b.pairingId)"
+            @keydown.enter="emit('open', b.pairingId)"
             @keydown.space.prevent="emit('open', b.pairingId)"
           >
             <title>{{ b.said }}</title>
@@ -123,14 +139,23 @@ const todays = computed(() => (house.season?.tasks ?? []).filter(t => t.kind ===
             <text :x="b.x + 4" y="26">{{ b.width > 30 ? b.label : '' }}</text>
           </g>
           <path
-            v-for="l in m.locks" :key="l.key" :d="signOf('copulation')" :transform="`translate(${l.x},38)`"
+            v-for="l in m.locks"
+            :key="l.key"
+            :d="signOf('copulation')"
+            :transform="`translate(${l.x},38)`"
             fill="var(--stage-pairing)"
-          ><title>Lock</title></path>
+          >
+            <title>Lock</title>
+          </path>
         </svg>
       </div>
-      <p class="key">Full: over. Outlined: together now. Pale: planned, and planned anew as soon as anything is written. <svg
-        width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true"
-      ><path :d="signOf('copulation')" fill="var(--stage-pairing)" /></svg> lock.</p>
+      <p class="key">
+        Full: over. Outlined: together now. Pale: planned, and planned anew as soon as anything is written.
+        <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true">
+          <path :d="signOf('copulation')" fill="var(--stage-pairing)" />
+        </svg>
+        lock.
+      </p>
     </template>
   </section>
 </template>

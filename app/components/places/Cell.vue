@@ -24,21 +24,38 @@ const said = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <NuxtLink
-    :to="`/places/${place.place.id}`" class="cell" :class="[place.level, { free: place.free }]"
+    :to="`/places/${place.place.id}`"
+    class="cell"
+    :class="[place.level, { free: place.free }]"
     :data-place="place.place.name"
   >
-    <span class="name">{{ place.place.name }}<UIcon
-      v-if="place.level" :name="place.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'" class="size-4 sign"
-      aria-hidden="true"
-    /></span>{{ ' ' }}<span v-if="place.level" class="sr-only">{{ place.level }} </span>
+    <span class="name"
+      >{{ place.place.name
+      }}<UIcon
+        v-if="place.level"
+        :name="place.level === 'harm' ? 'i-lucide-octagon-alert' : 'i-lucide-eye'"
+        class="size-4 sign"
+        aria-hidden="true" /></span
+    >{{ ' ' }}<span v-if="place.level" class="sr-only">{{ place.level }} </span>
     <span v-if="place.tags.length" class="tag">{{ who }}</span>
-    <span v-else class="quiet holds">{{ place.holds || (place.keptFor.length ? `for ${place.keptFor.join(' ')}` : 'free') }}</span>{{ ' ' }}
-    <span class="foot"><span v-if="said"><span v-if="series && series.zone !== 'air'" class="sr-only">{{ ZONES[series.zone] }} </span>{{ said }}</span>{{ ' ' }}<span v-if="place.due" class="due">{{ place.due }} due</span></span>
+    <span v-else class="quiet holds">{{
+      place.holds || (place.keptFor.length ? `for ${place.keptFor.join(' ')}` : 'free')
+    }}</span>{{ ' ' }}
+    <span class="foot"
+      ><span v-if="said"
+        ><span v-if="series && series.zone !== 'air'" class="sr-only">{{ ZONES[series.zone] }} </span>{{ said }}</span
+      >{{ ' ' }}<span v-if="place.due" class="due">{{ place.due }} due</span></span
+    >
     <PlacesSeriesStrip
-      v-if="series?.days.length" class="days" :series="series" :name="place.place.name" :width="96" :height="14" quiet
+      v-if="series?.days.length"
+      class="days"
+      :series="series"
+      :name="place.place.name"
+      :width="96"
+      :height="14"
+      quiet
     />
   </NuxtLink>
 </template>

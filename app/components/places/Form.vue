@@ -127,59 +127,87 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :title="place ? 'Change a place' : 'Add a place'"
+    v-model:open="open"
+    :title="place ? 'Change a place' : 'Add a place'"
     description="Temperatures steer incubation and cultures"
   >
     <template #body>
       <form class="grid gap-4" @submit.prevent="send">
+        <UFormField label="Name" required :error="problems.name"
+          ><UInput v-model="state.name" class="w-full"
+        /></UFormField>
+        <UFormField label="Kind"><USelect v-model="state.kind" :items="[...PLACE_KINDS]" class="w-full" /></UFormField>
+        <UFormField label="Stands in" :error="problems.parentId"
+          ><USelectMenu
+            v-model="state.parentId"
+            :items="parents"
+            value-key="value"
+            class="w-full"
+            placeholder="Nowhere: a room"
+        /></UFormField>
+        <UFormField label="Rank in the walk" :error="problems.order"
+          ><UInputNumber v-model="state.order" :min="0" :max="9999" class="w-full"
+        /></UFormField>
         <UFormField
-          label="Name" required :error="problems.name"
-        ><UInput v-model="state.name" class="w-full" /></UFormField>
-        <UFormField label="Kind"><USelect
-          v-model="state.kind" :items="[...PLACE_KINDS]" class="w-full"
-        /></UFormField>
-        <UFormField label="Stands in" :error="problems.parentId"><USelectMenu
-          v-model="state.parentId" :items="parents" value-key="value" class="w-full" placeholder="Nowhere: a room"
-        /></UFormField>
-        <UFormField label="Rank in the walk" :error="problems.order"><UInputNumber
-          v-model="state.order" :min="0" :max="9999" class="w-full"
-        /></UFormField>
-        <UFormField
-          v-if="isHome" :label="state.kind === 'tub' ? 'Size inside' : 'Size inside of each in it'" :error="sizeProblem"
+          v-if="isHome"
+          :label="state.kind === 'tub' ? 'Size inside' : 'Size inside of each in it'"
+          :error="sizeProblem"
           hint="width × depth × height"
-        ><UInput v-model="state.size" class="w-full" placeholder="60 × 40 × 30 cm" /></UFormField>
+          ><UInput v-model="state.size" class="w-full" placeholder="60 × 40 × 30 cm"
+        /></UFormField>
         <template v-if="isHome">
-          <UFormField label="Floored with"><USelect v-model="state.substrate" :items="substrates" value-key="value" class="w-full" /></UFormField>
-          <UCheckbox v-model="state.fitted" label="Say what is in it" description="What a species must have and is not there is told" />
-          <UCheckboxGroup v-if="state.fitted" v-model="state.fittings" :items="fittings" value-key="value" legend="In it" />
+          <UFormField label="Floored with"
+            ><USelect v-model="state.substrate" :items="substrates" value-key="value" class="w-full"
+          /></UFormField>
+          <UCheckbox
+            v-model="state.fitted"
+            label="Say what is in it"
+            description="What a species must have and is not there is told"
+          />
+          <UCheckboxGroup
+            v-if="state.fitted"
+            v-model="state.fittings"
+            :items="fittings"
+            value-key="value"
+            legend="In it"
+          />
         </template>
         <UCheckbox
-          v-if="state.kind !== 'incubator' && state.kind !== 'cold'" v-model="state.quarantine" label="Quarantine"
+          v-if="state.kind !== 'incubator' && state.kind !== 'cold'"
+          v-model="state.quarantine"
+          label="Quarantine"
           description="What comes new stands here: own tools, last in the Round"
         />
         <UCheckbox v-model="state.lit" label="It has lamp hours of its own" />
         <div v-if="state.lit" class="grid grid-cols-2 gap-3">
-          <UFormField label="Lamps on at" hint="hour" :error="problems['light.on'] ?? problems.light"><UInputNumber
-            v-model="state.on" :min="0" :max="24" :step="0.5" class="w-full"
+          <UFormField label="Lamps on at" hint="hour" :error="problems['light.on'] ?? problems.light"
+            ><UInputNumber v-model="state.on" :min="0" :max="24" :step="0.5" class="w-full"
           /></UFormField>
-          <UFormField label="off at" hint="hour" :error="problems['light.off']"><UInputNumber
-            v-model="state.off" :min="0" :max="24" :step="0.5" class="w-full"
+          <UFormField label="off at" hint="hour" :error="problems['light.off']"
+            ><UInputNumber v-model="state.off" :min="0" :max="24" :step="0.5" class="w-full"
           /></UFormField>
           <UCheckbox
-            v-model="state.bySun" class="col-span-2" label="With the sun: these are the hours of the longest day"
-            :description="house.settings.latitude === null ? 'Say the latitude in Settings first' : 'They shorten with the day outside, about their middle'"
+            v-model="state.bySun"
+            class="col-span-2"
+            label="With the sun: these are the hours of the longest day"
+            :description="
+              house.settings.latitude === null
+                ? 'Say the latitude in Settings first'
+                : 'They shorten with the day outside, about their middle'
+            "
           />
         </div>
-        <UFormField
-          label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"
-        ><UInput v-model="state.temp" class="w-full" inputmode="text" /></UFormField>
-        <UFormField
-          v-if="state.kind === 'cold'" label="Takes, tubs" hint="empty: not said" :error="problems.capacity"
-        ><UInputNumber v-model="state.capacity" :min="1" :max="9999" class="w-full" /></UFormField>
-        <p class="small quiet">Heat mats and lamps burn houses: thermostat, guard, smoke alarm. Check an incubator with a second thermometer.</p>
+        <UFormField label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"
+          ><UInput v-model="state.temp" class="w-full" inputmode="text"
+        /></UFormField>
+        <UFormField v-if="state.kind === 'cold'" label="Takes, tubs" hint="empty: not said" :error="problems.capacity"
+          ><UInputNumber v-model="state.capacity" :min="1" :max="9999" class="w-full"
+        /></UFormField>
+        <p class="small quiet">
+          Heat mats and lamps burn houses: thermostat, guard, smoke alarm. Check an incubator with a second thermometer.
+        </p>
         <UButton type="submit" :label="place ? 'Change place' : 'Add place'" class="justify-self-start" />
       </form>
     </template>

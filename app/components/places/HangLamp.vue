@@ -44,25 +44,26 @@ async function hang(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover v-model:open="open">
     <UButton label="Hung at …" size="sm" variant="outline" color="neutral" :aria-label="`How ${lamp.tag} hangs`" />
     <template #content>
       <UForm ref="form" :state="state" class="grid gap-3 p-4 w-72" @submit="hang">
-        <UFormField label="Lamp" name="source"><USelect
-          v-model="state.source" :items="sources" value-key="value" class="w-full"
+        <UFormField label="Lamp" name="source"
+          ><USelect v-model="state.source" :items="sources" value-key="value" class="w-full"
         /></UFormField>
-        <UFormField label="From the spot, cm" name="distanceCm"><UInputNumber
-          v-model="state.distanceCm" :min="1" :max="300" class="w-full"
+        <UFormField label="From the spot, cm" name="distanceCm"
+          ><UInputNumber v-model="state.distanceCm" :min="1" :max="300" class="w-full"
         /></UFormField>
-        <UFormField label="Power, W" name="powerW"><UInputNumber v-model="state.powerW" :min="1" :max="500" class="w-full" /></UFormField>
+        <UFormField label="Power, W" name="powerW"
+          ><UInputNumber v-model="state.powerW" :min="1" :max="500" class="w-full"
+        /></UFormField>
         <UCheckbox v-if="!heats" v-model="state.between" label="Mesh between lamp and spot" />
-        <UFormField v-if="state.between && !heats" label="It lets through, %" name="mesh" hint="usually 50–70"><UInputNumber
-          v-model="state.mesh" :min="10" :max="100" class="w-full"
+        <UFormField v-if="state.between && !heats" label="It lets through, %" name="mesh" hint="usually 50–70"
+          ><UInputNumber v-model="state.mesh" :min="10" :max="100" class="w-full"
         /></UFormField>
-        <UFormField v-if="heats" label="Thermostat" name="thermostat"><USelect
-          v-model="state.thermostat" :items="THERMOSTAT" value-key="value" class="w-full"
+        <UFormField v-if="heats" label="Thermostat" name="thermostat"
+          ><USelect v-model="state.thermostat" :items="THERMOSTAT" value-key="value" class="w-full"
         /></UFormField>
         <p class="small quiet">Cold and unplugged first. Guard and thermostat: lamps burn houses.</p>
         <UButton type="submit" label="It hangs so" :loading="busy" block />

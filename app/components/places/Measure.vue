@@ -48,18 +48,31 @@ async function write(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="measure" @submit.prevent="write">
     <USelect
-      v-if="!channel" v-model="state.channel" :items="channels" value-key="value" aria-label="What was read"
+      v-if="!channel"
+      v-model="state.channel"
+      :items="channels"
+      value-key="value"
+      aria-label="What was read"
       class="w-36"
     />
     <USelect
-      v-if="!zone" v-model="state.zone" :items="zones" value-key="value" aria-label="Where in the place" class="w-36"
+      v-if="!zone"
+      v-model="state.zone"
+      :items="zones"
+      value-key="value"
+      aria-label="Where in the place"
+      class="w-36"
     />
-    <UFormField :error="problem ?? false" class="value"><UInput
-      v-model="state.value" inputmode="decimal" :placeholder="hint" :aria-label="`Reading of ${name}, ${hint}`" class="w-28"
+    <UFormField :error="problem ?? false" class="value"
+      ><UInput
+        v-model="state.value"
+        inputmode="decimal"
+        :placeholder="hint"
+        :aria-label="`Reading of ${name}, ${hint}`"
+        class="w-28"
     /></UFormField>
     <UButton type="submit" label="Write reading" :disabled="busy || !state.value.trim()" />
   </form>

@@ -87,7 +87,6 @@ const where = ({ placeIds, speciesId }: JobState) =>
       : 'the house'
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="mt-8 max-w-3xl">
     <div class="flex flex-wrap items-baseline justify-between gap-2">
@@ -96,36 +95,66 @@ const where = ({ placeIds, speciesId }: JobState) =>
       <USlideover v-model:open="open" title="Add a job" description="What the house does on its own account">
         <template #body>
           <UForm ref="form" :state="state" class="grid gap-3" @submit="add">
-            <UFormField label="What" name="name" required><UInput
-              v-model="state.name" class="w-full" placeholder="Rebuild the big cage" maxlength="60"
+            <UFormField label="What" name="name" required
+              ><UInput v-model="state.name" class="w-full" placeholder="Rebuild the big cage" maxlength="60"
             /></UFormField>
-            <UFormField label="Where" name="placeIds"><USelectMenu
-              v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="The house as a whole"
+            <UFormField label="Where" name="placeIds"
+              ><USelectMenu
+                v-model="state.placeId"
+                :items="places"
+                value-key="value"
+                class="w-full"
+                placeholder="The house as a whole"
             /></UFormField>
-            <UFormField v-if="!placeId" label="Or wherever a species lives" name="speciesId"><USelectMenu
-              v-model="state.speciesId" :items="keptSpecies" value-key="value" class="w-full" placeholder="No species" clear
+            <UFormField v-if="!placeId" label="Or wherever a species lives" name="speciesId"
+              ><USelectMenu
+                v-model="state.speciesId"
+                :items="keptSpecies"
+                value-key="value"
+                class="w-full"
+                placeholder="No species"
+                clear
             /></UFormField>
             <UCheckbox v-model="state.weekly" label="On days of the week" />
-            <UFormField v-if="state.weekly" name="weekdays"><div class="flex flex-wrap gap-1"><UButton
-              v-for="d in DAYS" :key="d.value" :label="d.label" size="sm" color="neutral" :aria-label="`${d.label}: ${DAY_NAMES[d.value]}`"
-              :variant="state.weekdays.includes(d.value) ? 'solid' : 'outline'" :aria-pressed="state.weekdays.includes(d.value)"
-              @click="pick(d.value)"
-            /></div></UFormField>
+            <UFormField v-if="state.weekly" name="weekdays"
+              ><div class="flex flex-wrap gap-1">
+                <UButton
+                  v-for="d in DAYS"
+                  :key="d.value"
+                  :label="d.label"
+                  size="sm"
+                  color="neutral"
+                  :aria-label="`${d.label}: ${DAY_NAMES[d.value]}`"
+                  :variant="state.weekdays.includes(d.value) ? 'solid' : 'outline'"
+                  :aria-pressed="state.weekdays.includes(d.value)"
+                  @click="pick(d.value)"
+                /></div
+            ></UFormField>
             <div class="grid grid-cols-2 gap-3">
-              <UFormField v-if="!state.weekly" label="Every, days" name="everyDays"><UInputNumber
-                v-model="state.everyDays" :min="1" :max="2000" class="w-full"
+              <UFormField v-if="!state.weekly" label="Every, days" name="everyDays"
+                ><UInputNumber v-model="state.everyDays" :min="1" :max="2000" class="w-full"
               /></UFormField>
-              <UFormField label="Late after, days" name="toleranceDays"><UInputNumber
-                v-model="state.toleranceDays" :min="0" :max="400" class="w-full"
+              <UFormField label="Late after, days" name="toleranceDays"
+                ><UInputNumber v-model="state.toleranceDays" :min="0" :max="400" class="w-full"
               /></UFormField>
             </div>
             <UCheckbox v-model="state.seasonal" label="Only in some months" />
             <div v-if="state.seasonal" class="grid grid-cols-2 gap-3">
-              <UFormField label="From" name="months"><USelect v-model="state.fromMonth" :items="MONTHS" value-key="value" class="w-full" /></UFormField>
-              <UFormField label="to"><USelect v-model="state.toMonth" :items="MONTHS" value-key="value" class="w-full" /></UFormField>
+              <UFormField label="From" name="months"
+                ><USelect v-model="state.fromMonth" :items="MONTHS" value-key="value" class="w-full"
+              /></UFormField>
+              <UFormField label="to"
+                ><USelect v-model="state.toMonth" :items="MONTHS" value-key="value" class="w-full"
+              /></UFormField>
             </div>
             <RecordDayField v-model="fromDay" label="First due" />
-            <UButton type="submit" label="Add job" :disabled="!state.name.trim() || !state.from || (state.weekly && !state.weekdays.length)" :loading="busy" block />
+            <UButton
+              type="submit"
+              label="Add job"
+              :disabled="!state.name.trim() || !state.from || (state.weekly && !state.weekdays.length)"
+              :loading="busy"
+              block
+            />
           </UForm>
         </template>
       </USlideover>
@@ -133,9 +162,19 @@ const where = ({ placeIds, speciesId }: JobState) =>
     <p v-if="!jobs.length" class="quiet">None: what the species need comes round by itself.</p>
     <ul v-else>
       <li v-for="j in jobs" :key="j.id" class="job">
-        <span>{{ j.name }} <span class="quiet">{{ tellOwnRhythm(j) }}, {{ where(j) }}; first due {{ formatDay(j.fromDay, house.today) }}</span></span>
+        <span
+          >{{ j.name }}
+          <span class="quiet"
+            >{{ tellOwnRhythm(j) }}, {{ where(j) }}; first due {{ formatDay(j.fromDay, house.today) }}</span
+          ></span
+        >
         <UButton
-          label="End" size="sm" variant="ghost" color="neutral" :aria-label="`End ${j.name}`" :disabled="busy"
+          label="End"
+          size="sm"
+          variant="ghost"
+          color="neutral"
+          :aria-label="`End ${j.name}`"
+          :disabled="busy"
           @click="end(j.id, j.name)"
         />
       </li>

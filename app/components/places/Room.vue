@@ -5,12 +5,17 @@ import type { RoomNow } from '~/composables/usePlaces'
 defineProps<{ room: RoomNow; arranging?: boolean }>()
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="room" :data-room="room.place.name">
-    <h2><NuxtLink :to="`/places/${room.place.id}`">{{ room.place.name }}</NuxtLink> <span class="quiet small">{{ room.said }}</span></h2>
+    <h2>
+      <NuxtLink :to="`/places/${room.place.id}`">{{ room.place.name }}</NuxtLink>
+      <span class="quiet small">{{ room.said }}</span>
+    </h2>
     <div v-for="row in room.rows" :key="row.id" class="row">
-      <h3><NuxtLink v-if="row.id !== room.place.id" :to="`/places/${row.id}`">{{ row.name }}</NuxtLink> <span class="quiet small">{{ row.said }}</span></h3>
+      <h3>
+        <NuxtLink v-if="row.id !== room.place.id" :to="`/places/${row.id}`">{{ row.name }}</NuxtLink>
+        <span class="quiet small">{{ row.said }}</span>
+      </h3>
       <LazyPlacesArrange v-if="arranging" :row="row" />
       <div v-else class="cells"><PlacesCell v-for="p in row.places" :key="p.place.id" :place="p" /></div>
     </div>

@@ -134,61 +134,119 @@ const unsized = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div v-if="homes">
     <section v-for="part in parts" :key="part.id" :data-homes="part.id">
       <h2>{{ part.title }}</h2>
       <details v-for="g in part.groups" :key="g.key" :open="part.id === 'now' || g.rows.length === 1">
         <summary :data-alike="g.speciesId">
-          <span class="what"><b>{{ told(g) }} {{ house.speciesName(g.speciesId) }}</b> <span class="quiet">in {{ tellHomeSize(g.most.size, unit) }}</span></span>
+          <span class="what"
+            ><b>{{ told(g) }} {{ house.speciesName(g.speciesId) }}</b>
+            <span class="quiet">in {{ tellHomeSize(g.most.size, unit) }}</span></span
+          >
           <span>{{ spanOf(g) }}</span>
           <span>want up to {{ tellNeed(g.most.later, unit) }}</span>
-          <span :class="{ short: g.fitting < g.rows.length }">{{ g.fitting < g.rows.length ? `${g.rows.length - g.fitting} missing` : `${g.fitting} such free` }}</span>
+          <span :class="{ short: g.fitting < g.rows.length }">{{
+            g.fitting < g.rows.length ? `${g.rows.length - g.fitting} missing` : `${g.fitting} such free`
+          }}</span>
         </summary>
         <ul>
           <li v-for="h in g.rows" :key="h.placeId" :data-home="placeOf(h)?.name">
-            <span><span class="tag">{{ tagsOf(h).join(', ') }}</span> <NuxtLink :to="`/places/${h.placeId}`" class="underline">{{ placeOf(h)?.name }}</NuxtLink></span>
-            <span><WorkingLink
-              :title="`${placeOf(h)?.name}: too small for ${tagsOf(h).join(', ')}`" :answer="whenOf(h)" :reasons="h.reasons"
+            <span
+              ><span class="tag">{{ tagsOf(h).join(', ') }}</span>
+              <NuxtLink :to="`/places/${h.placeId}`" class="underline">{{ placeOf(h)?.name }}</NuxtLink></span
+            >
+            <span
+              ><WorkingLink
+                :title="`${placeOf(h)?.name}: too small for ${tagsOf(h).join(', ')}`"
+                :answer="whenOf(h)"
+                :reasons="h.reasons"
             /></span>
-            <span class="do"><USelectMenu
-              v-if="h.fits.length" :items="choices(h)" value-key="value" placeholder="Move to …" size="sm" class="w-64"
-              :aria-label="`Move to … : ${tagsOf(h).join(', ')}`" :search-input="false" :disabled="busy"
-              @update:model-value="(id: unknown) => move(h, String(id))"
+            <span class="do"
+              ><USelectMenu
+                v-if="h.fits.length"
+                :items="choices(h)"
+                value-key="value"
+                placeholder="Move to …"
+                size="sm"
+                class="w-64"
+                :aria-label="`Move to … : ${tagsOf(h).join(', ')}`"
+                :search-input="false"
+                :disabled="busy"
+                @update:model-value="(id: unknown) => move(h, String(id))"
             /></span>
           </li>
         </ul>
       </details>
     </section>
-    <p v-if="!homes.outgrown.length" class="quiet">{{ homes.unsized.length ? 'Of no home whose size is known it can be said that it will be too small.' : 'No home will be too small within eight months.' }}</p>
+    <p v-if="!homes.outgrown.length" class="quiet">
+      {{
+        homes.unsized.length
+          ? 'Of no home whose size is known it can be said that it will be too small.'
+          : 'No home will be too small within eight months.'
+      }}
+    </p>
 
     <section v-if="young.length" data-homes="young">
       <h2>Young that come <span class="quiet small">each first meal, with the homes they want by then</span></h2>
       <table class="plain max-w-4xl">
-        <thead><tr><th>Of</th><th>First meal</th><th class="num">Young</th><th class="num">Homes</th><th class="each">Each</th><th>Free then</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Of</th>
+            <th>First meal</th>
+            <th class="num">Young</th>
+            <th class="num">Homes</th>
+            <th class="each">Each</th>
+            <th>Free then</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="y in shown" :key="y.id">
-            <td>{{ y.label }} <span class="quiet">{{ house.speciesName(y.speciesId) }}</span></td>
+            <td>
+              {{ y.label }} <span class="quiet">{{ house.speciesName(y.speciesId) }}</span>
+            </td>
             <td>{{ formatRange(y.on) }}</td>
             <td class="num">{{ y.count }}</td>
             <td class="num">{{ y.homes }}</td>
             <td class="quiet each">{{ tellNeed(y.need, unit) }}</td>
-            <td :class="{ short: short(y.free, y.homes) }">{{ short(y.free, y.homes) ? `${short(y.free, y.homes)} missing` : y.free }}</td>
+            <td :class="{ short: short(y.free, y.homes) }">
+              {{ short(y.free, y.homes) ? `${short(y.free, y.homes)} missing` : y.free }}
+            </td>
           </tr>
         </tbody>
       </table>
-      <UButton v-if="young.length > SHOWN" variant="link" color="neutral" size="sm" :label="all ? 'Fewer' : `All ${young.length}`" @click="all = !all" />
+      <UButton
+        v-if="young.length > SHOWN"
+        variant="link"
+        color="neutral"
+        size="sm"
+        :label="all ? 'Fewer' : `All ${young.length}`"
+        @click="all = !all"
+      />
     </section>
 
     <section v-if="lacking.length" data-homes="lacking">
       <h2>What homes lack</h2>
-      <p v-for="l in lacking" :key="`${l.id}:${l.said}`"><NuxtLink :to="`/places/${l.id}`" class="underline">{{ l.where }}</NuxtLink><span v-if="l.n > 1" class="quiet"> ({{ l.n }})</span>: {{ l.said }}.</p>
+      <p v-for="l in lacking" :key="`${l.id}:${l.said}`">
+        <NuxtLink :to="`/places/${l.id}`" class="underline">{{ l.where }}</NuxtLink><span v-if="l.n > 1" class="quiet">
+          ({{ l.n }})</span
+        >: {{ l.said }}.
+      </p>
     </section>
 
     <section v-if="unsized.length" data-homes="unsized">
-      <h2>Size not said <span class="quiet small">{{ homes.unsized.length }} {{ homes.unsized.length === 1 ? 'home' : 'homes' }}</span></h2>
-      <p>Say it once of the rack, or of each: <template v-for="(u, i) in unsized" :key="u.id">{{ i ? ', ' : '' }}<NuxtLink :to="`/places/${u.id}`" class="underline">{{ u.name }}</NuxtLink> ({{ u.n }})</template>.</p>
+      <h2>
+        Size not said
+        <span class="quiet small">{{ homes.unsized.length }} {{ homes.unsized.length === 1 ? 'home' : 'homes' }}</span>
+      </h2>
+      <p>
+        Say it once of the rack, or of each:
+        <template v-for="(u, i) in unsized" :key="u.id"
+          >{{ i ? ', ' : '' }}<NuxtLink :to="`/places/${u.id}`" class="underline">{{ u.name }}</NuxtLink> ({{
+            u.n
+          }})</template
+        >.
+      </p>
     </section>
   </div>
 </template>

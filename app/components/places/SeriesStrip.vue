@@ -55,18 +55,30 @@ function tellDay({ day, min, max, read, outside: hours }: SeriesView['days'][num
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <svg
-    :width="width" :height="quiet ? height : height + 18" class="strip chart" :role="quiet ? undefined : 'img'"
-    :aria-hidden="quiet || undefined" :aria-label="quiet ? undefined : label"
+    :width="width"
+    :height="quiet ? height : height + 18"
+    class="strip chart"
+    :role="quiet ? undefined : 'img'"
+    :aria-hidden="quiet || undefined"
+    :aria-label="quiet ? undefined : label"
   >
     <rect
-      v-if="shaded" x="0" :y="shaded.top" :width="width" :height="shaded.height" fill="var(--stage-egg)" opacity="0.18"
+      v-if="shaded"
+      x="0"
+      :y="shaded.top"
+      :width="width"
+      :height="shaded.height"
+      fill="var(--stage-egg)"
+      opacity="0.18"
     />
     <g v-for="d in series.days" :key="d.day">
       <rect
-        :x="x(d.day) + (step - bar) / 2" :y="y(d.max)" :width="bar" :height="Math.max(2, y(d.min) - y(d.max))"
+        :x="x(d.day) + (step - bar) / 2"
+        :y="y(d.max)"
+        :width="bar"
+        :height="Math.max(2, y(d.min) - y(d.max))"
         :fill="outside(d) ? 'var(--harm)' : 'var(--ui-text-muted)'"
       >
         <title>{{ tellDay(d) }}</title>

@@ -33,14 +33,27 @@ async function toggle(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UButton
-    ref="button" :label="label" :color="main ? 'primary' : 'neutral'" :variant="main ? 'solid' : 'outline'"
-    :loading="busy" :disabled="disabled" aria-haspopup="dialog" :aria-expanded="open" @click="toggle"
+    ref="button"
+    :label="label"
+    :color="main ? 'primary' : 'neutral'"
+    :variant="main ? 'solid' : 'outline'"
+    :loading="busy"
+    :disabled="disabled"
+    aria-haspopup="dialog"
+    :aria-expanded="open"
+    @click="toggle"
   />
   <LazyRecordAskPanel
-    v-if="asked" v-model:open="open" :button="button?.$el ?? null" :title="title" :unit="unit" :likely="likely"
-    :kind="kind" :no-number="noNumber" @record="onRecord"
+    v-if="asked"
+    v-model:open="open"
+    :button="button?.$el ?? null"
+    :title="title"
+    :unit="unit"
+    :likely="likely"
+    :kind="kind"
+    :no-number="noNumber"
+    @record="onRecord"
   />
 </template>

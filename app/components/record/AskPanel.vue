@@ -89,10 +89,10 @@ async function send(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UPopover
-    v-model:open="open" :reference="button ?? undefined"
+    v-model:open="open"
+    :reference="button ?? undefined"
     :content="{ align: 'end', onInteractOutside: keep, onCloseAutoFocus: back }"
   >
     <template #content>
@@ -100,22 +100,33 @@ async function send(): Promise<void> {
         <p v-if="noNumber" class="quiet">{{ title }}</p>
         <UFormField v-else :label="title" :hint="hint" :error="problems[ASKED]">
           <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
-            <template
-              v-if="unit === 'mass'" #trailing
-            ><span class="quiet">{{ house.settings.massUnit }}</span></template>
+            <template v-if="unit === 'mass'" #trailing
+              ><span class="quiet">{{ house.settings.massUnit }}</span></template
+            >
           </UInput>
         </UFormField>
         <UFormField
-          v-for="(field, name) in hints" :key="name" :label="field.label"
-          :hint="unitOf(field.as)" :error="problems[name]"
+          v-for="(field, name) in hints"
+          :key="name"
+          :label="field.label"
+          :hint="unitOf(field.as)"
+          :error="problems[name]"
         >
           <RecordPick
-            v-if="field.as === 'place'" v-model="further[name]" :name="field.label" :items="places" class="w-full"
+            v-if="field.as === 'place'"
+            v-model="further[name]"
+            :name="field.label"
+            :items="places"
+            class="w-full"
             placeholder="Choose a place"
           />
           <UInput
-            v-else v-model="further[name]" :inputmode="field.as === 'text' ? 'text' : 'decimal'" autocomplete="off"
-            class="w-full" :maxlength="300"
+            v-else
+            v-model="further[name]"
+            :inputmode="field.as === 'text' ? 'text' : 'decimal'"
+            autocomplete="off"
+            class="w-full"
+            :maxlength="300"
           />
         </UFormField>
         <UButton type="submit" label="Record" size="lg" block :loading="sending" />

@@ -15,7 +15,6 @@ const day = defineModel<number | null>({ required: true })
 const problem = computed(() => dayProblem(day.value, props) ?? props.error)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UFormField :label="label" :hint="hint" :error="problem">
     <div class="at">

@@ -32,7 +32,6 @@ function leave(event: KeyboardEvent): void {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="field" role="group" :aria-label="label" @keydown.esc.capture="leave">
     <UInputDate v-model="date" locale="en-GB" granularity="day" class="grow" :data-day="day ?? ''" />
@@ -40,7 +39,10 @@ function leave(event: KeyboardEvent): void {
       <UButton icon="i-lucide-calendar" variant="outline" color="neutral" :aria-label="`${label}: pick a day`" />
       <template #content>
         <UCalendar
-          :model-value="date" locale="en-GB" :week-starts-on="1" class="p-2"
+          :model-value="date"
+          locale="en-GB"
+          :week-starts-on="1"
+          class="p-2"
           :max-value="max === undefined ? undefined : asDate(max)"
           :min-value="min === undefined ? undefined : asDate(min)"
           @update:model-value="pick($event as DateValue | undefined)"
@@ -48,7 +50,11 @@ function leave(event: KeyboardEvent): void {
       </template>
     </UPopover>
     <UButton
-      v-if="optional && day !== null" icon="i-lucide-x" variant="ghost" color="neutral" :aria-label="`${label}: no day`"
+      v-if="optional && day !== null"
+      icon="i-lucide-x"
+      variant="ghost"
+      color="neutral"
+      :aria-label="`${label}: no day`"
       @click="day = null"
     />
   </div>

@@ -16,10 +16,14 @@ const shown = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USelectMenu
-    :items="items" value-key="value" :model-value="modelValue as never" :multiple="multiple" :placeholder="placeholder"
-    :aria-label="`${name}: ${shown}`" @update:model-value="emit('update:modelValue', $event as never)"
+    :items="items"
+    value-key="value"
+    :model-value="modelValue as never"
+    :multiple="multiple"
+    :placeholder="placeholder"
+    :aria-label="`${name}: ${shown}`"
+    @update:model-value="emit('update:modelValue', $event as never)"
   />
 </template>

@@ -9,7 +9,6 @@ const open = computed({
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UModal v-model:open="open" title="Is this so?" :description="shown?.text ?? ''" :close="false">
     <template #footer>

@@ -30,27 +30,34 @@ const wordsOf = (line: CareLine): string[] => [
 ]
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <li ref="head" class="area" :data-care="area.id">
     <h3>{{ area.place || 'Here' }}</h3>
     <div class="jobs">
       <div v-for="line in area.lines" :key="line.id" class="job" :data-care-line="line.id">
         <UButton
-          class="main" variant="outline" color="neutral" :icon="isMeasured(line) ? 'i-lucide-sun' : 'i-lucide-check'" :disabled="busy"
+          class="main"
+          variant="outline"
+          color="neutral"
+          :icon="isMeasured(line) ? 'i-lucide-sun' : 'i-lucide-check'"
+          :disabled="busy"
           :aria-label="`${wordsOf(line).join(' ')}, ${area.place || 'here'}: ${isMeasured(line) ? 'write' : 'done'}`"
           @click="done(line)"
         >
           <span>{{ line.name }}</span>
-          <template v-for="word in wordsOf(line).slice(1)" :key="word">{{ ' ' }}<span
-            class="said" :class="{ strong: word.endsWith('late') }"
-          >{{ word }}</span></template>
+          <template v-for="word in wordsOf(line).slice(1)" :key="word"
+            >{{ ' ' }}<span class="said" :class="{ strong: word.endsWith('late') }">{{ word }}</span></template
+          >
         </UButton>
         <UButton
-          v-if="line.areaId !== null" class="more" variant="outline" color="neutral"
+          v-if="line.areaId !== null"
+          class="more"
+          variant="outline"
+          color="neutral"
           :icon="opened === line.id ? 'i-lucide-chevron-up' : 'i-lucide-chevron-down'"
           :aria-label="`${line.name}, ${area.place || 'here'}: leave some out, or write what was found`"
-          :aria-expanded="opened === line.id" @click="toggle(line)"
+          :aria-expanded="opened === line.id"
+          @click="toggle(line)"
         />
       </div>
     </div>

@@ -53,51 +53,84 @@ const pick = (f: Finding) => {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="panel">
-    <p class="rhythm"><WorkingLink
-      :title="`${line.name}: ${tellRhythm(line.everyDays)}`" :answer="tellRhythm(line.everyDays)"
-      :reasons="careReasons(line, house.almanac, house.today)"
-    /><span v-if="line.caution" class="caution"><UIcon
-      name="i-lucide-triangle-alert" class="size-3.5 flex-none"
-    /> {{ line.caution }}</span></p>
+    <p class="rhythm">
+      <WorkingLink
+        :title="`${line.name}: ${tellRhythm(line.everyDays)}`"
+        :answer="tellRhythm(line.everyDays)"
+        :reasons="careReasons(line, house.almanac, house.today)"
+      /><span v-if="line.caution" class="caution"
+        ><UIcon name="i-lucide-triangle-alert" class="size-3.5 flex-none" /> {{ line.caution }}</span
+      >
+    </p>
     <ul>
       <li v-for="s in line.stops" :key="s.placeId" :data-stop="nameOf(s.placeId)">
         <span v-if="isMeasured">{{ nameOf(s.placeId) }}</span>
         <UCheckbox
-          v-else :model-value="!out.has(s.placeId)" :label="nameOf(s.placeId)"
+          v-else
+          :model-value="!out.has(s.placeId)"
+          :label="nameOf(s.placeId)"
           @update:model-value="toggle(s.placeId, $event === true)"
         />
         <span class="quiet small" :class="{ strong: s.late }">{{ lastOf(s) }}</span>
         <LazyPlacesMeasure
-          v-if="isMeasured" :place-id="s.placeId" :name="nameOf(s.placeId)" channel="uvIndex" zone="spot"
+          v-if="isMeasured"
+          :place-id="s.placeId"
+          :name="nameOf(s.placeId)"
+          channel="uvIndex"
+          zone="spot"
         />
         <UButton
-          v-else label="Found …" size="sm" variant="ghost" color="neutral"
+          v-else
+          label="Found …"
+          size="sm"
+          variant="ghost"
+          color="neutral"
           :aria-label="`Found something in ${nameOf(s.placeId)}`"
-          :aria-expanded="foundIn === s.placeId" @click="ask(s.placeId)"
+          :aria-expanded="foundIn === s.placeId"
+          @click="ask(s.placeId)"
         />
-        <p v-if="s.proposal" class="found small"><WorkingLink
-          :title="`${line.name} in ${nameOf(s.placeId)}`" :answer="tellProposal(s.proposal)"
-          :reasons="proposalReasons(s.proposal, house.almanac.common)"
-        /> <UButton
-          :label="`Set ${tellRhythm(s.proposal.everyDays)}`" size="xs" variant="outline" color="neutral" :disabled="busy"
-          :aria-label="`Set ${tellRhythm(s.proposal.everyDays)} in ${nameOf(s.placeId)}`"
-          @click="setRhythm(line.job, line.name, s.placeId, s.proposal.everyDays)"
-        /></p>
+        <p v-if="s.proposal" class="found small">
+          <WorkingLink
+            :title="`${line.name} in ${nameOf(s.placeId)}`"
+            :answer="tellProposal(s.proposal)"
+            :reasons="proposalReasons(s.proposal, house.almanac.common)"
+          />
+          <UButton
+            :label="`Set ${tellRhythm(s.proposal.everyDays)}`"
+            size="xs"
+            variant="outline"
+            color="neutral"
+            :disabled="busy"
+            :aria-label="`Set ${tellRhythm(s.proposal.everyDays)} in ${nameOf(s.placeId)}`"
+            @click="setRhythm(line.job, line.name, s.placeId, s.proposal.everyDays)"
+          />
+        </p>
         <form v-if="foundIn === s.placeId" class="found" @submit.prevent="writeFound(s.placeId)">
-          <div class="picks"><UButton
-            v-for="f in FINDINGS" :key="f" :label="FINDING_WORDS[f]" size="sm"
-            :variant="found.includes(f) ? 'solid' : 'outline'" color="neutral" :aria-pressed="found.includes(f)"
-            @click="pick(f)"
-          /></div>
+          <div class="picks">
+            <UButton
+              v-for="f in FINDINGS"
+              :key="f"
+              :label="FINDING_WORDS[f]"
+              size="sm"
+              :variant="found.includes(f) ? 'solid' : 'outline'"
+              color="neutral"
+              :aria-pressed="found.includes(f)"
+              @click="pick(f)"
+            />
+          </div>
           <UInput
-            v-model="note" class="w-full max-w-md" placeholder="Where, or what else" aria-label="Where, or what else"
+            v-model="note"
+            class="w-full max-w-md"
+            placeholder="Where, or what else"
+            aria-label="Where, or what else"
             maxlength="300"
           />
           <UButton
-            type="submit" :label="`Done in ${nameOf(s.placeId)}, and this was found`" class="justify-self-start"
+            type="submit"
+            :label="`Done in ${nameOf(s.placeId)}, and this was found`"
+            class="justify-self-start"
             :disabled="busy || (!found.length && !note.trim())"
           />
         </form>
@@ -105,11 +138,16 @@ const pick = (f: Finding) => {
     </ul>
     <div v-if="!isMeasured" class="picks">
       <UButton
-        :label="out.size ? `Done at ${left}, not at ${out.size}` : `Done at all ${left}`" :disabled="busy || !left"
+        :label="out.size ? `Done at ${left}, not at ${out.size}` : `Done at all ${left}`"
+        :disabled="busy || !left"
         @click="write()"
       />
       <UButton
-        v-if="isLookedFor(line.job)" label="Done, nothing was found" variant="outline" color="neutral" :disabled="busy || !left"
+        v-if="isLookedFor(line.job)"
+        label="Done, nothing was found"
+        variant="outline"
+        color="neutral"
+        :disabled="busy || !left"
         @click="write(true)"
       />
     </div>

@@ -38,12 +38,12 @@ function subjectTag(entry: TimelineEntry): string {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <Fold v-if="done.length" class="done" :summary="`${done.length} written today`" @open="load">
     <ul>
       <li v-for="entry in done" :key="entry.id">
-        <span class="tag">{{ subjectTag(entry) }}</span> {{ log ? withAlmanacNames(log.tellEntry(entry), house.almanac) : '' }}
+        <span class="tag">{{ subjectTag(entry) }}</span>
+        {{ log ? withAlmanacNames(log.tellEntry(entry), house.almanac) : '' }}
         <UButton size="xs" variant="link" color="neutral" label="Take back" @click="takeBack([entry.id])" />
       </li>
     </ul>

@@ -21,25 +21,37 @@ async function ate(tasks: readonly Task[]): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="first" aria-label="When did they last eat?">
-    <h2>When did they last eat? <span class="quiet small">{{ count }} animals without a meal written</span></h2>
-    <p class="quiet">What they ate before they came is not known, so all of them are due today. Say it once for all, or species by species; the next meals follow from it.</p>
+    <h2>
+      When did they last eat? <span class="quiet small">{{ count }} animals without a meal written</span>
+    </h2>
+    <p class="quiet">
+      What they ate before they came is not known, so all of them are due today. Say it once for all, or species by
+      species; the next meals follow from it.
+    </p>
     <div class="all">
       <RecordDayField v-model="day" label="Last ate on" :max="house.today" optional />
       <UButton
-        :label="`All ${count} ate then`" size="lg" :loading="busy" :disabled="!canWrite"
+        :label="`All ${count} ate then`"
+        size="lg"
+        :loading="busy"
+        :disabled="!canWrite"
         @click="ate(groups.flatMap(g => g.tasks))"
       />
     </div>
     <ul v-if="groups.length > 1">
-      <li
-        v-for="g in groups" :key="g.speciesId"
-      ><span>{{ house.speciesName(g.speciesId) }} <span class="quiet">{{ g.tasks.length }}</span></span><UButton
-        :label="`These ${g.tasks.length} ate then`" variant="outline" color="neutral" :disabled="busy || !canWrite"
-        @click="ate(g.tasks)"
-      /></li>
+      <li v-for="g in groups" :key="g.speciesId">
+        <span
+          >{{ house.speciesName(g.speciesId) }} <span class="quiet">{{ g.tasks.length }}</span></span
+        ><UButton
+          :label="`These ${g.tasks.length} ate then`"
+          variant="outline"
+          color="neutral"
+          :disabled="busy || !canWrite"
+          @click="ate(g.tasks)"
+        />
+      </li>
     </ul>
     <Fold class="each" summary="Feed them one by one"><RoundTaskList :tasks="groups.flatMap(g => g.tasks)" /></Fold>
   </section>

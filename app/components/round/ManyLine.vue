@@ -11,22 +11,31 @@ const forAll = computed(() => first.value.actions.filter(a => a.tone === 'main' 
 const open = ref(false)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <li class="many" :data-many="clutchTag">
     <div class="head">
-      <span class="who"><span class="tag">{{ clutchTag }}</span> {{ tasks.length }} young</span>
+      <span class="who"
+        ><span class="tag">{{ clutchTag }}</span> {{ tasks.length }} young</span
+      >
       <WorkingLink
-        class="what" :title="`${tasks.length} young of ${clutchTag}: ${first.what}`" :answer="`${first.what} each`"
+        class="what"
+        :title="`${tasks.length} young of ${clutchTag}: ${first.what}`"
+        :answer="`${first.what} each`"
         :reasons="first.reasons"
       />
       <div class="do">
         <UButton
-          v-for="action in forAll" :key="action.label" :label="`All ${tasks.length} ${action.label.toLowerCase()}`"
-          :disabled="busy" @click="performAll(tasks, action.label, `${tasks.length} young of ${clutchTag}`)"
+          v-for="action in forAll"
+          :key="action.label"
+          :label="`All ${tasks.length} ${action.label.toLowerCase()}`"
+          :disabled="busy"
+          @click="performAll(tasks, action.label, `${tasks.length} young of ${clutchTag}`)"
         />
         <UButton
-          :label="open ? 'Fold' : 'One by one'" variant="outline" color="neutral" :aria-expanded="open"
+          :label="open ? 'Fold' : 'One by one'"
+          variant="outline"
+          color="neutral"
+          :aria-expanded="open"
           @click="open = !open"
         />
       </div>

@@ -27,15 +27,21 @@ const stops = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="room" :class="{ folded: foldable && !open }" :data-room="room.name">
-    <h2 v-if="foldable"><button type="button" class="fold" :aria-expanded="open" @click="emit('toggle')"><UIcon
-      :name="open ? 'i-lucide-chevron-down' : 'i-lucide-chevron-right'" class="size-4.5"
-    />{{ room.name }} <span class="quiet small">{{ totals }}</span></button></h2>
-    <h2 v-else>{{ room.name }} <span v-if="room.tasks.length" class="quiet small">{{ room.tasks.length }}</span></h2>
+    <h2 v-if="foldable">
+      <button type="button" class="fold" :aria-expanded="open" @click="emit('toggle')">
+        <UIcon :name="open ? 'i-lucide-chevron-down' : 'i-lucide-chevron-right'" class="size-4.5" />{{ room.name }}
+        <span class="quiet small">{{ totals }}</span>
+      </button>
+    </h2>
+    <h2 v-else>
+      {{ room.name }} <span v-if="room.tasks.length" class="quiet small">{{ room.tasks.length }}</span>
+    </h2>
     <template v-if="!foldable || open">
-      <ul v-if="care.length" :aria-label="`Care in ${room.name}`"><RoundCareArea v-for="area in care" :key="area.id" :area="area" /></ul>
+      <ul v-if="care.length" :aria-label="`Care in ${room.name}`">
+        <RoundCareArea v-for="area in care" :key="area.id" :area="area" />
+      </ul>
       <div v-for="stop in stops" :key="stop.id" class="stop" :class="{ bare: !stop.place }">
         <h3 v-if="stop.place">{{ stop.place }}</h3>
         <TransitionGroup tag="ul" name="fold">
@@ -46,8 +52,12 @@ const stops = computed(() => {
         </TransitionGroup>
       </div>
       <UButton
-        v-if="hidden" class="mt-2" variant="outline" color="neutral"
-        :label="`Show ${hidden} more lines of ${room.name}`" @click="all = true"
+        v-if="hidden"
+        class="mt-2"
+        variant="outline"
+        color="neutral"
+        :label="`Show ${hidden} more lines of ${room.name}`"
+        @click="all = true"
       />
     </template>
   </section>

@@ -27,7 +27,6 @@ const link = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <li ref="line" class="task" :data-task="task.id">
     <div class="who">
@@ -38,20 +37,30 @@ const link = computed(() => {
       <WorkingLink :title="`${task.tag}: ${task.what}`" :answer="task.what" :reasons="task.reasons" />
       <span v-if="task.detail" class="detail">{{ task.detail }}</span>
       <span v-if="late > 1" class="late">due {{ formatDay(task.due, house.today) }}</span>
-      <p v-if="task.caution" class="caution"><UIcon
-        name="i-lucide-triangle-alert" class="size-3.5 flex-none"
-      /> {{ task.caution }}</p>
+      <p v-if="task.caution" class="caution">
+        <UIcon name="i-lucide-triangle-alert" class="size-3.5 flex-none" /> {{ task.caution }}
+      </p>
     </div>
     <div class="do">
       <template v-for="action in task.actions" :key="action.label">
         <RecordAskNumber
-          v-if="action.ask" :label="action.label" :title="`${task.tag}: ${action.ask.label.toLowerCase()}`"
-          :unit="action.ask.unit" :likely="action.ask.likely" :main="action.tone === 'main'" :busy="busy"
-          :kind="action.kind" @record="(...said) => act(action, ...said)"
+          v-if="action.ask"
+          :label="action.label"
+          :title="`${task.tag}: ${action.ask.label.toLowerCase()}`"
+          :unit="action.ask.unit"
+          :likely="action.ask.likely"
+          :main="action.tone === 'main'"
+          :busy="busy"
+          :kind="action.kind"
+          @record="(...said) => act(action, ...said)"
         />
         <UButton
-          v-else :label="action.label" :color="action.tone === 'main' ? 'primary' : 'neutral'"
-          :variant="action.tone === 'main' ? 'solid' : 'outline'" :disabled="busy" @click="act(action)"
+          v-else
+          :label="action.label"
+          :color="action.tone === 'main' ? 'primary' : 'neutral'"
+          :variant="action.tone === 'main' ? 'solid' : 'outline'"
+          :disabled="busy"
+          @click="act(action)"
         />
       </template>
     </div>

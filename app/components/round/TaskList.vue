@@ -6,10 +6,11 @@ const props = defineProps<{ tasks: readonly Task[] }>()
 const { shown, more, showAll } = useFirst(() => props.tasks, 60)
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div>
-    <ul><RoundTaskLine v-for="task in shown" :key="task.id" :task="task" /></ul>
+    <ul>
+      <RoundTaskLine v-for="task in shown" :key="task.id" :task="task" />
+    </ul>
     <UButton v-if="more" class="mt-2" variant="outline" color="neutral" :label="`Show ${more} more`" @click="showAll" />
   </div>
 </template>

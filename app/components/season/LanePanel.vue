@@ -13,10 +13,12 @@ const open = computed({
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :side="narrow ? 'bottom' : 'right'" :title="lane?.title" :description="lane ? house.speciesName(lane.speciesId) : ''"
+    v-model:open="open"
+    :side="narrow ? 'bottom' : 'right'"
+    :title="lane?.title"
+    :description="lane ? house.speciesName(lane.speciesId) : ''"
     :ui="{ content: 'max-h-[88dvh] sm:max-h-none' }"
   >
     <template #body>

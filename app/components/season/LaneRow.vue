@@ -61,40 +61,58 @@ const nextText = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div
-    class="lane" :class="{ lit }" :data-lane="lane.title" @mouseenter="emit('light', true)"
-    @mouseleave="emit('light', false)" @focusin="emit('light', true)" @focusout="emit('light', false)"
+    class="lane"
+    :class="{ lit }"
+    :data-lane="lane.title"
+    @mouseenter="emit('light', true)"
+    @mouseleave="emit('light', false)"
+    @focusin="emit('light', true)"
+    @focusout="emit('light', false)"
   >
     <div class="head">
       <button type="button" class="open" @click="emit('open')">
-        <span class="stage" :class="`stage-${lane.stage}`"><span class="tag">{{ lane.title }}</span></span>
+        <span class="stage" :class="`stage-${lane.stage}`"
+          ><span class="tag">{{ lane.title }}</span></span
+        >
         <span class="species">{{ house.speciesName(lane.speciesId) }}</span>
       </button>
       <WorkingLink
-        v-if="nextEvent" class="next" :title="`${lane.title}: ${next!.name}`" :answer="nextText"
+        v-if="nextEvent"
+        class="next"
+        :title="`${lane.title}: ${next!.name}`"
+        :answer="nextText"
         :reasons="nextEvent.reasons"
       />
       <span v-else class="next quiet">{{ nextText }}</span>
     </div>
     <svg
-      :width="span.width" :height="HEIGHT" class="strip chart" role="img" :aria-label="`${lane.title}: ${nextText}`"
+      :width="span.width"
+      :height="HEIGHT"
+      class="strip chart"
+      role="img"
+      :aria-label="`${lane.title}: ${nextText}`"
       @click="emit('open')"
     >
       <SeasonGrid :span="span" :today="today" :height="HEIGHT" />
       <g v-for="e in expected" :key="e.key" :opacity="e.faint ? 0.45 : 1">
         <path :d="e.path" :fill="colourOf(e.event)" :fill-opacity="0.25 + 0.5 * (1 - e.dist.never)" />
         <line
-          v-if="!e.faint" :x1="x(e.sum.median)" :x2="x(e.sum.median)" :y1="BASE - TALLEST - 1" :y2="BASE + 4"
-          :stroke="colourOf(e.event)" stroke-width="2"
+          v-if="!e.faint"
+          :x1="x(e.sum.median)"
+          :x2="x(e.sum.median)"
+          :y1="BASE - TALLEST - 1"
+          :y2="BASE + 4"
+          :stroke="colourOf(e.event)"
+          stroke-width="2"
         />
       </g>
       <text v-for="label in labels" :key="label.key" :x="label.at" :y="9" text-anchor="middle">{{ label.text }}</text>
       <g v-for="(e, i) in observed" :key="`${e.event}${i}`" :transform="`translate(${x(e.observed!.day)},${BASE - 8})`">
-        <path
-          :d="signOf(e.event)" :fill="colourOf(e.event)" stroke="var(--ui-bg)" stroke-width="1"
-        ><title>{{ EVENT_NAMES[e.event] }}</title></path>
+        <path :d="signOf(e.event)" :fill="colourOf(e.event)" stroke="var(--ui-bg)" stroke-width="1">
+          <title>{{ EVENT_NAMES[e.event] }}</title>
+        </path>
       </g>
       <line x1="0" :x2="span.width" :y1="BASE" :y2="BASE" stroke="var(--ui-border-accented)" />
     </svg>

@@ -101,38 +101,47 @@ const gap = computed(() => props.plan.gaps[0])
 const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a, b) => a + b, 0)))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="prey" :data-prey="look.prey">
     <div class="head">
       <p class="name">
         <span class="stage stage-feeder">{{ feeder.name }}</span>
         <UButton
-          v-if="task" size="xs" class="start" :label="task.actions[0]!.label"
-          :aria-label="`${task.actions[0]!.label}: ${task.what}`" variant="outline" :loading="busy"
+          v-if="task"
+          size="xs"
+          class="start"
+          :label="task.actions[0]!.label"
+          :aria-label="`${task.actions[0]!.label}: ${task.what}`"
+          variant="outline"
+          :loading="busy"
           @click="perform(task, task.actions[0]!)"
         />
       </p>
-      <p><WorkingLink
-        :title="`${feeder.name}: plan`"
-        :answer="start ?? (look.high.some(n => n > 0) ? 'Covered as it stands' : 'Nothing eats it')"
-        :reasons="plan.reasons"
-      /> <span class="week">{{ perWeek }} eaten this week</span></p>
-      <p
-        v-if="gap" class="gap"
-      >Short {{ Math.round(gap.missing) }}, {{ formatDay(gap.from, today) }}<template v-if="gap.to > gap.from">–{{ formatDay(gap.to, today) }}</template>: buy or borrow</p>
-      <p
-        v-else-if="plan.starts.length && plan.kind !== 'bought'" class="risk"
-      >{{ plan.shortDays < 0.05 ? 'no' : plan.shortDays.toFixed(1) }} short days expected with it</p>
+      <p>
+        <WorkingLink
+          :title="`${feeder.name}: plan`"
+          :answer="start ?? (look.high.some(n => n > 0) ? 'Covered as it stands' : 'Nothing eats it')"
+          :reasons="plan.reasons"
+        />
+        <span class="week">{{ perWeek }} eaten this week</span>
+      </p>
+      <p v-if="gap" class="gap">
+        Short {{ Math.round(gap.missing) }}, {{ formatDay(gap.from, today)
+        }}<template v-if="gap.to > gap.from">–{{ formatDay(gap.to, today) }}</template
+        >: buy or borrow
+      </p>
+      <p v-else-if="plan.starts.length && plan.kind !== 'bought'" class="risk">
+        {{ plan.shortDays < 0.05 ? 'no' : plan.shortDays.toFixed(1) }} short days expected with it
+      </p>
     </div>
     <svg :width="span.width" :height="HEIGHT" role="img" :aria-label="`${feeder.name}: ${start ?? 'covered'}`">
       <defs>
-        <pattern
-          :id="`hatch${id}`" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
-        ><line x1="0" y1="0" x2="0" y2="6" stroke="var(--stage-feeder)" stroke-width="2.5" /></pattern>
-        <pattern
-          :id="`lost${id}`" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
-        ><line x1="0" y1="0" x2="0" y2="5" stroke="var(--harm)" stroke-width="3" /></pattern>
+        <pattern :id="`hatch${id}`" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="6" stroke="var(--stage-feeder)" stroke-width="2.5" />
+        </pattern>
+        <pattern :id="`lost${id}`" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="5" stroke="var(--harm)" stroke-width="3" />
+        </pattern>
         <clipPath :id="`clip${id}`"><rect x="0" y="0" :width="span.width" :height="HEIGHT" /></clipPath>
       </defs>
       <SeasonGrid :span="span" :today="today" :height="HEIGHT" />
@@ -140,17 +149,26 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
         <path :d="fill(series.withPlan)" fill="var(--stage-feeder)" fill-opacity="0.16" />
         <path :d="fill(series.bare)" fill="var(--stage-feeder)" fill-opacity="0.45" />
         <rect
-          v-for="g in gaps" :key="g.i" :x="g.x" :y="g.y" :width="g.width" :height="g.height"
+          v-for="g in gaps"
+          :key="g.i"
+          :x="g.x"
+          :y="g.y"
+          :width="g.width"
+          :height="g.height"
           :fill="`url(#${g.lost ? 'lost' : 'hatch'}${id})`"
         />
         <path v-if="litRow" :d="fill(litRow)" fill="var(--stage-hatchling)" fill-opacity="0.8" />
         <path :d="outline(series.need)" fill="none" stroke="var(--need)" stroke-width="1.5" />
-        <text
-          v-if="beyond" class="beyond" :x="beyond.x" y="9" :text-anchor="beyond.end ? 'end' : 'start'"
-        >{{ beyond.text }}</text>
+        <text v-if="beyond" class="beyond" :x="beyond.x" y="9" :text-anchor="beyond.end ? 'end' : 'start'">
+          {{ beyond.text }}
+        </text>
         <path
-          v-if="other" :d="outline(other.high.slice(0, plan.days))" fill="none" stroke="var(--ui-primary)"
-          stroke-width="1.75" stroke-dasharray="5 3"
+          v-if="other"
+          :d="outline(other.high.slice(0, plan.days))"
+          fill="none"
+          stroke="var(--ui-primary)"
+          stroke-width="1.75"
+          stroke-dasharray="5 3"
         />
       </g>
     </svg>

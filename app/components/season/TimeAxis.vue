@@ -27,10 +27,13 @@ const clearOfToday = (day: number) => {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <svg
-    :width="span.width" height="30" class="axis" role="img" :aria-label="`Time axis, today is ${formatWeekday(today)}`"
+    :width="span.width"
+    height="30"
+    class="axis"
+    role="img"
+    :aria-label="`Time axis, today is ${formatWeekday(today)}`"
   >
     <g v-for="tick in ticks" :key="tick.day" :transform="`translate(${x(tick.day)},0)`">
       <line y1="22" y2="30" stroke="var(--ui-border-accented)" />

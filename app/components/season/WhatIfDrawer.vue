@@ -108,33 +108,59 @@ const laneRows = computed(() => {
 })
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :side="narrow ? 'bottom' : 'right'" :overlay="false" :modal="false" :dismissible="false"
-    title="What if …" description="Tries a change beside today’s plan. Nothing is written."
+    v-model:open="open"
+    :side="narrow ? 'bottom' : 'right'"
+    :overlay="false"
+    :modal="false"
+    :dismissible="false"
+    title="What if …"
+    description="Tries a change beside today’s plan. Nothing is written."
     :ui="{ content: 'max-w-xl max-h-[85dvh] sm:max-h-none' }"
   >
     <template #body>
       <div class="fields">
         <RecordDayField
-          v-if="inCold" v-model="warmUp" :label="`Warm up those in the cold (${inCold}) on`" :min="house.today" optional
+          v-if="inCold"
+          v-model="warmUp"
+          :label="`Warm up those in the cold (${inCold}) on`"
+          :min="house.today"
+          optional
           data-testid="warm-up"
         />
-        <UFormField label="Incubators" :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"><USlider
-          v-model="incubation" :min="-3" :max="3" :step="0.5" aria-label="Incubator temperature, degrees warmer"
+        <UFormField label="Incubators" :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"
+          ><USlider
+            v-model="incubation"
+            :min="-3"
+            :max="3"
+            :step="0.5"
+            aria-label="Incubator temperature, degrees warmer"
         /></UFormField>
-        <UFormField label="Appetite" :hint="`${appetite} % of the ladder`"><USlider
-          v-model="appetite" :min="50" :max="200" :step="5" aria-label="Appetite in percent" data-testid="appetite"
+        <UFormField label="Appetite" :hint="`${appetite} % of the ladder`"
+          ><USlider
+            v-model="appetite"
+            :min="50"
+            :max="200"
+            :step="5"
+            aria-label="Appetite in percent"
+            data-testid="appetite"
         /></UFormField>
-        <UFormField label="Cup yield" :hint="`${cupYield} % of the almanac`"><USlider
-          v-model="cupYield" :min="30" :max="150" :step="5" aria-label="Cup yield in percent"
+        <UFormField label="Cup yield" :hint="`${cupYield} % of the almanac`"
+          ><USlider v-model="cupYield" :min="30" :max="150" :step="5" aria-label="Cup yield in percent"
         /></UFormField>
         <fieldset>
           <legend>Pairs</legend>
-          <label v-for="s in species" :key="s.id"><span>{{ s.name }}</span><UInputNumber
-            :model-value="pairs[s.id] ?? s.now" :min="0" :max="60" size="sm" class="w-28"
-            :aria-label="`Pairs of ${s.name}`" @update:model-value="pairs[s.id] = $event ?? s.now"
+          <label v-for="s in species" :key="s.id"
+            ><span>{{ s.name }}</span
+            ><UInputNumber
+              :model-value="pairs[s.id] ?? s.now"
+              :min="0"
+              :max="60"
+              size="sm"
+              class="w-28"
+              :aria-label="`Pairs of ${s.name}`"
+              @update:model-value="pairs[s.id] = $event ?? s.now"
           /></label>
           <p v-if="toBuy" class="buy" role="status">{{ toBuy }}</p>
         </fieldset>
@@ -149,18 +175,42 @@ const laneRows = computed(() => {
         <h2>The plan would change</h2>
         <p v-if="!feederRows.length && !laneRows.length" class="quiet">Nothing changes.</p>
         <table v-if="feederRows.length" class="plain">
-          <thead><tr><th>Feeder</th><th>Today’s plan</th><th>What if</th></tr></thead>
-          <tbody><tr
-            v-for="r in feederRows" :key="r.id"
-          ><td>{{ r.name }}</td><td>{{ r.now }}</td><td><b>{{ r.then }}</b><span
-            v-if="r.more" class="quiet"
-          > ({{ r.more > 0 ? '+' : '−' }}{{ Math.abs(r.more) }})</span></td></tr></tbody>
+          <thead>
+            <tr>
+              <th>Feeder</th>
+              <th>Today’s plan</th>
+              <th>What if</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in feederRows" :key="r.id">
+              <td>{{ r.name }}</td>
+              <td>{{ r.now }}</td>
+              <td>
+                <b>{{ r.then }}</b><span v-if="r.more" class="quiet">
+                  ({{ r.more > 0 ? '+' : '−' }}{{ Math.abs(r.more) }})</span
+                >
+              </td>
+            </tr>
+          </tbody>
         </table>
         <table v-if="laneRows.length" class="plain mt-4">
-          <thead><tr><th>Lane</th><th>Today</th><th>What if</th></tr></thead>
-          <tbody><tr
-            v-for="r in laneRows" :key="r.id"
-          ><td class="tag">{{ r.title }}</td><td>{{ r.now }}</td><td><b>{{ r.then }}</b></td></tr></tbody>
+          <thead>
+            <tr>
+              <th>Lane</th>
+              <th>Today</th>
+              <th>What if</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in laneRows" :key="r.id">
+              <td class="tag">{{ r.title }}</td>
+              <td>{{ r.now }}</td>
+              <td>
+                <b>{{ r.then }}</b>
+              </td>
+            </tr>
+          </tbody>
         </table>
       </div>
       <p v-else class="quiet mt-4">Move something above to see today’s plan and the changed one side by side.</p>

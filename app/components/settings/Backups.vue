@@ -56,32 +56,48 @@ async function make(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section class="backups" aria-labelledby="backups-title">
     <h2 id="backups-title">Backups</h2>
     <p class="quiet small" data-testid="backups-headline">{{ headline }}</p>
-    <p
-      v-if="problem || list?.problem" class="harm" role="alert"
-    >{{ problem || `The last try failed: ${list!.problem}` }}</p>
+    <p v-if="problem || list?.problem" class="harm" role="alert">
+      {{ problem || `The last try failed: ${list!.problem}` }}
+    </p>
     <table v-if="list?.backups.length" class="plain">
-      <thead><tr><th>Made</th><th>Why</th><th class="num">Size</th><th><span class="sr-only">Take along</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>Made</th>
+          <th>Why</th>
+          <th class="num">Size</th>
+          <th><span class="sr-only">Take along</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="b in list.backups.slice(0, SHOWN)" :key="b.name" :data-backup="b.name">
-          <td>{{ when(b.at) }}</td><td class="quiet">{{ KINDS[b.kind] }}</td><td class="num">{{ size(b.bytes) }}</td>
-          <td><a
-            :href="`/api/backups/${b.name}`" :download="b.name" class="underline" :aria-label="`Download ${b.name}`"
-          >Download</a></td>
+          <td>{{ when(b.at) }}</td>
+          <td class="quiet">{{ KINDS[b.kind] }}</td>
+          <td class="num">{{ size(b.bytes) }}</td>
+          <td>
+            <a :href="`/api/backups/${b.name}`" :download="b.name" class="underline" :aria-label="`Download ${b.name}`"
+              >Download</a
+            >
+          </td>
         </tr>
       </tbody>
     </table>
     <p v-if="list && list.backups.length > SHOWN" class="quiet small">and {{ list.backups.length - SHOWN }} older</p>
-    <p
-      v-if="list" class="quiet small"
-    >They lie in <code>{{ list.folder }}</code>: 7 daily, 4 weekly and 12 monthly ones are kept. Take one along to another disk now and then. To put one in place: <code>npm run restore FILE</code>.</p>
+    <p v-if="list" class="quiet small">
+      They lie in <code>{{ list.folder }}</code>: 7 daily, 4 weekly and 12 monthly ones are kept. Take one along to
+      another disk now and then. To put one in place: <code>npm run restore FILE</code>.
+    </p>
     <UButton
-      label="Back up now" icon="i-lucide-archive" variant="outline" color="neutral" :loading="busy"
-      class="justify-self-start" @click="make"
+      label="Back up now"
+      icon="i-lucide-archive"
+      variant="outline"
+      color="neutral"
+      :loading="busy"
+      class="justify-self-start"
+      @click="make"
     />
   </section>
 </template>

@@ -19,13 +19,16 @@ async function leave(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <section v-if="access?.closed" class="out" aria-label="Access">
     <p class="quiet small">You came in with the passphrase; this browser stays in for 30 days.</p>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <UButton
-      label="Log out" icon="i-lucide-log-out" variant="outline" color="neutral" class="justify-self-start"
+      label="Log out"
+      icon="i-lucide-log-out"
+      variant="outline"
+      color="neutral"
+      class="justify-self-start"
       @click="leave"
     />
   </section>

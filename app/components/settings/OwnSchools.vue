@@ -32,24 +32,35 @@ function drop(key: string): void {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="own">
     <p v-for="o in own" :key="o.key">
       <span>{{ house.speciesName(o.speciesId) }}</span>
       <USelect
-        :model-value="o.choice" :items="choices" size="sm" class="w-56"
+        :model-value="o.choice"
+        :items="choices"
+        size="sm"
+        class="w-56"
         :aria-label="`${school.question} ${house.speciesName(o.speciesId)}`"
         @update:model-value="set(o.speciesId, String($event))"
       />
       <UButton
-        label="As the house" size="xs" variant="ghost" color="neutral"
-        :aria-label="`${house.speciesName(o.speciesId)}: as the house`" @click="drop(o.key)"
+        label="As the house"
+        size="xs"
+        variant="ghost"
+        color="neutral"
+        :aria-label="`${house.speciesName(o.speciesId)}: as the house`"
+        @click="drop(o.key)"
       />
     </p>
     <USelectMenu
-      v-model="speciesId" :items="species" value-key="value" size="sm" class="w-56"
-      placeholder="One species otherwise …" :aria-label="`${school.question} One species otherwise`"
+      v-model="speciesId"
+      :items="species"
+      value-key="value"
+      size="sm"
+      class="w-56"
+      placeholder="One species otherwise …"
+      :aria-label="`${school.question} One species otherwise`"
       @update:model-value="add($event)"
     />
   </div>

@@ -39,11 +39,13 @@ const tell = (odds: number) =>
   `${Math.exp(Math.abs(odds)) >= 1000 ? 'over 1000' : Math.exp(Math.abs(odds)).toFixed(Math.abs(odds) < 2.3 ? 1 : 0)} : 1`
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div ref="box">
     <svg
-      v-if="width" :width="width" :height="height" role="img"
+      v-if="width"
+      :width="width"
+      :height="height"
+      role="img"
       :aria-label="`${rows.length} pieces of evidence; together ${tell(total)} for ${total >= 0 ? 'male' : 'female'}`"
     >
       <g :transform="`translate(${labelWidth},0)`">
@@ -51,33 +53,54 @@ const tell = (odds: number) =>
         <text :x="x(0) + 6" y="13" class="side">male ▸</text>
         <g v-for="side in [-1, 1]" :key="side">
           <line
-            :x1="x(side * verdict.threshold)" :x2="x(side * verdict.threshold)" y1="20" :y2="height - 20"
-            stroke="var(--ui-border-accented)" stroke-dasharray="4 3"
+            :x1="x(side * verdict.threshold)"
+            :x2="x(side * verdict.threshold)"
+            y1="20"
+            :y2="height - 20"
+            stroke="var(--ui-border-accented)"
+            stroke-dasharray="4 3"
           />
           <text
-            :x="x(side * verdict.threshold)" :y="height - 4" :text-anchor="side < 0 ? 'start' : 'end'"
+            :x="x(side * verdict.threshold)"
+            :y="height - 4"
+            :text-anchor="side < 0 ? 'start' : 'end'"
             :dx="side < 0 ? -18 : 18"
-          >known</text>
+          >
+            known
+          </text>
         </g>
         <line :x1="x(0)" :x2="x(0)" y1="18" :y2="height - 20" stroke="var(--ui-border-accented)" />
       </g>
       <g v-for="(r, i) in rows" :key="r.key" :transform="`translate(0,${22 + i * ROW})`" :data-piece="r.label">
-        <text
-          x="0" y="19"
-        >{{ r.label.length * 6.6 > labelWidth ? `${r.label.slice(0, Math.floor(labelWidth / 6.8))}…` : r.label }}<title>{{ r.label }}</title></text>
+        <text x="0" y="19">
+          {{ r.label.length * 6.6 > labelWidth ? `${r.label.slice(0, Math.floor(labelWidth / 6.8))}…` : r.label }}
+          <title>{{ r.label }}</title>
+        </text>
         <g :transform="`translate(${labelWidth},0)`">
           <rect
-            v-if="Math.abs(r.full) > Math.abs(r.odds) + 1e-9" :x="Math.min(x(0), x(r.full))" y="6"
-            :width="Math.abs(x(r.full) - x(0))" height="17" class="full"
+            v-if="Math.abs(r.full) > Math.abs(r.odds) + 1e-9"
+            :x="Math.min(x(0), x(r.full))"
+            y="6"
+            :width="Math.abs(x(r.full) - x(0))"
+            height="17"
+            class="full"
           />
           <rect
-            :x="Math.min(x(0), x(r.odds))" y="6" :width="Math.max(1, Math.abs(x(r.odds) - x(0)))" height="17"
-            class="bar" :class="r.odds >= 0 ? 'male' : 'female'"
+            :x="Math.min(x(0), x(r.odds))"
+            y="6"
+            :width="Math.max(1, Math.abs(x(r.odds) - x(0)))"
+            height="17"
+            class="bar"
+            :class="r.odds >= 0 ? 'male' : 'female'"
           />
           <text
-            :x="r.odds >= 0 ? Math.max(x(0) - 6, 0) : x(0) + 6" y="19" :text-anchor="r.odds >= 0 ? 'end' : 'start'"
+            :x="r.odds >= 0 ? Math.max(x(0) - 6, 0) : x(0) + 6"
+            y="19"
+            :text-anchor="r.odds >= 0 ? 'end' : 'start'"
             class="n"
-          >{{ tell(r.odds) }}</text>
+          >
+            {{ tell(r.odds) }}
+          </text>
         </g>
       </g>
       <g :transform="`translate(0,${22 + rows.length * ROW})`">

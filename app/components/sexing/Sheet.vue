@@ -62,70 +62,107 @@ function prove(key: string): void {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="sex">
     <p class="answer"><WorkingLink :title="`${animal.tag}: sex`" :answer="answer" :reasons="judged.reasons" /></p>
-    <p
-      v-if="settled !== 'unknown' && verdict.state !== 'proven'" class="quiet"
-    >Counts as {{ settled }} in the house{{ animal.sexSettled ? ', taken so by you' : ', as it came' }}.</p>
-    <p
-      v-for="c in verdict.contradictions" :key="c" class="harm"
-    ><UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ c }}</p>
+    <p v-if="settled !== 'unknown' && verdict.state !== 'proven'" class="quiet">
+      Counts as {{ settled }} in the house{{ animal.sexSettled ? ', taken so by you' : ', as it came' }}.
+    </p>
+    <p v-for="c in verdict.contradictions" :key="c" class="harm">
+      <UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ c }}
+    </p>
     <SexingOddsBars v-if="verdict.pieces.length || Math.abs(verdict.prior.logOdds) > 0.001" :verdict="verdict" />
     <div v-if="verdict.state !== 'proven'" class="buttons">
       <UButton
-        v-for="sex in (['female', 'male'] as const).filter(s => s !== settled)" :key="sex" :label="`Take as ${sex}`"
+        v-for="sex in (['female', 'male'] as const).filter(s => s !== settled)"
+        :key="sex"
+        :label="`Take as ${sex}`"
         size="sm"
-        :variant="verdict.sex !== sex && verdict.chance > 0.6 ? 'ghost' : verdict.state === 'certain' ? 'solid' : 'outline'"
-        :color="verdict.state === 'certain' && verdict.sex === sex ? 'primary' : 'neutral'" :disabled="busy"
+        :variant="
+          verdict.sex !== sex && verdict.chance > 0.6 ? 'ghost' : verdict.state === 'certain' ? 'solid' : 'outline'
+        "
+        :color="verdict.state === 'certain' && verdict.sex === sex ? 'primary' : 'neutral'"
+        :disabled="busy"
         @click="write('sexSettled', { sex }, `taken as ${sex}`)"
       />
       <UButton
-        v-if="settled !== 'unknown'" label="Leave open" size="sm" variant="ghost" color="neutral" :disabled="busy"
+        v-if="settled !== 'unknown'"
+        label="Leave open"
+        size="sm"
+        variant="ghost"
+        color="neutral"
+        :disabled="busy"
         @click="write('sexSettled', { sex: 'unknown' }, 'sex open again')"
       />
     </div>
 
     <details v-if="next.value.offers.length" :open="verdict.state === 'open'">
       <summary>{{ verdict.state === 'open' ? 'What to look at next' : 'Look at more' }}</summary>
-      <p class="how"><WorkingLink
-        :title="`${animal.tag}: what to look at next`" answer="In order of what would tell most" :reasons="next.reasons"
-      /></p>
+      <p class="how">
+        <WorkingLink
+          :title="`${animal.tag}: what to look at next`"
+          answer="In order of what would tell most"
+          :reasons="next.reasons"
+        />
+      </p>
       <ol class="next">
         <li v-for="offer in next.value.offers" :key="offer.sort" :data-offer="offer.sort">
-          <span
-            class="gain" aria-hidden="true"
-          ><span :style="{ width: `${Math.max(2, offer.gainBits * 100)}%` }" /></span>
-          <span class="name">{{ offer.name }} <small>settles it {{ Math.round(offer.settles * 100) }} times in 100</small><small
-            v-if="offer.caution" class="caution"
-          >{{ offer.caution }}</small></span>
+          <span class="gain" aria-hidden="true"
+            ><span :style="{ width: `${Math.max(2, offer.gainBits * 100)}%` }"
+          /></span>
+          <span class="name"
+            >{{ offer.name }} <small>settles it {{ Math.round(offer.settles * 100) }} times in 100</small
+            ><small v-if="offer.caution" class="caution">{{ offer.caution }}</small></span
+          >
           <span class="do">
             <RecordAskNumber
-              v-if="offer.sort === 'probe'" label="Scales passed" :title="`${animal.tag}: scales passed by the probe`"
-              :busy="busy" @record="write('probed', { scales: $event }, `probed, ${$event} scales`)"
+              v-if="offer.sort === 'probe'"
+              label="Scales passed"
+              :title="`${animal.tag}: scales passed by the probe`"
+              :busy="busy"
+              @record="write('probed', { scales: $event }, `probed, ${$event} scales`)"
             />
             <RecordAskNumber
-              v-else-if="offer.sort === 'subcaudals'" label="Count" :title="`${animal.tag}: scales under the tail`"
-              :busy="busy" @record="write('subcaudalsCounted', { scales: $event }, `${$event} subcaudals`)"
+              v-else-if="offer.sort === 'subcaudals'"
+              label="Count"
+              :title="`${animal.tag}: scales under the tail`"
+              :busy="busy"
+              @record="write('subcaudalsCounted', { scales: $event }, `${$event} subcaudals`)"
             />
             <form v-else-if="offer.sort === 'tail'" class="tail" @submit.prevent="writeTail">
               <UInput
-                v-model.number="tail.tailMm" type="number" inputmode="decimal" placeholder="tail" aria-label="Tail, mm"
+                v-model.number="tail.tailMm"
+                type="number"
+                inputmode="decimal"
+                placeholder="tail"
+                aria-label="Tail, mm"
                 class="w-20"
-              /><span>of</span><UInput
-                v-model.number="tail.totalMm" type="number" inputmode="decimal" placeholder="total"
-                aria-label="Total length, mm" class="w-20"
+              /><span>of</span
+              ><UInput
+                v-model.number="tail.totalMm"
+                type="number"
+                inputmode="decimal"
+                placeholder="total"
+                aria-label="Total length, mm"
+                class="w-20"
               /><span>mm</span>
               <UButton
-                type="submit" label="Record" variant="outline" color="neutral"
+                type="submit"
+                label="Record"
+                variant="outline"
+                color="neutral"
                 :disabled="busy || !tail.tailMm || !tail.totalMm"
               />
             </form>
             <template v-else>
               <UButton
-                v-for="says in (['female', 'male'] as const)" :key="says" :label="says === 'male' ? 'Male' : 'Female'"
-                :aria-label="`${offer.name}: ${says}`" variant="outline" color="neutral" :disabled="busy"
+                v-for="says in ['female', 'male'] as const"
+                :key="says"
+                :label="says === 'male' ? 'Male' : 'Female'"
+                :aria-label="`${offer.name}: ${says}`"
+                variant="outline"
+                color="neutral"
+                :disabled="busy"
                 @click="write('sexSignSeen', { sign: signOf(offer), says }, `${offer.name.toLowerCase()}, ${says}`)"
               />
             </template>
@@ -136,7 +173,11 @@ function prove(key: string): void {
     <p v-for="n in unreadable" :key="n.name" class="quiet small">{{ n.name }}: {{ n.why }}</p>
     <div class="buttons proof">
       <RecordPick
-        :key="animal.sexEvidence.length" :items="proofItems" placeholder="A proof …" class="w-60" name="Record a proof"
+        :key="animal.sexEvidence.length"
+        :items="proofItems"
+        placeholder="A proof …"
+        class="w-60"
+        name="Record a proof"
         @update:model-value="prove($event)"
       />
     </div>

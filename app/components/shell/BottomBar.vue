@@ -8,21 +8,20 @@ watchEffect(() => {
 const main = SCREENS.filter(s => IN_BAR.includes(s.to))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <nav class="bar" aria-label="Screens">
-    <NuxtLink
-      v-for="screen in main.slice(0, 2)" :key="screen.to" :to="screen.to" active-class="here"
-    ><UIcon :name="screen.icon" class="size-5" />{{ screen.label }}</NuxtLink>
-    <button
-      type="button" @click="shell.log.value = true"
-    ><UIcon name="i-lucide-pencil-line" class="size-5" />Log</button>
-    <NuxtLink :to="main[2]!.to" active-class="here"><UIcon
-      :name="main[2]!.icon" class="size-5"
-    />{{ main[2]!.label }}</NuxtLink>
-    <button
-      type="button" :aria-expanded="shell.more.value" @click="shell.more.value = true"
-    ><UIcon name="i-lucide-menu" class="size-5" />More</button>
+    <NuxtLink v-for="screen in main.slice(0, 2)" :key="screen.to" :to="screen.to" active-class="here"
+      ><UIcon :name="screen.icon" class="size-5" />{{ screen.label }}</NuxtLink
+    >
+    <button type="button" @click="shell.log.value = true">
+      <UIcon name="i-lucide-pencil-line" class="size-5" />Log
+    </button>
+    <NuxtLink :to="main[2]!.to" active-class="here"
+      ><UIcon :name="main[2]!.icon" class="size-5" />{{ main[2]!.label }}</NuxtLink
+    >
+    <button type="button" :aria-expanded="shell.more.value" @click="shell.more.value = true">
+      <UIcon name="i-lucide-menu" class="size-5" />More
+    </button>
     <LazyShellMore v-if="asked" />
   </nav>
 </template>

@@ -27,18 +27,30 @@ async function enter(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="enter" role="dialog" aria-modal="true" aria-labelledby="enter-title">
     <form @submit.prevent="enter">
       <h1 id="enter-title">Come in with the passphrase of this house</h1>
-      <UFormField label="Passphrase" :error="problem || undefined"><UInput
-        v-model="passphrase" type="password" autocomplete="current-password" autofocus size="lg" class="w-full"
+      <UFormField label="Passphrase" :error="problem || undefined"
+        ><UInput
+          v-model="passphrase"
+          type="password"
+          autocomplete="current-password"
+          autofocus
+          size="lg"
+          class="w-full"
       /></UFormField>
       <UButton
-        type="submit" label="Come in" size="lg" :loading="busy" :disabled="!passphrase" class="justify-self-start"
+        type="submit"
+        label="Come in"
+        size="lg"
+        :loading="busy"
+        :disabled="!passphrase"
+        class="justify-self-start"
       />
-      <p class="quiet small">It was set on the machine that runs Mantel. Forgotten? Set another there: npm run passphrase</p>
+      <p class="quiet small">
+        It was set on the machine that runs Mantel. Forgotten? Set another there: npm run passphrase
+      </p>
     </form>
   </div>
 </template>

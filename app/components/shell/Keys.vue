@@ -11,7 +11,6 @@ const keys = [
 ]
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UModal v-model:open="shell.keys.value" title="Keys" description="Everything also works by button and by thumb">
     <template #body>

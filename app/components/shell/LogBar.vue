@@ -50,29 +50,45 @@ function leave(): void {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <form class="log" :class="{ open: shell.log.value }" aria-label="Log line" @submit.prevent="send">
     <p v-if="understood" class="says" :class="{ asks: !understood.ok }" role="status">
       <template v-if="understood.ok">
         <UIcon name="i-lucide-check" class="size-4 align-[-2px]" />
-        <template v-for="(piece, i) in pieces" :key="i"><u
-          v-if="piece.words" :title="`“${piece.words}”`"
-        >{{ piece.text }}</u><template v-else>{{ piece.text }}</template></template>
+        <template v-for="(piece, i) in pieces" :key="i"
+          ><u v-if="piece.words" :title="`“${piece.words}”`">{{ piece.text }}</u
+          ><template v-else>{{ piece.text }}</template></template
+        >
       </template>
       <template v-else>{{ understood.ask }}</template>
     </p>
     <div class="line">
       <UInput
-        ref="field" v-model="line" class="grow" icon="i-lucide-pencil-line" placeholder="T-14 312 g · T-14 took 2 hopper · T-14 shed" aria-label="Write what happened"
-        autocomplete="off" autocapitalize="off" spellcheck="false" size="lg" @focus="shell.log.value = true" @keydown.esc="leave"
+        ref="field"
+        v-model="line"
+        class="grow"
+        icon="i-lucide-pencil-line"
+        placeholder="T-14 312 g · T-14 took 2 hopper · T-14 shed"
+        aria-label="Write what happened"
+        autocomplete="off"
+        autocapitalize="off"
+        spellcheck="false"
+        size="lg"
+        @focus="shell.log.value = true"
+        @keydown.esc="leave"
       >
         <template #trailing><UKbd value="L" class="hidden sm:inline-flex" /></template>
       </UInput>
       <UButton type="submit" label="Write" size="lg" :loading="busy" :disabled="!understood?.ok" />
       <UButton
-        class="sm:hidden" type="button" icon="i-lucide-x" aria-label="Close the log line" variant="ghost"
-        color="neutral" size="lg" @click="leave"
+        class="sm:hidden"
+        type="button"
+        icon="i-lucide-x"
+        aria-label="Close the log line"
+        variant="ghost"
+        color="neutral"
+        size="lg"
+        @click="leave"
       />
     </div>
   </form>

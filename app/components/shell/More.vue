@@ -9,22 +9,22 @@ watch(
     shell.more.value = false
   },
 )
+function search(): void {
+  shell.more.value = false
+  shell.search.value = true
+}
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover v-model:open="shell.more.value" side="bottom" title="More" description="All screens, search and theme">
     <template #body>
       <ul class="more">
-        <li
-          v-for="screen in SCREENS.filter(s => !inBar(s))" :key="screen.to"
-        ><NuxtLink :to="screen.to"><UIcon :name="screen.icon" class="size-5" />{{ screen.label }}</NuxtLink></li>
+        <li v-for="screen in SCREENS.filter(s => !inBar(s))" :key="screen.to">
+          <NuxtLink :to="screen.to"><UIcon :name="screen.icon" class="size-5" />{{ screen.label }}</NuxtLink>
+        </li>
       </ul>
       <div class="flex items-center gap-4 mt-4">
-        <UButton
-          variant="outline" color="neutral" icon="i-lucide-search" label="Search"
-          @click="shell.more.value = false; shell.search.value = true"
-        />
+        <UButton variant="outline" color="neutral" icon="i-lucide-search" label="Search" @click="search" />
         <ShellThemeSwitch />
       </div>
     </template>

@@ -4,11 +4,10 @@ const shell = useShell()
 const groups = [0, 1, 2].map(g => SCREENS.filter(s => s.group === g))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <nav class="rail" aria-label="Screens">
     <p class="name">
-      <img src="/mark.svg" alt="" width="26" height="26">
+      <img src="/mark.svg" alt="" width="26" height="26" />
       <span>{{ house.snapshot ? house.settings.houseName : 'Mantel' }}</span>
     </p>
     <ul v-for="(group, i) in groups" :key="i">
@@ -20,11 +19,21 @@ const groups = [0, 1, 2].map(g => SCREENS.filter(s => s.group === g))
     </ul>
     <div class="foot">
       <UButton
-        variant="ghost" color="neutral" icon="i-lucide-search" label="Search" block class="justify-start"
+        variant="ghost"
+        color="neutral"
+        icon="i-lucide-search"
+        label="Search"
+        block
+        class="justify-start"
         @click="shell.search.value = true"
       />
       <UButton
-        variant="ghost" color="neutral" icon="i-lucide-keyboard" label="Keys" block class="justify-start"
+        variant="ghost"
+        color="neutral"
+        icon="i-lucide-keyboard"
+        label="Keys"
+        block
+        class="justify-start"
         @click="shell.keys.value = true"
       />
       <ShellThemeSwitch />

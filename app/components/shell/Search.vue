@@ -74,15 +74,21 @@ function openTyped(event: KeyboardEvent) {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <UModal
-    v-model:open="shell.search.value" title="Search" description="Tags, species and screens" :ui="{ content: 'p-0' }"
+    v-model:open="shell.search.value"
+    title="Search"
+    description="Tags, species and screens"
+    :ui="{ content: 'p-0' }"
   >
     <template #content>
       <div class="h-96" @keydown.enter.capture="openTyped">
         <UCommandPalette
-          :groups="groups" placeholder="A tag, a species, a screen" class="h-full" :fuse="{ resultLimit: 30 }" close
+          :groups="groups"
+          placeholder="A tag, a species, a screen"
+          class="h-full"
+          :fuse="{ resultLimit: 30 }"
+          close
           @update:open="shell.search.value = $event"
         />
       </div>

@@ -4,12 +4,14 @@ const house = useHouse()
 const since = computed(() => house.stale?.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) ?? '')
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div role="status">
     <p v-if="house.stale" class="stale">
       <UIcon name="i-lucide-unplug" class="size-4.5 flex-none" />
-      <span>The house has not answered since {{ since }}. What you see is from then, and stays; it is asked again by itself.</span>
+      <span
+        >The house has not answered since {{ since }}. What you see is from then, and stays; it is asked again by
+        itself.</span
+      >
       <UButton label="Try now" size="sm" variant="outline" color="neutral" @click="house.load()" />
     </p>
   </div>

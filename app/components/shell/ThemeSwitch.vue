@@ -7,12 +7,18 @@ const themes = [
 ]
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="themes" role="group" aria-label="Theme">
     <UButton
-      v-for="theme in themes" :key="theme.value" :icon="theme.icon" :aria-label="theme.label" :title="theme.label" :aria-pressed="mode.value === theme.value"
-      :variant="mode.value === theme.value ? 'subtle' : 'ghost'" color="neutral" @click="mode.preference = theme.value"
+      v-for="theme in themes"
+      :key="theme.value"
+      :icon="theme.icon"
+      :aria-label="theme.label"
+      :title="theme.label"
+      :aria-pressed="mode.value === theme.value"
+      :variant="mode.value === theme.value ? 'subtle' : 'ghost'"
+      color="neutral"
+      @click="mode.preference = theme.value"
     />
   </div>
 </template>

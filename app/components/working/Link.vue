@@ -6,10 +6,12 @@ const props = defineProps<{ title: string; answer: string; reasons: Reason[] }>(
 const { show } = useWorking()
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <button
-    type="button" class="working-link" :aria-label="`${props.answer}: show the working`" @click.stop="show(props)"
+    type="button"
+    class="working-link"
+    :aria-label="`${props.answer}: show the working`"
+    @click.stop="show(props)"
   >
     <slot>{{ answer }}</slot>
   </button>

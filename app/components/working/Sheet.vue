@@ -34,21 +34,27 @@ function whence({ from }: Input): string {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <USlideover
-    v-model:open="open" :side="narrow ? 'bottom' : 'right'" title="Working" :description="shown?.title"
+    v-model:open="open"
+    :side="narrow ? 'bottom' : 'right'"
+    title="Working"
+    :description="shown?.title"
     :ui="{ content: 'max-h-[85dvh] sm:max-h-none' }"
   >
     <template #body>
       <div v-if="shown" class="working">
         <p class="answer">{{ shown.answer }}</p>
         <section v-for="(reason, i) in shown.reasons" :key="i">
-          <h3><span class="n">{{ i + 1 }}</span> {{ reason.rule }}</h3>
+          <h3>
+            <span class="n">{{ i + 1 }}</span> {{ reason.rule }}
+          </h3>
           <dl v-if="reason.inputs.length">
             <template v-for="(input, j) in reason.inputs" :key="j">
               <dt>{{ input.label }}</dt>
-              <dd><b>{{ input.value }}</b> <span class="from">{{ whence(input) }}</span></dd>
+              <dd>
+                <b>{{ input.value }}</b> <span class="from">{{ whence(input) }}</span>
+              </dd>
             </template>
           </dl>
           <p v-if="reason.change" class="change">What would change it: {{ reason.change }}</p>

@@ -125,7 +125,6 @@ async function writeNote(): Promise<void> {
 }
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div v-if="!animal || !species" class="screen">
     <h1>There is no such animal</h1>
@@ -134,38 +133,57 @@ async function writeNote(): Promise<void> {
   <div v-else class="screen">
     <header>
       <div>
-        <h1><span class="tag">{{ animal.tag }}</span> <span v-if="animal.name">{{ animal.name }}</span> <UButton
-          icon="i-lucide-pencil" size="sm" variant="ghost" color="neutral"
-          :aria-label="`Correct the card of ${animal.tag}`" title="Correct card" @click="correcting = true"
-        /></h1>
+        <h1>
+          <span class="tag">{{ animal.tag }}</span> <span v-if="animal.name">{{ animal.name }}</span>
+          <UButton
+            icon="i-lucide-pencil"
+            size="sm"
+            variant="ghost"
+            color="neutral"
+            :aria-label="`Correct the card of ${animal.tag}`"
+            title="Correct card"
+            @click="correcting = true"
+          />
+        </h1>
         <AnimalsCorrectCard v-model:open="correcting" :animal="animal" />
         <p>
-          <NuxtLink
-            :to="`/almanac#${species.id}`" class="underline"
-          >{{ species.name }}</NuxtLink>, {{ animal.sex === 'unknown' ? 'sex unknown' : animal.sex }}<template v-if="animal.bornDay !== null">, born {{ formatDay(animal.bornDay, house.today) }}</template>.
-          {{ house.placeName(animal.placeId) }}.
-          <template v-if="relative(animal.damId) || animal.sires.length">From <NuxtLink
-            v-if="relative(animal.damId)" :to="`/animals/${animal.damId}`" class="tag"
-          >{{ relative(animal.damId)!.tag }}</NuxtLink><span v-else class="tag">unknown</span> × <template
-            v-for="(sire, i) in animal.sires" :key="sire.id"
-          ><template v-if="i"> or </template><NuxtLink
-            :to="`/animals/${sire.id}`" class="tag"
-          >{{ relative(sire.id)?.tag ?? 'unknown' }}</NuxtLink></template><span
-            v-if="!animal.sires.length" class="tag"
-          >{{ animal.clonal ? 'none' : 'unknown' }}</span>.</template>
+          <NuxtLink :to="`/almanac#${species.id}`" class="underline">{{ species.name }}</NuxtLink>,
+          {{ animal.sex === 'unknown' ? 'sex unknown' : animal.sex
+          }}<template v-if="animal.bornDay !== null">, born {{ formatDay(animal.bornDay, house.today) }}</template
+          >. {{ house.placeName(animal.placeId) }}.
+          <template v-if="relative(animal.damId) || animal.sires.length"
+            >From
+            <NuxtLink v-if="relative(animal.damId)" :to="`/animals/${animal.damId}`" class="tag">{{
+              relative(animal.damId)!.tag
+            }}</NuxtLink><span v-else class="tag">unknown</span> ×
+            <template v-for="(sire, i) in animal.sires" :key="sire.id"
+              ><template v-if="i"> or </template
+              ><NuxtLink :to="`/animals/${sire.id}`" class="tag">{{
+                relative(sire.id)?.tag ?? 'unknown'
+              }}</NuxtLink></template
+            ><span v-if="!animal.sires.length" class="tag">{{ animal.clonal ? 'none' : 'unknown' }}</span
+            >.</template
+          >
         </p>
         <AnimalsOwnNumbers :animal="animal" />
       </div>
       <p class="status">
         <b v-if="animal.status === 'elsewhere'">Not here: known by its papers</b>
-        <b v-else-if="animal.status !== 'alive'">{{ animal.status === 'sold' ? 'Sold' : 'Dead' }} since {{ formatDay(animal.statusDay!, house.today) }}</b>
+        <b v-else-if="animal.status !== 'alive'"
+          >{{ animal.status === 'sold' ? 'Sold' : 'Dead' }} since {{ formatDay(animal.statusDay!, house.today) }}</b
+        >
         <template v-else-if="inCold">In the cold since {{ formatDay(animal.cooled!.day, house.today) }}</template>
         <WorkingLink
-          v-else-if="meal" :title="`${animal.tag}: next meal`" :reasons="meal.reasons"
+          v-else-if="meal"
+          :title="`${animal.tag}: next meal`"
+          :reasons="meal.reasons"
           :answer="`Next meal ${meal.value.due <= house.today ? 'is due' : formatDistance(meal.value.due, house.today)}: ${meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`"
         />
         <WorkingLink
-          v-if="back && readyText" class="block" :title="`${animal.tag}: ready to pair`" :answer="readyText"
+          v-if="back && readyText"
+          class="block"
+          :title="`${animal.tag}: ready to pair`"
+          :answer="readyText"
           :reasons="back.readiness.reasons"
         />
       </p>
@@ -174,114 +192,166 @@ async function writeNote(): Promise<void> {
     <ViewSwitch v-model="shown" :views="VIEWS.map(v => v.label)" />
     <AnimalsBackground v-if="view.is" :animal="animal" :view="view.is" />
     <template v-else>
-    <section
-      v-if="cold" class="mb-8" aria-label="In the cold"
-    ><h2>In the cold</h2><BrumationColdSheet :cold="cold" /></section>
-
-    <div class="columns">
-      <section>
-        <h2>Weight <span
-          v-if="animal.weights.length" class="quiet"
-        >{{ formatQuantity(animal.weights.at(-1)!.massG, house.settings.massUnit) }}, {{ formatDistance(animal.weights.at(-1)!.day, house.today) }}</span></h2>
-        <AnimalsWeightChart :animal="animal" class="mt-2" />
-        <p v-if="condition" class="small"><WorkingLink
-          :title="`${animal.tag}: condition`" :answer="conditionText" :reasons="condition.reasons"
-        /></p>
-
-        <template v-if="animal.status === 'alive'">
-          <h2 class="mt-5">Record</h2>
-          <div class="record">
-            <RecordDayField v-model="when" label="Happened on" :max="house.today" class="max-w-80" />
-            <fieldset class="contents" :disabled="!canWrite">
-            <div class="buttons">
-              <RecordAskNumber
-                label="Weight" :title="`${animal.tag}: weight`" unit="mass" :likely="animal.weights.at(-1)?.massG"
-                :main="!mealDue" :busy="busy"
-                @record="(massG, _, form) => write('weighed', { massG }, `${massG} g`, form)"
-              />
-              <RecordAskNumber
-                label="Length"
-                :title="`${animal.tag}: ${species.shellMass ? 'straight shell length' : 'length from snout to vent'}, mm`"
-                :likely="animal.lengths.at(-1)?.mm" :busy="busy"
-                @record="(mm, _, form) => write('measured', { mm }, `${mm} mm`, form)"
-              />
-              <UButton
-                label="Shed" variant="outline" color="neutral" @click="write('shed', { complete: true }, 'shed')"
-              />
-              <UButton
-                label="Shed in pieces" variant="outline" color="neutral"
-                @click="write('shed', { complete: false }, 'shed in pieces')"
-              />
-              <UButton
-                label="Looked at, well" variant="outline" color="neutral"
-                @click="write('checked', { well: true }, 'looked at')"
-              />
-              <UButton
-                v-if="animal.unwell || !inCold" :label="animal.unwell ? 'Still not well' : 'Not well'" variant="outline"
-                color="neutral" @click="write('checked', { well: false }, 'not well')"
-              />
-              <UButton
-                v-if="!inCold && species.winter !== 'none'" label="Cooled down" variant="outline" color="neutral"
-                @click="write('cooledDown', {}, 'cooled down')"
-              />
-              <UButton
-                v-if="inCold" label="Warmed up" variant="outline" color="neutral"
-                @click="write('warmedUp', {}, 'warmed up')"
-              />
-            </div>
-            <form v-if="!inCold" class="line" @submit.prevent="feed(offered)">
-              <UInputNumber v-model="offered" :min="1" :max="500" class="w-28" aria-label="Offered" />
-              <USelectMenu
-                v-model="prey" :items="preyItems" value-key="value" class="w-48"
-                :aria-label="`Feeder: ${prey ? feederOf(house.almanac, prey).name : 'none'}`"
-              />
-              <UButton
-                type="submit" label="Took" :disabled="!prey" :color="mealDue ? 'primary' : 'neutral'"
-                :variant="mealDue ? 'solid' : 'outline'"
-              />
-              <RecordAskNumber
-                v-if="offered > 1" label="Took some" :title="`${animal.tag}: how many of ${offered} it took`"
-                :disabled="!prey" :busy="busy" @record="feed"
-              />
-              <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(0)" />
-            </form>
-            <form class="line" @submit.prevent="writeNote">
-              <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
-              <UButton type="submit" label="Write note" variant="outline" color="neutral" :disabled="!note.trim()" />
-            </form>
-            <div class="line">
-              <USelectMenu
-                :items="placeItems" value-key="value" placeholder="Move to …" class="w-56" aria-label="Move to …"
-                @update:model-value="write('moved', { placeId: $event }, 'moved')"
-              />
-              <AnimalsPairForm v-if="animal.sex !== 'male' && !pairing" :dam="animal" />
-              <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
-              <RecordAskNumber
-                label="Died" :title="`${animal.tag} died`" kind="died" no-number :busy="busy"
-                @record="(_, cause, form) => write('died', cause, 'death recorded', form)"
-              />
-            </div>
-            </fieldset>
-            <p
-              v-if="animal.refusals > 1" class="small quiet"
-            >Refusing: leave it alone between tries, never force. With falling weight, the reptile vet.</p>
-          </div>
-          <AnimalsHealth :animal="animal" :day="canWrite ? when : null" :group="species.group" />
-        </template>
-        <ul class="cautions"><li
-          v-for="caution in species.cautions" :key="caution"
-        ><UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ caution }}</li></ul>
+      <section v-if="cold" class="mb-8" aria-label="In the cold">
+        <h2>In the cold</h2>
+        <BrumationColdSheet :cold="cold" />
       </section>
 
-      <section>
-        <template v-if="lane">
-          <h2>Season with {{ relative(pairing?.sireId)?.tag ?? 'an unknown male' }}</h2>
-          <LaneDetail :lane="lane" compact class="mb-6" />
-        </template>
-        <h2>Timeline</h2>
-        <Timeline :subjects="subjects" class="mt-2" />
-      </section>
-    </div>
+      <div class="columns">
+        <section>
+          <h2>
+            Weight
+            <span v-if="animal.weights.length" class="quiet"
+              >{{ formatQuantity(animal.weights.at(-1)!.massG, house.settings.massUnit) }},
+              {{ formatDistance(animal.weights.at(-1)!.day, house.today) }}</span
+            >
+          </h2>
+          <AnimalsWeightChart :animal="animal" class="mt-2" />
+          <p v-if="condition" class="small">
+            <WorkingLink :title="`${animal.tag}: condition`" :answer="conditionText" :reasons="condition.reasons" />
+          </p>
+
+          <template v-if="animal.status === 'alive'">
+            <h2 class="mt-5">Record</h2>
+            <div class="record">
+              <RecordDayField v-model="when" label="Happened on" :max="house.today" class="max-w-80" />
+              <fieldset class="contents" :disabled="!canWrite">
+                <div class="buttons">
+                  <RecordAskNumber
+                    label="Weight"
+                    :title="`${animal.tag}: weight`"
+                    unit="mass"
+                    :likely="animal.weights.at(-1)?.massG"
+                    :main="!mealDue"
+                    :busy="busy"
+                    @record="(massG, _, form) => write('weighed', { massG }, `${massG} g`, form)"
+                  />
+                  <RecordAskNumber
+                    label="Length"
+                    :title="`${animal.tag}: ${species.shellMass ? 'straight shell length' : 'length from snout to vent'}, mm`"
+                    :likely="animal.lengths.at(-1)?.mm"
+                    :busy="busy"
+                    @record="(mm, _, form) => write('measured', { mm }, `${mm} mm`, form)"
+                  />
+                  <UButton
+                    label="Shed"
+                    variant="outline"
+                    color="neutral"
+                    @click="write('shed', { complete: true }, 'shed')"
+                  />
+                  <UButton
+                    label="Shed in pieces"
+                    variant="outline"
+                    color="neutral"
+                    @click="write('shed', { complete: false }, 'shed in pieces')"
+                  />
+                  <UButton
+                    label="Looked at, well"
+                    variant="outline"
+                    color="neutral"
+                    @click="write('checked', { well: true }, 'looked at')"
+                  />
+                  <UButton
+                    v-if="animal.unwell || !inCold"
+                    :label="animal.unwell ? 'Still not well' : 'Not well'"
+                    variant="outline"
+                    color="neutral"
+                    @click="write('checked', { well: false }, 'not well')"
+                  />
+                  <UButton
+                    v-if="!inCold && species.winter !== 'none'"
+                    label="Cooled down"
+                    variant="outline"
+                    color="neutral"
+                    @click="write('cooledDown', {}, 'cooled down')"
+                  />
+                  <UButton
+                    v-if="inCold"
+                    label="Warmed up"
+                    variant="outline"
+                    color="neutral"
+                    @click="write('warmedUp', {}, 'warmed up')"
+                  />
+                </div>
+                <form v-if="!inCold" class="line" @submit.prevent="feed(offered)">
+                  <UInputNumber v-model="offered" :min="1" :max="500" class="w-28" aria-label="Offered" />
+                  <USelectMenu
+                    v-model="prey"
+                    :items="preyItems"
+                    value-key="value"
+                    class="w-48"
+                    :aria-label="`Feeder: ${prey ? feederOf(house.almanac, prey).name : 'none'}`"
+                  />
+                  <UButton
+                    type="submit"
+                    label="Took"
+                    :disabled="!prey"
+                    :color="mealDue ? 'primary' : 'neutral'"
+                    :variant="mealDue ? 'solid' : 'outline'"
+                  />
+                  <RecordAskNumber
+                    v-if="offered > 1"
+                    label="Took some"
+                    :title="`${animal.tag}: how many of ${offered} it took`"
+                    :disabled="!prey"
+                    :busy="busy"
+                    @record="feed"
+                  />
+                  <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(0)" />
+                </form>
+                <form class="line" @submit.prevent="writeNote">
+                  <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
+                  <UButton
+                    type="submit"
+                    label="Write note"
+                    variant="outline"
+                    color="neutral"
+                    :disabled="!note.trim()"
+                  />
+                </form>
+                <div class="line">
+                  <USelectMenu
+                    :items="placeItems"
+                    value-key="value"
+                    placeholder="Move to …"
+                    class="w-56"
+                    aria-label="Move to …"
+                    @update:model-value="write('moved', { placeId: $event }, 'moved')"
+                  />
+                  <AnimalsPairForm v-if="animal.sex !== 'male' && !pairing" :dam="animal" />
+                  <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
+                  <RecordAskNumber
+                    label="Died"
+                    :title="`${animal.tag} died`"
+                    kind="died"
+                    no-number
+                    :busy="busy"
+                    @record="(_, cause, form) => write('died', cause, 'death recorded', form)"
+                  />
+                </div>
+              </fieldset>
+              <p v-if="animal.refusals > 1" class="small quiet">
+                Refusing: leave it alone between tries, never force. With falling weight, the reptile vet.
+              </p>
+            </div>
+            <AnimalsHealth :animal="animal" :day="canWrite ? when : null" :group="species.group" />
+          </template>
+          <ul class="cautions">
+            <li v-for="caution in species.cautions" :key="caution">
+              <UIcon name="i-lucide-triangle-alert" class="size-3.5" /> {{ caution }}
+            </li>
+          </ul>
+        </section>
+
+        <section>
+          <template v-if="lane">
+            <h2>Season with {{ relative(pairing?.sireId)?.tag ?? 'an unknown male' }}</h2>
+            <LaneDetail :lane="lane" compact class="mb-6" />
+          </template>
+          <h2>Timeline</h2>
+          <Timeline :subjects="subjects" class="mt-2" />
+        </section>
+      </div>
     </template>
   </div>
 </template>

@@ -148,35 +148,50 @@ const columns: TableColumn<Row>[] = [
 ]
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
       <h1>Who lives here?</h1>
       <div class="flex flex-wrap gap-2">
         <UButton
-          label="Add a list" icon="i-lucide-list-plus" variant="outline" color="neutral" @click="listing = true"
+          label="Add a list"
+          icon="i-lucide-list-plus"
+          variant="outline"
+          color="neutral"
+          @click="listing = true"
         />
         <UButton label="Add a group" icon="i-lucide-users" variant="outline" color="neutral" @click="grouping = true" />
         <UButton label="Add an animal" icon="i-lucide-plus" @click="adding = true" />
       </div>
     </header>
     <GroupsList v-if="status !== 'gone'" :species-id="speciesId" :words="words" />
-    <p
-      v-if="!rows.length && status === 'here' && speciesId === 'all'" class="quiet"
-    >No animal yet. Add the first with the tag on its tub.</p>
+    <p v-if="!rows.length && status === 'here' && speciesId === 'all'" class="quiet">
+      No animal yet. Add the first with the tag on its tub.
+    </p>
     <template v-else>
       <div class="tools">
         <UInput
-          v-model="filter" icon="i-lucide-filter" placeholder="Tag, species, place" aria-label="Filter" class="w-64"
+          v-model="filter"
+          icon="i-lucide-filter"
+          placeholder="Tag, species, place"
+          aria-label="Filter"
+          class="w-64"
         />
         <USelect v-model="speciesId" :items="speciesItems" aria-label="Species" class="w-52" />
         <USelect v-model="status" :items="statusItems" aria-label="Status" class="w-36" />
         <span class="quiet">{{ shown.length }} animals</span>
       </div>
       <UTable
-        v-model:sorting="sorting" :column-visibility="visible" :data="shown" :columns="columns" sticky :virtualize="{ estimateSize: 41, overscan: 12 }" class="animals" caption="Animals of the house"
-        :ui="{ td: 'py-2 px-3 text-[15px] text-default', th: 'py-1 px-3', caption: 'sr-only' }" @select="(_, row) => router.push(`/animals/${row.original.id}`)"
+        v-model:sorting="sorting"
+        :column-visibility="visible"
+        :data="shown"
+        :columns="columns"
+        sticky
+        :virtualize="{ estimateSize: 41, overscan: 12 }"
+        class="animals"
+        caption="Animals of the house"
+        :ui="{ td: 'py-2 px-3 text-[15px] text-default', th: 'py-1 px-3', caption: 'sr-only' }"
+        @select="(_, row) => router.push(`/animals/${row.original.id}`)"
       >
         <template #empty>No animal fits this filter.</template>
       </UTable>

@@ -14,26 +14,32 @@ const f = computed(() => (animal.value ? inbreedingOf(kinOf(house.house), id.val
 const print = () => window.print()
 </script>
 
-<!-- prettier-ignore -->
 <template>
-  <div v-if="!animal" class="screen"><h1>There is no such animal</h1><p class="mt-2"><NuxtLink
-    to="/animals" class="underline"
-  >All animals</NuxtLink></p></div>
+  <div v-if="!animal" class="screen">
+    <h1>There is no such animal</h1>
+    <p class="mt-2"><NuxtLink to="/animals" class="underline">All animals</NuxtLink></p>
+  </div>
   <div v-else class="screen sheet">
     <header>
-      <h1>Where does <span class="tag">{{ animal.tag }}</span> come from?</h1>
-      <p>{{ house.speciesName(animal.speciesId) }}, {{ f > 0 ? `inbred by ${(f * 100).toFixed(1)} %` : 'not inbred as far as known' }}. {{ house.settings.houseName }}.</p>
+      <h1>
+        Where does <span class="tag">{{ animal.tag }}</span> come from?
+      </h1>
+      <p>
+        {{ house.speciesName(animal.speciesId) }},
+        {{ f > 0 ? `inbred by ${(f * 100).toFixed(1)} %` : 'not inbred as far as known' }}.
+        {{ house.settings.houseName }}.
+      </p>
       <div class="tools">
-        <label>Generations <UInputNumber
-          v-model="generations" :min="1" :max="8" class="w-28" aria-label="Generations back"
+        <label
+          >Generations <UInputNumber v-model="generations" :min="1" :max="8" class="w-28" aria-label="Generations back"
         /></label>
         <UButton label="Print" icon="i-lucide-printer" variant="outline" color="neutral" @click="print" />
         <UButton label="Back" variant="ghost" color="neutral" :to="`/animals/${id}`" />
       </div>
     </header>
-    <div ref="box"><LineagePedigreeDrawing
-      v-if="width" :animal-id="id" :generations="generations" :width="width"
-    /></div>
+    <div ref="box">
+      <LineagePedigreeDrawing v-if="width" :animal-id="id" :generations="generations" :width="width" />
+    </div>
   </div>
 </template>
 

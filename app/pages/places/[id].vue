@@ -130,7 +130,6 @@ const off = computed(() =>
 )
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div v-if="!place || !standing" class="screen">
     <header><h1>There is no such place</h1></header>
@@ -139,62 +138,135 @@ const off = computed(() =>
   <div v-else class="screen">
     <header>
       <h1>How is {{ place.name }}?</h1>
-      <UButton label="Change" variant="outline" color="neutral" icon="i-lucide-pencil" :aria-label="`Change ${place.name}`" @click="open = true" />
-      <p class="basis-full">{{ answer }} <span class="quiet">{{ house.placeName(id) }}{{ place.tempC === null ? '' : `, set to ${formatQuantity(place.tempC, house.settings.tempUnit)}` }}; lamps {{ tellHour(light.on) }}–{{ tellHour(light.off) }}{{ place.light?.bySun ? ', with the sun' : '' }}.</span></p>
+      <UButton
+        label="Change"
+        variant="outline"
+        color="neutral"
+        icon="i-lucide-pencil"
+        :aria-label="`Change ${place.name}`"
+        @click="open = true"
+      />
+      <p class="basis-full">
+        {{ answer }}
+        <span class="quiet"
+          >{{ house.placeName(id)
+          }}{{ place.tempC === null ? '' : `, set to ${formatQuantity(place.tempC, house.settings.tempUnit)}` }}; lamps
+          {{ tellHour(light.on) }}–{{ tellHour(light.off) }}{{ place.light?.bySun ? ', with the sun' : '' }}.</span
+        >
+      </p>
     </header>
     <AlarmList v-if="alarms.length" :alarms="alarms" />
-    <ul v-if="answered.length" class="quiet small answered"><li v-for="t in answered" :key="t.id">Answered, silent until it is over: {{ t.answered }}</li></ul>
+    <ul v-if="answered.length" class="quiet small answered">
+      <li v-for="t in answered" :key="t.id">Answered, silent until it is over: {{ t.answered }}</li>
+    </ul>
 
     <section>
       <h2>Readings</h2>
-      <p v-if="!standing.series.length" class="quiet">None yet: write one by hand, or set a probe to it in <NuxtLink to="/devices" class="underline">Devices</NuxtLink>.</p>
+      <p v-if="!standing.series.length" class="quiet">
+        None yet: write one by hand, or set a probe to it in
+        <NuxtLink to="/devices" class="underline">Devices</NuxtLink>.
+      </p>
       <div ref="box" class="series">
         <div v-for="s in standing.series" :key="`${s.channel}:${s.zone}`" class="one">
-          <p><b>{{ CHANNELS[s.channel].label }}, {{ ZONES[s.zone] }}</b> <WorkingLink
-            :title="`${place.name}: ${CHANNELS[s.channel].label.toLowerCase()}, ${ZONES[s.zone]}`" :answer="latest(s)"
-            :reasons="s.reasons"
-          /> <span class="quiet">{{ bandOf(s) }}</span></p>
+          <p>
+            <b>{{ CHANNELS[s.channel].label }}, {{ ZONES[s.zone] }}</b>
+            <WorkingLink
+              :title="`${place.name}: ${CHANNELS[s.channel].label.toLowerCase()}, ${ZONES[s.zone]}`"
+              :answer="latest(s)"
+              :reasons="s.reasons"
+            />
+            <span class="quiet">{{ bandOf(s) }}</span>
+          </p>
           <PlacesSeriesStrip v-if="s.days.length && width" :series="s" :name="place.name" :width="width" :height="64" />
         </div>
       </div>
-      <p v-if="standing.series.some(s => s.days.length)" class="quiet small">Two weeks to today: lowest to highest of each day, shaded what it should be over day and night.</p>
+      <p v-if="standing.series.some(s => s.days.length)" class="quiet small">
+        Two weeks to today: lowest to highest of each day, shaded what it should be over day and night.
+      </p>
       <PlacesMeasure class="mt-3" :place-id="id" :name="place.name" />
     </section>
 
     <section v-if="residents.length || inside.length">
       <h2>{{ residents.length ? 'Who lives here' : 'What stands in it' }}</h2>
       <p class="who">
-        <span v-for="r in residents" :key="r.tag"><span class="tag">{{ r.tag }}</span> <span class="quiet">{{ r.count ? `${r.count} × ` : '' }}{{ house.speciesName(r.speciesId) }}</span></span>
+        <span v-for="r in residents" :key="r.tag"
+          ><span class="tag">{{ r.tag }}</span>
+          <span class="quiet">{{ r.count ? `${r.count} × ` : '' }}{{ house.speciesName(r.speciesId) }}</span></span
+        >
         <span v-if="homeSaid">{{ homeSaid }}</span>
         <NuxtLink v-for="p in inside" :key="p.id" :to="`/places/${p.id}`" class="underline">{{ p.name }}</NuxtLink>
       </p>
-      <p v-for="fault in faults" :key="fault" class="mt-1 font-semibold">{{ fault[0]!.toUpperCase() + fault.slice(1) }}.</p>
-      <p v-if="faults.length" class="quiet small">By what the Almanac lists for each species (from memory, to be checked); it can be set there.</p>
+      <p v-for="fault in faults" :key="fault" class="mt-1 font-semibold">
+        {{ fault[0]!.toUpperCase() + fault.slice(1) }}.
+      </p>
+      <p v-if="faults.length" class="quiet small">
+        By what the Almanac lists for each species (from memory, to be checked); it can be set there.
+      </p>
     </section>
 
     <section v-if="jobs.length || off.length">
       <h2>Care that comes round</h2>
       <table class="plain max-w-3xl">
-        <thead><tr><th>Job</th><th>Last</th><th>Next</th><th>Rhythm here</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Job</th>
+            <th>Last</th>
+            <th>Next</th>
+            <th>Rhythm here</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="j in jobs" :key="j.job" :data-job="j.job">
-            <td>{{ nameOf(j.job) }} <span class="quiet">{{ tellRhythm(j.everyDays) }}{{ j.job === 'mist' && j.timesADay === 2 ? `, at ${mistAt}` : '' }}</span></td>
+            <td>
+              {{ nameOf(j.job) }}
+              <span class="quiet"
+                >{{ tellRhythm(j.everyDays) }}{{ j.job === 'mist' && j.timesADay === 2 ? `, at ${mistAt}` : '' }}</span
+              >
+            </td>
             <td class="quiet">{{ lastOf(j) }}</td>
             <td :class="{ 'font-semibold': j.due <= house.today }">{{ dueOf(j) }}</td>
-            <td><USelect
-              :model-value="rhythmOf(j.job)" :items="itemsFor(j.job)" value-key="value" size="sm" class="w-44"
-              :aria-label="`Rhythm of ${nameOf(j.job)}`" :disabled="busy" @update:model-value="setRhythm(j.job, $event)"
-            /><p v-if="j.proposal" class="small"><WorkingLink
-              :title="`${nameOf(j.job)} in ${place.name}`" :answer="tellProposal(j.proposal)"
-              :reasons="proposalReasons(j.proposal, house.almanac.common)"
-            /> <UButton
-              :label="`Set ${tellRhythm(j.proposal.everyDays)}`" size="xs" variant="outline" color="neutral" :disabled="busy"
-              @click="setRhythm(j.job, String(j.proposal.everyDays))"
-            /></p></td>
+            <td>
+              <USelect
+                :model-value="rhythmOf(j.job)"
+                :items="itemsFor(j.job)"
+                value-key="value"
+                size="sm"
+                class="w-44"
+                :aria-label="`Rhythm of ${nameOf(j.job)}`"
+                :disabled="busy"
+                @update:model-value="setRhythm(j.job, $event)"
+              />
+              <p v-if="j.proposal" class="small">
+                <WorkingLink
+                  :title="`${nameOf(j.job)} in ${place.name}`"
+                  :answer="tellProposal(j.proposal)"
+                  :reasons="proposalReasons(j.proposal, house.almanac.common)"
+                />
+                <UButton
+                  :label="`Set ${tellRhythm(j.proposal.everyDays)}`"
+                  size="xs"
+                  variant="outline"
+                  color="neutral"
+                  :disabled="busy"
+                  @click="setRhythm(j.job, String(j.proposal.everyDays))"
+                />
+              </p>
+            </td>
           </tr>
           <tr v-for="job in off" :key="job">
-            <td class="quiet">{{ nameOf(job) }}</td><td /><td class="quiet">not done here</td>
-            <td><UButton label="Do it again" size="sm" variant="outline" color="neutral" :disabled="busy" @click="setRhythm(job, 'kind')" /></td>
+            <td class="quiet">{{ nameOf(job) }}</td>
+            <td />
+            <td class="quiet">not done here</td>
+            <td>
+              <UButton
+                label="Do it again"
+                size="sm"
+                variant="outline"
+                color="neutral"
+                :disabled="busy"
+                @click="setRhythm(job, 'kind')"
+              />
+            </td>
           </tr>
         </tbody>
       </table>
@@ -203,10 +275,25 @@ const off = computed(() =>
 
     <section v-if="lamps.length">
       <h2>Lamps</h2>
-      <ul><li v-for="l in lamps" :key="l.id"><span class="tag">{{ l.tag }}</span> {{ l.lamp }} <span class="quiet">{{ l.source ? `${LAMP_SOURCES[l.source]}, ` : '' }}fitted {{ formatDistance(l.fittedDay, house.today) }}{{ l.distanceCm ? `, ${l.distanceCm} cm from the spot` : '' }}{{ l.powerW ? `, ${l.powerW} W` : '' }}{{ l.mesh ? `, through mesh that lets ${Math.round(100 * l.mesh)} % through` : '' }}{{ l.thermostat === undefined ? '' : l.thermostat ? ', on a thermostat' : ', without a thermostat' }}</span>
-        <PlacesHangLamp :lamp="l" class="ms-2" />
-        <p v-if="lit?.lamp.id === l.id">{{ tellLamp(lit, house.today, house.almanac.common) }}</p></li></ul>
-      <p class="quiet small">By the meter at the spot; distances follow the inverse square, for a tube nearer than its length in line. Never look into it.</p>
+      <ul>
+        <li v-for="l in lamps" :key="l.id">
+          <span class="tag">{{ l.tag }}</span> {{ l.lamp }}
+          <span class="quiet"
+            >{{ l.source ? `${LAMP_SOURCES[l.source]}, ` : '' }}fitted {{ formatDistance(l.fittedDay, house.today)
+            }}{{ l.distanceCm ? `, ${l.distanceCm} cm from the spot` : '' }}{{ l.powerW ? `, ${l.powerW} W` : ''
+            }}{{ l.mesh ? `, through mesh that lets ${Math.round(100 * l.mesh)} % through` : ''
+            }}{{
+              l.thermostat === undefined ? '' : l.thermostat ? ', on a thermostat' : ', without a thermostat'
+            }}</span
+          >
+          <PlacesHangLamp :lamp="l" class="ms-2" />
+          <p v-if="lit?.lamp.id === l.id">{{ tellLamp(lit, house.today, house.almanac.common) }}</p>
+        </li>
+      </ul>
+      <p class="quiet small">
+        By the meter at the spot; distances follow the inverse square, for a tube nearer than its length in line. Never
+        look into it.
+      </p>
     </section>
 
     <section>

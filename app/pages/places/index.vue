@@ -65,7 +65,6 @@ const answer = computed(() => {
 const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject?.type === 'place'))
 </script>
 
-<!-- prettier-ignore -->
 <template>
   <div class="screen">
     <header>
@@ -73,35 +72,62 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
       <UButton label="Add a place" icon="i-lucide-plus" @click="start()" />
       <p class="basis-full">{{ answer }}</p>
     </header>
-    <p
-      v-if="!sorted.length" class="quiet"
-    >No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.</p>
+    <p v-if="!sorted.length" class="quiet">
+      No place yet. Begin with a room, then its racks and tubs; the Round walks them in this order.
+    </p>
     <template v-else>
       <AlarmList v-if="alarms.length" :alarms="alarms" unfolded />
       <div class="mt-4 flex flex-wrap items-start justify-between gap-2">
         <ViewSwitch v-model="view" :views="VIEWS" />
         <UButton
-          v-if="view === VIEWS[0]" :label="arranging ? 'Done arranging' : 'Arrange'" size="sm" variant="outline" color="neutral"
-          icon="i-lucide-move" :aria-pressed="arranging" @click="arranging = !arranging"
+          v-if="view === VIEWS[0]"
+          :label="arranging ? 'Done arranging' : 'Arrange'"
+          size="sm"
+          variant="outline"
+          color="neutral"
+          icon="i-lucide-move"
+          :aria-pressed="arranging"
+          @click="arranging = !arranging"
         />
       </div>
-      <p v-if="arranging && view === VIEWS[0]" class="quiet small mt-1">Drag what stands in a rack into the order in which you walk, or choose one and press the arrow keys. The Round follows it.</p>
+      <p v-if="arranging && view === VIEWS[0]" class="quiet small mt-1">
+        Drag what stands in a rack into the order in which you walk, or choose one and press the arrow keys. The Round
+        follows it.
+      </p>
       <template v-if="view === 'List'">
         <table class="plain max-w-3xl">
-          <thead><tr><th>Place, in walking order</th><th class="kind">Kind</th><th class="num">At</th><th class="num">Here</th><th><span class="sr-only">Change</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th>Place, in walking order</th>
+              <th class="kind">Kind</th>
+              <th class="num">At</th>
+              <th class="num">Here</th>
+              <th><span class="sr-only">Change</span></th>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="l in list" :key="l.place.id">
               <td
                 :style="{ paddingLeft: `${(l.route.names.length - 1) * 1.25}rem` }"
                 :class="{ 'font-semibold': l.route.names.length === 1 }"
-              ><NuxtLink :to="`/places/${l.place.id}`">{{ l.place.name }}</NuxtLink></td>
+              >
+                <NuxtLink :to="`/places/${l.place.id}`">{{ l.place.name }}</NuxtLink>
+              </td>
               <td class="quiet kind">{{ l.place.kind }}</td>
-              <td class="num">{{ l.place.tempC === null ? '' : formatQuantity(l.place.tempC, house.settings.tempUnit) }}</td>
+              <td class="num">
+                {{ l.place.tempC === null ? '' : formatQuantity(l.place.tempC, house.settings.tempUnit) }}
+              </td>
               <td class="num">{{ lives.get(l.place.id) ?? '' }}</td>
-              <td><UButton
-                label="Change" size="xs" variant="link" color="neutral" :aria-label="`Change ${l.place.name}`"
-                @click="start(l.place)"
-              /></td>
+              <td>
+                <UButton
+                  label="Change"
+                  size="xs"
+                  variant="link"
+                  color="neutral"
+                  :aria-label="`Change ${l.place.name}`"
+                  @click="start(l.place)"
+                />
+              </td>
             </tr>
           </tbody>
         </table>
