@@ -9,6 +9,8 @@ const house = useHouse()
 const { record, busy } = useRecord()
 const blank = () => ({ name: '', latin: '', one: '', many: '', as: 'relative' })
 const state = reactive({ ...blank(), from: props.like })
+const form = useTemplateRef<FormErrors>('form')
+const refusals = useRefusals(state, form)
 /** What is known where no relative is: the nearest of its group is proposed. */
 const known = reactive({ group: 'snake', mode: 'egg', eats: 'rodents', winter: 'brumation', adultG: 300 } as ShortForm)
 const asking = ref(false)
@@ -45,7 +47,6 @@ const OPEN = [
   { value: 'sexing', label: 'how the sexes differ' },
 ]
 const leftOpen = ref<string[]>([])
-const form = useTemplateRef<FormErrors>('form')
 
 watch(open, is => {
   if (is) Object.assign(state, blank(), { from: props.like })
@@ -82,7 +83,7 @@ async function send(): Promise<void> {
   const ids = await record(
     { kind: `${props.of}Added`, founds: props.of, data },
     `${name} added to the almanac`,
-    form.value,
+    refusals,
   )
   if (!ids) return
   open.value = false
@@ -97,7 +98,14 @@ async function send(): Promise<void> {
     description="From its nearest relative: what you do not know yet is borrowed"
   >
     <template #body>
-      <UForm ref="form" :state="state" class="grid gap-4" @submit="send" @error="focusFirstWrong">
+      <UForm
+        ref="form"
+        :state="state"
+        :validate="refusals.still"
+        class="grid gap-4"
+        @submit="send"
+        @error="focusFirstWrong"
+      >
         <UFormField name="from" label="Nearest relative" required
           ><USelectMenu
             v-model="state.from"

@@ -8,6 +8,7 @@ const house = useHouse()
 const { record, busy } = useRecord()
 const state = reactive({ into: undefined as string | undefined })
 const form = useTemplateRef<FormErrors>('form')
+const refusals = useRefusals(state, form)
 const others = computed(() =>
   house.speciesOffered
     .filter(s => s.id !== props.species.id && s.mode === props.species.mode && s.group === props.species.group)
@@ -15,7 +16,7 @@ const others = computed(() =>
 )
 async function send(): Promise<void> {
   const wish = { kind: 'speciesMerged', subject: { type: 'species', id: props.species.id }, data: { into: state.into } }
-  if (await record(wish, `${props.species.name} counts as ${house.speciesName(state.into!)}`, form.value))
+  if (await record(wish, `${props.species.name} counts as ${house.speciesName(state.into!)}`, refusals))
     open.value = false
 }
 </script>
@@ -23,7 +24,14 @@ async function send(): Promise<void> {
 <template>
   <USlideover v-model:open="open" title="Entered twice" :description="`${species.name} is the same as another species`">
     <template #body>
-      <UForm ref="form" :state="state" class="grid gap-4" @submit="send" @error="focusFirstWrong">
+      <UForm
+        ref="form"
+        :state="state"
+        :validate="refusals.still"
+        class="grid gap-4"
+        @submit="send"
+        @error="focusFirstWrong"
+      >
         <UFormField name="into" label="It is the same as" required
           ><USelectMenu
             v-model="state.into"

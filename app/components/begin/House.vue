@@ -16,6 +16,7 @@ const state = reactive({
   latitude: house.settings.latitude ?? undefined,
 })
 const form = useTemplateRef<FormErrors>('form')
+const refusals = useRefusals(state, form)
 async function send(): Promise<void> {
   const data = { ...state, houseName: state.houseName.trim() || 'My house', latitude: state.latitude ?? null }
   const said = Object.fromEntries(
@@ -24,13 +25,13 @@ async function send(): Promise<void> {
     ),
   )
   const wish = { kind: 'settingsChanged', subject: { type: 'settings', id: 'house' }, data: said }
-  const ids = await record(wish, 'The house is named', form.value, true)
+  const ids = await record(wish, 'The house is named', refusals, true)
   if (ids) emit('done', ids)
 }
 </script>
 
 <template>
-  <UForm ref="form" :state="state" class="fields" @submit="send" @error="focusFirstWrong">
+  <UForm ref="form" :state="state" :validate="refusals.still" class="fields" @submit="send" @error="focusFirstWrong">
     <UFormField name="houseName" label="It is called"
       ><UInput v-model="state.houseName" placeholder="My house" class="w-full" autocomplete="off"
     /></UFormField>

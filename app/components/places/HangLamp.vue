@@ -5,7 +5,6 @@ import { HEATS, LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState }
 const props = defineProps<{ lamp: LampState }>()
 const { record, busy } = useRecord()
 const open = ref(false)
-const form = useTemplateRef<FormErrors>('form')
 const house = useHouse()
 const blank = () => ({
   source: props.lamp.source ?? ('tube' as LampSource),
@@ -16,6 +15,8 @@ const blank = () => ({
   thermostat: props.lamp.thermostat === undefined ? 'unsaid' : props.lamp.thermostat ? 'yes' : 'no',
 })
 const state = reactive(blank())
+const form = useTemplateRef<FormErrors>('form')
+const refusals = useRefusals(state, form)
 const sources = LAMP_SOURCE_IDS.map(value => ({ value, label: LAMP_SOURCES[value] }))
 const heats = computed(() => HEATS.includes(state.source))
 const THERMOSTAT = [
@@ -38,7 +39,7 @@ async function hang(): Promise<void> {
   const done = await record(
     { kind: 'lampHung', subject: { type: 'lamp', id: props.lamp.id }, data },
     `${props.lamp.tag} hangs ${distanceCm} cm from the spot${heats.value ? '' : ': measure again there'}`,
-    form.value,
+    refusals,
   )
   if (done) open.value = false
 }
@@ -48,7 +49,7 @@ async function hang(): Promise<void> {
   <UPopover v-model:open="open">
     <UButton label="Hung at …" size="sm" variant="outline" color="neutral" :aria-label="`How ${lamp.tag} hangs`" />
     <template #content>
-      <UForm ref="form" :state="state" class="grid gap-3 p-4 w-72" @submit="hang">
+      <UForm ref="form" :state="state" :validate="refusals.still" class="grid gap-3 p-4 w-72" @submit="hang">
         <UFormField label="Lamp" name="source"
           ><USelect v-model="state.source" :items="sources" value-key="value" class="w-full"
         /></UFormField>

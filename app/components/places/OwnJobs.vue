@@ -8,7 +8,6 @@ const props = defineProps<{ placeId?: string }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const open = ref(false)
-const form = useTemplateRef<FormErrors>('form')
 const state = reactive({
   name: '',
   everyDays: 365,
@@ -22,6 +21,8 @@ const state = reactive({
   fromMonth: 4,
   toMonth: 9,
 })
+const form = useTemplateRef<FormErrors>('form')
+const refusals = useRefusals(state, form)
 const fromDay = computed({
   get: () => (state.from ? dayFromIso(state.from) : null),
   set: (day: number | null) => {
@@ -74,7 +75,7 @@ async function add(): Promise<void> {
     ...(weekly && { weekdays }),
     ...(seasonal && { months: { from: fromMonth, to: toMonth } }),
   }
-  const done = await record({ kind: 'jobAdded', founds: 'job', data }, `${data.name}: added to the Round`, form.value)
+  const done = await record({ kind: 'jobAdded', founds: 'job', data }, `${data.name}: added to the Round`, refusals)
   if (done) open.value = false
 }
 const end = (id: string, name: string) =>
@@ -94,7 +95,7 @@ const where = ({ placeIds, speciesId }: JobState) =>
       <UButton label="Add a job" variant="outline" color="neutral" icon="i-lucide-repeat" @click="open = true" />
       <USlideover v-model:open="open" title="Add a job" description="What the house does on its own account">
         <template #body>
-          <UForm ref="form" :state="state" class="grid gap-3" @submit="add">
+          <UForm ref="form" :state="state" :validate="refusals.still" class="grid gap-3" @submit="add">
             <UFormField label="What" name="name" required
               ><UInput v-model="state.name" class="w-full" placeholder="Rebuild the big cage" maxlength="60"
             /></UFormField>
