@@ -20,12 +20,14 @@ describe('further fields of an entry', () => {
       groupWeighed: { count: 1, massG: 2 },
       clutchMoved: { placeId: 'inc-1' },
       eggsWeighed: { massG: 9 },
+      eggsAdded: { eggs: 1 },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
       'born',
       'clutchMoved',
       'cultureFailed',
       'died',
+      'eggsAdded',
       'eggsWeighed',
       'groupBore',
       'groupLaid',

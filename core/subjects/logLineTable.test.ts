@@ -98,6 +98,8 @@ const TABLE: [line: string, means: string][] = [
   ['C-1 pipped 2', 'pipped {"count":2}'],
   ['C-1 two pipped', 'pipped {"count":2}'],
   ['C-1 pipped', '?'],
+  ['C-1 laid 1 more', 'eggsAdded {"eggs":1,"slugs":0}'],
+  ['C-1 2 more eggs, 1 slug', 'eggsAdded {"eggs":2,"slugs":1}'],
   ['C-1 counted 10', 'clutchCounted {"eggs":10}'],
   ['T-14 pipped 2', '?'],
   ['C-1 moved to box 4', 'clutchMoved {"placeId":"box"}'],

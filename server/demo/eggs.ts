@@ -1,4 +1,5 @@
 import type { AnimalCard, Subject } from '#core/subjects'
+import { dayToIso } from '#core/units'
 import type { DemoWriter } from './writer'
 
 type Animals = Record<string, AnimalCard>
@@ -57,7 +58,32 @@ function boxes(w: DemoWriter): void {
   w.write('pipped', clutchOf('C-4'), -1, { count: 2 })
 }
 
+/** Eggs that were given, of a kind whose eggs pause in the cool before they develop; the pause is due to end. */
+function pausing(w: DemoWriter): void {
+  const shop = w.places.find(p => p.name === 'Back shop')!
+  const cool = w.place('Cool cupboard', 'shelf', shop, 18)
+  const { id: speciesId } = w.found('species', 'speciesAdded', -32, {
+    name: 'Leopard tortoise',
+    latin: 'Stigmochelys pardalis',
+    from: 'radiated-tortoise',
+    type: false,
+    parts: {},
+  })
+  w.found('clutch', 'eggsBrought', -29, {
+    tag: 'C-6',
+    speciesId,
+    eggs: 4,
+    slugs: 0,
+    laid: dayToIso(w.today - 30),
+    give: 2,
+    from: 'a keeper two valleys on',
+    placeId: cool.id,
+    tempC: null,
+  })
+}
+
 export function demoEggs(w: DemoWriter, all: Animals): void {
   earlierClutches(w, all)
   boxes(w)
+  pausing(w)
 }

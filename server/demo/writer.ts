@@ -97,6 +97,14 @@ export class DemoWriter {
     return id
   }
 
+  /** What an entry of its own brings into being. */
+  found(type: Subject['type'], kind: string, days: number, data: Record<string, unknown>): Subject {
+    const id = this.write(kind, null, days, data)
+    const subject = { type, id } as Subject
+    this.entries.at(-1)!.subject = subject
+    return subject
+  }
+
   /** The house as it was set up, and the animals as they came into it: long ago, or when they were born. */
   foundings(settings: HouseSettings): DatedEntry[] {
     const arrival = (day: number, hour: number) => ({

@@ -49,8 +49,8 @@ export function coldAlarm(
   // eggs in a cool pause lie cool on purpose
   const clutches = all.filter(c => !eggPhase(c, context)?.phase)
   const setC = temperatureAt(house.places, placeId) ?? clutches[0]?.tempC ?? null
-  const { eggsCold, eggsColdFor, eggsHarm } = almanac.common
-  const [under, atLeast, harm] = [eggsCold!, eggsColdFor!, eggsHarm!]
+  const { eggsCold, eggsColdFor, eggsHarm, eggsColdKills } = almanac.common
+  const [under, atLeast, harm, kills] = [eggsCold!, eggsColdFor!, eggsHarm!, eggsColdKills!]
   if (!clutches.length || setC === null) return []
   let hours = 0
   while (hours < LATELY_HOURS && hourOf(log, endOf(log) - 1 - hours) < setC - under.value) hours++
@@ -67,6 +67,7 @@ export function coldAlarm(
     ...clutches.map(c => developmentOf(speciesOf(almanac, c.speciesId).incubation!, almanac).baseC),
   )
   const left = tau === null ? null : hoursUntil(now, roomC!, tau, stands)
+  const toDeath = tau === null ? null : hoursUntil(now, roomC!, tau, kills.value)
   const name = house.places[placeId]?.name ?? placeId
   const lost = clutches.map(c => `${c.tag} ${daysLost(c, log, hours, setC, context).toFixed(1)}`)
   const told = tellSome(lost)
@@ -76,12 +77,18 @@ export function coldAlarm(
       : left === null || !Number.isFinite(left)
         ? ''
         : `, and falls: development stands still at ${stands.toFixed(1)} °C in about ${Math.max(1, Math.round(left))} hours`
+  const deadly =
+    now <= kills.value
+      ? `; under ${kills.value} °C eggs die`
+      : toDeath === null || !Number.isFinite(toDeath)
+        ? ''
+        : `, and they die from ${kills.value} °C, in about ${Math.max(1, Math.round(toDeath))} hours`
   return [
     {
       id: `eggCold:${placeId}`,
       level: now <= stands || (left !== null && left < harm.value) ? 'harm' : 'watch',
       subject: { type: 'place', id: placeId },
-      text: `${name} is at ${now.toFixed(1)} °C and set to ${setC} °C, for ${hours === LATELY_HOURS ? `over ${hours}` : hours} hours${until}. Lost so far, in days of development: ${told}`,
+      text: `${name} is at ${now.toFixed(1)} °C and set to ${setC} °C, for ${hours === LATELY_HOURS ? `over ${hours}` : hours} hours${until}${deadly}. Lost so far, in days of development: ${told}`,
       todo: 'Look at plug, fuse and thermostat. Lid shut and a blanket round the box keep it warm; bring it back slowly, and do not turn the eggs.',
       reasons: [
         {
@@ -93,6 +100,7 @@ export function coldAlarm(
             computedInput('Time constant', tau === null ? 'not to be read yet' : `${tau.toFixed(1)} hours`),
             factInput('Harm when it stands still within', 'common.eggsHarm.value', harm),
             computedInput('Development stands still at', `${stands.toFixed(1)} °C`),
+            factInput('Kills', 'common.eggsColdKills.value', kills),
           ],
           change: 'The next reading; another temperature set of the place',
         },

@@ -7,6 +7,7 @@ import type { Alarm } from '../contracts'
 import type { SeasonContext } from '../context'
 import { coldAlarm } from './eggCold'
 import { offAlarm, swingAlarm } from './eggDrift'
+import { nearHeatAlarm } from './eggHot'
 import { phaseAlarm } from './eggPhase'
 import { tellSome } from './tellSome'
 
@@ -78,7 +79,10 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
       ...made,
       ...phaseAlarm(placeId, log, clutches, context),
       ...coldAlarm(placeId, log, clutches, context),
-      ...(made.some(a => a.id === `eggHeat:${placeId}`) ? [] : offAlarm(placeId, log, clutches, context)),
+      // heat that kills says it all
+      ...(lately.hoursAbove > 0
+        ? []
+        : [...nearHeatAlarm(placeId, log, clutches, context), ...offAlarm(placeId, log, clutches, context)]),
       ...swingAlarm(placeId, log, clutches, context),
     ]
   })

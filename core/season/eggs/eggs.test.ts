@@ -154,6 +154,37 @@ describe('eggs that are moved', () => {
   })
 })
 
+describe('eggs of one clutch that are laid on two dates', () => {
+  const withMore = (first: { eggs: number; slugs?: number }, more: object, days = 9) => {
+    const made = house()
+    const clutch = made.lay('C-1', -40, first)
+    const before = first.slugs ? null : hatchOf(made, 'C-1').dist
+    made.b.write('eggsAdded', clutch, -40 + days, { slugs: 0, ...more })
+    return { made, before, after: hatchOf(made, 'C-1').dist }
+  }
+
+  it('a slug first and the good egg nine days later hatches nine days later', () => {
+    const { made, after } = withMore({ eggs: 1, slugs: 1 }, { eggs: 1 })
+    const plain = house()
+    plain.lay('C-1', -31, { eggs: 1 })
+    expect(after).toEqual(hatchOf(plain, 'C-1').dist)
+    const [clutch] = Object.values(houseOf(made.b.records()).clutches)
+    expect(clutch).toMatchObject({ eggs: 2, slugs: 1, startGive: 0 })
+  })
+
+  it('good eggs on both days widen it by both, and put it between', () => {
+    const { before, after } = withMore({ eggs: 1 }, { eggs: 1 }, 8)
+    expect(Math.abs(quantile(after, 0.5)! - quantile(before!, 0.5)! - 4)).toBeLessThanOrEqual(1)
+    const wide = (d: typeof after) => quantile(d, 0.9)! - quantile(d, 0.1)!
+    expect(wide(after)).toBeGreaterThan(wide(before!))
+  })
+
+  it('a slug later moves nothing', () => {
+    const { before, after } = withMore({ eggs: 1 }, { eggs: 1, slugs: 1 })
+    expect(after).toEqual(before)
+  })
+})
+
 describe('which temperature', () => {
   const made = house()
   made.lay('C-1', -20)
@@ -380,6 +411,38 @@ describe('what is told of the places of eggs', () => {
     // of four hours, what each lacked of a whole one at 28 °C
     const lost = [1, 2, 3, 4].reduce((sum, h) => sum + (18 - 18 * Math.exp(-h / 6)) / (28 - baseC) / 24, 0)
     expect(alarm!.text).toContain(`C-1 ${lost.toFixed(1)}`)
+  })
+
+  it('a room so cold that eggs die in it is told with the hours until then', () => {
+    const { value: kills } = almanac.common.eggsColdKills!
+    const now = 4 + 24 * Math.exp(-5 / 6)
+    const [alarm] = alarms(cut(5, 4))
+    expect(alarm!.text).toContain(
+      `they die from ${kills} °C, in about ${Math.round(6 * Math.log((now - 4) / (kills - 4)))} hours`,
+    )
+    expect(alarms(cut(20, 4))[0]!.text).toContain(`under ${kills} °C eggs die`)
+  })
+
+  it('hours just under what kills are told, and in the last third from a lower warmth', () => {
+    const { value: kills } = speciesOf(almanac, 'leopard-gecko').incubation!.lethalAboveC
+    const { eggsNearHot, eggsNearHotLate, eggsNearHotFor } = almanac.common
+    const of = (laidAgo: number, hours: number, tempC: number) => {
+      const made = house()
+      made.lay('C-1', -laidAgo)
+      made.b.readings(
+        'inc',
+        hourly(laidAgo * 24, h => (h >= laidAgo * 24 - hours ? tempC : 28)),
+      )
+      return alarms(made).filter(a => a.id === 'eggNearHeat:inc')
+    }
+    const early = kills - eggsNearHot!.value + 0.4
+    const late = kills - eggsNearHotLate!.value + 0.4
+    const lasts = eggsNearHotFor!.value
+    expect(of(10, lasts, early)).toMatchObject([{ level: 'watch' }])
+    expect(of(10, lasts - 1, early)).toEqual([])
+    expect(of(10, lasts, late)).toEqual([])
+    const [told] = of(48, lasts, late)
+    expect(told!.text).toContain('C-1 is in the last third')
   })
 
   it('in a room that is warm enough it never stands still, and is only watched', () => {

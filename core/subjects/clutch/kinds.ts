@@ -68,9 +68,47 @@ function tellEggs(eggs: readonly z.output<typeof EggData>[]): string {
   return [...by].map(([said, numbers]) => `${said}: egg ${numbers.join(', ')}`).join('; ')
 }
 
+/** Eggs of one clutch follow each other within so many days; later ones are a clutch of their own. */
+const SAME_CLUTCH_DAYS = 21
+
 export const clutchKinds = [
   ...broughtKinds,
   ...boxKinds,
+  defineKind({
+    kind: 'eggsAdded',
+    subject: 'clutch',
+    verb: 'Add eggs laid later',
+    data: z
+      .strictObject({
+        eggs: some('Eggs'),
+        slugs: some('Slugs').or(z.literal(0)).default(0),
+      })
+      .refine(d => d.slugs <= d.eggs, { path: ['slugs'], message: 'More slugs than eggs' }),
+    fields: { slugs: { label: 'Of these, slugs', as: 'count' } },
+    apply(state, { eggs, slugs }, entry) {
+      const [before, more] = [eggsLeft(state), eggs - slugs]
+      state.eggs += eggs
+      state.slugs += slugs
+      if (state.good !== null) state.good += more
+      if (!more) return
+      const apart = entry.day - state.startDay
+      // what lay there and cannot hatch says nothing of the day
+      state.startDay = before ? state.startDay + Math.round((apart * more) / (before + more)) : entry.day
+      state.startGive = before ? Math.max(state.startGive, Math.ceil(apart / 2)) : 0
+    },
+    check(state, _, entry) {
+      if (state.kind !== 'eggs')
+        return { path: 'kind', message: 'Only a clutch in a box gets eggs that are laid later' }
+      if (sum(state.hatched)) return { path: 'subject.id', message: `Of ${state.tag} some are out: write a new laying` }
+      return entry.day - state.startDay > SAME_CLUTCH_DAYS
+        ? {
+            path: 'subject.id',
+            message: `${state.tag} was laid over ${SAME_CLUTCH_DAYS} days before: write a new laying of the pair`,
+          }
+        : null
+    },
+    wording: d => `${d.eggs} more laid${d.slugs ? `, ${d.slugs} of them slugs` : ''}`,
+  }),
   defineKind({
     kind: 'eggsSeen',
     subject: 'clutch',

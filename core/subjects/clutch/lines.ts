@@ -63,6 +63,10 @@ export const clutchLines: LineRule[] = [
     const eggs = countOf(m[1]!)
     return say(r, 'clutchCounted', { eggs }, `: ${eggs} eggs counted`)
   }),
+  ofClutch(`(?:laid )?(${COUNT}) more(?: eggs?)?(?:, (${COUNT}) slugs?)?`, (r, m) => {
+    const [eggs, slugs] = [countOf(m[1]!), m[2] ? countOf(m[2]) : 0]
+    return say(r, 'eggsAdded', { eggs, slugs }, `: ${eggs} more laid${slugs ? `, ${slugs} of them slugs` : ''}`)
+  }),
   ofClutch('pipped', r => `How many? Write it as: ${r.known.tag} pipped 2, or ${r.known.tag} egg 3 pipped`),
   ofClutch(`eggs? (\\d+(?:(?:,| and|, and)? ?\\d+)*) (${Object.keys(EGG_WORDS).join('|')})`, (r, m) =>
     singleEggs(r, m[1]!, m[2]!),
