@@ -251,6 +251,18 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           ],
         ] as Section[])
       : []),
+    ...(s.weaning
+      ? ([
+          [
+            'From live prey to thawed',
+            [
+              fact('Taken by the third offer', `${p}.weaning.byThree`, s.weaning.byThree),
+              fact('Taken by the twentieth', `${p}.weaning.byTwenty`, s.weaning.byTwenty),
+            ],
+            ['weaning'],
+          ],
+        ] as Section[])
+      : []),
     [
       'Eggs and young',
       [

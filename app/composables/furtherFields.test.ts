@@ -34,6 +34,7 @@ describe('further fields of an entry', () => {
       'groupLost',
       'groupWeighed',
       'laid',
+      'sold',
     ])
     for (const kind of withFields)
       for (const [name, hint] of Object.entries(kind.fields!)) {

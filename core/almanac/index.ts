@@ -30,6 +30,7 @@ export {
   type Sexing,
   type SignRow,
   type Supplements,
+  type Weaning,
 } from './schema'
 export { shipped, shippedAlmanac } from './data'
 export { AlmanacError, withNumbers, withoutPrototypes, type Override } from './ownNumbers'

@@ -29,6 +29,7 @@ export const SPECIES_PARTS = [
   'ladder',
   'climate',
   'supplements',
+  'weaning',
   'rounds',
   'company',
   'home',

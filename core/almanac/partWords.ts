@@ -6,6 +6,7 @@ const NAMES: Record<string, string> = {
   cold: 'winter',
   climate: 'how its place should be',
   supplements: 'powders',
+  weaning: 'the change to thawed prey',
   rounds: 'care that comes round',
   company: 'with whom it lives',
   home: 'the home it needs',

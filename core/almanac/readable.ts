@@ -78,6 +78,16 @@ export function readableSheet(species: Species, almanac: Almanac): string {
           ]),
         ]
       : []),
+    ...(species.weaning
+      ? [
+          '## From live prey to thawed',
+          '',
+          ...table([
+            ...fact('Taken by the third offer', species.weaning.byThree),
+            ...fact('Taken by the twentieth', species.weaning.byTwenty),
+          ]),
+        ]
+      : []),
     '## From one event to the next',
     '',
     ...table(Object.values(species.clocks).flatMap(c => spread(`${c.from} → ${c.to}`, c.days))),

@@ -198,6 +198,13 @@ export type Incubation = z.infer<typeof Incubation>
 const Supplements = z.strictObject({ calciumEvery: Fact, vitaminsEvery: Fact, d3Every: Fact })
 export type Supplements = z.infer<typeof Supplements>
 
+/** How readily young change from live prey to thawed: the share that did by the third and by the twentieth offer. */
+const Weaning = z.strictObject({ byThree: Fact, byTwenty: Fact }).refine(w => w.byThree.value < w.byTwenty.value, {
+  path: ['byTwenty'],
+  message: 'More of them have changed by the twentieth offer than by the third',
+})
+export type Weaning = z.infer<typeof Weaning>
+
 export const Species = z.strictObject({
   id: z.string().min(1).max(80),
   name: Name,
@@ -242,6 +249,7 @@ export const Species = z.strictObject({
     ),
   climate: Climate.optional(),
   supplements: Supplements.optional(),
+  weaning: Weaning.optional(),
   rounds: Rounds.optional(),
   company: Company.optional(),
   home: Home.optional(),

@@ -11,3 +11,33 @@ export {
   type Portion,
 } from './meal'
 export { mouthProfile, type MouthProfile } from './profile'
+export {
+  REFUSAL_LEVELS,
+  fallsFasting,
+  refusalCourse,
+  type RefusalCourse,
+  type RefusalLevel,
+  type TryDone,
+} from './refusal'
+export { triesOf, type Try } from './tries'
+export {
+  fitSwitch,
+  learnCurve,
+  liveMealsAhead,
+  notSwitched,
+  switchOutlook,
+  takesWithin,
+  type LearntCurve,
+  type SwitchCurve,
+  type SwitchOutlook,
+  type Tried,
+} from './switchCurve'
+export {
+  WEANING_STAGES,
+  isYoung,
+  nextOffer,
+  weaningRecord,
+  type NextOffer,
+  type WeaningRecord,
+  type WeaningStage,
+} from './weaning'

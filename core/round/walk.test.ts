@@ -50,7 +50,7 @@ describe('the walk', () => {
     const feeds = linesOf(b).filter(l => l.tasks[0]!.kind === 'feed')
     expect(feeds.filter(l => 'clutchTag' in l).map(l => l.tasks.length)).toEqual([7])
     expect(feeds.find(l => l.tasks.some(t => t.tag === 'Y-3'))).toMatchObject({
-      tasks: [{ detail: 'refused 2 in a row' }],
+      tasks: [{ detail: expect.stringMatching(/^refused 2 in a row; in a small dark box/) as string }],
     })
     expect(linesOf(siblings(5)).every(l => l.tasks.length === 1)).toBe(true)
   })

@@ -25,9 +25,9 @@ export interface WalkRoom {
 /** What siblings share when their work is the same; null for what is looked at by itself. */
 function sharedBy(task: Task, house: Pick<House, 'animals' | 'clutches'>): string | null {
   const clutchId = task.subject.type === 'animal' ? house.animals[task.subject.id]?.clutchId : null
-  if (!clutchId || !house.clutches[clutchId] || task.caution) return null
-  // a weight last measured differs from sibling to sibling; a meal that was refused is a matter of its own
-  return JSON.stringify([clutchId, task.kind, task.what, task.kind === 'feed' ? task.detail : ''])
+  if (!clutchId || !house.clutches[clutchId] || task.alone || (task.caution && task.kind !== 'feed')) return null
+  // a weight last measured differs from sibling to sibling
+  return JSON.stringify([clutchId, task.kind, task.what, task.kind === 'feed' ? [task.detail, task.caution] : ''])
 }
 
 function linesOf(tasks: readonly Task[], house: Pick<House, 'animals' | 'clutches'>): WalkLine[] {

@@ -55,6 +55,8 @@ export interface Task {
   tag: string
   what: string
   detail?: string
+  /** A matter of its own: never gathered with its siblings. */
+  alone?: true
   placeId: string | null
   due: Day
   actions: TaskAction[]

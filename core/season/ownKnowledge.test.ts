@@ -267,7 +267,7 @@ describe('one animal with numbers of its own', () => {
     )
     const { tasks } = season(records, almanacAfter(records), defaultSettings, today).season
     const fed = (id: string) => tasks.find(t => t.id === `feed:${id}`)!.what
-    expect([fed('A'), fed('B')]).toEqual(['Feed 2 mouse pinkies', 'Feed 1 mouse hopper'])
+    expect([fed('A'), fed('B')]).toEqual(['Feed 2 mouse pinkies, live', 'Feed 1 mouse hopper, live'])
     // taken back in the order in which one stands on the other
     const voided = entry('u', 'void', { type: 'entry', id: 'z' }, {})
     expect(foldHouse(written(records, voided)).animals.A!.speciesId).toBe('milk-snake')

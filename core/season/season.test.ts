@@ -366,8 +366,14 @@ describe('tasks and alarms', () => {
         b.write('fed', { type: 'animal', id: 'K-1' }, d, { prey: 'mouse.adult', offered: 1, taken: 0 })
       b.write('weighed', { type: 'animal', id: 'K-1' }, -30, { massG: 500 })
       b.write('weighed', { type: 'animal', id: 'K-1' }, -2, { massG: second })
-      return run(b.records()).season.alarms[0]?.level
+      const [told] = run(b.records()).season.alarms
+      return [told?.level, /every week/.test(told?.todo ?? '')]
     }
-    expect([alarm(498), alarm(470)]).toEqual(['watch', 'harm'])
+    // of a grown one 5 % are weighed weekly and 12 % are for the vet (from memory)
+    expect([alarm(498), alarm(470), alarm(430)]).toEqual([
+      ['watch', false],
+      ['watch', true],
+      ['harm', false],
+    ])
   })
 })

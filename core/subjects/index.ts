@@ -159,6 +159,20 @@ export { COLD_SIGNS, SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winte
 export { WORKED_APART, quarantineOf, staysInQuarantine, type Quarantine } from './animal/quarantine'
 export { isQuarantine, waysUp } from './ways'
 export { comparableWeights, dosesDue } from './animal/health'
+export { leavingChecks, leavingQuestion, type LeavingCheck } from './animal/leaving'
+export {
+  MANNERS,
+  MANNER_WORDS,
+  OUTCOMES,
+  OUTCOME_WORDS,
+  PREY_STATES,
+  PREY_STATE_WORDS,
+  isHelped,
+  tellOffer,
+  type Manner,
+  type Outcome,
+  type PreyState,
+} from './animal/offer'
 export { BroughtData } from './clutch/brought'
 export { doubtfulEggs, eggsLeft, isAliveEgg, notPlaced, pippedNow } from './clutch/eggs'
 export { tadpolesLeft, youngInGroup } from './clutch/kinds'

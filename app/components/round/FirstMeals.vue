@@ -14,7 +14,13 @@ const canWrite = computed(() => day.value !== null && dayProblem(day.value, { ma
 /** Their usual meal, as taken on that day. */
 function wishOf(task: Task): Wish[] {
   const took = task.actions[0]!
-  return [took.data, ...(took.also ?? [])].map(data => ({ kind: 'fed', subject: task.subject, data, day: day.value! }))
+  // what state its prey was then is not known
+  return [took.data, ...(took.also ?? [])].map(({ prey, offered, taken }) => ({
+    kind: 'fed',
+    subject: task.subject,
+    data: { prey, offered, taken },
+    day: day.value!,
+  }))
 }
 async function ate(tasks: readonly Task[]): Promise<void> {
   if (canWrite.value) await recordMany(tasks.map(wishOf), `Last meal of ${tasks.length} animals`)

@@ -23,6 +23,7 @@ const open = ref(false)
         :answer="`${first.what} each`"
         :reasons="first.reasons"
       />
+      <p v-if="first.caution" class="quiet small">{{ first.caution }}</p>
       <div class="do">
         <UButton
           v-for="action in forAll"

@@ -16,12 +16,17 @@ import { roundsOf } from './rounds'
 import { common, sexing, signs } from './sexing'
 import { moreSnakes, snakes } from './snakes'
 import { sources } from './sources'
+import { starting, weaningOf } from './weaning'
 import { moreTortoises, tortoises } from './tortoises'
 import { unwritten } from './unwritten'
 
 function homed(id: string, group: Species['group']): Pick<Species, 'home'> {
   const home = homeOf(id, group)
   return home ? { home } : {}
+}
+function weaned(id: string): Pick<Species, 'weaning'> {
+  const weaning = weaningOf(id)
+  return weaning ? { weaning } : {}
 }
 const keptBy = (id: string) => (climates[id] ? { climate: climates[id] } : {})
 /**
@@ -40,6 +45,7 @@ const writtenOut: Almanac = withoutPrototypes({
       const { supplements } = dusted(s.id, s.eats, s.group)
       const more = {
         ...keptBy(s.id),
+        ...weaned(s.id),
         rounds: roundsOf(s.id, s.group),
         company: companyOf(s.id, s.group),
         ...homed(s.id, s.group),
@@ -51,7 +57,7 @@ const writtenOut: Almanac = withoutPrototypes({
   feeders,
   schools,
   signs,
-  common: { ...common, ...health, ...eggs, ...places, ...unwritten },
+  common: { ...common, ...health, ...eggs, ...starting, ...places, ...unwritten },
   sources,
 })
 
@@ -61,6 +67,7 @@ const rowsOf = (group: Species['group'], rows: readonly OwnSpecies[]) =>
     ...row,
     parts: {
       ...keptBy(row.id),
+      ...weaned(row.id),
       ...(row.type
         ? {}
         : { rounds: roundsOf(row.id, group), company: companyOf(row.id, group), ...homed(row.id, group) }),

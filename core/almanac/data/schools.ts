@@ -3,6 +3,26 @@ import { memory, practice } from './marks'
 
 const list: School[] = [
   {
+    id: 'firstPrey',
+    question: 'What prey do young snakes get first?',
+    usual: 'live',
+    choices: [
+      {
+        id: 'live',
+        name: 'Live first',
+        reason: 'The first two or three meals live, small and moving: they start, and thawed prey is offered then.',
+        fact: practice(3, 'live meals'),
+      },
+      {
+        id: 'thawed',
+        name: 'Thawed from the first meal',
+        reason:
+          'Some take it from meal one, and nothing has to be changed later; live prey only for those that refuse.',
+        fact: practice(0, 'live meals'),
+      },
+    ],
+  },
+  {
     id: 'warmUp',
     question: 'How quickly are they warmed?',
     usual: 'steps',

@@ -3,7 +3,9 @@ import { eggTempOf } from '../breeding'
 import type { Alarm, PlaceView } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
 import { pairingsOf } from '../indexes'
+import { refusalOf, usualFast } from '../eating'
 import { remembering } from '../remember'
+import { gravidIn } from '../winter'
 import type { TaskContext } from '../tasks'
 import { broughtUpAlarm } from './broughtUp'
 import { coldAlarm } from './cold'
@@ -34,6 +36,7 @@ const subjectOfPlace = (view: PlaceView): Subject => ({ type: 'place', id: view.
 export function alarmsOf(context: TaskContext): Alarm[] {
   const { house, almanac, settings, today, lanes, winter, places } = context
   const alarms: Alarm[] = []
+  const gravid = gravidIn(lanes, context)
   const of = <Of>(items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of) => (Alarm | null)[]) => {
     for (const made of eachGuarded(context, 'its alarms', items, subjectOf, make))
       alarms.push(...made.filter(a => a !== null))
@@ -52,19 +55,22 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   of(
     Object.values(house.animals).filter(a => a.status === 'alive'),
     subjectAs('animal'),
-    animal =>
-      ofAnimal(
+    animal => {
+      const carries = gravid.get(animal.id) ?? false
+      const fasts = animal.refusals ? usualFast(animal, carries, context) : null
+      return ofAnimal(
         context,
         animal,
-        [almanac, settings.sexCertainty, today, eggTempOf(animal, context), ...pairingsOf(house, animal.id)],
+        [almanac, settings.sexCertainty, today, eggTempOf(animal, context), fasts, ...pairingsOf(house, animal.id)],
         () => [
-          refusalAlarm(animal),
+          refusalAlarm(animal, refusalOf(animal, carries, context), almanac.common),
           unwellAlarm(animal, today),
           broughtUpAlarm(animal, context),
           weightLossAlarm(animal, context),
           animal.sexEvidence.length ? sexAlarm(animal, context) : null,
         ],
-      ),
+      )
+    },
   )
   of(Object.values(house.groups), subjectAs('group'), group => [
     missingAlarm(group, context),

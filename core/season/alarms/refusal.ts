@@ -1,30 +1,32 @@
-import { computedInput, entryInput } from '../../judgement'
-import type { AnimalState } from '../../subjects'
+import type { Almanac } from '../../almanac'
+import type { RefusalCourse } from '../../feeding'
+import type { Judgement } from '../../judgement'
+import { inCold, type AnimalState } from '../../subjects'
 import type { Alarm } from '../contracts'
 
-/** Meals refused in a row. */
-export function refusalAlarm(animal: AnimalState): Alarm | null {
-  if (animal.refusals < 3 || (animal.cooled && !animal.warmed)) return null
-  const [before, now] = [animal.weights.at(-2), animal.weights.at(-1)]
-  const falling = before && now && now.massG < before.massG * 0.97
+/** One that does not eat: what it weighs makes it grave, and what is tried next is said. */
+export function refusalAlarm(
+  animal: AnimalState,
+  course: Judgement<RefusalCourse> | null,
+  { refusalTold }: Almanac['common'],
+): Alarm | null {
+  if (!course || inCold(animal)) return null
+  const { level, loss, daysWithout, next } = course.value
+  const losing = loss !== null && loss >= 0.005
+  if (level === 'normal' || (level === 'watch' && animal.refusals < refusalTold!.value)) return null
+  if (level === 'weigh' && animal.refusals < refusalTold!.value && !losing) return null
+  const tries = next ? `Next try: ${next.of.how.charAt(0).toLowerCase()}${next.of.how.slice(1)}.` : ''
   return {
     id: `refuser:${animal.id}`,
-    level: falling ? 'harm' : 'watch',
+    level: level === 'vet' ? 'harm' : 'watch',
     subject: { type: 'animal', id: animal.id },
-    text: `${animal.tag} refused ${animal.refusals} meals in a row${falling ? ' and loses weight' : ''}`,
-    todo: falling
-      ? 'Call the reptile vet; meanwhile quiet, dark and warm.'
-      : 'Quiet and dark, smaller prey, overnight; then scent or other prey. Watch weight, not meals.',
-    reasons: [
-      {
-        rule: 'Refusals are normal before a shed or out of season; with falling weight they alarm (common practice)',
-        inputs: [
-          computedInput('Refused in a row', `${animal.refusals}`),
-          ...(now ? [entryInput('Latest weight', `${now.massG} g`, now)] : []),
-          ...(before ? [entryInput('Before', `${before.massG} g`, before)] : []),
-        ],
-        change: 'One meal taken clears it',
-      },
-    ],
+    text: `${animal.tag} refused ${animal.refusals} ${animal.refusals === 1 ? 'meal' : 'meals in a row'}${losing ? `, and lost ${Math.round(100 * loss)} %` : ''}${daysWithout === null ? '' : `; ${daysWithout} days without food`}`,
+    todo:
+      level === 'vet'
+        ? `Call the reptile vet; meanwhile quiet, dark and warm. ${tries}`.trim()
+        : level === 'weigh'
+          ? `Weigh it every week. ${tries}`.trim()
+          : `Watch weight, not meals. ${tries}`.trim(),
+    reasons: course.reasons,
   }
 }

@@ -1,8 +1,10 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
-import { nextMeal, type Gravid, type Portion } from '../../feeding'
-import type { AnimalState } from '../../subjects'
+import { nextMeal, type Gravid, type Portion, type RefusalCourse } from '../../feeding'
+import type { Judgement } from '../../judgement'
+import { MANNER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
+import { offerOf, refusalOf } from '../eating'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import { gravidIn, mealWinterOf, winterDeps } from '../winter'
@@ -20,8 +22,9 @@ export const feedTasks: TaskMaker = context => {
   return tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal => {
     const isGravid = gravid.get(animal.id) ?? false
     const mate = mates.get(animal.id) ?? null
-    return feeds(context, animal, [isGravid, mate, ...winterDeps(animal, context)], () =>
-      feedTask(animal, isGravid, mate, context),
+    const refusal = refusalOf(animal, isGravid, context)
+    return feeds(context, animal, [isGravid, mate, refusal?.value.level, ...winterDeps(animal, context)], () =>
+      feedTask(animal, isGravid, mate, refusal, context),
     )
   })
 }
@@ -39,15 +42,41 @@ function matesTogether({ house }: SeasonContext): Map<string, string> {
 
 const feeds = remembering<AnimalState, Task[]>()
 
-function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, context: SeasonContext): Task[] {
+/** What the next offer to one that refuses, or is on its way to thawed prey, is; with why. */
+function offered(animal: AnimalState, refusal: Judgement<RefusalCourse> | null, context: SeasonContext) {
+  const weaning = offerOf(animal, context)
+  const { next, level } = refusal?.value ?? {}
+  const tried = next && level !== 'normal' && animal.refusals >= context.almanac.common.refusesFrom!.value ? next : null
+  const state = tried?.of.state ?? weaning?.value.state
+  const manner = tried?.of.manner ?? weaning?.value.manner
+  return {
+    tried,
+    said: { ...(state && { state }), ...(manner && { manner }) },
+    reasons: [...(weaning?.reasons ?? []), ...(tried ? refusal!.reasons : [])],
+  }
+}
+
+function feedTask(
+  animal: AnimalState,
+  gravid: Gravid,
+  mate: string | null,
+  refusal: Judgement<RefusalCourse> | null,
+  context: SeasonContext,
+): Task[] {
   const { almanac, settings, today } = context
   if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)
   const winter = mealWinterOf(animal, context)
   const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)
-  if (!meal || !due(meal.value.due, today)) return []
+  if (!meal) return []
+  const offer = offered(animal, refusal, context)
+  const dueOn = Math.max(meal.value.due, offer.tried?.day ?? 0)
+  if (!due(dueOn, today)) return []
   const [main, ...others] = meal.value.portions
-  const refused = animal.refusals >= 2
+  const refused = animal.refusals >= almanac.common.refusesFrom!.value
+  const { state, manner } = offer.said
+  // what is usual and needs no word is not said
+  const how = [state && PREY_STATE_WORDS[state], manner && manner !== 'left' && MANNER_WORDS[manner]].filter(Boolean)
   const lastMeal =
     winter.fastFrom !== undefined && today <= winter.fastFrom && meal.value.due + meal.value.everyDays > winter.fastFrom
   const restart = winter.firstMealDay !== undefined && (!animal.lastTaken || animal.lastTaken.day < animal.warmed!.day)
@@ -55,16 +84,17 @@ function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, cont
     {
       id: `feed:${animal.id}`,
       kind: 'feed',
+      ...((refused || mate !== null || gravid) && { alone: true as const }),
       subject: { type: 'animal', id: animal.id },
       tag: animal.tag,
       placeId: animal.placeId,
-      due: meal.value.due,
-      what: `Feed ${meal.value.portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
+      due: dueOn,
+      what: `Feed ${[meal.value.portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
       detail:
         !animal.meals.length && !restart
           ? 'no meal written yet'
           : refused
-            ? `refused ${animal.refusals} in a row`
+            ? `refused ${animal.refusals} in a row${offer.tried ? `; ${offer.tried.of.how.charAt(0).toLowerCase()}${offer.tried.of.how.slice(1)}` : ''}`
             : restart
               ? 'first meal after the cold, smaller than usual'
               : lastMeal
@@ -74,26 +104,37 @@ function feedTask(animal: AnimalState, gravid: Gravid, mate: string | null, cont
         {
           label: 'Took',
           kind: 'fed',
-          data: { prey: main!.prey, offered: main!.count, taken: main!.count },
-          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: p.count })),
+          data: { prey: main!.prey, offered: main!.count, taken: main!.count, ...offer.said },
+          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: p.count, ...offer.said })),
           tone: 'main',
         },
         {
           label: 'Refused',
           kind: 'fed',
-          data: { prey: main!.prey, offered: main!.count, taken: 0 },
-          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0 })),
+          data: { prey: main!.prey, offered: main!.count, taken: 0, ...offer.said },
+          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0, ...offer.said })),
         },
+        ...(state
+          ? [
+              {
+                label: 'Struck',
+                kind: 'fed',
+                data: { prey: main!.prey, offered: main!.count, taken: 0, ...offer.said, outcome: 'struck' },
+              },
+            ]
+          : []),
       ],
       caution:
         mate !== null
           ? `Together with ${mate}: apart first, never fed side by side.`
           : refused && species.eats === 'rodents'
             ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.'
-            : gravid
-              ? 'Gravid: small meals, never a large one in the last month.'
-              : undefined,
-      reasons: meal.reasons,
+            : state === 'live' && species.eats === 'rodents'
+              ? 'Live prey only where the law allows it, and never left alone with the snake: it bites.'
+              : gravid
+                ? 'Gravid: small meals, never a large one in the last month.'
+                : undefined,
+      reasons: [...meal.reasons, ...offer.reasons],
     },
   ]
 }

@@ -1,8 +1,11 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
+import { dayFromIso } from '../../units'
 import { companyQuestion } from '../company'
 import { isQuarantine } from '../ways'
+import { leavingChecks, leavingQuestion } from './leaving'
+import { offerFields, outcomeFits, saidOf, tellOffer } from './offer'
 import { questionWeight } from './plausibleWeight'
 import { quarantineOf, staysInQuarantine } from './quarantine'
 import type { AnimalState } from './state'
@@ -17,7 +20,8 @@ const grams = z
   .number({ error: 'The weight must be a number of grams' })
   .positive('A weight must be above 0 g')
   .max(MOST_G, 'No animal here weighs over 400 kg: check the unit')
-const none = z.strictObject({})
+const short = (what: string) =>
+  z.string().trim().min(1, `${what}: write something`).max(40, `${what}: at most 40 letters`)
 const prey = reference('feeder')
 const count = (what: string) =>
   z
@@ -54,8 +58,9 @@ export const dayKinds = [
     subject: 'animal',
     verb: 'Record meal',
     data: z
-      .strictObject({ prey, offered: count('Offered'), taken: count('Taken'), sure })
-      .refine(d => d.taken <= d.offered, { path: ['taken'], message: 'More taken than offered' }),
+      .strictObject({ prey, offered: count('Offered'), taken: count('Taken'), ...offerFields, sure })
+      .refine(d => d.taken <= d.offered, { path: ['taken'], message: 'More taken than offered' })
+      .refine(outcomeFits, { path: ['outcome'], message: 'That does not go with how much it took' }),
     check: (state, { prey, offered, taken, sure }, entry) =>
       writtenAgain(
         sure,
@@ -63,20 +68,20 @@ export const dayKinds = [
         state.meals.some(m => m.day === entry.day && m.prey === prey && m.offered === offered && m.taken === taken),
         `${state.tag} has this very meal on this day already`,
       ),
-    apply(state, { prey, offered, taken }, entry) {
+    apply(state, { prey, offered, taken, sure: _, ...said }, entry) {
       // a meal of several prey is one refusal
       const sameMeal = state.meals.at(-1)?.at === entry.at
-      state.meals.push({ day: entry.day, at: entry.at, prey, offered, taken, entryId: entry.id })
+      state.meals.push({ day: entry.day, at: entry.at, prey, offered, taken, entryId: entry.id, ...saidOf(said) })
       if (state.meals.length > MEALS_KEPT) state.meals.shift()
       if (taken > 0) {
         state.lastTaken = seen(entry)
         state.refusals = 0
       } else if (!sameMeal) state.refusals++
     },
-    wording: d =>
-      d.taken === 0
-        ? `Refused ${d.offered} × ${d.prey}`
-        : `Took ${d.taken}${d.taken < d.offered ? ` of ${d.offered}` : ''} × ${d.prey}`,
+    wording: d => {
+      const how = tellOffer(d)
+      return `${d.taken === 0 ? `Refused ${d.offered}` : `Took ${d.taken}${d.taken < d.offered ? ` of ${d.offered}` : ''}`} × ${d.prey}${how ? `: ${how}` : ''}`
+    },
   }),
   defineKind({
     kind: 'shed',
@@ -123,9 +128,38 @@ export const dayKinds = [
     kind: 'sold',
     subject: 'animal',
     verb: 'Record sale',
-    data: none,
-    apply: end('sold'),
-    wording: () => 'Sold',
+    data: z.strictObject({ to: short('Buyer').optional(), price: short('Price').optional(), sure }),
+    fields: { to: { label: 'To whom, by initials', as: 'text' }, price: { label: 'Price', as: 'text' } },
+    check(state, { sure }, entry, { house, almanac }) {
+      const species = almanac.species[state.speciesId]
+      if (sure || entry.source !== 'keeper' || !species) return null
+      const checks = leavingChecks(state, species, house, almanac.common, entry.day)
+      const message = leavingQuestion(state.tag, checks)
+      return message === null ? null : { path: 'data.sure', message }
+    },
+    apply(state, _, entry) {
+      end('sold')(state, null, entry)
+      delete state.reserved
+    },
+    wording: d =>
+      `Sold${d.to ? ` to ${d.to}` : ''}${d.price ? `, ${d.price}` : ''}${d.sure ? ', though something spoke against it' : ''}`,
+  }),
+  defineKind({
+    kind: 'reserved',
+    subject: 'animal',
+    verb: 'Reserve',
+    data: z.strictObject({
+      /** By initials; nothing takes the reservation back. */
+      for: short('For whom').nullable(),
+      until: z.iso.date('A day is written as 2026-06-12').optional(),
+    }),
+    check: (_, { for: whom, until }, entry) =>
+      whom && until && dayFromIso(until) < entry.day ? { path: 'data.until', message: 'That day is over' } : null,
+    apply(state, { for: whom, until }, entry) {
+      if (whom) state.reserved = { ...seen(entry), for: whom, until: until ? dayFromIso(until) : null }
+      else delete state.reserved
+    },
+    wording: d => (d.for ? `Reserved for ${d.for}${d.until ? ` until ${d.until}` : ''}` : 'Not reserved any more'),
   }),
   defineKind({
     kind: 'died',

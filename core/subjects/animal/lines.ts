@@ -60,6 +60,7 @@ export const animalLines: LineRule[] = [
   rule('(?:refused|did not (?:eat|take)|would not (?:eat|take)|has not eaten)(?:\\s+(.+))?', (r, m) =>
     meal(r, 'refused', m[1] ?? ''),
   ),
+  rule('(?:struck|strikes)(?: and (?:let go|dropped))?(?: of)?(?:\\s+(.+))?', (r, m) => meal(r, 'struck', m[1] ?? '')),
   rule('shed(?:ded)?(?: complete(?:ly)?| whole| in one(?: piece)?| well)?', r =>
     of(r, 'animal', 'shed', { complete: true }, 'shed'),
   ),
@@ -87,7 +88,16 @@ export const animalLines: LineRule[] = [
       ? `Is ${r.known.tag} dead? Write: ${r.known.tag} died`
       : `${r.known.tag} is not an animal.`,
   ),
-  rule('sold', r => of(r, 'animal', 'sold', {}, 'sold')),
+  rule('sold(?: to (\\S+))?(?:,? (?:for )?([\\d.,]+ ?\\S*))?', (r, m) =>
+    of(
+      r,
+      'animal',
+      'sold',
+      { ...(m[1] && { to: m[1].replace(/,$/, '') }), ...(m[2] && { price: m[2] }) },
+      `sold${m[1] ? ` to ${m[1].replace(/,$/, '')}` : ''}${m[2] ? `, ${m[2]}` : ''}`,
+    ),
+  ),
+  rule('reserved for (\\S+)', (r, m) => of(r, 'animal', 'reserved', { for: m[1] }, `reserved for ${m[1]}`)),
   rule('(?:(?:all )?well|(?:checked|looked at)(?:[:,]? (?:and )?well)?)', r =>
     of(r, 'animal', 'checked', { well: true }, 'looked at, well'),
   ),

@@ -1,9 +1,46 @@
 import { feederNamed } from '../../almanac'
 import { COUNT, countOf, say, type Read, type Reading } from '../../log'
+import { MANNER_WORDS, PREY_STATE_WORDS, type Manner, type PreyState } from './offer'
 
-/** What was taken or refused, as a line says it. */
-export function meal(r: Reading, verb: 'took' | 'refused', rest: string): Read {
+const STATE_SAID: Record<string, PreyState> = {
+  'live': 'live',
+  'fresh-killed': 'freshKilled',
+  'fresh killed': 'freshKilled',
+  'prekilled': 'freshKilled',
+  'thawed': 'thawed',
+  'frozen': 'thawed',
+}
+const MANNER_SAID: Record<string, Manner> = {
+  'moved': 'moved',
+  'left in': 'left',
+  'overnight': 'overnight',
+  'warmed': 'warmed',
+  'scented': 'scented',
+  'boiled': 'boiled',
+  'teased': 'teased',
+  'assisted': 'assisted',
+}
+
+/** Takes the state of the prey and the manner of the offer out of what is said of a meal. */
+function offerSaid(rest: string) {
+  let text = rest
+  const take = <T>(words: Record<string, T>, front: boolean): T | undefined => {
+    const any = Object.keys(words).join('|')
+    const match = new RegExp(front ? `(^|\\d\\s+|\\b)(${any})\\b,?` : `,?\\s*\\b(${any})$`, 'i').exec(text)
+    if (!match) return undefined
+    const word = match.at(-1)!
+    text = text.replace(match[0], front ? match[1]! : '').trim()
+    return words[word.toLowerCase()]
+  }
+  const state = take(STATE_SAID, true)
+  const manner = take(MANNER_SAID, false)
+  return { text: text.replace(/\s+/g, ' '), said: { ...(state && { state }), ...(manner && { manner }) } }
+}
+
+/** What was taken or refused, as a line says it; struck is refused with a strike. */
+export function meal(r: Reading, verb: 'took' | 'refused' | 'struck', whole: string): Read {
   if (r.known.subject.type !== 'animal') return `${r.known.tag} is not an animal; groups are fed in the Nursery.`
+  const { text: rest, said } = offerSaid(whole)
   const match = new RegExp(`^(?:(${COUNT})(?:\\s+(?:of|out of)\\s+(${COUNT}))?\\b)?\\s*(.*)$`, 'i').exec(rest)!
   const first = match[1] ? countOf(match[1]) : 1
   const offered = match[2] ? countOf(match[2]) : first
@@ -16,10 +53,11 @@ export function meal(r: Reading, verb: 'took' | 'refused', rest: string): Read {
   const taken = verb === 'took' ? first : 0
   if (taken > offered) return `${taken} of ${offered}? More taken than offered.`
   const feeder = r.almanac.feeders[prey]!
+  const how = [said.state && PREY_STATE_WORDS[said.state], said.manner && MANNER_WORDS[said.manner]].filter(Boolean)
   return say(
     r,
     'fed',
-    { prey, offered, taken },
-    ` ${verb} ${taken && taken < offered ? `${taken} of ` : ''}${offered} ${offered === 1 ? feeder.one : feeder.many}`,
+    { prey, offered, taken, ...said, ...(verb === 'struck' && { outcome: 'struck' as const }) },
+    ` ${verb === 'struck' ? 'struck and let go' : verb} ${taken && taken < offered ? `${taken} of ` : ''}${offered} ${offered === 1 ? feeder.one : feeder.many}${how.length ? `, ${how.join(', ')}` : ''}`,
   )
 }

@@ -2,6 +2,7 @@ import type { SexSign } from '../../almanac'
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
 import type { Sex } from '../sexes'
+import type { Manner, Outcome, PreyState } from './offer'
 
 export type { Sex }
 
@@ -36,6 +37,11 @@ export interface Meal {
   offered: number
   taken: number
   entryId: string
+  /** What the prey was, how it was offered, and what the animal did; where it was said. */
+  state?: PreyState
+  manner?: Manner
+  outcome?: Outcome
+  minutes?: number
 }
 
 /** One thing seen or measured that speaks for a sex. */
@@ -102,6 +108,8 @@ export interface AnimalState extends AnimalCard {
   broughtUp?: readonly Observed[]
   /** A lizard without its tail weighs less: weights before it are not compared with those after. */
   tailDropped?: Observed
+  /** For whom it is kept, by initials, and until when. */
+  reserved?: Observed & { for: string; until: Day | null }
   /** The last visit to a vet, and when to come again. */
   vet?: Observed & { said: string; again: Day | null }
   /** What is given by the word of a vet: those that run, and the last that ended. */

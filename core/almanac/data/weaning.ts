@@ -1,0 +1,84 @@
+import type { Fact, Weaning } from '../schema'
+import { memory, practice } from './marks'
+
+type Marked = typeof memory
+
+/** Shares of young that take thawed prey within three offers of it, and within twenty. */
+const weaning = (three: number, twenty: number, mark: Marked, note: string): Weaning => ({
+  byThree: mark(three, 'share', note),
+  byTwenty: memory(twenty, 'share', 'Of young that were offered thawed prey about twenty times, half a year'),
+})
+
+const EASY = weaning(0.9, 0.99, practice, 'Most take it within three meals')
+const MIDDLE = weaning(0.75, 0.95, practice, 'About three quarters take it at once, hold-outs to six months')
+const HARD = weaning(0.5, 0.85, memory, 'Many start on live prey, and change late')
+const LATE = weaning(
+  0.2,
+  0.6,
+  practice,
+  'Six months to a year, single ones two; in some litters a third takes nothing unaided at first',
+)
+
+const OF: Record<string, Weaning> = {
+  'boa-constrictor': EASY,
+  'boa-red-tailed': EASY,
+  'boa-other-mainland': MIDDLE,
+  'boa-dwarf': LATE,
+  'rosy-boa': HARD,
+  'kenyan-sand-boa': MIDDLE,
+  'rainbow-boa': EASY,
+  'royal-python': HARD,
+  'carpet-python': MIDDLE,
+  'childrens-python': HARD,
+  'green-tree-python': HARD,
+  'eyelash-viper': LATE,
+  'western-hognose': MIDDLE,
+  'california-kingsnake': EASY,
+  'milk-snake': MIDDLE,
+  'corn-snake': EASY,
+  'black-rat-snake': EASY,
+  'texas-rat-snake': EASY,
+  'gopher-snake': EASY,
+  'bull-snake': EASY,
+  'western-diamondback': MIDDLE,
+}
+
+/** How readily young of a species change from live to thawed prey; undefined where they eat no rodents. */
+export const weaningOf = (id: string): Weaning | undefined => OF[id]
+
+/** What holds when young start, refuse, change to thawed prey, and leave. */
+export const starting: Record<string, Fact> = {
+  struckCounts: practice(0.5, 'meals', 'Prey that was struck and let go counts as half a success'),
+  weanedAfter: memory(3, 'meals', 'Thawed prey taken so often in a row: it counts as weaned'),
+  youngUntil: memory(365, 'days', 'An animal counts as young'),
+  coldComes: memory(45, 'days', 'Before the last meal of a winter: who eats less now, does as usual'),
+  weanFast: practice(
+    2,
+    'refusals',
+    'Of thawed prey in a row; then a meal of what it takes, since it is never starved into it',
+  ),
+  weanMates: memory(10, 'young', 'What the species usually does weighs as much as so many mates'),
+  weanOthers: memory(0.5, 'share', 'An earlier litter of this house speaks so much as one’s own mates'),
+  weanAhead: memory(28, 'days', 'So far ahead it is told how many of a litter will take thawed prey'),
+  weanBehind: memory(0.1, 'share', 'Of its kind: where so few need so many offers, it is behind'),
+  refusesFrom: memory(2, 'refusals', 'In a row: it is no accident, and the next try is proposed'),
+  refusalTold: memory(3, 'refusals', 'In a row: told among what is wrong'),
+  tryEvery: practice(7, 'days', 'A refuser is tried afresh, and left alone between'),
+  teaseFrom: practice(30, 'days', 'From birth: before it, a young one is not teased'),
+  boiledFrom: memory(21, 'days', 'From birth: a pinky dipped in hot water'),
+  assistFrom: practice(60, 'days', 'From birth: about two months before anyone assists'),
+  assistFor: practice(45, 'days', 'One to two months of assisting; then the vet is asked again'),
+  tubeLoss: memory(0.25, 'share', 'Of its weight lost: what is given by tube, and by the vet only'),
+  fastWatchYoung: memory(0.05, 'share', 'Of its weight lost without food, while small: watched'),
+  fastVetYoung: memory(0.1, 'share', 'The same: for the vet'),
+  fastWatch: memory(0.05, 'share', 'Of its weight lost without food, once half grown: watched'),
+  fastVet: memory(0.12, 'share', 'The same: for the vet'),
+  fastDaysYoung: memory(60, 'days', 'Without food while small: for the vet, whatever it weighs'),
+  fastDays: memory(180, 'days', 'The same, once half grown'),
+  smallShare: memory(0.5, 'share', 'Of adult weight: below it an animal counts as small, and has little to lose'),
+  shedNear: memory(21, 'days', 'Small ones shed about so often; before a shed refusals are normal'),
+  leaveMeals: practice(3, 'meals', 'In a row, taken unaided, before it leaves'),
+  leaveLoss: memory(0.05, 'share', 'Of its best weight in the last months: who lost more, stays'),
+  leaveWeighed: memory(30, 'days', 'It is weighed no longer ago than this before it leaves'),
+  leaveAge: memory(42, 'days', 'From birth, before one leaves'),
+}

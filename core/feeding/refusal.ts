@@ -1,0 +1,190 @@
+import type { Almanac, Fact, Species } from '../almanac'
+import type { Day } from '../chance'
+import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
+import { comparableWeights, MANNER_WORDS, type AnimalState, type Meal, type Weighing } from '../subjects'
+import { formatDay } from '../units'
+import { firstMealAge } from './meal'
+import { isYoung } from './weaning'
+import { triesOf, type Try } from './tries'
+
+/** From mild to grave. */
+export const REFUSAL_LEVELS = ['normal', 'watch', 'weigh', 'vet'] as const
+export type RefusalLevel = (typeof REFUSAL_LEVELS)[number]
+
+export interface TryDone {
+  of: Try
+  day: Day
+  minutes?: number
+  struck: boolean
+}
+
+export interface RefusalCourse {
+  level: RefusalLevel
+  /** Of its best weight since it last ate, 0..1; null where it was not weighed. */
+  loss: number | null
+  daysWithout: number | null
+  done: TryDone[]
+  /** What is tried next, and not before which day; null where nothing is left to try but the vet. */
+  next: { of: Try; day: Day } | null
+}
+
+/** Whether it is small, and so has little to lose. */
+function isSmall(species: Species, now: Weighing | undefined, { smallShare }: Almanac['common']): boolean {
+  return (now?.massG ?? species.youngMassG.value) < smallShare!.value * species.adultMassG.value
+}
+
+/** The best weight since shortly before it last ate, and the latest. */
+function lossOf(animal: AnimalState): { loss: number; best: Weighing; now: Weighing } | null {
+  const weights = comparableWeights(animal)
+  const now = weights.at(-1)
+  const ateOn = animal.lastTaken?.day ?? Number.NEGATIVE_INFINITY
+  const before = weights.filter(w => w.day <= ateOn).at(-1)
+  const since = weights.filter(w => w.day > ateOn)
+  const best = [...(before ? [before] : []), ...since].reduce<Weighing | null>(
+    (a, w) => (a && a.massG >= w.massG ? a : w),
+    null,
+  )
+  return now && best ? { loss: Math.max(0, 1 - now.massG / best.massG), best, now } : null
+}
+
+/** Whether its weight falls without food, so far that it is watched. */
+export function fallsFasting(animal: AnimalState, species: Species, { common }: Pick<Almanac, 'common'>): boolean {
+  const loss = lossOf(animal)
+  const watch = isSmall(species, loss?.now, common) ? common.fastWatchYoung! : common.fastWatch!
+  return loss !== null && loss.loss >= watch.value
+}
+
+const isTry = (of: Try, meal: Meal): boolean => meal.manner === of.manner && (!of.state || meal.state === of.state)
+
+function nextTry(
+  animal: AnimalState,
+  species: Species,
+  done: readonly TryDone[],
+  losing: boolean,
+  today: Day,
+  spacing: number,
+  common: Almanac['common'],
+): RefusalCourse['next'] {
+  const age = animal.bornDay === null ? Number.POSITIVE_INFINITY : today - animal.bornDay
+  const last = Math.max(animal.meals.at(-1)?.day ?? Number.NEGATIVE_INFINITY, ...done.map(d => d.day))
+  const day = Math.max(today, Number.isFinite(last) ? last + spacing : today)
+  for (const of of triesOf(species)) {
+    if (done.some(d => d.of === of)) continue
+    if (of.whenLosing && !losing) continue
+    const from: Fact | undefined = of.from ? common[of.from] : undefined
+    if (from && age + (day - today) < from.value) continue
+    return { of, day }
+  }
+  // what was shown to it once may work another time: the one that is longest ago, but for what is done by hand
+  const again = done.filter(d => !d.of.trained).sort((a, b) => a.day - b.day)[0]
+  return again ? { of: again.of, day } : null
+}
+
+/**
+ * Where one that refuses stands, and what is tried next. How grave it is goes by what it weighs and how long it is
+ * without food, not by how often it refused. Null while it eats.
+ * @param normal why not eating is usual for it now, such as a winter that comes; null where nothing is
+ */
+export function refusalCourse(
+  almanac: Almanac,
+  species: Species,
+  animal: AnimalState,
+  today: Day,
+  normal: string | null = null,
+): Judgement<RefusalCourse> | null {
+  if (!animal.refusals) return null
+  const { common } = almanac
+  const loss = lossOf(animal)
+  const small = isSmall(species, loss?.now, common)
+  const [watch, vet, days] = small
+    ? [common.fastWatchYoung!, common.fastVetYoung!, common.fastDaysYoung!]
+    : [common.fastWatch!, common.fastVet!, common.fastDays!]
+  const paths = small ? ['fastWatchYoung', 'fastVetYoung', 'fastDaysYoung'] : ['fastWatch', 'fastVet', 'fastDays']
+  // a grown one of which no meal is written ate before it came: from the first that it refused here
+  const ateOn =
+    animal.lastTaken?.day ??
+    (isYoung(animal, today, common) ? animal.bornDay! + firstMealAge(species) : (animal.meals[0]?.day ?? null))
+  const daysWithout = ateOn === null ? null : Math.max(0, today - ateOn)
+  const lost = loss?.loss ?? 0
+  const without = daysWithout ?? 0
+  const weighedLately = loss !== null && today - loss.now.day <= species.weighEveryDays.young.value
+  const level: RefusalLevel =
+    lost >= vet.value || without >= days.value
+      ? 'vet'
+      : lost >= watch.value || without >= days.value / 2
+        ? 'weigh'
+        : normal !== null
+          ? 'normal'
+          : animal.refusals >= 3 && !weighedLately
+            ? 'weigh'
+            : 'watch'
+  const refused = animal.meals.filter(m => m.taken === 0 && m.day > (animal.lastTaken?.day ?? Number.NEGATIVE_INFINITY))
+  const done = triesOf(species).flatMap((of): TryDone[] => {
+    const last = refused.filter(m => isTry(of, m)).at(-1)
+    return last
+      ? [
+          {
+            of,
+            day: last.day,
+            struck: last.outcome === 'struck',
+            ...(last.minutes !== undefined && { minutes: last.minutes }),
+          },
+        ]
+      : []
+  })
+  const spacing = species.eats === 'rodents' ? common.tryEvery!.value : 1
+  const next = nextTry(animal, species, done, lost >= watch.value, today, spacing, common)
+  const reasons: Reason[] = [
+    {
+      rule: normal
+        ? `Not eating is usual now: ${normal}. What it weighs decides`
+        : 'What it weighs and how long it goes without decide, not how often it refused',
+      inputs: [
+        computedInput('Refused in a row', `${animal.refusals}`),
+        ...(loss
+          ? [
+              entryInput('Now', `${loss.now.massG} g`, loss.now),
+              entryInput('Best since it ate', `${loss.best.massG} g`, loss.best),
+              computedInput('Lost', `${(100 * loss.loss).toFixed(1)} %`),
+            ]
+          : [computedInput('Weight', 'not known')]),
+        computedInput('Without food', daysWithout === null ? 'not known' : `${daysWithout} days`),
+        factInput(small ? 'Watched from, while small' : 'Watched from', `common.${paths[0]}.value`, watch),
+        factInput('For the vet from', `common.${paths[1]}.value`, vet),
+        factInput('Or without food for', `common.${paths[2]}.value`, days),
+      ],
+      change: 'A meal taken clears it; a weight moves it',
+    },
+    ...(done.length
+      ? [
+          {
+            rule: 'Tried since it last ate',
+            inputs: done.map(d =>
+              computedInput(
+                MANNER_WORDS[d.of.manner],
+                `${formatDay(d.day, today)}${d.struck ? ', struck and let go' : ''}${d.minutes ? `, ${d.minutes} minutes` : ''}`,
+              ),
+            ),
+          },
+        ]
+      : []),
+    ...(next
+      ? [
+          {
+            rule: `Next: ${next.of.how}`,
+            inputs: [
+              computedInput('Not before', formatDay(next.day, today)),
+              ...(species.eats === 'rodents'
+                ? [factInput('Left alone between tries', 'common.tryEvery.value', common.tryEvery!)]
+                : []),
+              ...(next.of.from
+                ? [factInput('From birth, before it', `common.${next.of.from}.value`, common[next.of.from]!)]
+                : []),
+            ],
+            change: 'What comes of it',
+          },
+        ]
+      : []),
+  ]
+  return { value: { level, loss: loss?.loss ?? null, daysWithout, done, next }, reasons }
+}

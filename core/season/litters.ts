@@ -1,0 +1,230 @@
+import { speciesOf, type Species } from '../almanac'
+import type { Day } from '../chance'
+import {
+  firstMealAge,
+  fitSwitch,
+  isYoung,
+  ladderStepAt,
+  learnCurve,
+  liveMealsAhead,
+  notSwitched,
+  switchOutlook,
+  weaningRecord,
+  type LearntCurve,
+  type NextOffer,
+  type RefusalCourse,
+  type SwitchOutlook,
+  type Tried,
+  type WeaningRecord,
+} from '../feeding'
+import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
+import { leavingChecks, type AnimalState, type LeavingCheck } from '../subjects'
+import type { SeasonContext } from './context'
+import { offerOf, refusalOf } from './eating'
+
+/** Where a young one stands, from who has not eaten to who may go. */
+export const YOUNG_STANDINGS = ['notStarted', 'live', 'onTheWay', 'eats', 'mayGo'] as const
+export type YoungStanding = (typeof YOUNG_STANDINGS)[number]
+
+export interface YoungOne {
+  animal: AnimalState
+  standing: YoungStanding
+  /** On the way to thawed prey; null where that is no question. */
+  record: WeaningRecord | null
+  offer: Judgement<NextOffer> | null
+  /** Where it refuses: how grave, and what is tried next. */
+  refusal: Judgement<RefusalCourse> | null
+  checks: LeavingCheck[]
+  /** Not started by the day on which nearly all of its kind have, or not on thawed prey when mates are. */
+  behind: string | null
+}
+
+export interface LitterOutlook {
+  /** Young that are asked of. */
+  of: number
+  already: number
+  by: Day
+  count: SwitchOutlook
+  /** Meals of live prey until then. */
+  live: number
+  reasons: Reason[]
+}
+
+export interface Litter {
+  id: string
+  speciesId: string
+  /** The clutch it is of, or its dam; null where neither is known. */
+  tag: string | null
+  bornDay: Day | null
+  /** Worst first. */
+  young: YoungOne[]
+  outlook: LitterOutlook | null
+}
+
+/** Mates of one litter have one key. */
+export const litterKey = ({ clutchId, damId, bornDay, speciesId }: AnimalState): string =>
+  clutchId ?? (damId ? `${damId}:${bornDay}` : `${speciesId}:${bornDay}`)
+
+const everyDaysOf = (species: Species, animal: AnimalState, today: Day): number =>
+  ladderStepAt(species.ladder, Math.max(0, today - (animal.bornDay ?? today) - firstMealAge(species))).step.everyDays
+
+const triedOf = (record: WeaningRecord, weight: number): Tried => ({
+  offers: record.offers,
+  took: record.stage === 'thawed' || record.stage === 'weaned',
+  weight,
+})
+
+/** What all young of a species that were ever offered thawed prey teach the litter of one of them. */
+function curveOf(
+  key: string,
+  species: Species,
+  records: ReadonlyMap<string, { record: WeaningRecord; key: string }>,
+  { almanac }: SeasonContext,
+): LearntCurve {
+  const { weanMates, weanOthers } = almanac.common
+  const tried = [...records.values()]
+    .filter(r => r.record.offers > 0)
+    .map(r => triedOf(r.record, r.key === key ? 1 : weanOthers!.value))
+  return learnCurve(fitSwitch(species.weaning!), weanMates!.value, tried)
+}
+
+function standingOf(
+  species: Species,
+  animal: AnimalState,
+  record: WeaningRecord | null,
+  checks: readonly LeavingCheck[],
+): YoungStanding {
+  if (!animal.lastTaken) return 'notStarted'
+  if (checks.every(c => c.is !== 'wrong')) return 'mayGo'
+  if (!species.weaning || !record) return 'eats'
+  switch (record.stage) {
+    case 'notStarted':
+      return 'notStarted'
+    case 'live':
+      return 'live'
+    case 'freshKilled':
+    case 'thawed':
+      return 'onTheWay'
+    default:
+      return 'eats'
+  }
+}
+
+function behindOf(
+  species: Species,
+  animal: AnimalState,
+  record: WeaningRecord | null,
+  learnt: LearntCurve | null,
+  { today, almanac }: SeasonContext,
+): string | null {
+  if (!animal.lastTaken && animal.bornDay !== null) {
+    const clock = Object.values(species.clocks).find(c => c.to === 'firstMeal')
+    const by = clock ? animal.bornDay + clock.days.latest : null
+    return by !== null && today > by ? `nearly all of its kind have eaten by day ${clock!.days.latest}` : null
+  }
+  if (!learnt || !record || record.offers === 0 || record.stage === 'thawed' || record.stage === 'weaned') return null
+  const left = learnt.reduce((sum, l) => sum + l.chance * notSwitched(l.curve, record.offers), 0)
+  return left < almanac.common.weanBehind!.value
+    ? `${Math.round(100 * (1 - left))} % of its kind take thawed prey within ${record.offers} offers`
+    : null
+}
+
+function outlookOf(
+  species: Species,
+  young: readonly YoungOne[],
+  learnt: LearntCurve,
+  { almanac, today }: SeasonContext,
+): LitterOutlook | null {
+  const asked = young.filter(y => y.record && y.record.stage !== 'unsaid')
+  if (!asked.length) return null
+  const waiting = asked.filter(y => y.record!.stage !== 'thawed' && y.record!.stage !== 'weaned')
+  const every = Math.max(...asked.map(y => everyDaysOf(species, y.animal, today)))
+  const { weanMates, weanOthers, weanFast, weanAhead } = almanac.common
+  const next = Math.floor(weanAhead!.value / every)
+  const offers = waiting.map(y => y.record!.offers)
+  const already = asked.length - waiting.length
+  const path = `species.${species.id}.weaning`
+  return {
+    of: asked.length,
+    already,
+    by: today + weanAhead!.value,
+    count: switchOutlook(learnt, already, offers, next),
+    live: liveMealsAhead(learnt, offers, next, weanFast!.value),
+    reasons: [
+      {
+        rule: 'Each takes thawed prey with a chance of its own at every offer (beta-geometric); what its mates did moves it, earlier litters less',
+        inputs: [
+          factInput('Usually by the third offer', `${path}.byThree`, species.weaning!.byThree),
+          factInput('By the twentieth', `${path}.byTwenty`, species.weaning!.byTwenty),
+          computedInput('Take it now', `${already} of ${asked.length}`),
+          computedInput('Offers until then', `${next}, every ${every} days`),
+          factInput('The usual weighs as much as', 'common.weanMates.value', weanMates!),
+          factInput('An earlier litter speaks', 'common.weanOthers.value', weanOthers!),
+        ],
+        change: 'Every meal of which it is written what the prey was',
+      },
+    ],
+  }
+}
+
+/** From bad to good: who is grave, who refuses, who is behind, who has not eaten. */
+function badness({ refusal, behind, standing, animal }: YoungOne): number {
+  const grave = refusal ? ['normal', 'watch', 'weigh', 'vet'].indexOf(refusal.value.level) : 0
+  return (
+    grave * 100 + (behind ? 50 : 0) + (YOUNG_STANDINGS.length - YOUNG_STANDINGS.indexOf(standing)) + animal.refusals
+  )
+}
+
+/**
+ * Young with tags by their litters, worst first in each and the worst litter first, with how they go over to thawed
+ * prey. O(young) and one curve a litter.
+ */
+export function littersOf(context: SeasonContext): Litter[] {
+  const { house, almanac, today } = context
+  const { common } = almanac
+  const bySpecies = new Map<string, Map<string, { record: WeaningRecord; key: string }>>()
+  for (const animal of Object.values(house.animals)) {
+    if (!animal.meals.length || !speciesOf(almanac, animal.speciesId).weaning) continue
+    const of = bySpecies.get(animal.speciesId) ?? new Map<string, { record: WeaningRecord; key: string }>()
+    bySpecies.set(
+      animal.speciesId,
+      of.set(animal.id, { record: weaningRecord(animal.meals, common), key: litterKey(animal) }),
+    )
+  }
+  const litters = new Map<string, AnimalState[]>()
+  for (const animal of Object.values(house.animals)) {
+    if (animal.status !== 'alive' || !isYoung(animal, today, common)) continue
+    const key = litterKey(animal)
+    litters.set(key, [...(litters.get(key) ?? []), animal])
+  }
+  const made = [...litters].map(([id, animals]): Litter => {
+    const species = speciesOf(almanac, animals[0]!.speciesId)
+    const records = bySpecies.get(species.id) ?? new Map<string, { record: WeaningRecord; key: string }>()
+    const learnt = species.weaning ? curveOf(id, species, records, context) : null
+    const young = animals
+      .map((animal): YoungOne => {
+        const record = species.weaning ? weaningRecord(animal.meals, common) : null
+        const checks = leavingChecks(animal, species, house, common, today)
+        return {
+          animal,
+          record,
+          checks,
+          standing: standingOf(species, animal, record, checks),
+          offer: offerOf(animal, context),
+          refusal: refusalOf(animal, false, context),
+          behind: behindOf(species, animal, record, learnt, context),
+        }
+      })
+      .sort((a, b) => badness(b) - badness(a) || (a.animal.tag < b.animal.tag ? -1 : 1))
+    const { clutchId, damId, bornDay } = animals[0]!
+    return {
+      id,
+      speciesId: species.id,
+      tag: (clutchId && house.clutches[clutchId]?.tag) || (damId && house.animals[damId]?.tag) || null,
+      bornDay,
+      young,
+      outlook: learnt && outlookOf(species, young, learnt, context),
+    }
+  })
+  return made.sort((a, b) => badness(b.young[0]!) - badness(a.young[0]!) || (a.id < b.id ? -1 : 1))
+}

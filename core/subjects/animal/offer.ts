@@ -1,0 +1,92 @@
+import { z } from 'zod'
+
+/** What the prey was. */
+export const PREY_STATES = ['live', 'freshKilled', 'thawed'] as const
+export type PreyState = (typeof PREY_STATES)[number]
+export const PREY_STATE_WORDS: Readonly<Record<PreyState, string>> = {
+  live: 'live',
+  freshKilled: 'fresh-killed',
+  thawed: 'thawed',
+}
+
+/** How it was offered: as usual, or as one of the tries with who does not eat. */
+export const MANNERS = [
+  'left',
+  'moved',
+  'quiet',
+  'overnight',
+  'warmed',
+  'smaller',
+  'otherPrey',
+  'scented',
+  'boiled',
+  'teased',
+  'assisted',
+  'tube',
+] as const
+export type Manner = (typeof MANNERS)[number]
+export const MANNER_WORDS: Readonly<Record<Manner, string>> = {
+  left: 'left in',
+  moved: 'moved before it',
+  quiet: 'quiet and dark',
+  overnight: 'overnight',
+  warmed: 'warmed up',
+  smaller: 'smaller than usual',
+  otherPrey: 'other prey',
+  scented: 'scented',
+  boiled: 'dipped in hot water',
+  teased: 'teased',
+  assisted: 'assisted',
+  tube: 'by tube, at the vet’s word',
+}
+
+/** What it did. */
+export const OUTCOMES = ['atOnce', 'afterTries', 'overnight', 'struck', 'looked', 'ignored'] as const
+export type Outcome = (typeof OUTCOMES)[number]
+export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  atOnce: 'at once',
+  afterTries: 'after some tries',
+  overnight: 'gone next morning',
+  struck: 'struck and let go',
+  looked: 'looked at it',
+  ignored: 'turned away',
+}
+const UNEATEN: readonly Outcome[] = ['struck', 'looked', 'ignored']
+
+/** What may be said of a meal beside prey and numbers. */
+export const offerFields = {
+  state: z.enum(PREY_STATES).optional(),
+  manner: z.enum(MANNERS).optional(),
+  outcome: z.enum(OUTCOMES).optional(),
+  minutes: z.number().min(0, 'Minutes cannot be negative').max(1440, 'Over a day: check the minutes').optional(),
+}
+type Said = { [K in keyof typeof offerFields]?: z.output<(typeof offerFields)[K]> }
+
+/** Whether what it did goes with what it took. */
+export const outcomeFits = ({ outcome, taken }: Said & { taken: number }): boolean =>
+  !outcome || UNEATEN.includes(outcome) === (taken === 0)
+
+/** Only what was said, so that a meal of which nothing more is said looks as it did. */
+export function saidOf({ state, manner, outcome, minutes }: Said): Said {
+  return {
+    ...(state && { state }),
+    ...(manner && { manner }),
+    ...(outcome && { outcome }),
+    ...(minutes !== undefined && { minutes }),
+  }
+}
+
+/** The same in words: thawed, teased, after some tries, 10 minutes. */
+export const tellOffer = ({ state, manner, outcome, minutes }: Said): string =>
+  [
+    state && PREY_STATE_WORDS[state],
+    manner && MANNER_WORDS[manner],
+    outcome && OUTCOME_WORDS[outcome],
+    minutes && `${minutes} minutes`,
+  ]
+    .filter(Boolean)
+    .join(', ')
+
+/** With help: that an animal eats so says nothing of whether it would alone. */
+export const isHelped = ({ manner }: { manner?: Manner }): boolean =>
+  manner === 'teased' || manner === 'assisted' || manner === 'tube'
