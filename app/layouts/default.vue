@@ -37,7 +37,9 @@ const route = useRoute()
 const title = computed(() => {
   const { id } = route.params
   const animal = typeof id === 'string' && house.snapshot ? house.house.animals[id] : undefined
-  if (animal) return route.path.startsWith('/pedigree') ? `Pedigree of ${animal.tag}` : animal.tag
+  if (animal && route.path.startsWith('/pedigree')) return `Pedigree of ${animal.tag}`
+  if (animal && route.path.startsWith('/handover')) return `Hand-over of ${animal.tag}`
+  if (animal) return animal.tag
   if (typeof id === 'string' && house.snapshot) {
     const { clutches, groups, places } = house.house
     const named = clutches[id]?.tag ?? groups[id]?.tag ?? places[id]?.name

@@ -2,7 +2,7 @@
 import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/subjects'
 import { speciesOf } from '#core/almanac'
 import { ladderStepAt, firstMealAge, nextMeal } from '#core/feeding'
-import { mealWinterOf, tellPortion, type Lane } from '#core/season'
+import { littersOf, mealWinterOf, tellPortion, type Lane } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
 const house = useHouse()
@@ -55,6 +55,22 @@ function row(a: AnimalState) {
     before && now && now.day > before.day ? ((now.massG / before.massG - 1) / (now.day - before.day)) * 7 * 100 : null
   return { a, step: `${index + 1} of ${species.ladder.length}`, meal, now, gain }
 }
+const context = useSeasonContext()
+const litters = computed(() => littersOf(context.value))
+const all = computed(() => litters.value.flatMap(l => l.young))
+const mayGo = computed(() => all.value.filter(y => y.standing === 'mayGo').length)
+const behind = computed(() => all.value.filter(y => y.behind).length)
+const headline = computed(() =>
+  [
+    `${young.value.length} young with tags`,
+    refusers.value ? `${refusers.value} refusing` : 'none refusing',
+    ...(behind.value ? [`${behind.value} behind`] : []),
+    ...(mayGo.value ? [`${mayGo.value} may go`] : []),
+  ].join(', '),
+)
+const VIEWS = ['Litters', 'All in a table']
+const view = ref(VIEWS[0]!)
+const { shown: boards, more: moreBoards, showAll: allBoards } = useFirst(() => litters.value, 12)
 const rows = computed(() => young.value.map(row))
 const { shown, more, showAll } = useFirst(() => rows.value, 150)
 </script>
@@ -62,27 +78,22 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
 <template>
   <div class="screen">
     <header>
-      <h1>Who eats, who does not?</h1>
-      <p v-if="young.length">
-        {{ young.length }} young with tags, {{ refusers ? `${refusers} refusing` : 'all eating' }}.
-      </p>
+      <h1>Who does not eat, who is behind, who may go?</h1>
+      <p v-if="young.length">{{ headline }}.</p>
     </header>
-    <ClutchList :lanes="lanes">
-      <template #line="{ lane }"
-        >{{ line(lane) }} · <NuxtLink :to="`/eggs/${lane.subject.id}`" class="underline">Its page</NuxtLink></template
-      >
-      <template #after="{ lane }">
-        <div v-if="youngOf(lane) > 0" :key="youngOf(lane)" class="mt-3 flex flex-wrap gap-2">
-          <AnimalsTagYoung :of="{ type: 'clutch', id: lane.subject.id }" :tag="lane.title" :most="youngOf(lane)" />
-          <GroupsJoinForm :clutch="house.house.clutches[lane.subject.id]!" :young="youngOf(lane)" />
-        </div>
-        <GenesCountLooks v-if="youngOf(lane) > 0" class="mt-2" :clutch="house.house.clutches[lane.subject.id]!" />
-      </template>
-    </ClutchList>
-    <p v-if="!lanes.length && !young.length" class="quiet">
-      No young yet. They appear here when a hatching or birth is recorded.
-    </p>
-    <div v-if="young.length" class="overflow-x-auto mt-8">
+    <ViewSwitch v-if="young.length" v-model="view" :views="VIEWS" />
+    <template v-if="view === VIEWS[0]">
+      <NurseryBoard v-for="litter in boards" :key="litter.id" :litter="litter" />
+      <UButton
+        v-if="moreBoards"
+        class="mt-4"
+        variant="outline"
+        color="neutral"
+        :label="`Show ${moreBoards} more litters`"
+        @click="allBoards"
+      />
+    </template>
+    <div v-if="young.length && view === VIEWS[1]" class="overflow-x-auto mt-4">
       <table class="plain">
         <thead>
           <tr>
@@ -127,6 +138,22 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
         @click="showAll"
       />
     </div>
+    <h2 v-if="lanes.length && young.length" class="mt-8 mb-2">Without tags yet</h2>
+    <ClutchList :lanes="lanes">
+      <template #line="{ lane }"
+        >{{ line(lane) }} · <NuxtLink :to="`/eggs/${lane.subject.id}`" class="underline">Its page</NuxtLink></template
+      >
+      <template #after="{ lane }">
+        <div v-if="youngOf(lane) > 0" :key="youngOf(lane)" class="mt-3 flex flex-wrap gap-2">
+          <AnimalsTagYoung :of="{ type: 'clutch', id: lane.subject.id }" :tag="lane.title" :most="youngOf(lane)" />
+          <GroupsJoinForm :clutch="house.house.clutches[lane.subject.id]!" :young="youngOf(lane)" />
+        </div>
+        <GenesCountLooks v-if="youngOf(lane) > 0" class="mt-2" :clutch="house.house.clutches[lane.subject.id]!" />
+      </template>
+    </ClutchList>
+    <p v-if="!lanes.length && !young.length" class="quiet">
+      No young yet. They appear here when a hatching or birth is recorded.
+    </p>
     <p class="quiet small mt-6">
       A refuser is left alone between tries and never forced. Never sell an animal that does not eat. Falling weight
       with refusals is for the reptile vet.

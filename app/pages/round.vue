@@ -98,6 +98,7 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
           <RoundTaskLine v-for="task in nextDay" :key="task.id" :task="task" />
         </ul>
       </section>
+      <LazyRoundMadeReady />
       <RoundDone />
     </template>
   </div>

@@ -1,7 +1,16 @@
 import { speciesOf } from '../almanac'
-import { fallsFasting, nextOffer, refusalCourse, type Gravid, type NextOffer, type RefusalCourse } from '../feeding'
-import type { Judgement } from '../judgement'
-import type { AnimalState } from '../subjects'
+import type { Day } from '../chance'
+import {
+  fallsFasting,
+  nextOffer,
+  refusalCourse,
+  type Gravid,
+  type NextOffer,
+  type RefusalCourse,
+  type Try,
+} from '../feeding'
+import type { Judgement, Reason } from '../judgement'
+import type { AnimalState, Manner, PreyState } from '../subjects'
 import type { SeasonContext } from './context'
 import { pairingsOf } from './indexes'
 import { mealWinterOf } from './winter'
@@ -32,6 +41,36 @@ export const refusalOf = (
         usualFast(animal, gravid, context),
       )
     : null
+
+/** What the next offer to an animal is: a try for one that refuses, or the step to thawed prey. */
+export interface NextOfferSaid {
+  /** The try that is proposed, and the day before which it is left alone; null for one that eats, or rests as usual. */
+  tried: { of: Try; day: Day } | null
+  said: { state?: PreyState; manner?: Manner }
+  reasons: Reason[]
+}
+
+/**
+ * How an animal is offered its next meal. A try for who refuses goes before the step to thawed prey.
+ * @param refusal where it stands, as judged before
+ */
+export function nextOfferOf(
+  animal: AnimalState,
+  refusal: Judgement<RefusalCourse> | null,
+  context: SeasonContext,
+): NextOfferSaid {
+  const weaning = offerOf(animal, context)
+  const { next = null, level } = refusal?.value ?? {}
+  const from = context.almanac.common.refusesFrom!.value
+  const tried = level !== 'normal' && animal.refusals >= from ? next : null
+  const state = tried?.of.state ?? weaning?.value.state
+  const manner = tried?.of.manner ?? weaning?.value.manner
+  return {
+    tried,
+    said: { ...(state && { state }), ...(manner && { manner }) },
+    reasons: [...(weaning?.reasons ?? []), ...(tried ? refusal!.reasons : [])],
+  }
+}
 
 /** The state of the prey that one on its way to thawed prey is offered next; null where that is no question. */
 export function offerOf(animal: AnimalState, context: SeasonContext): Judgement<NextOffer> | null {

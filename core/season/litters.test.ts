@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac } from '../almanac'
 import { draftOf, leavingChecks, checkEntry } from '../subjects'
-import { defaultSettings, houseOf, littersOf, madeReadyFor, seasonOfHouse } from '.'
+import { defaultSettings, handOverSheet, handOverText, houseOf, littersOf, madeReadyFor, seasonOfHouse } from '.'
 
 const today = 20_000
 const almanac = shippedAlmanac
@@ -164,7 +164,7 @@ describe('whether one may leave', () => {
       )
     const [question] = sold({})
     expect(question).toMatchObject({ path: 'data.sure' })
-    expect(question!.message).toMatch(/Y-1 should not leave yet: meals in a row, by itself 0 of 3/)
+    expect(question!.message).toMatch(/Y-1 should not leave yet: meals taken in a row 0 of 3/)
     expect(sold({ sure: true })).toEqual([])
     expect(sold({ sure: true, to: '' })).toMatchObject([{ path: 'data.to' }])
   })
@@ -182,5 +182,29 @@ describe('what is made ready the evening before', () => {
     expect(ready.flatMap(r => r.for).sort()).toEqual(feeds.map(t => t.tag).sort())
     expect(ready.find(r => r.live)!.for).toContain('Y-2')
     expect(ready.find(r => !r.live)!.for).toEqual(expect.arrayContaining(['Y-1', 'Y-3']))
+  })
+})
+
+describe('the sheet that goes with it', () => {
+  it('tells what it ate and how, what is not known, and what speaks against its leaving', () => {
+    const b = litter({ 'Y-1': 'LLLT' })
+    b.write('weighed', animal('Y-1'), -2, { massG: 12.5 })
+    const text = handOverText(handOverSheet(context(b).house.animals['Y-1']!, context(b)))
+    expect(text).toMatch(/^# Y-1\n/)
+    expect(text).toContain('| Takes | mouse pinky, thawed |')
+    expect(text).toContain('| Dam | DAM |')
+    expect(text).toContain('| Sire | not known |')
+    expect(text).toMatch(/\| .* \| took 1 mouse pinky: live \|/)
+    expect(text).toContain('12.5 g')
+    expect(text).toContain('Eats by itself, holds its weight')
+    const refuses = litter({ 'Y-1': 'LLlll' })
+    expect(handOverText(handOverSheet(context(refuses).house.animals['Y-1']!, context(refuses)))).toContain(
+      '- Meals taken in a row: 0 of 3',
+    )
+  })
+
+  it('breaks on no name: a line in a table stays one line', () => {
+    const sheet = { title: 'A', about: 'b', parts: [{ title: 'c', rows: [['x|y', 'z']] as const }] }
+    expect(handOverText(sheet)).toContain('| x\\|y | z |')
   })
 })

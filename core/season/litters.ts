@@ -1,4 +1,4 @@
-import { speciesOf, type Species } from '../almanac'
+import { speciesOf, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
 import {
   firstMealAge,
@@ -61,9 +61,23 @@ export interface Litter {
   outlook: LitterOutlook | null
 }
 
-/** Mates of one litter have one key. */
-export const litterKey = ({ clutchId, damId, bornDay, speciesId }: AnimalState): string =>
-  clutchId ?? (damId ? `${damId}:${bornDay}` : `${speciesId}:${bornDay}`)
+/**
+ * The litter of every animal whose birth is known, by its id: of one clutch, or of one dam (where she is not known, of
+ * one species) and born within some days.
+ */
+export function littersBy(animals: readonly AnimalState[], { litterApart }: Almanac['common']): Map<string, string> {
+  const keys = new Map<string, string>()
+  const last = new Map<string, { day: Day; key: string }>()
+  const dated = animals.filter(a => a.bornDay !== null).sort((a, b) => a.bornDay! - b.bornDay!)
+  for (const { id, clutchId, damId, bornDay, speciesId } of dated) {
+    const of = clutchId ?? damId ?? speciesId
+    const before = last.get(of)
+    const key = clutchId ?? (before && bornDay! - before.day <= litterApart!.value ? before.key : `${of}:${bornDay}`)
+    last.set(of, { day: bornDay!, key })
+    keys.set(id, key)
+  }
+  return keys
+}
 
 const everyDaysOf = (species: Species, animal: AnimalState, today: Day): number =>
   ladderStepAt(species.ladder, Math.max(0, today - (animal.bornDay ?? today) - firstMealAge(species))).step.everyDays
@@ -125,7 +139,7 @@ function behindOf(
   if (!learnt || !record || record.offers === 0 || record.stage === 'thawed' || record.stage === 'weaned') return null
   const left = learnt.reduce((sum, l) => sum + l.chance * notSwitched(l.curve, record.offers), 0)
   return left < almanac.common.weanBehind!.value
-    ? `${Math.round(100 * (1 - left))} % of its kind take thawed prey within ${record.offers} offers`
+    ? `${Math.round(100 * (1 - left))} % of its kind take thawed prey within ${Math.ceil(record.offers)} offers`
     : null
 }
 
@@ -182,19 +196,20 @@ function badness({ refusal, behind, standing, animal }: YoungOne): number {
 export function littersOf(context: SeasonContext): Litter[] {
   const { house, almanac, today } = context
   const { common } = almanac
+  const keys = littersBy(Object.values(house.animals), common)
   const bySpecies = new Map<string, Map<string, { record: WeaningRecord; key: string }>>()
   for (const animal of Object.values(house.animals)) {
     if (!animal.meals.length || !speciesOf(almanac, animal.speciesId).weaning) continue
     const of = bySpecies.get(animal.speciesId) ?? new Map<string, { record: WeaningRecord; key: string }>()
     bySpecies.set(
       animal.speciesId,
-      of.set(animal.id, { record: weaningRecord(animal.meals, common), key: litterKey(animal) }),
+      of.set(animal.id, { record: weaningRecord(animal.meals, common), key: keys.get(animal.id) ?? '' }),
     )
   }
   const litters = new Map<string, AnimalState[]>()
   for (const animal of Object.values(house.animals)) {
     if (animal.status !== 'alive' || !isYoung(animal, today, common)) continue
-    const key = litterKey(animal)
+    const key = keys.get(animal.id)!
     litters.set(key, [...(litters.get(key) ?? []), animal])
   }
   const made = [...litters].map(([id, animals]): Litter => {

@@ -2,7 +2,7 @@ import { feederOf, speciesOf } from '../almanac'
 import type { Day } from '../chance'
 import { nextMeal } from '../feeding'
 import type { SeasonContext } from './context'
-import { offerOf } from './eating'
+import { nextOfferOf, refusalOf } from './eating'
 import { gravidIn, mealWinterOf } from './winter'
 import type { Lane } from './contracts'
 
@@ -15,19 +15,30 @@ export interface MadeReady {
   for: string[]
 }
 
-/** Rodents for the meals that fall due on a day and are not due before it. */
-export function madeReadyFor(day: Day, lanes: readonly Lane[], context: SeasonContext): MadeReady[] {
+/**
+ * Rodents for the meals that are due on a day.
+ * @param fedBefore animals that are fed before it, and so are not due then
+ */
+export function madeReadyFor(
+  day: Day,
+  lanes: readonly Lane[],
+  context: SeasonContext,
+  fedBefore: ReadonlySet<string> = new Set(),
+): MadeReady[] {
   const { house, almanac, settings } = context
   const gravid = gravidIn(lanes, context)
   const ready = new Map<string, MadeReady>()
   for (const animal of Object.values(house.animals)) {
-    if (animal.status !== 'alive') continue
+    if (animal.status !== 'alive' || fedBefore.has(animal.id)) continue
     const species = speciesOf(almanac, animal.speciesId)
     if (species.eats !== 'rodents') continue
     const carries = gravid.get(animal.id) ?? false
     const meal = nextMeal(almanac, settings, species, animal, day, carries, mealWinterOf(animal, context))
     if (!meal || meal.value.due > day) continue
-    const live = offerOf(animal, context)?.value.state === 'live'
+    const { tried, said } = nextOfferOf(animal, refusalOf(animal, carries, context), context)
+    // who refuses is left alone between tries
+    if (tried && tried.day > day) continue
+    const live = said.state === 'live'
     for (const { prey, count } of meal.value.portions) {
       const key = `${prey}:${live}`
       const row = ready.get(key) ?? { prey, count: 0, live, for: [] }

@@ -137,6 +137,12 @@ export function formatDay(day: Day, today?: Day): string {
   return `${date} ${MONTHS[month]}${sameYear ? '' : ` ${year}`}`
 }
 
+/** `12 Jun 2026`, for what is read long after. */
+export function formatFullDay(day: Day): string {
+  const { year, month, date } = partsOf(day)
+  return `${date} ${MONTHS[month]} ${year}`
+}
+
 /** `Tue 9 Jun` */
 export function formatWeekday(day: Day): string {
   return `${DAYS[weekday(day)]} ${formatDay(day)}`

@@ -19,6 +19,7 @@ export {
   dayFromIso,
   dayToIso,
   formatDay,
+  formatFullDay,
   formatDistance,
   formatRange,
   formatWeekday,

@@ -4,6 +4,7 @@ import { breedingSeason } from './breeding'
 import { careOfPlaces, froglets, lamps, newcomer, sizesOfHomes } from './care'
 import { demoDevices, type DemoDevice } from './devices'
 import { demoEggs } from './eggs'
+import { startingYoung } from './starting'
 import { DemoWriter } from './writer'
 
 interface Places {
@@ -395,6 +396,7 @@ export function alderYard(today: number): DemoHouse {
   newcomer(w)
   froglets(w)
   demoEggs(w, all)
+  startingYoung(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

@@ -17,14 +17,6 @@ const { tryKnowledge } = useKnowledgeTrial()
 const species = computed(() => house.almanac.species[props.chosen])
 const own = computed(() => [...Object.keys(house.house.species), ...Object.keys(house.house.feeders)])
 
-function download(name: string, text: string, type: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type }))
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(link.href)
-}
-const fileName = (name: string) => name.toLowerCase().replace(/[^a-z0-9]+/g, '-')
 // by their files: by its index the whole almanac would be part of the first load
 async function exportSheet(ids: readonly string[], name: string): Promise<void> {
   const { sheetOf } = await import('#core/almanac/sheet')
@@ -34,11 +26,11 @@ async function exportSheet(ids: readonly string[], name: string): Promise<void> 
     ids.filter(id => id in house.almanac.species),
     feeders,
   )
-  download(`${fileName(name)}.mantel.json`, JSON.stringify(sheet, null, 2), 'application/json')
+  saveFile(`${fileName(name)}.mantel.json`, JSON.stringify(sheet, null, 2), 'application/json')
 }
 async function exportReadable(): Promise<void> {
   const { readableSheet } = await import('#core/almanac/readable')
-  download(`${fileName(species.value!.name)}.md`, readableSheet(species.value!, house.almanac), 'text/markdown')
+  saveFile(`${fileName(species.value!.name)}.md`, readableSheet(species.value!, house.almanac), 'text/markdown')
 }
 
 async function read(event: Event): Promise<void> {

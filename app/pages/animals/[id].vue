@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { feederOf, speciesOf } from '#core/almanac'
+import { speciesOf } from '#core/almanac'
 import { bodyCondition } from '#core/brumation'
 import { nextMeal } from '#core/feeding'
 import { openPairingOf, type Subject } from '#core/subjects'
@@ -11,6 +11,7 @@ const route = useRoute()
 const router = useRouter()
 const VIEWS = [
   { hash: '', label: 'Now', is: null },
+  { hash: '#eating', label: 'Eating and leaving', is: 'eating' },
   { hash: '#sex', label: 'Sex', is: 'sex' },
   { hash: '#genes', label: 'Genes', is: 'genes' },
   { hash: '#lineage', label: 'Lineage', is: 'lineage' },
@@ -84,20 +85,8 @@ const conditionText = computed(() => {
 const inCold = computed(() => Boolean(animal.value?.cooled && !animal.value.warmed))
 const relative = (id: string | null | undefined) => (id ? house.house.animals[id] : undefined)
 
-const prey = ref<string>()
-const offered = ref(1)
-watch(
-  () => meal.value?.value.portions[0],
-  portion => {
-    // one that fasts or has no plan is offered what it took last
-    prey.value = portion?.prey ?? prey.value ?? animal.value?.meals.at(-1)?.prey
-    offered.value = portion?.count ?? 1
-  },
-  { immediate: true },
-)
 /** The one thing to do here: feed when a meal is due, else weigh. */
 const mealDue = computed(() => Boolean(meal.value && meal.value.value.due <= house.today && !inCold.value))
-const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))
 const placeItems = usePlaceItems()
 
 async function write(kind: string, data: Record<string, unknown>, says: string, form?: FormErrors): Promise<boolean> {
@@ -108,16 +97,6 @@ async function write(kind: string, data: Record<string, unknown>, says: string, 
       `${animal.value!.tag}: ${says}`,
       form,
     )) !== null
-  )
-}
-function feed(taken: number, _further?: object, form?: FormErrors): Promise<boolean> {
-  const feeder = feederOf(house.almanac, prey.value!)
-  const said = taken === 0 ? 'refused' : taken < offered.value ? `took ${taken} of` : 'took'
-  return write(
-    'fed',
-    { prey: prey.value, offered: offered.value, taken },
-    `${said} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`,
-    form,
   )
 }
 async function writeNote(): Promise<void> {
@@ -273,32 +252,15 @@ async function writeNote(): Promise<void> {
                     @click="write('warmedUp', {}, 'warmed up')"
                   />
                 </div>
-                <form v-if="!inCold" class="line" @submit.prevent="feed(offered)">
-                  <UInputNumber v-model="offered" :min="1" :max="500" class="w-28" aria-label="Offered" />
-                  <USelectMenu
-                    v-model="prey"
-                    :items="preyItems"
-                    value-key="value"
-                    class="w-48"
-                    :aria-label="`Feeder: ${prey ? feederOf(house.almanac, prey).name : 'none'}`"
-                  />
-                  <UButton
-                    type="submit"
-                    label="Took"
-                    :disabled="!prey"
-                    :color="mealDue ? 'primary' : 'neutral'"
-                    :variant="mealDue ? 'solid' : 'outline'"
-                  />
-                  <RecordAskNumber
-                    v-if="offered > 1"
-                    label="Took some"
-                    :title="`${animal.tag}: how many of ${offered} it took`"
-                    :disabled="!prey"
-                    :busy="busy"
-                    @record="feed"
-                  />
-                  <UButton label="Refused" variant="outline" color="neutral" :disabled="!prey" @click="feed(0)" />
-                </form>
+                <AnimalsFeedForm
+                  v-if="!inCold"
+                  :animal="animal"
+                  :species="species"
+                  :meal="meal"
+                  :due="mealDue"
+                  :busy="busy"
+                  :write="write"
+                />
                 <form class="line" @submit.prevent="writeNote">
                   <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
                   <UButton
@@ -319,7 +281,14 @@ async function writeNote(): Promise<void> {
                     @update:model-value="write('moved', { placeId: $event }, 'moved')"
                   />
                   <AnimalsPairForm v-if="animal.sex !== 'male' && !pairing" :dam="animal" />
-                  <UButton label="Sold" variant="ghost" color="neutral" @click="write('sold', {}, 'sold')" />
+                  <RecordAskNumber
+                    label="Sold"
+                    :title="`${animal.tag} sold`"
+                    kind="sold"
+                    no-number
+                    :busy="busy"
+                    @record="(_, said, form) => write('sold', said, 'sold', form)"
+                  />
                   <RecordAskNumber
                     label="Died"
                     :title="`${animal.tag} died`"

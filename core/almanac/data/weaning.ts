@@ -59,6 +59,7 @@ export const starting: Record<string, Fact> = {
   ),
   weanMates: memory(10, 'young', 'What the species usually does weighs as much as so many mates'),
   weanOthers: memory(0.5, 'share', 'An earlier litter of this house speaks so much as one’s own mates'),
+  litterApart: memory(14, 'days', 'Young of one dam that were born so far apart are of two litters'),
   weanAhead: memory(28, 'days', 'So far ahead it is told how many of a litter will take thawed prey'),
   weanBehind: memory(0.1, 'share', 'Of its kind: where so few need so many offers, it is behind'),
   refusesFrom: memory(2, 'refusals', 'In a row: it is no accident, and the next try is proposed'),

@@ -4,7 +4,7 @@ import type { Judgement } from '../../judgement'
 import { MANNER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
-import { offerOf, refusalOf } from '../eating'
+import { nextOfferOf, refusalOf } from '../eating'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import { gravidIn, mealWinterOf, winterDeps } from '../winter'
@@ -42,20 +42,6 @@ function matesTogether({ house }: SeasonContext): Map<string, string> {
 
 const feeds = remembering<AnimalState, Task[]>()
 
-/** What the next offer to one that refuses, or is on its way to thawed prey, is; with why. */
-function offered(animal: AnimalState, refusal: Judgement<RefusalCourse> | null, context: SeasonContext) {
-  const weaning = offerOf(animal, context)
-  const { next, level } = refusal?.value ?? {}
-  const tried = next && level !== 'normal' && animal.refusals >= context.almanac.common.refusesFrom!.value ? next : null
-  const state = tried?.of.state ?? weaning?.value.state
-  const manner = tried?.of.manner ?? weaning?.value.manner
-  return {
-    tried,
-    said: { ...(state && { state }), ...(manner && { manner }) },
-    reasons: [...(weaning?.reasons ?? []), ...(tried ? refusal!.reasons : [])],
-  }
-}
-
 function feedTask(
   animal: AnimalState,
   gravid: Gravid,
@@ -69,7 +55,7 @@ function feedTask(
   const winter = mealWinterOf(animal, context)
   const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)
   if (!meal) return []
-  const offer = offered(animal, refusal, context)
+  const offer = nextOfferOf(animal, refusal, context)
   const dueOn = Math.max(meal.value.due, offer.tried?.day ?? 0)
   if (!due(dueOn, today)) return []
   const [main, ...others] = meal.value.portions
@@ -114,7 +100,8 @@ function feedTask(
           data: { prey: main!.prey, offered: main!.count, taken: 0, ...offer.said },
           also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0, ...offer.said })),
         },
-        ...(state
+        // who takes what is left in, is not watched while it eats
+        ...(state && manner !== 'left'
           ? [
               {
                 label: 'Struck',

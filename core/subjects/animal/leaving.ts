@@ -53,7 +53,7 @@ export function leavingChecks(
   const checks: LeavingCheck[] = [
     {
       id: 'meals',
-      label: 'Meals in a row, by itself',
+      label: 'Meals taken in a row',
       said: `${count} of ${least}${helped ? ', before them with help' : ''}`,
       is: count >= least ? 'good' : 'wrong',
     },

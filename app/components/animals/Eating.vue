@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { MANNER_WORDS, PREY_STATE_WORDS, type AnimalState } from '#core/subjects'
+import { triesOf, weaningRecord } from '#core/feeding'
+import { offerOf, refusalOf } from '#core/season'
+import { formatDay } from '#core/units'
+
+/** How an animal eats: its meals, its way to thawed prey, what was tried while it refused; and whether it may leave. */
+const props = defineProps<{ animal: AnimalState }>()
+const house = useHouse()
+const context = useSeasonContext()
+const species = computed(() => house.almanac.species[props.animal.speciesId]!)
+const offer = computed(() => offerOf(props.animal, context.value))
+const refusal = computed(() => refusalOf(props.animal, false, context.value))
+const LEVELS = {
+  normal: 'Usual now: leave it be',
+  watch: 'Watch its weight',
+  weigh: 'Weigh it every week',
+  vet: 'Call the reptile vet',
+}
+const STAGES = {
+  notStarted: 'It has not eaten by itself yet',
+  unsaid: 'It eats; live or thawed is not written',
+  live: 'It takes live prey',
+  freshKilled: 'It takes fresh-killed prey',
+  thawed: 'It has taken thawed prey',
+  weaned: 'It is weaned: thawed prey, left in',
+}
+const way = computed(() => {
+  if (!species.value.weaning) return null
+  const { stage } = weaningRecord(props.animal.meals, house.almanac.common)
+  const next = offer.value?.value
+  const how =
+    next && [PREY_STATE_WORDS[next.state], next.manner && MANNER_WORDS[next.manner]].filter(Boolean).join(', ')
+  return `${STAGES[stage]}${how ? `. Next: ${how}` : ''}`
+})
+const refusalText = computed(() => {
+  if (!refusal.value) return ''
+  const { level, loss, daysWithout } = refusal.value.value
+  return [
+    `${LEVELS[level]}: refused ${props.animal.refusals} in a row`,
+    ...(daysWithout === null ? [] : [`${daysWithout} days without food`]),
+    loss === null ? 'not weighed' : loss < 0.005 ? 'weight holds' : `${(100 * loss).toFixed(1)} % lost`,
+  ].join(', ')
+})
+/** Every try in its order: done, next, or to come. */
+const tries = computed(() => {
+  const { done = [], next = null } = refusal.value?.value ?? {}
+  return triesOf(species.value).map(of => ({
+    of,
+    done: done.find(d => d.of === of) ?? null,
+    next: next?.of === of ? next : null,
+  }))
+})
+</script>
+
+<template>
+  <div class="eating">
+    <section>
+      <h2>Meals</h2>
+      <AnimalsMealStrip :animal="animal" class="mt-1" />
+      <template v-if="way">
+        <h2 class="mt-5">On the way to thawed prey</h2>
+        <WorkingLink v-if="offer" :title="`${animal.tag}: what prey is next`" :answer="way" :reasons="offer.reasons" />
+        <p v-else>{{ way }}</p>
+      </template>
+      <template v-if="refusal">
+        <h2 class="mt-5">It refuses</h2>
+        <WorkingLink :title="`${animal.tag}: how grave it is`" :answer="refusalText" :reasons="refusal.reasons" />
+        <ol class="tries">
+          <li v-for="(t, i) in tries" :key="i" :class="{ next: t.next, done: t.done }" :data-try="t.of.manner">
+            <UIcon
+              :name="t.done ? 'i-lucide-check' : t.next ? 'i-lucide-arrow-right' : 'i-lucide-circle-dashed'"
+              class="size-4"
+              :aria-label="t.done ? 'tried' : t.next ? 'next' : 'to come'"
+            />
+            <span>{{ t.of.how }}<template v-if="t.of.trained">. Never by the book alone</template></span>
+            <span class="quiet small">{{
+              t.done
+                ? `${formatDay(t.done.day, house.today)}${t.done.struck ? ', struck' : ''}${t.done.minutes ? `, ${t.done.minutes} min` : ''}`
+                : t.next
+                  ? t.next.day <= house.today
+                    ? 'today'
+                    : `not before ${formatDay(t.next.day, house.today)}`
+                  : ''
+            }}</span>
+          </li>
+        </ol>
+        <p class="quiet small">
+          Leave it alone between tries, never force. Falling weight with refusals is for the reptile vet.
+        </p>
+      </template>
+    </section>
+    <AnimalsLeaving v-if="animal.status === 'alive'" :animal="animal" />
+  </div>
+</template>
+
+<style scoped>
+.eating {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: 2.5rem;
+}
+.tries {
+  margin-block: 0.5rem;
+}
+.tries li {
+  display: grid;
+  grid-template-columns: 1.25rem minmax(0, 1fr) auto;
+  gap: 0.5rem;
+  align-items: baseline;
+  padding: 0.1875rem 0;
+  border-bottom: 1px solid var(--ui-border);
+  color: var(--ui-text-muted);
+}
+.tries .done {
+  color: var(--ui-text);
+}
+.tries .next {
+  color: var(--ui-text-highlighted);
+  font-weight: 600;
+}
+@media (max-width: 900px) {
+  .eating {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { feederOf } from '#core/almanac'
+import { madeReadyFor, type MadeReady } from '#core/season'
+import { formatWeekday } from '#core/units'
+
+/** Rodents for tomorrow's meals: what is thawed this evening, and what is caught. */
+const house = useHouse()
+const context = useSeasonContext()
+const ready = computed(() => {
+  const { season, today } = house
+  if (!season) return []
+  const tomorrow = today + 1
+  // what is due today is fed today
+  const due = new Set(season.tasks.filter(t => t.kind === 'feed').map(t => t.subject.id))
+  return madeReadyFor(tomorrow, season.lanes, { ...context.value, today: tomorrow }, due)
+})
+const tell = ({ prey, count }: MadeReady) => {
+  const { one, many } = feederOf(house.almanac, prey)
+  return `${count} ${count === 1 ? one : many}`
+}
+const dead = computed(() => ready.value.filter(r => !r.live))
+const live = computed(() => ready.value.filter(r => r.live))
+</script>
+
+<template>
+  <section v-if="ready.length" class="ready" aria-label="This evening">
+    <h2>This evening, for {{ formatWeekday(house.today + 1) }}</h2>
+    <p v-if="dead.length">
+      <b>Thaw</b> in the cold:
+      <template v-for="(r, i) in dead" :key="r.prey"
+        ><template v-if="i">, </template>{{ tell(r) }}
+        <span class="quiet small">({{ r.for.join(', ') }})</span></template
+      >.
+    </p>
+    <p v-if="live.length">
+      <b>Live</b>:
+      <template v-for="(r, i) in live" :key="r.prey"
+        ><template v-if="i">, </template>{{ tell(r) }}
+        <span class="quiet small">({{ r.for.join(', ') }})</span></template
+      >.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.ready {
+  margin-top: 1.25rem;
+  max-width: 64rem;
+}
+h2 {
+  border-bottom: 2px solid var(--ui-border-accented);
+  padding-bottom: 0.25rem;
+}
+</style>

@@ -1,0 +1,146 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
+import type { HouseSnapshot } from '#shared/contracts/house'
+import { startServer, type RunningServer } from '../api/server'
+import { Visit, launch } from './browser'
+
+let server: RunningServer
+let chromium: Awaited<ReturnType<typeof launch>>
+let visit: Visit
+
+beforeAll(async () => {
+  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
+})
+afterAll(async () => {
+  await chromium?.close()
+  await server?.stop()
+})
+afterEach(async () => {
+  const { complaints } = visit
+  await visit.close()
+  expect(complaints).toEqual([])
+})
+
+const animal = async (tag: string) => {
+  const { house } = (await fetch(`${server.address}/api/house`).then(r => r.json())) as HouseSnapshot
+  return Object.values(house.animals).find(a => a.tag === tag)!
+}
+/** The name of the column in which a young one stands. */
+const columnOf = (tag: string) =>
+  visit.page.$eval(`[data-young="${tag}"]`, e =>
+    e
+      .closest('.column')!
+      .querySelector('h3')!
+      .innerText.replace(/\s*\d+$/, ''),
+  )
+const pick = async (name: string, option: string) => {
+  await visit.click(`button[aria-label^="${name}:"]`)
+  await visit.page.waitForSelector('[role="option"]')
+  await visit.page.evaluate(o => {
+    const found = [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(e => e.innerText.trim() === o)
+    if (!found) throw new Error(`No option ${o}`)
+    found.click()
+  }, option)
+  await visit.untilGone('[role="option"]')
+}
+
+describe('the boards of the litters', () => {
+  it('show who is behind first, what each gets next, and how many will take thawed prey', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    await visit.go('/nursery')
+    expect(await visit.text('main header')).toMatch(/3 refusing, 2 behind, 33 may go/)
+    const first = await visit.page.$$eval('[data-litter]', list => list.map(e => e.getAttribute('data-litter')))
+    expect(first.slice(0, 2)).toEqual(['K-04', 'R-02'])
+    expect(await columnOf('KY-11')).toBe('Live prey')
+    expect(await visit.text('[data-young="KY-11"]')).toMatch(/try quiet and dark, refused 6[\s\S]*behind/)
+    expect(await visit.text('[data-litter="R-02"]')).toMatch(/6 of 8 take thawed prey; by 23 Dec \d–8 will/)
+    await visit.press('All in a table')
+    await visit.untilText('main tbody', 'KY-07')
+    expect(await visit.page.$('[data-litter]')).toBeNull()
+  })
+
+  it('a thawed meal moves one on, and the count with it; taken back, it stands where it stood', async () => {
+    visit = await Visit.start(chromium.browser, server.address, { phone: true })
+    const { id } = await animal('RY-04')
+    await visit.go(`/animals/${id}`)
+    // fresh-killed is proposed after a thawed one that it refused
+    await visit.page.waitForSelector('button[aria-label="Prey was: fresh-killed"]')
+    await pick('Prey was', 'thawed')
+    await visit.tap('Took')
+    await visit.untilText('body', 'RY-04: took 1')
+    expect((await animal('RY-04')).meals.at(-1)).toMatchObject({ state: 'thawed', manner: 'moved', taken: 1 })
+    await visit.move('/nursery')
+    expect(await columnOf('RY-04')).toBe('Changing to thawed')
+    expect(await visit.text('[data-litter="R-02"]')).toMatch(/7 of 8 take thawed prey/)
+    await visit.tap('Undo')
+    await visit.untilText('[data-litter="R-02"]', '6 of 8 take thawed prey')
+    expect(await columnOf('RY-04')).toBe('Live prey')
+  })
+})
+
+describe('one that refuses', () => {
+  it('shows what was tried and what is next; a try that is written moves the course on', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    const { id } = await animal('KY-07')
+    await visit.go(`/animals/${id}#eating`)
+    const marks = () =>
+      visit.page.$$eval('.tries li', list => list.map(e => [e.getAttribute('data-try'), e.className.trim()]))
+    expect((await marks()).slice(0, 5)).toEqual([
+      ['quiet', 'done'],
+      ['smaller', 'done'],
+      ['overnight', 'done'],
+      ['warmed', 'next'],
+      ['scented', ''],
+    ])
+    expect(await visit.text('.eating')).toMatch(/Weigh it every week: refused 4 in a row, \d+ days without food/)
+    await visit.press('Now')
+    await visit.click('form.feed details summary')
+    await visit.page.waitForSelector('button[aria-label="Offered: warmed up"]')
+    await pick('What it did', 'struck and let go')
+    await visit.retype('input[aria-label="Minutes"]', '12')
+    await visit.press('Refused')
+    await visit.untilText('body', 'KY-07: refused 1')
+    expect((await animal('KY-07')).meals.at(-1)).toMatchObject({ manner: 'warmed', outcome: 'struck', minutes: 12 })
+    await visit.press('Eating and leaving')
+    await visit.page.waitForSelector('.tries [data-try="scented"].next')
+    expect(await visit.text('.tries [data-try="warmed"]')).toMatch(/struck, 12 min/)
+  })
+
+  it('what it did that does not go with what it took is told, and nothing is written', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    const { id, meals } = await animal('RY-06')
+    await visit.go(`/animals/${id}`)
+    await visit.click('form.feed details summary')
+    await pick('What it did', 'turned away')
+    await visit.press('Took')
+    await visit.untilText('body', 'That does not go with how much it took')
+    await visit.expectRefusal(422)
+    expect((await animal('RY-06')).meals).toHaveLength(meals.length)
+  })
+
+  it('is stopped at the door: its sale is asked, and one that may go is reserved and gets its sheet', async () => {
+    visit = await Visit.start(chromium.browser, server.address)
+    const { id } = await animal('KY-07')
+    await visit.go(`/animals/${id}#eating`)
+    await visit.untilText('.answer', 'Not yet: meals taken in a row')
+    await visit.press('Sold')
+    await visit.page.waitForSelector('form.ask')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('[role="dialog"]', 'KY-07 should not leave yet')
+    await visit.press('No, write nothing')
+    await visit.expectRefusal(422)
+    expect((await animal('KY-07')).status).toBe('alive')
+
+    const other = await animal('RY-01')
+    await visit.go(`/animals/${other.id}#eating`)
+    await visit.untilText('.answer', 'Nothing speaks against it')
+    await visit.page.type('input[name="for"]', 'J.K.')
+    await visit.press('Reserve')
+    await visit.untilText('.eating', 'Reserved for J.K.')
+    await visit.press('Hand-over sheet')
+    await visit.untilText('main h1', 'RY-01')
+    const sheet = await visit.text()
+    expect(sheet).toMatch(/Takes\s+mouse \w+, thawed/)
+    expect(sheet).toContain('Eats by itself, holds its weight')
+    expect(sheet).toMatch(/Born\s+\d+ \w+ 2026/)
+  })
+})
