@@ -43,6 +43,8 @@ export default defineConfig({
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 180_000,
+          // as long as a visit waits for anything else
+          expect: { poll: { timeout: 15_000 } },
           // two cores: while one file waits for a panel, another works
           maxWorkers: 2,
         },

@@ -42,6 +42,7 @@ const LABELS: Record<string, string> = {
   'climate.humidity': 'Humidity',
   'climate.uvIndex': 'UV index where it sits',
   'supplements': 'Powders',
+  'never': 'Not given',
   'weaning': 'From live prey to thawed',
   'weaning.byThree': 'Taken by the third offer',
   'weaning.byTwenty': 'Taken by the twentieth',
@@ -71,6 +72,9 @@ const LABELS: Record<string, string> = {
   'otherWays': 'Other ways',
   'care': 'Care',
   'massG': 'Weight of one',
+  'minerals': 'Calcium and phosphorus',
+  'minerals.calcium': 'Calcium as fed',
+  'minerals.phosphorus': 'Phosphorus as fed',
 }
 
 /** What a choice is called. */

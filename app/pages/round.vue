@@ -16,6 +16,12 @@ const tasks = computed(() => {
   const folded = new Set([...firstMeals.value.flatMap(g => g.tasks), ...unweighed.value].map(t => t.id))
   return due.value.filter(t => !folded.has(t.id))
 })
+/** Whether prey is thawed or caught the evening before. */
+const rodents = computed(() =>
+  Object.values(house.house.animals).some(
+    a => a.status === 'alive' && house.almanac.species[a.speciesId]?.eats === 'rodents',
+  ),
+)
 const nextDay = computed(() => house.upcomingStarts.filter(t => t.due > house.today))
 
 /** A long walk comes folded to the totals of its rooms, one open at a time: the first, until another is chosen. */
@@ -98,7 +104,9 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
           <RoundTaskLine v-for="task in nextDay" :key="task.id" :task="task" />
         </ul>
       </section>
-      <LazyRoundMadeReady />
+      <Fold v-if="rodents" class="unweighed" :summary="`This evening, for ${formatWeekday(house.today + 1)}`"
+        ><LazyRoundMadeReady
+      /></Fold>
       <RoundDone />
     </template>
   </div>

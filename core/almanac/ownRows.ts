@@ -30,6 +30,7 @@ export const SPECIES_PARTS = [
   'climate',
   'supplements',
   'weaning',
+  'never',
   'rounds',
   'company',
   'home',
@@ -40,6 +41,7 @@ export type SpeciesPart = (typeof SPECIES_PARTS)[number]
 
 export const FEEDER_PARTS = [
   'massG',
+  'minerals',
   'supply',
   'otherWays',
   'care',

@@ -6,6 +6,8 @@ const NAMES: Record<string, string> = {
   cold: 'winter',
   climate: 'how its place should be',
   supplements: 'powders',
+  never: 'what it is not given',
+  minerals: 'calcium and phosphorus',
   weaning: 'the change to thawed prey',
   rounds: 'care that comes round',
   company: 'with whom it lives',

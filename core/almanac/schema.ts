@@ -250,6 +250,8 @@ export const Species = z.strictObject({
   climate: Climate.optional(),
   supplements: Supplements.optional(),
   weaning: Weaning.optional(),
+  /** Feeders that it is not given: too hard, too large, or too small for it. */
+  never: z.array(z.string().max(80)).max(60).optional(),
   rounds: Rounds.optional(),
   company: Company.optional(),
   home: Home.optional(),
@@ -300,6 +302,8 @@ export const Feeder = z.strictObject({
   latin: lineOfText(80).optional(),
   retired: z.boolean().optional(),
   massG: Spread,
+  /** Calcium and phosphorus as it is fed, without powder. */
+  minerals: z.strictObject({ calcium: Fact, phosphorus: Fact }).optional(),
   /** How this house gets it; other ways stand beside it, to be taken instead. */
   supply: Supply,
   otherWays: z.array(Supply).max(6).optional(),

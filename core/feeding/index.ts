@@ -19,6 +19,8 @@ export {
   type RefusalLevel,
   type TryDone,
 } from './refusal'
+export { menuBalance, type MenuBalance } from './menu'
+export { powderFor } from './powder'
 export { triesOf, type Try } from './tries'
 export {
   fitSwitch,

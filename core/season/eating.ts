@@ -3,6 +3,7 @@ import type { Day } from '../chance'
 import {
   fallsFasting,
   nextOffer,
+  powderFor,
   refusalCourse,
   type Gravid,
   type NextOffer,
@@ -10,7 +11,8 @@ import {
   type Try,
 } from '../feeding'
 import type { Judgement, Reason } from '../judgement'
-import type { AnimalState, Manner, PreyState } from '../subjects'
+import { givesUv } from '../light'
+import type { AnimalState, Manner, Powder, PreyState } from '../subjects'
 import type { SeasonContext } from './context'
 import { pairingsOf } from './indexes'
 import { mealWinterOf } from './winter'
@@ -42,11 +44,26 @@ export const refusalOf = (
       )
     : null
 
+/** Whether a lamp over its place, or over what that stands in, gives UVB. */
+export function hasUvb(placeId: string | null, { house }: SeasonContext): boolean {
+  const above = new Set<string>()
+  for (let id = placeId; id && !above.has(id); id = house.places[id]?.parentId ?? null) above.add(id)
+  return Object.values(house.lamps).some(l => l.placeId && above.has(l.placeId) && l.source && givesUv(l.source))
+}
+
+/** What its next meal is dusted with; null for who is not dusted. */
+export const powderOf = (animal: AnimalState, context: SeasonContext): Judgement<Powder> | null => {
+  const species = speciesOf(context.almanac, animal.speciesId)
+  return species.supplements
+    ? powderFor(context.almanac, context.settings, species, animal.meals, hasUvb(animal.placeId, context))
+    : null
+}
+
 /** What the next offer to an animal is: a try for one that refuses, or the step to thawed prey. */
 export interface NextOfferSaid {
   /** The try that is proposed, and the day before which it is left alone; null for one that eats, or rests as usual. */
   tried: { of: Try; day: Day } | null
-  said: { state?: PreyState; manner?: Manner }
+  said: { state?: PreyState; manner?: Manner; dusted?: Powder }
   reasons: Reason[]
 }
 
@@ -65,10 +82,12 @@ export function nextOfferOf(
   const tried = level !== 'normal' && animal.refusals >= from ? next : null
   const state = tried?.of.state ?? weaning?.value.state
   const manner = tried?.of.manner ?? weaning?.value.manner
+  const powder = powderOf(animal, context)
+  const dusted = powder && powder.value !== 'none' ? powder.value : null
   return {
     tried,
-    said: { ...(state && { state }), ...(manner && { manner }) },
-    reasons: [...(weaning?.reasons ?? []), ...(tried ? refusal!.reasons : [])],
+    said: { ...(state && { state }), ...(manner && { manner }), ...(dusted && { dusted }) },
+    reasons: [...(weaning?.reasons ?? []), ...(tried ? refusal!.reasons : []), ...(powder?.reasons ?? [])],
   }
 }
 

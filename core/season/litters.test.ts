@@ -119,23 +119,23 @@ describe('whether one may leave', () => {
     expect(boards(litter({ 'Y-1': 'LLLTTT' }))[0]!.young[0]!.standing).toBe('eats')
   })
 
-  it.each([
-    ['two meals only', () => undefined, 'LLLtTT', []],
-    ['its last offer refused', () => undefined, 'LLLTTt', ['meals']],
+  const written = (kind: string, data: Record<string, unknown>) => (b: HouseBuilder) => {
+    b.write(kind, animal('Y-1'), -1, data)
+  }
+  const nothing = () => undefined
+  it.each<[string, (b: HouseBuilder) => void, string, string[]]>([
+    ['two meals only', nothing, 'LLtT', ['meals']],
+    ['its last offer refused', nothing, 'LLLTTt', ['meals']],
+    ['lost weight', written('weighed', { massG: 11 }), 'LLLTTT', ['weight']],
+    ['not well', written('checked', { well: false, signs: ['mouth'] }), 'LLLTTT', ['signs']],
     [
-      'lost weight',
-      (b: HouseBuilder) => void b.write('weighed', animal('Y-1'), -1, { massG: 11 }),
-      'LLLTTT',
-      ['weight'],
-    ],
-    [
-      'not well',
-      (b: HouseBuilder) => void b.write('checked', animal('Y-1'), -1, { well: false, signs: ['mouth'] }),
+      'under treatment',
+      written('treatmentStarted', { what: 'x', dose: 'by the vet', everyDays: 1, times: 9 }),
       'LLLTTT',
       ['signs'],
     ],
-  ] as const)('%s', (_, change, course, wrong) => {
-    expect(ready(change, course === 'LLLtTT' ? 'LLtT' : course)).toEqual(course === 'LLLtTT' ? ['meals'] : wrong)
+  ])('%s', (_, change, course, wrong) => {
+    expect(ready(change, course)).toEqual(wrong)
   })
 
   it('what was put into its mouth is no meal taken by itself', () => {

@@ -165,12 +165,15 @@ export {
   MANNER_WORDS,
   OUTCOMES,
   OUTCOME_WORDS,
+  POWDERS,
+  POWDER_WORDS,
   PREY_STATES,
   PREY_STATE_WORDS,
   isHelped,
   tellOffer,
   type Manner,
   type Outcome,
+  type Powder,
   type PreyState,
 } from './animal/offer'
 export { BroughtData } from './clutch/brought'

@@ -4,7 +4,7 @@ import { breedingSeason } from './breeding'
 import { careOfPlaces, froglets, lamps, newcomer, sizesOfHomes } from './care'
 import { demoDevices, type DemoDevice } from './devices'
 import { demoEggs } from './eggs'
-import { startingYoung } from './starting'
+import { dustedYoung, startingYoung } from './starting'
 import { DemoWriter } from './writer'
 
 interface Places {
@@ -397,6 +397,7 @@ export function alderYard(today: number): DemoHouse {
   froglets(w)
   demoEggs(w, all)
   startingYoung(w, all)
+  dustedYoung(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

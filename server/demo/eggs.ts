@@ -70,7 +70,7 @@ function pausing(w: DemoWriter): void {
     parts: {},
   })
   w.found('clutch', 'eggsBrought', -29, {
-    tag: 'C-6',
+    tag: 'LT-1',
     speciesId,
     eggs: 4,
     slugs: 0,

@@ -21,6 +21,18 @@ const TRIED = [
   { manner: 'overnight', state: 'freshKilled' },
 ]
 
+/** Young lizards are dusted in turn. */
+export function dustedYoung(w: DemoWriter, all: Record<string, AnimalCard>): void {
+  for (const [tag, card] of Object.entries(all)) {
+    if (!/^(GY|OY)-/.test(tag)) continue
+    const meals = w.entries.filter(e => e.kind === 'fed' && e.subject.id === card.id).sort((a, b) => a.day - b.day)
+    meals.forEach((meal, i) => {
+      const dusted = i % 2 === 0 ? 'calcium' : i % 3 === 0 ? 'vitamins' : null
+      if (dusted) Object.assign(meal.data, { dusted })
+    })
+  }
+}
+
 /** How the young snakes went over to thawed prey, and what was tried with the one that refuses. */
 export function startingYoung(w: DemoWriter, all: Record<string, AnimalCard>): void {
   for (const [tag, card] of Object.entries(all)) {

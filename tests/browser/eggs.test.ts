@@ -38,7 +38,7 @@ describe('what opens when', () => {
     await visit.go('/eggs')
     expect(await visit.text('header')).toMatch(/C-4 has 2 pipped\. C-4 first/)
     const shelves = await visit.page.$$eval('.shelves section[aria-label] h2 a', as => as.map(a => a.textContent))
-    expect(shelves).toEqual(['Incubator 31 °C', 'Incubator 28 °C'])
+    expect(shelves).toEqual(['Incubator 31 °C', 'Incubator 28 °C', 'Cool cupboard'])
     expect(await visit.text('main')).toMatch(/Incubator 31 °C read 32\.\d °C over the last day and is set to 31 °C/)
     const box = await visit.page.$eval('[data-clutch="C-3"] .box svg', e => e.getAttribute('aria-label'))
     expect(box).toBe('Box of C-3: 11 sound, 1 doubtful, 2 slug')

@@ -123,6 +123,8 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
       `/pedigree/${animalId}`,
       `/groups/${groupId}`,
       `/eggs/${clutchId}`,
+      `/animals/${animalId}#eating`,
+      `/handover/${animalId}`,
     ]) {
       await visit.move(path)
       expect(await inEachTheme(), path).toEqual([])
@@ -184,6 +186,8 @@ describe('on a phone of 390 px', () => {
       `/pedigree/${animalId}`,
       `/groups/${groupId}`,
       `/eggs/${clutchId}`,
+      `/animals/${animalId}#eating`,
+      `/handover/${animalId}`,
     ]) {
       await visit.move(path)
       expect(await visit.page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390)

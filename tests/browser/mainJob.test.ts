@@ -364,7 +364,7 @@ describe('the other screens', () => {
     await visit.press('Give tags', '[data-clutch="L-1"]')
     await visit.press('Give tags', 'form')
     await visit.untilText('body', '5 tagged, L-1-01 to L-1-05')
-    await visit.untilText('table', 'L-1-05')
+    await visit.untilText('[data-litter]', 'L-1-05')
   })
 })
 

@@ -9,7 +9,7 @@ const house = useHouse()
 const { save, problem, busy } = usePartChange('feeder', () => props.feeder)
 const marks = computed(() => countMarks(props.feeder))
 const editing = ref(false)
-const PARTS = ['massG', 'supply', 'care', 'cautions']
+const PARTS = ['massG', 'minerals', 'supply', 'care', 'cautions']
 const sections = computed(() => feederSections(props.feeder))
 const others = computed(() => props.feeder.otherWays ?? [])
 

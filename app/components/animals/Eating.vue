@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { MANNER_WORDS, PREY_STATE_WORDS, type AnimalState } from '#core/subjects'
-import { triesOf, weaningRecord } from '#core/feeding'
+import { menuBalance, triesOf, weaningRecord } from '#core/feeding'
 import { offerOf, refusalOf } from '#core/season'
 import { formatDay } from '#core/units'
 
@@ -33,6 +33,24 @@ const way = computed(() => {
     next && [PREY_STATE_WORDS[next.state], next.manner && MANNER_WORDS[next.manner]].filter(Boolean).join(', ')
   return `${STAGES[stage]}${how ? `. Next: ${how}` : ''}`
 })
+const menu = computed(() => menuBalance(house.almanac, props.animal.meals, house.today))
+const times = (ratio: number) => `${ratio.toFixed(ratio < 1 ? 2 : 1)} : 1`
+const menuText = computed(() => {
+  if (!menu.value) return ''
+  const { plain, dusted, known, kinds, meals, dustedMeals } = menu.value.value
+  const { menuDays, menuKinds } = house.almanac.common
+  const few = species.value.eats === 'insects' && kinds < menuKinds!.value ? `, of ${menuKinds!.value} wanted` : ''
+  return [
+    `${meals} meals in ${menuDays!.value} days, ${kinds} ${kinds === 1 ? 'kind' : 'kinds'} of prey${few}`,
+    ...(plain === null ? ['calcium of it not known'] : [`calcium to phosphorus ${times(plain)}`]),
+    ...(dusted !== null && species.value.supplements ? [`${times(dusted)} as dusted, ${dustedMeals} times`] : []),
+    ...(plain !== null && known < 0.95 ? [`of ${Math.round(100 * known)} % of it`] : []),
+  ].join('; ')
+})
+const lacks = computed(() => {
+  const { dusted } = menu.value?.value ?? {}
+  return species.value.supplements && typeof dusted === 'number' && dusted < house.almanac.common.mineralsWanted!.value
+})
 const refusalText = computed(() => {
   if (!refusal.value) return ''
   const { level, loss, daysWithout } = refusal.value.value
@@ -58,6 +76,14 @@ const tries = computed(() => {
     <section>
       <h2>Meals</h2>
       <AnimalsMealStrip :animal="animal" class="mt-1" />
+      <template v-if="menu">
+        <h2 class="mt-5">What is in it</h2>
+        <WorkingLink :title="`${animal.tag}: what its meals hold`" :answer="menuText" :reasons="menu.reasons" />
+        <p v-if="lacks" class="lacks">
+          <UIcon name="i-lucide-triangle-alert" class="size-4 flex-none" /> Less calcium than it needs, by what is
+          written: dust its insects, and write what with. Soft jaw, trembling or a bent back are for the reptile vet.
+        </p>
+      </template>
       <template v-if="way">
         <h2 class="mt-5">On the way to thawed prey</h2>
         <WorkingLink v-if="offer" :title="`${animal.tag}: what prey is next`" :answer="way" :reasons="offer.reasons" />
@@ -99,6 +125,12 @@ const tries = computed(() => {
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
   gap: 2.5rem;
+}
+.lacks {
+  display: flex;
+  gap: 0.375rem;
+  align-items: baseline;
+  margin-top: 0.25rem;
 }
 .tries {
   margin-block: 0.5rem;

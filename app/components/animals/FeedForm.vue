@@ -8,11 +8,14 @@ import {
   MANNER_WORDS,
   OUTCOMES,
   OUTCOME_WORDS,
+  POWDERS,
+  POWDER_WORDS,
   PREY_STATES,
   PREY_STATE_WORDS,
   type AnimalState,
   type Manner,
   type Outcome,
+  type Powder,
   type PreyState,
 } from '#core/subjects'
 
@@ -33,6 +36,7 @@ const offered = ref(1)
 const state = ref<PreyState>()
 const manner = ref<Manner>()
 const outcome = ref<Outcome>()
+const dusted = ref<Powder>()
 const minutes = ref<number>()
 const NOT_SAID = { value: 'notSaid', label: 'not said' }
 const items = <T extends string>(ids: readonly T[], words: Readonly<Record<T, string>>) => [
@@ -57,6 +61,7 @@ function propose(): void {
   const { said } = nextOfferOf(props.animal, refusalOf(props.animal, false, context.value), context.value)
   state.value = said.state
   manner.value = said.manner
+  dusted.value = said.dusted
   outcome.value = undefined
   minutes.value = undefined
 }
@@ -74,6 +79,7 @@ async function feed(taken: number, _further?: object, form?: FormErrors): Promis
       ...(picked(state.value) && { state: picked(state.value) }),
       ...(picked(manner.value) && { manner: picked(manner.value) }),
       ...(picked(outcome.value) && { outcome: picked(outcome.value) }),
+      ...(picked(dusted.value) && { dusted: picked(dusted.value) }),
       ...(minutes.value !== undefined && { minutes: minutes.value }),
     },
     `${words} ${offered.value} ${offered.value === 1 ? feeder.one : feeder.many}`,
@@ -100,6 +106,14 @@ async function feed(taken: number, _further?: object, form?: FormErrors): Promis
         name="Prey was"
         placeholder="live or thawed"
         class="w-36"
+      />
+      <RecordPick
+        v-if="species.supplements"
+        v-model="dusted"
+        :items="items(POWDERS, POWDER_WORDS)"
+        name="Dusted with"
+        placeholder="dusted with"
+        class="w-44"
       />
       <UButton
         type="submit"

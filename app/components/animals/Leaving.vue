@@ -52,10 +52,10 @@ const sell = async (_: number, said: Record<string, unknown>, beside: FormErrors
       </li>
     </ul>
     <p v-if="animal.reserved" class="mt-2">
-      Reserved for {{ animal.reserved.for
-      }}<template v-if="animal.reserved.until !== null">
-        until {{ formatDay(animal.reserved.until, house.today) }}</template
-      >.
+      Reserved for <b>{{ animal.reserved.for }}</b>
+      <template v-if="animal.reserved.until !== null"
+        >until {{ formatDay(animal.reserved.until, house.today) }}</template
+      >
       <UButton size="sm" label="Not any more" variant="outline" color="neutral" :disabled="busy" @click="free" />
     </p>
     <UForm

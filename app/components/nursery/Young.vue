@@ -64,6 +64,9 @@ li {
     grid-column: 1 / -1;
   }
 }
+.who .tag {
+  line-height: 1.5rem;
+}
 .who {
   display: flex;
   align-items: center;

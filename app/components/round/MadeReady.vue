@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
 import { madeReadyFor, type MadeReady } from '#core/season'
-import { formatWeekday } from '#core/units'
 
 /** Rodents for tomorrow's meals: what is thawed this evening, and what is caught. */
 const house = useHouse()
@@ -23,8 +22,8 @@ const live = computed(() => ready.value.filter(r => r.live))
 </script>
 
 <template>
-  <section v-if="ready.length" class="ready" aria-label="This evening">
-    <h2>This evening, for {{ formatWeekday(house.today + 1) }}</h2>
+  <section class="ready" aria-label="This evening">
+    <p v-if="!ready.length" class="quiet">No rodents are wanted tomorrow that are not due today.</p>
     <p v-if="dead.length">
       <b>Thaw</b> in the cold:
       <template v-for="(r, i) in dead" :key="r.prey"
@@ -44,11 +43,6 @@ const live = computed(() => ready.value.filter(r => r.live))
 
 <style scoped>
 .ready {
-  margin-top: 1.25rem;
   max-width: 64rem;
-}
-h2 {
-  border-bottom: 2px solid var(--ui-border-accented);
-  padding-bottom: 0.25rem;
 }
 </style>

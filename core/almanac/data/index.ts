@@ -6,6 +6,8 @@ import { INSECT_SUPPLEMENTS, climates } from './climates'
 import { companyOf } from './company'
 import { homeOf } from './homes'
 import { eggs } from './eggs'
+import { mineralsOf } from './minerals'
+import { neverOf } from './never'
 import { feeders } from './feeders'
 import { frogs, moreFrogs } from './frogs'
 import { health } from './health'
@@ -24,9 +26,10 @@ function homed(id: string, group: Species['group']): Pick<Species, 'home'> {
   const home = homeOf(id, group)
   return home ? { home } : {}
 }
-function weaned(id: string): Pick<Species, 'weaning'> {
+function weaned(id: string): Pick<Species, 'weaning' | 'never'> {
   const weaning = weaningOf(id)
-  return weaning ? { weaning } : {}
+  const never = neverOf(id)
+  return { ...(weaning && { weaning }), ...(never && { never: [...never] }) }
 }
 const keptBy = (id: string) => (climates[id] ? { climate: climates[id] } : {})
 /**
@@ -54,7 +57,12 @@ const writtenOut: Almanac = withoutPrototypes({
       return [s.id, { ...s, sexing: sexing[s.id], mating: mating[s.id], ...more }]
     }),
   ),
-  feeders,
+  feeders: Object.fromEntries(
+    Object.entries(feeders).map(([id, feeder]) => {
+      const minerals = mineralsOf(id)
+      return [id, minerals ? { ...feeder, minerals } : feeder]
+    }),
+  ),
   schools,
   signs,
   common: { ...common, ...health, ...eggs, ...starting, ...places, ...unwritten },

@@ -3,6 +3,44 @@ import { memory, practice } from './marks'
 
 const list: School[] = [
   {
+    id: 'powder',
+    question: 'How are insects dusted?',
+    usual: 'rotation',
+    choices: [
+      {
+        id: 'rotation',
+        name: 'In turn',
+        reason: 'Calcium at every second meal, vitamins at every third: none is given too much.',
+        fact: practice(0, 'all-in-one'),
+      },
+      {
+        id: 'allInOne',
+        name: 'All in one',
+        reason: 'One powder at every meal: nothing is forgotten, and the maker has weighed it.',
+        fact: practice(1, 'all-in-one'),
+      },
+    ],
+  },
+  {
+    id: 'vitaminD3',
+    question: 'Vitamin D3 in the powder, where a lamp gives UVB?',
+    usual: 'oneSource',
+    choices: [
+      {
+        id: 'oneSource',
+        name: 'Exactly one source',
+        reason: 'Under UVB the powder has none; without, it has. Too much of it is stored and harms.',
+        fact: practice(0, 'with UVB'),
+      },
+      {
+        id: 'indoors',
+        name: 'Indoors all the same',
+        reason: 'Lamps fade and hang far: two or three times a week indoors, less in real sun.',
+        fact: practice(1, 'with UVB'),
+      },
+    ],
+  },
+  {
     id: 'firstPrey',
     question: 'What prey do young snakes get first?',
     usual: 'live',

@@ -1,10 +1,10 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
 import { nextMeal, type Gravid, type Portion, type RefusalCourse } from '../../feeding'
 import type { Judgement } from '../../judgement'
-import { MANNER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
+import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
-import { nextOfferOf, refusalOf } from '../eating'
+import { hasUvb, nextOfferOf, refusalOf } from '../eating'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import { gravidIn, mealWinterOf, winterDeps } from '../winter'
@@ -23,8 +23,11 @@ export const feedTasks: TaskMaker = context => {
     const isGravid = gravid.get(animal.id) ?? false
     const mate = mates.get(animal.id) ?? null
     const refusal = refusalOf(animal, isGravid, context)
-    return feeds(context, animal, [isGravid, mate, refusal?.value.level, ...winterDeps(animal, context)], () =>
-      feedTask(animal, isGravid, mate, refusal, context),
+    return feeds(
+      context,
+      animal,
+      [isGravid, mate, refusal?.value.level, hasUvb(animal.placeId, context), ...winterDeps(animal, context)],
+      () => feedTask(animal, isGravid, mate, refusal, context),
     )
   })
 }
@@ -66,6 +69,18 @@ function feedTask(
   const lastMeal =
     winter.fastFrom !== undefined && today <= winter.fastFrom && meal.value.due + meal.value.everyDays > winter.fastFrom
   const restart = winter.firstMealDay !== undefined && (!animal.lastTaken || animal.lastTaken.day < animal.warmed!.day)
+  const why =
+    !animal.meals.length && !restart
+      ? 'no meal written yet'
+      : refused
+        ? `refused ${animal.refusals} in a row${offer.tried ? `; ${offer.tried.of.how.charAt(0).toLowerCase()}${offer.tried.of.how.slice(1)}` : ''}`
+        : restart
+          ? 'first meal after the cold, smaller than usual'
+          : lastMeal
+            ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}`
+            : (meal.value.note ?? undefined)
+  const { dusted } = offer.said
+  const detail = [why, dusted && `dusted with ${POWDER_WORDS[dusted]}`].filter(Boolean)
   return [
     {
       id: `feed:${animal.id}`,
@@ -76,16 +91,7 @@ function feedTask(
       placeId: animal.placeId,
       due: dueOn,
       what: `Feed ${[meal.value.portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
-      detail:
-        !animal.meals.length && !restart
-          ? 'no meal written yet'
-          : refused
-            ? `refused ${animal.refusals} in a row${offer.tried ? `; ${offer.tried.of.how.charAt(0).toLowerCase()}${offer.tried.of.how.slice(1)}` : ''}`
-            : restart
-              ? 'first meal after the cold, smaller than usual'
-              : lastMeal
-                ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}`
-                : (meal.value.note ?? undefined),
+      detail: detail.length ? detail.join('; ') : undefined,
       actions: [
         {
           label: 'Took',

@@ -6,6 +6,7 @@ import { companyQuestion } from '../company'
 import { isQuarantine } from '../ways'
 import { leavingChecks, leavingQuestion } from './leaving'
 import { offerFields, outcomeFits, saidOf, tellOffer } from './offer'
+import { preyQuestion } from './preyQuestion'
 import { questionWeight } from './plausibleWeight'
 import { quarantineOf, staysInQuarantine } from './quarantine'
 import type { AnimalState } from './state'
@@ -61,11 +62,20 @@ export const dayKinds = [
       .strictObject({ prey, offered: count('Offered'), taken: count('Taken'), ...offerFields, sure })
       .refine(d => d.taken <= d.offered, { path: ['taken'], message: 'More taken than offered' })
       .refine(outcomeFits, { path: ['outcome'], message: 'That does not go with how much it took' }),
-    check: (state, { prey, offered, taken, sure }, entry) =>
+    check: (state, { prey, offered, taken, manner, state: preyState, sure }, entry, { almanac }) =>
+      preyQuestion(state, { prey, sure }, entry, almanac) ??
       writtenAgain(
         sure,
         entry,
-        state.meals.some(m => m.day === entry.day && m.prey === prey && m.offered === offered && m.taken === taken),
+        state.meals.some(
+          m =>
+            m.day === entry.day &&
+            m.prey === prey &&
+            m.offered === offered &&
+            m.taken === taken &&
+            m.manner === manner &&
+            m.state === preyState,
+        ),
         `${state.tag} has this very meal on this day already`,
       ),
     apply(state, { prey, offered, taken, sure: _, ...said }, entry) {

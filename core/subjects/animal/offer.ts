@@ -53,11 +53,24 @@ export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
 }
 const UNEATEN: readonly Outcome[] = ['struck', 'looked', 'ignored']
 
+/** What prey is dusted with. */
+export const POWDERS = ['calcium', 'calciumD3', 'vitamins', 'allInOne', 'allInOneNoD3', 'none'] as const
+export type Powder = (typeof POWDERS)[number]
+export const POWDER_WORDS: Readonly<Record<Powder, string>> = {
+  calcium: 'calcium',
+  calciumD3: 'calcium with D3',
+  vitamins: 'vitamins',
+  allInOne: 'all-in-one powder',
+  allInOneNoD3: 'all-in-one powder without D3',
+  none: 'nothing',
+}
+
 /** What may be said of a meal beside prey and numbers. */
 export const offerFields = {
   state: z.enum(PREY_STATES).optional(),
   manner: z.enum(MANNERS).optional(),
   outcome: z.enum(OUTCOMES).optional(),
+  dusted: z.enum(POWDERS).optional(),
   minutes: z.number().min(0, 'Minutes cannot be negative').max(1440, 'Over a day: check the minutes').optional(),
 }
 type Said = { [K in keyof typeof offerFields]?: z.output<(typeof offerFields)[K]> }
@@ -67,21 +80,23 @@ export const outcomeFits = ({ outcome, taken }: Said & { taken: number }): boole
   !outcome || UNEATEN.includes(outcome) === (taken === 0)
 
 /** Only what was said, so that a meal of which nothing more is said looks as it did. */
-export function saidOf({ state, manner, outcome, minutes }: Said): Said {
+export function saidOf({ state, manner, outcome, dusted, minutes }: Said): Said {
   return {
     ...(state && { state }),
     ...(manner && { manner }),
     ...(outcome && { outcome }),
+    ...(dusted && { dusted }),
     ...(minutes !== undefined && { minutes }),
   }
 }
 
 /** The same in words: thawed, teased, after some tries, 10 minutes. */
-export const tellOffer = ({ state, manner, outcome, minutes }: Said): string =>
+export const tellOffer = ({ state, manner, outcome, dusted, minutes }: Said): string =>
   [
     state && PREY_STATE_WORDS[state],
     manner && MANNER_WORDS[manner],
     outcome && OUTCOME_WORDS[outcome],
+    dusted && dusted !== 'none' && `dusted with ${POWDER_WORDS[dusted]}`,
     minutes && `${minutes} minutes`,
   ]
     .filter(Boolean)

@@ -2,7 +2,7 @@ import type { SexSign } from '../../almanac'
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
 import type { Sex } from '../sexes'
-import type { Manner, Outcome, PreyState } from './offer'
+import type { Manner, Outcome, Powder, PreyState } from './offer'
 
 export type { Sex }
 
@@ -41,6 +41,7 @@ export interface Meal {
   state?: PreyState
   manner?: Manner
   outcome?: Outcome
+  dusted?: Powder
   minutes?: number
 }
 
