@@ -1,3 +1,4 @@
+export { leftCrowded, tadpoleGrowth, type TadpoleGrowth } from './tadpoles'
 export {
   MeanNeed,
   addScenarioNeed,

@@ -164,7 +164,7 @@ describe('whether one may leave', () => {
       )
     const [question] = sold({})
     expect(question).toMatchObject({ path: 'data.sure' })
-    expect(question!.message).toMatch(/Y-1 should not leave yet: meals taken in a row 0 of 3/)
+    expect(question!.message).toMatch(/Y-1 should not leave yet: meals taken in a row 0, of 3 at least/)
     expect(sold({ sure: true })).toEqual([])
     expect(sold({ sure: true, to: '' })).toMatchObject([{ path: 'data.to' }])
   })
@@ -199,7 +199,7 @@ describe('the sheet that goes with it', () => {
     expect(text).toContain('Eats by itself, holds its weight')
     const refuses = litter({ 'Y-1': 'LLlll' })
     expect(handOverText(handOverSheet(context(refuses).house.animals['Y-1']!, context(refuses)))).toContain(
-      '- Meals taken in a row: 0 of 3',
+      '- Meals taken in a row: 0, of 3 at least',
     )
   })
 

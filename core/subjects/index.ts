@@ -158,6 +158,7 @@ export {
 export { COLD_SIGNS, SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winter'
 export { WORKED_APART, quarantineOf, staysInQuarantine, type Quarantine } from './animal/quarantine'
 export { isQuarantine, waysUp } from './ways'
+export { TADPOLE_HOME_WORDS, type TadpoleHome } from './clutch/tadpoleHomes'
 export { comparableWeights, dosesDue } from './animal/health'
 export { leavingChecks, leavingQuestion, type LeavingCheck } from './animal/leaving'
 export {

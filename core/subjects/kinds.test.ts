@@ -150,6 +150,8 @@ describe('what each kind of entry may hold', () => {
       eggsSeen: { eggs: [{ n: 1, state: 'sound', signs: ['vessels'] }] },
       clutchCounted: { eggs: 900, low: 800, high: 1000 },
       pipped: { count: 1 },
+      tadpoleMeasured: { mm: 17 },
+      tadpolesHoused: { how: 'cups', boxes: 40 },
       reserved: { for: 'J.K.' },
       eggsAdded: { eggs: 2, slugs: 1 },
       clutchMoved: { placeId: 'p' },

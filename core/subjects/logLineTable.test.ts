@@ -107,6 +107,8 @@ const TABLE: [line: string, means: string][] = [
     'fed {"prey":"mouse.hopper","offered":1,"taken":0,"state":"thawed","manner":"teased"}',
   ],
   ['T-14 struck 1 hopper', 'fed {"prey":"mouse.hopper","offered":1,"taken":0,"outcome":"struck"}'],
+  ['C-1 tadpoles 17 mm', 'tadpoleMeasured {"mm":17}'],
+  ['C-1 water changed', 'waterChanged {}'],
   ['C-1 laid 1 more', 'eggsAdded {"eggs":1,"slugs":0}'],
   ['C-1 2 more eggs, 1 slug', 'eggsAdded {"eggs":2,"slugs":1}'],
   ['C-1 counted 10', 'clutchCounted {"eggs":10}'],

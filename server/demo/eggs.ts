@@ -58,6 +58,16 @@ function boxes(w: DemoWriter): void {
   w.write('pipped', clutchOf('C-4'), -1, { count: 2 })
 }
 
+/** Tadpoles that live one a cup, and are about as long as they must be to live together. */
+function tadpoles(w: DemoWriter): void {
+  const laid = w.entries.find(e => e.kind === 'laid' && e.data.tag === 'S-1')!
+  const spawn: Subject = { type: 'clutch', id: laid.id }
+  w.write('tadpolesHoused', spawn, -43, { how: 'cups', boxes: 51 })
+  w.write('tadpoleMeasured', spawn, -16, { mm: 15 })
+  w.write('tadpoleMeasured', spawn, -1, { mm: 19.8 })
+  w.write('waterChanged', spawn, -2)
+}
+
 /** Eggs that were given, of a kind whose eggs pause in the cool before they develop; the pause is due to end. */
 function pausing(w: DemoWriter): void {
   const shop = w.places.find(p => p.name === 'Back shop')!
@@ -86,4 +96,5 @@ export function demoEggs(w: DemoWriter, all: Animals): void {
   earlierClutches(w, all)
   boxes(w)
   pausing(w)
+  tadpoles(w)
 }

@@ -13,11 +13,12 @@ const LEFT = 108
 const ROW = 26
 
 const meals = computed(() => props.animal.meals)
+const weans = computed(() => Boolean(house.almanac.species[props.animal.speciesId]?.weaning))
 const rows = computed(() => {
   const used = new Set(meals.value.map(m => m.state ?? 'notSaid'))
   return [
     ...[...PREY_STATES].reverse().map(id => ({ id: id as string, name: PREY_STATE_WORDS[id] })),
-    { id: 'notSaid', name: 'prey not said' },
+    { id: 'notSaid', name: weans.value ? 'prey not said' : 'meals' },
   ].filter(r => used.has(r.id as never))
 })
 const span = computed(() => ({
@@ -26,6 +27,12 @@ const span = computed(() => ({
   width: Math.max(160, Math.floor(width.value) - LEFT - 8),
 }))
 const x = computed(() => timeScale(span.value))
+/** Smaller where meals stand close, so that each is seen. */
+const r = computed(() => {
+  const days = [...new Set(meals.value.map(m => m.day))]
+  const nearest = Math.min(...days.slice(1).map((d, i) => x.value(d) - x.value(days[i]!)))
+  return Math.max(2.5, Math.min(6.5, nearest / 2 - 0.5))
+})
 const yOf = (meal: Meal) => rows.value.findIndex(r => r.id === (meal.state ?? 'notSaid')) * ROW + ROW / 2
 const lookOf = (meal: Meal) =>
   meal.taken > 0 ? (isHelped(meal) ? 'helped' : 'took') : meal.outcome === 'struck' ? 'struck' : 'refused'
@@ -76,10 +83,10 @@ const used = computed(() => new Set(meals.value.map(lookOf)))
           />
           <g v-for="meal in meals" :key="meal.entryId" :transform="`translate(${x(meal.day)},${yOf(meal)})`">
             <title>{{ told(meal) }}</title>
-            <circle r="6.5" fill="var(--ui-bg)" stroke="var(--ui-text-highlighted)" stroke-width="1.5" />
-            <circle v-if="lookOf(meal) === 'took'" r="6.5" fill="var(--ui-text-highlighted)" />
-            <path v-else-if="lookOf(meal) === 'struck'" d="M0,-6.5 A6.5,6.5 0 0 0 0,6.5 Z" class="full" />
-            <circle v-else-if="lookOf(meal) === 'helped'" r="2.5" fill="var(--ui-text-highlighted)" />
+            <circle :r="r" fill="var(--ui-bg)" stroke="var(--ui-text-highlighted)" stroke-width="1.5" />
+            <circle v-if="lookOf(meal) === 'took'" :r="r" fill="var(--ui-text-highlighted)" />
+            <path v-else-if="lookOf(meal) === 'struck'" :d="`M0,${-r} A${r},${r} 0 0 0 0,${r} Z`" class="full" />
+            <circle v-else-if="lookOf(meal) === 'helped'" :r="r / 2.5" fill="var(--ui-text-highlighted)" />
           </g>
         </g>
       </svg>

@@ -170,6 +170,15 @@ const next = computed(() => {
             @click="write('phaseBegan', { index: next.index }, 'next phase began')"
           />
           <RecordAskNumber
+            v-if="clutch.kind === 'eggs' && !clutch.hatched.length"
+            label="More laid"
+            :title="`${clutch.tag}: eggs of the same clutch that were laid later`"
+            :likely="1"
+            kind="eggsAdded"
+            :busy="busy"
+            @record="(eggs, further, form) => write('eggsAdded', { eggs, ...further }, `${eggs} more laid`, form)"
+          />
+          <RecordAskNumber
             label="Weighed eggs"
             :title="`${clutch.tag}: weight of all that were weighed`"
             unit="mass"
@@ -193,6 +202,12 @@ const next = computed(() => {
           <UIcon name="i-lucide-triangle-alert" class="size-3.5" /> Do not turn eggs. A firm doubtful egg is put apart,
           not thrown out. Leave a pipped egg; never pull. Wash hands after.
         </p>
+        <EggsTadpoles
+          v-if="clutch.kind === 'spawn' && clutch.hatched.length"
+          class="mt-5"
+          :clutch="clutch"
+          :write="write"
+        />
         <EggsCountSquares
           v-if="clutch.kind === 'spawn' && !clutch.hatched.length"
           class="mt-5"

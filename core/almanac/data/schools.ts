@@ -3,6 +3,25 @@ import { memory, practice } from './marks'
 
 const list: School[] = [
   {
+    id: 'tadpoleHousing',
+    question: 'How are small tadpoles kept?',
+    usual: 'cups',
+    choices: [
+      {
+        id: 'cups',
+        name: 'Singly in cups',
+        reason: 'Many eat each other while small: one to a cup until about 20 mm, then together with cover.',
+        fact: practice(1, 'to a cup'),
+      },
+      {
+        id: 'together',
+        name: 'Together with cover from the start',
+        reason: 'Peaceful kinds in much water, many plants and food enough: less work, and some losses.',
+        fact: practice(0, 'to a cup'),
+      },
+    ],
+  },
+  {
     id: 'powder',
     question: 'How are insects dusted?',
     usual: 'rotation',

@@ -12,6 +12,7 @@ import { groupTasks } from './groups'
 import { healthTasks } from './health'
 import { lampTasks } from './lamp'
 import { quarantineTasks } from './quarantine'
+import { tadpoleTasks } from './tadpoles'
 import { weighTasks } from './weighing'
 import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
@@ -32,6 +33,7 @@ const makers: TaskMaker[] = [
   gravidTasks,
   eggTasks,
   nurseryTasks,
+  tadpoleTasks,
   groupTasks,
   cultureTasks,
   deliveryTasks,

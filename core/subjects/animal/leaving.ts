@@ -1,6 +1,7 @@
 import type { Almanac, Species } from '../../almanac'
 import type { Day } from '../../chance'
 import type { House } from '../../log'
+import { formatDistance } from '../../units'
 import { comparableWeights } from './health'
 import { PREY_STATE_WORDS, isHelped } from './offer'
 import { quarantineOf, staysInQuarantine } from './quarantine'
@@ -54,13 +55,13 @@ export function leavingChecks(
     {
       id: 'meals',
       label: 'Meals taken in a row',
-      said: `${count} of ${least}${helped ? ', before them with help' : ''}`,
+      said: `${count}, of ${least} at least${helped ? ', before them with help' : ''}`,
       is: count >= least ? 'good' : 'wrong',
     },
     {
       id: 'weighed',
       label: 'Weighed',
-      said: now ? `${day - now.day} days ago` : 'never',
+      said: now ? formatDistance(now.day, day) : 'never',
       is: now && day - now.day <= common.leaveWeighed!.value ? 'good' : 'wrong',
     },
     {

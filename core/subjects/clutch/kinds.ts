@@ -7,6 +7,7 @@ import { eggMass, eggTempC } from '../laying'
 import { eggProblem, eggsLeft, pippedNow, takeEggs } from './eggs'
 import { broughtKinds } from './brought'
 import { boxKinds } from './box'
+import { tadpoleKinds } from './tadpoles'
 import { EGG_ENDS, EGG_SIGNS, EGG_STATES, EGG_STATE_WORDS, type ClutchState } from './state'
 
 const none = z.strictObject({})
@@ -74,6 +75,7 @@ const SAME_CLUTCH_DAYS = 21
 export const clutchKinds = [
   ...broughtKinds,
   ...boxKinds,
+  ...tadpoleKinds,
   defineKind({
     kind: 'eggsAdded',
     subject: 'clutch',

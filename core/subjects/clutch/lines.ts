@@ -67,6 +67,11 @@ export const clutchLines: LineRule[] = [
     const [eggs, slugs] = [countOf(m[1]!), m[2] ? countOf(m[2]) : 0]
     return say(r, 'eggsAdded', { eggs, slugs }, `: ${eggs} more laid${slugs ? `, ${slugs} of them slugs` : ''}`)
   }),
+  ofClutch('(?:tadpoles? )?(?:measured? )?([\\d.,]+) ?mm(?: long)?', (r, m) => {
+    const mm = Number(m[1]!.replace(',', '.'))
+    return say(r, 'tadpoleMeasured', { mm }, `: tadpoles ${mm} mm`)
+  }),
+  ofClutch('water changed|changed (?:its |their )?water', r => say(r, 'waterChanged', {}, ': water changed')),
   ofClutch('pipped', r => `How many? Write it as: ${r.known.tag} pipped 2, or ${r.known.tag} egg 3 pipped`),
   ofClutch(`eggs? (\\d+(?:(?:,| and|, and)? ?\\d+)*) (${Object.keys(EGG_WORDS).join('|')})`, (r, m) =>
     singleEggs(r, m[1]!, m[2]!),

@@ -1,5 +1,6 @@
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
+import type { TadpoleHome } from './tadpoleHomes'
 
 /** What an egg is, from the nest to the young that has taken its yolk in. */
 export const EGG_STATES = ['sound', 'doubtful', 'isolated', 'slug', 'dead', 'pipped', 'out', 'yolkIn'] as const
@@ -119,6 +120,10 @@ export interface ClutchState {
   /** Young counted by look at a locus, without cards of their own. */
   looksCounted: (Observed & { locusId: string; counts: { look: string; count: number }[] })[]
   ended: Observed | null
+  /** Of tadpoles: measured lengths, how they are kept, and when their water was changed; where it was said. */
+  tadpoleLengths?: readonly { day: Day; mm: number }[]
+  housed?: Observed & { how: TadpoleHome; boxes: number | null }
+  waterChanged?: Observed
 }
 
 declare module '../../log/house' {
