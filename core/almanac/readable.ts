@@ -29,6 +29,9 @@ export function readableSheet(species: Species, almanac: Almanac): string {
     '',
     ...(species.latin ? [`*${species.latin}*`, ''] : []),
     ...species.cautions.map(c => `> ${c}`),
+    ...(species.never?.length
+      ? ['', `Not given to it: ${species.never.map(id => almanac.feeders[id]?.name ?? id).join(', ')}.`]
+      : []),
     '',
     '## Growth',
     '',

@@ -14,6 +14,7 @@ export { mouthProfile, type MouthProfile } from './profile'
 export {
   REFUSAL_LEVELS,
   fallsFasting,
+  helpedSince,
   refusalCourse,
   type RefusalCourse,
   type RefusalLevel,

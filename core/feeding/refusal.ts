@@ -1,7 +1,7 @@
 import type { Almanac, Fact, Species } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
-import { comparableWeights, MANNER_WORDS, type AnimalState, type Meal, type Weighing } from '../subjects'
+import { comparableWeights, isHelped, MANNER_WORDS, type AnimalState, type Meal, type Weighing } from '../subjects'
 import { formatDay } from '../units'
 import { firstMealAge } from './meal'
 import { isYoung } from './weaning'
@@ -24,6 +24,8 @@ export interface RefusalCourse {
   loss: number | null
   daysWithout: number | null
   done: TryDone[]
+  /** Since when it eats only what is put into its mouth; null where it does not. */
+  helpedSince: Day | null
   /** What is tried next, and not before which day; null where nothing is left to try but the vet. */
   next: { of: Try; day: Day } | null
 }
@@ -54,6 +56,12 @@ export function fallsFasting(animal: AnimalState, species: Species, { common }: 
   return loss !== null && loss.loss >= watch.value
 }
 
+/** Since when it has eaten with help only; null where the last that it took, it took by itself. */
+export function helpedSince({ meals }: Pick<AnimalState, 'meals'>): Day | null {
+  const alone = meals.findLastIndex(m => m.taken > 0 && !isHelped(m))
+  return meals.slice(alone + 1).find(m => m.taken > 0 && isHelped(m))?.day ?? null
+}
+
 const isTry = (of: Try, meal: Meal): boolean => meal.manner === of.manner && (!of.state || meal.state === of.state)
 
 function nextTry(
@@ -82,7 +90,7 @@ function nextTry(
 
 /**
  * Where one that refuses stands, and what is tried next. How grave it is goes by what it weighs and how long it is
- * without food, not by how often it refused. Null while it eats.
+ * without food, not by how often it refused. Null while it eats by itself.
  * @param normal why not eating is usual for it now, such as a winter that comes; null where nothing is
  */
 export function refusalCourse(
@@ -92,8 +100,9 @@ export function refusalCourse(
   today: Day,
   normal: string | null = null,
 ): Judgement<RefusalCourse> | null {
-  if (!animal.refusals) return null
   const { common } = almanac
+  const helped = helpedSince(animal)
+  if (!animal.refusals && helped === null) return null
   const loss = lossOf(animal)
   const small = isSmall(species, loss?.now, common)
   const [watch, vet, days] = small
@@ -107,9 +116,10 @@ export function refusalCourse(
   const daysWithout = ateOn === null ? null : Math.max(0, today - ateOn)
   const lost = loss?.loss ?? 0
   const without = daysWithout ?? 0
+  const helpedFor = helped === null ? 0 : today - helped
   const weighedLately = loss !== null && today - loss.now.day <= species.weighEveryDays.young.value
   const level: RefusalLevel =
-    lost >= vet.value || without >= days.value
+    lost >= vet.value || without >= days.value || helpedFor >= common.assistFor!.value
       ? 'vet'
       : lost >= watch.value || without >= days.value / 2
         ? 'weigh'
@@ -148,6 +158,12 @@ export function refusalCourse(
               computedInput('Lost', `${(100 * loss.loss).toFixed(1)} %`),
             ]
           : [computedInput('Weight', 'not known')]),
+        ...(helped === null
+          ? []
+          : [
+              computedInput('Fed by hand since', formatDay(helped, today)),
+              factInput('For the vet after so long by hand', 'common.assistFor.value', common.assistFor!),
+            ]),
         computedInput('Without food', daysWithout === null ? 'not known' : `${daysWithout} days`),
         factInput(small ? 'Watched from, while small' : 'Watched from', `common.${paths[0]}.value`, watch),
         factInput('For the vet from', `common.${paths[1]}.value`, vet),
@@ -186,5 +202,5 @@ export function refusalCourse(
         ]
       : []),
   ]
-  return { value: { level, loss: loss?.loss ?? null, daysWithout, done, next }, reasons }
+  return { value: { level, loss: loss?.loss ?? null, daysWithout, helpedSince: helped, done, next }, reasons }
 }

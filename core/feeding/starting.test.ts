@@ -140,6 +140,18 @@ describe('one that refuses', () => {
     expect(viper).not.toContain('teased')
   })
 
+  it('one that eats only what is put into its mouth is no eater, and for the vet after one to two months', () => {
+    const assisted = (weeks: number) =>
+      young(
+        Array.from({ length: weeks }, (_, i): Offer => ({ ago: (weeks - i) * 7, taken: 1, manner: 'assisted' })),
+        [[1, 8]],
+        150,
+      )
+    expect(course(assisted(3))).toMatchObject({ level: 'watch', helpedSince: today - 21 })
+    expect(course(assisted(7))!.level).toBe('vet')
+    expect(course(young([{ ago: 14, taken: 1, manner: 'assisted' }, live(7)]))).toBeNull()
+  })
+
   it('what is usual now is no worry while the weight holds, and does not hide that it falls', () => {
     const held: [number, number][] = [
       [30, 8],

@@ -2,6 +2,7 @@ import { speciesOf } from '../almanac'
 import type { Day } from '../chance'
 import {
   fallsFasting,
+  helpedSince,
   nextOffer,
   powderFor,
   refusalCourse,
@@ -34,7 +35,7 @@ export const refusalOf = (
   gravid: Gravid,
   context: SeasonContext,
 ): Judgement<RefusalCourse> | null =>
-  animal.refusals
+  animal.refusals || helpedSince(animal) !== null
     ? refusalCourse(
         context.almanac,
         speciesOf(context.almanac, animal.speciesId),

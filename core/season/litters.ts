@@ -18,7 +18,7 @@ import {
   type WeaningRecord,
 } from '../feeding'
 import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
-import { leavingChecks, type AnimalState, type LeavingCheck } from '../subjects'
+import { isHelped, leavingChecks, type AnimalState, type LeavingCheck } from '../subjects'
 import type { SeasonContext } from './context'
 import { offerOf, refusalOf } from './eating'
 
@@ -102,13 +102,17 @@ function curveOf(
   return learnCurve(fitSwitch(species.weaning!), weanMates!.value, tried)
 }
 
+/** Whether it has ever taken a meal by itself. */
+const eatsAlone = ({ lastTaken, meals }: AnimalState): boolean =>
+  lastTaken !== null && (meals.some(m => m.taken > 0 && !isHelped(m)) || !meals.some(isHelped))
+
 function standingOf(
   species: Species,
   animal: AnimalState,
   record: WeaningRecord | null,
   checks: readonly LeavingCheck[],
 ): YoungStanding {
-  if (!animal.lastTaken) return 'notStarted'
+  if (!eatsAlone(animal)) return 'notStarted'
   if (checks.every(c => c.is !== 'wrong')) return 'mayGo'
   if (!species.weaning || !record) return 'eats'
   switch (record.stage) {
@@ -131,7 +135,7 @@ function behindOf(
   learnt: LearntCurve | null,
   { today, almanac }: SeasonContext,
 ): string | null {
-  if (!animal.lastTaken && animal.bornDay !== null) {
+  if (!eatsAlone(animal) && animal.bornDay !== null) {
     const clock = Object.values(species.clocks).find(c => c.to === 'firstMeal')
     const by = clock ? animal.bornDay + clock.days.latest : null
     return by !== null && today > by ? `nearly all of its kind have eaten by day ${clock!.days.latest}` : null

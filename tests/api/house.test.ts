@@ -310,7 +310,15 @@ describe('the main job over the API', () => {
   })
 
   it('an event for a sold animal is refused, an earlier one is not', async () => {
-    await write(entry('sold', { type: 'animal', id: sire }))
+    // nobody wrote that it eats: its sale is asked first
+    const asked = await write(entry('sold', { type: 'animal', id: sire }))
+    expect(ProblemDetails.parse(asked.body).errors).toMatchObject([
+      {
+        path: 'data.sure',
+        message: expect.stringMatching(/should not leave yet: meals taken in a row 0/) as string,
+      },
+    ])
+    expect((await write(entry('sold', { type: 'animal', id: sire }, { sure: true }))).status).toBe(200)
     expect(
       (await write(entry('fed', { type: 'animal', id: sire }, { prey: 'roach.nymph', offered: 1, taken: 1 }))).status,
     ).toBe(422)

@@ -44,6 +44,7 @@ const others = computed(() =>
 const otherSections = computed(
   () => new Map((other.value ? speciesSections(other.value, house.almanac) : []).map(([title, rows]) => [title, rows])),
 )
+const feederName = (id: string) => house.almanac.feeders[id]?.name.toLowerCase() ?? id
 const beside = (title: string) =>
   other.value ? { name: other.value.name, rows: otherSections.value.get(title) ?? [] } : undefined
 </script>
@@ -68,6 +69,7 @@ const beside = (title: string) =>
             : `All of it is that of ${root.name}.`
         }}
       </p>
+      <p v-if="species.never?.length">Not given to it: {{ species.never.map(feederName).join(', ') }}.</p>
       <p v-if="marks.borrowed" data-borrowed>
         {{ marks.borrowed }} of {{ marks.all }} values are <i>borrowed</i> from {{ marks.from.join(' and ') }}:
         forecasts stand on them until you set your own.

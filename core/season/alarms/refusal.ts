@@ -11,8 +11,10 @@ export function refusalAlarm(
   { refusalTold }: Almanac['common'],
 ): Alarm | null {
   if (!course || inCold(animal)) return null
-  const { level, loss, daysWithout, next } = course.value
+  const { level, loss, daysWithout, helpedSince, next } = course.value
   const losing = loss !== null && loss >= 0.005
+  const byHand = animal.refusals === 0 && helpedSince !== null
+  if (byHand && level !== 'vet') return null
   if (level === 'normal' || (level === 'watch' && animal.refusals < refusalTold!.value)) return null
   if (level === 'weigh' && animal.refusals < refusalTold!.value && !losing) return null
   const tries = next ? `Next try: ${next.of.how.charAt(0).toLowerCase()}${next.of.how.slice(1)}.` : ''
@@ -20,7 +22,7 @@ export function refusalAlarm(
     id: `refuser:${animal.id}`,
     level: level === 'vet' ? 'harm' : 'watch',
     subject: { type: 'animal', id: animal.id },
-    text: `${animal.tag} refused ${animal.refusals} ${animal.refusals === 1 ? 'meal' : 'meals in a row'}${losing ? `, and lost ${Math.round(100 * loss)} %` : ''}${daysWithout === null ? '' : `; ${daysWithout} days without food`}`,
+    text: `${animal.tag} ${byHand ? 'eats only what is put into its mouth' : `refused ${animal.refusals} ${animal.refusals === 1 ? 'meal' : 'meals in a row'}`}${losing ? `, and lost ${Math.round(100 * loss)} %` : ''}${daysWithout === null ? '' : `; ${daysWithout} days without food`}`,
     todo:
       level === 'vet'
         ? `Call the reptile vet; meanwhile quiet, dark and warm. ${tries}`.trim()
