@@ -73,5 +73,8 @@ describe('the walk', () => {
     const { tasks } = walked(siblings(30))
     expect(tellTotals(tasks)).toMatch(/^\d+ to (feed|weigh), \d+ to (feed|weigh)/)
     expect(tellTotals([])).toBe('')
+    const of = (...kinds: string[]) => tellTotals(kinds.map(kind => ({ kind }) as never))
+    expect(of('eggs', 'lamp', 'tadpoles')).toBe('1 egg box to see to, 1 lamp, 1 with tadpoles')
+    expect(of('eggs', 'eggs', 'feed')).toBe('2 egg boxes to see to, 1 to feed')
   })
 })

@@ -1,7 +1,7 @@
 import type { Task } from '../season'
 
-/** What a number of tasks of one kind is called: «12 to feed». */
-const WORDS: Record<string, string> = {
+/** What a number of tasks of one kind is called: «12 to feed»; of one, where that is another word. */
+const WORDS: Record<string, string | [one: string, many: string]> = {
   feed: 'to feed',
   weigh: 'to weigh',
   count: 'to count',
@@ -10,14 +10,15 @@ const WORDS: Record<string, string> = {
   harvest: 'to harvest',
   start: 'to start',
   look: 'to look at',
-  eggs: 'egg box to open',
+  eggs: ['egg box to see to', 'egg boxes to see to'],
+  tadpoles: 'with tadpoles',
   candle: 'to candle',
   gravid: 'near laying',
   pairing: 'with pairs',
   sex: 'to settle by sex',
-  lamp: 'lamp',
+  lamp: ['lamp', 'lamps'],
   retire: 'to retire',
-  delivery: 'delivery',
+  delivery: ['delivery', 'deliveries'],
   vet: 'to the vet',
   treat: 'to treat',
   quarantine: 'in quarantine',
@@ -27,9 +28,10 @@ const WORDS: Record<string, string> = {
 /** How many there are of each kind, the most first: «12 to feed, 3 to weigh». Empty for no task. */
 export function tellTotals(tasks: readonly Task[]): string {
   const kinds = new Map<string, number>()
-  for (const { kind } of tasks) kinds.set(WORDS[kind] ?? kind, (kinds.get(WORDS[kind] ?? kind) ?? 0) + 1)
+  for (const { kind } of tasks) kinds.set(kind, (kinds.get(kind) ?? 0) + 1)
+  const wordOf = (kind: string, count: number) => [WORDS[kind] ?? kind].flat().at(count === 1 ? 0 : -1)!
   return [...kinds]
     .sort((a, b) => b[1] - a[1])
-    .map(([word, count]) => `${count} ${word}`)
+    .map(([kind, count]) => `${count} ${wordOf(kind, count)}`)
     .join(', ')
 }

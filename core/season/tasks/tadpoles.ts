@@ -10,11 +10,11 @@ import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
 const taskOf = (
   clutch: ClutchState,
-  kind: string,
+  id: string,
   rest: Omit<Task, 'id' | 'kind' | 'subject' | 'tag' | 'placeId'>,
 ): Task => ({
-  id: `${kind}:${clutch.id}`,
-  kind,
+  id: `${id}:${clutch.id}`,
+  kind: 'tadpoles',
   subject: { type: 'clutch', id: clutch.id },
   tag: clutch.tag,
   placeId: clutch.placeId,
