@@ -178,4 +178,8 @@ export const COMMON_WORDS: Record<string, string> = {
   eggsNearHot: 'Eggs are harmed so near under what kills',
   eggsNearHotLate: 'The same in the last third',
   eggsNearHotFor: 'Eggs near what kills are told after',
+  growthDays: 'Pace of growth by the weights of',
+  growthLeast: 'A litter grows that gains a week',
+  growthStalls: 'Stalls under, of its mates’ pace',
+  growthSlow: 'Slow under, of its mates’ pace',
 }

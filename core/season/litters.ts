@@ -21,6 +21,7 @@ import { computedInput, factInput, type Judgement, type Reason } from '../judgem
 import { isHelped, leavingChecks, type AnimalState, type LeavingCheck } from '../subjects'
 import type { SeasonContext } from './context'
 import { offerOf, refusalOf } from './eating'
+import { growthOf, type Growth } from './growth'
 
 /** Where a young one stands, from who has not eaten to who may go. */
 export const YOUNG_STANDINGS = ['notStarted', 'live', 'onTheWay', 'eats', 'mayGo'] as const
@@ -35,6 +36,8 @@ export interface YoungOne {
   /** Where it refuses: how grave, and what is tried next. */
   refusal: Judgement<RefusalCourse> | null
   checks: LeavingCheck[]
+  /** Beside its mates; null where too few were weighed. */
+  growth: Judgement<Growth> | null
   /** Not started by the day on which nearly all of its kind have, or not on thawed prey when mates are. */
   behind: string | null
 }
@@ -186,10 +189,15 @@ function outlookOf(
 }
 
 /** From bad to good: who is grave, who refuses, who is behind, who has not eaten. */
-function badness({ refusal, behind, standing, animal }: YoungOne): number {
+function badness({ refusal, behind, standing, animal, growth }: YoungOne): number {
+  const stalls = growth?.value.state === 'stalls' || growth?.value.state === 'loses'
   const grave = refusal ? ['normal', 'watch', 'weigh', 'vet'].indexOf(refusal.value.level) : 0
   return (
-    grave * 100 + (behind ? 50 : 0) + (YOUNG_STANDINGS.length - YOUNG_STANDINGS.indexOf(standing)) + animal.refusals
+    grave * 100 +
+    (behind ? 50 : 0) +
+    (stalls ? 30 : 0) +
+    (YOUNG_STANDINGS.length - YOUNG_STANDINGS.indexOf(standing)) +
+    animal.refusals
   )
 }
 
@@ -220,6 +228,7 @@ export function littersOf(context: SeasonContext): Litter[] {
     const species = speciesOf(almanac, animals[0]!.speciesId)
     const records = bySpecies.get(species.id) ?? new Map<string, { record: WeaningRecord; key: string }>()
     const learnt = species.weaning ? curveOf(id, species, records, context) : null
+    const growth = growthOf(animals, almanac, today)
     const young = animals
       .map((animal): YoungOne => {
         const record = species.weaning ? weaningRecord(animal.meals, common) : null
@@ -228,6 +237,7 @@ export function littersOf(context: SeasonContext): Litter[] {
           animal,
           record,
           checks,
+          growth: growth.get(animal.id) ?? null,
           standing: standingOf(species, animal, record, checks),
           offer: offerOf(animal, context),
           refusal: refusalOf(animal, false, context),

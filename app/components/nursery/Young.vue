@@ -25,6 +25,12 @@ const said = computed(() => [
   next.value,
   ...(props.young.animal.refusals ? [`refused ${props.young.animal.refusals}`] : []),
 ])
+const growth = computed(() => {
+  const g = props.young.growth?.value
+  if (g?.state !== 'stalls' && g?.state !== 'loses') return ''
+  const week = (share: number) => `${share < 0 ? '−' : '+'}${Math.abs(100 * share).toFixed(1)} %`
+  return `${g.state}: ${week(g.perWeek)} a week, mates ${week(g.mates)}`
+})
 const reasons = computed((): Reason[] => [
   ...(props.young.offer?.reasons ?? []),
   ...(props.young.refusal?.reasons ?? []),
@@ -38,7 +44,7 @@ const reasons = computed((): Reason[] => [
 </script>
 
 <template>
-  <li :data-young="tag" :class="{ grave, wide: said.some(Boolean) }">
+  <li :data-young="tag" :class="{ grave, wide: said.some(Boolean) || growth }">
     <span class="who">
       <UIcon v-if="grave" name="i-lucide-circle-alert" class="size-4 flex-none" aria-label="Needs care" />
       <NuxtLink :to="`/animals/${young.animal.id}#eating`" class="tag">{{ tag }}</NuxtLink>
@@ -50,6 +56,13 @@ const reasons = computed((): Reason[] => [
       :title="`${tag}: what is next`"
       :answer="said.filter(Boolean).join(', ')"
       :reasons="reasons"
+    />
+    <WorkingLink
+      v-if="growth"
+      class="small"
+      :title="`${tag}: how it grows`"
+      :answer="growth"
+      :reasons="young.growth!.reasons"
     />
     <span v-if="young.behind" class="small behind">behind: {{ young.behind }}</span>
   </li>
