@@ -89,6 +89,7 @@ export const COMMON_WORDS: Record<string, string> = {
   nestEvery: 'Nests of a group that lays are looked through every',
   pipWait: 'From pip to out, where the species does not say',
   pipAsk: 'Help is asked for a pipped egg after so much longer',
+  sameClutch: 'Eggs are of one clutch within',
   eggsMostly: 'Most of a clutch follow the first within',
   eggsLate: 'Eggs that follow later than nearly all',
   pipLate: 'Pipped eggs that take longer than usual',

@@ -18,7 +18,8 @@ export interface TrendPoint {
   lost: number
 }
 
-function median(values: number[]): number {
+/** The middle of some numbers, of an even count the mean of the two in the middle; NaN of none. */
+export function median(values: readonly number[]): number {
   const sorted = Float64Array.from(values).sort()
   const mid = sorted.length >> 1
   return sorted.length % 2 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2

@@ -1,6 +1,6 @@
 import type { Almanac } from '../almanac'
 import { feederOf } from '../almanac'
-import { theilSen } from '../brumation'
+import { median, theilSen } from '../brumation'
 import type { Day } from '../chance'
 import { computedInput, factInput, type Judgement } from '../judgement'
 import { comparableWeights, type AnimalState } from '../subjects'
@@ -16,11 +16,6 @@ export interface Growth {
 /** A pace needs so many weights. */
 const LEAST_WEIGHTS = 3
 
-const median = (list: readonly number[]): number => {
-  const sorted = [...list].sort((a, b) => a - b)
-  const half = sorted.length / 2
-  return sorted.length % 2 ? sorted[Math.floor(half)]! : (sorted[half - 1]! + sorted[half]!) / 2
-}
 const percent = (share: number) => `${share >= 0 ? '+' : '−'}${Math.abs(100 * share).toFixed(1)} %`
 
 /**

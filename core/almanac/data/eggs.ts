@@ -10,6 +10,7 @@ export const eggs: Record<string, Fact> = {
   pipWait: memory(2, 'days', 'From pip to out, where the species does not say: looked at from then, never pulled'),
   pipAsk: memory(3, 'days', 'Pipped so much longer than usual: someone trained, or the vet, is asked'),
   nestEvery: practice(7, 'days', 'Where a group lays all season, its places for eggs are looked through'),
+  sameClutch: memory(21, 'days', 'Eggs that follow within so long are of one clutch, later ones of the next'),
   eggsMostly: memory(1, 'days', 'Most of a clutch come out so long after the first'),
   eggsLate: memory(0.04, 'share', 'Of the eggs that follow their mates: so many come later than nearly all'),
   pipLate: memory(0.1, 'share', 'Of pipped eggs: so many take longer than the species usually does'),

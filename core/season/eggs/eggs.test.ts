@@ -5,6 +5,7 @@ import { shippedAlmanac, speciesOf } from '../../almanac'
 import { quantile, summarise } from '../../chance'
 import { daysAt, fitThermalTime } from '../../incubation'
 import { defaultSettings, houseOf, seasonOfHouse } from '..'
+import { checkEntry } from '../../subjects'
 import { chanceOfSex } from '../breeding'
 import { warmthOfHouse } from '../warmth'
 import { doneOf, eggsReport, settingChoice, settingFor, sexOutlook } from '.'
@@ -177,6 +178,30 @@ describe('eggs of one clutch that are laid on two dates', () => {
     expect(Math.abs(quantile(after, 0.5)! - quantile(before!, 0.5)! - 4)).toBeLessThanOrEqual(1)
     const wide = (d: typeof after) => quantile(d, 0.9)! - quantile(d, 0.1)!
     expect(wide(after)).toBeGreaterThan(wide(before!))
+  })
+
+  it('eggs after three weeks, of a spawn, or when some are out, are a laying of their own', () => {
+    const made = house()
+    const clutch = made.lay('C-1', -40, { eggs: 2 })
+    const why = (days: number) => {
+      const records = made.b.records()
+      const day = today + days
+      const entry = {
+        id: 'x',
+        at: new Date(day * 86_400_000).toISOString(),
+        day,
+        subject: clutch,
+        kind: 'eggsAdded',
+        data: { eggs: 1 },
+        source: 'keeper' as const,
+      }
+      return checkEntry(entry, { records, house: houseOf(records), almanac, today })[0]?.message ?? null
+    }
+    const most = almanac.common.sameClutch!.value
+    expect(why(-40 + most)).toBeNull()
+    expect(why(-40 + most + 1)).toMatch(/write a new laying of the pair/)
+    made.b.write('hatched', clutch, -20, { count: 1 })
+    expect(why(-19)).toMatch(/some are out/)
   })
 
   it('a slug later moves nothing', () => {

@@ -69,9 +69,6 @@ function tellEggs(eggs: readonly z.output<typeof EggData>[]): string {
   return [...by].map(([said, numbers]) => `${said}: egg ${numbers.join(', ')}`).join('; ')
 }
 
-/** Eggs of one clutch follow each other within so many days; later ones are a clutch of their own. */
-const SAME_CLUTCH_DAYS = 21
-
 export const clutchKinds = [
   ...broughtKinds,
   ...boxKinds,
@@ -98,14 +95,15 @@ export const clutchKinds = [
       state.startDay = before ? state.startDay + Math.round((apart * more) / (before + more)) : entry.day
       state.startGive = before ? Math.max(state.startGive, Math.ceil(apart / 2)) : 0
     },
-    check(state, _, entry) {
+    check(state, _, entry, { almanac }) {
+      const most = almanac.common.sameClutch!.value
       if (state.kind !== 'eggs')
         return { path: 'kind', message: 'Only a clutch in a box gets eggs that are laid later' }
       if (sum(state.hatched)) return { path: 'subject.id', message: `Of ${state.tag} some are out: write a new laying` }
-      return entry.day - state.startDay > SAME_CLUTCH_DAYS
+      return entry.day - state.startDay > most
         ? {
             path: 'subject.id',
-            message: `${state.tag} was laid over ${SAME_CLUTCH_DAYS} days before: write a new laying of the pair`,
+            message: `${state.tag} was laid over ${most} days before: write a new laying of the pair`,
           }
         : null
     },
