@@ -1,5 +1,5 @@
 import type { Almanac, Cold, Species } from '../almanac'
-import { cumulative, type Day, type DayDist } from '../chance'
+import { Z80, cumulative, type Day, type DayDist } from '../chance'
 import type { HourlyLog } from '../channels'
 import type { AnimalState, Weighing, Winter } from '../subjects'
 import { metabolicLoss, type MetabolicLoss } from './metabolism'
@@ -9,8 +9,6 @@ import { crossing, lossTrend, normalCdf, type LossTrend } from './trend'
 const noonOf = (day: number): number => day * 24 + 12
 
 const DAYS_A_MONTH = 30.44
-/** z of the central 80 %. */
-const Z80 = 1.2816
 
 export interface LossPoint {
   day: Day

@@ -34,8 +34,6 @@ export interface SpeciesWinter {
   incidents: number
 }
 
-const AFTER_DAYS = 7
-
 /** A northern winter lies over the turn of the year, a southern one within it. */
 function winterYear(day: Day, south: boolean): number {
   const date = new Date(day * 86_400_000)
@@ -50,7 +48,7 @@ function recordsOf(animal: AnimalState, common: Almanac['common'], today: Day, s
       w =>
         start &&
         w.day > Math.max(start.day, winter.cooled.day - 1) &&
-        w.day <= end + (winter.warmed ? AFTER_DAYS : 0) &&
+        w.day <= end + (winter.warmed ? common.afterWaking!.value : 0) &&
         w.entryId !== start.entryId,
     )
     const inCold = within.filter(w => w.day <= end)

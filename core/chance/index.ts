@@ -15,4 +15,4 @@ export {
   variance,
   type DaySummary,
 } from './summary'
-export { normal, seededRandom, seedFrom, stratified, type Random } from './random'
+export { Z80, normal, seededRandom, seedFrom, stratified, type Random } from './random'

@@ -45,3 +45,6 @@ export function normal(random: Random): number {
   for (let i = 0; i < 12; i++) sum += random()
   return sum
 }
+
+/** Half of the central 80 % of a normal distribution, in standard deviations. */
+export const Z80 = 1.2816

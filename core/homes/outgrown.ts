@@ -1,5 +1,5 @@
 import type { Fact, Home, Species } from '../almanac'
-import type { Day } from '../chance'
+import { Z80, type Day } from '../chance'
 import { massAfter, type Pace } from './growth'
 import type { HomeSize } from '../subjects'
 import { homeNeed, isEnough, type HomeNeed } from './need'
@@ -24,9 +24,6 @@ export interface Outgrown {
   /** What they need today, by the likely weights. */
   need: HomeNeed
 }
-
-/** Of a normal distribution, the end of its middle 80 %. */
-const END_80 = 1.2816
 
 /** What growers need on a day, each growing by its own pace, so many standard deviations over the likely one. */
 function needOn(
@@ -78,9 +75,9 @@ export function outgrows(
     return small
   }
   return {
-    low: first(END_80),
+    low: first(Z80),
     mid: first(0),
-    high: first(-END_80),
+    high: first(-Z80),
     need: needOn(growers, today, 0, room, common),
   }
 }

@@ -1,6 +1,7 @@
+import { Z80 } from '../chance'
+
 /** Two-sided 80 % points of Student's t by degrees of freedom. Source: Fisher & Yates 1963, Statistical Tables, table III. */
 const T80 = [3.078, 1.886, 1.638, 1.533, 1.476, 1.44, 1.415, 1.397, 1.383, 1.372, 1.363, 1.356, 1.35, 1.345, 1.341]
-const NORMAL80 = 1.2816
 
 export interface SampledCount {
   estimate: number
@@ -29,7 +30,7 @@ export function countBySquares(counts: readonly number[], squareCm2: number, who
   const squares = wholeCm2 / squareCm2
   const variance = Math.max(mean, counts.reduce((sum, c) => sum + (c - mean) ** 2, 0) / (k - 1))
   const error = squares * Math.sqrt((variance / k) * (1 - k / squares))
-  const half = (T80[k - 2] ?? NORMAL80) * error
+  const half = (T80[k - 2] ?? Z80) * error
   const estimate = squares * mean
   return {
     estimate: Math.round(estimate),

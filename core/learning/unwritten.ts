@@ -3,8 +3,6 @@ import type { PairingState } from '../subjects'
 
 /** Signs that a house may write or not before a laying or birth that it did write. */
 const LEARNT: readonly BreedingEvent[] = ['introduced', 'copulation', 'ovulation', 'preLayShed', 'postOvulationShed']
-/** The almanac's rate counts as so many cycles seen elsewhere. */
-const PRIOR_CYCLES = 8
 /** Rates are kept to twentieths: one more cycle should not move every forecast of the house a little. */
 const STEPS = 20
 
@@ -47,7 +45,8 @@ export function unwrittenRates(cycles: readonly WrittenCycle[], almanac: Pick<Al
     const prior = fact(event)?.value ?? 0
     const count = counts.get(event)
     if (!count?.cycles) return prior
-    const learnt = (prior * PRIOR_CYCLES + count.cycles - count.written) / (PRIOR_CYCLES + count.cycles)
+    const weight = almanac.common.unwrittenCycles!.value
+    const learnt = (prior * weight + count.cycles - count.written) / (weight + count.cycles)
     return Math.round(learnt * STEPS) / STEPS
   }
   const rates = new Map<BreedingEvent, number>()

@@ -1,7 +1,4 @@
-/** z of the central 80 %. */
-const Z80 = 1.2816
-/** What is usual for a meter counts as so many readings beside those that there are. */
-const METER_COUNTS = 6
+import { Z80 } from '../chance'
 
 /**
  * When an exponential fading reaches a value: a straight line through the logarithms of the readings by least squares,
@@ -9,12 +6,14 @@ const METER_COUNTS = 6
  * @param readings over 0, by day, oldest first
  * @param low value under which the lamp is no longer enough, over 0
  * @param meterNoise share of the value by which a meter is usually out
+ * @param meterCounts what is usual counts as so many readings
  * @returns days from the last reading: middle and the 80 % range
  */
 export function fadesTo(
   readings: readonly { day: number; uvIndex: number }[],
   low: number,
   meterNoise: number,
+  meterCounts: number,
 ): { low: number; mid: number; high: number } | null {
   const points = readings.filter(r => r.uvIndex > 0).map(r => ({ x: r.day, y: Math.log(r.uvIndex) }))
   const n = points.length
@@ -27,7 +26,7 @@ export function fadesTo(
   if (!(slope < 0)) return null
   const squares = points.reduce((s, p) => s + (p.y - meanY - slope * (p.x - meanX)) ** 2, 0)
   // few readings say little of how far a meter is out: what is usual counts as so many more
-  const noise = (squares + METER_COUNTS * meterNoise ** 2) / (n - 2 + METER_COUNTS)
+  const noise = (squares + meterCounts * meterNoise ** 2) / (n - 2 + meterCounts)
   const last = points.at(-1)!.x
   // the day on which the line crosses, and how far the line may lie to either side there
   const crosses = meanX + (Math.log(low) - meanY) / slope

@@ -35,6 +35,7 @@ export function judgeLampAt(
     nearest: common.lampNearest!.value,
     furthest: common.lampFurthest!.value,
     meterNoise: common.meterNoise!.value,
+    meterCounts: common.meterCounts!.value,
   })
   return { lamp, verdict, readDay: readings.at(-1)?.day ?? null }
 }

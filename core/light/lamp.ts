@@ -43,6 +43,8 @@ export interface LampLimits {
   furthest: number
   /** Share of the value. */
   meterNoise: number
+  /** What is usual for a meter counts as so many readings. */
+  meterCounts: number
 }
 
 /**
@@ -69,5 +71,5 @@ export function judgeLamp(
     return { ...base, action: right !== null && right > limits.furthest ? 'filter' : 'raise', fadesIn: null }
   if (uvIndex < band.low)
     return { ...base, action: right !== null && right >= limits.nearest ? 'lower' : 'replace', fadesIn: null }
-  return { ...base, action: 'fine', fadesIn: fadesTo(readings, band.low, limits.meterNoise) }
+  return { ...base, action: 'fine', fadesIn: fadesTo(readings, band.low, limits.meterNoise, limits.meterCounts) }
 }

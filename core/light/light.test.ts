@@ -47,7 +47,7 @@ describe('what to do with a lamp', () => {
   const band = { low: 1, high: 2 }
   const read = (...uv: number[]) => uv.map((uvIndex, i) => ({ day: i * 30, uvIndex }))
   const judged = (uv: number[], cm: number | null = 30, kind: 'tube' | 'vapour' = 'tube') =>
-    judgeLamp(kind, read(...uv), band, cm, { nearest: 15, furthest: 60, meterNoise: 0.1 })
+    judgeLamp(kind, read(...uv), band, cm, { nearest: 15, furthest: 60, meterNoise: 0.1, meterCounts: 6 })
   const action = (uv: number, cm: number | null = 30) => judged([uv], cm).action
 
   it('goes by the meter: raise, filter, lower, replace, fine, or measure first', () => {
@@ -79,7 +79,7 @@ describe('what to do with a lamp', () => {
 
   it('fading: a lamp that halves in 100 days is at half after 100', () => {
     const readings = [0, 20, 40, 60].map(day => ({ day, uvIndex: 2 * 0.5 ** (day / 100) }))
-    const fades = fadesTo(readings, 1, 0.1)!
+    const fades = fadesTo(readings, 1, 0.1, 6)!
     expect(fades.mid).toBeCloseTo(40, 6)
     expect(fades.low).toBeLessThan(40)
     expect(fades.high).toBeGreaterThan(40)
@@ -89,8 +89,8 @@ describe('what to do with a lamp', () => {
   })
 
   it('two readings, or a rising row, say nothing of fading', () => {
-    expect(fadesTo(read(2, 1.9), 1, 0.1)).toBeNull()
-    expect(fadesTo(read(1.5, 1.6, 1.7), 1, 0.1)).toBeNull()
+    expect(fadesTo(read(2, 1.9), 1, 0.1, 6)).toBeNull()
+    expect(fadesTo(read(1.5, 1.6, 1.7), 1, 0.1, 6)).toBeNull()
     expect(judged([2, 1.8, 1.6]).fadesIn!.mid).toBeGreaterThan(0)
   })
 
@@ -110,7 +110,7 @@ describe('what to do with a lamp', () => {
         day: k * 45,
         uvIndex: 3 * 0.5 ** ((k * 45) / half) * Math.exp(0.1 * gauss()),
       }))
-      const fades = fadesTo(readings, 0.7, 0.1)
+      const fades = fadesTo(readings, 0.7, 0.1, 6)
       if (!fades) continue
       const crosses = Math.max(0, half * Math.log2(3 / 0.7) - (n - 1) * 45)
       all++

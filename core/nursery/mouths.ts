@@ -1,4 +1,4 @@
-import type { Species } from '../almanac'
+import type { Almanac, Species } from '../almanac'
 import {
   normal,
   pert,
@@ -38,19 +38,17 @@ export function expectedCount(count: YoungCount): number {
     : ((count.eggs.earliest + 4 * count.eggs.likely + count.eggs.latest) / 6) * count.each
 }
 
-/** Young leave over a month around the usual age at sale. */
-const LEAVING_DAYS = 30
-
 /**
  * Share of young still alive and still here, by days since the first meal: geometric loss to the species' 90-day
- * survival, then none; leaving evenly over a month around the usual age at sale.
+ * survival, then none; leaving evenly over so many days (`leaving`) around the usual age at sale.
  */
-export function presence(species: Species, days: number): Float64Array {
+export function presence(species: Species, days: number, { leaving }: Almanac['common']): Float64Array {
+  const over = leaving!.value
   const daily = species.survival90.value ** (1 / 90)
-  const leaveFrom = Math.max(0, species.keptDays.value - LEAVING_DAYS / 2)
+  const leaveFrom = Math.max(0, species.keptDays.value - over / 2)
   return Float64Array.from(
     { length: days },
-    (_, age) => daily ** Math.min(age, 90) * Math.min(1, Math.max(0, 1 - (age - leaveFrom) / LEAVING_DAYS)),
+    (_, age) => daily ** Math.min(age, 90) * Math.min(1, Math.max(0, 1 - (age - leaveFrom) / over)),
   )
 }
 
@@ -59,11 +57,17 @@ export function presence(species: Species, days: number): Float64Array {
  * before that day is no longer among them. Those that stayed past the usual age leave over the next month, since
  * nothing says that they leave at once.
  */
-export function presenceOfCounted(species: Species, days: number, ageToday: number): Float64Array {
+export function presenceOfCounted(
+  species: Species,
+  days: number,
+  ageToday: number,
+  { leaving }: Almanac['common'],
+): Float64Array {
+  const over = leaving!.value
   const daily = species.survival90.value ** (1 / 90)
-  const leaveTo = Math.max(0, species.keptDays.value - LEAVING_DAYS / 2) + LEAVING_DAYS
-  const from = Math.max(ageToday, leaveTo - LEAVING_DAYS)
-  const to = Math.max(leaveTo, ageToday + LEAVING_DAYS)
+  const leaveTo = Math.max(0, species.keptDays.value - over / 2) + over
+  const from = Math.max(ageToday, leaveTo - over)
+  const to = Math.max(leaveTo, ageToday + over)
   const alive = (age: number) => daily ** Math.min(age, 90)
   return Float64Array.from({ length: days }, (_, age) =>
     age <= ageToday ? 1 : (alive(age) / alive(ageToday)) * Math.min(1, Math.max(0, (to - age) / (to - from))),

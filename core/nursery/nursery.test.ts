@@ -38,8 +38,9 @@ function meanNeed(days: number, ...sources: MouthSource[]): Map<string, Float64A
 }
 
 describe('who is still here', () => {
+  const { common } = shippedAlmanac
   const species = speciesOf(shippedAlmanac, 'fire-bellied-toad')
-  const here = presence(species, 200)
+  const here = presence(species, 200, common)
 
   it('starts whole, falls to the 90-day survival times those not sold, and ends with none', () => {
     expect(here[0]).toBe(1)
@@ -52,7 +53,7 @@ describe('who is still here', () => {
     const daily = species.survival90.value ** (1 / 90)
     const kept = species.keptDays.value
     for (const age of [1, 20, kept - 5, kept, kept + 14, kept + 15, kept + 40, 190]) {
-      const counted = presenceOfCounted(species, 300, age)
+      const counted = presenceOfCounted(species, 300, age, common)
       expect(counted[age], `age ${age}`).toBe(1)
       // nobody comes back, and somebody is still here in a week
       for (let i = age + 1; i < 300; i++) expect(counted[i]).toBeLessThanOrEqual(counted[i - 1]!)
@@ -60,9 +61,9 @@ describe('who is still here', () => {
       expect(counted[age + 200] ?? 0).toBe(0)
     }
     // by hand: before anyone leaves, only the losses of the days between count
-    expect(presenceOfCounted(species, 300, 10)[20]).toBeCloseTo(daily ** 10, 12)
+    expect(presenceOfCounted(species, 300, 10, common)[20]).toBeCloseTo(daily ** 10, 12)
     // long past the usual age: half have left after half a month, none was lost any more
-    expect(presenceOfCounted(species, 300, 190)[205]).toBeCloseTo(0.5, 12)
+    expect(presenceOfCounted(species, 300, 190, common)[205]).toBeCloseTo(0.5, 12)
   })
 
   it('food follows the living', () => {

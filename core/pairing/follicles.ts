@@ -4,9 +4,6 @@ import { factInput, computedInput, entryInput, spreadInput, type Reason } from '
 import type { PairingState } from '../subjects'
 import { formatDay } from '../units'
 
-/** Two looks must lie this far apart to tell a speed. */
-const LEAST_DAYS = 4
-
 /**
  * When she ovulates, from the largest follicle seen: what is missing to the usual size over the speed of growth, her
  * own where two looks tell it. Null when none was seen in this cycle or the species' sizes are not known.
@@ -20,12 +17,12 @@ export function ovulationFromFollicles(
   today: Day,
 ): { dist: DayDist; reasons: Reason[] } | null {
   const { follicles } = species.mating
-  const { follicleNoise, folliclesStalled, folliclesShrinking } = common
+  const { follicleNoise, folliclesStalled, folliclesShrinking, folliclesApart } = common
   const noise = follicleNoise!.value
   const seen = pairing.follicles.filter(f => f.day > since)
   const last = seen.at(-1)
   if (!follicles || !last) return null
-  const first = seen.find(f => last.day - f.day >= LEAST_DAYS) ?? null
+  const first = seen.find(f => last.day - f.day >= folliclesApart!.value) ?? null
   const grown = first ? last.mm - first.mm : null
   const own = first ? grown! / (last.day - first.day) : null
   const shrinks = grown !== null && grown < -noise

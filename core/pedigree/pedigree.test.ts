@@ -1,3 +1,4 @@
+import { shippedAlmanac } from '../almanac'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import {
@@ -224,8 +225,9 @@ describe('what cannot be', () => {
   it('says why a parent is impossible', () => {
     const base = { speciesId: 'x', sex: 'unknown' as const, bornDay: 1000, diedDay: null }
     const young = { ...base, id: 'y', tag: 'Y', bornDay: 2000 }
+    const common = { ...shippedAlmanac.common, breedsFrom: { value: 300, unit: 'days', mark: 'own' as const } }
     const say = (part: object, role: 'dam' | 'sire' = 'dam') =>
-      impossibleParent(young, { ...base, id: 'p', tag: 'P', ...part }, role, 300)
+      impossibleParent(young, { ...base, id: 'p', tag: 'P', ...part }, role, common)
     expect(say({})).toBeNull()
     expect(say({ id: 'y', tag: 'Y' })).toMatch(/own parent/)
     expect(say({ speciesId: 'z' })).toMatch(/different species/)

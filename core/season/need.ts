@@ -54,7 +54,10 @@ function speciesFood(species: Species, almanac: Almanac, settings: HouseSettings
   const group: FoodByAge = age => {
     let rows = byAge.get(age)
     if (!rows) {
-      rows = groupProfile(profile, age > 0 ? presenceOfCounted(species, days, age) : presence(species, days))
+      rows = groupProfile(
+        profile,
+        age > 0 ? presenceOfCounted(species, days, age, almanac.common) : presence(species, days, almanac.common),
+      )
       byAge.set(age, rows)
     }
     return rows

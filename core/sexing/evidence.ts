@@ -17,14 +17,16 @@ export interface Piece {
   inputs: Input[]
 }
 
-/** Half a season: younger and lighter than this an animal counts as young for what the eye can read. */
-const GROWN_SHARE = 0.6
-
 /** Whether signs of grown animals can be read: by age, or by weight where the age is not known. */
-export function isGrown(species: Species, animal: Pick<AnimalState, 'bornDay' | 'weights'>, today: number): boolean {
-  if (animal.bornDay !== null) return today - animal.bornDay >= species.matureDays.value * GROWN_SHARE
+export function isGrown(
+  species: Species,
+  animal: Pick<AnimalState, 'bornDay' | 'weights'>,
+  today: number,
+  { grownFrom }: Almanac['common'],
+): boolean {
+  if (animal.bornDay !== null) return today - animal.bornDay >= species.matureDays.value * grownFrom!.value
   const latest = animal.weights.at(-1)
-  return latest ? latest.massG >= species.adultMassG.value * GROWN_SHARE : true
+  return latest ? latest.massG >= species.adultMassG.value * grownFrom!.value : true
 }
 
 /** Density of a measurement in one sex; slips are spread over ten standard deviations of the wider sex. */
@@ -113,7 +115,7 @@ function weigh(
       )
     case 'sign': {
       // read at the size the animal had then
-      const right = rightOf(almanac, e.sign, isGrown(species, animal, e.day))
+      const right = rightOf(almanac, e.sign, isGrown(species, animal, e.day, almanac.common))
       if (!right) return null
       return {
         ...base,

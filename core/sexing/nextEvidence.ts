@@ -75,7 +75,7 @@ export function nextEvidence(
     }
   const pieces = piecesOf(species, almanac, animal, today)
   const slip = almanac.common.sexSlip!.value
-  const grown = isGrown(species, animal, today)
+  const grown = isGrown(species, animal, today, almanac.common)
   const massG = animal.weights.at(-1)?.massG ?? null
   const before = bits(verdict.male)
 

@@ -135,7 +135,7 @@ export function readAnimalList(csv: string, house: House, almanac: Almanac, toda
         say(i, role, `the ${role} ${tag} is neither in the list nor in the house`)
         continue
       }
-      const why = impossibleParent(byId.get(card.id)!, byId.get(id)!, role)
+      const why = impossibleParent(byId.get(card.id)!, byId.get(id)!, role, almanac.common)
       if (why) say(i, role, why)
       card[role === 'dam' ? 'damId' : 'sireId'] = id
     }

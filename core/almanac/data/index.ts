@@ -11,6 +11,7 @@ import { neverOf } from './never'
 import { feeders } from './feeders'
 import { frogs, moreFrogs } from './frogs'
 import { health } from './health'
+import { limits } from './limits'
 import { lizards, moreLizards } from './lizards'
 import { schools } from './schools'
 import { places } from './places'
@@ -65,7 +66,7 @@ const writtenOut: Almanac = withoutPrototypes({
   ),
   schools,
   signs,
-  common: { ...common, ...health, ...eggs, ...starting, ...places, ...unwritten },
+  common: { ...common, ...health, ...eggs, ...starting, ...limits, ...places, ...unwritten },
   sources,
 })
 

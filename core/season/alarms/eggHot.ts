@@ -10,8 +10,6 @@ import { tellSome } from './tellSome'
 
 /** Looked back for hours that were nearly too warm. */
 const LATELY_HOURS = 48
-/** Eggs in the last third of development bear less, since they need more air. */
-const LAST_THIRD = 2 / 3
 
 /** Hours just under what kills: eggs live through some of them, and fewer the nearer they are to the hatch. */
 export function nearHeatAlarm(
@@ -21,11 +19,11 @@ export function nearHeatAlarm(
   context: SeasonContext,
 ): Alarm[] {
   const { almanac, house } = context
-  const { eggsNearHot, eggsNearHotLate, eggsNearHotFor } = almanac.common
+  const { eggsNearHot, eggsNearHotLate, eggsNearHotFor, eggsLateThird } = almanac.common
   const now = endOf(log)
   const near = clutches.flatMap(clutch => {
     const kills = speciesOf(almanac, clutch.speciesId).incubation!.lethalAboveC
-    const late = (doneOf(clutch, context) ?? 0) >= LAST_THIRD
+    const late = (doneOf(clutch, context) ?? 0) >= eggsLateThird!.value
     const from = kills.value - (late ? eggsNearHotLate! : eggsNearHot!).value
     const span = watchSpan(log, Math.max(log.from, now - LATELY_HOURS, clutch.startDay * 24), now, {
       limits: { low: -Infinity, high: from },
@@ -49,6 +47,7 @@ export function nearHeatAlarm(
             factInput('Kills above', `species.${clutch.speciesId}.incubation.lethalAboveC.value`, kills),
             factInput('Near it, under that by', 'common.eggsNearHot.value', eggsNearHot!),
             factInput('Near it, in the last third', 'common.eggsNearHotLate.value', eggsNearHotLate!),
+            factInput('Which begins at, of development', 'common.eggsLateThird.value', eggsLateThird!),
             factInput('Told after', 'common.eggsNearHotFor.value', eggsNearHotFor!),
             computedInput('Highest', span.highest === null ? 'nothing read' : `${span.highest.toFixed(1)} °C`),
           ],

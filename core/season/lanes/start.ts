@@ -32,7 +32,7 @@ function wakingAhead(
     south,
   )
   // set in spring or summer it is awake, and this season is its own
-  if (wake.start - pairing.startDay > SEASON_DAYS) return null
+  if (wake.start - pairing.startDay > almanac.common.seasonBefore!.value) return null
   const dist = conditionUnwritten(wake, today, almanac.common.unwrittenWarmUp!.value)
   return {
     dist,
@@ -52,9 +52,6 @@ function wakingAhead(
     ],
   }
 }
-
-/** A pair set longer before the next waking than this breeds before it. */
-const SEASON_DAYS = 210
 
 /** The next waking after a day, by days of the year. */
 function nextWaking(days: { earliest: number; likely: number; latest: number }, after: Day, south: boolean): DayDist {

@@ -53,12 +53,12 @@ export function animalAdded({ id, bornDay, foundedBy, ...rest }: AnimalCard, arr
 const bornLater = (day: string | null | undefined, today: number): Problem | null =>
   day && dayFromIso(day) > today ? { path: 'data.born', message: 'It cannot be born in the future' } : null
 
-function parentsFit(data: AnimalData, entry: DatedEntry, { house }: CheckContext): Problem | null {
+function parentsFit(data: AnimalData, entry: DatedEntry, { house, almanac }: CheckContext): Problem | null {
   const card = cardOf({ id: entry.id, data })
   const child = { ...card, speciesId: rootIn(house, card.speciesId), diedDay: null }
   for (const role of ['dam', 'sire'] as const) {
     const id = data[`${role}Id`]
-    const why = id ? impossibleParent(child, relativeOf(house.animals[id]!, house), role) : null
+    const why = id ? impossibleParent(child, relativeOf(house.animals[id]!, house), role, almanac.common) : null
     if (why) return { path: `data.${role}Id`, message: why }
   }
   return null
@@ -137,12 +137,17 @@ export const cardKinds = [
       }
       for (const { id, role } of parentsOf(state)) {
         const parent = context.house.animals[id]
-        const why = parent && born ? impossibleParent(child, relativeOf(parent, context.house), role) : null
+        const why =
+          parent && born
+            ? impossibleParent(child, relativeOf(parent, context.house), role, context.almanac.common)
+            : null
         if (why) return { path: 'data.born', message: why }
       }
       for (const other of Object.values(context.house.animals)) {
         const role = other.damId === state.id ? 'dam' : other.sires.some(s => s.id === state.id) ? 'sire' : null
-        const why = role ? impossibleParent(relativeOf(other, context.house), child, role) : null
+        const why = role
+          ? impossibleParent(relativeOf(other, context.house), child, role, context.almanac.common)
+          : null
         if (why) return { path: sex ? 'data.sex' : 'data.born', message: why }
       }
       const pair =

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Almanac } from '../../almanac'
 import { reference } from '../../reference'
 import { impossibleParent, type Relative } from '../../pedigree'
 import { defineKind, seen, type House, type Problem } from '../../log'
@@ -39,6 +40,7 @@ export function checkParents(
   animal: AnimalState,
   damId: string | null,
   sires: readonly { id: string; chance: number }[],
+  common: Almanac['common'],
 ): Problem | null {
   const roles = [
     ...(damId ? [{ id: damId, role: 'dam' as const, path: 'data.damId' }] : []),
@@ -47,7 +49,7 @@ export function checkParents(
   for (const { id, role, path } of roles) {
     const parent = house.animals[id]
     if (!parent) return { path, message: notHere(role) }
-    const why = impossibleParent(relativeOf(animal, house), relativeOf(parent, house), role)
+    const why = impossibleParent(relativeOf(animal, house), relativeOf(parent, house), role, common)
     if (why) return { path, message: why }
     const way = wayBack(house, id, animal.id)
     if (way) return { path, message: `${animal.tag} would be its own ancestor: ${[animal.tag, ...way].join(' from ')}` }
@@ -96,7 +98,7 @@ export const lineageKinds = [
         path: ['clonal'],
         message: 'Born of the dam alone: a dam and no sire',
       }),
-    check: (state, d, _, { house }) => checkParents(house, state, d.damId, d.sires),
+    check: (state, d, _, { house, almanac }) => checkParents(house, state, d.damId, d.sires, almanac.common),
     apply(state, d, entry) {
       state.damId = d.damId
       state.sires = d.sires

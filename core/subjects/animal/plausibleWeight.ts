@@ -10,16 +10,14 @@ const SLIPS: [factor: number, what: string][] = [
   [100, 'a slip of the decimal point'],
 ]
 
-/** In the cold nothing is eaten: without a drink a gain is the scale, or a cup on it. [memory] */
-const UNEXPLAINED_GAIN = 0.015
-
 /**
  * Bounds of what can happen between two weighings, as natural logarithms of the ratio new : old. In the cold nothing is
  * eaten, so a gain is a drink that was offered; a loss of over 1.2 % a day is not survived long. Awake, an adult gains
- * by its meals, a young one may double in two months; a laying or birth takes up to half. [memory]
+ * by its meals, a young one may double in two months; a laying or birth takes up to half.
  */
 function possible(animal: AnimalState, from: number, to: number, context: CheckContext): { low: number; high: number } {
   const days = Math.abs(to - from)
+  const of = (fact: string) => context.almanac.common[fact]!.value
   const [earlier, later] = [Math.min(from, to), Math.max(from, to)]
   // the last weighing before it was cooled is where the cold starts from
   const winter = animal.winters.find(
@@ -28,15 +26,16 @@ function possible(animal: AnimalState, from: number, to: number, context: CheckC
   if (winter) {
     const drank = animal.lastWater !== null && animal.lastWater.day >= earlier && animal.lastWater.day <= later
     return {
-      low: -(0.02 + 0.012 * days),
-      high: (drank ? 0.04 : UNEXPLAINED_GAIN) + 0.004 * Math.max(0, winter.cooled.day - earlier),
+      low: -(of('coldLossOnce') + of('coldLossDay') * days),
+      high: of(drank ? 'coldDrank' : 'coldGain') + of('coldFirstGain') * Math.max(0, winter.cooled.day - earlier),
     }
   }
   const age = animal.bornDay === null ? 9999 : to - animal.bornDay
-  const high = age < 400 ? 0.35 + 0.03 * days : 0.3 + 0.008 * days
+  const who = age < 400 ? 'young' : 'adult'
+  const high = of(`${who}GainOnce`) + of(`${who}GainDay`) * days
   const bred =
     animal.sex !== 'male' && Object.values(context.house.pairings).some(p => p.damId === animal.id && !p.ended)
-  return { low: -(0.15 + 0.01 * days + (bred ? 0.55 : 0)), high }
+  return { low: -(of('awakeLossOnce') + of('awakeLossDay') * days + (bred ? of('bredLoss') : 0)), high }
 }
 
 const nearestBefore = (weights: readonly Weighing[], day: number) => [...weights].reverse().find(w => w.day <= day)

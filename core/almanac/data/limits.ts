@@ -1,0 +1,33 @@
+import type { Fact } from '../schema'
+import { memory, practice } from './marks'
+
+/** What bounds what can be, and where one thing ends and the next begins. */
+export const limits: Record<string, Fact> = {
+  breedsFrom: memory(120, 'days', 'No animal kept here breeds younger: small geckos and mantellas at half a year'),
+  afterDam: practice(
+    300,
+    'days',
+    'Young hatch so long after their dam died: the longest incubation of some chameleons',
+  ),
+  afterSire: memory(1825, 'days', 'Females of many reptiles keep sperm for years: about five are reported'),
+  leaving: memory(30, 'days', 'Young of one litter leave within so long round the usual age'),
+  grownFrom: memory(0.6, 'share', 'Of maturity by age, or of adult weight: signs of grown animals can be read'),
+  folliclesApart: memory(4, 'days', 'Between two looks at follicles that tell a speed'),
+  meterCounts: memory(6, 'readings', 'What is usual for a UV meter counts as so many readings'),
+  afterWaking: memory(7, 'days', 'A weight so long after waking still ends the winter'),
+  seasonBefore: memory(210, 'days', 'A pair set longer before the next waking breeds before it'),
+  unwrittenCycles: memory(8, 'cycles', 'What usually goes unwritten counts as so many cycles of the house'),
+  eggsLateThird: memory(0.667, 'share', 'Of development: from then eggs bear less heat, since they need more air'),
+  coldGain: memory(0.015, 'share', 'In the cold nothing is eaten: without a drink a larger gain is the scale'),
+  coldDrank: memory(0.04, 'share', 'Gained by a drink in the cold'),
+  coldFirstGain: memory(0.004, 'share', 'A day, from the last weight before it was cooled'),
+  coldLossOnce: memory(0.02, 'share', 'Lost in the cold between two weighings, however near'),
+  coldLossDay: memory(0.012, 'share', 'Lost a day in the cold: more is not survived long'),
+  youngGainOnce: memory(0.35, 'log of the ratio', 'Gained by a young one between two weighings, by one meal'),
+  youngGainDay: memory(0.03, 'log of the ratio', 'Gained by a young one a day: it may double in two months'),
+  adultGainOnce: memory(0.3, 'log of the ratio', 'Gained by a grown one between two weighings, by one meal'),
+  adultGainDay: memory(0.008, 'log of the ratio', 'Gained by a grown one a day'),
+  awakeLossOnce: memory(0.15, 'log of the ratio', 'Lost awake between two weighings'),
+  awakeLossDay: memory(0.01, 'log of the ratio', 'Lost awake a day'),
+  bredLoss: memory(0.55, 'log of the ratio', 'Lost by a laying or birth: up to nearly half'),
+}
