@@ -60,6 +60,12 @@ async function fit(): Promise<void> {
   )
   if (done) open.value = false
 }
+/** Until when a lamp is good, and by what. */
+function untilWhen({ due, by }: (typeof lamps.value)[number]): string {
+  if (due === null) return 'good by the meter'
+  const late = due < house.today && formatDistance(due, house.today)
+  return [formatDay(due, house.today), late, by === 'meter' && 'by the meter'].filter(Boolean).join(', ')
+}
 </script>
 
 <template>
@@ -105,15 +111,7 @@ async function fit(): Promise<void> {
           <td>{{ l.lamp }}</td>
           <td>{{ house.placeName(l.placeId) }}</td>
           <td :class="{ 'font-semibold': l.due !== null && l.due < house.today }">
-            <WorkingLink
-              :title="`${l.tag}: until when it is good`"
-              :reasons="l.reasons"
-              :answer="
-                l.due === null
-                  ? 'good by the meter'
-                  : `${formatDay(l.due, house.today)}${l.due < house.today ? `, ${formatDistance(l.due, house.today)}` : ''}${l.by === 'meter' ? ', by the meter' : ''}`
-              "
-            />
+            <WorkingLink :title="`${l.tag}: until when it is good`" :reasons="l.reasons" :answer="untilWhen(l)" />
           </td>
           <td>
             <UButton

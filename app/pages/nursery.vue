@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/subjects'
 import { speciesOf } from '#core/almanac'
-import { ladderStepAt, firstMealAge, nextMeal } from '#core/feeding'
+import { firstMealAge, isYoung, ladderStepAt, nextMeal, type NextMeal } from '#core/feeding'
 import { littersOf, mealWinterOf, tellPortion, type Lane } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
@@ -32,11 +32,15 @@ function line(lane: Lane): string {
 /** A year and younger, one line each, those that refuse first. */
 const young = computed(() =>
   Object.values(house.house.animals)
-    .filter(a => a.status === 'alive' && a.bornDay !== null && house.today - a.bornDay < 365)
+    .filter(a => a.status === 'alive' && isYoung(a, house.today, house.almanac.common))
     .sort((a, b) => b.refusals - a.refusals || (a.tag < b.tag ? -1 : 1)),
 )
-const refusers = computed(() => young.value.filter(a => a.refusals >= 2).length)
+const refusers = computed(() => young.value.filter(a => a.refusals >= house.almanac.common.refusesFrom!.value).length)
 
+function mealText({ due, portions }: NextMeal): string {
+  const when = due <= house.today ? 'due' : formatDistance(due, house.today)
+  return `${when}: ${portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`
+}
 function row(a: AnimalState) {
   const species = speciesOf(house.almanac, a.speciesId)
   const age = house.today - a.bornDay! - firstMealAge(species)
@@ -122,7 +126,7 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
                 v-if="r.meal"
                 :title="`${r.a.tag}: next meal`"
                 :reasons="r.meal.reasons"
-                :answer="`${r.meal.value.due <= house.today ? 'due' : formatDistance(r.meal.value.due, house.today)}: ${r.meal.value.portions.map(p => tellPortion(house.almanac, p)).join(' and ')}`"
+                :answer="mealText(r.meal.value)"
               />
             </td>
             <td :class="{ falling: r.a.refusals >= 3 }">{{ r.a.refusals ? `${r.a.refusals} in a row` : '' }}</td>

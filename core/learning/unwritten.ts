@@ -1,5 +1,6 @@
 import type { Almanac, BreedingEvent, Fact } from '../almanac'
 import type { PairingState } from '../subjects'
+import { upperFirst } from '../units'
 
 /** Signs that a house may write or not before a laying or birth that it did write. */
 const LEARNT: readonly BreedingEvent[] = ['introduced', 'copulation', 'ovulation', 'preLayShed', 'postOvulationShed']
@@ -17,7 +18,7 @@ export interface UnwrittenRates {
   key: string
 }
 
-const nameOf = (event: BreedingEvent): string => `unwritten${event.charAt(0).toUpperCase()}${event.slice(1)}`
+const nameOf = (event: BreedingEvent): string => `unwritten${upperFirst(event)}`
 
 /** The signs that were written in one cycle that ended in a laying or birth. */
 export type WrittenCycle = ReadonlySet<BreedingEvent>

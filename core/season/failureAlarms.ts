@@ -1,13 +1,14 @@
 import { registry, statesOf, subjectKey, type House, type Subject } from '../subjects'
 import type { Failure } from './guard'
 import type { Alarm } from './contracts'
+import { upperFirst } from '../units'
 
 /** What a keeper calls it: its tag, or its name. */
 function nameOf(house: House, { type, id }: Subject): string {
   const subject = registry.subjects.get(type)
   const row = subject && (statesOf(house, subject)[id] as { tag?: string; name?: string | null } | undefined)
   const noun = subject?.noun.one ?? type
-  return row?.tag ?? row?.name ?? `${noun.charAt(0).toUpperCase()}${noun.slice(1)} ${id}`
+  return row?.tag ?? row?.name ?? `${upperFirst(noun)} ${id}`
 }
 
 /** One alarm for each subject that could not be computed, and for each entry that could not be read. */

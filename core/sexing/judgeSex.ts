@@ -2,6 +2,7 @@ import type { Almanac, Species } from '../almanac'
 import { almanacRow, computedInput, entryInput, settingInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState, SexEvidence } from '../subjects'
 import { piecesOf, sumOf, type Piece } from './evidence'
+import { lowerFirst } from '../units'
 
 export interface SexVerdict {
   /** Chance that it is a male, 0..1. */
@@ -108,9 +109,7 @@ function contradictionsOf(
     const strong = (sign: number) => pieces.find(p => Math.abs(p.counts) >= STRONG && Math.sign(p.counts) === sign)
     const [m, f] = [strong(1), strong(-1)]
     if (m && f && !said.length)
-      said.push(
-        `${m.label} speaks for a male, ${f.label.charAt(0).toLowerCase()}${f.label.slice(1)} for a female: look again, and at the tag.`,
-      )
+      said.push(`${m.label} speaks for a male, ${lowerFirst(f.label)} for a female: look again, and at the tag.`)
   }
   return said
 }
@@ -142,7 +141,7 @@ export function judgeSex(
   const state = proof ? 'proven' : chance >= certainty ? 'certain' : 'open'
   const reasons: Reason[] = [
     {
-      rule: `Before anything is seen: ${prior.label.charAt(0).toLowerCase()}${prior.label.slice(1)}`,
+      rule: `Before anything is seen: ${lowerFirst(prior.label)}`,
       inputs: prior.inputs,
     },
     ...pieces.map((p): Reason => ({

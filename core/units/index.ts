@@ -27,3 +27,4 @@ export {
   nextWeekday,
   weekday,
 } from './calendar'
+export { counted, lowerFirst, upperFirst } from './words'

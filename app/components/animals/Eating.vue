@@ -69,6 +69,15 @@ const tries = computed(() => {
     next: next?.of === of ? next : null,
   }))
 })
+/** When a try was made and what came of it, or when it is next. */
+function whenOf({ done, next }: (typeof tries.value)[number]): string {
+  if (done) {
+    const minutes = done.minutes ? `${done.minutes} min` : ''
+    return [formatDay(done.day, house.today), done.struck && 'struck', minutes].filter(Boolean).join(', ')
+  }
+  if (!next) return ''
+  return next.day <= house.today ? 'today' : `not before ${formatDay(next.day, house.today)}`
+}
 </script>
 
 <template>
@@ -100,15 +109,7 @@ const tries = computed(() => {
               :aria-label="t.done ? 'tried' : t.next ? 'next' : 'to come'"
             />
             <span>{{ t.of.how }}<template v-if="t.of.trained">. Never by the book alone</template></span>
-            <span class="quiet small">{{
-              t.done
-                ? `${formatDay(t.done.day, house.today)}${t.done.struck ? ', struck' : ''}${t.done.minutes ? `, ${t.done.minutes} min` : ''}`
-                : t.next
-                  ? t.next.day <= house.today
-                    ? 'today'
-                    : `not before ${formatDay(t.next.day, house.today)}`
-                  : ''
-            }}</span>
+            <span class="quiet small">{{ whenOf(t) }}</span>
           </li>
         </ol>
         <p class="quiet small">

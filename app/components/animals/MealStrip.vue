@@ -40,7 +40,9 @@ const WORDS = { took: 'took', helped: 'took with help', struck: 'struck and let 
 function told(meal: Meal): string {
   const { one, many } = feederOf(house.almanac, meal.prey)
   const how = tellOffer(meal)
-  return `${formatDay(meal.day, house.today)}: ${WORDS[lookOf(meal)]} ${meal.taken && meal.taken < meal.offered ? `${meal.taken} of ` : ''}${meal.offered} ${meal.offered === 1 ? one : many}${how ? `, ${how}` : ''}`
+  const of = meal.taken && meal.taken < meal.offered ? `${meal.taken} of ${meal.offered}` : `${meal.offered}`
+  const what = `${WORDS[lookOf(meal)]} ${of} ${meal.offered === 1 ? one : many}`
+  return `${formatDay(meal.day, house.today)}: ${[what, how].filter(Boolean).join(', ')}`
 }
 const height = computed(() => rows.value.length * ROW + 24)
 const summary = computed(() => {

@@ -19,16 +19,8 @@ const state = reactive({
   wished: '',
   placeId: undefined as string | undefined,
   chosen: [] as string[],
-  /** Own ways of single animals. */ single: {} as Record<string, { holdDays?: number; pairAfterCold?: string }>,
-  ways: {} as {
-    gutClearDays?: number
-    stepDownDays?: number
-    holdC?: number
-    holdDays?: number
-    lightHours?: number
-    warmUp?: string
-    pairAfterCold?: string
-  },
+  single: {} as Record<string, OwnWays>,
+  ways: {} as GroupWays,
 })
 const problem = ref('')
 
@@ -186,82 +178,33 @@ const coldPlaces = computed(() =>
     .filter(p => p.kind === 'cold')
     .map(p => ({ value: p.id, label: house.placeName(p.id) })),
 )
-const WARM = [
-  { value: 'atOnce', label: 'At once' },
-  { value: 'steps', label: 'In steps' },
-  { value: 'gradual', label: 'Gradually' },
-]
-const PAIR = computed(() => house.almanac.schools.pairAfterCold!.choices.map(c => ({ value: c.id, label: c.name })))
-const fitWords = { cool: 'fit', shorten: 'shortly', notYet: 'not yet', keepUp: 'keep up' } as const
 
 async function send(): Promise<void> {
   if (coolDay.value === null) {
     problem.value = 'Write the day of cooling'
     return
   }
+  const { cool, chosen, single, speciesId } = state
   const own = props.group ? house.house.winters[props.group.groupId] : undefined
-  let done: string[] | null
-  if (own) {
-    const subject = { type: 'winter' as const, id: own.id }
-    const unset = Object.fromEntries(
-      Object.keys(own.ways)
-        .filter(k => !(k in ways.value))
-        .map(k => [k, null]),
-    )
-    done = await record(
-      [
+  const placeId = rests.value ? null : (state.placeId ?? null)
+  const tag = own?.tag ?? nextWinterTag(house.house.winters)
+  const done = own
+    ? await record(winterChanges(own, { cool, placeId, ways: ways.value, chosen, single }), `${tag}: programme changed`)
+    : await record(
         {
-          kind: 'winterChanged',
-          subject,
+          kind: 'winterPlanned',
+          founds: 'winter',
           data: {
-            cool: state.cool,
-            placeId: rests.value ? null : (state.placeId ?? null),
-            ways: { ...unset, ...ways.value },
+            tag,
+            speciesId,
+            placeId: rests.value ? null : (placeId ?? placing.value?.placed[0]?.placeId ?? null),
+            cool,
+            ways: ways.value,
+            animalIds: chosen,
           },
         },
-        ...state.chosen
-          .filter(id => !own.members[id])
-          .map(animalId => ({ kind: 'winterMember', subject, data: { animalId } })),
-        ...Object.entries(state.single)
-          .filter(
-            ([id, w]) =>
-              own.members[id] &&
-              state.chosen.includes(id) &&
-              ((w.holdDays ?? null) !== (own.members[id]!.holdDays ?? null) ||
-                (w.pairAfterCold ?? null) !== (own.members[id]!.pairAfterCold ?? null)),
-          )
-          .map(([animalId, w]) => ({
-            kind: 'winterMember',
-            subject,
-            data: { animalId, ways: { holdDays: w.holdDays ?? null, pairAfterCold: w.pairAfterCold ?? null } },
-          })),
-        ...Object.keys(own.members)
-          .filter(id => !state.chosen.includes(id))
-          .map(animalId => ({ kind: 'winterMemberLeft', subject, data: { animalId } })),
-      ],
-      `${own.tag}: programme changed`,
-    )
-  } else {
-    const highest = Math.max(
-      0,
-      ...Object.values(house.house.winters).map(w => Number(/^W-(\d+)$/.exec(w.tag)?.[1] ?? 0)),
-    )
-    done = await record(
-      {
-        kind: 'winterPlanned',
-        founds: 'winter',
-        data: {
-          tag: `W-${highest + 1}`,
-          speciesId: state.speciesId,
-          placeId: rests.value ? null : (state.placeId ?? placing.value?.placed[0]?.placeId ?? null),
-          cool: state.cool,
-          ways: ways.value,
-          animalIds: state.chosen,
-        },
-      },
-      `W-${highest + 1} planned`,
-    )
-  }
+        `${tag} planned`,
+      )
   if (done) open.value = false
 }
 </script>
@@ -299,118 +242,13 @@ async function send(): Promise<void> {
         <BrumationCurve v-if="programme" :programme="programme" :width="330" :height="110" />
         <p v-if="programme" class="small quiet">{{ lightText }}</p>
 
-        <details>
-          <summary>Own ways of this group</summary>
-          <div class="ways">
-            <UFormField label="Fast, days"
-              ><UInputNumber
-                v-model="state.ways.gutClearDays"
-                :min="0"
-                :max="60"
-                :placeholder="String(species?.cold?.gutClearDays.likely ?? '')"
-                class="w-full"
-            /></UFormField>
-            <UFormField label="Cool down over, days"
-              ><UInputNumber
-                v-model="state.ways.stepDownDays"
-                :min="0"
-                :max="60"
-                :placeholder="String(species?.cold?.stepDownDays.value ?? '')"
-                class="w-full"
-            /></UFormField>
-            <UFormField label="Hold, °C"
-              ><UInputNumber
-                v-model="state.ways.holdC"
-                :min="2"
-                :max="30"
-                :step="0.5"
-                :placeholder="String(species?.cold?.holdC.value ?? '')"
-                class="w-full"
-            /></UFormField>
-            <UFormField label="Length, days"
-              ><UInputNumber
-                v-model="state.ways.holdDays"
-                :min="0"
-                :max="250"
-                :placeholder="String(Math.round((species?.cold?.weeks.likely ?? 0) * 7))"
-                class="w-full"
-            /></UFormField>
-            <UFormField label="Light in the hold, h"
-              ><UInputNumber
-                v-model="state.ways.lightHours"
-                :min="0"
-                :max="24"
-                :step="0.5"
-                :placeholder="String(species?.cold?.lightHours.value ?? '')"
-                class="w-full"
-            /></UFormField>
-            <UFormField v-if="!rests" label="Warm up"
-              ><USelect v-model="state.ways.warmUp" :items="WARM" placeholder="as the house does" class="w-full"
-            /></UFormField>
-            <UFormField v-if="!rests" label="Pair after it"
-              ><USelect v-model="state.ways.pairAfterCold" :items="PAIR" placeholder="as the house does" class="w-full"
-            /></UFormField>
-          </div>
-          <UButton
-            label="Back to the species’ usual"
-            size="sm"
-            variant="ghost"
-            color="neutral"
-            @click="state.ways = {}"
-          />
-        </details>
+        <BrumationPlanWays v-if="species" v-model="state.ways" :species="species" />
 
         <UFormField v-if="!rests" label="Cold place" hint="empty: by the plan below"
           ><USelect v-model="state.placeId" :items="coldPlaces" placeholder="By temperature and room" class="w-full"
         /></UFormField>
-        <fieldset>
-          <legend>Who goes</legend>
-          <p v-if="!candidates.length" class="quiet small">No animal of this species is free.</p>
-          <label v-for="c in candidates" :key="c.animal.id" :class="c.judged.value.fitness">
-            <input v-model="state.chosen" type="checkbox" :value="c.animal.id" :disabled="c.cold" />
-            <span
-              ><span class="tag">{{ c.animal.tag }}</span>
-              <WorkingLink
-                v-if="!c.cold"
-                :title="`${c.animal.tag}: may it be cooled?`"
-                :answer="`${fitWords[c.judged.value.fitness]}: ${c.judged.value.text}`"
-                :reasons="c.judged.reasons"
-                ><b>{{ fitWords[c.judged.value.fitness] }}</b
-                >: {{ c.judged.value.text }}</WorkingLink
-              ><span v-else class="quiet">in the cold already</span></span
-            >
-          </label>
-        </fieldset>
-        <details v-if="group">
-          <summary>Own ways of single animals</summary>
-          <div v-for="(own, id) in state.single" :key="id" class="single">
-            <span class="tag">{{ tagOf(String(id)) }}</span>
-            <UInputNumber
-              v-model="own.holdDays"
-              :min="0"
-              :max="250"
-              :placeholder="programme ? `${programme.wakeDay - programme.coolDay} days` : 'days'"
-              :aria-label="`${tagOf(String(id))}: length in days`"
-              class="w-32"
-            />
-            <USelect
-              v-if="!rests"
-              v-model="own.pairAfterCold"
-              :items="PAIR"
-              placeholder="pair as the group"
-              :aria-label="`${tagOf(String(id))}: pair after it`"
-              class="w-44"
-            />
-            <UButton
-              label="As the group"
-              size="xs"
-              variant="ghost"
-              color="neutral"
-              :aria-label="`${tagOf(String(id))}: as the group`"
-              @click="state.single[String(id)] = {}"
-            />
-          </div>
-        </details>
+        <BrumationPlanWho v-model="state.chosen" :candidates="candidates" />
+        <BrumationPlanSingle v-if="group" v-model="state.single" :rests="rests" :programme="programme" />
         <p v-for="s in shared" :key="s.tags" class="small">
           <b>{{ s.tags }}</b> share a tub: {{ s.checks }}. Apart the day they warm.
         </p>
@@ -440,47 +278,10 @@ async function send(): Promise<void> {
   display: grid;
   gap: 0.875rem;
 }
-.ways {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.75rem;
-  padding: 0.5rem 0;
-}
-.single {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  align-items: center;
-  padding: 0.25rem 0;
-  border-bottom: 1px solid var(--ui-border);
-}
 .window {
   display: grid;
   gap: 0.5rem;
   justify-items: start;
-}
-summary {
-  cursor: pointer;
-  min-height: 2.75rem;
-  display: flex;
-  align-items: center;
-  text-decoration: underline;
-}
-legend {
-  font-weight: 600;
-}
-label {
-  display: flex;
-  gap: 0.625rem;
-  align-items: center;
-  min-height: 2.5rem;
-  border-bottom: 1px solid var(--ui-border);
-}
-input[type='checkbox'] {
-  accent-color: var(--ui-primary);
-  width: 1.25rem;
-  height: 1.25rem;
-  flex: none;
 }
 .unplaced {
   color: var(--ui-text-highlighted);

@@ -4,6 +4,7 @@ import { computedInput, factInput, type Reason } from '#core/judgement'
 import type { LocusState } from '#core/subjects'
 import { inbreeding, pedigreeOf } from '#core/pedigree'
 import { geneOf, kinOf } from '#core/season'
+import { counted } from '#core/units'
 
 /** The cheapest way from the animals at hand to a wished genotype, over generations. */
 const props = defineProps<{ speciesId: string; loci: LocusState[] }>()
@@ -89,6 +90,14 @@ const go = () =>
     stock.value,
     years.value,
   )
+/** What a way to the wished genotype takes. */
+const tellRoute = (r: (typeof shown.value)[number]): string =>
+  [
+    counted(r.generations, 'generation'),
+    `about ${r.years.toFixed(1)} years`,
+    `${Math.round(r.young)} young raised`,
+    `inbred by ${(r.f * 100).toFixed(1)} %`,
+  ].join(', ')
 </script>
 
 <template>
@@ -116,11 +125,7 @@ const go = () =>
     </p>
     <article v-for="(r, i) in shown" :key="i" data-testid="route">
       <h3>
-        <WorkingLink
-          :title="`Way of ${r.generations} generations`"
-          :answer="`${r.generations} ${r.generations === 1 ? 'generation' : 'generations'}, about ${r.years.toFixed(1)} years, ${Math.round(r.young)} young raised, inbred by ${(r.f * 100).toFixed(1)} %`"
-          :reasons="reasons"
-        />
+        <WorkingLink :title="`Way of ${r.generations} generations`" :answer="tellRoute(r)" :reasons="reasons" />
       </h3>
       <ol>
         <li v-for="(s, k) in r.steps" :key="k">

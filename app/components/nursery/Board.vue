@@ -32,7 +32,8 @@ const outlookText = computed(() => {
   if (!o) return ''
   const range = o.count.low === o.count.high ? `${o.count.low}` : `${o.count.low}–${o.count.high}`
   const live = Math.round(o.live)
-  return `${o.already} of ${o.of} take thawed prey; by ${formatDay(o.by, house.today)} ${range} will${live ? `, for about ${live} more live ${live === 1 ? 'meal' : 'meals'}` : ''}`
+  const costs = live ? `, for about ${live} more live ${live === 1 ? 'meal' : 'meals'}` : ''
+  return `${o.already} of ${o.of} take thawed prey; by ${formatDay(o.by, house.today)} ${range} will${costs}`
 })
 const heading = computed(() => {
   const { tag, bornDay, young } = props.litter

@@ -1,4 +1,5 @@
 import type { Alarm, ColdAnimal } from '../contracts'
+import { lowerFirst } from '../../units'
 
 /** One in the cold that is in trouble. */
 export function coldAlarm({ animalId, tag, verdict }: ColdAnimal): Alarm | null {
@@ -8,7 +9,7 @@ export function coldAlarm({ animalId, tag, verdict }: ColdAnimal): Alarm | null 
     id: `cold:${animalId}`,
     level: action === 'takeOut' ? 'harm' : 'watch',
     subject: { type: 'animal', id: animalId },
-    text: `${tag}, in the cold: ${text.charAt(0).toLowerCase()}${text.slice(1)}`,
+    text: `${tag}, in the cold: ${lowerFirst(text)}`,
     todo:
       action === 'takeOut'
         ? 'Take it out and warm it today; a loss this quick is mostly water or illness, so see the vet.'

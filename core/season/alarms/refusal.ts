@@ -2,6 +2,7 @@ import type { Almanac } from '../../almanac'
 import type { RefusalCourse } from '../../feeding'
 import type { Judgement } from '../../judgement'
 import { inCold, type AnimalState } from '../../subjects'
+import { counted, lowerFirst } from '../../units'
 import type { Alarm } from '../contracts'
 
 /** One that does not eat: what it weighs makes it grave, and what is tried next is said. */
@@ -17,12 +18,15 @@ export function refusalAlarm(
   if (byHand && level !== 'vet') return null
   if (level === 'normal' || (level === 'watch' && animal.refusals < refusalTold!.value)) return null
   if (level === 'weigh' && animal.refusals < refusalTold!.value && !losing) return null
-  const tries = next ? `Next try: ${next.of.how.charAt(0).toLowerCase()}${next.of.how.slice(1)}.` : ''
+  const tries = next ? `Next try: ${lowerFirst(next.of.how)}.` : ''
+  const refused = animal.refusals === 1 ? 'refused 1 meal' : `refused ${animal.refusals} meals in a row`
+  const lost = losing ? `, and lost ${Math.round(100 * loss)} %` : ''
+  const without = daysWithout === null ? '' : `; ${counted(daysWithout, 'day')} without food`
   return {
     id: `refuser:${animal.id}`,
     level: level === 'vet' ? 'harm' : 'watch',
     subject: { type: 'animal', id: animal.id },
-    text: `${animal.tag} ${byHand ? 'eats only what is put into its mouth' : `refused ${animal.refusals} ${animal.refusals === 1 ? 'meal' : 'meals in a row'}`}${losing ? `, and lost ${Math.round(100 * loss)} %` : ''}${daysWithout === null ? '' : `; ${daysWithout} days without food`}`,
+    text: `${animal.tag} ${byHand ? 'eats only what is put into its mouth' : refused}${lost}${without}`,
     todo:
       level === 'vet'
         ? `Call the reptile vet; meanwhile quiet, dark and warm. ${tries}`.trim()

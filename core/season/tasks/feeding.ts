@@ -2,6 +2,7 @@ import { feederOf, speciesOf, type Almanac } from '../../almanac'
 import { nextMeal, type Gravid, type Portion, type RefusalCourse } from '../../feeding'
 import type { Judgement } from '../../judgement'
 import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
+import { lowerFirst } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { hasUvb, nextOfferOf, refusalOf } from '../eating'
@@ -73,7 +74,9 @@ function feedTask(
     !animal.meals.length && !restart
       ? 'no meal written yet'
       : refused
-        ? `refused ${animal.refusals} in a row${offer.tried ? `; ${offer.tried.of.how.charAt(0).toLowerCase()}${offer.tried.of.how.slice(1)}` : ''}`
+        ? [`refused ${animal.refusals} in a row`, offer.tried && lowerFirst(offer.tried.of.how)]
+            .filter(Boolean)
+            .join('; ')
         : restart
           ? 'first meal after the cold, smaller than usual'
           : lastMeal

@@ -1,6 +1,6 @@
 import { entryInput } from '../../judgement'
 import { FINDING_WORDS, type Finding } from '../../subjects'
-import { formatDistance } from '../../units'
+import { formatDistance, upperFirst } from '../../units'
 import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
 import { tasksOfEach, type TaskMaker } from './taskMaker'
@@ -35,7 +35,7 @@ export const findingTasks: TaskMaker = context =>
           kind: 'found',
           subject: { type: 'place', id: place.id },
           tag: place.name,
-          what: `${said.replace(/^./, c => c.toUpperCase())}, found ${formatDistance(day, today)}`,
+          what: `${upperFirst(said)}, found ${formatDistance(day, today)}`,
           detail: what.map(f => NEXT[f]).join(' '),
           placeId: place.id,
           due: day,

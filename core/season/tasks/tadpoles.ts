@@ -2,7 +2,7 @@ import { schoolChoice, speciesOf } from '../../almanac'
 import { computedInput, factInput } from '../../judgement'
 import { leftCrowded, tadpoleGrowth } from '../../nursery'
 import { tadpolesLeft, TADPOLE_HOME_WORDS, type ClutchState } from '../../subjects'
-import { formatDay, formatDistance } from '../../units'
+import { counted, formatDay, formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
@@ -61,10 +61,12 @@ function housingTasks(clutch: ClutchState, count: number, { almanac, settings, t
     tasks.push(
       taskOf(clutch, 'house', {
         due: today,
-        what: singly
-          ? `One tadpole a cup: ${count} cups`
-          : `${boxes} ${boxes === 1 ? 'box' : 'boxes'} with plants to hide in`,
-        detail: `${mm}; ${singly ? `until ${until!.value} mm, ${formatDay(growth.together, today)}; ` : ''}crowded, about ${left} of ${count} are left in a week`,
+        what: singly ? `One tadpole a cup: ${count} cups` : `${counted(boxes, 'box', 'boxes')} with plants to hide in`,
+        detail: [
+          mm,
+          ...(singly ? [`until ${until!.value} mm, ${formatDay(growth.together, today)}`] : []),
+          `crowded, about ${left} of ${count} are left in a week`,
+        ].join('; '),
         actions: [{ ...(singly ? inCups : together), tone: 'main' }, singly ? together : inCups, measure],
         reasons,
       }),
@@ -73,7 +75,7 @@ function housingTasks(clutch: ClutchState, count: number, { almanac, settings, t
     tasks.push(
       taskOf(clutch, 'house', {
         due: growth.together,
-        what: `Put them together: ${boxes} ${boxes === 1 ? 'box' : 'boxes'} with plants`,
+        what: `Put them together: ${counted(boxes, 'box', 'boxes')} with plants`,
         detail: `${mm}: they no longer eat each other`,
         actions: [{ ...together, tone: 'main' }, measure],
         reasons,

@@ -90,7 +90,8 @@ export const dayKinds = [
     },
     wording: d => {
       const how = tellOffer(d)
-      return `${d.taken === 0 ? `Refused ${d.offered}` : `Took ${d.taken}${d.taken < d.offered ? ` of ${d.offered}` : ''}`} × ${d.prey}${how ? `: ${how}` : ''}`
+      const took = d.taken < d.offered ? `Took ${d.taken} of ${d.offered}` : `Took ${d.taken}`
+      return `${d.taken === 0 ? `Refused ${d.offered}` : took} × ${d.prey}${how ? `: ${how}` : ''}`
     },
   }),
   defineKind({

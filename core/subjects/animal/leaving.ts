@@ -80,7 +80,7 @@ export function leavingChecks(
       id: 'signs',
       label: 'Health',
       said: animal.unwell
-        ? `not well${animal.unwell.signs.length ? `: ${animal.unwell.signs.map(s => SIGN_WORDS[s as keyof typeof SIGN_WORDS] ?? s).join(', ')}` : ''}`
+        ? ['not well', ...animal.unwell.signs.map(s => SIGN_WORDS[s as keyof typeof SIGN_WORDS] ?? s)].join(', ')
         : treated.length
           ? `under treatment: ${treated.map(t => t.what).join(', ')}`
           : 'nothing written against it',

@@ -1,5 +1,6 @@
 import { feederNamed } from '../../almanac'
 import { COUNT, countOf, say, type Read, type Reading } from '../../log'
+import { counted } from '../../units'
 import { MANNER_WORDS, PREY_STATE_WORDS, type Manner, type PreyState } from './offer'
 
 const STATE_SAID: Record<string, PreyState> = {
@@ -53,11 +54,12 @@ export function meal(r: Reading, verb: 'took' | 'refused' | 'struck', whole: str
   const taken = verb === 'took' ? first : 0
   if (taken > offered) return `${taken} of ${offered}? More taken than offered.`
   const feeder = r.almanac.feeders[prey]!
-  const how = [said.state && PREY_STATE_WORDS[said.state], said.manner && MANNER_WORDS[said.manner]].filter(Boolean)
+  const words = [said.state && PREY_STATE_WORDS[said.state], said.manner && MANNER_WORDS[said.manner]]
+  const what = `${taken && taken < offered ? `${taken} of ` : ''}${counted(offered, feeder.one, feeder.many)}`
   return say(
     r,
     'fed',
     { prey, offered, taken, ...said, ...(verb === 'struck' && { outcome: 'struck' as const }) },
-    ` ${verb === 'struck' ? 'struck and let go' : verb} ${taken && taken < offered ? `${taken} of ` : ''}${offered} ${offered === 1 ? feeder.one : feeder.many}${how.length ? `, ${how.join(', ')}` : ''}`,
+    ` ${verb === 'struck' ? 'struck and let go' : verb} ${[what, ...words].filter(Boolean).join(', ')}`,
   )
 }

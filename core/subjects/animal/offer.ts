@@ -1,31 +1,16 @@
 import { z } from 'zod'
 
 /** What the prey was. */
-export const PREY_STATES = ['live', 'freshKilled', 'thawed'] as const
-export type PreyState = (typeof PREY_STATES)[number]
-export const PREY_STATE_WORDS: Readonly<Record<PreyState, string>> = {
+export const PREY_STATE_WORDS = {
   live: 'live',
   freshKilled: 'fresh-killed',
   thawed: 'thawed',
-}
+} as const
+export type PreyState = keyof typeof PREY_STATE_WORDS
+export const PREY_STATES = Object.keys(PREY_STATE_WORDS) as [PreyState, ...PreyState[]]
 
 /** How it was offered: as usual, or as one of the tries with who does not eat. */
-export const MANNERS = [
-  'left',
-  'moved',
-  'quiet',
-  'overnight',
-  'warmed',
-  'smaller',
-  'otherPrey',
-  'scented',
-  'boiled',
-  'teased',
-  'assisted',
-  'tube',
-] as const
-export type Manner = (typeof MANNERS)[number]
-export const MANNER_WORDS: Readonly<Record<Manner, string>> = {
+export const MANNER_WORDS = {
   left: 'left in',
   moved: 'moved before it',
   quiet: 'quiet and dark',
@@ -38,32 +23,34 @@ export const MANNER_WORDS: Readonly<Record<Manner, string>> = {
   teased: 'teased',
   assisted: 'assisted',
   tube: 'by tube, at the vet’s word',
-}
+} as const
+export type Manner = keyof typeof MANNER_WORDS
+export const MANNERS = Object.keys(MANNER_WORDS) as [Manner, ...Manner[]]
 
 /** What it did. */
-export const OUTCOMES = ['atOnce', 'afterTries', 'overnight', 'struck', 'looked', 'ignored'] as const
-export type Outcome = (typeof OUTCOMES)[number]
-export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+export const OUTCOME_WORDS = {
   atOnce: 'at once',
   afterTries: 'after some tries',
   overnight: 'gone next morning',
   struck: 'struck and let go',
   looked: 'looked at it',
   ignored: 'turned away',
-}
+} as const
+export type Outcome = keyof typeof OUTCOME_WORDS
+export const OUTCOMES = Object.keys(OUTCOME_WORDS) as [Outcome, ...Outcome[]]
 const UNEATEN: readonly Outcome[] = ['struck', 'looked', 'ignored']
 
 /** What prey is dusted with. */
-export const POWDERS = ['calcium', 'calciumD3', 'vitamins', 'allInOne', 'allInOneNoD3', 'none'] as const
-export type Powder = (typeof POWDERS)[number]
-export const POWDER_WORDS: Readonly<Record<Powder, string>> = {
+export const POWDER_WORDS = {
   calcium: 'calcium',
   calciumD3: 'calcium with D3',
   vitamins: 'vitamins',
   allInOne: 'all-in-one powder',
   allInOneNoD3: 'all-in-one powder without D3',
   none: 'nothing',
-}
+} as const
+export type Powder = keyof typeof POWDER_WORDS
+export const POWDERS = Object.keys(POWDER_WORDS) as [Powder, ...Powder[]]
 
 /** What may be said of a meal beside prey and numbers. */
 export const offerFields = {

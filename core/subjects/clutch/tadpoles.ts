@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineKind, seen, type Problem } from '../../log'
+import { counted } from '../../units'
 import type { ClutchState } from './state'
 import { TADPOLE_HOMES, TADPOLE_HOME_WORDS } from './tadpoleHomes'
 
@@ -35,8 +36,10 @@ export const tadpoleKinds = [
       state.housed = { ...seen(entry), how, boxes: boxes ?? null }
     },
     check: isSpawn,
-    wording: d =>
-      `Tadpoles kept ${TADPOLE_HOME_WORDS[d.how]}${d.boxes ? `: ${d.boxes} ${d.how === 'cups' ? 'cups' : d.boxes === 1 ? 'box' : 'boxes'}` : ''}`,
+    wording: ({ how, boxes }) => {
+      const kept = boxes && (how === 'cups' ? counted(boxes, 'cup') : counted(boxes, 'box', 'boxes'))
+      return `Tadpoles kept ${TADPOLE_HOME_WORDS[how]}${kept ? `: ${kept}` : ''}`
+    },
   }),
   defineKind({
     kind: 'waterChanged',
