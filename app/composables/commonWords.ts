@@ -183,6 +183,8 @@ export const COMMON_WORDS: Record<string, string> = {
   growthLeast: 'A litter grows that gains a week',
   growthStalls: 'Stalls under, of its mates’ pace',
   growthSlow: 'Slow under, of its mates’ pace',
+  groupEats: 'Few of a group eat under',
+  groupEatsDays: 'Looks at who of a group eats count for',
   breedsFrom: 'Nothing breeds younger than',
   afterDam: 'Young come after the death of their dam for',
   afterSire: 'Young come after the death of their sire for',

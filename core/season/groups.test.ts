@@ -165,6 +165,24 @@ describe('a group eats as so many with tags', () => {
     expect(problem(tank(), 'groupOffered', { prey: 'flake', count: 12 })).toBeNull()
   })
 
+  it('45 of 12 cannot have eaten; few that eat are told after two looks, and no more when more do', () => {
+    const b = tank()
+    expect(problem(b, 'groupSeenEating', { ate: 45 })).toEqual({
+      path: 'data.ate',
+      message: '45 cannot have eaten: 12 of Moss are there',
+    })
+    const told = () =>
+      seen(b)
+        .alarms.filter(a => a.id.startsWith('groupEats:'))
+        .map(a => a.text)
+    b.write('groupSeenEating', MOSS, -4, { ate: 5 })
+    expect(told()).toEqual([])
+    b.write('groupSeenEating', MOSS, -3, { ate: 6 })
+    expect(told()).toEqual(['Moss: 6 of 12 seen eating, and 5 of 12 the time before'])
+    b.write('groupSeenEating', MOSS, -2, { ate: 12 })
+    expect(told()).toEqual([])
+  })
+
   it('nobody left: nothing is due, and nothing needed', () => {
     const b = tank()
     b.write('groupSold', MOSS, -1, { count: 12 })

@@ -175,6 +175,7 @@ describe('what each kind of entry may hold', () => {
       groupLost: { count: 1 },
       groupSold: { count: 1 },
       groupTagged: { count: 1 },
+      groupSeenEating: { ate: 9 },
       groupOffered: { prey: 'cricket.half', count: 40 },
       groupWeighed: { count: 12, massG: 48 },
       groupLaid: { tag: 'C', eggs: 4 },

@@ -171,6 +171,13 @@ const answer = computed(() => {
                 @record="(count, _, form) => write('groupCounted', { count }, `${count} counted`, form)"
               />
               <RecordAskNumber
+                label="Seen eating"
+                :title="`${group.tag}: how many of ${here} were seen eating`"
+                :likely="here"
+                :busy="busy"
+                @record="(ate, _, form) => write('groupSeenEating', { ate }, `${ate} seen eating`, form)"
+              />
+              <RecordAskNumber
                 label="Weighed"
                 :title="`${group.tag}: weight of all that were weighed together`"
                 unit="mass"

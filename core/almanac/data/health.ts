@@ -95,5 +95,7 @@ export const health: Record<string, Fact> = {
   groupCountedEvery: memory(14, 'days', 'A group without tags is counted so often'),
   groupLossDays: memory(30, 'days', 'Losses of a group are looked at together within so long'),
   groupLossShare: memory(0.15, 'share', 'Of a group lost within that time, two at least: something is wrong with all'),
+  groupEats: memory(0.6, 'share', 'Of a group: fewer seen eating at two looks in a row are told'),
+  groupEatsDays: memory(14, 'days', 'Looks at who eats count for so long'),
   cupLuck: memory(0.25, 'share', 'Yields of cultures differ by about so much from the usual'),
 }

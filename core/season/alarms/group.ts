@@ -28,6 +28,33 @@ export function missingAlarm(group: GroupState, { today }: SeasonContext): Alarm
   }
 }
 
+/** Fewer than usual ate when they were last looked at, and the time before: some starve beside the others. */
+export function groupEatsAlarm(group: GroupState, { almanac, today }: SeasonContext): Alarm | null {
+  const { groupEats, groupEatsDays } = almanac.common
+  const looks = (group.seenEating ?? []).filter(l => l.of > 0 && today - l.day < groupEatsDays!.value).slice(-2)
+  const few = looks.filter(l => l.ate < groupEats!.value * l.of)
+  if (looks.length < 2 || few.length < 2) return null
+  const last = looks.at(-1)!
+  return {
+    id: `groupEats:${group.id}:${last.entryId}`,
+    level: 'watch',
+    subject: { type: 'group', id: group.id },
+    text: `${group.tag}: ${last.ate} of ${last.of} seen eating, and ${looks[0]!.ate} of ${looks[0]!.of} the time before`,
+    todo: 'Spread the food, feed at another hour, and look for thin ones: take those apart. Count them, and weigh some.',
+    reasons: [
+      {
+        rule: 'Few ate at two looks in a row: the small ones starve beside the large',
+        inputs: [
+          ...looks.map(l => entryInput(`Ate ${formatDay(l.day, today)}`, `${l.ate} of ${l.of}`, l)),
+          factInput('Told under, of those that are there', 'common.groupEats.value', groupEats!),
+          factInput('Looked back for', 'common.groupEatsDays.value', groupEatsDays!),
+        ],
+        change: 'A look at which more eat',
+      },
+    ],
+  }
+}
+
 /** Several deaths within weeks: what one dies of in a group, others may have. */
 export function groupLossAlarm(group: GroupState, { almanac, today }: SeasonContext): Alarm | null {
   const { groupLossDays: within, groupLossShare: share } = almanac.common

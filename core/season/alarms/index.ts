@@ -13,7 +13,7 @@ import { coldPlaceAlarms } from './coldPlace'
 import { companyAlarms } from './company'
 import { cultureAlarm } from './culture'
 import { eggPlaceAlarms } from './eggPlace'
-import { groupLossAlarm, missingAlarm } from './group'
+import { groupEatsAlarm, groupLossAlarm, missingAlarm } from './group'
 import { hatchCompanyAlarms } from './hatchCompany'
 import { incubationHeatAlarm } from './incubationHeat'
 import { lampAlarm, thermostatAlarm } from './lamp'
@@ -75,6 +75,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   of(Object.values(house.groups), subjectAs('group'), group => [
     missingAlarm(group, context),
     groupLossAlarm(group, context),
+    groupEatsAlarm(group, context),
   ])
   of(
     lanes,

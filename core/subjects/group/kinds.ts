@@ -15,6 +15,7 @@ import type { GroupState } from './state'
 const MEALS_KEPT = 40
 const WEIGHINGS_KEPT = 60
 const LOSSES_KEPT = 60
+const EATING_KEPT = 20
 const MOST = 2_000
 
 const whole = (what: string) =>
@@ -254,6 +255,20 @@ export const groupKinds = [
           )
         : { path: 'subject.id', message: `${state.tag} has no mouths to feed` },
     wording: d => `Fed ${d.count} × ${d.prey} to all`,
+  }),
+  defineKind({
+    kind: 'groupSeenEating',
+    subject: 'group',
+    verb: 'Record how many ate',
+    data: z.strictObject({ ate: amount('Seen eating') }),
+    apply(state, { ate }, entry) {
+      state.seenEating = [...(state.seenEating ?? []), { ...seen(entry), ate, of: hereOf(state) }].slice(-EATING_KEPT)
+    },
+    check: (state, { ate }) =>
+      ate > hereOf(state)
+        ? { path: 'data.ate', message: `${ate} cannot have eaten: ${hereOf(state)} of ${state.tag} are there` }
+        : null,
+    wording: d => `${d.ate} seen eating`,
   }),
   defineKind({
     kind: 'groupWeighed',

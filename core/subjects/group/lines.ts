@@ -44,6 +44,10 @@ export const groupLines: LineRule[] = [
     const count = countOf(m[1] ?? m[2]!)
     return say(r, 'groupCounted', { count }, `: ${count} counted`)
   }),
+  ofGroup(`(${COUNT}) (?:ate|eat|seen eating|were eating)`, (r, m) => {
+    const ate = countOf(m[1]!)
+    return say(r, 'groupSeenEating', { ate }, `: ${ate} seen eating`)
+  }),
   ofGroup(`lost (${COUNT})${SEX}(?:\\s*:\\s*(.+))?`, (r, m) =>
     say(
       r,

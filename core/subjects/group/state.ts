@@ -24,6 +24,8 @@ export interface GroupState {
   lastNest: Observed | null
   lastCounted: Observed | null
   lastFed: Observed | null
+  /** How many were seen eating, of those that were there, oldest first. */
+  seenEating?: readonly (Observed & { ate: number; of: number })[]
   /** The latest meals, oldest first: how many were offered to all together. */
   meals: { day: Day; at: string; prey: string; count: number; entryId: string }[]
   /** Weighed together, oldest first. */
