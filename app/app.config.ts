@@ -1,3 +1,6 @@
+/** What one opens lies over what the house tells (100), or a button under it cannot be pressed. */
+const OVER_TOASTS = 'z-110'
+
 export default defineAppConfig({
   ui: {
     colors: { primary: 'clay', neutral: 'stone', error: 'red', warning: 'amber', success: 'moss' },
@@ -5,8 +8,9 @@ export default defineAppConfig({
     input: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
     inputDate: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
     inputNumber: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
-    select: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
-    selectMenu: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
+    popover: { slots: { content: OVER_TOASTS } },
+    select: { slots: { base: 'rounded min-h-11 sm:min-h-9', content: OVER_TOASTS } },
+    selectMenu: { slots: { base: 'rounded min-h-11 sm:min-h-9', content: OVER_TOASTS } },
     toaster: { slots: { viewport: 'mb-28 sm:mb-14' } },
   },
 })

@@ -209,6 +209,20 @@ export class Visit {
     await this.page.keyboard.type(text)
   }
 
+  /** Takes back what a toast tells; an older one may still stand beside it. */
+  async undo(told: string): Promise<void> {
+    const find = (t: string) =>
+      [...document.querySelectorAll<HTMLElement>('li')]
+        .filter(toast => toast.innerText.includes(t))
+        .flatMap(toast => [...toast.querySelectorAll('button')])
+        .find(button => button.innerText.trim() === 'Undo') ?? null
+    await this.until(`Undo of “${told}”`, find as never, told)
+    await this.reach(
+      async () => (await this.page.evaluateHandle(find, told)) as ElementHandle<HTMLElement>,
+      element => element.click(),
+    )
+  }
+
   async tap(name: string, within = 'body'): Promise<void> {
     await this.reach(
       () => this.button(name, within),

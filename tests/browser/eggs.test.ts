@@ -1,27 +1,10 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
-import type { HouseSnapshot } from '#shared/contracts/house'
-import { startServer, type RunningServer } from '../api/server'
-import { Visit, launch } from './browser'
+import { describe, expect, it } from 'vitest'
+import { open, serveDemo, snapshot, visit } from './demo'
 
-let server: RunningServer
-let chromium: Awaited<ReturnType<typeof launch>>
-let visit: Visit
-
-beforeAll(async () => {
-  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
-})
-afterAll(async () => {
-  await chromium?.close()
-  await server?.stop()
-})
-afterEach(async () => {
-  const { complaints } = visit
-  await visit.close()
-  expect(complaints).toEqual([])
-})
+serveDemo()
 
 const clutch = async (tag: string) => {
-  const { house } = (await fetch(`${server.address}/api/house`).then(r => r.json())) as HouseSnapshot
+  const { house } = await snapshot()
   return Object.values(house.clutches).find(c => c.tag === tag)!
 }
 /** What the rows of a clutch say, egg by egg. */
@@ -34,7 +17,7 @@ const hatch = () => visit.text('.answer')
 
 describe('what opens when', () => {
   it('stands by incubators, the one that is wrong first, each box as it lies; a row opens its clutch', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go('/eggs')
     expect(await visit.text('header')).toMatch(/C-4 has 2 pipped\. C-4 first/)
     const shelves = await visit.page.$$eval('.shelves section[aria-label] h2 a', as => as.map(a => a.textContent))
@@ -49,7 +32,7 @@ describe('what opens when', () => {
   })
 
   it('eggs that were bought are added with what is known of them, and what cannot be stands beside its field', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go('/eggs')
     await visit.press('Add eggs', 'main')
     const form = '[role="dialog"] form'
@@ -76,7 +59,7 @@ describe('what opens when', () => {
   })
 
   it('what came of them is held against what was said at laying', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go('/eggs')
     await visit.press('What came of them')
     await visit.untilText('main', '4 of 5 hatches fell into the 80 % range')
@@ -86,7 +69,7 @@ describe('what opens when', () => {
 
 describe('the box from above', () => {
   it('of twenty is candled by thumb in a few taps, written at once, and taken back', async () => {
-    visit = await Visit.start(chromium.browser, server.address, { phone: true })
+    await open({ phone: true })
     await visit.go(`/eggs/${(await clutch('C-6')).id}`)
     const wide = await visit.page.$$eval('.tub button', bs => bs.map(b => b.getBoundingClientRect().height))
     expect(wide).toHaveLength(20)
@@ -109,7 +92,7 @@ describe('the box from above', () => {
   })
 
   it('what an egg cannot become is told, and nothing is written', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go(`/eggs/${(await clutch('C-3')).id}`)
     await visit.press('pipped', '.marks')
     await tapEgg(8)
@@ -122,7 +105,7 @@ describe('the box from above', () => {
   })
 
   it('a dead egg that was opened says how far it had come', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go(`/eggs/${(await clutch('C-3')).id}`)
     await visit.press('dead', '.marks')
     await visit.click('[aria-label^="How far they had come"]')
@@ -138,7 +121,7 @@ describe('the box from above', () => {
   })
 
   it('a box that weighs less than what is in it is refused beside its field, and so is what is no weight', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go(`/eggs/${(await clutch('C-1')).id}`)
     await visit.press('Set up box', 'main')
     const field = (label: string) => `xpath///form//label[contains(., "${label}")]/following::input[1]`
@@ -158,7 +141,7 @@ describe('the box from above', () => {
   })
 
   it('is arranged by a real drag', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go(`/eggs/${(await clutch('C-2')).id}`)
     await visit.press('Arrange', 'main')
     const egg = (await visit.page.waitForSelector('.tub [data-egg="2"]'))!
@@ -176,7 +159,7 @@ describe('the box from above', () => {
   })
 
   it('is arranged by the arrow keys, and keeps where they lie', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     const { id, lastCheck } = await clutch('C-1')
     await visit.go(`/eggs/${id}`)
     await visit.press('Arrange', 'main')
@@ -192,7 +175,7 @@ describe('the box from above', () => {
 
 describe('warmth moves the day', () => {
   it('a clutch that goes to the warmer incubator hatches sooner, and says so; undone, as before', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go(`/eggs/${(await clutch('C-2')).id}`)
     const before = await hatch()
     expect(before).toMatch(/hatch \d+ (?:Dec|Jan)/)
@@ -211,7 +194,7 @@ describe('warmth moves the day', () => {
   })
 
   it('a wished day gives a temperature, or what could be', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go(`/eggs/${(await clutch('C-2')).id}`)
     const segment = (part: string) => `.ready [data-segment="${part}"]`
     await visit.click(segment('day'))

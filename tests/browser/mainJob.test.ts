@@ -1,29 +1,9 @@
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import type { HouseSnapshot } from '#shared/contracts/house'
-import { startServer, type RunningServer } from '../api/server'
-import { Visit, launch } from './browser'
+import { describe, expect, it } from 'vitest'
+import { serveDemo, snapshot, visit } from './demo'
 
-let server: RunningServer
-let chromium: Awaited<ReturnType<typeof launch>>
-let visit: Visit
+serveDemo({ each: true })
 
-beforeAll(async () => {
-  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
-})
-afterAll(async () => {
-  await chromium?.close()
-  await server?.stop()
-})
-beforeEach(async () => {
-  visit = await Visit.start(chromium.browser, server.address)
-})
-afterEach(async () => {
-  const { complaints } = visit
-  await visit.close()
-  expect(complaints).toEqual([])
-})
-
-const house = () => fetch(`${server.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)
+const house = snapshot
 const lane = (title: string) => `[data-lane="${title}"]`
 const event = (name: string) => `[role="dialog"] [data-event="${name}"]`
 async function openLane(title: string): Promise<void> {
@@ -425,7 +405,7 @@ describe('a group without tags', () => {
     await visit.untilText('h1', 'NF Froglets of spring: 14')
     const tagged = Object.values((await house()).house.animals).find(a => a.tag === 'NF-01')!
     expect(tagged).toMatchObject({ speciesId: 'golden-mantella', groupId: (await group('NF')).id, damId: null })
-    await visit.press('Undo')
+    await visit.undo('1 tagged')
     await visit.untilText('h1', 'NF Froglets of spring: 15')
   })
 })

@@ -1,27 +1,10 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
-import type { HouseSnapshot } from '#shared/contracts/house'
-import { startServer, type RunningServer } from '../api/server'
-import { Visit, launch } from './browser'
+import { describe, expect, it } from 'vitest'
+import { open, serveDemo, snapshot, visit } from './demo'
 
-let server: RunningServer
-let chromium: Awaited<ReturnType<typeof launch>>
-let visit: Visit
-
-beforeAll(async () => {
-  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
-})
-afterAll(async () => {
-  await chromium?.close()
-  await server?.stop()
-})
-afterEach(async () => {
-  const { complaints } = visit
-  await visit.close()
-  expect(complaints).toEqual([])
-})
+serveDemo()
 
 const animal = async (tag: string) => {
-  const { house } = (await fetch(`${server.address}/api/house`).then(r => r.json())) as HouseSnapshot
+  const { house } = await snapshot()
   return Object.values(house.animals).find(a => a.tag === tag)!
 }
 /** The name of the column in which a young one stands. */
@@ -45,7 +28,7 @@ const pick = async (name: string, option: string) => {
 
 describe('the boards of the litters', () => {
   it('show who is behind first, what each gets next, and how many will take thawed prey', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     await visit.go('/nursery')
     expect(await visit.text('main header')).toMatch(/3 refusing, 2 behind, 33 may go/)
     const first = await visit.page.$$eval('[data-litter]', list => list.map(e => e.getAttribute('data-litter')))
@@ -59,7 +42,7 @@ describe('the boards of the litters', () => {
   })
 
   it('a thawed meal moves one on, and the count with it; taken back, it stands where it stood', async () => {
-    visit = await Visit.start(chromium.browser, server.address, { phone: true })
+    await open({ phone: true })
     const { id } = await animal('RY-04')
     await visit.go(`/animals/${id}`)
     // fresh-killed is proposed after a thawed one that it refused
@@ -79,7 +62,7 @@ describe('the boards of the litters', () => {
 
 describe('one that refuses', () => {
   it('shows what was tried and what is next; a try that is written moves the course on', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     const { id } = await animal('KY-07')
     await visit.go(`/animals/${id}#eating`)
     const marks = () =>
@@ -106,7 +89,7 @@ describe('one that refuses', () => {
   })
 
   it('what it did that does not go with what it took is told, and nothing is written', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     const { id, meals } = await animal('RY-06')
     await visit.go(`/animals/${id}`)
     await visit.click('form.feed details summary')
@@ -118,7 +101,7 @@ describe('one that refuses', () => {
   })
 
   it('is stopped at the door: its sale is asked, and one that may go is reserved and gets its sheet', async () => {
-    visit = await Visit.start(chromium.browser, server.address)
+    await open()
     const { id } = await animal('KY-07')
     await visit.go(`/animals/${id}#eating`)
     await visit.untilText('.answer', 'Not yet: meals taken in a row')

@@ -1,29 +1,11 @@
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import type { HouseSnapshot, SeasonSnapshot } from '#shared/contracts/house'
-import { startServer, type RunningServer } from '../api/server'
-import { Visit, launch } from './browser'
+import { describe, expect, it } from 'vitest'
+import type { SeasonSnapshot } from '#shared/contracts/house'
+import { Visit } from './browser'
+import { chromium, server, serveDemo, snapshot, visit } from './demo'
 
-let server: RunningServer
-let chromium: Awaited<ReturnType<typeof launch>>
-let visit: Visit
+serveDemo({ each: true })
 
-beforeAll(async () => {
-  ;[server, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), launch()])
-})
-afterAll(async () => {
-  await chromium?.close()
-  await server?.stop()
-})
-beforeEach(async () => {
-  visit = await Visit.start(chromium.browser, server.address)
-})
-afterEach(async () => {
-  const { complaints } = visit
-  await visit.close()
-  expect(complaints).toEqual([])
-})
-
-const house = () => fetch(`${server.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)
+const house = snapshot
 const season = () => fetch(`${server.address}/api/season`).then(r => r.json() as Promise<SeasonSnapshot>)
 const animal = async (tag: string) => Object.values((await house()).house.animals).find(a => a.tag === tag)!
 const page = async (tag: string, part = '') => visit.go(`/animals/${(await animal(tag)).id}${part}`)

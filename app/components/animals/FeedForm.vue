@@ -148,7 +148,7 @@ async function feed(taken: number, _further?: object, form?: FormErrors): Promis
           placeholder="what it did"
           class="w-44"
         />
-        <UInputNumber v-model="minutes" :min="0" :max="1440" class="w-28" aria-label="Minutes" placeholder="minutes" />
+        <UInputNumber v-model="minutes" :min="0" :max="1440" class="w-36" aria-label="Minutes" placeholder="minutes" />
       </div>
     </Fold>
   </form>

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { speciesOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { doneOf, eggPhase, sexOutlook } from '#core/season/eggs'
-import { eggsLeft, isAliveEgg, pippedNow, waysUp } from '#core/subjects'
+import { eggsLeft, isAliveEgg, pippedNow, tadpolesLeft, waysUp } from '#core/subjects'
 import { formatDay, formatQuantity, formatRange } from '#core/units'
 import { EGG_LOOK_WORDS } from '~/components/eggs/drawing'
 
@@ -37,8 +37,9 @@ const counts = computed(() => {
   const c = clutch.value!
   const out = c.hatched.reduce((n, h) => n + h.count, 0)
   const pipped = pippedNow(c)
+  const tadpoles = tadpolesLeft(c)
   return [
-    `${eggsLeft(c)} of ${c.eggs} eggs left`,
+    tadpoles ? `${tadpoles} tadpoles, of ${c.eggs} eggs` : `${eggsLeft(c)} of ${c.eggs} eggs left`,
     c.slugs && `${c.slugs} slug${c.slugs === 1 ? '' : 's'}`,
     c.eggsLost && `${c.eggsLost} dead`,
     pipped && `${pipped.count} pipped`,

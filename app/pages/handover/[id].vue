@@ -67,6 +67,11 @@ dl {
 dt {
   color: var(--ui-text-muted);
 }
+@media (max-width: 640px) {
+  dl {
+    grid-template-columns: 7rem minmax(0, 1fr);
+  }
+}
 @media print {
   .tools {
     display: none;
