@@ -38,9 +38,10 @@ const loading = highsLoader({ locateFile: () => wasmUrl })
 async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutcome> {
   const start = performance.now()
   const { almanac } = withOwn(shipped, { ...ownRows(inputs.house), numbers: inputs.overrides })
-  const { house, settings } = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
-  const { season, scenarios } = seasonOfHouse(house, almanac, settings, inputs.today)
-  const plans = planFeeders(season, scenarios, house, almanac, settings, solverFrom(await loading), memory)
+  const tried = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
+  const { season, scenarios } = seasonOfHouse(tried.house, tried.almanac, tried.settings, inputs.today)
+  const solve = solverFrom(await loading)
+  const plans = planFeeders(season, scenarios, tried.house, tried.almanac, tried.settings, solve, memory)
   return { season, plans, tookMs: performance.now() - start }
 }
 

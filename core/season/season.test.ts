@@ -225,7 +225,7 @@ describe('what-if', () => {
   const house = houseOf(b.records())
   const changed = (changes: Parameters<typeof applyWhatIf>[3]) => {
     const w = applyWhatIf(house, shippedAlmanac, settings, changes, today)
-    return seasonOfHouse(w.house, shippedAlmanac, w.settings, today).season
+    return seasonOfHouse(w.house, w.almanac, w.settings, today).season
   }
 
   it('a pair more is one that is set today, with nothing behind it', () => {
@@ -309,6 +309,29 @@ describe('what-if', () => {
       total(prey(changed({}), 'fly.large')!.mean),
     )
     expect(changed({ pairs: { 'ocellated-lizard': 0 } }).lanes).toEqual([])
+  })
+
+  it('more losses leave fewer mouths by the rate of the species, and a quicker ladder brings its next prey sooner', () => {
+    const species = shippedAlmanac.species['ocellated-lizard']!
+    const h = new HouseBuilder(today).animal('K-1', species.id, { sex: 'female' })
+    const pairId = h.pair('K-1', null, -160)
+    const laid = { tag: 'C-1', eggs: 12, slugs: 0, tempC: 28, placeId: null }
+    const clutch = { type: 'clutch' as const, id: h.write('laid', { type: 'pairing', id: pairId }, -150, laid, 'C-1') }
+    h.write('hatched', clutch, -40, { count: 10 })
+    const young = houseOf(h.records())
+    const half = (changes: Parameters<typeof applyWhatIf>[3]) => {
+      const w = applyWhatIf(young, shippedAlmanac, settings, changes, today)
+      return prey(seasonOfHouse(w.house, w.almanac, w.settings, today).season, 'cricket.half')!.mean
+    }
+    // ten counted today about a month after their first meal: in 30 days the rate of 90 has taken a third
+    const [usual, doubled, none] = [half({}), half({ losses: 2 }), half({ losses: 0 })]
+    const kept = species.survival90.value ** (30 / 90)
+    expect(usual[30]! / none[30]!).toBeCloseTo(kept, 2)
+    expect(doubled[30]! / none[30]!).toBeCloseTo(kept ** 2, 2)
+    // its step of half-grown crickets is from day 50; at twice the pace they have it already
+    expect(usual[0]).toBe(0)
+    expect(half({ ladderPace: 2 })[0]).toBeGreaterThan(30)
+    expect(half({ losses: 1, ladderPace: 1 })).toEqual(usual)
   })
 
   it('writes nothing into the house it was given', () => {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { speciesOf, type Almanac } from '../almanac'
+import { speciesOf, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { animalAsAdded, isOneSpecies, newPairing, type AnimalState, type House, type PairingState } from '../subjects'
 import type { HouseSettings } from '../settings'
@@ -10,6 +10,10 @@ export const WhatIf = z.strictObject({
   incubationShiftC: z.number().min(-6).max(6).optional(),
   appetite: z.number().min(0.3).max(3).optional(),
   cupYield: z.number().min(0.2).max(3).optional(),
+  /** Losses of young in their first 90 days, times those of the almanac. */
+  losses: z.number().min(0).max(10).optional(),
+  /** How quickly all climb their ladder: 2 reaches each step in half its days. */
+  ladderPace: z.number().min(0.25).max(4).optional(),
   /** Number of open pairs wanted, by species. */
   pairs: z.record(z.string(), z.number().int().min(0).max(200)).optional(),
 })
@@ -112,16 +116,37 @@ function withPairs(house: House, almanac: Almanac, wanted: Readonly<Record<strin
   }
 }
 
-/** The house and settings as they would be. Nothing is written; season() of these is the changed season. */
+/**
+ * The almanac with other losses of young and another pace on the ladder. Losses count as a rate, so that twice the
+ * losses of nine in ten leave 0.9² = 81 %, and never fewer than none.
+ */
+function withYoung(almanac: Almanac, losses: number, pace: number): Almanac {
+  const changed = (species: Species): Species => ({
+    ...species,
+    survival90: { ...species.survival90, value: species.survival90.value ** losses },
+    ladder: species.ladder.map(step => ({ ...step, fromDay: Math.round(step.fromDay / pace) })),
+  })
+  return {
+    ...almanac,
+    species: Object.fromEntries(Object.entries(almanac.species).map(([id, species]) => [id, changed(species)])),
+  }
+}
+
+/**
+ * House, almanac and settings as they would be. Nothing is written; season() of these is the changed season.
+ * @param changes shares are factors: 1 changes nothing
+ */
 export function applyWhatIf(
   house: House,
   almanac: Almanac,
   settings: HouseSettings,
   changes: WhatIf,
   today: Day,
-): { house: House; settings: HouseSettings } {
+): { house: House; almanac: Almanac; settings: HouseSettings } {
+  const { losses = 1, ladderPace = 1 } = changes
   return {
     house: changes.pairs ? withPairs(house, almanac, changes.pairs, today) : house,
+    almanac: losses === 1 && ladderPace === 1 ? almanac : withYoung(almanac, losses, ladderPace),
     settings: {
       ...settings,
       ...(changes.warmUpDay !== undefined && { warmUpDay: changes.warmUpDay }),

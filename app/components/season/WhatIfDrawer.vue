@@ -15,6 +15,8 @@ const warmUp = ref<number | null>(null)
 const incubation = ref(0)
 const appetite = ref(100)
 const cupYield = ref(100)
+const losses = ref(100)
+const pace = ref(100)
 const pairs = ref<Record<string, number>>({})
 
 const open0 = computed(() => openPairs(house.house))
@@ -36,6 +38,8 @@ const changes = computed<WhatIf>(() => {
     ...(incubation.value !== 0 && { incubationShiftC: incubation.value }),
     ...(appetite.value !== 100 && { appetite: appetite.value / 100 }),
     ...(cupYield.value !== 100 && { cupYield: cupYield.value / 100 }),
+    ...(losses.value !== 100 && { losses: losses.value / 100 }),
+    ...(pace.value !== 100 && { ladderPace: pace.value / 100 }),
     ...(Object.keys(wanted).length && { pairs: wanted }),
   }
 })
@@ -59,7 +63,7 @@ watch(outcome, o => emit('outcome', o))
 function reset(): void {
   warmUp.value = null
   incubation.value = 0
-  appetite.value = cupYield.value = 100
+  appetite.value = cupYield.value = losses.value = pace.value = 100
   pairs.value = {}
 }
 
@@ -148,6 +152,18 @@ const laneRows = computed(() => {
         /></UFormField>
         <UFormField label="Cup yield" :hint="`${cupYield} % of the almanac`"
           ><USlider v-model="cupYield" :min="30" :max="150" :step="5" aria-label="Cup yield in percent"
+        /></UFormField>
+        <UFormField label="Losses of young" :hint="`${losses} % of the almanac`"
+          ><USlider
+            v-model="losses"
+            :min="0"
+            :max="400"
+            :step="25"
+            aria-label="Losses of young in percent"
+            data-testid="losses"
+        /></UFormField>
+        <UFormField label="Up the ladder" :hint="`${pace} % of its pace`"
+          ><USlider v-model="pace" :min="50" :max="200" :step="10" aria-label="Pace up the ladder in percent"
         /></UFormField>
         <fieldset>
           <legend>Pairs</legend>
