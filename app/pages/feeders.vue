@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { feederOf } from '#core/almanac'
+import { feederOf, isLiveRow } from '#core/almanac'
 import { cultureWay } from '#core/supply'
 import { tellStart } from '#core/season'
 import { formatDay } from '#core/units'
@@ -170,6 +170,10 @@ const order = (prey: string, value: number) =>
     <p class="quiet small mt-6">
       Frass and dust of feeders cause allergies: ventilate, wash hands. Feeders that are not native fall under local
       law; never release them.
+      <template v-if="stocks.some(s => isLiveRow(s.plan.prey))"
+        >Whether vertebrates may be fed alive is for the local law too; a mouse with teeth is never alone with a
+        snake.</template
+      >
     </p>
   </div>
 </template>

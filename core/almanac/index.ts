@@ -68,3 +68,4 @@ export {
 } from './sheet'
 export { clockOf, feederOf, isOfSpecies, rootOf, schoolChoice, schoolKey, speciesOf } from './lookup'
 export { feederNamed } from './feederNamed'
+export { isLiveRow, liveRowId, liveRowOf } from './livePrey'

@@ -152,9 +152,19 @@ describe('the food of one mouth', () => {
   })
 
   it('a hatchling kingsnake eats a pinky in six days; appetite does not enlarge a mouse', () => {
-    const row = mouthProfile(shippedAlmanac, { ...settings, appetite: 2 }, king, 18).get('mouse.pinky')!
-    expect(row.reduce((a, b) => a + b, 0)).toBeCloseTo(3, 9)
-    expect(row[4]).toBeCloseTo(1 / 6, 9)
+    const thawedFirst = { ...settings, appetite: 2, schools: { firstPrey: 'thawed' } }
+    const profile = mouthProfile(shippedAlmanac, thawedFirst, king, 18)
+    const [dead, alive] = ['mouse.pinky', 'mouse.pinky.live'].map(id => profile.get(id)!)
+    expect([...dead!, ...alive!].reduce((a, b) => a + b, 0)).toBeCloseTo(3, 9)
+    expect(dead![4]).toBeCloseTo(1 / 6, 9)
+  })
+
+  it('its first three are alive by the usual school (common practice), and thawed after that', () => {
+    const profile = mouthProfile(shippedAlmanac, settings, king, 24)
+    const alive = profile.get('mouse.pinky.live')!
+    expect(alive.slice(0, 18).reduce((a, b) => a + b, 0)).toBeCloseTo(3, 9)
+    expect(alive[20]).toBe(0)
+    expect(profile.get('mouse.pinky')![20]).toBeCloseTo(1 / 6, 9)
   })
 
   it('appetite scales insects', () => {

@@ -26,7 +26,7 @@ export { triesOf, type Try } from './tries'
 export {
   fitSwitch,
   learnCurve,
-  liveMealsAhead,
+  liveShares,
   notSwitched,
   switchOutlook,
   takesWithin,
@@ -38,6 +38,7 @@ export {
 export {
   WEANING_STAGES,
   isYoung,
+  liveAhead,
   nextOffer,
   weaningRecord,
   type NextOffer,

@@ -1,5 +1,5 @@
 import { derived } from '../derived'
-import { feederOf, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
+import { feederOf, isLiveRow, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { almanacRow, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState, Observed } from '../subjects'
@@ -26,7 +26,7 @@ export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step
 }
 
 const rodentsOf = derived((almanac: Almanac) =>
-  Object.values(almanac.feeders).filter(f => f.id.startsWith('mouse.') || f.id.startsWith('rat.')),
+  Object.values(almanac.feeders).filter(f => /^(mouse|rat)\./.test(f.id) && !isLiveRow(f.id)),
 )
 
 /**

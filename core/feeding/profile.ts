@@ -1,5 +1,7 @@
-import { schoolChoice, type Almanac, type Species } from '../almanac'
+import { liveRowId, liveRowOf, schoolChoice, type Almanac, type Species } from '../almanac'
 import { ladderStepAt, type FeedingSettings } from './meal'
+import { fitSwitch } from './switchCurve'
+import { NOT_STARTED, liveAhead } from './weaning'
 
 /**
  * What one mouth eats a day after its first meal, by prey: `profile.get('fly.large')![3]` on its fourth day.
@@ -8,9 +10,13 @@ import { ladderStepAt, type FeedingSettings } from './meal'
  */
 export type MouthProfile = ReadonlyMap<string, Float64Array>
 
+/** Meals on which one may still be on live prey: longer than any is followed. */
+const MEALS_AHEAD = 120
+
 /**
  * The food of one young from its first meal on, along the species' ladder, for as long as it is usually kept.
- * Being lost or sold is not in it: see presence.
+ * Being lost or sold is not in it: see presence. Where young change from live prey to thawed, the first meals are live by
+ * the school and the usual curve of the species.
  * @param days length in days
  */
 export function mouthProfile(
@@ -24,13 +30,33 @@ export function mouthProfile(
   const scale = insects
     ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1)
     : 1
+  const add = (prey: string, age: number, count: number) => {
+    if (!count) return
+    let row = profile.get(prey)
+    if (!row) profile.set(prey, (row = new Float64Array(days)))
+    row[age]! += count
+  }
+  const live = species.weaning
+    ? liveAhead(
+        almanac,
+        settings,
+        species,
+        NOT_STARTED,
+        [{ curve: fitSwitch(species.weaning), chance: 1 }],
+        MEALS_AHEAD,
+      )
+    : null
+  // the meal that most are at on a day: mates do not eat on the same one
+  let meals = 0
   for (let age = 0; age < days; age++) {
     const { step } = ladderStepAt(species.ladder, age)
     for (const { prey, count } of step.meal) {
-      let row = profile.get(prey)
-      if (!row) profile.set(prey, (row = new Float64Array(days)))
-      row[age]! += (count * scale) / step.everyDays
+      const portion = (count * scale) / step.everyDays
+      const alive = live && liveRowOf(almanac, prey) ? (live[Math.floor(meals)] ?? 0) : 0
+      add(prey, age, portion * (1 - alive))
+      add(liveRowId(prey), age, portion * alive)
     }
+    meals += 1 / step.everyDays
   }
   return profile
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, type Fact, type Weaning } from '../almanac'
 import { seededRandom } from '../chance'
-import { fitSwitch, learnCurve, liveMealsAhead, notSwitched, switchOutlook, takesWithin, type SwitchCurve } from '.'
+import { fitSwitch, learnCurve, liveShares, notSwitched, switchOutlook, takesWithin, type SwitchCurve } from '.'
 
 const share = (value: number): Fact => ({ value, unit: 'share', mark: 'memory' })
 const weaning = (three: number, twenty: number): Weaning => ({ byThree: share(three), byTwenty: share(twenty) })
@@ -140,9 +140,36 @@ describe('the outlook of a litter', () => {
     expect(Math.abs(meanOff)).toBeLessThan(0.1)
   })
 
-  it('live meals ahead by hand: one after every second refused offer', () => {
+  it('live meals ahead by hand: those that start it, then one after every second refused offer', () => {
     const learnt = learnCurve({ mean: 0.5, alike: 1e6 }, 1e6, [])
-    // of two young, a quarter each after two offers, a sixteenth after four
-    expect(liveMealsAhead(learnt, [0, 0], 4, 2)).toBeCloseTo(2 * (0.25 + 0.0625), 1)
+    const ahead = (liveFirst: number, refusedDead = 0) =>
+      [...liveShares({ learnt, offers: 0, refusedDead, liveFirst, every: 2 }, 6)].map(p => Number(p.toFixed(2)))
+    // a quarter are left after two offers, a sixteenth after four
+    expect(ahead(0)).toEqual([0, 0, 0.25, 0, 0, 0.06])
+    expect(ahead(2)).toEqual([1, 1, 0, 0, 0.25, 0])
+    // two were refused before today: the next one is live
+    expect(ahead(0, 2)).toEqual([1, 0, 0, 0.25, 0, 0])
+  })
+
+  it('live meals ahead as in 4,000 young that are played through one by one', () => {
+    const curve: SwitchCurve = { mean: 0.25, alike: 4 }
+    const random = seededRandom(7)
+    const eaten = new Float64Array(16)
+    for (let young = 0; young < 4000; young++) {
+      const p = betaSample(1, 3, random)
+      let refused = 0
+      let changed = false
+      for (let meal = 0; meal < 16 && !changed; meal++) {
+        if (meal < 3 || refused === 3) {
+          eaten[meal]! += 1 / 4000
+          refused = 0
+        } else if (random() < p) changed = true
+        else refused++
+      }
+    }
+    const ahead = liveShares({ learnt: [{ curve, chance: 1 }], offers: 0, refusedDead: 0, liveFirst: 3, every: 3 }, 16)
+    // three standard errors of a share of 4,000
+    ahead.forEach((p, meal) => expect(Math.abs(p - eaten[meal]!)).toBeLessThan(3 * Math.sqrt(0.25 / 4000)))
+    expect(ahead[6]).toBeGreaterThan(0.3)
   })
 })

@@ -147,13 +147,41 @@ export function switchOutlook(
   }
 }
 
+/** What is less likely is not planned for. */
+const UNLIKELY = 0.02
+
+/** What decides which of the next meals are live. */
+export interface LiveAhead {
+  learnt: LearntCurve
+  /** Offers of dead prey so far, and how many of the latest ones were refused. */
+  offers: number
+  refusedDead: number
+  /** Live meals still to come before dead prey is offered. */
+  liveFirst: number
+  /** A live meal follows so many refused offers. */
+  every: number
+}
+
 /**
- * Meals of live prey that those who have not changed will still take: one after each thawed offers that were refused,
- * for so many offers ahead.
- * @param every a live meal follows so many refused offers
+ * Chance of each of the next meals to be live prey: first the live ones that start it, then one after so many refused
+ * offers, for as long as it has not changed. Fresh-killed prey counts as an offer like thawed. A chance under 2 % is none.
+ * @param meals how many meals ahead
+ * @returns chances 0..1, never rising between two meals of the same place in the turn
  */
-export const liveMealsAhead = (learnt: LearntCurve, waiting: readonly number[], next: number, every: number): number =>
-  waiting.reduce((sum, offers) => {
-    for (let i = every; i <= next; i += every) sum += 1 - takesWithin(learnt, offers, i)
-    return sum
-  }, 0)
+export function liveShares({ learnt, offers, refusedDead, liveFirst, every }: LiveAhead, meals: number): Float64Array {
+  const shares = new Float64Array(meals)
+  let made = 0
+  let refused = liveFirst > 0 ? 0 : refusedDead
+  for (let meal = 0; meal < meals; meal++) {
+    if (meal < liveFirst) shares[meal] = 1
+    else if (refused >= every) {
+      const still = 1 - takesWithin(learnt, offers, made)
+      shares[meal] = still < UNLIKELY ? 0 : still
+      refused = 0
+    } else {
+      made++
+      refused++
+    }
+  }
+  return shares
+}

@@ -3,6 +3,7 @@ import { schoolChoice, type Almanac, type Species } from '../almanac'
 import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
 import { isHelped, type AnimalState, type Manner, type Meal, type PreyState } from '../subjects'
 import type { FeedingSettings } from './meal'
+import { liveShares, type LearntCurve } from './switchCurve'
 
 /** How far a young one is on its way to thawed prey that is left in; `unsaid` where it eats and nobody wrote what. */
 export const WEANING_STAGES = ['notStarted', 'unsaid', 'live', 'freshKilled', 'thawed', 'weaned'] as const
@@ -136,4 +137,38 @@ export function nextOffer(
   return record.refusedDead > 0
     ? say('freshKilled', 'moved', 'Thawed prey was refused: fresh-killed is the step between')
     : say('thawed', 'moved', 'It eats live prey: thawed is offered, and moved before it')
+}
+
+/**
+ * Chance of each of the next meals to be live, of one on its way to thawed prey, or of one that has not been born yet.
+ * All zero for who takes thawed prey, and for who is known to eat and nobody wrote what.
+ * @param record what it did so far
+ * @param learnt how its litter changes
+ * @param meals how many meals ahead
+ */
+export function liveAhead(
+  almanac: Almanac,
+  settings: Pick<FeedingSettings, 'schools'>,
+  species: Species,
+  record: WeaningRecord,
+  learnt: LearntCurve,
+  meals: number,
+): Float64Array {
+  if (record.stage === 'thawed' || record.stage === 'weaned' || record.stage === 'unsaid')
+    return new Float64Array(meals)
+  const first = schoolChoice(almanac, settings.schools, 'firstPrey', species.id).fact!.value
+  const { liveTaken, offers, refusedDead } = record
+  return liveShares(
+    { learnt, offers, refusedDead, liveFirst: Math.max(0, first - liveTaken), every: almanac.common.weanFast!.value },
+    meals,
+  )
+}
+
+/** Of one that has not eaten yet. */
+export const NOT_STARTED: WeaningRecord = {
+  stage: 'notStarted',
+  liveTaken: 0,
+  offers: 0,
+  inRow: 0,
+  refusedDead: 0,
 }

@@ -1,12 +1,10 @@
-import { speciesOf, type Almanac, type Species } from '../almanac'
+import { speciesOf, type Species } from '../almanac'
 import type { Day } from '../chance'
 import {
   firstMealAge,
-  fitSwitch,
   isYoung,
   ladderStepAt,
-  learnCurve,
-  liveMealsAhead,
+  liveAhead,
   notSwitched,
   switchOutlook,
   weaningRecord,
@@ -14,7 +12,6 @@ import {
   type NextOffer,
   type RefusalCourse,
   type SwitchOutlook,
-  type Tried,
   type WeaningRecord,
 } from '../feeding'
 import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
@@ -22,6 +19,7 @@ import { isHelped, leavingChecks, type AnimalState, type LeavingCheck } from '..
 import type { SeasonContext } from './context'
 import { offerOf, refusalOf } from './eating'
 import { growthOf, type Growth } from './growth'
+import { curveOf, littersBy, weaningRecords } from './weaning'
 
 /** Where a young one stands, from who has not eaten to who may go. */
 export const YOUNG_STANDINGS = ['notStarted', 'live', 'onTheWay', 'eats', 'mayGo'] as const
@@ -64,46 +62,8 @@ export interface Litter {
   outlook: LitterOutlook | null
 }
 
-/**
- * The litter of every animal whose birth is known, by its id: of one clutch, or of one dam (where she is not known, of
- * one species) and born within some days.
- */
-export function littersBy(animals: readonly AnimalState[], { litterApart }: Almanac['common']): Map<string, string> {
-  const keys = new Map<string, string>()
-  const last = new Map<string, { day: Day; key: string }>()
-  const dated = animals.filter(a => a.bornDay !== null).sort((a, b) => a.bornDay! - b.bornDay!)
-  for (const { id, clutchId, damId, bornDay, speciesId } of dated) {
-    const of = clutchId ?? damId ?? speciesId
-    const before = last.get(of)
-    const key = clutchId ?? (before && bornDay! - before.day <= litterApart!.value ? before.key : `${of}:${bornDay}`)
-    last.set(of, { day: bornDay!, key })
-    keys.set(id, key)
-  }
-  return keys
-}
-
 const everyDaysOf = (species: Species, animal: AnimalState, today: Day): number =>
   ladderStepAt(species.ladder, Math.max(0, today - (animal.bornDay ?? today) - firstMealAge(species))).step.everyDays
-
-const triedOf = (record: WeaningRecord, weight: number): Tried => ({
-  offers: record.offers,
-  took: record.stage === 'thawed' || record.stage === 'weaned',
-  weight,
-})
-
-/** What all young of a species that were ever offered thawed prey teach the litter of one of them. */
-function curveOf(
-  key: string,
-  species: Species,
-  records: ReadonlyMap<string, { record: WeaningRecord; key: string }>,
-  { almanac }: SeasonContext,
-): LearntCurve {
-  const { weanMates, weanOthers } = almanac.common
-  const tried = [...records.values()]
-    .filter(r => r.record.offers > 0)
-    .map(r => triedOf(r.record, r.key === key ? 1 : weanOthers!.value))
-  return learnCurve(fitSwitch(species.weaning!), weanMates!.value, tried)
-}
 
 /** Whether it has ever taken a meal by itself. */
 const eatsAlone = ({ lastTaken, meals }: AnimalState): boolean =>
@@ -154,13 +114,13 @@ function outlookOf(
   species: Species,
   young: readonly YoungOne[],
   learnt: LearntCurve,
-  { almanac, today }: SeasonContext,
+  { almanac, settings, today }: SeasonContext,
 ): LitterOutlook | null {
   const asked = young.filter(y => y.record && y.record.stage !== 'unsaid')
   if (!asked.length) return null
   const waiting = asked.filter(y => y.record!.stage !== 'thawed' && y.record!.stage !== 'weaned')
   const every = Math.max(...asked.map(y => everyDaysOf(species, y.animal, today)))
-  const { weanMates, weanOthers, weanFast, weanAhead } = almanac.common
+  const { weanMates, weanOthers, weanAhead } = almanac.common
   const next = Math.floor(weanAhead!.value / every)
   const offers = waiting.map(y => y.record!.offers)
   const already = asked.length - waiting.length
@@ -170,7 +130,10 @@ function outlookOf(
     already,
     by: today + weanAhead!.value,
     count: switchOutlook(learnt, already, offers, next),
-    live: liveMealsAhead(learnt, offers, next, weanFast!.value),
+    live: waiting.reduce((sum, y) => {
+      const shares = liveAhead(almanac, settings, species, y.record!, learnt, next)
+      return sum + shares.reduce((a, p) => a + p, 0)
+    }, 0),
     reasons: [
       {
         rule: 'Each takes thawed prey with a chance of its own at every offer (beta-geometric); what its mates did moves it, earlier litters less',
@@ -209,15 +172,7 @@ export function littersOf(context: SeasonContext): Litter[] {
   const { house, almanac, today } = context
   const { common } = almanac
   const keys = littersBy(Object.values(house.animals), common)
-  const bySpecies = new Map<string, Map<string, { record: WeaningRecord; key: string }>>()
-  for (const animal of Object.values(house.animals)) {
-    if (!animal.meals.length || !speciesOf(almanac, animal.speciesId).weaning) continue
-    const of = bySpecies.get(animal.speciesId) ?? new Map<string, { record: WeaningRecord; key: string }>()
-    bySpecies.set(
-      animal.speciesId,
-      of.set(animal.id, { record: weaningRecord(animal.meals, common), key: keys.get(animal.id) ?? '' }),
-    )
-  }
+  const records = weaningRecords(context, keys)
   const litters = new Map<string, AnimalState[]>()
   for (const animal of Object.values(house.animals)) {
     if (animal.status !== 'alive' || !isYoung(animal, today, common)) continue
@@ -226,8 +181,7 @@ export function littersOf(context: SeasonContext): Litter[] {
   }
   const made = [...litters].map(([id, animals]): Litter => {
     const species = speciesOf(almanac, animals[0]!.speciesId)
-    const records = bySpecies.get(species.id) ?? new Map<string, { record: WeaningRecord; key: string }>()
-    const learnt = species.weaning ? curveOf(id, species, records, context) : null
+    const learnt = species.weaning ? curveOf(id, species, records.get(species.id) ?? [], almanac) : null
     const growth = growthOf(animals, almanac, today)
     const young = animals
       .map((animal): YoungOne => {

@@ -45,6 +45,65 @@ describe('the need of the house', () => {
     expect(asked(more)).toBe(Math.round(asked(defaultSettings) * school.fact!.value))
   })
 
+  describe('live prey of young that do not take thawed yet', () => {
+    const young = (count: number, meals: (b: HouseBuilder, id: string) => void = () => {}) => {
+      const b = new HouseBuilder(today)
+      for (let i = 0; i < count; i++) {
+        b.animal(`Y${i}`, 'milk-snake', { bornDay: today - 14, clutchId: 'C' })
+        meals(b, `Y${i}`)
+      }
+      return b
+    }
+    const need = (b: HouseBuilder, prey: string, settings = defaultSettings) =>
+      sum(of(b, settings).prey.find(p => p.prey === prey)?.mean ?? [])
+    const both = (b: HouseBuilder, settings = defaultSettings) =>
+      need(b, 'mouse.pinky', settings) + need(b, 'mouse.pinky.live', settings)
+    const thawedFirst = { ...defaultSettings, schools: { firstPrey: 'thawed' } }
+
+    it('is in the need beside the dead, and both together are what the ladder asks', () => {
+      const b = young(4)
+      // three live meals each start them; some of a middling sort want more
+      expect(need(b, 'mouse.pinky.live')).toBeGreaterThan(4 * 3)
+      expect(need(b, 'mouse.pinky.live')).toBeLessThan(4 * 5)
+      expect(need(b, 'mouse.pinky.live', thawedFirst)).toBeLessThan(need(b, 'mouse.pinky.live') - 4 * 2)
+      expect(both(b)).toBeCloseTo(both(b, thawedFirst), 6)
+    })
+
+    it('ends with the thawed meals that are taken, and rises where mates refuse', () => {
+      const offer = (state: string, taken: number) => (b: HouseBuilder, id: string) => {
+        for (const day of [-8, -6, -4])
+          b.write('fed', animal(id), day, { prey: 'mouse.pinky', offered: 1, taken: 1, state: 'live' })
+        b.write('fed', animal(id), -2, { prey: 'mouse.pinky', offered: 1, taken, state })
+      }
+      expect(need(young(4, offer('thawed', 1)), 'mouse.pinky.live')).toBe(0)
+      const waiting = need(young(4, offer('live', 1)), 'mouse.pinky.live')
+      expect(need(young(4, offer('thawed', 0)), 'mouse.pinky.live')).toBeGreaterThan(waiting)
+    })
+
+    it('is counted for young that are still to come, and changes no sum', () => {
+      const b = new HouseBuilder(today)
+        .animal('F', 'milk-snake', { sex: 'female' })
+        .animal('M', 'milk-snake', { sex: 'male' })
+      b.pair('F', 'M', -60, 'P')
+      b.write('laid', { type: 'pairing', id: 'P' }, -50, { tag: 'C', eggs: 8, slugs: 0, tempC: 28, placeId: null })
+      expect(need(b, 'mouse.pinky.live')).toBeGreaterThan(6)
+      expect(both(b)).toBeCloseTo(both(b, thawedFirst), 6)
+    })
+
+    it('comes off the live ones from when these are counted, and off all of the prey before', () => {
+      const b = young(1)
+      const stocks = () => houseOf(b.records()).stocks
+      b.write('preyCounted', { type: 'prey', id: 'mouse.pinky' }, -9, { count: 20 })
+      const live = { prey: 'mouse.pinky', offered: 1, taken: 1, state: 'live' }
+      b.write('fed', animal('Y0'), -8, live)
+      b.write('preyCounted', { type: 'prey', id: 'mouse.pinky.live' }, -7, { count: 5 })
+      b.write('fed', animal('Y0'), -6, live)
+      b.write('fed', animal('Y0'), -4, { ...live, state: 'thawed' })
+      expect(stocks()['mouse.pinky']!.left).toBe(18)
+      expect(stocks()['mouse.pinky.live']!.left).toBe(4)
+    })
+  })
+
   it('a meal of two sorts writes both, and both leave the stock', () => {
     const b = new HouseBuilder(today).animal('D', 'bearded-dragon', { bornDay: today - 100 })
     b.write('preyCounted', { type: 'prey', id: 'cricket.half' }, -1, { count: 100 })

@@ -1,5 +1,14 @@
 import { derived } from '../derived'
-import { feederOf, schoolChoice, speciesOf, type Almanac, type Species } from '../almanac'
+import {
+  feederOf,
+  isLiveRow,
+  liveRowId,
+  liveRowOf,
+  schoolChoice,
+  speciesOf,
+  type Almanac,
+  type Species,
+} from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import { cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../supply'
 import {
@@ -32,6 +41,7 @@ import type { HouseSettings } from '../settings'
 import type { PreyOutlook, Scenarios } from './contracts'
 import { eatsAgainOn, mealWinterOf, programmeFor, winterDeps } from './winter'
 import { cultureTempC } from './warmth'
+import { liveMealsAhead } from './weaning'
 
 /** Days looked ahead: about nine months. */
 export const HORIZON_DAYS = 274
@@ -86,17 +96,19 @@ interface Portions {
 /**
  * An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every
  * scenario.
+ * @param live chance of each of its next meals to be live prey; undefined for who is past that
  */
 function addAnimalNeed(
   target: Map<string, Portions>,
   animal: AnimalState,
   species: Species,
   birth: Day | null,
+  live: Float64Array | undefined,
   context: SeasonContext,
 ): void {
   const { almanac, settings, today } = context
   const add = (prey: string, day: number, count: number) => {
-    if (day < 0 || day >= HORIZON_DAYS) return
+    if (day < 0 || day >= HORIZON_DAYS || !count) return
     let row = target.get(prey)
     if (!row) target.set(prey, (row = { days: [], counts: [] }))
     row.days.push(day)
@@ -136,7 +148,7 @@ function addAnimalNeed(
       : 1
   const restEnds = next && inCold(animal) ? (programmeFor(animal, context)?.warmDay ?? today) : today
   const born = animal.bornDay ?? today - species.matureDays.value
-  for (let day = start; day < today + HORIZON_DAYS;) {
+  for (let day = start, meal = 0; day < today + HORIZON_DAYS;) {
     if (fasts(day)) {
       day = winter.fastUntil!
       continue
@@ -150,7 +162,12 @@ function addAnimalNeed(
       (byWeight && day - today < 90
         ? usual.value.portions
         : step.meal.map(m => ({ prey: m.prey, count: m.count * scale })))
-    for (const p of portions) add(p.prey, day - today, p.count)
+    const alive = live?.[meal++] ?? 0
+    for (const { prey, count } of portions) {
+      const shareAlive = liveRowOf(almanac, prey) ? alive : 0
+      add(prey, day - today, count * (1 - shareAlive))
+      add(liveRowId(prey), day - today, count * shareAlive)
+    }
     day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : step.everyDays))
   }
 }
@@ -163,11 +180,12 @@ function animalNeed(
   animal: AnimalState,
   species: Species,
   birth: Day | null,
+  live: Float64Array | undefined,
   context: SeasonContext,
 ): Map<string, Portions> {
-  return animalNeeds(context, animal, [birth, ...winterDeps(animal, context)], () => {
+  return animalNeeds(context, animal, [birth, live?.join(), ...winterDeps(animal, context)], () => {
     const need = new Map<string, Portions>()
-    addAnimalNeed(need, animal, species, birth, context)
+    addAnimalNeed(need, animal, species, birth, live, context)
     return need
   })
 }
@@ -311,9 +329,11 @@ export function outlook(
   }
 
   const eaters = Object.values(house.animals).filter(a => a.status === 'alive')
+  const live = liveMealsAhead(context)
   const needOf = (animal: AnimalState, times: number) => {
     const species = speciesOf(almanac, animal.speciesId)
-    return { species, times, need: animalNeed(animal, species, births.get(animal.id) ?? null, context) }
+    const birth = births.get(animal.id) ?? null
+    return { species, times, need: animalNeed(animal, species, birth, live.get(animal.id), context) }
   }
   const groups = Object.values(house.groups).filter(g => hereOf(g) > 0)
   const needs = [
@@ -344,8 +364,18 @@ export function outlook(
     ...Object.values(house.cultures)
       .filter(c => !c.finished && !c.failed)
       .map(c => c.feederId),
+    ...Object.values(house.stocks)
+      .filter(s => isLiveRow(s.prey) && s.left > 0)
+      .map(s => s.prey),
   ])
-  const planned = [...kinds].filter(id => almanac.feeders[id] && plannedSupply(feederOf(almanac, id)))
+  const isNone = (row: Float64Array | undefined) => !row?.some(n => n > 0)
+  const planned = [...kinds].filter(
+    id =>
+      almanac.feeders[id] &&
+      plannedSupply(feederOf(almanac, id)) &&
+      // nobody takes them alive any more
+      !(isLiveRow(id) && isNone(mean.get(id)) && !house.stocks[id]?.left),
+  )
   const prey = eachGuarded(
     context,
     'its need and supply',

@@ -397,6 +397,7 @@ export function alderYard(today: number): DemoHouse {
   froglets(w)
   demoEggs(w, all)
   startingYoung(w, all)
+  w.write('preyCounted', { type: 'prey', id: 'mouse.pinky.live' }, -1, { count: 6 })
   dustedYoung(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {

@@ -4,7 +4,6 @@ import { ownWhereChanged, type LadderStep, type Species } from '#core/almanac'
 /** The steps of a feeding ladder: to add, drop, and set otherwise. */
 const props = defineProps<{ species: Species }>()
 const open = defineModel<boolean>('open', { required: true })
-const house = useHouse()
 const steps = ref<LadderStep[]>([])
 
 watch(
@@ -14,11 +13,7 @@ watch(
   },
   { immediate: true },
 )
-const prey = computed(() =>
-  Object.values(house.almanac.feeders)
-    .filter(f => !f.retired)
-    .map(f => ({ value: f.id, label: f.name })),
-)
+const prey = usePreyItems()
 function add(): void {
   const last = steps.value.at(-1)
   steps.value.push({

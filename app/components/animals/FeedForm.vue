@@ -45,7 +45,7 @@ const items = <T extends string>(ids: readonly T[], words: Readonly<Record<T, st
 ]
 /** What was picked, unless that it is left unsaid. */
 const picked = <T extends string>(value: T | undefined) => ((value as string) === NOT_SAID.value ? undefined : value)
-const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))
+const preyItems = usePreyItems()
 
 watch(
   () => props.meal?.value.portions[0],

@@ -38,7 +38,7 @@ watch(
   },
   { immediate: true },
 )
-const preyItems = computed(() => Object.values(house.almanac.feeders).map(f => ({ value: f.id, label: f.name })))
+const preyItems = usePreyItems()
 
 const some = reactive({ count: 1, sex: 'unsaid' as Sex | 'unsaid', cause: '' })
 const problems = ref<Record<string, string>>({})

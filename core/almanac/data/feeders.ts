@@ -1,11 +1,16 @@
 import type { Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
+import { liveRowId } from '../livePrey'
 import { otherWays } from './otherWays'
 
 const ALLERGY = 'Frass and dust of feeders cause allergies: ventilate, and wash hands after every culture.'
 const ESCAPE = 'Feeders that are not native fall under local law; never release them.'
 const FROZEN =
   'Thaw in the cold, warm in a bag, never in a kitchen; what was left overnight is thrown away. Wash hands.'
+const LIVE = [
+  'Whether vertebrates may be fed alive is for the local law; elsewhere only to young that take nothing else yet.',
+  'A mouse with teeth bites: never alone with a snake. Wild mice carry mites and disease, and are not used.',
+]
 
 const bought = (unit: string, packCount: number, leadDays: number, keepDays: number): Supply => ({
   kind: 'bought',
@@ -106,6 +111,48 @@ const rodent = (id: string, name: string, massG: [number, number, number], pack:
   care: 'Frozen. Thawed the day it is offered.',
   cautions: [FROZEN],
 })
+
+/** The same alive, for young that take nothing else yet: sucklings come as a litter with its mother, and stay with her. */
+const alive = (dead: Feeder, unit: string, pack: number, keepDays: number): Feeder => ({
+  ...dead,
+  id: liveRowId(dead.id),
+  name: `Live ${dead.one}`,
+  one: `live ${dead.one}`,
+  many: `live ${dead.many}`,
+  supply: {
+    kind: 'bought',
+    unit,
+    packCount: memory(pack, 'each'),
+    leadDays: memory(3, 'days'),
+    keepDays: memory(keepDays, 'days'),
+  },
+  care: 'Warm, with bedding and food. What is not taken goes back to its mother, or to the adults.',
+  cautions: LIVE,
+})
+
+const RODENTS = [
+  rodent('mouse.pinky', 'Mouse pinky', [1, 2, 3], 25),
+  rodent('mouse.fuzzy', 'Mouse fuzzy', [3, 4.5, 6], 25),
+  rodent('mouse.hopper', 'Mouse hopper', [6, 9, 12], 25),
+  rodent('mouse.weaned', 'Weaned mouse', [12, 15, 18], 25),
+  rodent('mouse.adult', 'Adult mouse', [18, 24, 30], 25),
+  rodent('rat.pup', 'Rat pup', [5, 7.5, 10], 20),
+  rodent('rat.fuzzy', 'Rat fuzzy', [10, 15, 20], 20),
+  rodent('rat.weaned', 'Weaned rat', [25, 37, 50], 10),
+  rodent('rat.small', 'Small rat', [50, 70, 90], 10),
+  rodent('rat.medium', 'Medium rat', [90, 120, 150], 10),
+  rodent('rat.large', 'Large rat', [150, 220, 320], 5),
+]
+/** How they come, how many, and days until half of them are of no use any more: they grow out of their size. */
+const KEPT_ALIVE: Record<string, [string, number, number]> = {
+  'mouse.pinky': ['litter of 8', 8, 4],
+  'mouse.fuzzy': ['litter of 8', 8, 4],
+  'mouse.hopper': ['litter of 8', 8, 5],
+  'mouse.weaned': ['box of 4', 4, 10],
+  'mouse.adult': ['box of 2', 2, 30],
+  'rat.pup': ['litter of 8', 8, 4],
+  'rat.fuzzy': ['litter of 8', 8, 5],
+}
 
 const list: Feeder[] = [
   {
@@ -516,17 +563,8 @@ const list: Feeder[] = [
     500,
     'Half and half with calcium for hatchling chameleons.',
   ),
-  rodent('mouse.pinky', 'Mouse pinky', [1, 2, 3], 25),
-  rodent('mouse.fuzzy', 'Mouse fuzzy', [3, 4.5, 6], 25),
-  rodent('mouse.hopper', 'Mouse hopper', [6, 9, 12], 25),
-  rodent('mouse.weaned', 'Weaned mouse', [12, 15, 18], 25),
-  rodent('mouse.adult', 'Adult mouse', [18, 24, 30], 25),
-  rodent('rat.pup', 'Rat pup', [5, 7.5, 10], 20),
-  rodent('rat.fuzzy', 'Rat fuzzy', [10, 15, 20], 20),
-  rodent('rat.weaned', 'Weaned rat', [25, 37, 50], 10),
-  rodent('rat.small', 'Small rat', [50, 70, 90], 10),
-  rodent('rat.medium', 'Medium rat', [90, 120, 150], 10),
-  rodent('rat.large', 'Large rat', [150, 220, 320], 5),
+  ...RODENTS,
+  ...RODENTS.flatMap(r => (KEPT_ALIVE[r.id] ? alive(r, ...KEPT_ALIVE[r.id]!) : [])),
   rodent('quail', 'Quail chick', [6, 9, 14], 20),
   rodent('rabbit', 'Small rabbit', [350, 500, 800], 2),
 ]

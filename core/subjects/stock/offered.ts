@@ -1,3 +1,4 @@
+import { liveRowId } from '../../almanac'
 import type { DatedEntry, FoldMemory, House, Records } from '../../log'
 
 /** What was offered at a meal. */
@@ -6,6 +7,7 @@ interface Offered {
   at: string
   prey: string
   count: number
+  alive?: boolean
 }
 
 /** Every meal offered to an animal, oldest first: the state of an animal keeps only its latest ones. */
@@ -16,9 +18,9 @@ function mealsOf(entries: readonly DatedEntry[], memory: FoldMemory): readonly O
     meals = entries
       .filter(e => e.kind === 'fed')
       .map(e => {
-        const { prey, offered } = e.data as { prey: string; offered: number }
+        const { prey, offered, state } = e.data as { prey: string; offered: number; state?: string }
         // a thawed or loosed feeder is gone whether it was eaten or not
-        return { day: e.day, at: e.at, prey, count: offered }
+        return { day: e.day, at: e.at, prey, count: offered, alive: state === 'live' }
       })
     known.set(entries, meals)
   }
@@ -32,19 +34,26 @@ function* allOffered(house: House, records: Records, memory: FoldMemory): Genera
   for (const group of Object.values(house.groups)) yield group.meals
 }
 
-/** Takes what was offered since the last count off each stock. */
+/**
+ * Takes what was offered since the last count off each stock. What was alive comes off those that are kept alive, from
+ * when such are written; before that all of a prey are one stock.
+ */
 export function takeMealsOff(house: House, records: Records, memory: FoldMemory): void {
   // the fold may remember the stocks as they were without what was offered
   for (const [prey, stock] of Object.entries(house.stocks)) house.stocks[prey] = { ...stock, used: [] }
   const stocks = Object.values(house.stocks)
   const since = new Map(stocks.map(s => [s.prey, s.counted?.at ?? s.arrivals[0]?.at ?? '']))
   const first = [...since.values()].sort()[0]
+  const stockOf = ({ prey, alive, at }: Offered): string => {
+    const kept = alive && since.get(liveRowId(prey))
+    return kept && at > kept ? liveRowId(prey) : prey
+  }
   if (first !== undefined) {
     for (const meals of allOffered(house, records, memory)) {
       for (let i = meals.length - 1; i >= 0 && meals[i]!.at > first; i--) {
         const meal = meals[i]!
-        if (meal.at > (since.get(meal.prey) ?? '\uffff'))
-          house.stocks[meal.prey]!.used.push({ day: meal.day, count: meal.count })
+        const prey = stockOf(meal)
+        if (meal.at > (since.get(prey) ?? '\uffff')) house.stocks[prey]!.used.push({ day: meal.day, count: meal.count })
       }
     }
   }
