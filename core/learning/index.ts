@@ -1,2 +1,3 @@
 export { cyclesOf, unwrittenRates, type UnwrittenRates, type WrittenCycle } from './unwritten'
 export { kaplanMeier, type Survival, type Watched } from './kaplanMeier'
+export { chanceOfLosing, learntSurvival, type Watch } from './survival'

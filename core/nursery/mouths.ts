@@ -24,6 +24,8 @@ export interface MouthSource {
   laneId: string
   label: string
   speciesId: string
+  /** Share alive at 90 days, where the house has learnt it; left out, that of the species. */
+  survival90?: number
   /** Day of the first meal; 'never' when it may not come to it. */
   opens: DayDist
   count: YoungCount
@@ -42,7 +44,11 @@ export function expectedCount(count: YoungCount): number {
  * Share of young still alive and still here, by days since the first meal: geometric loss to the species' 90-day
  * survival, then none; leaving evenly over so many days (`leaving`) around the usual age at sale.
  */
-export function presence(species: Species, days: number, { leaving }: Almanac['common']): Float64Array {
+export function presence(
+  species: Pick<Species, 'survival90' | 'keptDays'>,
+  days: number,
+  { leaving }: Almanac['common'],
+): Float64Array {
   const over = leaving!.value
   const daily = species.survival90.value ** (1 / 90)
   const leaveFrom = Math.max(0, species.keptDays.value - over / 2)
@@ -58,7 +64,7 @@ export function presence(species: Species, days: number, { leaving }: Almanac['c
  * nothing says that they leave at once.
  */
 export function presenceOfCounted(
-  species: Species,
+  species: Pick<Species, 'survival90' | 'keptDays'>,
   days: number,
   ageToday: number,
   { leaving }: Almanac['common'],

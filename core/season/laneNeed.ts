@@ -1,6 +1,6 @@
 import type { Almanac } from '../almanac'
 import { MeanNeed } from '../nursery'
-import { groupFood } from './need'
+import { foodOfSource } from './need'
 import type { HouseSettings } from '../settings'
 import type { Season } from './contracts'
 
@@ -13,7 +13,7 @@ export function laneNeed(
 ): Map<string, number[]> {
   const need = new MeanNeed(season.today, season.days)
   for (const source of season.mouths) {
-    if (source.laneId === laneId) need.add(source, groupFood(source.speciesId, almanac, settings))
+    if (source.laneId === laneId) need.add(source, foodOfSource(source, almanac, settings))
   }
   return new Map([...need.need()].map(([prey, row]) => [prey, Array.from(row)]))
 }

@@ -54,10 +54,20 @@ interface SpeciesFood {
   group: FoodByAge
 }
 
-/** Foods of an almanac and settings by species: profiles are long, and the same for all of a species. */
+/** Foods of an almanac and settings by species and survival: profiles are long, and the same for all alike. */
 const foodsOf = derived((_: Almanac) => derived((__: HouseSettings) => new Map<string, SpeciesFood>()))
 
-function speciesFood(species: Species, almanac: Almanac, settings: HouseSettings): SpeciesFood {
+function speciesFood(
+  species: Species,
+  survival90: number | undefined,
+  almanac: Almanac,
+  settings: HouseSettings,
+): SpeciesFood {
+  const { keptDays } = species
+  const kept = {
+    keptDays,
+    survival90: { ...species.survival90, ...(survival90 !== undefined && { value: survival90 }) },
+  }
   const days = HORIZON_DAYS + 400
   const profile = mouthProfile(almanac, settings, species, days)
   const byAge = new Map<number, Map<string, FoodRow>>()
@@ -66,7 +76,7 @@ function speciesFood(species: Species, almanac: Almanac, settings: HouseSettings
     if (!rows) {
       rows = groupProfile(
         profile,
-        age > 0 ? presenceOfCounted(species, days, age, almanac.common) : presence(species, days, almanac.common),
+        age > 0 ? presenceOfCounted(kept, days, age, almanac.common) : presence(kept, days, almanac.common),
       )
       byAge.set(age, rows)
     }
@@ -75,16 +85,17 @@ function speciesFood(species: Species, almanac: Almanac, settings: HouseSettings
   return { profile, group }
 }
 
-function foodOf(species: Species, { almanac, settings }: Pick<SeasonContext, 'almanac' | 'settings'>): SpeciesFood {
+/** Food per young of a source by days since its first meal, losses and sales taken off. */
+export function foodOfSource(
+  { speciesId, survival90 }: Pick<MouthSource, 'speciesId' | 'survival90'>,
+  almanac: Almanac,
+  settings: HouseSettings,
+): FoodByAge {
   const foods = foodsOf(almanac)(settings)
-  let food = foods.get(species.id)
-  if (!food) foods.set(species.id, (food = speciesFood(species, almanac, settings)))
-  return food
-}
-
-/** Food per young of a group by days since its first meal, losses and sales taken off. */
-export function groupFood(speciesId: string, almanac: Almanac, settings: HouseSettings): FoodByAge {
-  return foodOf(speciesOf(almanac, speciesId), { almanac, settings }).group
+  const key = `${speciesId}:${survival90 ?? ''}`
+  let food = foods.get(key)
+  if (!food) foods.set(key, (food = speciesFood(speciesOf(almanac, speciesId), survival90, almanac, settings)))
+  return food.group
 }
 
 /** Meals of one animal: on which days from today, and how many. */
@@ -240,7 +251,7 @@ function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): Y
   const mean = new MeanNeed(today, HORIZON_DAYS)
   for (const source of sources) {
     const food = guarded(need, 'food of its young', laneSubject(source.laneId), () => {
-      const { group } = foodOf(speciesOf(almanac, source.speciesId), context)
+      const group = foodOfSource(source, almanac, context.settings)
       const draws = drawSource(source, SCENARIOS, byId, drawn)
       return { group, draws, totals: mean.add(source, group) }
     })

@@ -3,6 +3,7 @@ import { speciesOf, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { animalAsAdded, isOneSpecies, newPairing, type AnimalState, type House, type PairingState } from '../subjects'
 import type { HouseSettings } from '../settings'
+import { survivalOf, watchedYoung } from './survival'
 
 /** What is tried: each left out keeps what is. */
 export const WhatIf = z.strictObject({
@@ -116,19 +117,28 @@ function withPairs(house: House, almanac: Almanac, wanted: Readonly<Record<strin
   }
 }
 
+/** Young of the house teach nothing more of what is tried. */
+const NOTHING_LEARNT = 1e9
+
 /**
- * The almanac with other losses of young and another pace on the ladder. Losses count as a rate, so that twice the
- * losses of nine in ten leave 0.9² = 81 %, and never fewer than none.
+ * The almanac with other losses of young than the house has, and another pace on the ladder. Losses count as a rate, so
+ * that twice the losses of nine in ten leave 0.9² = 81 %, and never fewer than none.
  */
-function withYoung(almanac: Almanac, losses: number, pace: number): Almanac {
+function withYoung(house: House, almanac: Almanac, settings: HouseSettings, today: Day, losses: number, pace: number) {
+  const watched = watchedYoung({ house, almanac, settings, today }).bySpecies
   const changed = (species: Species): Species => ({
     ...species,
-    survival90: { ...species.survival90, value: species.survival90.value ** losses },
+    survival90: {
+      ...species.survival90,
+      value: survivalOf(species, watched.get(species.id), { almanac }).share ** losses,
+    },
     ladder: species.ladder.map(step => ({ ...step, fromDay: Math.round(step.fromDay / pace) })),
   })
+  const { survivalShrink } = almanac.common
   return {
     ...almanac,
     species: Object.fromEntries(Object.entries(almanac.species).map(([id, species]) => [id, changed(species)])),
+    common: { ...almanac.common, survivalShrink: { ...survivalShrink!, value: NOTHING_LEARNT } },
   }
 }
 
@@ -146,7 +156,8 @@ export function applyWhatIf(
   const { losses = 1, ladderPace = 1 } = changes
   return {
     house: changes.pairs ? withPairs(house, almanac, changes.pairs, today) : house,
-    almanac: losses === 1 && ladderPace === 1 ? almanac : withYoung(almanac, losses, ladderPace),
+    almanac:
+      losses === 1 && ladderPace === 1 ? almanac : withYoung(house, almanac, settings, today, losses, ladderPace),
     settings: {
       ...settings,
       ...(changes.warmUpDay !== undefined && { warmUpDay: changes.warmUpDay }),

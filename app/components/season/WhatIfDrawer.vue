@@ -153,7 +153,7 @@ const laneRows = computed(() => {
         <UFormField label="Cup yield" :hint="`${cupYield} % of the almanac`"
           ><USlider v-model="cupYield" :min="30" :max="150" :step="5" aria-label="Cup yield in percent"
         /></UFormField>
-        <UFormField label="Losses of young" :hint="`${losses} % of the almanac`"
+        <UFormField label="Losses of young" :hint="`${losses} % of today’s`"
           ><USlider
             v-model="losses"
             :min="0"

@@ -30,4 +30,8 @@ export const limits: Record<string, Fact> = {
   awakeLossOnce: memory(0.15, 'log of the ratio', 'Lost awake between two weighings'),
   awakeLossDay: memory(0.01, 'log of the ratio', 'Lost awake a day'),
   bredLoss: memory(0.55, 'log of the ratio', 'Lost by a laying or birth: up to nearly half'),
+  survivalShrink: memory(15, 'young', 'The usual survival of a species weighs as much as so many young of the house'),
+  lossesMore: memory(0.05, 'share', 'Losses of a clutch that are less likely than this are more than usual'),
+  lossesFar: memory(0.01, 'share', 'Less likely than this: something is wrong with all of them, and it is told'),
+  lossesLately: memory(21, 'days', 'Losses of a clutch are told while the last one is so fresh'),
 }

@@ -17,6 +17,7 @@ import { groupEatsAlarm, groupLossAlarm, missingAlarm } from './group'
 import { hatchCompanyAlarms } from './hatchCompany'
 import { incubationHeatAlarm } from './incubationHeat'
 import { lampAlarm, thermostatAlarm } from './lamp'
+import { lossesAlarm } from './losses'
 import { overdueAlarm } from './overdue'
 import { placeAlarms } from './place'
 import { refusalAlarm } from './refusal'
@@ -77,6 +78,11 @@ export function alarmsOf(context: TaskContext): Alarm[] {
     groupLossAlarm(group, context),
     groupEatsAlarm(group, context),
   ])
+  of(
+    Object.values(house.clutches).filter(c => c.hatched.length),
+    subjectAs('clutch'),
+    clutch => [lossesAlarm(clutch, context)],
+  )
   of(
     lanes,
     l => l.subject,

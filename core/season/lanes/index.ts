@@ -1,3 +1,4 @@
+import { speciesOf } from '../../almanac'
 import { cyclesOf, unwrittenRates } from '../../learning'
 import type { MouthSource } from '../../nursery'
 import type { ClutchState, PairingState } from '../../subjects'
@@ -5,6 +6,7 @@ import type { SeasonContext } from '../context'
 import type { Lane } from '../contracts'
 import { eachGuarded, subjectAs } from '../guard'
 import { remembering } from '../remember'
+import { survivalOf, watchedYoung, type YoungSurvival } from '../survival'
 import { eggTempC, eggWarmth } from '../warmth'
 import { winterDeps } from '../winter'
 import { outcomeBefore, outcomeKey, outcomeOf } from '../eggs'
@@ -33,6 +35,16 @@ function sameMouths(a: MouthSource, b: MouthSource): boolean {
     one.p.every((p, i) => p === other.p[i]) &&
     JSON.stringify(rest) === JSON.stringify(others)
   )
+}
+
+/** A lane with the losses of its young as the house has learnt them. */
+function withSurvival(made: MadeLane | null, { share, reasons }: YoungSurvival): MadeLane | null {
+  if (!made || !reasons.length || !made.mouths.length) return made
+  const { young } = made.lane
+  return {
+    lane: { ...made.lane, young: { ...young, reasons: [...young.reasons, ...reasons] } },
+    mouths: made.mouths.map(mouth => ({ ...mouth, survival90: share })),
+  }
 }
 
 /**
@@ -72,6 +84,14 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
     eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), cyclesOf).flat(),
     almanac,
   )
+  const watched = watchedYoung(context).bySpecies
+  const survival = new Map<string, YoungSurvival>()
+  const survivalIn = (speciesId: string): YoungSurvival => {
+    let known = survival.get(speciesId)
+    if (!known)
+      survival.set(speciesId, (known = survivalOf(speciesOf(almanac, speciesId), watched.get(speciesId), context)))
+    return known
+  }
   const all = [
     ...eachGuarded(context, 'its forecast', Object.values(house.pairings), subjectAs('pairing'), p =>
       pairLanes(
@@ -85,16 +105,25 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
           settings,
           today,
           unwritten.key,
+          JSON.stringify(survivalIn(p.speciesId)),
         ],
-        () => withKnownMouths(p, pairLane(p, unwritten, context), context),
+        () => withKnownMouths(p, withSurvival(pairLane(p, unwritten, context), survivalIn(p.speciesId)), context),
       ),
     ),
     ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c =>
       clutchLanes(
         context,
         c,
-        [...clutchWarmth(c, context), outcomeKey(outcomeBefore(c, context)), almanac, settings, today, unwritten.key],
-        () => withKnownMouths(c, clutchLane(c, unwritten, context), context),
+        [
+          ...clutchWarmth(c, context),
+          outcomeKey(outcomeBefore(c, context)),
+          almanac,
+          settings,
+          today,
+          unwritten.key,
+          JSON.stringify(survivalIn(c.speciesId)),
+        ],
+        () => withKnownMouths(c, withSurvival(clutchLane(c, unwritten, context), survivalIn(c.speciesId)), context),
       ),
     ),
   ]

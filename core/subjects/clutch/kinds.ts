@@ -348,8 +348,9 @@ export const clutchKinds = [
     subject: 'clutch',
     verb: 'Record losses',
     data: z.strictObject({ count: some('Lost young') }),
-    apply(state, { count }) {
+    apply(state, { count }, entry) {
       state.youngLost += count
+      state.parted = [...(state.parted ?? []), { ...seen(entry), count, how: 'lost' }]
     },
     check: (state, { count }) => {
       const alive = youngInGroup(state) + tadpolesLeft(state)
@@ -362,8 +363,9 @@ export const clutchKinds = [
     subject: 'clutch',
     verb: 'Record sale of young',
     data: z.strictObject({ count: some('Sold') }),
-    apply(state, { count }) {
+    apply(state, { count }, entry) {
       state.sold += count
+      state.parted = [...(state.parted ?? []), { ...seen(entry), count, how: 'sold' }]
     },
     check: (state, { count }) =>
       count > youngInGroup(state)

@@ -101,6 +101,8 @@ export interface ClutchState {
   hatched: { day: Day; count: number; entryId: string }[]
   metamorphosed: { day: Day; count: number; entryId: string }[]
   youngLost: number
+  /** When young were lost or sold. */
+  parted?: readonly (Observed & { count: number; how: 'lost' | 'sold' })[]
   tagged: number
   sold: number
   /** Young that were put with a group without tags. */

@@ -1,0 +1,170 @@
+import { speciesOf, type Almanac, type Species } from '../almanac'
+import type { Day } from '../chance'
+import { firstMealAge } from '../feeding'
+import { computedInput, factInput, type Reason } from '../judgement'
+import { chanceOfLosing, learntSurvival, type Watch } from '../learning'
+import type { AnimalState, ClutchState, House } from '../subjects'
+import type { SeasonContext } from './context'
+import { remembering } from './remember'
+
+/** Days after the first meal in which losses are counted. */
+const OVER_DAYS = 90
+
+const noWatch = (): Watch => ({ lost: 0, youngDays: 0, young: 0 })
+
+/** Adds young that were watched from their first meal to a day on which they were lost, or left, or that is today. */
+function watch(into: Watch, count: number, first: Day, until: Day, lost: boolean): void {
+  const age = until - first
+  into.youngDays += count * Math.min(OVER_DAYS, Math.max(0, age))
+  if (lost && age <= OVER_DAYS) into.lost += count
+}
+
+/**
+ * Young without tags: of those that hatched on several days the eldest are taken to be lost, sold and tagged first. What
+ * was tagged is watched as animals, from birth on.
+ */
+function watchClutch(into: Watch, clutch: ClutchState, species: Species, today: Day): void {
+  const eat = firstMealAge(species)
+  const batches = [...clutch.hatched].sort((a, b) => a.day - b.day).map(h => ({ first: h.day + eat, left: h.count }))
+  const out = (count: number, until: Day | null, lost: boolean) => {
+    for (const batch of batches) {
+      const n = Math.min(count, batch.left)
+      batch.left -= n
+      count -= n
+      if (until !== null && n) watch(into, n, batch.first, until, lost)
+    }
+  }
+  into.young += batches.reduce((sum, b) => sum + b.left, 0) - clutch.tagged
+  out(clutch.tagged, null, false)
+  for (const { day, count, how } of clutch.parted ?? []) out(count, day, how === 'lost')
+  // in a group they are no longer told apart
+  for (const { at, count } of clutch.grouped) out(count, Math.floor(Date.parse(at) / 86_400_000), false)
+  out(Infinity, clutch.ended?.day ?? today, false)
+}
+
+function watchAnimal(into: Watch, { bornDay, status, statusDay }: AnimalState, species: Species, today: Day): void {
+  if (bornDay === null) return
+  into.young++
+  watch(into, 1, bornDay + firstMealAge(species), statusDay ?? today, status === 'dead')
+}
+
+interface WatchedYoung {
+  bySpecies: Map<string, Watch>
+  byClutch: Map<string, Watch>
+}
+
+const watched = remembering<House['animals'], WatchedYoung>()
+
+/** Young that hatched or were born in the house, by species, and by clutch. Tadpoles and what is of them are left out. */
+export const watchedYoung = (context: SeasonContext): WatchedYoung => {
+  const { house, almanac, today } = context
+  return watched(context, house.animals, [house.clutches, almanac, today], () => watchAll(house, almanac, today))
+}
+
+function watchAll(house: House, almanac: Almanac, today: Day): WatchedYoung {
+  const bySpecies = new Map<string, Watch>()
+  const byClutch = new Map<string, Watch>()
+  const add = (speciesId: string, clutchId: string, how: (into: Watch, species: Species) => void) => {
+    const species = almanac.species[speciesId]
+    if (!species || species.mode === 'larval') return
+    const [all, own] = [bySpecies.get(speciesId) ?? noWatch(), byClutch.get(clutchId) ?? noWatch()]
+    how(all, species)
+    how(own, species)
+    bySpecies.set(speciesId, all)
+    byClutch.set(clutchId, own)
+  }
+  for (const clutch of Object.values(house.clutches))
+    if (clutch.hatched.length) add(clutch.speciesId, clutch.id, (into, s) => watchClutch(into, clutch, s, today))
+  for (const animal of Object.values(house.animals))
+    if (animal.clutchId && animal.status !== 'elsewhere' && house.clutches[animal.clutchId])
+      add(animal.speciesId, animal.clutchId, (into, s) => watchAnimal(into, animal, s, today))
+  return { bySpecies, byClutch }
+}
+
+/** Share of a species' young alive at 90 days: the usual one, drawn to what the house has seen. */
+export interface YoungSurvival {
+  share: number
+  reasons: Reason[]
+}
+
+/** In steps, so that a day more does not make all food be worked out anew. */
+const STEPS = 200
+
+function learnt(species: Species, seen: Watch, { almanac }: Pick<SeasonContext, 'almanac'>): number {
+  const share = learntSurvival(species.survival90.value, almanac.common.survivalShrink!.value, seen)
+  return Math.round(share * STEPS) / STEPS
+}
+
+/** @param seen what was watched of the species; nothing where none hatched here */
+export function survivalOf(
+  species: Species,
+  seen: Watch | undefined,
+  context: Pick<SeasonContext, 'almanac'>,
+): YoungSurvival {
+  const usual = factInput('Usually alive at 90 days', `species.${species.id}.survival90.value`, species.survival90)
+  if (!seen?.youngDays && !seen?.lost) return { share: species.survival90.value, reasons: [] }
+  const share = learnt(species, seen, context)
+  return {
+    share,
+    reasons: [
+      {
+        rule: 'Losses in the first 90 days: the rate that is usual, drawn to the losses of the house over the time watched',
+        inputs: [
+          usual,
+          computedInput(
+            'Hatched here',
+            `${seen.lost} of ${seen.young} lost in ${Math.round(seen.youngDays).toLocaleString('en-GB')} days, summed over the young`,
+          ),
+          factInput('The usual weighs as', 'common.survivalShrink.value', context.almanac.common.survivalShrink!),
+          computedInput('So counted', `${Math.round(share * 1000) / 10} %`),
+        ],
+        change: 'A loss that is written, and each day without one',
+      },
+    ],
+  }
+}
+
+/** How the losses of one clutch stand against those of others. */
+export interface Losses {
+  lost: number
+  of: number
+  /** Days since the first meal of the eldest. */
+  day: number
+  /** As many would be usual by now. */
+  usual: number
+  /** Chance of so many or more, were it as others are. */
+  chance: number
+}
+
+/** Losses of a clutch against its species and the other clutches of the house; null where none are out, or it is spawn. */
+export function lossesOf(clutch: ClutchState, context: SeasonContext): Losses | null {
+  const { bySpecies, byClutch } = watchedYoung(context)
+  const species = speciesOf(context.almanac, clutch.speciesId)
+  const own = byClutch.get(clutch.id)
+  const first = clutch.hatched[0]
+  if (!own || !first || species.mode === 'larval') return null
+  const all = bySpecies.get(clutch.speciesId)!
+  const others = { lost: all.lost - own.lost, youngDays: all.youngDays - own.youngDays, young: all.young - own.young }
+  const survival = learnt(species, others, context)
+  const day = context.today - first.day - firstMealAge(species)
+  const days = Math.min(OVER_DAYS, Math.max(0, day))
+  return {
+    lost: own.lost,
+    of: own.young,
+    day,
+    usual: own.young * (1 - survival ** (days / OVER_DAYS)),
+    chance: chanceOfLosing(own.lost, own.young, survival, days),
+  }
+}
+
+/** The same in words. */
+export function tellLosses({ lost, of, day, usual, chance }: Losses, { common }: Almanac): string {
+  const by = day > 0 ? `by day ${Math.min(day, OVER_DAYS)} after the first meal` : 'before the first meal'
+  const verdict =
+    chance < common.lossesFar!.value
+      ? 'far more than is usual for them'
+      : chance < common.lossesMore!.value
+        ? 'more than is usual for them'
+        : 'usual for them'
+  return `${lost} of ${of} lost ${by}: ${verdict} (about ${usual < 1 ? usual.toFixed(1) : Math.round(usual)})`
+}
