@@ -2,10 +2,11 @@
 import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/subjects'
 import { speciesOf } from '#core/almanac'
 import { firstMealAge, isYoung, ladderStepAt, nextMeal, type NextMeal } from '#core/feeding'
-import { littersOf, mealWinterOf, tellPortion, type Lane } from '#core/season'
+import { littersOf, lossesOf, mealWinterOf, tellLosses, tellPortion, type Lane } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
 const house = useHouse()
+const context = useSeasonContext()
 const lanes = computed(() =>
   (house.season?.lanes ?? []).filter(l => {
     const c = l.kind === 'pair' ? undefined : house.house.clutches[l.subject.id]
@@ -18,15 +19,14 @@ function line(lane: Lane): string {
   const parts = [
     [tadpolesLeft(c), 'tadpoles'],
     [youngInGroup(c), 'young'],
-    [c.youngLost, 'lost'],
     [c.tagged, 'tagged'],
     [c.sold, 'sold'],
     [c.grouped.reduce((n, g) => n + g.count, 0), 'with a group'],
   ] as const
-  return `${parts
-    .filter(([n]) => n > 0)
-    .map(([n, word]) => `${n} ${word}`)
-    .join(', ')}; ${house.placeName(c.placeId)}`
+  const losses = lossesOf(c, context.value)
+  const lost = losses?.lost ? tellLosses(losses, house.almanac) : c.youngLost ? `${c.youngLost} lost` : ''
+  const here = parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`)
+  return [here.join(', '), house.placeName(c.placeId), lost].filter(Boolean).join('; ')
 }
 
 /** A year and younger, one line each, those that refuse first. */
@@ -59,7 +59,6 @@ function row(a: AnimalState) {
     before && now && now.day > before.day ? ((now.massG / before.massG - 1) / (now.day - before.day)) * 7 * 100 : null
   return { a, step: `${index + 1} of ${species.ladder.length}`, meal, now, gain }
 }
-const context = useSeasonContext()
 const litters = computed(() => littersOf(context.value))
 const all = computed(() => litters.value.flatMap(l => l.young))
 const mayGo = computed(() => all.value.filter(y => y.standing === 'mayGo').length)

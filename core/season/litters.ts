@@ -19,6 +19,7 @@ import { isHelped, leavingChecks, type AnimalState, type LeavingCheck } from '..
 import type { SeasonContext } from './context'
 import { offerOf, refusalOf } from './eating'
 import { growthOf, type Growth } from './growth'
+import { lossesOf, type Losses } from './survival'
 import { curveOf, littersBy, weaningRecords } from './weaning'
 
 /** Where a young one stands, from who has not eaten to who may go. */
@@ -60,6 +61,8 @@ export interface Litter {
   /** Worst first. */
   young: YoungOne[]
   outlook: LitterOutlook | null
+  /** How many were lost of its clutch, beside others; null where that is not known. */
+  losses: Losses | null
 }
 
 const everyDaysOf = (species: Species, animal: AnimalState, today: Day): number =>
@@ -207,6 +210,7 @@ export function littersOf(context: SeasonContext): Litter[] {
       bornDay,
       young,
       outlook: learnt && outlookOf(species, young, learnt, context),
+      losses: house.clutches[id] ? lossesOf(house.clutches[id], context) : null,
     }
   })
   return made.sort((a, b) => badness(b.young[0]!) - badness(a.young[0]!) || (a.id < b.id ? -1 : 1))
