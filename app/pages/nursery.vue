@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/subjects'
 import { speciesOf } from '#core/almanac'
-import { firstMealAge, isYoung, ladderStepAt, nextMeal, type NextMeal } from '#core/feeding'
+import { isYoung, nextMeal, stepOf, type NextMeal } from '#core/feeding'
 import { littersOf, lossesOf, mealWinterOf, tellLosses, tellPortion, type Lane } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
@@ -43,8 +43,7 @@ function mealText({ due, portions }: NextMeal): string {
 }
 function row(a: AnimalState) {
   const species = speciesOf(house.almanac, a.speciesId)
-  const age = house.today - a.bornDay! - firstMealAge(species)
-  const { index } = ladderStepAt(species.ladder, Math.max(0, age))
+  const { index } = stepOf(species, a, house.today)
   const meal = nextMeal(
     house.almanac,
     house.settings,

@@ -1,7 +1,6 @@
 export {
   feedingPause,
-  firstMealAge,
-  ladderStepAt,
+  isFedByWeight,
   nextMeal,
   rodentFor,
   type FeedingSettings,
@@ -10,6 +9,7 @@ export {
   type NextMeal,
   type Portion,
 } from './meal'
+export { firstMealAge, ladderAge, ladderStepAt, proposedStep, stepOf, type NextStep } from './ladder'
 export { mouthProfile, type MouthProfile } from './profile'
 export {
   REFUSAL_LEVELS,

@@ -1,8 +1,9 @@
 import { derived } from '../derived'
-import { feederOf, isLiveRow, schoolChoice, type Almanac, type LadderStep, type Species } from '../almanac'
+import { feederOf, isLiveRow, schoolChoice, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { almanacRow, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState, Observed } from '../subjects'
+import { firstMealAge, stepOf } from './ladder'
 import { formatDay } from '../units'
 
 export interface Portion {
@@ -16,13 +17,6 @@ export interface NextMeal {
   portions: Portion[]
   /** What to mind when the smallest prey there is is large for it; null mostly. */
   note: string | null
-}
-
-/** The step of a feeding ladder for an age counted from the first meal (days ≥ 0). */
-export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step: LadderStep; index: number } {
-  let index = 0
-  for (let i = 1; i < ladder.length; i++) if (ladder[i]!.fromDay <= age) index = i
-  return { step: ladder[index]!, index }
 }
 
 const rodentsOf = derived((almanac: Almanac) =>
@@ -52,12 +46,6 @@ function smallestOf(almanac: Almanac, prey: string, massG: number): string | nul
 }
 
 const largestRodentG = (almanac: Almanac): number => Math.max(...rodentsOf(almanac).map(f => f.massG.likely))
-
-/** Days from birth to the first meal, likely: where the ladder's days are counted from. */
-export function firstMealAge(species: Species): number {
-  for (const key in species.clocks) if (species.clocks[key]!.to === 'firstMeal') return species.clocks[key]!.days.likely
-  return 0
-}
 
 export interface FeedingSettings {
   schools: Readonly<Record<string, string>>
@@ -121,6 +109,17 @@ export function feedingPause(
   return { upset, until: upset.day + common.broughtUpPause!.value }
 }
 
+/** Whether its prey follows its weight, and not the ladder: of rodent eaters that were weighed not long ago. */
+export function isFedByWeight(
+  { common }: Pick<Almanac, 'common'>,
+  { eats }: Species,
+  { weights }: Pick<AnimalState, 'weights'>,
+  today: Day,
+): boolean {
+  const weight = weights.at(-1)
+  return eats === 'rodents' && weight !== undefined && today - weight.day <= common.weightTrusted!.value
+}
+
 /**
  * When an animal is due to eat next, and what. Null in true cold, and while it fasts before a winter; in a rest it eats
  * less often.
@@ -141,8 +140,7 @@ export function nextMeal(
   const rest = species.cold?.rest
   if (resting && !rest) return null
   if (winter.fastFrom !== undefined && today > winter.fastFrom && today < winter.fastUntil!) return null
-  const age = animal.bornDay === null ? Number.MAX_SAFE_INTEGER : today - animal.bornDay - firstMealAge(species)
-  const { step, index } = ladderStepAt(species.ladder, Math.max(0, age))
+  const { step, index, everyDays: usualDays } = stepOf(species, animal, today)
   const path = `species.${species.id}.ladder.${index}`
   const last = animal.meals.at(-1)
   const restart =
@@ -152,10 +150,10 @@ export function nextMeal(
     winter.firstMealDay !== undefined
   const everyDays =
     resting && rest
-      ? Math.round(step.everyDays / rest.foodShare.value)
+      ? Math.round(usualDays / rest.foodShare.value)
       : winter.often
-        ? Math.max(1, Math.round(step.everyDays / 2))
-        : step.everyDays
+        ? Math.max(1, Math.round(usualDays / 2))
+        : usualDays
   const pause = feedingPause(animal, almanac.common)
   const usually = restart
     ? Math.max(winter.firstMealDay!, last && last.day >= animal.warmed!.day ? last.day + Math.min(7, everyDays) : 0)
@@ -174,11 +172,9 @@ export function nextMeal(
           : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
       inputs: [
         ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
-        {
-          label: 'Interval',
-          value: `${step.everyDays} days`,
-          from: almanacRow(`${path}.everyDays`, step),
-        },
+        animal.ownLadder?.everyDays
+          ? entryInput('Interval of its own', `${usualDays} days`, animal.ownLadder)
+          : { label: 'Interval', value: `${step.everyDays} days`, from: almanacRow(`${path}.everyDays`, step) },
         ...(winter.often
           ? [factInput('Twice as often at most', 'common.oftenUntil.value', almanac.common.oftenUntil!)]
           : []),
@@ -190,7 +186,7 @@ export function nextMeal(
     },
   ]
   if (winter.fastFrom !== undefined && today <= winter.fastFrom && due > winter.fastFrom) return null
-  const { firstMealShare, weightTrusted } = almanac.common
+  const { firstMealShare } = almanac.common
   const carrying = gravid ? gravidMeal(almanac, gravid) : null
   const smaller = restart || pause ? firstMealShare!.value : 1
   if (pause)
@@ -210,15 +206,19 @@ export function nextMeal(
       change: 'The first meal taken',
     })
   const weight = animal.weights.at(-1)
-  const byWeight = species.eats === 'rodents' && weight && today - weight.day <= weightTrusted!.value
-  if (!byWeight) {
+  if (!weight || !isFedByWeight(almanac, species, animal, today)) {
     reasons.push({
-      rule: 'Prey by age on the species’ ladder',
-      inputs: step.meal.map((m, i) => ({
-        label: feederOf(almanac, m.prey).name,
-        value: `${m.count} each`,
-        from: almanacRow(`${path}.meal.${i}.count`, step),
-      })),
+      rule: animal.ownLadder?.step != null ? 'Prey by the step it was put on' : 'Prey by age on the species’ ladder',
+      inputs: [
+        ...(animal.ownLadder?.step != null
+          ? [entryInput('Put on step', `${animal.ownLadder.step + 1}`, animal.ownLadder)]
+          : []),
+        ...step.meal.map((m, i) => ({
+          label: feederOf(almanac, m.prey).name,
+          value: `${m.count} each`,
+          from: almanacRow(`${path}.meal.${i}.count`, step),
+        })),
+      ],
     })
     const ration = schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1
     const share = (carrying?.share ?? 1) * smaller

@@ -1,5 +1,6 @@
 import { liveRowId, liveRowOf, schoolChoice, type Almanac, type Species } from '../almanac'
-import { ladderStepAt, type FeedingSettings } from './meal'
+import { ladderStepAt } from './ladder'
+import type { FeedingSettings } from './meal'
 import { fitSwitch } from './switchCurve'
 import { NOT_STARTED, liveAhead } from './weaning'
 

@@ -3,7 +3,7 @@ import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
 import { comparableWeights, isHelped, MANNER_WORDS, type AnimalState, type Meal, type Weighing } from '../subjects'
 import { formatDay } from '../units'
-import { firstMealAge } from './meal'
+import { firstMealAge } from './ladder'
 import { isYoung } from './weaning'
 import { triesOf, type Try } from './tries'
 

@@ -1,15 +1,17 @@
 import { speciesOf, type Species } from '../almanac'
 import type { Day } from '../chance'
 import {
-  firstMealAge,
+  isFedByWeight,
   isYoung,
-  ladderStepAt,
   liveAhead,
   notSwitched,
+  proposedStep,
+  stepOf,
   switchOutlook,
   weaningRecord,
   type LearntCurve,
   type NextOffer,
+  type NextStep,
   type RefusalCourse,
   type SwitchOutlook,
   type WeaningRecord,
@@ -35,6 +37,8 @@ export interface YoungOne {
   /** Where it refuses: how grave, and what is tried next. */
   refusal: Judgement<RefusalCourse> | null
   checks: LeavingCheck[]
+  /** Another step of the ladder, by how it eats; null mostly. */
+  step: Judgement<NextStep> | null
   /** Beside its mates; null where too few were weighed. */
   growth: Judgement<Growth> | null
   /** Not started by the day on which nearly all of its kind have, or not on thawed prey when mates are. */
@@ -64,9 +68,6 @@ export interface Litter {
   /** How many were lost of its clutch, beside others; null where that is not known. */
   losses: Losses | null
 }
-
-const everyDaysOf = (species: Species, animal: AnimalState, today: Day): number =>
-  ladderStepAt(species.ladder, Math.max(0, today - (animal.bornDay ?? today) - firstMealAge(species))).step.everyDays
 
 /** Whether it has ever taken a meal by itself. */
 const eatsAlone = ({ lastTaken, meals }: AnimalState): boolean =>
@@ -122,7 +123,7 @@ function outlookOf(
   const asked = young.filter(y => y.record && y.record.stage !== 'unsaid')
   if (!asked.length) return null
   const waiting = asked.filter(y => y.record!.stage !== 'thawed' && y.record!.stage !== 'weaned')
-  const every = Math.max(...asked.map(y => everyDaysOf(species, y.animal, today)))
+  const every = Math.max(...asked.map(y => stepOf(species, y.animal, today).everyDays))
   const { weanMates, weanOthers, weanAhead } = almanac.common
   const next = Math.floor(weanAhead!.value / every)
   const offers = waiting.map(y => y.record!.offers)
@@ -198,6 +199,7 @@ export function littersOf(context: SeasonContext): Litter[] {
           standing: standingOf(species, animal, record, checks),
           offer: offerOf(animal, context),
           refusal: refusalOf(animal, false, context),
+          step: proposedStep(almanac, species, animal, today, isFedByWeight(almanac, species, animal, today)),
           behind: behindOf(species, animal, record, learnt, context),
         }
       })

@@ -11,15 +11,7 @@ import {
 } from '../almanac'
 import { seedFrom, type Day } from '../chance'
 import { cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../supply'
-import {
-  firstMealAge,
-  ladderStepAt,
-  mouthProfile,
-  nextMeal,
-  type Gravid,
-  type MouthProfile,
-  type NextMeal,
-} from '../feeding'
+import { mouthProfile, nextMeal, stepOf, type Gravid, type MouthProfile, type NextMeal } from '../feeding'
 import { computedInput, settingInput, type Reason } from '../judgement'
 import { hereOf, inCold, oneOf, type AnimalState, type CultureState, type Subject } from '../subjects'
 import {
@@ -159,12 +151,13 @@ function addAnimalNeed(
       : 1
   const restEnds = next && inCold(animal) ? (programmeFor(animal, context)?.warmDay ?? today) : today
   const born = animal.bornDay ?? today - species.matureDays.value
+  const aged = { bornDay: born, ownLadder: animal.ownLadder }
   for (let day = start, meal = 0; day < today + HORIZON_DAYS;) {
     if (fasts(day)) {
       day = winter.fastUntil!
       continue
     }
-    const { step } = ladderStepAt(species.ladder, Math.max(0, day - born - firstMealAge(species)))
+    const { step, everyDays } = stepOf(species, aged, day)
     // prey by today's weight holds for a while; further out the ladder is the better guess
     const how = carrying(day)
     const small = how && species.eats === 'rodents' ? carried(how) : null
@@ -179,7 +172,7 @@ function addAnimalNeed(
       add(prey, day - today, count * (1 - shareAlive))
       add(liveRowId(prey), day - today, count * shareAlive)
     }
-    day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : step.everyDays))
+    day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : everyDays))
   }
 }
 

@@ -153,6 +153,7 @@ describe('what each kind of entry may hold', () => {
       tadpoleMeasured: { mm: 17 },
       tadpolesHoused: { how: 'cups', boxes: 40 },
       reserved: { for: 'J.K.' },
+      ladderSet: { step: 2, everyDays: null },
       eggsAdded: { eggs: 2, slugs: 1 },
       clutchMoved: { placeId: 'p' },
       phaseBegan: { index: 1 },

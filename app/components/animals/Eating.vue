@@ -93,6 +93,8 @@ function whenOf({ done, next }: (typeof tries.value)[number]): string {
           written: dust its insects, and write what with. Soft jaw, trembling or a bent back are for the reptile vet.
         </p>
       </template>
+      <h2 class="mt-5">On the ladder</h2>
+      <AnimalsLadder :animal="animal" />
       <template v-if="way">
         <h2 class="mt-5">On the way to thawed prey</h2>
         <WorkingLink v-if="offer" :title="`${animal.tag}: what prey is next`" :answer="way" :reasons="offer.reasons" />

@@ -21,8 +21,13 @@ const next = computed(() => {
   if (!state) return ''
   return [PREY_STATE_WORDS[state], manner === 'moved' ? MANNER_WORDS[manner] : ''].filter(Boolean).join(', ')
 })
+const stepped = computed(() => {
+  const step = props.young.step?.value
+  return step ? (step.way === 'up' ? 'may go up a step' : 'down a step?') : ''
+})
 const said = computed(() => [
   next.value,
+  stepped.value,
   ...(props.young.animal.refusals ? [`refused ${props.young.animal.refusals}`] : []),
 ])
 const growth = computed(() => {
@@ -34,6 +39,7 @@ const growth = computed(() => {
 const reasons = computed((): Reason[] => [
   ...(props.young.offer?.reasons ?? []),
   ...(props.young.refusal?.reasons ?? []),
+  ...(props.young.step?.reasons ?? []),
   {
     rule: 'What is looked at before it leaves',
     inputs: props.young.checks.map(c =>

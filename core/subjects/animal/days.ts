@@ -156,6 +156,37 @@ export const dayKinds = [
       `Sold${d.to ? ` to ${d.to}` : ''}${d.price ? `, ${d.price}` : ''}${d.sure ? ', though something spoke against it' : ''}`,
   }),
   defineKind({
+    kind: 'ladderSet',
+    subject: 'animal',
+    verb: 'Set its ladder',
+    data: z.strictObject({
+      /** Counted from 1; nothing puts it back to its age. */
+      step: z
+        .number({ error: 'The step must be a number' })
+        .int('Steps are whole numbers')
+        .min(1, 'Steps are counted from 1')
+        .max(60, 'A ladder has at most 60 steps')
+        .nullable(),
+      /** Nothing puts it back to the step’s. */
+      everyDays: z
+        .number({ error: 'The interval must be a number of days' })
+        .min(1, 'At most once a day')
+        .max(120, 'Over four months between meals: check the number')
+        .nullable(),
+    }),
+    apply(state, { step, everyDays }, entry) {
+      if (step === null && everyDays === null) delete state.ownLadder
+      else state.ownLadder = { ...seen(entry), step: step === null ? null : step - 1, everyDays }
+    },
+    wording: ({ step, everyDays }) =>
+      [
+        step === null ? 'On the ladder by its age' : `On step ${step} of the ladder`,
+        everyDays !== null && `fed every ${everyDays} ${everyDays === 1 ? 'day' : 'days'}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+  }),
+  defineKind({
     kind: 'reserved',
     subject: 'animal',
     verb: 'Reserve',

@@ -109,6 +109,8 @@ export interface AnimalState extends AnimalCard {
   broughtUp?: readonly Observed[]
   /** A lizard without its tail weighs less: weights before it are not compared with those after. */
   tailDropped?: Observed
+  /** The step of its ladder that it was put on, counted from 0, and its own days between meals; null as its kind. */
+  ownLadder?: Observed & { step: number | null; everyDays: number | null }
   /** For whom it is kept, by initials, and until when. */
   reserved?: Observed & { for: string; until: Day | null }
   /** The last visit to a vet, and when to come again. */
