@@ -45,7 +45,8 @@ const title = computed(() => {
     const named = clutches[id]?.tag ?? groups[id]?.tag ?? places[id]?.name
     if (named) return named
   }
-  return SCREENS.find(s => s.to === route.path)?.label ?? (route.path === '/begin' ? 'First steps' : undefined)
+  const further: Record<string, string> = { '/begin': 'First steps', '/helper': 'Card for a helper' }
+  return SCREENS.find(s => s.to === route.path)?.label ?? further[route.path]
 })
 useHead({
   title: () => [title.value, house.snapshot?.settings.houseName, 'Mantel'].filter(Boolean).join(' · '),

@@ -61,6 +61,8 @@ export interface Task {
   due: Day
   actions: TaskAction[]
   caution?: string
+  /** What is minded of the animal before its door is opened. */
+  mind?: string
   reasons: Reason[]
 }
 

@@ -177,6 +177,7 @@ export {
   type Powder,
   type PreyState,
 } from './animal/offer'
+export { WAYS, WAY_WORDS, tellWays, type Way } from './animal/manners'
 export { BroughtData } from './clutch/brought'
 export { doubtfulEggs, eggsLeft, isAliveEgg, notPlaced, pippedNow } from './clutch/eggs'
 export { tadpolesLeft, youngInGroup } from './clutch/kinds'

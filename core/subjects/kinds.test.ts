@@ -154,6 +154,7 @@ describe('what each kind of entry may hold', () => {
       tadpolesHoused: { how: 'cups', boxes: 40 },
       reserved: { for: 'J.K.' },
       ladderSet: { step: 2, everyDays: null },
+      waysSet: { ways: ['strikes'], more: '', only: '' },
       eggsAdded: { eggs: 2, slugs: 1 },
       clutchMoved: { placeId: 'p' },
       phaseBegan: { index: 1 },

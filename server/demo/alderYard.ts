@@ -4,7 +4,7 @@ import { breedingSeason } from './breeding'
 import { careOfPlaces, froglets, lamps, newcomer, sizesOfHomes } from './care'
 import { demoDevices, type DemoDevice } from './devices'
 import { demoEggs } from './eggs'
-import { dustedYoung, startingYoung } from './starting'
+import { dustedYoung, startingYoung, waysOfAnimals } from './starting'
 import { DemoWriter } from './writer'
 
 interface Places {
@@ -399,6 +399,7 @@ export function alderYard(today: number): DemoHouse {
   startingYoung(w, all)
   w.write('preyCounted', { type: 'prey', id: 'mouse.pinky.live' }, -1, { count: 6 })
   dustedYoung(w, all)
+  waysOfAnimals(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

@@ -58,3 +58,11 @@ export function startingYoung(w: DemoWriter, all: Record<string, AnimalCard>): v
     })
   }
 }
+
+/** What whoever does the round must know of single ones. */
+export function waysOfAnimals(w: DemoWriter, all: Record<string, AnimalCard>): void {
+  const write = (tag: string, ways: string[], more: string, only = '') =>
+    w.write('waysSet', { type: 'animal', id: all[tag]!.id }, -20, { ways, more, only })
+  write('K-06', ['strikes', 'feedFirst'], '')
+  write('O-03', ['runs'], 'sits behind the cork')
+}

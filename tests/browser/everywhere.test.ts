@@ -125,6 +125,7 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
       `/eggs/${clutchId}`,
       `/animals/${animalId}#eating`,
       `/handover/${animalId}`,
+      '/helper',
     ]) {
       await visit.move(path)
       expect(await inEachTheme(), path).toEqual([])
@@ -188,6 +189,7 @@ describe('on a phone of 390 px', () => {
       `/eggs/${clutchId}`,
       `/animals/${animalId}#eating`,
       `/handover/${animalId}`,
+      '/helper',
     ]) {
       await visit.move(path)
       expect(await visit.page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390)

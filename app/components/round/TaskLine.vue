@@ -37,6 +37,9 @@ const link = computed(() => {
       <WorkingLink :title="`${task.tag}: ${task.what}`" :answer="task.what" :reasons="task.reasons" />
       <span v-if="task.detail" class="detail">{{ task.detail }}</span>
       <span v-if="late > 1" class="late">due {{ formatDay(task.due, house.today) }}</span>
+      <p v-if="task.mind" class="mind">
+        <UIcon name="i-lucide-hand" class="size-4 flex-none" aria-label="To mind" /> {{ task.mind }}
+      </p>
       <p v-if="task.caution" class="caution">
         <UIcon name="i-lucide-triangle-alert" class="size-3.5 flex-none" /> {{ task.caution }}
       </p>
@@ -84,6 +87,12 @@ const link = computed(() => {
 }
 .late {
   color: var(--ui-text-highlighted);
+  font-weight: 600;
+}
+.mind {
+  display: flex;
+  align-items: baseline;
+  gap: 0.375rem;
   font-weight: 600;
 }
 .caution {

@@ -2,7 +2,7 @@
 import { speciesOf } from '#core/almanac'
 import { bodyCondition } from '#core/brumation'
 import { nextMeal } from '#core/feeding'
-import { openPairingOf, type Subject } from '#core/subjects'
+import { openPairingOf, tellWays, type Subject } from '#core/subjects'
 import { gravidIn, mealWinterOf, tellPortion } from '#core/season'
 import { summarise } from '#core/chance'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
@@ -143,6 +143,9 @@ async function writeNote(): Promise<void> {
             ><span v-if="!animal.sires.length" class="tag">{{ animal.clonal ? 'none' : 'unknown' }}</span
             >.</template
           >
+        </p>
+        <p v-if="animal.ways" class="flex items-baseline gap-1.5 font-semibold">
+          <UIcon name="i-lucide-hand" class="size-4 flex-none" aria-label="To mind" /> {{ tellWays(animal.ways) }}
         </p>
         <AnimalsOwnNumbers :animal="animal" />
       </div>
@@ -304,6 +307,7 @@ async function writeNote(): Promise<void> {
               </p>
             </div>
             <AnimalsHealth :animal="animal" :day="canWrite ? when : null" :group="species.group" />
+            <AnimalsWays :animal="animal" class="mt-3" />
           </template>
           <ul class="cautions">
             <li v-for="caution in species.cautions" :key="caution">

@@ -146,6 +146,13 @@ const off = computed(() =>
         :aria-label="`Change ${place.name}`"
         @click="open = true"
       />
+      <UButton
+        :to="`/helper?place=${id}`"
+        label="Card for a helper"
+        variant="outline"
+        color="neutral"
+        icon="i-lucide-clipboard-list"
+      />
       <p class="basis-full">
         {{ answer }}
         <span class="quiet"

@@ -69,7 +69,17 @@ const alarms = computed(() => (house.season?.alarms ?? []).filter(a => a.subject
   <div class="screen">
     <header>
       <h1>Where is something wrong, and where is room?</h1>
-      <UButton label="Add a place" icon="i-lucide-plus" @click="start()" />
+      <span class="flex flex-wrap gap-2">
+        <UButton
+          v-if="sorted.length"
+          to="/helper"
+          label="Card for a helper"
+          variant="outline"
+          color="neutral"
+          icon="i-lucide-clipboard-list"
+        />
+        <UButton label="Add a place" icon="i-lucide-plus" @click="start()" />
+      </span>
       <p class="basis-full">{{ answer }}</p>
     </header>
     <p v-if="!sorted.length" class="quiet">

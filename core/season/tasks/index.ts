@@ -1,4 +1,5 @@
 import { compareRoutes, isQuarantine, routeTo } from '../../places'
+import { tellWays } from '../../subjects'
 import { guarded } from '../guard'
 import type { Task } from '../contracts'
 import { loadTasks, rotaTasks, sexTasks } from './breeding'
@@ -43,9 +44,17 @@ const makers: TaskMaker[] = [
   quarantineTasks,
 ]
 
+/** What is minded of an animal stands at every task about it, which then has a line of its own. */
+function withWays(task: Task, { house }: TaskContext): Task {
+  const ways = task.subject.type === 'animal' && house.animals[task.subject.id]?.ways
+  return ways ? { ...task, mind: tellWays(ways), alone: true } : task
+}
+
 /** What is due today, in the order in which one walks the house. */
 export function tasksOf(context: TaskContext): Task[] {
-  const tasks = makers.flatMap(make => guarded(context, 'some tasks', null, () => make(context)) ?? [])
+  const tasks = makers
+    .flatMap(make => guarded(context, 'some tasks', null, () => make(context)) ?? [])
+    .map(task => withWays(task, context))
   // many tasks stand in one place: its rank in the walk is worked out once
   const places = [...new Set(tasks.map(t => t.placeId))]
     .map(id => ({

@@ -6,6 +6,7 @@ import { geneKinds } from './genes'
 import { healthKinds } from './health'
 import { animalLines, weightLines } from './lines'
 import { lineageKinds } from './lineage'
+import { mannerKinds } from './manners'
 import { provenByYoung } from './provenByYoung'
 import { sexingKinds } from './sexing'
 import { winterAnimalKinds } from './winter'
@@ -31,6 +32,7 @@ export const animal = defineSubject({
     ...geneKinds,
     ...winterAnimalKinds,
     ...healthKinds,
+    ...mannerKinds,
   ],
   standsOn: ({ data }, base) =>
     isTaggedStill(data as AnimalData, base) ? [base.modeOf((data as AnimalData).speciesId)] : null,

@@ -1,3 +1,4 @@
+import type { Way } from './manners'
 import type { SexSign } from '../../almanac'
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
@@ -111,6 +112,8 @@ export interface AnimalState extends AnimalCard {
   tailDropped?: Observed
   /** The step of its ladder that it was put on, counted from 0, and its own days between meals; null as its kind. */
   ownLadder?: Observed & { step: number | null; everyDays: number | null }
+  /** What is minded of it, whoever does the round. */
+  ways?: Observed & { ways: readonly Way[]; more: string; only: string }
   /** For whom it is kept, by initials, and until when. */
   reserved?: Observed & { for: string; until: Day | null }
   /** The last visit to a vet, and when to come again. */
