@@ -1,4 +1,5 @@
 export { daysToGrow, massAfter, paceOf, type Pace, type WeightOn } from './growth'
+export { massAtAge, paceScore, spreadOf, type MassAtAge } from './ofItsAge'
 export { floorOf, homeNeed, isEnough, type HomeNeed, type Lives } from './need'
 export { outgrows, type Grower, type Outgrown } from './outgrown'
 export { holderOf, readHomeSize, sizeOf, tellHomeSize, tellNeed } from './size'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { extent, line, scaleLinear } from 'd3'
+import { area, extent, line, scaleLinear } from 'd3'
 import { useElementSize } from '@vueuse/core'
+import { speciesOf } from '#core/almanac'
+import { usualMass } from '#core/season'
 import type { AnimalState } from '#core/subjects'
 import { formatDay, formatQuantity, fromBase } from '#core/units'
 
@@ -21,8 +23,22 @@ const span = computed(() => {
   }
 })
 const x = computed(() => timeScale(span.value))
+const BAND_STEPS = 40
+/** What its kind weighs at its age, while it grows: 80 % of them. */
+const band = computed(() => {
+  const { bornDay, speciesId } = props.animal
+  const grown = bornDay === null ? -Infinity : bornDay + speciesOf(house.almanac, speciesId).matureDays.value
+  const from = Math.max(span.value.from, bornDay ?? 0)
+  const to = Math.min(span.value.to, grown)
+  if (to <= from) return []
+  return Array.from({ length: BAND_STEPS + 1 }, (_, i) => {
+    const day = Math.round(from + ((to - from) * i) / BAND_STEPS)
+    return { day, usual: usualMass(props.animal, day, { almanac: house.almanac })! }
+  })
+})
 const y = computed(() => {
-  const [low = 0, high = 1] = extent(points.value, p => fromBase(p.massG, house.settings.massUnit))
+  const drawn = [...points.value.map(p => p.massG), ...band.value.flatMap(b => [b.usual.low, b.usual.high])]
+  const [low = 0, high = 1] = extent(drawn, massG => fromBase(massG, house.settings.massUnit))
   const pad = Math.max((high - low) * 0.15, high * 0.03)
   return scaleLinear()
     .domain([Math.max(0, low - pad), high + pad])
@@ -35,6 +51,13 @@ const path = computed(
     line<(typeof points.value)[number]>()
       .x(p => x.value(p.day))
       .y(p => value(p.massG))(points.value) ?? '',
+)
+const bandPath = computed(
+  () =>
+    area<(typeof band.value)[number]>()
+      .x(b => x.value(b.day))
+      .y0(b => value(b.usual.low))
+      .y1(b => value(b.usual.high))(band.value) ?? '',
 )
 const cold = computed(() => {
   const { cooled, warmed } = props.animal
@@ -65,6 +88,9 @@ const last = computed(() => points.value.at(-1))
           opacity="0.14"
         />
         <text v-if="cold && cold.width > 50" :x="cold.x + 4" y="14">cold</text>
+        <path v-if="band.length" :d="bandPath" fill="var(--ui-text-muted)" opacity="0.16">
+          <title>80 % of its kind at its age</title>
+        </path>
         <g v-for="tick in y.ticks(4)" :key="tick" :transform="`translate(0,${y(tick)})`">
           <line :x2="span.width" stroke="var(--ui-border)" />
           <text x="-8" dy="0.32em" text-anchor="end">{{ tick }} {{ house.settings.massUnit }}</text>

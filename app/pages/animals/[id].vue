@@ -3,7 +3,7 @@ import { speciesOf } from '#core/almanac'
 import { bodyCondition } from '#core/brumation'
 import { nextMeal } from '#core/feeding'
 import { openPairingOf, tellWays, type Subject } from '#core/subjects'
-import { gravidIn, mealWinterOf, tellPortion } from '#core/season'
+import { gravidIn, mealWinterOf, ofItsAge, tellPortion } from '#core/season'
 import { summarise } from '#core/chance'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
@@ -81,6 +81,19 @@ const conditionText = computed(() => {
   if (ofLastWinter !== null) parts.push(`${Math.round(ofLastWinter * 100)} % of the weight before its last winter`)
   if (shell) parts.push(`${shell.ratio.toFixed(2)} of the healthy mass for ${shell.mm} mm (Jackson ratio)`)
   return parts.join(', ')
+})
+const ofAge = computed(() => (animal.value ? ofItsAge(animal.value, context.value) : null))
+const OF_AGE = {
+  small: 'Small for its age: thin, cold, wormy, or of a small line?',
+  large: 'Large for its age: what is fed up quickly is seldom healthier or longer-lived',
+}
+const ofAgeText = computed(() => {
+  if (!ofAge.value) return ''
+  const { is, lighter } = ofAge.value.value
+  const share = lighter < 0.01 ? 'under 1' : lighter > 0.99 ? 'over 99' : `${Math.round(100 * lighter)}`
+  // the band drawn holds 80 % of them
+  const usual = lighter < 0.1 ? 'Smaller than most' : lighter > 0.9 ? 'Larger than most' : 'As most'
+  return `${is === 'usual' ? `${usual} of its age` : OF_AGE[is]}; about ${share} % of its kind are lighter`
 })
 const inCold = computed(() => Boolean(animal.value?.cooled && !animal.value.warmed))
 const relative = (id: string | null | undefined) => (id ? house.house.animals[id] : undefined)
@@ -189,6 +202,9 @@ async function writeNote(): Promise<void> {
             >
           </h2>
           <AnimalsWeightChart :animal="animal" class="mt-2" />
+          <p v-if="ofAge" class="small">
+            <WorkingLink :title="`${animal.tag}: weight for its age`" :answer="ofAgeText" :reasons="ofAge.reasons" />
+          </p>
           <p v-if="condition" class="small">
             <WorkingLink :title="`${animal.tag}: condition`" :answer="conditionText" :reasons="condition.reasons" />
           </p>

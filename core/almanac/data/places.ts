@@ -41,6 +41,13 @@ export const places: Record<string, Fact> = {
   growsAtLeast: memory(0.3, 'share', 'Of the length that is missing at birth: what is born large still grows so much'),
   lengthAtMaturity: memory(0.7, 'share', 'Of full length: Shine & Charnov 1992, Am. Nat. 139:1257–1269'),
   growthSpread: memory(0.4, 'of a logarithm', 'How much animals of one species differ in pace of growth'),
+  ageToldFrom: memory(14, 'days', 'Younger ones live off their yolk, and their weight tells nothing of their pace'),
+  ageSmall: memory(0.05, 'share', 'Of its kind lighter, or heavier, at its age: told as small, or as large'),
+  growthRowUnsure: memory(
+    0.5,
+    'of a logarithm',
+    'How far a curve of growth from memory, or of a relative, may be off in pace',
+  ),
   growthWeightError: memory(0.05, 'share', 'A weight is of a fed or an empty animal'),
   handFresh: memory(7, 'days', 'A reading by hand speaks for its place so long'),
   lightOn: memory(8, 'o’clock', 'Lamps go on, where a place says nothing else'),

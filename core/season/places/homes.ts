@@ -63,7 +63,7 @@ export const freeHomes = derived((house: House): readonly Place[] => {
 })
 
 /** Days of growth from one day to another: in the cold nothing grows. */
-function awakeDays({ winters }: AnimalState, from: Day, to: Day, wakes: Day): number {
+export function awakeDays({ winters }: Pick<AnimalState, 'winters'>, from: Day, to: Day, wakes: Day): number {
   const cold = winters.reduce(
     (sum, w) => sum + Math.max(0, Math.min(to, w.warmed?.day ?? wakes) - Math.max(from, w.cooled.day)),
     0,
