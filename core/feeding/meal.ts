@@ -120,6 +120,13 @@ export function isFedByWeight(
   return eats === 'rodents' && weight !== undefined && today - weight.day <= common.weightTrusted!.value
 }
 
+/** The last offer, and what came of it; prey that was left in counts from the day it was. */
+function lastOffer({ meals, leftIn }: AnimalState): { day: Day; entryId: string; said: string } | null {
+  const [meal, left] = [meals.at(-1), leftIn?.at(-1)]
+  if (left && (!meal || left.day >= meal.day)) return { ...left, said: `left in ${left.offered}` }
+  return meal ? { ...meal, said: meal.taken > 0 ? `took ${meal.taken}` : 'refused' } : null
+}
+
 /**
  * When an animal is due to eat next, and what. Null in true cold, and while it fasts before a winter; in a rest it eats
  * less often.
@@ -142,7 +149,7 @@ export function nextMeal(
   if (winter.fastFrom !== undefined && today > winter.fastFrom && today < winter.fastUntil!) return null
   const { step, index, everyDays: usualDays } = stepOf(species, animal, today)
   const path = `species.${species.id}.ladder.${index}`
-  const last = animal.meals.at(-1)
+  const last = lastOffer(animal)
   const restart =
     !resting &&
     animal.warmed !== null &&
@@ -171,7 +178,7 @@ export function nextMeal(
           ? `Every ${everyDays} days at this age${resting ? ' in the rest' : winter.often ? `, twice as often until it has regained, at most ${almanac.common.oftenUntil!.value} days` : ''}, counted from the last offer`
           : 'No meal is written yet, and what it ate before is not known, so it is due today, or when it eats first',
       inputs: [
-        ...(last ? [entryInput('Last offer', last.taken > 0 ? `took ${last.taken}` : 'refused', last)] : []),
+        ...(last ? [entryInput('Last offer', last.said, last)] : []),
         animal.ownLadder?.everyDays
           ? entryInput('Interval of its own', `${usualDays} days`, animal.ownLadder)
           : { label: 'Interval', value: `${step.everyDays} days`, from: almanacRow(`${path}.everyDays`, step) },

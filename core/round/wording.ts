@@ -3,6 +3,7 @@ import type { Task } from '../season'
 /** What a number of tasks of one kind is called: «12 to feed»; of one, where that is another word. */
 const WORDS: Record<string, string | [one: string, many: string]> = {
   feed: 'to feed',
+  left: 'with prey left in',
   weigh: 'to weigh',
   count: 'to count',
   winter: 'for the winter',

@@ -153,6 +153,7 @@ describe('what each kind of entry may hold', () => {
       tadpoleMeasured: { mm: 17 },
       tadpolesHoused: { how: 'cups', boxes: 40 },
       reserved: { for: 'J.K.' },
+      leftIn: { prey: 'mouse.adult', offered: 1 },
       ladderSet: { step: 2, everyDays: null },
       waysSet: { ways: ['strikes'], more: '', only: '' },
       eggsAdded: { eggs: 2, slugs: 1 },

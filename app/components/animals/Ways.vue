@@ -35,7 +35,7 @@ async function write(): Promise<void> {
 </script>
 
 <template>
-  <Fold :summary="animal.ways ? 'Change what is minded' : 'What is minded before its door is opened?'">
+  <Fold class="ways" :summary="animal.ways ? 'Change what is minded' : 'What is minded before its door is opened?'">
     <form class="mt-2 grid gap-3 max-w-md" @submit.prevent="write">
       <UFormField label="Ways" :error="problems.ways"
         ><USelectMenu

@@ -1,11 +1,11 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
 import { nextMeal, type Gravid, type Portion, type RefusalCourse } from '../../feeding'
-import type { Judgement } from '../../judgement'
+import { entryInput, type Judgement } from '../../judgement'
 import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
-import { lowerFirst } from '../../units'
+import { formatDay, lowerFirst } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
-import { hasUvb, nextOfferOf, refusalOf } from '../eating'
+import { hasUvb, nextOfferOf, refusalOf, type NextOfferSaid } from '../eating'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import { gravidIn, mealWinterOf, winterDeps } from '../winter'
@@ -44,7 +44,60 @@ function matesTogether({ house }: SeasonContext): Map<string, string> {
   return mates
 }
 
+const leftData = ({ prey, count }: Portion, { state, dusted }: NextOfferSaid['said']) => ({
+  prey,
+  offered: count,
+  ...(state && { state }),
+  ...(dusted && { dusted }),
+})
+
 const feeds = remembering<AnimalState, Task[]>()
+
+/** The morning after: what became of the prey that was left in. */
+function leftTask(
+  animal: AnimalState,
+  left: NonNullable<AnimalState['leftIn']>,
+  { almanac, today }: SeasonContext,
+): Task[] {
+  const day = left[0]!.day
+  if (!due(day + 1, today)) return []
+  const meal = (taken: boolean) => {
+    const [main, ...others] = left.map(({ prey, offered, state, dusted }) => ({
+      prey,
+      offered,
+      taken: taken ? offered : 0,
+      manner: 'left',
+      ...(state && { state }),
+      ...(dusted && { dusted }),
+      ...(taken && { outcome: 'overnight' }),
+    }))
+    return { data: main!, also: others }
+  }
+  return [
+    {
+      id: `left:${animal.id}`,
+      kind: 'left',
+      alone: true,
+      subject: { type: 'animal', id: animal.id },
+      tag: animal.tag,
+      placeId: animal.placeId,
+      due: day + 1,
+      what: `Look whether ${left.map(l => tellPortion(almanac, { prey: l.prey, count: l.offered })).join(' and ')} left in ${left.length === 1 && left[0]!.offered === 1 ? 'is' : 'are'} gone`,
+      actions: [
+        { label: 'Gone', kind: 'fed', ...meal(true), tone: 'main' },
+        { label: 'Still there', kind: 'fed', ...meal(false) },
+      ],
+      caution: 'What is still there is thrown away, and not given to another. Wash hands.',
+      reasons: [
+        {
+          rule: 'Prey that was left in overnight is looked for next morning: what lies longer spoils, and a refusal that nobody saw is one',
+          inputs: left.map(l => entryInput('Left in', formatDay(l.day, today), l)),
+          change: 'Gone, or still there',
+        },
+      ],
+    },
+  ]
+}
 
 function feedTask(
   animal: AnimalState,
@@ -55,6 +108,7 @@ function feedTask(
 ): Task[] {
   const { almanac, settings, today } = context
   if (animal.status !== 'alive') return []
+  if (animal.leftIn) return leftTask(animal, animal.leftIn, context)
   const species = speciesOf(almanac, animal.speciesId)
   const winter = mealWinterOf(animal, context)
   const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)
@@ -109,6 +163,16 @@ function feedTask(
           data: { prey: main!.prey, offered: main!.count, taken: 0, ...offer.said },
           also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0, ...offer.said })),
         },
+        ...(species.eats === 'rodents' && state !== 'live' && (!manner || manner === 'left' || manner === 'overnight')
+          ? [
+              {
+                label: 'Left in',
+                kind: 'leftIn',
+                data: leftData(main!, offer.said),
+                also: others.map(p => leftData(p, offer.said)),
+              },
+            ]
+          : []),
         // who takes what is left in, is not watched while it eats
         ...(state && manner !== 'left'
           ? [

@@ -29,6 +29,7 @@ describe('feeding', () => {
     expect(task(b, 'feed:K-1')!.actions.map(a => [a.label, a.data])).toEqual([
       ['Took', { prey: 'mouse.adult', offered: 1, taken: 1 }],
       ['Refused', { prey: 'mouse.adult', offered: 1, taken: 0 }],
+      ['Left in', { prey: 'mouse.adult', offered: 1 }],
     ])
   })
 

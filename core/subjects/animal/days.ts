@@ -5,7 +5,7 @@ import { dayFromIso } from '../../units'
 import { companyQuestion } from '../company'
 import { isQuarantine } from '../ways'
 import { leavingChecks, leavingQuestion } from './leaving'
-import { offerFields, outcomeFits, saidOf, tellOffer } from './offer'
+import { PREY_STATE_WORDS, offerFields, outcomeFits, saidOf, tellOffer } from './offer'
 import { preyQuestion } from './preyQuestion'
 import { questionWeight } from './plausibleWeight'
 import { quarantineOf, staysInQuarantine } from './quarantine'
@@ -81,7 +81,22 @@ export const dayKinds = [
     apply(state, { prey, offered, taken, sure: _, ...said }, entry) {
       // a meal of several prey is one refusal
       const sameMeal = state.meals.at(-1)?.at === entry.at
-      state.meals.push({ day: entry.day, at: entry.at, prey, offered, taken, entryId: entry.id, ...saidOf(said) })
+      // what was left in was offered on the day before
+      const left = state.leftIn?.find(l => l.prey === prey)
+      if (left) {
+        const rest = state.leftIn!.filter(l => l !== left)
+        if (rest.length) state.leftIn = rest
+        else delete state.leftIn
+      }
+      state.meals.push({
+        day: left?.day ?? entry.day,
+        at: entry.at,
+        prey,
+        offered,
+        taken,
+        entryId: entry.id,
+        ...saidOf(said),
+      })
       if (state.meals.length > MEALS_KEPT) state.meals.shift()
       if (taken > 0) {
         state.lastTaken = seen(entry)
@@ -93,6 +108,32 @@ export const dayKinds = [
       const took = d.taken < d.offered ? `Took ${d.taken} of ${d.offered}` : `Took ${d.taken}`
       return `${d.taken === 0 ? `Refused ${d.offered}` : took} × ${d.prey}${how ? `: ${how}` : ''}`
     },
+  }),
+  defineKind({
+    kind: 'leftIn',
+    subject: 'animal',
+    verb: 'Leave prey in',
+    data: z.strictObject({
+      prey,
+      offered: count('Offered').min(1, 'Offered must be at least 1'),
+      state: offerFields.state,
+      dusted: offerFields.dusted,
+      sure,
+    }),
+    check: (animal, { prey, sure }, entry, { almanac }) =>
+      preyQuestion(animal, { prey, sure }, entry, almanac) ??
+      writtenAgain(
+        sure,
+        entry,
+        Boolean(animal.leftIn?.some(l => l.prey === prey && l.day === entry.day)),
+        `${animal.tag} has this prey in with it already`,
+      ),
+    apply(animal, { prey, offered, state, dusted }, entry) {
+      const item = { ...seen(entry), prey, offered, ...(state && { state }), ...(dusted && { dusted }) }
+      // of older prey nothing will be said any more
+      animal.leftIn = [...(animal.leftIn ?? []).filter(l => l.day === entry.day), item]
+    },
+    wording: d => `Left in ${d.offered} × ${d.prey}${d.state ? `, ${PREY_STATE_WORDS[d.state]}` : ''}`,
   }),
   defineKind({
     kind: 'shed',

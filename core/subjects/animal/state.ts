@@ -112,6 +112,8 @@ export interface AnimalState extends AnimalCard {
   tailDropped?: Observed
   /** The step of its ladder that it was put on, counted from 0, and its own days between meals; null as its kind. */
   ownLadder?: Observed & { step: number | null; everyDays: number | null }
+  /** Prey that was left in, of which nobody has said yet what became of it. */
+  leftIn?: readonly (Observed & { prey: string; offered: number; state?: PreyState; dusted?: Powder })[]
   /** What is minded of it, whoever does the round. */
   ways?: Observed & { ways: readonly Way[]; more: string; only: string }
   /** For whom it is kept, by initials, and until when. */
