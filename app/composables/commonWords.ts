@@ -101,6 +101,7 @@ export const COMMON_WORDS: Record<string, string> = {
   eggsOff: 'An incubator is told that reads over what is set by',
   eggsSwing: 'An incubator is told that swings within a day by',
   clutchSizeShrink: 'Usual size of a clutch weighs as',
+  intervalShrink: 'Usual days from laying to laying weigh as',
   hatchShrink: 'Usual hatch weighs as',
   survivalShrink: 'Usual survival of young weighs as',
   lossesMore: 'Losses are more than usual under a chance of',

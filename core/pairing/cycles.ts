@@ -22,11 +22,18 @@ export interface NextLaying {
   reasons: Reason[]
 }
 
+/** Days to the next laying of one female, and what they were learnt from. */
+export interface OwnInterval {
+  days: { earliest: number; likely: number; latest: number }
+  inputs: Reason['inputs']
+}
+
 /**
  * The layings still to come in this season after one that was seen or is expected, each less sure than the one before.
  * @param after day of the laying before
  * @param number the number of that laying (1 for the first)
  * @param unwritten chance that a laying happened and was not written
+ * @param own what she was seen to take; null, as her species
  */
 export function laterLayings(
   species: Species,
@@ -34,11 +41,12 @@ export function laterLayings(
   number: number,
   today: Day,
   unwritten = 0,
+  own: OwnInterval | null = null,
 ): NextLaying[] {
   const next = species.nextClutch
   if (!next) return []
   const path = `species.${species.id}.nextClutch`
-  const clock = clockDist(next.days)
+  const clock = clockDist(own ? { ...next.days, ...own.days } : next.days)
   const layings: NextLaying[] = []
   let before = after
   for (let n = number + 1; n <= next.perSeason.latest; n++) {
@@ -55,6 +63,7 @@ export function laterLayings(
           rule: `Clutch ${n} follows clutch ${n - 1}${n > usual ? '; past the usual number, so half as likely' : ''}`,
           inputs: [
             spreadInput('Laying to next laying', `${path}.days`, next.days),
+            ...(own?.inputs ?? []),
             factInput('Chance of another', `${path}.comes`, next.comes),
             spreadInput('Clutches a season', `${path}.perSeason`, next.perSeason),
           ],

@@ -1,5 +1,5 @@
 export { EVENT_NAMES, chainOf, forecastChain, type ChainInput, type ComputedClock, type EventForecast } from './chain'
-export { laterLayings, observedInCycle, type NextLaying } from './cycles'
+export { laterLayings, observedInCycle, type NextLaying, type OwnInterval } from './cycles'
 export { assign } from './assignment'
 export { ovulationFromFollicles } from './follicles'
 export {

@@ -34,6 +34,7 @@ export const eggs: Record<string, Fact> = {
     'Between the coldest and warmest hour of a day: the thermostat hunts, where no night drop is meant',
   ),
   clutchSizeShrink: memory(2, 'clutches', 'The usual size of a clutch weighs as much as so many of her own'),
+  intervalShrink: memory(3, 'intervals', 'The usual days from laying to laying weigh as much as so many of her own'),
   hatchShrink: memory(10, 'eggs', 'The usual hatch of the species weighs as much as so many good eggs of her own'),
   eggsFell: memory(0.1, 'share', 'Of their weight at laying: eggs that lost so much lie too dry'),
   eggsSwelled: memory(0.6, 'share', 'Of their weight at laying: soft eggs that gained so much lie too wet'),

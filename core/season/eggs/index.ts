@@ -2,6 +2,7 @@ export { boxBalance, eggMass, isHardShelled, type BoxBalance, type EggMass } fro
 export { doneOf, settingChoice, settingFor, type AtSetting, type ReadyAt, type SettingChoice } from './choice'
 export { eggClock, eggPhase, hatchByPip } from './clock'
 export { eggsToCome, type EggsToCome } from './counts'
+export { intervalsOf, ownInterval } from './interval'
 export { eggsReport, type ClutchReport, type EggsReport } from './report'
 export { sexOutlook, sexTempC, type SexOutlook } from './sex'
 export { clutchSizeOf, outcomeBefore, outcomeKey, outcomeOf, sharesOf, type Outcome } from './shares'

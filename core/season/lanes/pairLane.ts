@@ -1,5 +1,5 @@
 import { speciesOf, type BreedingEvent } from '../../almanac'
-import { certain, neverHappens } from '../../chance'
+import { certain, neverHappens, type DayDist } from '../../chance'
 import { computedInput } from '../../judgement'
 import type { UnwrittenRates } from '../../learning'
 import { expectedCount, type MouthSource } from '../../nursery'
@@ -11,7 +11,7 @@ import type { Stage } from '../contracts'
 import { isAhead, seenEvent } from './events'
 import type { MadeLane } from './madeLane'
 import { readyOf, warmUpOf, type AssumedStart } from './start'
-import { outcomeOf } from '../eggs'
+import { intervalsOf, outcomeOf, ownInterval } from '../eggs'
 import { expectedYoung, followsOn, incubationOf } from './young'
 
 function stageOfPair(dam: AnimalState, observed: Partial<Record<BreedingEvent, Observed>>): Stage {
@@ -53,8 +53,10 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
     placeId: dam.placeId,
   }
 
-  const next =
-    done > 0 ? laterLayings(species, certain(births.at(-1)!.day), done, today, unwritten.of(birth))[0] : undefined
+  const interval = ownInterval(intervalsOf(dam.id, species, context), species, context)
+  const laterThan = (after: DayDist, number: number) =>
+    laterLayings(species, after, number, today, unwritten.of(birth), interval)
+  const next = done > 0 ? laterThan(certain(births.at(-1)!.day), done)[0] : undefined
   // a season is over once no further clutch is likely; signs seen after the last laying open another cycle all the same
   if (
     done > 0 &&
@@ -127,8 +129,7 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
     ...chain.filter(e => e.observed || !given[e.event] || e.event === birth || isAhead(e, today)),
   ]
   const laying = events.find(e => e.event === birth && !e.observed)
-  const later =
-    laying && species.nextClutch ? laterLayings(species, laying.dist, done + 1, today, unwritten.of(birth)) : []
+  const later = laying && species.nextClutch ? laterThan(laying.dist, done + 1) : []
   const young = expectedYoung(species, outcomeOf(pairing.damId, context), context)
 
   const opens = events.find(e => e.event === 'firstMeal' && !e.observed)?.dist ?? neverHappens()
