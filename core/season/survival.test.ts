@@ -86,11 +86,19 @@ describe('losses of one clutch', () => {
   it('two of 23 by the fourth day of many are told by their chance, against the others', () => {
     const b = hatchery({ C1: { count: 23, age: 60 }, C2: { count: 40, age: 300 } })
     b.write('youngLost', clutch('C1'), -50, { count: 1 })
-    expect(told(b)).toMatch(/^1 of 23 lost by day 60 after the first meal: usual for them/)
+    expect(told(b)).toMatch(new RegExp(`^1 of 23 lost by day ${60 + firstMeal}: usual for them`))
     expect(alarm(b)).toBeUndefined()
     b.write('youngLost', clutch('C1'), -2, { count: 9 })
     expect(told(b)).toMatch(/^10 of 23 lost .*far more than is usual/)
     expect(alarm(b)).toMatchObject({ level: 'harm', subject: { type: 'clutch', id: 'C1' } })
+  })
+
+  it('of a few that die as they hatch are no alarm; of a third of them are', () => {
+    const b = hatchery({ C1: { count: 30, age: -firstMeal }, C2: { count: 40, age: 300 } })
+    b.write('youngLost', clutch('C1'), 0, { count: 2 })
+    expect(alarm(b)).toBeUndefined()
+    b.write('youngLost', clutch('C1'), 0, { count: 8 })
+    expect(alarm(b)).toMatchObject({ level: 'harm' })
   })
 
   it('are told for some weeks, and no longer', () => {

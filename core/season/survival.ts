@@ -128,7 +128,7 @@ export function survivalOf(
 export interface Losses {
   lost: number
   of: number
-  /** Days since the first meal of the eldest. */
+  /** Days since the first of them was out. */
   day: number
   /** As many would be usual by now. */
   usual: number
@@ -146,8 +146,9 @@ export function lossesOf(clutch: ClutchState, context: SeasonContext): Losses | 
   const all = bySpecies.get(clutch.speciesId)!
   const others = { lost: all.lost - own.lost, youngDays: all.youngDays - own.youngDays, young: all.young - own.young }
   const survival = learnt(species, others, context)
-  const day = context.today - first.day - firstMealAge(species)
-  const days = Math.min(OVER_DAYS, Math.max(0, day))
+  const day = context.today - first.day
+  // weak ones die as they hatch, sooner than an even rate says: that is no sign yet
+  const days = Math.min(OVER_DAYS, Math.max(context.almanac.common.lossesEarly!.value, day))
   return {
     lost: own.lost,
     of: own.young,
@@ -159,12 +160,11 @@ export function lossesOf(clutch: ClutchState, context: SeasonContext): Losses | 
 
 /** The same in words. */
 export function tellLosses({ lost, of, day, usual, chance }: Losses, { common }: Almanac): string {
-  const by = day > 0 ? `by day ${Math.min(day, OVER_DAYS)} after the first meal` : 'before the first meal'
   const verdict =
     chance < common.lossesFar!.value
       ? 'far more than is usual for them'
       : chance < common.lossesMore!.value
         ? 'more than is usual for them'
         : 'usual for them'
-  return `${lost} of ${of} lost ${by}: ${verdict} (about ${usual < 1 ? usual.toFixed(1) : Math.round(usual)})`
+  return `${lost} of ${of} lost by day ${Math.min(day, OVER_DAYS)}: ${verdict} (about ${usual < 1 ? usual.toFixed(1) : Math.round(usual)})`
 }

@@ -33,5 +33,10 @@ export const limits: Record<string, Fact> = {
   survivalShrink: memory(15, 'young', 'The usual survival of a species weighs as much as so many young of the house'),
   lossesMore: memory(0.05, 'share', 'Losses of a clutch that are less likely than this are more than usual'),
   lossesFar: memory(0.01, 'share', 'Less likely than this: something is wrong with all of them, and it is told'),
+  lossesEarly: memory(
+    30,
+    'days',
+    'At once as many may be lost as usually in so many days: weak ones die as they hatch',
+  ),
   lossesLately: memory(21, 'days', 'Losses of a clutch are told while the last one is so fresh'),
 }

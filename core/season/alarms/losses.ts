@@ -16,7 +16,7 @@ const lossDays = (clutch: ClutchState, { house }: SeasonContext): number[] => [
 /** More young of a clutch were lost than chance explains: what they share is looked at. */
 export function lossesAlarm(clutch: ClutchState, context: SeasonContext): Alarm | null {
   const { almanac, today } = context
-  const { lossesFar, lossesLately, survivalShrink } = almanac.common
+  const { lossesFar, lossesLately, lossesEarly, survivalShrink } = almanac.common
   const losses = lossesOf(clutch, context)
   if (!losses || losses.lost < 2 || losses.chance >= lossesFar!.value) return null
   const last = Math.max(...lossDays(clutch, context))
@@ -38,6 +38,7 @@ export function lossesAlarm(clutch: ClutchState, context: SeasonContext): Alarm 
             'Chance of so many',
             losses.chance < 0.001 ? 'under 1 in 1,000' : `${(100 * losses.chance).toFixed(1)} %`,
           ),
+          factInput('At once, as many as in', 'common.lossesEarly.value', lossesEarly!),
           factInput('Told under', 'common.lossesFar.value', lossesFar!),
           factInput('The usual weighs as', 'common.survivalShrink.value', survivalShrink!),
         ],
