@@ -106,6 +106,7 @@ export const COMMON_WORDS: Record<string, string> = {
   survivalShrink: 'Usual survival of young weighs as',
   lossesMore: 'Losses are more than usual under a chance of',
   lossesFar: 'Losses are told under a chance of',
+  lossesAlike: 'How alike clutches are in their losses',
   lossesEarly: 'Losses at once are as usual as those of',
   lossesLately: 'Losses are told while the last is within',
   eggsFell: 'Eggs too dry from a loss of',

@@ -55,6 +55,30 @@ describe('whether a litter loses more than usual', () => {
     expect(chanceOfLosing(0, 10, 0.5, 90)).toBe(1)
   })
 
+  it('where litters differ, is of one young the Laplace transform of their rates (closed form)', () => {
+    // 1 − (1 + λ / k)^−k for a gamma distribution of shape k and mean 1
+    const rate = -Math.log(0.8) / 3
+    for (const alike of [1, 2, 5])
+      expect(chanceOfLosing(1, 1, 0.8, 30, alike)).toBeCloseTo(1 - (1 + rate / alike) ** -alike, 3)
+  })
+
+  it('is larger for many losses the less litters are alike, as in 20,000 that are played through', () => {
+    const of = (alike: number) => chanceOfLosing(6, 20, 0.9, 90, alike)
+    expect(of(2)).toBeGreaterThan(of(5))
+    expect(of(5)).toBeGreaterThan(of(Infinity))
+    const random = seededRandom(3)
+    let many = 0
+    for (let litter = 0; litter < 20_000; litter++) {
+      // gamma of shape 2 and mean 1
+      const times = -Math.log(random() * random()) / 2
+      const p = 1 - 0.9 ** times
+      let lost = 0
+      for (let young = 0; young < 20; young++) if (random() < p) lost++
+      if (lost >= 6) many++
+    }
+    expect(Math.abs(many / 20_000 - of(2))).toBeLessThan(3 * Math.sqrt((of(2) * (1 - of(2))) / 20_000))
+  })
+
   it('of 5,000 young is a number as well', () => {
     expect(chanceOfLosing(500, 5000, 0.9, 90)).toBeGreaterThan(0.4)
     expect(chanceOfLosing(700, 5000, 0.9, 90)).toBeLessThan(1e-6)

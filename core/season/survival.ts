@@ -154,7 +154,7 @@ export function lossesOf(clutch: ClutchState, context: SeasonContext): Losses | 
     of: own.young,
     day,
     usual: own.young * (1 - survival ** (days / OVER_DAYS)),
-    chance: chanceOfLosing(own.lost, own.young, survival, days),
+    chance: chanceOfLosing(own.lost, own.young, survival, days, context.almanac.common.lossesAlike!.value),
   }
 }
 

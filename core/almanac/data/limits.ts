@@ -33,6 +33,11 @@ export const limits: Record<string, Fact> = {
   survivalShrink: memory(15, 'young', 'The usual survival of a species weighs as much as so many young of the house'),
   lossesMore: memory(0.05, 'share', 'Losses of a clutch that are less likely than this are more than usual'),
   lossesFar: memory(0.01, 'share', 'Less likely than this: something is wrong with all of them, and it is told'),
+  lossesAlike: memory(
+    2,
+    'shape',
+    'How alike clutches are in their losses: of a gamma distribution, larger is more alike',
+  ),
   lossesEarly: memory(
     30,
     'days',

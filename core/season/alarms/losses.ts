@@ -16,7 +16,7 @@ const lossDays = (clutch: ClutchState, { house }: SeasonContext): number[] => [
 /** More young of a clutch were lost than chance explains: what they share is looked at. */
 export function lossesAlarm(clutch: ClutchState, context: SeasonContext): Alarm | null {
   const { almanac, today } = context
-  const { lossesFar, lossesLately, lossesEarly, survivalShrink } = almanac.common
+  const { lossesFar, lossesLately, lossesEarly, lossesAlike, survivalShrink } = almanac.common
   const losses = lossesOf(clutch, context)
   if (!losses || losses.lost < 2 || losses.chance >= lossesFar!.value) return null
   const last = Math.max(...lossDays(clutch, context))
@@ -29,7 +29,7 @@ export function lossesAlarm(clutch: ClutchState, context: SeasonContext): Alarm 
     todo: 'What do they share? Water, warmth, damp, prey too large, a mate that bites. Each apart, weighed; the last dead one to the reptile vet, kept cool, not frozen.',
     reasons: [
       {
-        rule: 'So many losses would hardly happen, were this clutch as others are (binomial, by the rate of the species and of the other clutches of the house)',
+        rule: 'So many losses would hardly happen, were this clutch as others are (binomial with clutches that differ, by the rate of the species and of the other clutches of the house)',
         inputs: [
           computedInput('Lost', `${losses.lost} of ${losses.of}`),
           computedInput('Last one', `${formatDay(last, today)}, ${formatDistance(last, today)}`),
@@ -39,6 +39,7 @@ export function lossesAlarm(clutch: ClutchState, context: SeasonContext): Alarm 
             losses.chance < 0.001 ? 'under 1 in 1,000' : `${(100 * losses.chance).toFixed(1)} %`,
           ),
           factInput('At once, as many as in', 'common.lossesEarly.value', lossesEarly!),
+          factInput('How alike clutches are', 'common.lossesAlike.value', lossesAlike!),
           factInput('Told under', 'common.lossesFar.value', lossesFar!),
           factInput('The usual weighs as', 'common.survivalShrink.value', survivalShrink!),
         ],
