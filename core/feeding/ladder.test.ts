@@ -99,6 +99,11 @@ describe('another step is proposed', () => {
     const upset = step('W')
     upset.write('broughtUp', LIZARD, 0)
     expect(proposed(upset)).toEqual({ to: 1, way: 'down' })
+    // a grown one that refuses has another reason than the size of its prey, unless it was put on its step
+    const grown = meals(young(species.matureDays.value + 400), 'W00', 'roach.nymph')
+    expect(proposed(grown)).toBeNull()
+    grown.write('ladderSet', LIZARD, 0, { step: 4, everyDays: null })
+    expect(proposed(grown)).toEqual({ to: 2, way: 'down' })
     // refusals of other prey say nothing of this step
     expect(proposed(meals(young(60), '00', 'fly.large'))).toBeNull()
   })

@@ -87,7 +87,10 @@ export function proposedStep(
   const cameUp = upset && (!animal.lastTaken || animal.lastTaken.day <= upset.day)
   const refused = animal.meals.slice(-animal.refusals || animal.meals.length).filter(m => prey.has(m.prey))
   const refuses = animal.refusals >= stepDownAfter!.value && refused.length >= stepDownAfter!.value
-  if (below && heaviest(almanac, below) < heaviest(almanac, step) && (cameUp || refuses))
+  // a grown one has long eaten what it refuses: another reason than size
+  const climbs =
+    animal.ownLadder?.step != null || (animal.bornDay !== null && today - animal.bornDay < species.matureDays.value)
+  if (climbs && below && heaviest(almanac, below) < heaviest(almanac, step) && (cameUp || refuses))
     return {
       value: { to: index - 1, way: 'down' },
       reasons: [

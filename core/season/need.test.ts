@@ -104,6 +104,18 @@ describe('the need of the house', () => {
     })
   })
 
+  it('of what is there, or on its way, and eaten by nobody is nothing; it is listed all the same', () => {
+    const b = new HouseBuilder(today).animal('D', 'bearded-dragon', { bornDay: today - 100 })
+    b.write('preyCounted', { type: 'prey', id: 'rat.large' }, -1, { count: 7 })
+    b.write('preyOrdered', { type: 'prey', id: 'mouse.pinky.live' }, 0, { count: 8 })
+    b.write('preyCounted', { type: 'prey', id: 'rat.small' }, -1, { count: 0 })
+    const row = (id: string) => of(b).prey.find(p => p.prey === id)
+    expect(row('rat.large')).toMatchObject({ stock: expect.closeTo(7, 0) as number })
+    expect(sum(row('rat.large')!.high)).toBe(0)
+    expect(row('mouse.pinky.live')!.arriving).toMatchObject([{ count: 8 }])
+    expect(row('rat.small')).toBeUndefined()
+  })
+
   it('a meal of two sorts writes both, and both leave the stock', () => {
     const b = new HouseBuilder(today).animal('D', 'bearded-dragon', { bornDay: today - 100 })
     b.write('preyCounted', { type: 'prey', id: 'cricket.half' }, -1, { count: 100 })

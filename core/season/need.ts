@@ -368,8 +368,9 @@ export function outlook(
     ...Object.values(house.cultures)
       .filter(c => !c.finished && !c.failed)
       .map(c => c.feederId),
+    // what lies in the freezer is seen, also where nobody eats it any more
     ...Object.values(house.stocks)
-      .filter(s => isLiveRow(s.prey) && s.left > 0)
+      .filter(s => s.left > 0 || s.onOrder.length > 0)
       .map(s => s.prey),
   ])
   const isNone = (row: Float64Array | undefined) => !row?.some(n => n > 0)
@@ -377,8 +378,8 @@ export function outlook(
     id =>
       almanac.feeders[id] &&
       plannedSupply(feederOf(almanac, id)) &&
-      // nobody takes them alive any more
-      !(isLiveRow(id) && isNone(mean.get(id)) && !house.stocks[id]?.left),
+      // nobody takes them alive any more, and none are there
+      !(isLiveRow(id) && isNone(mean.get(id)) && !house.stocks[id]?.left && !house.stocks[id]?.onOrder.length),
   )
   const prey = eachGuarded(
     context,
