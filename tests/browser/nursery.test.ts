@@ -149,6 +149,30 @@ describe('the ways of single animals', () => {
     await visit.untilText('.ladder', 'Step 2 of 3')
   })
 
+  it('a meal of two sorts is written at once, with what was taken of each; taken back, both are gone', async () => {
+    await open({ phone: true })
+    const { id, meals } = await animal('GY-02')
+    await visit.go(`/animals/${id}`)
+    await visit.click('.several summary')
+    await visit.tap('Add prey', '.menu')
+    const rows = await visit.page.$$eval('[data-menu-row]', list => list.map(e => e.getAttribute('data-menu-row')))
+    expect(rows).toEqual(['cricket.half', 'fly.small'])
+    await visit.retype('[data-menu-row="fly.small"] input[aria-label$="offered"]', '9')
+    await visit.page.keyboard.press('Tab')
+    await visit.retype('[data-menu-row="fly.small"] input[aria-label$="taken"]', '4')
+    await visit.page.keyboard.press('Tab')
+    await visit.tap('Write meal', '.menu')
+    await visit.untilText('body', 'GY-02: a meal of 2, of all taken')
+    const written = (await animal('GY-02')).meals.slice(-2)
+    expect(written).toMatchObject([
+      { prey: 'cricket.half', offered: 5, taken: 5 },
+      { prey: 'fly.small', offered: 9, taken: 4 },
+    ])
+    expect(written[0]!.at).toBe(written[1]!.at)
+    await visit.undo('GY-02: a meal of 2')
+    await expect.poll(async () => (await animal('GY-02')).meals.at(-1)!.entryId).toBe(meals.at(-1)!.entryId)
+  })
+
   it('prey is left in by one tap, and nothing more is due for it today', async () => {
     await open({ phone: true })
     const line = async () => (await visit.page.$$('[data-task^="feed:"]')).length

@@ -3,7 +3,7 @@ import { speciesOf } from '#core/almanac'
 import { bodyCondition } from '#core/brumation'
 import { nextMeal } from '#core/feeding'
 import { openPairingOf, tellWays, type Subject } from '#core/subjects'
-import { gravidIn, mealWinterOf, ofItsAge, tellPortion } from '#core/season'
+import { gravidIn, mealWinterOf, ofItsAge, powderOf, tellPortion } from '#core/season'
 import { summarise } from '#core/chance'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
@@ -94,6 +94,10 @@ const ofAgeText = computed(() => {
   // the band drawn holds 80 % of them
   const usual = lighter < 0.1 ? 'Smaller than most' : lighter > 0.9 ? 'Larger than most' : 'As most'
   return `${is === 'usual' ? `${usual} of its age` : OF_AGE[is]}; about ${share} % of its kind are lighter`
+})
+const dusted = computed(() => {
+  const powder = animal.value && powderOf(animal.value, context.value)?.value
+  return powder && powder !== 'none' ? powder : undefined
 })
 const inCold = computed(() => Boolean(animal.value?.cooled && !animal.value.warmed))
 const relative = (id: string | null | undefined) => (id ? house.house.animals[id] : undefined)
@@ -279,6 +283,14 @@ async function writeNote(): Promise<void> {
                   :due="mealDue"
                   :busy="busy"
                   :write="write"
+                />
+                <AnimalsMenuForm
+                  v-if="!inCold && species.eats !== 'rodents'"
+                  :animal="animal"
+                  :portions="meal?.value.portions ?? []"
+                  :dusted="dusted"
+                  :powders="Boolean(species.supplements)"
+                  :day="canWrite ? when : null"
                 />
                 <form class="line" @submit.prevent="writeNote">
                   <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
