@@ -102,6 +102,8 @@ export const COMMON_WORDS: Record<string, string> = {
   eggsSwing: 'An incubator is told that swings within a day by',
   clutchSizeShrink: 'Usual size of a clutch weighs as',
   intervalShrink: 'Usual days from laying to laying weigh as',
+  intervalFrom: 'Layings of one clutch, under',
+  intervalTo: 'A laying went unwritten, over',
   hatchShrink: 'Usual hatch weighs as',
   survivalShrink: 'Usual survival of young weighs as',
   lossesMore: 'Losses are more than usual under a chance of',

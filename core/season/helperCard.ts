@@ -2,17 +2,7 @@ import { feederOf, speciesOf } from '../almanac'
 import type { Day } from '../chance'
 import { nextMeal, type Gravid } from '../feeding'
 import { compareRoutes, routeTo } from '../places'
-import {
-  MANNER_WORDS,
-  POWDER_WORDS,
-  PREY_STATE_WORDS,
-  hereOf,
-  inCold,
-  oneOf,
-  tellWays,
-  waysUp,
-  type AnimalState,
-} from '../subjects'
+import { hereOf, inCold, oneOf, tellOffer, tellWays, waysUp, type AnimalState } from '../subjects'
 import type { SeasonContext } from './context'
 import type { Lane } from './contracts'
 import { nextOfferOf, refusalOf } from './eating'
@@ -72,11 +62,6 @@ function mealsUntil(animal: AnimalState, gravid: Gravid, times: number, to: Day,
   if (!meal) return { days: [], what: '', portions: [] }
   const portions = meal.portions.map(p => ({ ...p, count: Math.ceil(p.count * times) }))
   const { tried, said } = nextOfferOf(animal, refusalOf(animal, gravid, context), context)
-  const how = [
-    said.state && PREY_STATE_WORDS[said.state],
-    said.manner && MANNER_WORDS[said.manner],
-    said.dusted && `dusted with ${POWDER_WORDS[said.dusted]}`,
-  ]
   const days: Day[] = []
   for (
     let day = Math.max(today, meal.due, tried?.day ?? 0);
@@ -88,7 +73,7 @@ function mealsUntil(animal: AnimalState, gravid: Gravid, times: number, to: Day,
   }
   return {
     days,
-    what: [portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].filter(Boolean).join(', '),
+    what: [portions.map(p => tellPortion(almanac, p)).join(' and '), tellOffer(said)].filter(Boolean).join(', '),
     portions,
   }
 }

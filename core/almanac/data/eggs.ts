@@ -35,6 +35,8 @@ export const eggs: Record<string, Fact> = {
   ),
   clutchSizeShrink: memory(2, 'clutches', 'The usual size of a clutch weighs as much as so many of her own'),
   intervalShrink: memory(3, 'intervals', 'The usual days from laying to laying weigh as much as so many of her own'),
+  intervalFrom: memory(0.5, 'times', 'Of the shortest usual days between layings: less is one clutch in two parts'),
+  intervalTo: memory(1.5, 'times', 'Of the longest usual days between layings: more, and one went unwritten'),
   hatchShrink: memory(10, 'eggs', 'The usual hatch of the species weighs as much as so many good eggs of her own'),
   eggsFell: memory(0.1, 'share', 'Of their weight at laying: eggs that lost so much lie too dry'),
   eggsSwelled: memory(0.6, 'share', 'Of their weight at laying: soft eggs that gained so much lie too wet'),

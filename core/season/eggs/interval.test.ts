@@ -28,7 +28,10 @@ const gaps = (b: HouseBuilder) => intervalsOf('F', gecko, context(b))
 describe('days from one laying of a female to the next', () => {
   it('are those within a season; a clutch in two parts, and one that went unwritten, are none', () => {
     expect(gaps(laid([60, 30, 10]))).toEqual([30, 20])
-    const [half, double] = [Math.floor(0.5 * earliest) - 1, Math.ceil(1.5 * latest) + 1]
+    const [half, double] = [
+      Math.floor(almanac.common.intervalFrom!.value * earliest) - 1,
+      Math.ceil(almanac.common.intervalTo!.value * latest) + 1,
+    ]
     expect(gaps(laid([10 + half, 10]))).toEqual([])
     expect(gaps(laid([10 + double, 10]))).toEqual([])
     expect(gaps(laid([400, 375], [35, 10]))).toEqual([25, 25])

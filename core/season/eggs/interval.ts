@@ -5,15 +5,12 @@ import type { House } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
 
-/** A gap under half of the shortest usual one is one clutch in two parts; over half more than the longest, one went unwritten. */
-const FROM = 0.5
-const TO = 1.5
-
 const byDam = remembering<House['clutches'], Map<string, number[]>>()
 
 /** Days between the layings of one female that followed on each other in one season, oldest first. */
 export function intervalsOf(damId: string, species: Species, context: SeasonContext): number[] {
-  const { house } = context
+  const { house, almanac } = context
+  const { intervalFrom, intervalTo } = almanac.common
   const next = species.nextClutch
   if (!next) return []
   const days = byDam(context, house.clutches, [house.pairings], () => {
@@ -28,7 +25,7 @@ export function intervalsOf(damId: string, species: Species, context: SeasonCont
   return (days ?? [])
     .slice(1)
     .map((day, i) => day - days![i]!)
-    .filter(gap => gap >= FROM * next.days.earliest && gap <= TO * next.days.latest)
+    .filter(gap => gap >= intervalFrom!.value * next.days.earliest && gap <= intervalTo!.value * next.days.latest)
 }
 
 /**

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { feederOf, shippedAlmanac as almanac, speciesOf } from '../almanac'
-import { HouseBuilder } from '../../tests/fixtures/records'
-import { defaultSettings, houseOf, season, type HouseSettings } from '.'
+import { feederOf, shippedAlmanac as almanac, speciesOf } from '../../almanac'
+import { HouseBuilder } from '../../../tests/fixtures/records'
+import { defaultSettings, houseOf, season, type HouseSettings } from '..'
 
 const today = 20_560
 const animal = (id: string) => ({ type: 'animal' as const, id })

@@ -1,0 +1,172 @@
+import { feederOf, isLiveRow, speciesOf } from '../../almanac'
+import type { Day } from '../../chance'
+import { computedInput, settingInput, type Reason } from '../../judgement'
+import type { MouthSource } from '../../nursery'
+import { hereOf, oneOf, type AnimalState, type CultureState } from '../../subjects'
+import { cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../../supply'
+import type { SeasonContext } from '../context'
+import type { PreyOutlook, Scenarios } from '../contracts'
+import { eachGuarded, guarded, subjectAs } from '../guard'
+import { remembering } from '../remember'
+import { cultureTempC } from '../warmth'
+import { liveMealsAhead } from '../weaning'
+import { animalNeed } from './animals'
+import { HORIZON_DAYS, SCENARIOS } from './horizon'
+import { addInto, youngNeed } from './young'
+
+const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
+
+/**
+ * Need and running supply of each prey on each day to the horizon. The mean is exact; the quantile is read from
+ * scenarios drawn with a fixed seed per source.
+ * @param births the day on which each female that carries is expected to lay or give birth: until then her prey is
+ *   smaller
+ */
+export function outlook(
+  context: SeasonContext,
+  mouths: readonly MouthSource[],
+  births: ReadonlyMap<string, Day> = new Map(),
+): { prey: PreyOutlook[]; scenarios: Scenarios } {
+  const { house, almanac, settings, today } = context
+  const days = HORIZON_DAYS
+  const fromAnimals = new Map<string, Float64Array>()
+  const causes = new Map<string, Map<string, { label: string; total: number }>>()
+  const addCause = (prey: string, id: string, label: string, total: number) => {
+    if (total < 0.5) return
+    let list = causes.get(prey)
+    if (!list) causes.set(prey, (list = new Map()))
+    const known = list.get(id)
+    if (known) known.total += total
+    else list.set(id, { label, total })
+  }
+
+  const eaters = Object.values(house.animals).filter(a => a.status === 'alive')
+  const live = liveMealsAhead(context)
+  const needOf = (animal: AnimalState, times: number) => {
+    const species = speciesOf(almanac, animal.speciesId)
+    const birth = births.get(animal.id) ?? null
+    return { species, times, need: animalNeed(animal, species, birth, live.get(animal.id), context) }
+  }
+  const groups = Object.values(house.groups).filter(g => hereOf(g) > 0)
+  const needs = [
+    ...eachGuarded(context, 'its food', eaters, subjectAs('animal'), animal => needOf(animal, 1)),
+    ...eachGuarded(context, 'its food', groups, subjectAs('group'), group => needOf(oneOf(group), hereOf(group))),
+  ]
+  for (const { species, times, need } of needs) {
+    for (const [prey, portions] of need) {
+      let row = fromAnimals.get(prey)
+      if (!row) fromAnimals.set(prey, (row = new Float64Array(days)))
+      let total = 0
+      for (let i = 0; i < portions.days.length; i++) {
+        row[portions.days[i]!]! += portions.counts[i]! * times
+        total += portions.counts[i]! * times
+      }
+      addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
+    }
+  }
+
+  const young = youngNeed(mouths, context)
+  for (const part of young.parts) context.failures?.push(...part.failures)
+  const mean = new Map([...fromAnimals].map(([prey, row]) => [prey, row.slice()]))
+  for (const [prey, row] of young.mean) addInto(mean, prey, row)
+  for (const part of young.parts) for (const c of part.causes) addCause(c.prey, c.laneId, c.label, c.total)
+
+  const kinds = new Set([
+    ...mean.keys(),
+    ...Object.values(house.cultures)
+      .filter(c => !c.finished && !c.failed)
+      .map(c => c.feederId),
+    // what lies in the freezer is seen, also where nobody eats it any more
+    ...Object.values(house.stocks)
+      .filter(s => s.left > 0 || s.onOrder.length > 0)
+      .map(s => s.prey),
+  ])
+  const isNone = (row: Float64Array | undefined) => !row?.some(n => n > 0)
+  const planned = [...kinds].filter(
+    id =>
+      almanac.feeders[id] &&
+      plannedSupply(feederOf(almanac, id)) &&
+      // nobody takes them alive any more, and none are there
+      !(isLiveRow(id) && isNone(mean.get(id)) && !house.stocks[id]?.left && !house.stocks[id]?.onOrder.length),
+  )
+  const prey = eachGuarded(
+    context,
+    'its need and supply',
+    planned,
+    id => ({ type: 'prey', id }),
+    (id): PreyOutlook => {
+      const feeder = feederOf(almanac, id)
+      const supply = plannedSupply(feeder)!
+      // what runs yields as it was started, however the house gets it now
+      const packs = packWay(feeder)
+      const running = new Float64Array(days)
+      for (const culture of Object.values(house.cultures)) {
+        const culturing = culture.feederId === id && cultureWay(feeder, culture)
+        if (!culturing) continue
+        const tempC = cultureTempC(culture, context)
+        const unwritten = almanac.common.unwrittenProducing!.value
+        const left =
+          guarded(context, 'its yield', { type: 'culture', id: culture.id }, () =>
+            yields(context, culture, [culturing, tempC, today, settings.cupYield, unwritten], () =>
+              remainingYield(culture, culturing, tempC, today, days, settings.cupYield, unwritten),
+            ),
+          ) ?? []
+        for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
+      }
+      const stock = house.stocks[id]
+      const atHand = stock ? usableStock(stock, keptPerDay(supply), today) : 0
+      const arriving = (stock?.onOrder ?? [])
+        .map(order => ({ day: Math.max(0, order.day + (packs?.leadDays.value ?? 0) - today), count: order.count }))
+        .filter(a => a.day < days)
+      for (const { day, count } of arriving) running[day]! += count
+      const row = mean.get(id) ?? new Float64Array(days)
+      // what the animals of the house eat is the same in every scenario, so it lifts the quantile as it is
+      const own = fromAnimals.get(id)
+      const high = young.high.get(id)
+      const reasons: Reason[] = [
+        {
+          rule: 'Mouths on each day (by their first-meal forecasts and losses) times the feeding ladder of their species',
+          inputs: [
+            settingInput(
+              'Covered',
+              `${Math.round(settings.coverQuantile * 100)} % of ${SCENARIOS} scenarios, drawn with a fixed seed`,
+              'coverQuantile',
+            ),
+            settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
+            computedInput(
+              'Stock today',
+              `${Math.round(atHand)} usable${stock && stock.left - atHand > 0.5 ? ` of ${Math.round(stock.left)} by count: half are usable after ${supply.keepDays.value} days` : ''}`,
+            ),
+          ],
+          change: 'Every recorded lock, laying, hatch, loss or sale moves it',
+        },
+      ]
+      return {
+        prey: id,
+        mean: Array.from(row),
+        high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
+        running: Array.from(running),
+        arriving,
+        stock: atHand,
+        causes: [...(causes.get(id) ?? new Map<string, { label: string; total: number }>())]
+          .map(([cid, c]) => ({ id: cid, ...c }))
+          .sort((a, b) => b.total - a.total),
+        reasons,
+      }
+    },
+  )
+  const order = Object.keys(almanac.feeders)
+  prey.sort((a, b) => order.indexOf(a.prey) - order.indexOf(b.prey))
+  const scenarios: Scenarios = {
+    count: SCENARIOS,
+    need: id => {
+      const drawn = young.drawn.get(id)
+      const own = fromAnimals.get(id)
+      const need = new Float64Array(days * SCENARIOS)
+      if (drawn) need.set(drawn)
+      if (own) for (let s = 0; s < SCENARIOS; s++) for (let d = 0; d < days; d++) need[s * days + d]! += own[d]!
+      return need
+    },
+  }
+  return { prey, scenarios }
+}
