@@ -41,7 +41,7 @@ const print = () => window.print()
         {{ formatDay(card.from, house.today) }} to {{ formatDay(card.to, house.today) }}.
       </p>
     </header>
-    <form class="tools" @submit.prevent>
+    <form class="sheet-tools" @submit.prevent>
       <RecordPick v-model="placeId" name="For" :items="items" placeholder="The whole house" class="w-72 max-w-full" />
       <USelect v-model="days" :items="DAYS" aria-label="For how many days" class="w-32" />
       <UButton label="Print" icon="i-lucide-printer" @click="print" />
@@ -91,13 +91,6 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.75rem;
-  align-items: center;
-  margin-bottom: 1rem;
-}
 section {
   max-width: 60rem;
   padding: 0.375rem 0;
@@ -132,11 +125,6 @@ section {
   }
   .lines li > :last-child {
     grid-column: 1 / -1;
-  }
-}
-@media print {
-  .tools {
-    display: none;
   }
 }
 </style>

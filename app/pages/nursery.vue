@@ -2,7 +2,7 @@
 import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/subjects'
 import { speciesOf } from '#core/almanac'
 import { isYoung, nextMeal, stepOf, type NextMeal } from '#core/feeding'
-import { littersOf, lossesOf, mealWinterOf, tellLosses, tellPortion, type Lane } from '#core/season'
+import { littersOf, lossesOf, mealWinterOf, tellPortion, type Lane, type Losses } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
 const house = useHouse()
@@ -14,6 +14,11 @@ const lanes = computed(() =>
   }),
 )
 const youngOf = (lane: Lane) => youngInGroup(house.house.clutches[lane.subject.id]!)
+/** Losses that are held against others; null where none are, or nothing is known to hold them against. */
+function lossesIn(lane: Lane): Losses | null {
+  const losses = lossesOf(house.house.clutches[lane.subject.id]!, context.value)
+  return losses?.lost ? losses : null
+}
 function line(lane: Lane): string {
   const c = house.house.clutches[lane.subject.id]!
   const parts = [
@@ -23,8 +28,7 @@ function line(lane: Lane): string {
     [c.sold, 'sold'],
     [c.grouped.reduce((n, g) => n + g.count, 0), 'with a group'],
   ] as const
-  const losses = lossesOf(c, context.value)
-  const lost = losses?.lost ? tellLosses(losses, house.almanac) : c.youngLost ? `${c.youngLost} lost` : ''
+  const lost = c.youngLost && !lossesIn(lane) ? `${c.youngLost} lost` : ''
   const here = parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`)
   return [here.join(', '), house.placeName(c.placeId), lost].filter(Boolean).join('; ')
 }
@@ -146,6 +150,7 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
         >{{ line(lane) }} · <NuxtLink :to="`/eggs/${lane.subject.id}`" class="underline">Its page</NuxtLink></template
       >
       <template #after="{ lane }">
+        <NurseryLosses v-if="lossesIn(lane)" :tag="lane.title" :losses="lossesIn(lane)!" />
         <div v-if="youngOf(lane) > 0" :key="youngOf(lane)" class="mt-3 flex flex-wrap gap-2">
           <AnimalsTagYoung :of="{ type: 'clutch', id: lane.subject.id }" :tag="lane.title" :most="youngOf(lane)" />
           <GroupsJoinForm :clutch="house.house.clutches[lane.subject.id]!" :young="youngOf(lane)" />

@@ -91,6 +91,7 @@ describe('losses of one clutch', () => {
     b.write('youngLost', clutch('C1'), -2, { count: 9 })
     expect(told(b)).toMatch(/^10 of 23 lost .*far more than is usual/)
     expect(alarm(b)).toMatchObject({ level: 'harm', subject: { type: 'clutch', id: 'C1' } })
+    expect(alarm(b)!.reasons[0]!.inputs.map(i => i.value)).toContain('10 of 23')
   })
 
   it('of a few that die as they hatch are no alarm; of a third of them are', () => {

@@ -168,3 +168,24 @@ export function tellLosses({ lost, of, day, usual, chance }: Losses, { common }:
         : 'usual for them'
   return `${lost} of ${of} lost by day ${Math.min(day, OVER_DAYS)}: ${verdict} (about ${usual < 1 ? usual.toFixed(1) : Math.round(usual)})`
 }
+
+/** Why losses are told as usual, or as more. */
+export function lossesReasons({ lost, of, usual, chance }: Losses, { common }: Almanac): Reason[] {
+  const { lossesMore, lossesFar, lossesEarly, lossesAlike, survivalShrink } = common
+  return [
+    {
+      rule: 'How likely so many losses are, were this clutch as others are: binomial with clutches that differ, by the rate of the species and of the other clutches of the house',
+      inputs: [
+        computedInput('Lost', `${lost} of ${of}`),
+        computedInput('Usual by now', usual.toFixed(1)),
+        computedInput('Chance of so many', chance < 0.001 ? 'under 1 in 1,000' : `${(100 * chance).toFixed(1)} %`),
+        factInput('More than usual under', 'common.lossesMore.value', lossesMore!),
+        factInput('Told under', 'common.lossesFar.value', lossesFar!),
+        factInput('At once, as many as in', 'common.lossesEarly.value', lossesEarly!),
+        factInput('How alike clutches are', 'common.lossesAlike.value', lossesAlike!),
+        factInput('The usual weighs as', 'common.survivalShrink.value', survivalShrink!),
+      ],
+      change: 'A loss that is written, and each day without one',
+    },
+  ]
+}

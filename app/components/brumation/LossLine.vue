@@ -67,16 +67,16 @@ const colour = computed(() =>
   props.cold.verdict.value.action === 'takeOut' ? 'var(--harm)' : 'var(--ui-text-highlighted)',
 )
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
+/** The line in words. */
+const told = computed(() => {
+  const { tag, lost, limits } = props.cold
+  const so = lost === null ? 'not weighed twice yet' : `lost ${percent(lost)}`
+  return `${tag}: ${so}; watch at ${percent(limits.watch)}, out at ${percent(limits.takeOut)}`
+})
 </script>
 
 <template>
-  <svg
-    :width="span.width"
-    :height="height"
-    class="loss chart"
-    role="img"
-    :aria-label="`${cold.tag}: ${cold.lost === null ? 'not weighed twice yet' : `lost ${percent(cold.lost)}`}; watch at ${percent(cold.limits.watch)}, out at ${percent(cold.limits.takeOut)}`"
-  >
+  <svg :width="span.width" :height="height" class="loss chart" role="img" :aria-label="told">
     <line
       :x1="x(house.today)"
       :x2="x(house.today)"

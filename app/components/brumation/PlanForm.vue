@@ -142,7 +142,9 @@ const lightText = computed(() => {
   if (!programme.value) return ''
   const p = programme.value
   const hours = (d: number) => `${lightHoursAt(p, d, house.settings.latitude).toFixed(1)} h`
-  return `Light ${hours(p.coolDay - 1)} before it${house.settings.latitude === null ? ' (no latitude is set)' : ''}, ${p.lightHours === 0 ? 'dark in the hold' : `${p.lightHours} h in the hold`}, ${hours(p.warmDay)} when warm.`
+  const unknown = house.settings.latitude === null ? ' (no latitude is set)' : ''
+  const hold = p.lightHours === 0 ? 'dark in the hold' : `${p.lightHours} h in the hold`
+  return `Light ${hours(p.coolDay - 1)} before it${unknown}, ${hold}, ${hours(p.warmDay)} when warm.`
 })
 const windowText = computed(() =>
   window_.value

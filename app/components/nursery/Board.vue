@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { YOUNG_STANDINGS, tellLosses, type Litter, type YoungStanding } from '#core/season'
+import { YOUNG_STANDINGS, type Litter, type YoungStanding } from '#core/season'
 import { formatDay, formatDistance } from '#core/units'
 
 /** The young of one litter side by side, from who has not eaten to who may go. */
@@ -56,7 +56,7 @@ const heading = computed(() => {
         :reasons="litter.outlook.reasons"
       />
     </p>
-    <p v-if="litter.losses?.lost" class="small">{{ tellLosses(litter.losses, house.almanac) }}</p>
+    <NurseryLosses v-if="litter.losses?.lost" :tag="litter.tag ?? 'The litter'" :losses="litter.losses" />
     <div class="board" :style="{ '--columns': columns.map(c => wide(c.young.length)).join(' ') }">
       <div v-for="column in columns" :key="column.id" class="column" :class="{ none: !column.young.length }">
         <h3>

@@ -18,6 +18,47 @@ const cupYield = ref(100)
 const losses = ref(100)
 const pace = ref(100)
 const pairs = ref<Record<string, number>>({})
+/** What is tried as a share of what is, in percent. */
+const shares = [
+  {
+    of: appetite,
+    label: 'Appetite',
+    hint: '% of the ladder',
+    min: 50,
+    max: 200,
+    step: 5,
+    says: 'Appetite in percent',
+    testid: 'appetite',
+  },
+  {
+    of: cupYield,
+    label: 'Cup yield',
+    hint: '% of the almanac',
+    min: 30,
+    max: 150,
+    step: 5,
+    says: 'Cup yield in percent',
+  },
+  {
+    of: losses,
+    label: 'Losses of young',
+    hint: '% of today’s',
+    min: 0,
+    max: 400,
+    step: 25,
+    says: 'Losses of young in percent',
+    testid: 'losses',
+  },
+  {
+    of: pace,
+    label: 'Up the ladder',
+    hint: '% of its pace',
+    min: 50,
+    max: 200,
+    step: 10,
+    says: 'Pace up the ladder in percent',
+  },
+]
 
 const open0 = computed(() => openPairs(house.house))
 const species = computed(() =>
@@ -63,7 +104,7 @@ watch(outcome, o => emit('outcome', o))
 function reset(): void {
   warmUp.value = null
   incubation.value = 0
-  appetite.value = cupYield.value = losses.value = pace.value = 100
+  for (const share of shares) share.of.value = 100
   pairs.value = {}
 }
 
@@ -133,38 +174,27 @@ const laneRows = computed(() => {
           optional
           data-testid="warm-up"
         />
-        <UFormField label="Incubators" :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"
-          ><USlider
-            v-model="incubation"
-            :min="-3"
-            :max="3"
-            :step="0.5"
-            aria-label="Incubator temperature, degrees warmer"
-        /></UFormField>
-        <UFormField label="Appetite" :hint="`${appetite} % of the ladder`"
-          ><USlider
-            v-model="appetite"
-            :min="50"
-            :max="200"
-            :step="5"
-            aria-label="Appetite in percent"
-            data-testid="appetite"
-        /></UFormField>
-        <UFormField label="Cup yield" :hint="`${cupYield} % of the almanac`"
-          ><USlider v-model="cupYield" :min="30" :max="150" :step="5" aria-label="Cup yield in percent"
-        /></UFormField>
-        <UFormField label="Losses of young" :hint="`${losses} % of today’s`"
-          ><USlider
-            v-model="losses"
-            :min="0"
-            :max="400"
-            :step="25"
-            aria-label="Losses of young in percent"
-            data-testid="losses"
-        /></UFormField>
-        <UFormField label="Up the ladder" :hint="`${pace} % of its pace`"
-          ><USlider v-model="pace" :min="50" :max="200" :step="10" aria-label="Pace up the ladder in percent"
-        /></UFormField>
+        <SeasonShift
+          v-model="incubation"
+          label="Incubators"
+          :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"
+          :min="-3"
+          :max="3"
+          :step="0.5"
+          says="Incubator temperature, degrees warmer"
+        />
+        <SeasonShift
+          v-for="s in shares"
+          :key="s.label"
+          v-model="s.of.value"
+          :label="s.label"
+          :hint="`${s.of.value} ${s.hint}`"
+          :min="s.min"
+          :max="s.max"
+          :step="s.step"
+          :says="s.says"
+          :testid="s.testid"
+        />
         <fieldset>
           <legend>Pairs</legend>
           <label v-for="s in species" :key="s.id"

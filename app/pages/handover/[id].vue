@@ -20,7 +20,7 @@ function save(): void {
         <h1>{{ sheet.title }}</h1>
         <p>{{ sheet.about }}</p>
       </header>
-      <p class="tools">
+      <p class="sheet-tools">
         <UButton label="Print" icon="i-lucide-printer" @click="print" />
         <UButton label="Save as text" icon="i-lucide-download" variant="outline" color="neutral" @click="save" />
         <NuxtLink :to="`/animals/${animal.id}#eating`" class="underline">Back to {{ animal.tag }}</NuxtLink>
@@ -46,13 +46,6 @@ function save(): void {
 </template>
 
 <style scoped>
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.75rem;
-  align-items: center;
-  margin-bottom: 1rem;
-}
 section {
   max-width: 44rem;
   border-top: 1px solid var(--ui-border);
@@ -70,11 +63,6 @@ dt {
 @media (max-width: 640px) {
   dl {
     grid-template-columns: 7rem minmax(0, 1fr);
-  }
-}
-@media print {
-  .tools {
-    display: none;
   }
 }
 </style>
