@@ -150,7 +150,7 @@ const { shown, more, showAll } = useFirst(() => rows.value, 150)
         >{{ line(lane) }} · <NuxtLink :to="`/eggs/${lane.subject.id}`" class="underline">Its page</NuxtLink></template
       >
       <template #after="{ lane }">
-        <NurseryLosses v-if="lossesIn(lane)" :tag="lane.title" :losses="lossesIn(lane)!" />
+        <NurseryLosses v-if="lossesIn(lane)" class="mt-2" :tag="lane.title" :losses="lossesIn(lane)!" />
         <div v-if="youngOf(lane) > 0" :key="youngOf(lane)" class="mt-3 flex flex-wrap gap-2">
           <AnimalsTagYoung :of="{ type: 'clutch', id: lane.subject.id }" :tag="lane.title" :most="youngOf(lane)" />
           <GroupsJoinForm :clutch="house.house.clutches[lane.subject.id]!" :young="youngOf(lane)" />
