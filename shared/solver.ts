@@ -18,14 +18,14 @@ const SMALL_PROGRAMMES = {
 
 /** Wraps a loaded HiGHS for the planner; a fixed seed keeps plans the same on every machine. */
 export function solverFrom(highs: HighsModule): SolveLp {
-  return lp => {
+  return (lp, limits) => {
     // units are whole, so a plan proven to within a third of one is the least; beyond 300 units, to within a thousandth
     const result = highs.solve(lp, {
       output_flag: false,
-      mip_rel_gap: 1e-3,
-      mip_abs_gap: 0.3,
       random_seed: 1,
-      ...SMALL_PROGRAMMES,
+      ...(limits
+        ? { mip_rel_gap: limits.gap, time_limit: limits.seconds }
+        : { mip_rel_gap: 1e-3, mip_abs_gap: 0.3, ...SMALL_PROGRAMMES }),
     })
     return {
       status: result.Status,

@@ -70,6 +70,7 @@ const LABELS: Record<string, string> = {
   'supply.boughtProducing': 'Bought about to yield',
   'supply.gathered': 'Gathered outdoors',
   'otherWays': 'Other ways',
+  'standIns': 'What may stand for it',
   'care': 'Care',
   'massG': 'Weight of one',
   'minerals': 'Calcium and phosphorus',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { feederOf, isLiveRow } from '#core/almanac'
 import { cultureWay } from '#core/supply'
-import { tellStart } from '#core/season'
+import { tellOrder, tellStart } from '#core/season'
 import { formatDay } from '#core/units'
 
 const house = useHouse()
@@ -22,20 +22,28 @@ const pickedCulture = computed(() => alive.value.find(c => c.id === picked.value
 const planOf = (prey: string) => house.plans.find(p => p.prey === prey)
 function planText(prey: string): string {
   const plan = planOf(prey)
-  return (plan && tellStart(plan, feederOf(house.almanac, prey), house.today)) ?? 'Covered as it stands'
+  const feeder = feederOf(house.almanac, prey)
+  const order = plan?.orders[0]
+  const acts = [
+    order && `${tellOrder(order, feeder)} by ${formatDay(order.day, house.today)}`,
+    plan && tellStart(plan, feeder, house.today),
+  ].filter(act => act)
+  return acts.length ? acts.join('; ') : 'Covered as it stands'
 }
-
 /** Bought prey: what is left and until when it lasts. */
 const stocks = computed(() =>
   house.plans
     .filter(p => p.kind === 'bought')
     .map(plan => {
-      const look = house.season!.prey.find(x => x.prey === plan.prey)!
+      // one that nobody keeps is ordered to stand in: nothing of it is there
+      const look = house.season!.prey.find(x => x.prey === plan.prey)
       const short = plan.bareMissing.findIndex(m => m > 0)
       return {
         plan,
         look,
         feeder: feederOf(house.almanac, plan.prey),
+        stock: look?.stock ?? 0,
+        eaten: look?.high.some(n => n > 0) ?? false,
         lasts: short < 0 ? null : house.today + short,
         ordered: house.house.stocks[plan.prey]?.onOrder.reduce((n, o) => n + o.count, 0) ?? 0,
       }
@@ -95,6 +103,7 @@ const order = (prey: string, value: number) =>
           :reasons="planOf(id)!.reasons"
         />
       </h2>
+      <FeedersInPlace v-if="planOf(id)" :plan="planOf(id)!" />
       <FeedersShelf
         :feeder-id="id"
         :cultures="alive.filter(c => c.feederId === id)"
@@ -116,6 +125,7 @@ const order = (prey: string, value: number) =>
             :reasons="planOf(id)!.reasons"
           />
         </p>
+        <FeedersInPlace v-if="planOf(id)" :plan="planOf(id)!" />
         <FeedersCultureCard v-for="c in alive.filter(x => x.feederId === id)" :id="c.id" :key="c.id" :culture="c" />
       </template>
     </section>
@@ -137,10 +147,16 @@ const order = (prey: string, value: number) =>
           <tbody>
             <tr v-for="s in stocks" :key="s.plan.prey" :data-stock="s.plan.prey">
               <td>{{ s.feeder.name }}</td>
-              <td class="num">{{ Math.round(s.look.stock) }}</td>
+              <td class="num">{{ Math.round(s.stock) }}</td>
               <td class="num">{{ s.ordered || '' }}</td>
               <td>
-                {{ s.lasts === null ? `over ${Math.round(s.plan.days / 7)} weeks` : formatDay(s.lasts, house.today) }}
+                {{
+                  !s.eaten
+                    ? 'stands in'
+                    : s.lasts === null
+                      ? `over ${Math.round(s.plan.days / 7)} weeks`
+                      : formatDay(s.lasts, house.today)
+                }}
               </td>
               <td>
                 <WorkingLink
@@ -148,12 +164,13 @@ const order = (prey: string, value: number) =>
                   :answer="planText(s.plan.prey)"
                   :reasons="s.plan.reasons"
                 />
+                <FeedersInPlace :plan="s.plan" />
               </td>
               <td class="buttons">
                 <RecordAskNumber
                   label="Count"
                   :title="`${s.feeder.name} left`"
-                  :likely="Math.round(s.look.stock)"
+                  :likely="Math.round(s.stock)"
                   @record="count(s.plan.prey, $event)"
                 />
                 <RecordAskNumber

@@ -7,6 +7,7 @@ const state = reactive({
   ...house.settings,
   schools: { ...house.settings.schools },
   cover: Math.round(house.settings.coverQuantile * 100),
+  safePct: house.settings.safeSeasons === null ? undefined : Math.round(house.settings.safeSeasons * 100),
   sexPct: Number((house.settings.sexCertainty * 100).toFixed(2)),
   warmUp: house.settings.warmUpDay,
   appetitePct: Math.round(house.settings.appetite * 100),
@@ -29,11 +30,12 @@ const { ask } = useQuestion()
 
 async function send(): Promise<void> {
   problems.value = {}
-  const { cover, sexPct, warmUp, appetitePct, yieldPct, ...rest } = state
+  const { cover, safePct, sexPct, warmUp, appetitePct, yieldPct, ...rest } = state
   const wish = {
     ...rest,
     version: version.value,
     coverQuantile: cover / 100,
+    safeSeasons: safePct ? safePct / 100 : null,
     sexCertainty: Number((sexPct / 100).toFixed(6)),
     latitude: rest.latitude ?? null,
     warmUpDay: warmUp,
@@ -116,6 +118,12 @@ async function keep(body: SetSettings): Promise<void> {
         /></UFormField>
         <UFormField label="Need to cover, % of scenarios" :error="problems.coverQuantile"
           ><UInputNumber v-model="state.cover" :min="50" :max="99" class="w-full"
+        /></UFormField>
+        <UFormField
+          label="Seasons of 100 without a hungry day"
+          hint="empty: no spares for that"
+          :error="problems.safeSeasons"
+          ><UInputNumber v-model="state.safePct" :min="50" :max="99" class="w-full"
         /></UFormField>
         <UFormField label="Appetite, % of the ladder" :error="problems.appetite"
           ><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full"

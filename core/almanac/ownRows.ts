@@ -44,6 +44,7 @@ export const FEEDER_PARTS = [
   'minerals',
   'supply',
   'otherWays',
+  'standIns',
   'care',
   'cautions',
 ] as const satisfies readonly (keyof Feeder)[]

@@ -30,6 +30,7 @@ const NAMES: Record<string, string> = {
   weighEveryDays: 'weighing',
   massG: 'weight of one',
   otherWays: 'other ways to get it',
+  standIns: 'what may stand for it',
 }
 
 /** A part of a species or feeder, as it stands in a sentence. */

@@ -56,6 +56,10 @@ export function speciesProblem(species: Species, almanac: Pick<Almanac, 'species
 export function feederProblem(feeder: Feeder, almanac: Pick<Almanac, 'feeders'>): RowProblem | null {
   const parsed = Feeder.safeParse(feeder)
   if (!parsed.success) return firstIssue(parsed.error.issues)
+  for (const [i, { prey }] of (feeder.standIns ?? []).entries()) {
+    if (prey === feeder.id) return { path: `standIns.${i}.prey`, message: 'A feeder does not stand for itself' }
+    if (!almanac.feeders[prey]) return { path: `standIns.${i}.prey`, message: `The almanac has no feeder “${prey}”` }
+  }
   const other = Object.values(almanac.feeders).find(f => f.id !== feeder.id && alike(f.name, feeder.name))
   return other ? { path: 'name', message: `The almanac has a feeder called ${other.name} already` } : null
 }

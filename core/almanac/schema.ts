@@ -294,6 +294,10 @@ const Fresh = z.strictObject({ kind: z.literal('fresh'), unit: z.string() })
 export const Supply = z.discriminatedUnion('kind', [Batch, Colony, Bought, Fresh])
 export type Supply = z.infer<typeof Supply>
 
+/** What may be given in place of a feeder, by weight: of a day's meals no more than that share. */
+const StandIn = z.strictObject({ prey: z.string().max(80), mostShare: Fact })
+export type StandIn = z.infer<typeof StandIn>
+
 export const Feeder = z.strictObject({
   id: z.string().min(1).max(80),
   name: Name,
@@ -307,6 +311,13 @@ export const Feeder = z.strictObject({
   /** How this house gets it; other ways stand beside it, to be taken instead. */
   supply: Supply,
   otherWays: z.array(Supply).max(6).optional(),
+  /** The best first. */
+  standIns: z
+    .array(StandIn)
+    .max(12)
+    .refine(list => new Set(list.map(s => s.prey)).size === list.length, 'Each stands once')
+    .refine(list => list.every(s => s.mostShare.value > 0 && s.mostShare.value <= 1), 'A share lies between 0 and 1')
+    .optional(),
   care: z.string().max(2000),
   cautions: z.array(z.string().max(400)).max(20),
 })

@@ -195,9 +195,21 @@ export interface PlaceView {
   series: SeriesView[]
 }
 
+/** Those who eat one prey and are denied the same others: what may stand for it is the same for all of them. */
+export interface EatersNeed {
+  never: readonly string[]
+  /** Mean pieces of the prey on each day. */
+  mean: Float64Array
+  /** All those pieces, and the whole meals of one mouth that they come to. */
+  pieces: number
+  meals: number
+}
+
 /** Need drawn per scenario, for simulation; kept apart from the season since it is large. */
 export interface Scenarios {
   count: number
+  /** Who eats a prey, by what else they may be given. */
+  eaters: (prey: string) => EatersNeed[]
   /** Need of one prey, scenario-major: index = scenario · days + day. */
   need: (prey: string) => Float64Array
 }

@@ -6,17 +6,24 @@ export { SeasonMemory } from './remember'
 export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../settings'
 export {
   PlanMemory,
-  planFeeder,
+  inOrder,
   planFeeders,
-  planJob,
+  planGroup,
+  planJobs,
   planKey,
+  preyGroups,
+  standInsFor,
+  tellOrder,
+  tellStandIns,
   tellStart,
   tellStartShort,
   tellUnits,
   type FeederPlan,
   type Gap,
+  type Order,
   type PlanJob,
-} from './feederPlan'
+  type Replacing,
+} from './plans'
 export { WhatIf, applyWhatIf, newPairs, openPairs, type NewPairs } from './whatIf'
 export { HORIZON_DAYS, SCENARIOS } from './need'
 export { cultureTempC, eggTempC, placeTempC, warmthOfHouse } from './warmth'

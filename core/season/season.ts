@@ -100,7 +100,7 @@ export function* seasonSteps(
   return { season, scenarios }
 }
 
-const noScenarios: Scenarios = { count: 1, need: () => new Float64Array(HORIZON_DAYS) }
+const noScenarios: Scenarios = { count: 1, eaters: () => [], need: () => new Float64Array(HORIZON_DAYS) }
 
 /** What is remembered of a house from one season to the next. */
 export interface Memories {

@@ -13,6 +13,12 @@ export const HouseSettings = z.strictObject({
   cultureWeekday: z.number().int().min(0).max(6),
   /** Share of scenarios whose need the plan covers. */
   coverQuantile: z.number().min(0.5, 'Under one half is a plan to fail').max(0.99),
+  /** Seasons without a hungry day that are aimed at, as a share: spares are planned to reach it; null = none for that. */
+  safeSeasons: z
+    .number({ error: 'The aim must be a number of seasons in 100' })
+    .min(0.5, 'Under one half is a plan to fail')
+    .max(0.99, 'Nothing alive is surer than 99 in 100')
+    .nullable(),
   massUnit: z.enum(['g', 'oz']),
   tempUnit: z.enum(['°C', '°F']),
   schools: z.record(z.string().max(120), z.string().max(60)),
@@ -47,6 +53,7 @@ export const defaultSettings: HouseSettings = {
   timeZone: 'UTC',
   cultureWeekday: 0,
   coverQuantile: 0.9,
+  safeSeasons: null,
   massUnit: 'g',
   tempUnit: '°C',
   schools: {},

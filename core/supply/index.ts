@@ -15,15 +15,39 @@ export {
 } from './yields'
 export {
   PlanError,
+  addSpares,
   firstCoveredDay,
+  leastStarts,
   planStarts,
   runStock,
+  yieldOf,
   type Plan,
   type PlanInput,
   type PlannedStart,
+  type SolveLimits,
   type SolveLp,
 } from './plan'
-export { simulateRunOut, type RunOut, type RunOutInput } from './runOut'
+export { simulateRunOut, type RunOutInput } from './runOut'
 export { nextCultureTags } from './tags'
 export { usableStock } from './stock'
 export { cultureWay, packWay, wayPath, withWay, type CultureSupply, type PackSupply } from './ways'
+export {
+  Fates,
+  JointError,
+  findSpares,
+  playThrough,
+  GAP,
+  solveJoint,
+  type Coming,
+  type Eaters,
+  type Hungry,
+  type JointFeeder,
+  type JointInput,
+  type Played,
+  type PlayedEaters,
+  type JointPlan,
+  type SpareFeeder,
+  type Spares,
+  type StandIn,
+  type Taking,
+} from './joint'

@@ -3,7 +3,19 @@ import type { Day } from '../chance'
 /**
  * Solves a problem in CPLEX LP format; the engine is passed in, so that core runs in the server, a worker and a test.
  */
-export type SolveLp = (lp: string) => { status: string; objective: number; columns: Record<string, number> }
+export type SolveLp = (lp: string, limits?: SolveLimits) => Solution
+
+export interface Solution {
+  status: string
+  objective: number
+  columns: Record<string, number>
+}
+
+/** How far a large programme is searched: to within this share of the best, and so long at most. */
+export interface SolveLimits {
+  gap: number
+  seconds: number
+}
 
 export interface PlanInput {
   /** Day 0 of all rows. */
@@ -40,6 +52,8 @@ export interface Plan {
   /** Feeders missing on each day: no start can still help, or none is allowed. */
   missing: Float64Array
   units: number
+  /** Units among them that the school keeps in case one fails. */
+  spares: number
   /** No plan with fewer units covers the need (bound of the relaxed programme, rounded up). */
   leastPossible: number
 }
@@ -124,6 +138,9 @@ class Cover {
 
 const leastAt = (input: PlanInput, w: number): number =>
   input.leastPerStart > 0 && meetsNeed(input, input.startDays[w]!) ? input.leastPerStart : 0
+
+/** Fewest units on each start day, by the rhythm of the house. */
+export const leastStarts = (input: PlanInput): number[] => input.startDays.map((_, w) => leastAt(input, w))
 
 /**
  * One row a day: what new units leave usable on day t must make up for what need leaves short.
@@ -280,8 +297,8 @@ function withoutSpare(input: PlanInput, counts: number[]): void {
   })
 }
 
-/** A spare beside what is started, renewed before the last one is eaten off. */
-function addSpares(input: PlanInput, counts: number[]): void {
+/** Adds a spare to what is started, renewed before the last one is eaten off. */
+export function addSpares(input: PlanInput, counts: number[]): void {
   if (!input.spare?.units) return
   let since = Infinity
   for (let w = 0; w < counts.length; w++, since++) {
@@ -291,7 +308,11 @@ function addSpares(input: PlanInput, counts: number[]): void {
   }
 }
 
-function yieldOf(input: PlanInput, counts: readonly number[]): Float64Array {
+/** Expected pieces on each day of so many units on each start day. */
+export function yieldOf(
+  input: Pick<PlanInput, 'need' | 'perUnit' | 'startDays'>,
+  counts: readonly number[],
+): Float64Array {
   const planned = new Float64Array(input.need.length)
   counts.forEach((count, w) => {
     const s = input.startDays[w]!
@@ -317,12 +338,13 @@ export function planStarts(input: PlanInput, solve: SolveLp): Plan {
   const { counts, bound } = rows.length || forced ? solveWhole(input, rows, solve) : { counts: none, bound: 0 }
   startLater(input, counts, rows)
   withoutSpare(input, counts)
+  const needed = total(counts)
   addSpares(input, counts)
   const planned = yieldOf(input, counts)
   const { stock, missing } = runStock(input, planned)
   const starts = counts.flatMap((count, w) => (count ? [{ day: input.from + input.startDays[w]!, count }] : []))
   const units = starts.reduce((n, s) => n + s.count, 0)
-  return { starts, planned, stock, missing, units, leastPossible: Math.min(bound, units) }
+  return { starts, planned, stock, missing, units, spares: units - needed, leastPossible: Math.min(bound, units) }
 }
 
 /** Stock and shortfall of each day when all goes as expected. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shipped, shippedAlmanac, withOwn, type Almanac } from '../almanac'
 import { mean } from '../chance'
-import { planJob, season, tellStart } from '../season'
+import { planJobs, season, tellStart } from '../season'
 import { defaultSettings } from '../settings'
 import { foldHouse } from '../subjects'
 import { planHere } from '../../tests/fixtures/planHere'
@@ -65,10 +65,11 @@ describe('ways in which a feeder comes', () => {
     const looks = async (almanac: Almanac) => {
       const made = season(b.records(), almanac, defaultSettings, today)
       const look = made.season.prey.find(p => p.prey === 'roach.nymph')!
-      const plan = await (
-        await planHere()
-      )(planJob(look, made.scenarios, foldHouse(b.records()), almanac, defaultSettings, today))
-      return { look, plan }
+      const house = foldHouse(b.records())
+      const jobs = planJobs(made.season.prey, made.scenarios, house, almanac, defaultSettings, today)
+      const solve = await planHere()
+      const plans = (await Promise.all(jobs.map(solve))).flat()
+      return { look, plan: plans.find(p => p.prey === 'roach.nymph')! }
     }
     const before = await looks(shippedAlmanac)
     const almanac = getting('roach.nymph')

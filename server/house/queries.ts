@@ -6,7 +6,8 @@ import {
   benchOf,
   failureAlarms,
   harmFirst,
-  planJob,
+  inOrder,
+  planJobs,
   warmthOfHouse,
   planKey,
   roomForYoung,
@@ -30,8 +31,8 @@ import { currentDay } from './clock'
 import type { HouseSession, Standing } from './session'
 import { suspectOf } from './suspect'
 
-/** Works one plan out, in a thread of its own or in this one. */
-export type PlanSolver = (job: PlanJob) => Promise<FeederPlan>
+/** Works the plans of one group of prey out, in a thread of its own or in this one. */
+export type PlanSolver = (job: PlanJob) => Promise<FeederPlan[]>
 
 /** What follows from one version of the house on one day, and from what it was computed. */
 interface Computed extends SeasonWithScenarios {
@@ -161,32 +162,26 @@ export class HouseQueries {
     return computed.plans
   }
 
-  /** One plan a prey; one that cannot be worked out becomes an alarm, and the others stand. */
+  /** Plans by groups of prey; one that cannot be worked out becomes an alarm for each of its prey, and the others stand. */
   private async plan({ version, season, scenarios, context }: Computed): Promise<PlansSnapshot> {
     const start = performance.now()
     const { house, almanac, settings, today } = context
     const failures: Failure[] = []
     const made = await Promise.all(
-      season.prey.map(async look => {
+      planJobs(season.prey, scenarios, house, almanac, settings, today).map(async job => {
         try {
-          const key = planKey(look, house, almanac, settings, today)
-          const known = this.planMemory.get(key)
-          if (known) return known
-          const job = planJob(look, scenarios, house, almanac, settings, today)
-          return this.planMemory.keep(key, await this.solve(job))
+          const key = planKey(job)
+          return this.planMemory.get(key) ?? this.planMemory.keep(key, await this.solve(job))
         } catch (error) {
-          failures.push({
-            subject: { type: 'prey', id: look.prey },
-            part: 'its plan',
-            message: error instanceof Error ? error.message : String(error),
-          })
-          return null
+          const message = error instanceof Error ? error.message : String(error)
+          for (const { prey } of job.looks)
+            failures.push({ subject: { type: 'prey', id: prey }, part: 'its plan', message })
+          return []
         }
       }),
     )
-    const plans = made.filter(p => p !== null)
     const alarms = failureAlarms(failures, { ...house, unread: [], newer: [] })
-    return { version, plans, alarms, tookMs: performance.now() - start }
+    return { version, plans: inOrder(made.flat(), almanac), alarms, tookMs: performance.now() - start }
   }
 
   /**

@@ -11,7 +11,7 @@ const threadFile = (name: string): string => new URL(`./${name}.mjs`, import.met
 
 /** Threads for what would keep the server from answering: plans, and copies of the database. */
 export class WorkerPool {
-  private readonly solving = new Piscina<PlanJob, FeederPlan>({
+  private readonly solving = new Piscina<PlanJob, FeederPlan[]>({
     filename: threadFile('solver'),
     minThreads: 1,
     maxThreads: 2,
@@ -25,7 +25,7 @@ export class WorkerPool {
     idleTimeout: 1000,
   })
 
-  readonly plan = (job: PlanJob): Promise<FeederPlan> =>
+  readonly plan = (job: PlanJob): Promise<FeederPlan[]> =>
     this.solving.run(job, { signal: AbortSignal.timeout(LONGEST_PLAN_MS) })
 
   readonly backup = (file: string, kind: BackupKind, at: Date): Promise<Backup> =>

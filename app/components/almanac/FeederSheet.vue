@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { borrowed, type Feeder, type Supply } from '#core/almanac'
+import { borrowed, feederOf, type Feeder, type StandIn, type Supply } from '#core/almanac'
 import { withWay } from '#core/supply'
 
 /** One feeder to read, with every number and where it came from; the ways in which it comes, one of them in force. */
@@ -28,6 +28,33 @@ const add = (index: string) => {
   return save({ otherWays: [...others.value, taken] }, 'another way added')
 }
 const use = (i: number) => save(withWay(props.feeder, i), `now ${wayWords(others.value[i]!)}`)
+/** What may stand for it, the best first. */
+const standIns = computed(() => props.feeder.standIns ?? [])
+const further = computed(() =>
+  Object.values(house.almanac.feeders)
+    .filter(f => f.id !== props.feeder.id && !f.retired && !standIns.value.some(s => s.prey === f.id))
+    .map(f => ({ value: f.id, label: f.name })),
+)
+const saveStandIns = (list: readonly StandIn[], says: string) =>
+  save({ standIns: JSON.parse(JSON.stringify(list)) as StandIn[] }, says)
+const letStandIn = (prey: string) =>
+  saveStandIns(
+    [...standIns.value, { prey, mostShare: { value: 1, unit: 'share', mark: 'own' } }],
+    `${nameOf(prey)} may stand for it`,
+  )
+const limit = (i: number, percent: number) =>
+  saveStandIns(
+    standIns.value.map((s, at) =>
+      at === i ? { ...s, mostShare: { value: percent / 100, unit: 'share', mark: 'own' } } : s,
+    ),
+    `${nameOf(standIns.value[i]!.prey)}: at most ${percent} % of a day`,
+  )
+const stop = (i: number) =>
+  saveStandIns(
+    standIns.value.filter((_, at) => at !== i),
+    `${nameOf(standIns.value[i]!.prey)} no more stands for it`,
+  )
+const nameOf = (id: string) => feederOf(house.almanac, id).name.toLowerCase()
 const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at !== i) }, 'a way dropped')
 </script>
 
@@ -87,6 +114,44 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
       </ul>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <p class="quiet small">What runs already goes on as it was started.</p>
+    </section>
+    <section class="stand-ins">
+      <h3>What may stand for it</h3>
+      <ul v-if="standIns.length" class="ways">
+        <li v-for="(s, i) in standIns" :key="s.prey">
+          <b>{{ feederOf(house.almanac, s.prey).name }}</b>
+          <span class="quiet"
+            >at most {{ Math.round(s.mostShare.value * 100) }} % of a day’s meals, {{ s.mostShare.mark }}</span
+          >
+          <RecordAskNumber
+            label="Limit"
+            :title="`${feederOf(house.almanac, s.prey).name}, % of a day’s meals at most`"
+            :likely="Math.round(s.mostShare.value * 100)"
+            :busy="busy"
+            @record="limit(i, $event)"
+          />
+          <UButton
+            label="Drop"
+            size="xs"
+            variant="ghost"
+            color="neutral"
+            :disabled="busy"
+            :aria-label="`Drop: ${feederOf(house.almanac, s.prey).name}`"
+            @click="stop(i)"
+          />
+        </li>
+      </ul>
+      <p v-else class="quiet">Nothing: who eats it gets it, or goes hungry.</p>
+      <RecordPick
+        :items="further"
+        name="May stand for it"
+        placeholder="May stand for it …"
+        class="w-80"
+        @update:model-value="letStandIn($event)"
+      />
+      <p class="quiet small">
+        By weight: several small ones for a large one. The plan takes it only where there is not enough.
+      </p>
     </section>
     <template v-for="[title, rows] in sections" :key="title">
       <section v-if="rows.length">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { area, curveStepAfter, line, max, scaleLinear } from 'd3'
 import { feederOf } from '#core/almanac'
-import { startTasks, tellStartShort, type FeederPlan, type PreyOutlook } from '#core/season'
+import { startTasks, tellOrder, tellStandIns, tellStartShort, type FeederPlan, type PreyOutlook } from '#core/season'
 import { formatDay } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
 
@@ -89,13 +89,24 @@ const gaps = computed(() =>
   }),
 )
 
-const start = computed(() => tellStartShort(props.plan, props.today))
+const order = computed(() => props.plan.orders[0])
+const start = computed(() =>
+  order.value && order.value.day <= (props.plan.starts[0]?.day ?? Number.POSITIVE_INFINITY)
+    ? `${tellOrder(order.value, feeder.value)} by ${formatDay(order.value.day, props.today)}`
+    : tellStartShort(props.plan, props.today),
+)
+const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, props.today))
+// the same task as on the Round, only reachable before its day
 const task = computed(() => {
-  const first = props.plan.starts[0]
-  // the same task as on the Round, only reachable before its day
-  return first
-    ? startTasks([{ ...props.plan, starts: [{ ...first, day: props.today }] }], house.almanac, props.today)[0]
-    : undefined
+  const today = <T extends { day: number }>(list: readonly T[]) =>
+    list.slice(0, 1).map(x => ({ ...x, day: props.today }))
+  const first = (order.value?.day ?? Number.POSITIVE_INFINITY) <= (props.plan.starts[0]?.day ?? 0)
+  const plan = {
+    ...props.plan,
+    starts: first ? [] : today(props.plan.starts),
+    orders: first ? today(props.plan.orders) : [],
+  }
+  return startTasks([plan], house.almanac, props.today)[0]
 })
 const gap = computed(() => props.plan.gaps[0])
 const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a, b) => a + b, 0)))
@@ -125,6 +136,7 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
         />
         <span class="week">{{ perWeek }} eaten this week</span>
       </p>
+      <p v-if="inPlace" class="risk">In its place: {{ inPlace }}</p>
       <p v-if="gap" class="gap">
         Short {{ Math.round(gap.missing) }}, {{ formatDay(gap.from, today)
         }}<template v-if="gap.to > gap.from">–{{ formatDay(gap.to, today) }}</template

@@ -2,6 +2,7 @@ import type { Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
 import { liveRowId } from '../livePrey'
 import { otherWays } from './otherWays'
+import { standIns } from './standIns'
 
 const ALLERGY = 'Frass and dust of feeders cause allergies: ventilate, and wash hands after every culture.'
 const ESCAPE = 'Feeders that are not native fall under local law; never release them.'
@@ -570,5 +571,12 @@ const list: Feeder[] = [
 ]
 
 export const feeders: Record<string, Feeder> = Object.fromEntries(
-  list.map(f => [f.id, otherWays[f.id] ? { ...f, otherWays: otherWays[f.id]! } : f]),
+  list.map(f => [
+    f.id,
+    {
+      ...f,
+      ...(otherWays[f.id] && { otherWays: otherWays[f.id]! }),
+      ...(standIns[f.id] && { standIns: standIns[f.id]! }),
+    },
+  ]),
 )

@@ -97,5 +97,13 @@ export const health: Record<string, Fact> = {
   groupLossShare: memory(0.15, 'share', 'Of a group lost within that time, two at least: something is wrong with all'),
   groupEats: memory(0.6, 'share', 'Of a group: fewer seen eating at two looks in a row are told'),
   groupEatsDays: memory(14, 'days', 'Looks at who eats count for so long'),
+  hungryCost: memory(20, 'units', 'A meal that a mouth must go without weighs as much as so many cups, tubs or packs'),
+  standInCost: memory(
+    0.3,
+    'units',
+    'A meal of something else than the ladder names weighs so much against a cup, a tub or a pack more',
+  ),
+  otherWayCost: memory(2, 'units', 'To order what is grown in the house otherwise weighs so much a unit'),
+  extraTripCost: memory(3, 'units', 'To start or order today, and not on culture day, weighs so much more a unit'),
   cupLuck: memory(0.25, 'share', 'Yields of cultures differ by about so much from the usual'),
 }

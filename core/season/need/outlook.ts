@@ -11,8 +11,11 @@ import { remembering } from '../remember'
 import { cultureTempC } from '../warmth'
 import { liveMealsAhead } from '../weaning'
 import { animalNeed } from './animals'
+import { EatersByPrey, mealsPerPiece } from './eaters'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
 import { addInto, youngNeed } from './young'
+
+const NONE: readonly string[] = []
 
 const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
 
@@ -40,7 +43,7 @@ export function outlook(
     else list.set(id, { label, total })
   }
 
-  const eaters = Object.values(house.animals).filter(a => a.status === 'alive')
+  const alive = Object.values(house.animals).filter(a => a.status === 'alive')
   const live = liveMealsAhead(context)
   const needOf = (animal: AnimalState, times: number) => {
     const species = speciesOf(almanac, animal.speciesId)
@@ -49,18 +52,24 @@ export function outlook(
   }
   const groups = Object.values(house.groups).filter(g => hereOf(g) > 0)
   const needs = [
-    ...eachGuarded(context, 'its food', eaters, subjectAs('animal'), animal => needOf(animal, 1)),
+    ...eachGuarded(context, 'its food', alive, subjectAs('animal'), animal => needOf(animal, 1)),
     ...eachGuarded(context, 'its food', groups, subjectAs('group'), group => needOf(oneOf(group), hereOf(group))),
   ]
+  const eaters = new EatersByPrey()
   for (const { species, times, need } of needs) {
+    const never = species.never ?? NONE
     for (const [prey, portions] of need) {
       let row = fromAnimals.get(prey)
       if (!row) fromAnimals.set(prey, (row = new Float64Array(days)))
+      const eaten = eaters.need(prey, never)
       let total = 0
       for (let i = 0; i < portions.days.length; i++) {
         row[portions.days[i]!]! += portions.counts[i]! * times
+        eaten.mean[portions.days[i]!]! += portions.counts[i]! * times
         total += portions.counts[i]! * times
       }
+      eaten.pieces += total
+      eaten.meals += total * mealsPerPiece(almanac, species, prey)
       addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
     }
   }
@@ -69,7 +78,10 @@ export function outlook(
   for (const part of young.parts) context.failures?.push(...part.failures)
   const mean = new Map([...fromAnimals].map(([prey, row]) => [prey, row.slice()]))
   for (const [prey, row] of young.mean) addInto(mean, prey, row)
-  for (const part of young.parts) for (const c of part.causes) addCause(c.prey, c.laneId, c.label, c.total)
+  for (const part of young.parts) {
+    for (const c of part.causes) addCause(c.prey, c.laneId, c.label, c.total)
+    eaters.addAll(part.eaters)
+  }
 
   const kinds = new Set([
     ...mean.keys(),
@@ -159,6 +171,7 @@ export function outlook(
   prey.sort((a, b) => order.indexOf(a.prey) - order.indexOf(b.prey))
   const scenarios: Scenarios = {
     count: SCENARIOS,
+    eaters: id => eaters.eatersOf(id),
     need: id => {
       const drawn = young.drawn.get(id)
       const own = fromAnimals.get(id)

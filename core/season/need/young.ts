@@ -1,8 +1,10 @@
 import { seedFrom } from '../../chance'
 import { MeanNeed, addScenarioNeed, drawSource, type Draws, type MouthSource } from '../../nursery'
+import { speciesOf } from '../../almanac'
 import type { Subject } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { guarded, type Failure } from '../guard'
+import { EatersByPrey, addDays, mealsPerPiece } from './eaters'
 import { foodOfSource } from './food'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
 
@@ -26,6 +28,7 @@ interface YoungNeed {
   mean: Map<string, Float64Array>
   drawn: Map<string, Float32Array>
   causes: { prey: string; laneId: string; label: string; total: number }[]
+  eaters: EatersByPrey
   /** Sources left out, since they cannot be computed. */
   failures: Failure[]
 }
@@ -48,13 +51,25 @@ function laneSubject(laneId: string): Subject {
 const DRAWN = Symbol('draws of mouths')
 const noDraws = () => new WeakMap<MouthSource, Draws>()
 
+const NOTHING: readonly string[] = []
+
 function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): YoungNeed {
   const { almanac, today } = context
-  const need: YoungNeed = { mean: new Map(), drawn: new Map(), causes: [], failures: [] }
+  const need: YoungNeed = {
+    mean: new Map(),
+    drawn: new Map(),
+    causes: [],
+    eaters: new EatersByPrey(),
+    failures: [],
+  }
   const byId = new Map(sources.map(s => [s.id, s]))
   const drawn = context.memory?.room(DRAWN, noDraws) ?? noDraws()
-  const mean = new MeanNeed(today, HORIZON_DAYS)
+  const means = new Map<readonly string[], MeanNeed>()
   for (const source of sources) {
+    const species = speciesOf(almanac, source.speciesId)
+    const never = species.never ?? NOTHING
+    let mean = means.get(never)
+    if (!mean) means.set(never, (mean = new MeanNeed(today, HORIZON_DAYS)))
     const food = guarded(need, 'food of its young', laneSubject(source.laneId), () => {
       const group = foodOfSource(source, almanac, context.settings)
       const draws = drawSource(source, SCENARIOS, byId, drawn)
@@ -62,17 +77,28 @@ function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): Y
     })
     if (!food) continue
     const { group, draws, totals } = food
-    for (const [prey, total] of totals) need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
+    for (const [prey, total] of totals) {
+      need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
+      const eaten = need.eaters.need(prey, never)
+      eaten.pieces += total
+      eaten.meals += total * mealsPerPiece(almanac, species, prey)
+    }
     addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, source, draws, group)
   }
-  return { ...need, mean: mean.need() }
+  for (const [never, mean] of means) {
+    for (const [prey, row] of mean.need()) {
+      addDays(need.eaters.need(prey, never).mean, row)
+      addInto(need.mean, prey, row)
+    }
+  }
+  return need
 }
 
 /** Adds a row of days to that of a prey. */
 export function addInto(target: Map<string, Float64Array>, prey: string, row: Float64Array): void {
   const sum = target.get(prey)
   if (!sum) target.set(prey, row.slice())
-  else for (let d = 0; d < row.length; d++) sum[d]! += row[d]!
+  else addDays(sum, row)
 }
 
 /** The need of all young: the mean, the scenarios, and the quantile that the plan covers. */

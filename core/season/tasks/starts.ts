@@ -1,50 +1,86 @@
-import { feederOf, type Almanac } from '../../almanac'
+import { feederOf, type Almanac, type Feeder } from '../../almanac'
 import { formatDay } from '../../units'
-import { tellUnits, type FeederPlan } from '../feederPlan'
+import { tellOrder, tellUnits, type FeederPlan } from '../plans'
 import type { Task } from '../contracts'
 
+/** Days ahead in which a start or an order is a task. */
+const AHEAD = 6
+
+function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
+  const first = plan.starts[0]
+  if (!first || first.day > today + AHEAD) return null
+  const bought = feeder.supply.kind === 'bought'
+  const pack = feeder.supply.kind === 'bought' ? feeder.supply.packCount.value : 1
+  return {
+    id: `start:${plan.prey}`,
+    kind: 'start',
+    subject: { type: 'prey', id: plan.prey },
+    tag: feeder.name,
+    placeId: null,
+    due: first.day,
+    what: tellUnits(plan, feeder, first.count),
+    detail: plan.gaps[0]
+      ? `short by ${Math.round(plan.gaps[0].missing)} from ${formatDay(plan.gaps[0].from, today)} all the same: buy or borrow`
+      : undefined,
+    actions: [
+      bought
+        ? {
+            label: plan.verb === 'Gather' ? 'Gathered' : 'Ordered',
+            kind: plan.verb === 'Gather' ? 'preyReceived' : 'preyOrdered',
+            data: { count: first.count * pack },
+            tone: 'main',
+          }
+        : {
+            label: `${plan.verb === 'Order' ? 'Ordered' : 'Start'} ${first.count}`,
+            kind: 'cultureStarted',
+            data: { feederId: plan.prey, ...(plan.verb === 'Order' && { bought: true }) },
+            times: first.count,
+            tone: 'main',
+          },
+    ],
+    caution: feeder.cautions[0],
+    reasons: plan.reasons,
+  }
+}
+
+/** What is grown in the house, and is ordered since nothing that is started comes in time. */
+function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
+  const first = plan.orders[0]
+  if (!first || first.day > today + AHEAD) return null
+  return {
+    id: `order:${plan.prey}`,
+    kind: 'start',
+    subject: { type: 'prey', id: plan.prey },
+    tag: feeder.name,
+    placeId: null,
+    due: first.day,
+    what: tellOrder(first, feeder),
+    detail: 'what is started now comes too late',
+    actions: [
+      first.pieces === null
+        ? {
+            label: `Ordered ${first.count}`,
+            kind: 'cultureStarted',
+            data: { feederId: plan.prey, bought: true },
+            times: first.count,
+            tone: 'main',
+          }
+        : { label: 'Ordered', kind: 'preyOrdered', data: { count: first.count * first.pieces }, tone: 'main' },
+    ],
+    caution: feeder.cautions[0],
+    reasons: plan.reasons,
+  }
+}
+
 /**
- * What the plan asks to start or order on the next culture day. Kept apart from the other tasks, since plans need a
- * solver and tasks do not.
+ * What the plan asks to start or order on the next culture day, or before. Kept apart from the other tasks, since plans
+ * need a solver and tasks do not.
  */
 export function startTasks(plans: readonly FeederPlan[], almanac: Almanac, today: number): Task[] {
-  return plans.flatMap((plan): Task[] => {
-    const first = plan.starts[0]
-    if (!first || first.day > today + 6) return []
-    const feeder = feederOf(almanac, plan.prey)
-    const bought = feeder.supply.kind === 'bought'
-    const pack = feeder.supply.kind === 'bought' ? feeder.supply.packCount.value : 1
-    return [
-      {
-        id: `start:${plan.prey}`,
-        kind: 'start',
-        subject: { type: 'prey', id: plan.prey },
-        tag: feeder.name,
-        placeId: null,
-        due: first.day,
-        what: tellUnits(plan, feeder, first.count),
-        detail: plan.gaps[0]
-          ? `short by ${Math.round(plan.gaps[0].missing)} from ${formatDay(plan.gaps[0].from, today)} all the same: buy or borrow`
-          : undefined,
-        actions: [
-          bought
-            ? {
-                label: plan.verb === 'Gather' ? 'Gathered' : 'Ordered',
-                kind: plan.verb === 'Gather' ? 'preyReceived' : 'preyOrdered',
-                data: { count: first.count * pack },
-                tone: 'main',
-              }
-            : {
-                label: `${plan.verb === 'Order' ? 'Ordered' : 'Start'} ${first.count}`,
-                kind: 'cultureStarted',
-                data: { feederId: plan.prey, ...(plan.verb === 'Order' && { bought: true }) },
-                times: first.count,
-                tone: 'main',
-              },
-        ],
-        caution: feeder.cautions[0],
-        reasons: plan.reasons,
-      },
-    ]
-  })
+  return plans
+    .flatMap(plan => {
+      const feeder = feederOf(almanac, plan.prey)
+      return [orderTask(plan, feeder, today), taskOf(plan, feeder, today)].filter(task => task !== null)
+    })
+    .sort((a, b) => a.due - b.due)
 }

@@ -1,14 +1,15 @@
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
-import { HouseBuilder } from '../../tests/fixtures/records'
-import { feederOf, shippedAlmanac, withOverrides } from '../almanac'
-import type { SolveLp } from '../supply'
+import { HouseBuilder } from '../../../tests/fixtures/records'
+import { feederOf, shippedAlmanac, withOverrides } from '../../almanac'
+import type { SolveLp } from '../../supply'
 import {
   defaultSettings,
   PlanMemory,
   houseOf,
   planFeeders,
+  planJobs,
   planKey,
   seasonOfHouse,
   startTasks,
@@ -17,7 +18,7 @@ import {
   tellUnits,
   type FeederPlan,
   type HouseSettings,
-} from '.'
+} from '..'
 
 const today = 20_000
 /** One session's plans. */
@@ -134,10 +135,12 @@ describe('what a plan says', () => {
 
   it('is made anew when an own number is set that decides it', () => {
     const house = houseOf(geckos(7).records())
-    const { prey } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today).season
-    const look = prey.find(p => p.prey === 'cricket.half')!
-    const keyOf = (...numbers: { path: string; value: number }[]) =>
-      planKey(look, house, withOverrides(shippedAlmanac, numbers), defaultSettings, today)
+    const { season, scenarios } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today)
+    const keyOf = (...numbers: { path: string; value: number }[]) => {
+      const almanac = withOverrides(shippedAlmanac, numbers)
+      const jobs = planJobs(season.prey, scenarios, house, almanac, defaultSettings, today)
+      return planKey(jobs.find(j => j.looks.some(l => l.prey === 'cricket.half'))!)
+    }
     expect(keyOf()).toBe(keyOf({ path: 'species.corn-snake.fertility.value', value: 0.5 }))
     for (const path of [
       'common.cupLuck.value',

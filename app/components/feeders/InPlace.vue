@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import { tellStandIns, type FeederPlan } from '#core/season'
+import { formatDay } from '#core/units'
+
+/** What is given in place of a prey, what stays short all the same, and how sure the plan is. */
+const props = defineProps<{ plan: FeederPlan }>()
+const house = useHouse()
+const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, house.today))
+/** Seasons of 100 with a hungry day among those who eat it, where that is more than a rare chance. */
+const hungry = computed(() => (props.plan.runOutChance >= 0.02 ? Math.round(100 * props.plan.runOutChance) : 0))
+const gap = computed(() => props.plan.gaps[0])
+</script>
+
+<template>
+  <p v-if="inPlace || hungry || gap || plan.spares" class="small">
+    <template v-if="inPlace">In its place: {{ inPlace }}. </template>
+    <b v-if="gap" class="short"
+      >Short by {{ Math.ceil(gap.missing).toLocaleString('en-GB') }}, {{ formatDay(gap.from, house.today)
+      }}<template v-if="gap.to > gap.from">–{{ formatDay(gap.to, house.today) }}</template
+      >: nothing comes in time.
+    </b>
+    <template v-if="plan.spares">{{ plan.spares }} of {{ plan.units }} are spares. </template>
+    <template v-if="hungry">A hungry day in {{ hungry }} of 100 seasons.</template>
+  </p>
+</template>
+
+<style scoped>
+.short {
+  color: var(--harm);
+}
+</style>

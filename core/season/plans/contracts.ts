@@ -1,0 +1,83 @@
+import type { Almanac } from '../../almanac'
+import type { Day } from '../../chance'
+import type { Reason } from '../../judgement'
+import type { HouseSettings } from '../../settings'
+import type { House } from '../../subjects'
+import type { PlannedStart, PlannedSupply } from '../../supply'
+import type { EatersNeed, PreyOutlook } from '../contracts'
+
+/** Days on which a prey is missing whatever is started. */
+export interface Gap {
+  from: Day
+  to: Day
+  missing: number
+}
+
+/** What stands for a prey of which there is not enough, and when. */
+export interface Replacing {
+  prey: string
+  from: Day
+  to: Day
+  /** Pieces of it, in all. */
+  pieces: number
+  /** What it stands in for, in pieces of the usual prey. */
+  for: number
+}
+
+/** What is grown in the house, and is better ordered this time: packs, or cultures about to yield. */
+export interface Order {
+  day: Day
+  count: number
+  unit: string
+  /** Pieces of one pack; null for a culture. */
+  pieces: number | null
+}
+
+/** What to start or order, and how the stock then runs. All rows are per day from today. */
+export interface FeederPlan {
+  prey: string
+  kind: PlannedSupply['kind']
+  /** What one does about it. */
+  verb: 'Start' | 'Order' | 'Gather'
+  unit: string
+  /** Days planned; bought prey is planned ten weeks ahead, since it comes in days. */
+  days: number
+  starts: PlannedStart[]
+  /** What is grown in the house and ordered all the same, since nothing that is started comes in time. */
+  orders: Order[]
+  /** Usable feeders on each day with nothing new started, and what then is missing. */
+  bareStock: number[]
+  bareMissing: number[]
+  /** The same with the plan. */
+  stock: number[]
+  missing: number[]
+  /** Stretches that nothing started now can cover any more, nor anything else stand in for. */
+  gaps: Gap[]
+  units: number
+  leastPossible: number
+  /** Units among them that are only there so that a failure leaves nobody hungry. */
+  spares: number
+  /** What stands for it where there is not enough. */
+  standIns: Replacing[]
+  runOutChance: number
+  /** Mean number of short days in the days planned. */
+  shortDays: number
+  runOutByDay: number[]
+  reasons: Reason[]
+}
+
+/** Prey that may stand for one another, and all that decides their plan: plain data, for another thread. */
+export interface PlanJob {
+  /** Prey that is eaten, grown or in stock. */
+  looks: PreyOutlook[]
+  /** Prey that nobody keeps, and that could be ordered to stand in. */
+  others: string[]
+  eaters: Record<string, EatersNeed[]>
+  scenarios: { count: number; need: Record<string, Float64Array> }
+  house: Pick<House, 'cultures' | 'places' | 'climate' | 'warmth'>
+  almanac: Pick<Almanac, 'feeders' | 'schools' | 'common'>
+  settings: HouseSettings
+  /** Chance of a season without a hungry day that these prey are planned for; null = as the need is covered. */
+  safe: number | null
+  today: Day
+}

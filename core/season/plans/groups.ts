@@ -1,0 +1,140 @@
+import { feederOf, isLiveRow, type Almanac } from '../../almanac'
+import type { Day } from '../../chance'
+import type { HouseSettings } from '../../settings'
+import type { House } from '../../subjects'
+import { plannedSupply } from '../../supply'
+import type { EatersNeed, PreyOutlook, Scenarios } from '../contracts'
+import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
+import type { PlanJob } from './contracts'
+
+/** What those who eat a prey may be given in its place, the best first; unknown, retired and live prey left out. */
+export function standInsFor(
+  prey: string,
+  { never }: Pick<EatersNeed, 'never'>,
+  { feeders }: Pick<Almanac, 'feeders'>,
+): { prey: string; mostShare: number; pieces: number }[] {
+  const usual = feeders[prey]!
+  return (usual.standIns ?? []).flatMap(({ prey: other, mostShare }) => {
+    const feeder = feeders[other]
+    if (!feeder || feeder.retired || never.includes(other) || isLiveRow(other) || !plannedSupply(feeder)) return []
+    return [{ prey: other, mostShare: mostShare.value, pieces: usual.massG.likely / feeder.massG.likely }]
+  })
+}
+
+/** One that nobody keeps can only stand in where it comes by order, within days. */
+const canBeOrdered = (almanac: Pick<Almanac, 'feeders'>, id: string): boolean => {
+  const { supply } = feederOf(almanac, id)
+  return supply.kind === 'bought' && !supply.gathered
+}
+
+/** The prey of a season in groups: two are in one when someone who eats the one may be given the other. */
+export function preyGroups(
+  prey: readonly PreyOutlook[],
+  scenarios: Pick<Scenarios, 'eaters'>,
+  almanac: Pick<Almanac, 'feeders'>,
+): { looks: PreyOutlook[]; others: string[] }[] {
+  const kept = new Set(prey.map(p => p.prey))
+  const leader = new Map<string, string>()
+  const of = (id: string): string => {
+    const above = leader.get(id) ?? id
+    return above === id ? id : of(above)
+  }
+  const others = new Set<string>()
+  for (const { prey: id } of prey) {
+    for (const eaters of scenarios.eaters(id)) {
+      if (!eaters.pieces) continue
+      for (const { prey: other } of standInsFor(id, eaters, almanac)) {
+        if (!kept.has(other)) {
+          if (!canBeOrdered(almanac, other)) continue
+          others.add(other)
+        }
+        leader.set(of(other), of(id))
+      }
+    }
+  }
+  const groups = new Map<string, { looks: PreyOutlook[]; others: string[] }>()
+  for (const look of prey) {
+    const group = groups.get(of(look.prey))
+    if (group) group.looks.push(look)
+    else groups.set(of(look.prey), { looks: [look], others: [] })
+  }
+  for (const other of others) groups.get(of(other))?.others.push(other)
+  return [...groups.values()]
+}
+
+/** All that decides the plans of a season, in groups that are planned by themselves. */
+export function planJobs(
+  prey: readonly PreyOutlook[],
+  scenarios: Scenarios,
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  today: Day,
+): PlanJob[] {
+  const groups = preyGroups(prey, scenarios, almanac)
+  const hungry = groups.filter(g => g.looks.some(l => l.high.some(n => n > 0))).length
+  // several groups are hungry by chances of their own: each must be a little safer
+  const safe = settings.safeSeasons === null ? null : settings.safeSeasons ** (1 / Math.max(1, hungry))
+  const warmth = house.warmth ?? warmthOfCultures({ house, almanac })
+  return groups.map(({ looks, others }): PlanJob => {
+    const ids = looks.map(l => l.prey)
+    const all = [...ids, ...others]
+    return {
+      looks,
+      others,
+      eaters: Object.fromEntries(ids.map(id => [id, scenarios.eaters(id)])),
+      scenarios: { count: scenarios.count, need: Object.fromEntries(ids.map(id => [id, scenarios.need(id)])) },
+      // a thread is told what the readings come to, not all of them
+      house: {
+        cultures: Object.fromEntries(Object.entries(house.cultures).filter(([, c]) => all.includes(c.feederId))),
+        places: house.places,
+        climate: {},
+        warmth,
+      },
+      almanac: {
+        feeders: Object.fromEntries(all.map(id => [id, feederOf(almanac, id)])),
+        schools: almanac.schools,
+        common: almanac.common,
+      },
+      settings,
+      safe,
+      today,
+    }
+  })
+}
+
+const rounded = (row: ArrayLike<number>) => Array.from(row, x => Math.round(x * 100)).join()
+
+/** What decides the plans of a group, as a key: when none of it changed, neither do they. */
+export function planKey({ looks, others, eaters, house, almanac, settings, safe, today }: PlanJob): string {
+  const cultures = Object.values(house.cultures).map(c => [
+    c.id,
+    c.startDay,
+    c.producing?.day,
+    c.failed?.day,
+    c.finished?.day,
+    c.lastLook?.day,
+    c.bought,
+    cultureTempC(c, { house, almanac }),
+    placeTempC(c.placeId, { house, almanac }),
+  ])
+  const { hungryCost, standInCost, extraTripCost, otherWayCost, cupLuck, unwrittenProducing } = almanac.common
+  return JSON.stringify([
+    today,
+    looks.map(l => [l.prey, l.stock, rounded(l.high), rounded(l.running)]),
+    others,
+    Object.entries(eaters).map(([prey, list]) => [
+      prey,
+      list.map(e => [e.never, Math.round(e.pieces), Math.round(e.meals), list.length > 1 ? rounded(e.mean) : '']),
+    ]),
+    cultures,
+    settings.cultureWeekday,
+    settings.cupYield,
+    settings.coverQuantile,
+    settings.schools,
+    safe,
+    almanac.feeders,
+    almanac.schools.cupRhythm,
+    [hungryCost, standInCost, extraTripCost, otherWayCost, cupLuck, unwrittenProducing].map(f => f!.value),
+  ])
+}

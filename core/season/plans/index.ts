@@ -1,0 +1,6 @@
+export type { FeederPlan, Gap, Order, PlanJob, Replacing } from './contracts'
+export { planJobs, planKey, preyGroups, standInsFor } from './groups'
+export { PlanMemory } from './memory'
+export { inOrder, planFeeders } from './planFeeders'
+export { planGroup } from './planGroup'
+export { tellOrder, tellStandIns, tellStart, tellStartShort, tellUnits } from './words'

@@ -1,0 +1,137 @@
+import { feederOf, schoolChoice, type Feeder } from '../../almanac'
+import {
+  cultureStage,
+  cultureWay,
+  firstCoveredDay,
+  growing,
+  keptPerDay,
+  plannedSupply,
+  yieldSinceStart,
+  type Coming,
+  type PlanInput,
+  type PlannedSupply,
+} from '../../supply'
+import { nextWeekday } from '../../units'
+import type { PreyOutlook } from '../contracts'
+import { cultureTempC, placeTempC } from '../warmth'
+import type { FeederPlan, PlanJob } from './contracts'
+
+/** Bought prey is planned ten weeks ahead, since it comes in days. */
+const BOUGHT_DAYS = 70
+
+/** One feeder of a group, with what its plan is made of. */
+export interface Kept {
+  /** The prey, or its name with how it is ordered beside being grown. */
+  key: string
+  /** It is grown in the house, and this is the way to order it all the same. */
+  byOrder: boolean
+  look: PreyOutlook
+  feeder: Feeder
+  supply: PlannedSupply
+  tempC: number | null
+  /** With need as its own eaters have it, and culture days only. */
+  input: PlanInput
+  days: number
+  /** First day (index) that a start on a culture day can cover. */
+  countFrom: number
+}
+
+export function verbOf(supply: PlannedSupply): FeederPlan['verb'] {
+  if (supply.kind === 'bought') return supply.gathered ? 'Gather' : 'Order'
+  return supply.kind === 'batch' && supply.boughtProducing ? 'Order' : 'Start'
+}
+
+/** A prey of which nothing is there, and that nobody eats first. */
+const nobodys = (prey: string, days: number): PreyOutlook => ({
+  prey,
+  mean: [],
+  high: Array.from({ length: days }, () => 0),
+  running: Array.from({ length: days }, () => 0),
+  arriving: [],
+  stock: 0,
+  causes: [],
+  reasons: [],
+})
+
+/** Temperature of the place where most cultures of this feeder stand; null when none does. */
+function shelfTemp({ house, almanac }: Pick<PlanJob, 'house' | 'almanac'>, feederId: string): number | null {
+  const temps = Object.values(house.cultures)
+    .filter(c => c.feederId === feederId && !c.finished)
+    .map(c => placeTempC(c.placeId, { house, almanac }))
+    .filter(t => t !== null)
+  return temps.length ? temps.sort((a, b) => a - b)[Math.floor(temps.length / 2)]! : null
+}
+
+function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null, job: PlanJob): PlanInput {
+  const { settings, almanac, today } = job
+  const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
+  const startDays: number[] = []
+  for (let d = nextWeekday(today, settings.cultureWeekday) - today; d < days; d += 7) startDays.push(d)
+  const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
+  const ownCups = supply.kind === 'batch' && !supply.boughtProducing
+  return {
+    from: today,
+    need: look.high.slice(0, days),
+    running: look.running.slice(0, days),
+    stock: look.stock,
+    keptPerDay: keptPerDay(supply),
+    perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),
+    startDays,
+    leastPerStart: ownCups && rhythm.id === 'everyWeek' ? 1 : 0,
+    spare:
+      ownCups && rhythm.fact?.value
+        ? { units: Math.round(rhythm.fact.value), everyStarts: Math.max(1, Math.floor(supply.producingDays.value / 7)) }
+        : null,
+  }
+}
+
+function kept(look: PreyOutlook, feeder: Feeder, supply: PlannedSupply, byOrder: boolean, job: PlanJob): Kept {
+  const tempC = shelfTemp(job, look.prey)
+  const input = inputFor(look, supply, tempC, job)
+  const days = input.need.length
+  const key = byOrder ? `${look.prey} by order` : look.prey
+  return { key, byOrder, look, feeder, supply, tempC, input, days, countFrom: Math.min(days, firstCoveredDay(input)) }
+}
+
+const isGrown = (supply: PlannedSupply): boolean =>
+  supply.kind === 'colony' || (supply.kind === 'batch' && !supply.boughtProducing)
+
+/** How a feeder that is grown in the house can be ordered beside. */
+const orderWay = ({ otherWays }: Feeder): PlannedSupply | undefined =>
+  otherWays?.find(
+    (way): way is PlannedSupply =>
+      (way.kind === 'bought' && !way.gathered) || (way.kind === 'batch' && way.boughtProducing === true),
+  )
+
+/**
+ * The feeders of a group: those that are eaten, grown or in stock, those that could be ordered to stand in, and the
+ * orders of what is usually grown.
+ */
+export function keptOf(job: PlanJob): Kept[] {
+  const all = [...job.looks, ...job.others.map(id => nobodys(id, BOUGHT_DAYS))]
+  return all.flatMap(look => {
+    const feeder = feederOf(job.almanac, look.prey)
+    const supply = plannedSupply(feeder)!
+    const order = isGrown(supply) && look.high.some(n => n > 0) ? orderWay(feeder) : undefined
+    return [
+      kept(look, feeder, supply, false, job),
+      ...(order ? [kept(nobodys(look.prey, look.high.length), feeder, order, true, job)] : []),
+    ]
+  })
+}
+
+/** What comes of a feeder without its plan: what runs, and what is on order. */
+export function comingOf({ look, byOrder, feeder, supply, tempC, days }: Kept, job: PlanJob): Omit<Coming, 'starts'> {
+  const { house, almanac, settings, today } = job
+  const running = Object.values(house.cultures).flatMap(c => {
+    const way = cultureWay(feeder, c)
+    if (byOrder || c.feederId !== look.prey || !way || !['growing', 'producing'].includes(cultureStage(c, way, today)))
+      return []
+    const at = cultureTempC(c, { house, almanac })
+    const { from, alive } = growing(c, way, at, today, almanac.common.unwrittenProducing!.value)
+    return [{ producing: from, alive, supply: way }]
+  })
+  const fixed = new Float64Array(days)
+  for (const { day, count } of look.arriving) if (day < days) fixed[day]! += count
+  return { supply, running, tempC, factor: settings.cupYield, luck: almanac.common.cupLuck!.value, fixed }
+}

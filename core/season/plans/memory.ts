@@ -1,0 +1,18 @@
+import type { FeederPlan } from './contracts'
+
+const MEMORY = 64
+
+/** Plans by what decides them, so that what has not changed is not solved again. Owned by whoever asks for plans. */
+export class PlanMemory {
+  private readonly plans = new Map<string, FeederPlan[]>()
+
+  get(key: string): FeederPlan[] | undefined {
+    return this.plans.get(key)
+  }
+
+  keep(key: string, plans: FeederPlan[]): FeederPlan[] {
+    this.plans.set(key, plans)
+    if (this.plans.size > MEMORY) this.plans.delete(this.plans.keys().next().value!)
+    return plans
+  }
+}

@@ -1,0 +1,35 @@
+import type { Almanac } from '../../almanac'
+import type { HouseSettings } from '../../settings'
+import type { House } from '../../subjects'
+import type { SolveLp } from '../../supply'
+import type { Scenarios, Season } from '../contracts'
+import type { FeederPlan } from './contracts'
+import { planJobs, planKey } from './groups'
+import { PlanMemory } from './memory'
+import { planGroup } from './planGroup'
+
+/** Plans in the order of the almanac's feeders, which is that of their sizes. */
+export function inOrder(plans: readonly FeederPlan[], { feeders }: Pick<Almanac, 'feeders'>): FeederPlan[] {
+  const order = new Map(Object.keys(feeders).map((id, i) => [id, i]))
+  return [...plans].sort((a, b) => (order.get(a.prey) ?? 0) - (order.get(b.prey) ?? 0))
+}
+
+/**
+ * The plan of every prey whose supply can be planned; those whose inputs are the same as in an earlier call are taken
+ * over.
+ */
+export function planFeeders(
+  season: Season,
+  scenarios: Scenarios,
+  house: House,
+  almanac: Almanac,
+  settings: HouseSettings,
+  solve: SolveLp,
+  memory = new PlanMemory(),
+): FeederPlan[] {
+  const plans = planJobs(season.prey, scenarios, house, almanac, settings, season.today).flatMap(job => {
+    const key = planKey(job)
+    return memory.get(key) ?? memory.keep(key, planGroup(job, solve))
+  })
+  return inOrder(plans, almanac)
+}

@@ -1,0 +1,180 @@
+import { schoolChoice, type Feeder } from '../../almanac'
+import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
+import { GAP, failureChance, type PlannedSupply } from '../../supply'
+import { formatDay } from '../../units'
+import type { FeederPlan, PlanJob } from './contracts'
+import type { Kept } from './kept'
+
+function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | null): Reason {
+  const path = `feeders.${feeder.id}.supply`
+  if (supply.kind === 'bought') {
+    return {
+      rule: supply.gathered
+        ? 'Gathered: what one walk brings, kept a while'
+        : 'Bought in packs; comes after its lead time and keeps a while',
+
+      inputs: [
+        factInput('Pack', `${path}.packCount.value`, supply.packCount),
+        factInput('Lead time', `${path}.leadDays.value`, supply.leadDays),
+        factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays),
+      ],
+    }
+  }
+  return {
+    rule:
+      supply.kind === 'batch'
+        ? supply.boughtProducing
+          ? 'Bought as a culture about to yield: it yields once, from its delivery on'
+          : 'A batch yields once, rising quickly and falling slowly, after a time that the temperature sets'
+        : 'A colony yields a little every day once grown',
+    inputs: [
+      spreadInput('Start to producing', `${path}.toProducing`, supply.toProducing),
+      ...(supply.kind === 'batch'
+        ? [
+            factInput('Producing span', `${path}.producingDays.value`, supply.producingDays),
+            factInput('Yield of one', `${path}.yieldTotal.value`, supply.yieldTotal),
+            factInput('Reference temperature', `${path}.atTempC.value`, supply.atTempC),
+            computedInput('Shelf', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`),
+          ]
+        : [factInput('Yield of one', `${path}.yieldPerDay.value`, supply.yieldPerDay)]),
+      factInput('Fails', `${path}.failure.value`, supply.failure),
+      factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays),
+    ],
+    change: 'Your own yield: change the number in the Almanac',
+  }
+}
+
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
+
+function startReason(
+  { supply, days, countFrom }: Kept,
+  plan: Pick<FeederPlan, 'units' | 'leastPossible'>,
+  { settings, almanac, today }: PlanJob,
+): Reason {
+  const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
+  return {
+    rule: 'The fewest whole units, started on culture days, so that usable stock covers the need on every day (mixed-integer programme)',
+    inputs: [
+      settingInput('Need covered', `${Math.round(settings.coverQuantile * 100)} % quantile`, 'coverQuantile'),
+      settingInput('Culture day', WEEKDAYS[settings.cultureWeekday]!, 'cultureWeekday'),
+      computedInput('Units in the plan', `${plan.units}; no plan needs fewer than ${plan.leastPossible}`),
+      computedInput(
+        'A start can cover from',
+        Number.isFinite(countFrom) && countFrom < days ? formatDay(today + countFrom, today) : 'beyond the horizon',
+      ),
+      ...(supply.kind === 'batch'
+        ? [
+            settingInput('School', rhythm.name, 'cupRhythm'),
+            ...(rhythm.fact?.value ? [factInput('Kept in case one fails', 'schools.cupRhythm', rhythm.fact)] : []),
+          ]
+        : []),
+      ...(settings.cupYield !== 1 ? [settingInput('Cup yield', `${settings.cupYield} × the almanac`, 'cupYield')] : []),
+    ],
+    change: 'Appetite, yield, culture day or the covered quantile',
+  }
+}
+
+/** How a group was planned together, and how near the best that is. */
+export interface TogetherTold {
+  names: readonly string[]
+  cost: number
+  bound: number
+  hungry: number
+  /** Days whose starts are whole and proven; 0 where the search was given up. */
+  wholeDays: number
+}
+
+function togetherReason({ names, cost, bound, hungry, wholeDays }: TogetherTold, { almanac }: PlanJob): Reason {
+  const gap = cost > 0 ? Math.max(0, (cost - bound) / cost) : 0
+  return {
+    rule: 'Planned together with what may stand for it: the least cost of hungry meals, units and meals of another prey, each by its weight (mixed-integer programme)',
+    inputs: [
+      computedInput('Together with', names.join(', ')),
+      factInput('A hungry meal weighs', 'common.hungryCost.value', almanac.common.hungryCost!),
+      factInput('A meal of another prey weighs', 'common.standInCost.value', almanac.common.standInCost!),
+      factInput('Today, not on culture day', 'common.extraTripCost.value', almanac.common.extraTripCost!),
+      computedInput('Meals that nothing can give any more', hungry < 0.05 ? 'none' : hungry.toFixed(1)),
+      computedInput(
+        'Cost of the next half year',
+        `${cost.toFixed(1)} units; no plan costs less than ${bound.toFixed(1)} (${(100 * gap).toFixed(1)} % between)`,
+      ),
+      computedInput(
+        'Solved in whole units',
+        wholeDays
+          ? `the next ${wholeDays} days together, within ${100 * GAP} % of the best; later ones are divided there, and rounded feeder by feeder`
+          : 'feeder by feeder: not solved together in time',
+      ),
+    ],
+    change: 'What may stand for a prey and how much of it: the Almanac says it',
+  }
+}
+
+/** How the plan was played through. */
+export interface PlayedTold {
+  runs: number
+  chance: number
+  shortDays: number
+  days: number
+}
+
+function playedReason({ runs, chance, shortDays, days }: PlayedTold, { supply }: Kept): Reason {
+  return {
+    rule: 'The plan played through with need, delays, failures and yields drawn anew (fixed seed)',
+    inputs: [
+      computedInput('Runs', `${runs}`),
+      computedInput('Runs with a day short by over 5 %', `${Math.round(chance * 100)} %`),
+      computedInput('Short days, mean of all runs', `${shortDays.toFixed(1)} of ${days}`),
+      ...(supply.kind === 'bought'
+        ? []
+        : [computedInput('Chance that one fails', `${Math.round(failureChance(supply) * 100)} %`)]),
+    ],
+    change: 'One more on each culture day lowers it; so does a higher covered quantile',
+  }
+}
+
+/** What was aimed at with spares, and what they reach. */
+export interface SafetyTold {
+  /** Chance of a season without a hungry day: in the whole house, and in this group. */
+  wanted: number
+  ofGroup: number
+  spares: number
+  /** In the scenarios by which the spares were chosen, and in fresh ones. */
+  chosen: number
+  fresh: number
+  /** Prey whose hunger no spare takes away; null when the aim is met. */
+  bound: string | null
+}
+
+function safetyReason(told: SafetyTold): Reason {
+  const percent = (chance: number) => `${Math.round(100 * chance)} of 100`
+  return {
+    rule: told.bound
+      ? `Spares as far as they help: ${told.bound} stays short in some seasons, whatever is started`
+      : 'Spares, as many as the aim asks for: each covers the likeliest hungry day that is left',
+    inputs: [
+      settingInput('Seasons without a hungry day, in the house', percent(told.wanted), 'safeSeasons'),
+      computedInput('Aimed at for this prey and what stands for it', percent(told.ofGroup)),
+      computedInput('Spares of this prey', `${told.spares}`),
+      computedInput('Reached in the seasons by which they were chosen', percent(told.chosen)),
+      computedInput('Reached in fresh seasons', percent(told.fresh)),
+    ],
+    change: 'The aim, in Settings; a culture that fails less often; a second source',
+  }
+}
+
+/** The working of a plan, the most telling first. */
+export function planReasons(
+  kept: Kept,
+  plan: Pick<FeederPlan, 'units' | 'leastPossible'>,
+  job: PlanJob,
+  told: { together: TogetherTold | null; played: PlayedTold; safety: SafetyTold | null },
+): Reason[] {
+  return [
+    startReason(kept, plan, job),
+    ...(told.together ? [togetherReason(told.together, job)] : []),
+    ...(told.safety ? [safetyReason(told.safety)] : []),
+    supplyReasons(kept.feeder, kept.supply, kept.tempC),
+    playedReason(told.played, kept),
+    ...kept.look.reasons,
+  ]
+}

@@ -1,0 +1,139 @@
+import type { Almanac } from '../../almanac'
+import {
+  leastStarts,
+  solveJoint,
+  type Eaters,
+  type JointInput,
+  type JointPlan,
+  type SolveLp,
+  type StandIn,
+} from '../../supply'
+import type { EatersNeed } from '../contracts'
+import type { PlanJob } from './contracts'
+import { standInsFor } from './groups'
+import type { Kept } from './kept'
+
+/** Mouths of one prey that may be given the same in its place: their part of its need, day by day. */
+export interface Sharing extends Eaters {
+  share: Float64Array
+}
+
+/** What one may be given in place of a prey: the same by order first, then what stands for it, each also by order. */
+function waysInPlace(
+  prey: string,
+  e: Pick<EatersNeed, 'never'>,
+  kept: readonly Kept[],
+  almanac: PlanJob['almanac'],
+): StandIn[] {
+  const ofPrey = (id: string, byOrder: boolean) => kept.filter(k => k.look.prey === id && k.byOrder === byOrder)
+  return [
+    ...ofPrey(prey, true).map(k => ({ feeder: k.key, of: prey, pieces: 1, mostShare: 1, weight: 0 })),
+    ...standInsFor(prey, e, almanac).flatMap(({ prey: other, pieces, mostShare }) =>
+      // what may stand for a small part only is the dearer
+      [...ofPrey(other, false), ...ofPrey(other, true)].map(k => ({
+        feeder: k.key,
+        of: other,
+        pieces,
+        mostShare,
+        weight: 1 / mostShare,
+      })),
+    ),
+  ]
+}
+
+/** The need of a prey, parted among those who eat it as their mean needs are. */
+export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sharing[] {
+  return kept.flatMap(({ look, days, byOrder }) => {
+    const list = byOrder ? [] : (eaters[look.prey] ?? []).filter(e => e.pieces > 0)
+    const whole = list.reduce((n, e) => n + e.pieces, 0)
+    return list.map((e): Sharing => {
+      const share = Float64Array.from({ length: look.high.length }, (_, d) => {
+        if (d >= days) return 0
+        const all = list.reduce((n, other) => n + other.mean[d]!, 0)
+        return all > 0 ? e.mean[d]! / all : e.pieces / whole
+      })
+      return {
+        prey: look.prey,
+        share,
+        need: share.map((part, d) => part * look.high[d]!),
+        mealsPerPiece: e.meals / e.pieces,
+        standIns: waysInPlace(look.prey, e, kept, almanac),
+      }
+    })
+  })
+}
+
+/** Today is a day to start or order too, at a price. */
+export function startsOf(
+  { input, byOrder }: Kept,
+  { common }: Pick<Almanac, 'common'>,
+): { startDays: number[]; costs: number[]; least: number[] } {
+  const usual = byOrder ? common.otherWayCost!.value : 1
+  const { startDays } = input
+  const onDays = { startDays: [...startDays], costs: startDays.map(() => usual), least: leastStarts(input) }
+  if (startDays[0] === 0) return onDays
+  return {
+    startDays: [0, ...onDays.startDays],
+    costs: [usual * common.extraTripCost!.value, ...onDays.costs],
+    least: [0, ...onDays.least],
+  }
+}
+
+/** What one counts on of a new unit: nothing before the age at which it is expected to give half of its best day. */
+function countedOn(perUnit: ArrayLike<number>): Float64Array {
+  const row = Float64Array.from(perUnit)
+  const half = row.reduce((a, b) => Math.max(a, b), 0) / 2
+  return row.fill(
+    0,
+    0,
+    Math.max(
+      0,
+      row.findIndex(y => y >= half),
+    ),
+  )
+}
+
+/** Days planned together: the longest wait for a colony. Beyond them each prey is planned by itself. */
+const JOINT_DAYS = 182
+
+export function jointInput(kept: readonly Kept[], eaters: readonly Sharing[], { almanac }: PlanJob): JointInput {
+  return {
+    days: Math.min(JOINT_DAYS, Math.max(...kept.map(k => k.days))),
+    hungryCost: almanac.common.hungryCost!.value,
+    standInCost: almanac.common.standInCost!.value,
+    eaters,
+    feeders: kept.map(k => {
+      const { stock, keptPerDay, running } = k.input
+      const perUnit = countedOn(k.input.perUnit)
+      return { id: k.key, stock, keptPerDay, running, perUnit, days: k.days, ...startsOf(k, almanac) }
+    }),
+  }
+}
+
+/** The plan of a group together: who is given what, and what no plan can do better. */
+export interface Together extends JointPlan {
+  eaters: readonly Sharing[]
+  /** Pieces taken of each feeder on each day, by its own eaters and others. */
+  wanted: Map<string, Float64Array>
+  /** Pieces of each prey that neither it nor anything else can give any more. */
+  unmet: Map<string, Float64Array>
+}
+
+export function planTogether(kept: readonly Kept[], job: PlanJob, solve: SolveLp): Together {
+  const eaters = sharing(kept, job)
+  const input = jointInput(kept, eaters, job)
+  const plan = solveJoint(input, solve)
+  const rows = () => new Map(kept.map(k => [k.key, new Float64Array(Math.max(...kept.map(k => k.days)))]))
+  const [wanted, unmet] = [rows(), rows()]
+  for (const { prey, need } of eaters)
+    for (let d = 0; d < need.length; d++) (d < input.days ? unmet : wanted).get(prey)![d]! += need[d]!
+  for (const { eaters: e, feeder, row } of plan.takings) {
+    const { prey, standIns } = eaters[e]!
+    const pieces = feeder === prey ? 1 : standIns.find(s => s.feeder === feeder)!.pieces
+    row.forEach((taken, d) => {
+      wanted.get(feeder)![d]! += taken * pieces
+      unmet.get(prey)![d]! = Math.max(0, unmet.get(prey)![d]! - taken)
+    })
+  }
+  return { ...plan, eaters, wanted, unmet }
+}

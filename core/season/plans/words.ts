@@ -1,0 +1,47 @@
+import type { Feeder } from '../../almanac'
+import type { Day } from '../../chance'
+import { formatDay } from '../../units'
+import type { FeederPlan, Order } from './contracts'
+
+/** What to start or order first, as one reads it: `Start 5 cups of large flies by 14 Apr`. */
+export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string | null {
+  const first = plan.starts[0]
+  if (!first) return null
+  return `${tellUnits(plan, feeder, first.count)} by ${formatDay(first.day, today)}`
+}
+
+/** The same without the feeder's name, where that stands beside it: `Start 5 cups by 14 Apr`. */
+export function tellStartShort(plan: FeederPlan, today: Day): string | null {
+  const first = plan.starts[0]
+  return first ? `${plan.verb} ${tellCount(plan.unit, first.count)} by ${formatDay(first.day, today)}` : null
+}
+
+function tellCount(unit: string, count: number): string {
+  return `${count} ${count === 1 ? unit : unit.replace(/^\w+/, word => (word.endsWith('x') ? `${word}es` : `${word}s`))}`
+}
+
+/** `Start 5 cups of large flies`, `Order 1 bag of 25 mouse hoppers` */
+export function tellUnits(plan: Pick<FeederPlan, 'kind' | 'verb' | 'unit'>, feeder: Feeder, count: number): string {
+  const units = tellCount(plan.unit, count)
+  return plan.kind === 'bought' ? `${plan.verb} ${units} ${feeder.many}` : `${plan.verb} ${units} of ${feeder.many}`
+}
+
+/** `Order 2 cups of small flies about to yield`, `Order 3 cultures of 500 springtails` */
+export function tellOrder({ count, unit, pieces }: Pick<Order, 'count' | 'unit' | 'pieces'>, feeder: Feeder): string {
+  const units = tellCount(unit, count)
+  return pieces === null ? `Order ${units} of ${feeder.many} about to yield` : `Order ${units} ${feeder.many}`
+}
+
+/** What stands for a prey, and when: `481 pinhead crickets, 8 Dec–12 Dec; 82 dwarf isopods, 11 Dec–17 Dec`. */
+export function tellStandIns(
+  { standIns }: Pick<FeederPlan, 'standIns'>,
+  feeders: Readonly<Record<string, Feeder>>,
+  today: Day,
+): string {
+  return standIns
+    .map(({ prey, from, to, pieces }) => {
+      const days = from === to ? formatDay(from, today) : `${formatDay(from, today)}–${formatDay(to, today)}`
+      return `${Math.ceil(pieces).toLocaleString('en-GB')} ${feeders[prey]?.many ?? prey}, ${days}`
+    })
+    .join('; ')
+}

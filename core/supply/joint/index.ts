@@ -1,0 +1,15 @@
+export { Fates, type Coming } from './fates'
+export { periodsOf } from './periods'
+export { playThrough, type Hungry, type Played, type PlayedEaters, type PlayedFeeder, type PlayInput } from './play'
+export {
+  JointError,
+  GAP,
+  solveJoint,
+  type Eaters,
+  type JointFeeder,
+  type JointInput,
+  type JointPlan,
+  type StandIn,
+  type Taking,
+} from './programme'
+export { findSpares, type SpareFeeder, type SpareInput, type Spares } from './spares'

@@ -1,0 +1,252 @@
+import fc from 'fast-check'
+import highsLoader from 'highs'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { solverFrom } from '#shared/solver'
+import type { SolveLp } from '../plan'
+import { GAP, JointError, solveJoint, type Eaters, type JointFeeder, type JointInput } from '.'
+
+let solve: SolveLp
+beforeAll(async () => {
+  solve = solverFrom(await highsLoader())
+})
+
+const DAYS = 5
+const feeder = (id: string, part: Partial<JointFeeder> = {}): JointFeeder => ({
+  id,
+  stock: 0,
+  keptPerDay: 0,
+  running: new Array<number>(DAYS).fill(0),
+  perUnit: [10],
+  startDays: [],
+  costs: part.startDays?.map(() => 1) ?? [],
+  least: part.startDays?.map(() => 0) ?? [],
+  days: DAYS,
+  ...part,
+})
+const eats = (prey: string, need: number[], part: Partial<Eaters> = {}): Eaters => ({
+  prey,
+  need,
+  mealsPerPiece: 1,
+  standIns: [],
+  ...part,
+})
+const standIn = (id: string, pieces = 1, mostShare = 1) => ({ feeder: id, of: id, pieces, mostShare, weight: 1 })
+const problem = (feeders: JointFeeder[], eaters: Eaters[]): JointInput => ({
+  days: Math.max(...feeders.map(f => f.days)),
+  feeders,
+  eaters,
+  hungryCost: 20,
+  standInCost: 0.3,
+})
+const plan = (input: JointInput) => solveJoint(input, solve)
+const total = (row: Iterable<number>) => [...row].reduce((a, b) => a + b, 0)
+
+/**
+ * Brute force where nothing keeps over night: every number of units on every start day; then each day's stand-ins go to
+ * whom a piece of them saves most (a knapsack that may be divided, so taking the best first is best).
+ */
+function bruteForce({ days, feeders, eaters, hungryCost, standInCost }: JointInput, most: number): number {
+  const slots = feeders.flatMap((f, i) => f.startDays.map((s, w) => ({ i, s, cost: f.costs[w]! })))
+  const counts = slots.map(() => 0)
+  let best = Number.POSITIVE_INFINITY
+  const costOf = (): number => {
+    let cost = slots.reduce((n, slot, k) => n + slot.cost * counts[k]!, 0)
+    for (let d = 0; d < days; d++) {
+      const there = feeders.map((f, i) =>
+        slots.reduce(
+          (n, slot, k) => (slot.i === i ? n + counts[k]! * (f.perUnit[d - slot.s] ?? 0) : n),
+          f.running[d]! + (d ? 0 : f.stock),
+        ),
+      )
+      const of = (id: string) => feeders.findIndex(f => f.id === id)
+      const lacks = eaters.map(e => {
+        const taken = Math.min(e.need[d]!, there[of(e.prey)]!)
+        there[of(e.prey)]! -= taken
+        return e.need[d]! - taken
+      })
+      const offers = eaters
+        .flatMap((e, k) =>
+          e.standIns.map(s => ({ ...s, k, saves: ((hungryCost - standInCost) * e.mealsPerPiece) / s.pieces })),
+        )
+        .sort((a, b) => b.saves - a.saves)
+      for (const { k, feeder: id, pieces, mostShare } of offers) {
+        const given = Math.min(lacks[k]!, mostShare * eaters[k]!.need[d]!, there[of(id)]! / pieces)
+        there[of(id)]! -= given * pieces
+        lacks[k]! -= given
+        cost += standInCost * eaters[k]!.mealsPerPiece * given
+      }
+      cost += lacks.reduce((n, lack, k) => n + hungryCost * eaters[k]!.mealsPerPiece * lack, 0)
+    }
+    return cost
+  }
+  const tryAll = (k: number): void => {
+    if (k === slots.length) {
+      best = Math.min(best, costOf())
+      return
+    }
+    for (counts[k] = 0; counts[k] <= most; counts[k]!++) tryAll(k + 1)
+    counts[k] = 0
+  }
+  tryAll(0)
+  return best
+}
+
+const small = fc.record({
+  needA: fc.array(fc.integer({ min: 0, max: 25 }), { minLength: DAYS, maxLength: DAYS }),
+  needB: fc.array(fc.integer({ min: 0, max: 25 }), { minLength: DAYS, maxLength: DAYS }),
+  runs: fc.array(fc.integer({ min: 0, max: 12 }), { minLength: DAYS, maxLength: DAYS }),
+  wait: fc.integer({ min: 0, max: 2 }),
+  share: fc.constantFrom(0.3, 0.5, 1),
+  pieces: fc.constantFrom(0.5, 1, 3),
+  meals: fc.constantFrom(0.1, 0.5, 1),
+})
+type Small = typeof small extends fc.Arbitrary<infer T> ? T : never
+
+/** Two sorts of eaters, each with prey of its own that may be started, and a third prey that may stand in for both. */
+const smallProblem = ({ needA, needB, runs, wait, share, pieces, meals }: Small): JointInput => {
+  const yields = [...new Array<number>(wait).fill(0), 6, 12, 6]
+  return problem(
+    [
+      feeder('a', { perUnit: yields, startDays: [0, 2] }),
+      feeder('b', { perUnit: [0, 15], startDays: [0, 3], running: runs }),
+      feeder('c', { perUnit: [20], startDays: [1], stock: 8, running: runs }),
+    ],
+    [
+      eats('a', needA, { standIns: [standIn('c', pieces, share)], mealsPerPiece: meals }),
+      eats('b', needB, { standIns: [standIn('c', 1, 1)] }),
+    ],
+  )
+}
+
+describe('the joint plan against brute force', () => {
+  it('costs no more than 2 % above the least of all whole plans, and its bound lies below that', () => {
+    fc.assert(
+      fc.property(small, made => {
+        const input = smallProblem(made)
+        const least = bruteForce(input, 4)
+        const { cost, bound, wholeDays } = plan(input)
+        expect(wholeDays).toBeGreaterThan(0)
+        expect(cost).toBeLessThanOrEqual(least * (1 + 2 * GAP) + 0.05)
+        expect(bound).toBeLessThanOrEqual(least + 1e-3)
+        // four of each are tried; more can only be better where hunger is left
+        if (cost < least - 0.05) expect(least).toBeGreaterThan(20)
+      }),
+      { numRuns: 30 },
+    )
+  }, 60_000)
+})
+
+describe('what the joint plan can be trusted with', () => {
+  const anyProblem = fc.tuple(small, fc.constantFrom(0, 0.5, 1)).map(([made, kept]): JointInput => {
+    const input = smallProblem(made)
+    return { ...input, feeders: input.feeders.map(f => ({ ...f, keptPerDay: kept })) }
+  })
+  const atMost = (a: number, b: number) => expect(a).toBeLessThanOrEqual(b * (1 + GAP) + 0.05)
+
+  it('more need never costs less', () => {
+    fc.assert(
+      fc.property(anyProblem, fc.integer({ min: 0, max: DAYS - 1 }), (input, day) => {
+        const more = input.eaters.map((e, i) =>
+          i ? e : { ...e, need: Array.from(e.need, (n, d) => (d === day ? n + 5 : n)) },
+        )
+        atMost(plan(input).cost, plan({ ...input, eaters: more }).cost)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('a further acceptable prey never raises the cost, a failed culture never lowers it', () => {
+    fc.assert(
+      fc.property(anyProblem, input => {
+        const fewer = input.eaters.map((e, i) => (i ? e : { ...e, standIns: [] }))
+        atMost(plan(input).cost, plan({ ...input, eaters: fewer }).cost)
+        const failed = input.feeders.map(f => ({ ...f, running: new Array<number>(DAYS).fill(0) }))
+        atMost(plan(input).cost, plan({ ...input, feeders: failed }).cost)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('nothing is taken that is not there, and no stand-in beyond its share', () => {
+    fc.assert(
+      fc.property(anyProblem, input => {
+        const { takings, starts } = plan(input)
+        for (const f of input.feeders) {
+          let left = f.stock
+          for (let d = 0; d < DAYS; d++) {
+            const came = f.startDays.reduce(
+              (n, s, w) => n + starts.get(f.id)![w]! * (f.perUnit[d - s] ?? 0),
+              f.running[d]!,
+            )
+            left = left * (d ? f.keptPerDay : 1) + came
+            for (const t of takings) {
+              if (t.feeder !== f.id) continue
+              const way = input.eaters[t.eaters]!.standIns.find(s => s.feeder === f.id)
+              left -= t.row[d]! * (way?.pieces ?? 1)
+              if (way) expect(t.row[d]!).toBeLessThanOrEqual(way.mostShare * input.eaters[t.eaters]!.need[d]! + 1e-3)
+            }
+            expect(left).toBeGreaterThanOrEqual(-1e-3)
+          }
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('by hand', () => {
+  it('what is short is taken from what stands in; one unit more is cheaper than a hungry meal', () => {
+    const { takings, cost, hungry } = plan(
+      problem(
+        [feeder('a', { running: [10, 10, 10, 10, 10] }), feeder('c', { startDays: [0], perUnit: [0, 0, 30] })],
+        [eats('a', [10, 10, 14, 10, 10], { standIns: [standIn('c', 2)] })],
+      ),
+    )
+    // day 2 lacks 4: eight of c, of which one unit gives 30
+    expect(hungry).toBeCloseTo(0, 3)
+    expect(total(takings.find(t => t.feeder === 'c')!.row)).toBeCloseTo(4, 3)
+    expect(cost).toBeCloseTo(1 + 0.3 * 4, 1)
+  })
+
+  it('of two stand-ins the one that is named first is taken, a small part is the dearer', () => {
+    const both = [feeder('a'), feeder('c', { stock: 50 }), feeder('d', { stock: 50 })]
+    const taken = (standIns: Eaters['standIns']) =>
+      plan(problem(both, [eats('a', [10, 0, 0, 0, 0], { standIns })])).takings.map(t => [
+        t.feeder,
+        Math.round(total(t.row)),
+      ])
+    expect(taken([standIn('c'), standIn('d')])).toEqual([['c', 10]])
+    expect(taken([standIn('d'), standIn('c')])).toEqual([['d', 10]])
+    expect(taken([{ ...standIn('c', 1, 0.3), weight: 1 / 0.3 }, standIn('d')])).toEqual([['d', 10]])
+  })
+
+  it('the same got in two ways shares what it may stand for', () => {
+    const twice = { ...standIn('c2', 1, 0.3), of: 'c' }
+    const { hungry } = plan(
+      problem(
+        [feeder('a'), feeder('c', { stock: 50 }), feeder('c2', { stock: 50 })],
+        [eats('a', [10, 0, 0, 0, 0], { standIns: [standIn('c', 1, 0.3), twice] })],
+      ),
+    )
+    expect(hungry).toBeCloseTo(7, 3)
+  })
+
+  it('after the days planned for it a feeder is had when it is wanted, at the price of its pieces', () => {
+    const { hungry, cost } = plan(
+      problem([feeder('a', { days: 2, startDays: [0] }), feeder('z')], [eats('a', [0, 0, 0, 5, 0])]),
+    )
+    expect(hungry).toBeCloseTo(0, 6)
+    expect(cost).toBeCloseTo(0.5, 3)
+  })
+
+  it('a solver that finds nothing is an error; one that gives up in time leaves the divided plan', () => {
+    const input = problem([feeder('a', { startDays: [0], perUnit: [4] })], [eats('a', [10, 0, 0, 0, 0])])
+    expect(() => solveJoint(input, () => ({ status: 'Infeasible', objective: 0, columns: {} }))).toThrow(JointError)
+    const slow: SolveLp = (lp, limits) =>
+      limits ? { status: 'Time limit reached', objective: 0, columns: {} } : solve(lp)
+    const divided = solveJoint(input, slow)
+    expect(divided).toMatchObject({ wholeDays: 0 })
+    expect(divided.starts.get('a')![0]).toBeCloseTo(2.5, 6)
+    expect(plan(input).starts.get('a')).toEqual([3])
+  })
+})

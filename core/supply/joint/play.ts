@@ -1,0 +1,142 @@
+import type { StandIn } from './programme'
+import type { Fates } from './fates'
+
+/** One feeder as it is played through. */
+export interface PlayedFeeder {
+  id: string
+  stock: number
+  keptPerDay: number
+  /** First day (index) that counts for who eats it; earlier gaps cannot be mended any more and are told apart. */
+  countFrom: number
+  /** Days that are planned; from then on it is had when it is wanted. */
+  days: number
+  /** Pieces that are kept for its own eaters of the days to come: what stands in unplanned is taken of the rest. */
+  reserve?: ArrayLike<number>
+  fates: Pick<Fates, 'draw'>
+}
+
+/** Mouths that eat alike: their part of the need of a prey on each day, and what they take instead. */
+export interface PlayedEaters {
+  prey: string
+  share: ArrayLike<number>
+  standIns: readonly StandIn[]
+  /** What the plan gives them of each feeder on each day, in pieces of the usual prey. */
+  planned?: ReadonlyMap<string, ArrayLike<number>>
+}
+
+export interface PlayInput {
+  days: number
+  /** Which scenarios of the need are played. */
+  scenarios: readonly number[]
+  /** Each is played so often, with other luck of the cultures. */
+  times?: number
+  feeders: readonly PlayedFeeder[]
+  eaters: readonly PlayedEaters[]
+  /** Need of one prey, scenario-major: index = scenario · width + day. */
+  need: (prey: string) => ArrayLike<number>
+  width: number
+}
+
+export interface Hungry {
+  /** Chance (0..1) of at least one hungry day. */
+  chance: number
+  /** Chance of one on each day. */
+  byDay: Float64Array
+}
+
+export interface Played extends Hungry {
+  byPrey: Map<string, Hungry>
+}
+
+/** A day counts as short when more than this share of its need is missing: a few flies fewer is not a hungry day. */
+const TOLERANCE = 0.05
+/** Luck of the cultures in a second playing of the same need. */
+const OTHER_LUCK = 10_007
+
+/** Stocks of all feeders through the days of one scenario; who eats takes the usual prey first, then what stands for it. */
+class Stocks {
+  private readonly yields: Float64Array[]
+  private readonly left: Float64Array
+
+  constructor(
+    private readonly feeders: readonly PlayedFeeder[],
+    scenario: number,
+  ) {
+    this.yields = feeders.map(f => f.fates.draw(scenario))
+    this.left = Float64Array.from(feeders, f => f.stock)
+  }
+
+  comeTo(day: number): void {
+    this.feeders.forEach((f, i) => {
+      this.left[i] = this.left[i]! * (day === 0 ? 1 : f.keptPerDay) + this.yields[i]![day]!
+    })
+  }
+
+  /** Takes as many as there are beyond what is kept. */
+  take(feeder: number, day: number, pieces: number, kept = 0): number {
+    if (day >= this.feeders[feeder]!.days) return pieces
+    const taken = Math.max(0, Math.min(pieces, this.left[feeder]! - kept))
+    this.left[feeder]! -= taken
+    return taken
+  }
+}
+
+/**
+ * Plays a plan through: need, delays, failures and yields drawn anew in each scenario. Each takes the usual prey first,
+ * then what the plan gives in its place, then whatever else may stand for it and is not kept for its own eaters.
+ * O(scenarios · days · (eaters + feeders)).
+ */
+export function playThrough(input: PlayInput): Played {
+  const { days, feeders, width, times = 1 } = input
+  const indexOf = new Map(feeders.map((f, i) => [f.id, i]))
+  // who can take nothing else is served first
+  const eaters = [...input.eaters]
+    .sort((a, b) => a.standIns.length - b.standIns.length)
+    .map(e => ({
+      ...e,
+      own: indexOf.get(e.prey)!,
+      need: input.need(e.prey),
+      ways: e.standIns.flatMap(s => (indexOf.has(s.feeder) ? [{ ...s, index: indexOf.get(s.feeder)! }] : [])),
+    }))
+  const runs = input.scenarios.length * times
+  const all: Hungry = { chance: 0, byDay: new Float64Array(days) }
+  const byPrey = new Map(eaters.map(e => [e.prey, { chance: 0, byDay: new Float64Array(days) }]))
+  const lacks = new Float64Array(eaters.length)
+  const wants = new Float64Array(eaters.length)
+  const playOne = (scenario: number, time: number) => {
+    const stocks = new Stocks(feeders, scenario + time * OTHER_LUCK)
+    const hungry = new Set<string>()
+    for (let d = 0; d < days; d++) {
+      stocks.comeTo(d)
+      eaters.forEach((e, i) => {
+        wants[i] = e.need[scenario * width + d]! * e.share[d]!
+        lacks[i] = wants[i]! - stocks.take(e.own, d, wants[i]!)
+      })
+      const short = new Set<string>()
+      eaters.forEach((e, i) => {
+        for (const { feeder, index, pieces } of e.ways) {
+          const planned = lacks[i]! > 0 ? (e.planned?.get(feeder)?.[d] ?? 0) : 0
+          if (planned) lacks[i]! -= stocks.take(index, d, Math.min(lacks[i]!, planned) * pieces) / pieces
+        }
+      })
+      eaters.forEach((e, i) => {
+        for (const { index, pieces, mostShare } of e.ways) {
+          if (lacks[i]! <= 0) break
+          const most = Math.min(lacks[i]!, mostShare * wants[i]!)
+          lacks[i]! -= stocks.take(index, d, most * pieces, feeders[index]!.reserve?.[d]) / pieces
+        }
+        if (d >= feeders[e.own]!.countFrom && lacks[i]! > wants[i]! * TOLERANCE) short.add(e.prey)
+      })
+      for (const prey of short) {
+        hungry.add(prey)
+        byPrey.get(prey)!.byDay[d]!++
+      }
+      if (short.size) all.byDay[d]!++
+    }
+    for (const prey of hungry) byPrey.get(prey)!.chance++
+    if (hungry.size) all.chance++
+  }
+  for (const scenario of input.scenarios) for (let time = 0; time < times; time++) playOne(scenario, time)
+  const shares = ({ chance, byDay }: Hungry): Hungry => ({ chance: chance / runs, byDay: byDay.map(n => n / runs) })
+  return { ...shares(all), byPrey: new Map([...byPrey].map(([prey, counted]) => [prey, shares(counted)])) }
+}

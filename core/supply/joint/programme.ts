@@ -1,0 +1,285 @@
+import type { SolveLp } from '../plan'
+import { periodsOf, type Period } from './periods'
+
+/** One feeder as the joint plan sees it. All rows are per day from today. */
+export interface JointFeeder {
+  id: string
+  /** Pieces usable today. */
+  stock: number
+  /** Share of a stock still usable a day later, 0..1. */
+  keptPerDay: number
+  /** Expected pieces of what runs and of what is on order. */
+  running: ArrayLike<number>
+  /** Expected pieces of one new unit by days since it was started or ordered. */
+  perUnit: ArrayLike<number>
+  /** Days (as index) on which units may be started. */
+  startDays: readonly number[]
+  /** What one unit costs when started on each of these days, in units. */
+  costs: readonly number[]
+  /** Fewest units to start on each of these days. */
+  least: readonly number[]
+  /** Days that are planned; from then on it is had when it is wanted, at the price of the pieces. */
+  days: number
+}
+
+/** What may stand for the prey of a meal. */
+export interface StandIn {
+  feeder: string
+  /** What it is: the same got in several ways shares what it may stand for. */
+  of: string
+  /** Pieces of it for one piece of the usual prey. */
+  pieces: number
+  /** Most of a day's meals that it may stand for, 0..1. */
+  mostShare: number
+  /** What a meal of it weighs against the usual weight of a stand-in; 0 for the same prey got otherwise. */
+  weight: number
+}
+
+/** Mouths that eat alike: their usual prey, and what may stand for it. */
+export interface Eaters {
+  prey: string
+  /** Pieces of the usual prey wanted on each day. */
+  need: ArrayLike<number>
+  /** Whole meals of one mouth that one piece of it is worth. */
+  mealsPerPiece: number
+  standIns: readonly StandIn[]
+}
+
+export interface JointInput {
+  days: number
+  feeders: readonly JointFeeder[]
+  eaters: readonly Eaters[]
+  /** What a hungry meal, and a meal of a stand-in, weigh against one unit started. */
+  hungryCost: number
+  standInCost: number
+}
+
+/** Pieces that the plan takes of one feeder for one sort of eaters, by day. */
+export interface Taking {
+  eaters: number
+  feeder: string
+  /** In pieces of the usual prey. */
+  row: Float64Array
+}
+
+/** The joint plan: units of the first days whole, later ones as if they could be divided. */
+export interface JointPlan {
+  takings: Taking[]
+  /** Meals that nobody can be given. */
+  hungry: number
+  /** Units, and hungry meals and meals of stand-ins by their weight. */
+  cost: number
+  /** No plan costs less. */
+  bound: number
+  /** Units started of each feeder on each of its start days. */
+  starts: Map<string, number[]>
+  /** Days whose starts are whole and proven to be within `GAP` of the best; 0 where the search was given up. */
+  wholeDays: number
+}
+
+export class JointError extends Error {
+  override name = 'JointError'
+}
+
+const num = (x: number): string => Number(x.toPrecision(7)).toString()
+/** Coefficients below this say nothing and slow the solver. */
+const NOTHING = 1e-4
+
+interface Term {
+  by: number
+  of: string
+}
+const sum = (terms: readonly Term[]): string =>
+  terms
+    .filter(t => Math.abs(t.by) > 1e-9)
+    .map(t => `${t.by < 0 ? '-' : '+'} ${num(Math.abs(t.by))} ${t.of}`)
+    .join(' ')
+
+interface Row {
+  terms: Term[]
+  is: '<=' | '=' | '>='
+  than: number
+}
+
+/** What is eaten of the usual prey (0) or of a stand-in (1, 2 …), what is missing, and what is left. */
+const eats = (e: number, a: number, t: number) => `u${e}_${a}_${t}`
+const misses = (e: number, t: number) => `m${e}_${t}`
+const left = (f: number, t: number) => `s${f}_${t}`
+const starts = (f: number, w: number) => `x${f}_${w}`
+
+const within = (row: ArrayLike<number>, { from, to }: Period): number => {
+  let all = 0
+  for (let d = from; d < to && d < row.length; d++) all += row[d]!
+  return all
+}
+
+/** The joint programme: its rows, its bounds, and what it aims at. */
+export class JointProgramme {
+  readonly rows: Row[] = []
+  readonly bounds: string[] = []
+  readonly periods: readonly Period[]
+  /** What is taken after the days planned for it. */
+  private readonly later: { f: number; pieces: number; of: string }[] = []
+  /** Where a sort of eaters wants anything: by sort, its periods. */
+  readonly wanted: { e: number; t: number; need: number }[] = []
+
+  constructor(readonly input: JointInput) {
+    this.periods = periodsOf(input.days)
+    const index = new Map(input.feeders.map((f, i) => [f.id, i]))
+    const takes = new Map<string, Term[]>()
+    const take = (f: number, t: number, term: Term) => {
+      const key = `${f}_${t}`
+      const list = takes.get(key)
+      if (list) list.push(term)
+      else takes.set(key, [term])
+    }
+    input.eaters.forEach(({ prey, need, standIns }, e) => {
+      const ways = [{ feeder: prey, of: prey, pieces: 1, mostShare: 1 }, ...standIns]
+      this.periods.forEach((period, t) => {
+        const wanted = within(need, period)
+        if (wanted <= NOTHING) return
+        this.wanted.push({ e, t, need: wanted })
+        const terms: Term[] = [{ by: 1, of: misses(e, t) }]
+        const limited = new Map<string, { most: number; terms: Term[] }>()
+        ways.forEach(({ feeder, of, pieces, mostShare }, a) => {
+          const f = index.get(feeder)
+          if (f === undefined) return
+          terms.push({ by: 1, of: eats(e, a, t) })
+          take(f, t, { by: pieces, of: eats(e, a, t) })
+          if (period.from >= input.feeders[f]!.days) this.later.push({ f, pieces, of: eats(e, a, t) })
+          if (mostShare >= 1) return
+          const limit = limited.get(of) ?? { most: mostShare * wanted, terms: [] }
+          limited.set(of, { ...limit, terms: [...limit.terms, { by: 1, of: eats(e, a, t) }] })
+        })
+        for (const { most, terms } of limited.values()) this.rows.push({ terms, is: '<=', than: most })
+        this.rows.push({ terms, is: '=', than: wanted })
+      })
+    })
+    input.feeders.forEach((feeder, f) => this.addStock(feeder, f, takes))
+  }
+
+  /** What is eaten and what is left is no more than what was left, as far as it keeps, and what came. */
+  private addStock(feeder: JointFeeder, f: number, takes: ReadonlyMap<string, Term[]>): void {
+    const { periods } = this
+    periods.forEach((period, t) => {
+      if (period.from >= feeder.days) return
+      const before = periods[t - 1]
+      const kept = feeder.keptPerDay ** (before ? (before.to - before.from + period.to - period.from) / 2 : 0)
+      const terms: Term[] = [...(takes.get(`${f}_${t}`) ?? []), { by: 1, of: left(f, t) }]
+      if (before) terms.push({ by: -kept, of: left(f, t - 1) })
+      feeder.startDays.forEach((s, w) => {
+        const yields = within(feeder.perUnit, { from: Math.max(0, period.from - s), to: Math.max(0, period.to - s) })
+        if (yields > NOTHING) terms.push({ by: -yields, of: starts(f, w) })
+      })
+      const than = within(feeder.running, period) + (before ? 0 : feeder.stock)
+      this.rows.push({ terms, is: '<=', than })
+    })
+    feeder.startDays.forEach((_, w) => {
+      if (feeder.least[w]) this.bounds.push(`${starts(f, w)} >= ${feeder.least[w]}`)
+    })
+  }
+
+  /**
+   * Units, hungry meals and meals of stand-ins. Of two plans alike the one that starts later and takes the stand-in that
+   * is named first is better, by a hair.
+   */
+  cost(): Term[] {
+    const { feeders, eaters, hungryCost, standInCost } = this.input
+    const perPack = feeders.map(f => Array.from(f.perUnit).reduce((a, b) => a + b, 0))
+    return [
+      ...feeders.flatMap((feeder, f) =>
+        feeder.startDays.map((s, w) => ({ by: feeder.costs[w]! * (1 - LATER * s), of: starts(f, w) })),
+      ),
+      ...this.later.map(({ f, pieces, of }) => ({ by: pieces / perPack[f]!, of })),
+      ...this.wanted.flatMap(({ e, t }) => {
+        const { mealsPerPiece, standIns } = eaters[e]!
+        return [
+          { by: hungryCost * mealsPerPiece, of: misses(e, t) },
+          ...standIns.map(({ weight }, i) => ({
+            by: weight * standInCost * mealsPerPiece * (1 - FIRST_NAMED * (standIns.length - i)),
+            of: eats(e, i + 1, t),
+          })),
+        ]
+      }),
+    ]
+  }
+
+  /** Start variables of the first days, which must be whole. */
+  wholeStarts(days: number): string[] {
+    return this.input.feeders.flatMap((feeder, f) =>
+      feeder.startDays.flatMap((s, w) => (s < days ? [starts(f, w)] : [])),
+    )
+  }
+
+  text(whole: readonly string[] = []): string {
+    return [
+      'Minimize',
+      ` obj: ${sum(this.cost()) || '0 nothing'}`,
+      'Subject To',
+      ...this.rows.map((row, r) => ` c${r}: ${sum(row.terms)} ${row.is} ${num(row.than)}`),
+      'Bounds',
+      ...this.bounds.map(b => ` ${b}`),
+      ...(whole.length ? ['General', ` ${whole.join(' ')}`] : []),
+      'End',
+    ].join('\n')
+  }
+}
+/** What a day later saves, and a stand-in that is named earlier, as a share: a hair, so that the bound stays one. */
+const LATER = 1e-5
+const FIRST_NAMED = 1e-3
+
+/** Starts of so many days are whole numbers at once, a culture day among them; later ones are planned anew by then. */
+export const WHOLE_DAYS = 8
+/** The plan of those days is proven to cost no more than this share above the best. */
+export const GAP = 0.02
+const LONGEST_SECONDS = 5
+
+/**
+ * Least cost: hungry meals weigh most, then units, then meals of stand-ins, each by its weight. Solved as if units could
+ * be divided, which bounds every plan from below, then with whole units in the first days (rolling horizon). Where that
+ * is not solved in time, the divided plan is given, and `wholeDays` says so.
+ * @throws JointError when the solver finds no optimum of the divided plan
+ */
+export function solveJoint(input: JointInput, solve: SolveLp): JointPlan {
+  const programme = new JointProgramme(input)
+  const relaxed = solve(programme.text())
+  if (relaxed.status !== 'Optimal') throw new JointError(`The joint plan could not be solved (${relaxed.status}).`)
+  const whole = programme.wholeStarts(WHOLE_DAYS)
+  const found = solve(programme.text(whole), { gap: GAP, seconds: LONGEST_SECONDS })
+  const exact = found.status === 'Optimal'
+  const { columns, objective } = exact ? found : relaxed
+  const hungry = programme.wanted.reduce(
+    (meals, { e, t }) => meals + input.eaters[e]!.mealsPerPiece * (columns[misses(e, t)] ?? 0),
+    0,
+  )
+  return {
+    hungry,
+    cost: objective,
+    bound: Math.max(relaxed.objective, exact ? objective * (1 - GAP) : 0),
+    takings: takingsOf(programme, columns),
+    starts: startsOf(input, columns),
+    wholeDays: exact ? WHOLE_DAYS : 0,
+  }
+}
+
+const startsOf = ({ feeders }: JointInput, columns: Record<string, number>): Map<string, number[]> =>
+  new Map(feeders.map((feeder, f) => [feeder.id, feeder.startDays.map((_, w) => columns[starts(f, w)] ?? 0)]))
+
+/** What is taken in a week is spread over its days as the need is. */
+function takingsOf({ input, periods, wanted }: JointProgramme, columns: Record<string, number>): Taking[] {
+  const takings = new Map<string, Taking>()
+  for (const { e, t, need } of wanted) {
+    const eaters = input.eaters[e]!
+    const ways = [eaters.prey, ...eaters.standIns.map(s => s.feeder)]
+    ways.forEach((feeder, a) => {
+      const eaten = columns[eats(e, a, t)] ?? 0
+      if (eaten < 1e-6 * need) return
+      const key = `${e}_${a}`
+      let taking = takings.get(key)
+      if (!taking) takings.set(key, (taking = { eaters: e, feeder, row: new Float64Array(input.days) }))
+      const { from, to } = periods[t]!
+      for (let d = from; d < to; d++) taking.row[d]! += (eaters.need[d]! / need) * eaten
+    })
+  }
+  return [...takings.values()]
+}

@@ -1,0 +1,126 @@
+import type { PlannedStart } from '../plan'
+import type { Played } from './play'
+
+/** One feeder of which spares may be started. */
+export interface SpareFeeder {
+  id: string
+  /** Expected pieces of one new unit by days since it was started. */
+  perUnit: ArrayLike<number>
+  /** Days (as index) on which units may be started. */
+  startDays: readonly number[]
+}
+
+export interface SpareInput {
+  from: number
+  feeders: readonly SpareFeeder[]
+  /** What each prey may be replaced by, the best first. */
+  standInsOf: (prey: string) => readonly string[]
+  /** Chance of a hungry day that is aimed at. */
+  target: number
+  /** Plays the plan through with these starts. */
+  play: (starts: ReadonlyMap<string, readonly PlannedStart[]>) => Played
+}
+
+export interface Spares {
+  /** All starts, spares among them. */
+  starts: Map<string, PlannedStart[]>
+  /** Spares of each feeder, in units. */
+  units: Map<string, number>
+  /** Chance of a hungry day with them, in the scenarios by which they were chosen. */
+  chance: number
+  /** Prey of which no spare lowers the chance any further; null when the target is met. */
+  bound: string | null
+}
+
+/** Plans are played no oftener than this in the search. */
+const MOST_PLAYS = 40
+/** So much of what is started on a day is added at once: one cup of four, ten of two hundred. */
+const STEP = 0.05
+
+type Starts = Map<string, PlannedStart[]>
+
+function withMore(starts: Starts, id: string, day: number, count: number): Starts {
+  const list = starts.get(id) ?? []
+  const before = list.find(s => s.day === day)
+  const next = before
+    ? list.map(s => (s === before ? { day, count: s.count + count } : s))
+    : [...list, { day, count }].sort((a, b) => a.day - b.day)
+  return new Map(starts).set(
+    id,
+    next.filter(s => s.count > 0),
+  )
+}
+
+/** The start that gives most on a day: of days alike the latest, since what is fresh lasts beyond it. */
+function bestStart({ perUnit, startDays }: SpareFeeder, day: number): number | null {
+  const best = startDays.reduce<{ s: number; gives: number } | null>((found, s) => {
+    const gives = day >= s ? (perUnit[day - s] ?? 0) : 0
+    return gives > 0 && gives >= 0.8 * (found?.gives ?? 0) ? { s, gives: Math.max(gives, found?.gives ?? 0) } : found
+  }, null)
+  return best?.s ?? null
+}
+
+/** Days on which hunger is likeliest, the likeliest first. */
+const hungriest = (byDay: Float64Array): number[] =>
+  [...byDay.keys()].filter(d => byDay[d]! > 0).sort((a, b) => byDay[b]! - byDay[a]! || a - b)
+
+/**
+ * Starts in addition, until the chance of a hungry day is met: each time one more (or a twentieth of many) of what
+ * covers the likeliest hungry day of the hungriest prey; in the end those are left out that the target does not need.
+ */
+export function findSpares(input: SpareInput, planned: ReadonlyMap<string, readonly PlannedStart[]>): Spares {
+  const { from, target, play } = input
+  const feeders = new Map(input.feeders.map(f => [f.id, f]))
+  let starts: Starts = new Map([...planned].map(([id, list]) => [id, [...list]]))
+  let played = play(starts)
+  let plays = 1
+  const added: { id: string; day: number; count: number }[] = []
+  /** Prey and day for which nothing more helps. */
+  const hopeless = new Set<string>()
+  const next = () => {
+    const byChance = [...played.byPrey].sort((a, b) => b[1].chance - a[1].chance)
+    for (const [prey, { chance, byDay }] of byChance) {
+      if (!chance) continue
+      for (const day of hungriest(byDay).slice(0, 6)) {
+        for (const id of [prey, ...input.standInsOf(prey)]) {
+          const feeder = feeders.get(id)
+          const s = feeder ? bestStart(feeder, day) : null
+          if (s !== null && !hopeless.has(`${id}:${s}`)) return { id, day: from + s, key: `${id}:${s}` }
+        }
+      }
+    }
+    return null
+  }
+  while (played.chance > target && plays < MOST_PLAYS) {
+    const more = next()
+    if (!more) break
+    const now = starts.get(more.id)?.find(s => s.day === more.day)?.count ?? 0
+    const count = Math.max(1, Math.round(now * STEP))
+    const tried = withMore(starts, more.id, more.day, count)
+    const after = play(tried)
+    plays++
+    const days = (p: Played) => p.byDay.reduce((a, b) => a + b, 0)
+    if (after.chance < played.chance || days(after) < days(played)) {
+      added.push({ ...more, count })
+      starts = tried
+      played = after
+    } else hopeless.add(more.key)
+  }
+  const met = played.chance <= target
+  if (met) {
+    // the first ones may have become needless by the later ones
+    for (const more of [...added]) {
+      if (plays++ >= 2 * MOST_PLAYS) break
+      const without = withMore(starts, more.id, more.day, -more.count)
+      const after = play(without)
+      if (after.chance > target) continue
+      starts = without
+      played = after
+      added.splice(added.indexOf(more), 1)
+    }
+  }
+  const units = new Map<string, number>()
+  for (const { id, count } of added) units.set(id, (units.get(id) ?? 0) + count)
+  const hungriestPrey = [...played.byPrey].sort((a, b) => b[1].chance - a[1].chance)[0]?.[0] ?? null
+  return { starts, units, chance: played.chance, bound: met ? null : hungriestPrey }
+}
