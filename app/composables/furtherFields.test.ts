@@ -21,6 +21,8 @@ describe('further fields of an entry', () => {
       clutchMoved: { placeId: 'inc-1' },
       eggsWeighed: { massG: 9 },
       eggsAdded: { eggs: 1 },
+      preyReceived: { count: 1 },
+      preyDiscarded: { count: 1 },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
       'born',
@@ -34,6 +36,9 @@ describe('further fields of an entry', () => {
       'groupLost',
       'groupWeighed',
       'laid',
+      'orderDropped',
+      'preyDiscarded',
+      'preyReceived',
       'sold',
     ])
     for (const kind of withFields)

@@ -72,6 +72,11 @@ const count = (prey: string, value: number) =>
     { kind: 'preyCounted', subject: { type: 'prey', id: prey }, data: { count: value } },
     `${feederOf(house.almanac, prey).name}: counted ${value}`,
   )
+const discard = (prey: string, value: number, further: Record<string, unknown>) =>
+  record(
+    { kind: 'preyDiscarded', subject: { type: 'prey', id: prey }, data: { count: value, ...further } },
+    `${feederOf(house.almanac, prey).name}: thrown away ${value}`,
+  )
 const order = (prey: string, value: number) =>
   record(
     { kind: 'preyOrdered', subject: { type: 'prey', id: prey }, data: { count: value } },
@@ -86,7 +91,16 @@ const order = (prey: string, value: number) =>
         <h1>Is there food enough, and what must be started?</h1>
         <p v-if="alive.length || stocks.length">{{ answer }}</p>
       </div>
-      <FeedersStartForm />
+      <div class="buttons">
+        <UButton
+          to="/culture-day"
+          label="Culture day"
+          icon="i-lucide-clipboard-check"
+          variant="outline"
+          color="neutral"
+        />
+        <FeedersStartForm />
+      </div>
     </header>
     <p v-if="!alive.length && !stocks.length" class="quiet">
       No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.
@@ -166,18 +180,27 @@ const order = (prey: string, value: number) =>
                 />
                 <FeedersInPlace :plan="s.plan" />
               </td>
-              <td class="buttons">
-                <RecordAskNumber
-                  label="Count"
-                  :title="`${s.feeder.name} left`"
-                  :likely="Math.round(s.stock)"
-                  @record="count(s.plan.prey, $event)"
-                />
-                <RecordAskNumber
-                  label="Order"
-                  :title="`${s.feeder.name} ordered`"
-                  @record="order(s.plan.prey, $event)"
-                />
+              <td>
+                <div class="buttons">
+                  <RecordAskNumber
+                    label="Count"
+                    :title="`${s.feeder.name} left`"
+                    :likely="Math.round(s.stock)"
+                    @record="count(s.plan.prey, $event)"
+                  />
+                  <RecordAskNumber
+                    label="Order"
+                    :title="`${s.feeder.name} ordered`"
+                    @record="order(s.plan.prey, $event)"
+                  />
+                  <RecordAskNumber
+                    v-if="s.stock >= 1"
+                    label="Thrown away"
+                    :title="`${s.feeder.name} thrown away`"
+                    kind="preyDiscarded"
+                    @record="(value, further) => discard(s.plan.prey, value, further)"
+                  />
+                </div>
               </td>
             </tr>
           </tbody>
@@ -218,6 +241,7 @@ const order = (prey: string, value: number) =>
 }
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.375rem;
 }
 </style>

@@ -18,6 +18,7 @@ export {
   Species,
   Spread,
   Supply,
+  type Recipe,
   type StandIn,
   type Band,
   type Climate,

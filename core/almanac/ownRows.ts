@@ -45,6 +45,7 @@ export const FEEDER_PARTS = [
   'supply',
   'otherWays',
   'standIns',
+  'recipe',
   'care',
   'cautions',
 ] as const satisfies readonly (keyof Feeder)[]

@@ -298,6 +298,17 @@ export type Supply = z.infer<typeof Supply>
 const StandIn = z.strictObject({ prey: z.string().max(80), mostShare: Fact })
 export type StandIn = z.infer<typeof StandIn>
 
+/** How one culture is started: of what, how, and with how many animals. */
+const Recipe = z.strictObject({
+  founders: Fact,
+  parts: z
+    .array(z.strictObject({ what: Name, amount: Fact }))
+    .min(1)
+    .max(20),
+  how: z.string().max(600),
+})
+export type Recipe = z.infer<typeof Recipe>
+
 export const Feeder = z.strictObject({
   id: z.string().min(1).max(80),
   name: Name,
@@ -318,6 +329,7 @@ export const Feeder = z.strictObject({
     .refine(list => new Set(list.map(s => s.prey)).size === list.length, 'Each stands once')
     .refine(list => list.every(s => s.mostShare.value > 0 && s.mostShare.value <= 1), 'A share lies between 0 and 1')
     .optional(),
+  recipe: Recipe.optional(),
   care: z.string().max(2000),
   cautions: z.array(z.string().max(400)).max(20),
 })

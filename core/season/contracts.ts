@@ -90,8 +90,8 @@ export interface PreyOutlook {
   high: number[]
   /** Expected yield of what runs, and deliveries on order. */
   running: number[]
-  /** The deliveries among it, by days from today. */
-  arriving: { day: number; count: number }[]
+  /** The deliveries among it: when they come, if they do. */
+  arriving: { comes: DayDist; count: number }[]
   stock: number
   /** Lanes and animals behind the need, largest first. */
   causes: { id: string; label: string; total: number }[]

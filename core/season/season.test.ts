@@ -201,7 +201,10 @@ describe('the plan of the house', () => {
 
   it('a running cup lessens the plan; a failed one does not', () => {
     // large flies are eaten from three weeks after the first meal on
-    const units = (r: Records) => plan(r).find(p => p.prey === 'fly.small')!.units
+    const units = (r: Records) => {
+      const { units: started, orders } = plan(r).find(p => p.prey === 'fly.small')!
+      return started + orders.reduce((n, o) => n + o.count, 0)
+    }
     const near = toads([
       ['copulation', -80, { confirmed: true }],
       ['laid', -75, { tag: 'S-1', eggs: 60, slugs: 0 }],

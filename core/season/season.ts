@@ -79,7 +79,7 @@ export function* seasonSteps(
   const places = step('the places', [], () => placesOutlook(context))
   const homes = step('the homes', { outgrown: [], young: [], unsized: [] }, () => homesOutlook(mouths, winter, context))
   const care = step('the care of places', [], () => careOutlook(context))
-  const joined = { ...context, lanes, winter, breeding, places }
+  const joined = { ...context, lanes, winter, breeding, places, prey }
   const tasks = step('the tasks', [], () => tasksOf(joined))
   yield
   const alarms = step('the alarms', [], () => alarmsOf(joined))

@@ -208,6 +208,8 @@ describe('what each kind of entry may hold', () => {
       preyCounted: { count: 1 },
       preyOrdered: { count: 1 },
       preyReceived: { count: 1 },
+      orderDropped: {},
+      preyDiscarded: { count: 1 },
       lampHung: { distanceCm: 30 },
       lampFitted: { tag: 'U', lamp: 'tube', lifeDays: 9 },
       animalAdded: { tag: 'A', speciesId: 'x' },

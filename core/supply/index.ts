@@ -29,6 +29,8 @@ export {
 } from './plan'
 export { simulateRunOut, type RunOutInput } from './runOut'
 export { nextCultureTags } from './tags'
+export { chainOf, foundersFrom, type Chain, type Founding } from './chain'
+export { arrival } from './orders'
 export { usableStock } from './stock'
 export { cultureWay, packWay, wayPath, withWay, type CultureSupply, type PackSupply } from './ways'
 export {

@@ -13,13 +13,26 @@ describe('what is left of a stock', () => {
       counted: { ...at(today - 3, 100), entryId: 'c' },
       arrivals: [at(today - 2, 10)],
       used: [{ day: today - 2, count: 8 }],
+      discards: [],
     }
     // 100 → 50 + 10 − 8 = 52 → 26 → 13
     expect(usableStock(stock, 0.5, today)).toBeCloseTo(13, 12)
     expect(usableStock(stock, 1, today)).toBe(102)
-    expect(usableStock({ counted: null, arrivals: [], used: [] }, 0.5, today)).toBe(0)
+    expect(usableStock({ counted: null, arrivals: [], used: [], discards: [] }, 0.5, today)).toBe(0)
     // more offered than there was is none left, not less than none
     expect(usableStock({ ...stock, used: [{ day: today - 2, count: 500 }] }, 1, today)).toBe(0)
+  })
+
+  it('what is thrown away is among those that did not keep; only more than that is taken off', () => {
+    const at = (day: number, count: number) => ({ day, at: '', count })
+    const left = (thrown: number) =>
+      usableStock(
+        { counted: { ...at(today - 1, 100), entryId: 'c' }, arrivals: [], used: [], discards: [at(today, thrown)] },
+        0.5,
+        today,
+      )
+    // half of 100 had to be expected to be dead
+    expect([0, 30, 50, 80, 100].map(left)).toEqual([50, 50, 50, 20, 0])
   })
 
   it('every meal since the count is taken off, however many, of animals and of groups', () => {

@@ -260,7 +260,6 @@ describe('the chance of running out', () => {
       tempC: 24,
       factor: 1,
       luck: 0.25,
-      fixed: [],
       countFrom: 30,
       seed: 5,
     })
@@ -286,7 +285,6 @@ describe('the chance of running out', () => {
       tempC: 24,
       factor: 1,
       luck: 0.25,
-      fixed: [],
       countFrom: 0,
       seed: 11,
     })
@@ -311,7 +309,6 @@ describe('the chance of running out', () => {
       tempC: 24,
       factor: 1,
       luck: 0.25,
-      fixed: [],
       countFrom: 0,
       seed: 3,
     })

@@ -2,6 +2,7 @@ import type { Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
 import { liveRowId } from '../livePrey'
 import { otherWays } from './otherWays'
+import { recipes } from './recipes'
 import { standIns } from './standIns'
 
 const ALLERGY = 'Frass and dust of feeders cause allergies: ventilate, and wash hands after every culture.'
@@ -576,6 +577,7 @@ export const feeders: Record<string, Feeder> = Object.fromEntries(
     {
       ...f,
       ...(otherWays[f.id] && { otherWays: otherWays[f.id]! }),
+      ...(recipes[f.id] && { recipe: recipes[f.id]! }),
       ...(standIns[f.id] && { standIns: standIns[f.id]! }),
     },
   ]),

@@ -103,7 +103,12 @@ export const health: Record<string, Fact> = {
     'units',
     'A meal of something else than the ladder names weighs so much against a cup, a tub or a pack more',
   ),
+  starterCost: memory(4, 'units', 'A culture started from bought founders weighs so much more'),
   otherWayCost: memory(2, 'units', 'To order what is grown in the house otherwise weighs so much a unit'),
   extraTripCost: memory(3, 'units', 'To start or order today, and not on culture day, weighs so much more a unit'),
+  chainSure: memory(0.9, 'share', 'A chain of cultures holds while one of them yields with this chance'),
+  deliveryLate: memory(0.1, 'share', 'Of deliveries that come later than their lead time'),
+  deliveryHalf: memory(1.5, 'days', 'Of those that are late half have come after so long'),
+  deliveryLost: memory(0.02, 'share', 'Of deliveries that never come'),
   cupLuck: memory(0.25, 'share', 'Yields of cultures differ by about so much from the usual'),
 }

@@ -8,6 +8,7 @@ import { remembering } from '../remember'
 import { gravidIn } from '../winter'
 import type { TaskContext } from '../tasks'
 import { broughtUpAlarm } from './broughtUp'
+import { chainAlarm } from './chain'
 import { coldAlarm } from './cold'
 import { coldPlaceAlarms } from './coldPlace'
 import { companyAlarms } from './company'
@@ -89,6 +90,11 @@ export function alarmsOf(context: TaskContext): Alarm[] {
     lane => [incubationHeatAlarm(lane), overdueAlarm(lane, almanac)],
   )
   of(Object.values(house.cultures), subjectAs('culture'), culture => [cultureAlarm(culture, almanac, today)])
+  of(
+    context.prey,
+    look => ({ type: 'prey', id: look.prey }),
+    look => [chainAlarm(look, context)],
+  )
   of(Object.values(house.lamps), subjectAs('lamp'), lamp => [lampAlarm(lamp, context), thermostatAlarm(lamp)])
   return harmFirst(alarms)
 }

@@ -3,7 +3,7 @@ import type { Day } from '../../chance'
 import { computedInput, settingInput, type Reason } from '../../judgement'
 import type { MouthSource } from '../../nursery'
 import { hereOf, oneOf, type AnimalState, type CultureState } from '../../subjects'
-import { cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../../supply'
+import { arrival, cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../../supply'
 import type { SeasonContext } from '../context'
 import type { PreyOutlook, Scenarios } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
@@ -127,10 +127,16 @@ export function outlook(
       }
       const stock = house.stocks[id]
       const atHand = stock ? usableStock(stock, keptPerDay(supply), today) : 0
+      const lead = packs?.leadDays.value ?? 0
       const arriving = (stock?.onOrder ?? [])
-        .map(order => ({ day: Math.max(0, order.day + (packs?.leadDays.value ?? 0) - today), count: order.count }))
-        .filter(a => a.day < days)
-      for (const { day, count } of arriving) running[day]! += count
+        .map(order => ({ comes: arrival(order.day + lead, almanac, today), count: order.count }))
+        .filter(({ comes }) => comes.p.length > 0 && comes.start - today < days)
+      for (const { comes, count } of arriving) {
+        comes.p.forEach((p, i) => {
+          const day = comes.start + i - today
+          if (day < days) running[day]! += p * count
+        })
+      }
       const row = mean.get(id) ?? new Float64Array(days)
       // what the animals of the house eat is the same in every scenario, so it lifts the quantile as it is
       const own = fromAnimals.get(id)

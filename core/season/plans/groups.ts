@@ -118,7 +118,8 @@ export function planKey({ looks, others, eaters, house, almanac, settings, safe,
     cultureTempC(c, { house, almanac }),
     placeTempC(c.placeId, { house, almanac }),
   ])
-  const { hungryCost, standInCost, extraTripCost, otherWayCost, cupLuck, unwrittenProducing } = almanac.common
+  const { hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing } =
+    almanac.common
   return JSON.stringify([
     today,
     looks.map(l => [l.prey, l.stock, rounded(l.high), rounded(l.running)]),
@@ -135,6 +136,6 @@ export function planKey({ looks, others, eaters, house, almanac, settings, safe,
     safe,
     almanac.feeders,
     almanac.schools.cupRhythm,
-    [hungryCost, standInCost, extraTripCost, otherWayCost, cupLuck, unwrittenProducing].map(f => f!.value),
+    [hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(f => f!.value),
   ])
 }

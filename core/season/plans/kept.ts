@@ -93,7 +93,8 @@ function kept(look: PreyOutlook, feeder: Feeder, supply: PlannedSupply, byOrder:
   return { key, byOrder, look, feeder, supply, tempC, input, days, countFrom: Math.min(days, firstCoveredDay(input)) }
 }
 
-const isGrown = (supply: PlannedSupply): boolean =>
+/** Grown in the house, of what is there. */
+export const isGrown = (supply: PlannedSupply): boolean =>
   supply.kind === 'colony' || (supply.kind === 'batch' && !supply.boughtProducing)
 
 /** How a feeder that is grown in the house can be ordered beside. */
@@ -121,7 +122,7 @@ export function keptOf(job: PlanJob): Kept[] {
 }
 
 /** What comes of a feeder without its plan: what runs, and what is on order. */
-export function comingOf({ look, byOrder, feeder, supply, tempC, days }: Kept, job: PlanJob): Omit<Coming, 'starts'> {
+export function comingOf({ look, byOrder, feeder, supply, tempC }: Kept, job: PlanJob): Omit<Coming, 'starts'> {
   const { house, almanac, settings, today } = job
   const running = Object.values(house.cultures).flatMap(c => {
     const way = cultureWay(feeder, c)
@@ -131,7 +132,6 @@ export function comingOf({ look, byOrder, feeder, supply, tempC, days }: Kept, j
     const { from, alive } = growing(c, way, at, today, almanac.common.unwrittenProducing!.value)
     return [{ producing: from, alive, supply: way }]
   })
-  const fixed = new Float64Array(days)
-  for (const { day, count } of look.arriving) if (day < days) fixed[day]! += count
-  return { supply, running, tempC, factor: settings.cupYield, luck: almanac.common.cupLuck!.value, fixed }
+  const { arriving: orders } = look
+  return { supply, running, tempC, factor: settings.cupYield, luck: almanac.common.cupLuck!.value, orders }
 }

@@ -11,7 +11,7 @@ import {
 import type { EatersNeed } from '../contracts'
 import type { PlanJob } from './contracts'
 import { standInsFor } from './groups'
-import type { Kept } from './kept'
+import { isGrown, type Kept } from './kept'
 
 /** Mouths of one prey that may be given the same in its place: their part of its need, day by day. */
 export interface Sharing extends Eaters {
@@ -93,6 +93,15 @@ function countedOn(perUnit: ArrayLike<number>): Float64Array {
   )
 }
 
+/** A culture of the house is founded from its own kind; what is ordered brings its own. */
+export function foundersOf(
+  { feeder, supply }: Kept,
+  { common }: Pick<Almanac, 'common'>,
+): { pieces: number; bought: number } | null {
+  if (!feeder.recipe || !isGrown(supply)) return null
+  return { pieces: feeder.recipe.founders.value, bought: common.starterCost!.value }
+}
+
 /** Days planned together: the longest wait for a colony. Beyond them each prey is planned by itself. */
 const JOINT_DAYS = 182
 
@@ -105,7 +114,12 @@ export function jointInput(kept: readonly Kept[], eaters: readonly Sharing[], { 
     feeders: kept.map(k => {
       const { stock, keptPerDay, running } = k.input
       const perUnit = countedOn(k.input.perUnit)
-      return { id: k.key, stock, keptPerDay, running, perUnit, days: k.days, ...startsOf(k, almanac) }
+      const founders = foundersOf(k, almanac)
+      return {
+        ...{ id: k.key, stock, keptPerDay, running, perUnit, days: k.days },
+        ...startsOf(k, almanac),
+        ...(founders && { founders }),
+      }
     }),
   }
 }
@@ -133,6 +147,16 @@ export function planTogether(kept: readonly Kept[], job: PlanJob, solve: SolveLp
     row.forEach((taken, d) => {
       wanted.get(feeder)![d]! += taken * pieces
       unmet.get(prey)![d]! = Math.max(0, unmet.get(prey)![d]! - taken)
+    })
+  }
+  // what founds further cultures is taken off too
+  for (const k of kept) {
+    const founders = foundersOf(k, job.almanac)
+    if (!founders) continue
+    const { startDays } = startsOf(k, job.almanac)
+    const own = plan.starts.get(k.key)!.map((n, w) => n - plan.bought.get(k.key)![w]!)
+    startDays.forEach((s, w) => {
+      wanted.get(k.key)![s]! += founders.pieces * own[w]!
     })
   }
   return { ...plan, eaters, wanted, unmet }

@@ -1,5 +1,5 @@
 import { feederOf } from '../../almanac'
-import { packWay, wayPath } from '../../supply'
+import { arrival, packWay, wayPath } from '../../supply'
 import { entryInput, factInput } from '../../judgement'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../contracts'
@@ -15,6 +15,8 @@ export const deliveryTasks: TaskMaker = context =>
       const feeder = feederOf(almanac, stock.prey)
       const packs = packWay(feeder)
       if (!order || !packs || !due(order.day + packs.leadDays.value, today)) return []
+      const late = Math.floor(today - order.day - packs.leadDays.value)
+      const comes = arrival(order.day + packs.leadDays.value, almanac, today)
       return [
         {
           id: `delivery:${stock.prey}`,
@@ -24,14 +26,25 @@ export const deliveryTasks: TaskMaker = context =>
           placeId: null,
           due: order.day + packs.leadDays.value,
           what: `Delivery of ${order.count} ${feeder.many}`,
-          detail: `ordered ${formatDistance(order.day, today)}`,
-          actions: [{ label: 'Arrived', kind: 'preyReceived', data: { count: order.count }, tone: 'main' }],
+          detail: `ordered ${formatDistance(order.day, today)}${late >= 1 ? `, ${late} ${late === 1 ? 'day' : 'days'} late: ${Math.round(100 * (1 - comes.never))} of 100 so late still come` : ''}`,
+          actions: [
+            { label: 'Arrived', kind: 'preyReceived', data: { count: order.count }, tone: 'main' },
+            {
+              label: 'Short or dead',
+              kind: 'preyReceived',
+              data: {},
+              ask: { field: 'count', label: `${feeder.name}: alive and usable`, likely: order.count },
+            },
+            { label: 'Never came', kind: 'orderDropped', data: {} },
+          ],
           reasons: [
             {
               rule: 'Order plus its lead time',
               inputs: [
                 entryInput('Ordered', formatDay(order.day, today), order),
                 factInput('Lead time', `${wayPath(feeder, packs)}.leadDays.value`, packs.leadDays),
+                factInput('Come late', 'common.deliveryLate.value', almanac.common.deliveryLate!),
+                factInput('Never come', 'common.deliveryLost.value', almanac.common.deliveryLost!),
               ],
             },
           ],

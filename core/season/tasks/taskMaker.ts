@@ -2,13 +2,14 @@ import type { Subject, Weighing } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import { eachGuarded } from '../guard'
-import type { BreedingOutlook, Lane, Task, TaskAction, WinterOutlook, PlaceView } from '../contracts'
+import type { BreedingOutlook, Lane, Task, TaskAction, WinterOutlook, PlaceView, PreyOutlook } from '../contracts'
 
 export interface TaskContext extends SeasonContext {
   lanes: readonly Lane[]
   winter: WinterOutlook
   breeding: BreedingOutlook
   places: readonly PlaceView[]
+  prey: readonly PreyOutlook[]
 }
 
 /**

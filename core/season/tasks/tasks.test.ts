@@ -181,9 +181,14 @@ describe('cultures, deliveries, lamps', () => {
   it('expects a delivery after its lead time', () => {
     const b = house()
     b.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -2, { count: 250 })
-    expect(task(b, 'delivery:cricket.half')).toMatchObject({
-      actions: [{ kind: 'preyReceived', data: { count: 250 } }],
-    })
+    const { actions, detail } = task(b, 'delivery:cricket.half')!
+    expect(actions.map(a => a.kind)).toEqual(['preyReceived', 'preyReceived', 'orderDropped'])
+    expect(actions[0]!.data).toEqual({ count: 250 })
+    expect(actions[1]!.ask).toMatchObject({ field: 'count', likely: 250 })
+    expect(detail).not.toMatch(/late/)
+    const late = house()
+    late.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -5, { count: 250 })
+    expect(task(late, 'delivery:cricket.half')!.detail).toMatch(/3 days late: \d+ of 100 so late still come/)
   })
 
   it('replaces a lamp at the end of its life, unplugged first', () => {

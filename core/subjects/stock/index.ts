@@ -12,6 +12,7 @@ export const stock = defineSubject({
     counted: null,
     received: 0,
     arrivals: [],
+    discards: [],
     used: [],
     lastReceived: null,
     onOrder: [],

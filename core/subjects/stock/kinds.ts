@@ -12,6 +12,7 @@ export const stockKinds = [
       state.counted = { day: entry.day, at: entry.at, count, entryId: entry.id }
       state.received = 0
       state.arrivals = []
+      state.discards = []
     },
     wording: d => `Counted ${d.count}`,
   }),
@@ -36,20 +37,60 @@ export const stockKinds = [
     kind: 'preyReceived',
     subject: 'prey',
     verb: 'Record delivery',
-    data: z.strictObject({ count: amount('Delivery'), sure }),
-    check: (state, { count, sure }, entry) =>
-      writtenAgain(
-        sure,
-        entry,
-        state.lastReceived?.day === entry.day && state.lastReceived.count === count,
-        `A delivery of ${count} is written on this day already`,
-      ),
-    apply(state, { count }, entry) {
+    data: z.strictObject({
+      /** Alive, or usable. */
+      count: amount('Delivery'),
+      dead: amount('Dead on arrival').optional(),
+      /** Of the order, what is still to come. */
+      open: amount('Still to come').optional(),
+      sure,
+    }),
+    fields: {
+      dead: { label: 'Dead on arrival', as: 'count' },
+      open: { label: 'Still to come', as: 'count' },
+    },
+    check: (state, { count, open, sure }, entry) =>
+      open && !state.onOrder.length
+        ? { path: 'data.open', message: 'Nothing is on order of which more could come' }
+        : writtenAgain(
+            sure,
+            entry,
+            state.lastReceived?.day === entry.day && state.lastReceived.count === count,
+            `A delivery of ${count} is written on this day already`,
+          ),
+    apply(state, { count, open }, entry) {
       state.received += count
       state.arrivals.push({ day: entry.day, at: entry.at, count })
       state.lastReceived = { day: entry.day, count, entryId: entry.id }
       state.onOrder.shift()
+      if (open) state.onOrder.unshift({ day: entry.day, count: open, entryId: entry.id })
     },
-    wording: d => `Received ${d.count}`,
+    wording: d =>
+      `Received ${d.count}${d.dead ? `, ${d.dead} dead on arrival` : ''}${d.open ? `, ${d.open} still to come` : ''}`,
+  }),
+  defineKind({
+    kind: 'orderDropped',
+    subject: 'prey',
+    verb: 'Drop order',
+    data: z.strictObject({ why: z.string().max(300).optional() }),
+    fields: { why: { label: 'Why', as: 'text' } },
+    check: state => (state.onOrder.length ? null : { path: 'kind', message: 'Nothing of it is on order' }),
+    apply(state) {
+      state.onOrder.shift()
+    },
+    wording: d => `Order dropped${d.why ? `: ${d.why}` : ''}`,
+  }),
+  defineKind({
+    kind: 'preyDiscarded',
+    subject: 'prey',
+    verb: 'Record thrown away',
+    data: z.strictObject({ count: amount('Thrown away'), why: z.string().max(300).optional() }),
+    fields: { why: { label: 'Why: dead, too large by now, gone off', as: 'text' } },
+    check: (state, { count }) =>
+      count > state.left ? { path: 'data.count', message: `Only ${Math.round(state.left)} are left by count` } : null,
+    apply(state, { count }, entry) {
+      state.discards.push({ day: entry.day, at: entry.at, count })
+    },
+    wording: d => `Thrown away ${d.count}${d.why ? `: ${d.why}` : ''}`,
   }),
 ]

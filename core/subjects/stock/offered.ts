@@ -61,6 +61,7 @@ export function takeMealsOff(house: House, records: Records, memory: FoldMemory)
     // in an order of its own, whatever order the animals were read in
     stock.used.sort((a, b) => a.day - b.day || a.count - b.count)
     const used = stock.used.reduce((sum, u) => sum + u.count, 0)
-    stock.left = Math.max(0, (stock.counted?.count ?? 0) + stock.received - used)
+    const thrown = stock.discards.reduce((sum, d) => sum + d.count, 0)
+    stock.left = Math.max(0, (stock.counted?.count ?? 0) + stock.received - used - thrown)
   }
 }

@@ -7,6 +7,8 @@ export interface StockState {
   received: number
   /** Deliveries since the last count. */
   arrivals: { day: Day; at: string; count: number }[]
+  /** Thrown away since the last count: dead, too large by now, gone off. */
+  discards: { day: Day; at: string; count: number }[]
   /** Offered since the last count (or the first delivery), by meal. */
   used: { day: Day; count: number }[]
   lastReceived: { day: Day; count: number; entryId: string } | null

@@ -16,8 +16,8 @@ export interface Coming {
   factor: number
   /** How far yields of cultures differ from the usual, as a share. */
   luck: number
-  /** Yield fixed to days: deliveries on order. */
-  fixed: ArrayLike<number>
+  /** Orders: when they come, if they do. */
+  orders?: readonly { comes: DayDist; count: number }[]
 }
 
 /** Of more units on one day so many fates are drawn, each for several: the luck of hundreds evens out anyway. */
@@ -45,8 +45,12 @@ export class Fates {
 
   /** Pieces that come on each day of a scenario. */
   draw(scenario: number): Float64Array {
-    const { running, starts, fixed, supply } = this.coming
-    const yields = Float64Array.from({ length: this.days }, (_, d) => fixed[d] ?? 0)
+    const { running, starts, orders, supply } = this.coming
+    const yields = new Float64Array(this.days)
+    orders?.forEach(({ comes, count }, i) => {
+      const on = sample(comes, streamOf(this.seed, scenario, -2, i)())
+      if (on !== null && on - this.from < this.days) yields[Math.max(0, on - this.from)]! += count
+    })
     running.forEach((culture, i) => {
       const random = streamOf(this.seed, scenario, -1, i)
       const fails = random() >= culture.alive

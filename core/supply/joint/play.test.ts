@@ -13,7 +13,6 @@ const coming = (part: Partial<Coming> = {}): Coming => ({
   tempC: 24,
   factor: 1,
   luck: 0.25,
-  fixed: [],
   ...part,
 })
 

@@ -18,6 +18,8 @@ export interface JointFeeder {
   costs: readonly number[]
   /** Fewest units to start on each of these days. */
   least: readonly number[]
+  /** Pieces of it that found one unit; fewer of its own are made up for by bought ones, at this price a unit. */
+  founders?: { pieces: number; bought: number }
   /** Days that are planned; from then on it is had when it is wanted, at the price of the pieces. */
   days: number
 }
@@ -73,6 +75,8 @@ export interface JointPlan {
   bound: number
   /** Units started of each feeder on each of its start days. */
   starts: Map<string, number[]>
+  /** Of these, units for which founders must be bought. */
+  bought: Map<string, number[]>
   /** Days whose starts are whole and proven to be within `GAP` of the best; 0 where the search was given up. */
   wholeDays: number
 }
@@ -106,6 +110,8 @@ const eats = (e: number, a: number, t: number) => `u${e}_${a}_${t}`
 const misses = (e: number, t: number) => `m${e}_${t}`
 const left = (f: number, t: number) => `s${f}_${t}`
 const starts = (f: number, w: number) => `x${f}_${w}`
+/** Units that are founded with bought animals. */
+const founded = (f: number, w: number) => `b${f}_${w}`
 
 const within = (row: ArrayLike<number>, { from, to }: Period): number => {
   let all = 0
@@ -170,11 +176,26 @@ export class JointProgramme {
       feeder.startDays.forEach((s, w) => {
         const yields = within(feeder.perUnit, { from: Math.max(0, period.from - s), to: Math.max(0, period.to - s) })
         if (yields > NOTHING) terms.push({ by: -yields, of: starts(f, w) })
+        // founders are taken on the day, and bought where there are none
+        if (feeder.founders && period.from <= s && s < period.to)
+          terms.push(
+            { by: feeder.founders.pieces, of: starts(f, w) },
+            { by: -feeder.founders.pieces, of: founded(f, w) },
+          )
       })
       const than = within(feeder.running, period) + (before ? 0 : feeder.stock)
       this.rows.push({ terms, is: '<=', than })
     })
     feeder.startDays.forEach((_, w) => {
+      if (feeder.founders)
+        this.rows.push({
+          terms: [
+            { by: 1, of: founded(f, w) },
+            { by: -1, of: starts(f, w) },
+          ],
+          is: '<=',
+          than: 0,
+        })
       if (feeder.least[w]) this.bounds.push(`${starts(f, w)} >= ${feeder.least[w]}`)
     })
   }
@@ -189,6 +210,9 @@ export class JointProgramme {
     return [
       ...feeders.flatMap((feeder, f) =>
         feeder.startDays.map((s, w) => ({ by: feeder.costs[w]! * (1 - LATER * s), of: starts(f, w) })),
+      ),
+      ...feeders.flatMap(({ founders, startDays }, f) =>
+        founders ? startDays.map((_, w) => ({ by: founders.bought, of: founded(f, w) })) : [],
       ),
       ...this.later.map(({ f, pieces, of }) => ({ by: pieces / perPack[f]!, of })),
       ...this.wanted.flatMap(({ e, t }) => {
@@ -257,13 +281,18 @@ export function solveJoint(input: JointInput, solve: SolveLp): JointPlan {
     cost: objective,
     bound: Math.max(relaxed.objective, exact ? objective * (1 - GAP) : 0),
     takings: takingsOf(programme, columns),
-    starts: startsOf(input, columns),
+    starts: startsOf(input, columns, starts),
+    bought: startsOf(input, columns, founded),
     wholeDays: exact ? WHOLE_DAYS : 0,
   }
 }
 
-const startsOf = ({ feeders }: JointInput, columns: Record<string, number>): Map<string, number[]> =>
-  new Map(feeders.map((feeder, f) => [feeder.id, feeder.startDays.map((_, w) => columns[starts(f, w)] ?? 0)]))
+const startsOf = (
+  { feeders }: JointInput,
+  columns: Record<string, number>,
+  named: (f: number, w: number) => string,
+): Map<string, number[]> =>
+  new Map(feeders.map((feeder, f) => [feeder.id, feeder.startDays.map((_, w) => columns[named(f, w)] ?? 0)]))
 
 /** What is taken in a week is spread over its days as the need is. */
 function takingsOf({ input, periods, wanted }: JointProgramme, columns: Record<string, number>): Taking[] {

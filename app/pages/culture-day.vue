@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { cultureDay, type MixLine, type StartLine, type Task } from '#core/season'
+import { formatWeekday } from '#core/units'
+
+/** The worksheet of the culture day: ticked by thumb, or printed. */
+const house = useHouse()
+const context = useSeasonContext()
+const sheet = computed(() => cultureDay(house.plans, house.season?.tasks ?? [], context.value))
+const when = computed(() => (sheet.value.day === house.today ? 'Today' : formatWeekday(sheet.value.day)))
+const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
+const answer = computed(() => {
+  const { starts, orders, takeOut, deliveries } = sheet.value
+  const parts = [
+    starts.length &&
+      `start ${count(
+        starts.reduce((n, s) => n + s.count, 0),
+        'culture',
+      )}`,
+    orders.length && `${count(orders.length, 'order')}`,
+    takeOut.length && `take out ${takeOut.length}`,
+    deliveries.length && `${count(deliveries.length, 'delivery', 'deliveries')} expected`,
+  ].filter(Boolean)
+  return parts.length ? `${when.value}: ${parts.join(', ')}.` : `${when.value}: nothing to start, order or take out.`
+})
+const amount = (n: number) => Math.ceil(n).toLocaleString('en-GB')
+const from = ({ from: tags, founders, lacking }: StartLine) =>
+  !founders
+    ? ''
+    : lacking && !tags.length
+      ? `${amount(founders)} founders: none of your own on that day, buy them`
+      : `${amount(founders)} founders, from ${tags.join(', ')}${lacking ? `; ${amount(lacking)} are lacking` : ''}`
+/** Cautions are said once, at the end; what founds the cultures stands with their line. */
+const bare = (task: Task, detail = task.detail): Task => ({ ...task, caution: undefined, detail })
+const startTasks = computed(() => sheet.value.starts.map(s => bare(s.task, from(s) || undefined)))
+const cautions = computed(() => [
+  ...new Set([...sheet.value.starts.map(s => s.task), ...sheet.value.orders].flatMap(t => t.caution ?? [])),
+])
+/** `5 ×`, `480 mL`, `3 handfuls` */
+function measure({ amount: n, unit }: MixLine): string {
+  if (unit === 'each') return `${amount(n)} ×`
+  const several = /^(handful|pinch)$/.test(unit) && n > 1
+  return `${amount(n)} ${several ? (unit === 'pinch' ? 'pinches' : `${unit}s`) : unit}`
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="screen">
+    <header>
+      <div>
+        <h1>What is done on culture day?</h1>
+        <p>{{ answer }}</p>
+      </div>
+      <UButton
+        class="no-print"
+        label="Print"
+        icon="i-lucide-printer"
+        variant="outline"
+        color="neutral"
+        @click="print"
+      />
+    </header>
+    <section v-if="sheet.starts.length">
+      <h2>Start</h2>
+      <RoundTaskList :tasks="startTasks" />
+    </section>
+    <section v-if="sheet.mix.length">
+      <h2>For all of these together</h2>
+      <ul class="mix">
+        <li v-for="line in sheet.mix" :key="`${line.what} ${line.unit}`">
+          <b>{{ measure(line) }}</b> {{ line.what }}
+        </li>
+      </ul>
+      <p v-for="{ feeder, how } in sheet.how" :key="feeder.id" class="small">{{ feeder.name }}: {{ how }}</p>
+    </section>
+    <section v-if="sheet.orders.length">
+      <h2>Order</h2>
+      <RoundTaskList :tasks="sheet.orders.map(o => bare(o))" />
+    </section>
+    <section v-if="sheet.deliveries.length">
+      <h2>Take in</h2>
+      <RoundTaskList :tasks="sheet.deliveries" />
+      <p class="small">Bran over all, moist fruit, the dead out. Fed out after a day of good food.</p>
+    </section>
+    <section v-if="sheet.looks.length">
+      <h2>Look and harvest</h2>
+      <RoundTaskList :tasks="sheet.looks" />
+    </section>
+    <section v-if="sheet.takeOut.length">
+      <h2>Take out</h2>
+      <RoundTaskList :tasks="sheet.takeOut" />
+    </section>
+    <p class="quiet small mt-6">
+      Boiling water scalds: mix away from children, and let it cool before flies go in. {{ cautions.join(' ') }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+section {
+  margin-top: 1rem;
+  max-width: 60rem;
+  break-inside: avoid;
+}
+.mix {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
+  gap: 0.125rem 1.5rem;
+}
+</style>

@@ -1,0 +1,78 @@
+import highsLoader from 'highs'
+import { describe, expect, it } from 'vitest'
+import { solverFrom } from '#shared/solver'
+import { HouseBuilder } from '../../tests/fixtures/records'
+import { feederOf, shippedAlmanac } from '../almanac'
+import { cultureDay, defaultSettings, houseOf, mixOf, planFeeders, seasonOfHouse } from '.'
+
+const today = 20_000
+const solve = solverFrom(await highsLoader())
+const sheetOf = (b: HouseBuilder) => {
+  const house = houseOf(b.records())
+  const { season, scenarios } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today)
+  const plans = planFeeders(season, scenarios, house, shippedAlmanac, defaultSettings, solve)
+  return cultureDay(plans, season.tasks, { house, almanac: shippedAlmanac, settings: defaultSettings, today })
+}
+const flies = feederOf(shippedAlmanac, 'fly.small')
+
+describe('the mix of a culture day', () => {
+  it('four cups of flies: 640 mL of boiling water on 180 mL of mix (common practice, no source)', () => {
+    const mix = mixOf([{ feeder: flies, count: 4 }])
+    const of = (what: string) => mix.find(m => m.what === what)
+    expect(of('boiling water')).toMatchObject({ amount: 640, unit: 'mL' })
+    expect(of('dry mix')).toMatchObject({ amount: 180, unit: 'mL' })
+  })
+
+  it('of two sorts of flies is one mix; what has no recipe adds nothing', () => {
+    const both = mixOf([
+      { feeder: flies, count: 2 },
+      { feeder: feederOf(shippedAlmanac, 'fly.large'), count: 3 },
+      { feeder: feederOf(shippedAlmanac, 'roach.nymph'), count: 1 },
+    ])
+    expect(both.find(m => m.what === 'boiling water')!.amount).toBe(800)
+    expect(both).toHaveLength(4)
+  })
+})
+
+describe('the worksheet of a culture day', () => {
+  const frogs = () => {
+    const b = new HouseBuilder(today)
+    for (let i = 0; i < 8; i++) b.animal(`N-${i}`, 'golden-mantella', { bornDay: today - 150 })
+    return b
+  }
+
+  it('says how many founders are wanted and from which cup, or that none of its own gives them', () => {
+    const b = frogs()
+    b.culture('F-1', 'fly.small', -18)
+    b.write('producing', { type: 'culture', id: 'F-1' }, -3)
+    const start = sheetOf(b).starts.find(s => s.feeder.id === 'fly.small')!
+    expect(start.founders).toBe(75 * start.count)
+    expect(start.from).toContain('F-1')
+    const none = sheetOf(frogs())
+    for (const s of none.starts.filter(s => s.feeder.id === 'fly.small')) {
+      expect(s.from).toEqual([])
+      expect(s.lacking).toBe(s.founders)
+    }
+  })
+
+  it('takes out what is over or failed, until that is written', () => {
+    const b = frogs()
+    b.culture('F-1', 'fly.small', -60)
+    b.write('producing', { type: 'culture', id: 'F-1' }, -40)
+    b.culture('F-2', 'fly.small', -20)
+    b.write('cultureFailed', { type: 'culture', id: 'F-2' }, -2)
+    expect(sheetOf(b).takeOut.map(t => t.tag)).toEqual(['F-2', 'F-1'])
+    b.write('cultureFinished', { type: 'culture', id: 'F-2' }, -1)
+    expect(sheetOf(b).takeOut.map(t => t.tag)).toEqual(['F-1'])
+  })
+
+  it('of an empty house is empty', () => {
+    expect(sheetOf(new HouseBuilder(today))).toMatchObject({
+      starts: [],
+      orders: [],
+      mix: [],
+      takeOut: [],
+      deliveries: [],
+    })
+  })
+})

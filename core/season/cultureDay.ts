@@ -1,0 +1,120 @@
+import { feederOf, type Feeder } from '../almanac'
+import type { Day } from '../chance'
+import { foundersFrom } from '../supply'
+import { nextWeekday } from '../units'
+import type { SeasonContext } from './context'
+import type { Task } from './contracts'
+import type { FeederPlan } from './plans'
+import { startTasks } from './tasks'
+import { cultureTempC } from './warmth'
+
+/** Cultures of one feeder to be started, and from what. */
+export interface StartLine {
+  task: Task
+  feeder: Feeder
+  count: number
+  /** Cultures that give the founders; empty for what is ordered, or needs none. */
+  from: string[]
+  /** Founders wanted, and how many of them nothing of the house gives. */
+  founders: number
+  lacking: number
+}
+
+/** What all that is started together is made of. */
+export interface MixLine {
+  what: string
+  amount: number
+  unit: string
+}
+
+/** The worksheet of a culture day. */
+export interface CultureDay {
+  day: Day
+  starts: StartLine[]
+  orders: Task[]
+  mix: MixLine[]
+  /** How each of these is made, said once. */
+  how: { feeder: Feeder; how: string }[]
+  looks: Task[]
+  takeOut: Task[]
+  deliveries: Task[]
+}
+
+const isStart = (task: Task) => task.actions[0]?.kind === 'cultureStarted' && !task.actions[0].data.bought
+
+/** A failed culture that still stands on its shelf. */
+function failedTasks({ house, almanac, today }: SeasonContext): Task[] {
+  return Object.values(house.cultures)
+    .filter(c => c.failed && !c.finished)
+    .map(c => ({
+      id: `clear:${c.id}`,
+      kind: 'retire',
+      subject: { type: 'culture', id: c.id },
+      tag: c.tag,
+      placeId: c.placeId,
+      due: today,
+      what: `${feederOf(almanac, c.feederId).name} that failed: out, away from the others`,
+      actions: [{ label: 'Taken out', kind: 'cultureFinished', data: {}, tone: 'main' }],
+      reasons: [{ rule: 'A failed culture carries mites and mould to the others', inputs: [] }],
+    }))
+}
+
+/** Parts of all recipes together, each times its number. */
+export function mixOf(starts: readonly Pick<StartLine, 'feeder' | 'count'>[]): MixLine[] {
+  const parts = new Map<string, MixLine>()
+  for (const { feeder, count } of starts) {
+    for (const { what, amount } of feeder.recipe?.parts ?? []) {
+      const key = `${what} ${amount.unit}`
+      const line = parts.get(key) ?? { what, unit: amount.unit, amount: 0 }
+      parts.set(key, { ...line, amount: line.amount + amount.value * count })
+    }
+  }
+  return [...parts.values()]
+}
+
+/**
+ * What is done on the next culture day, and what should not wait for it: starts with their founders and what they are
+ * made of, orders, looks, what is taken out, what arrives.
+ * @param tasks those of the season
+ */
+export function cultureDay(plans: readonly FeederPlan[], tasks: readonly Task[], context: SeasonContext): CultureDay {
+  const { house, almanac, settings, today } = context
+  const due = startTasks(plans, almanac, today)
+  const cultures = Object.values(house.cultures)
+  const starts = due.filter(isStart).map((task): StartLine => {
+    const feeder = feederOf(almanac, task.subject.id)
+    const count = task.actions[0]!.times ?? 1
+    const founders = (feeder.recipe?.founders.value ?? 0) * count
+    const isBatch = feeder.supply.kind === 'batch'
+    const found = isBatch
+      ? foundersFrom(feeder, cultures, c => cultureTempC(c, context), almanac, today, task.due, founders)
+      : []
+    // a colony gives its founders itself
+    const colonies = isBatch
+      ? []
+      : cultures.filter(c => c.feederId === feeder.id && c.producing && !c.failed && !c.finished)
+    const given = found.reduce((n, f) => n + f.pieces, 0)
+    return {
+      task,
+      feeder,
+      count,
+      from: [...found.map(f => f.culture.tag), ...colonies.map(c => c.tag)],
+      founders,
+      lacking: colonies.length ? 0 : Math.max(0, Math.round(founders - given)),
+    }
+  })
+  const withRecipe = starts.filter(s => s.feeder.recipe)
+  return {
+    day: nextWeekday(today, settings.cultureWeekday),
+    starts,
+    orders: due.filter(task => !isStart(task)),
+    mix: mixOf(withRecipe),
+    how: [...new Map(withRecipe.map(s => [s.feeder.recipe!.how, s.feeder])).entries()].map(([how, feeder]) => ({
+      feeder,
+      how,
+    })),
+    looks: tasks.filter(t => t.kind === 'look' || t.kind === 'harvest'),
+    takeOut: [...failedTasks(context), ...tasks.filter(t => t.kind === 'retire')],
+    deliveries: tasks.filter(t => t.kind === 'delivery'),
+  }
+}

@@ -1,0 +1,108 @@
+import type { Almanac, Feeder } from '../almanac'
+import { cumulative, quantile, type Day } from '../chance'
+import type { CultureState } from '../subjects'
+import { cultureWay, type CultureSupply } from './ways'
+import { cultureStage, growing, yieldCurve } from './yields'
+
+/** One running culture of a batch feeder. */
+interface Link {
+  culture: CultureState
+  supply: Extract<CultureSupply, { kind: 'batch' }>
+  from: ReturnType<typeof growing>['from']
+  alive: number
+}
+
+export interface Chain {
+  /** Chance that at least one culture yields, on each day from today. */
+  chance: Float64Array
+  /** Last day on which further cultures can be founded from the house's own, as far as one may be sure; null = none. */
+  holdsUntil: Day | null
+  /** First such day from today on; null = none. */
+  from: Day | null
+}
+
+/** Days looked ahead: the longest wait of a cup and its yield. */
+const AHEAD = 90
+
+function linksOf(
+  feeder: Feeder,
+  cultures: readonly CultureState[],
+  tempOf: (culture: CultureState) => number | null,
+  unwritten: number,
+  today: Day,
+): Link[] {
+  return cultures.flatMap((culture): Link[] => {
+    const supply = cultureWay(feeder, culture)
+    if (culture.feederId !== feeder.id || supply?.kind !== 'batch') return []
+    if (!['growing', 'producing'].includes(cultureStage(culture, supply, today))) return []
+    return [{ culture, supply, ...growing(culture, supply, tempOf(culture), today, unwritten) }]
+  })
+}
+
+/** Chance that a culture yields on a day: it has begun, and is not over. */
+function yieldsOn({ supply, from, alive }: Link, day: Day): number {
+  const span = Math.round(supply.producingDays.value)
+  return alive * (cumulative(from, day) - cumulative(from, day - span))
+}
+
+/**
+ * Whether a feeder that is started from its own cultures can be started again, and until when: as long as one of those
+ * that run yields. Each may fail; that any yields is one minus the chance that none does.
+ * @param common `chainSure`: chance from which a chain is taken to hold; `unwrittenProducing`: that nobody wrote it
+ */
+export function chainOf(
+  feeder: Feeder,
+  cultures: readonly CultureState[],
+  tempOf: (culture: CultureState) => number | null,
+  { common }: Pick<Almanac, 'common'>,
+  today: Day,
+): Chain {
+  const links = linksOf(feeder, cultures, tempOf, common.unwrittenProducing!.value, today)
+  const chance = Float64Array.from(
+    { length: AHEAD },
+    (_, d) => 1 - links.reduce((none, link) => none * (1 - yieldsOn(link, today + d)), 1),
+  )
+  const first = chance.findIndex(p => p >= common.chainSure!.value)
+  const last = chance.findLastIndex(p => p >= common.chainSure!.value)
+  return { chance, from: first < 0 ? null : today + first, holdsUntil: last < 0 ? null : today + last }
+}
+
+/** A culture from which others are founded, and about how many it gives for it. */
+export interface Founding {
+  culture: CultureState
+  pieces: number
+}
+
+/** Days of yield that are taken together on the day others are founded. */
+const SHAKEN_DAYS = 3
+
+/**
+ * From which cultures so many founders are taken on a day: those at their best first.
+ * @returns as many as are needed; together they may give less than was wanted
+ */
+export function foundersFrom(
+  feeder: Feeder,
+  cultures: readonly CultureState[],
+  tempOf: (culture: CultureState) => number | null,
+  { common }: Pick<Almanac, 'common'>,
+  today: Day,
+  day: Day,
+  wanted: number,
+): Founding[] {
+  const giving = linksOf(feeder, cultures, tempOf, common.unwrittenProducing!.value, today)
+    .map(link => {
+      const begun = quantile(link.from, 0.5)
+      const curve = yieldCurve(link.supply, AHEAD + 200)
+      const age = begun === null ? -1 : day - begun
+      const pieces = age < 0 ? 0 : link.alive * [...curve.slice(age, age + SHAKEN_DAYS)].reduce((a, b) => a + b, 0)
+      return { culture: link.culture, pieces }
+    })
+    .filter(f => f.pieces >= 1)
+    .sort((a, b) => b.pieces - a.pieces || (a.culture.tag < b.culture.tag ? -1 : 1))
+  const taken: Founding[] = []
+  for (const founding of giving) {
+    if (taken.reduce((n, f) => n + f.pieces, 0) >= wanted) break
+    taken.push(founding)
+  }
+  return taken
+}
