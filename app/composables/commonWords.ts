@@ -148,6 +148,8 @@ export const COMMON_WORDS: Record<string, string> = {
   deliveryLost: 'Deliveries that never come',
   starterCost: 'Bought founders weigh',
   chainSure: 'A chain is told to break from a chance below',
+  colonySpread: 'Colonies differ by',
+  colonyCount: 'Counts of a colony are off by',
   hungryCost: 'A hungry meal weighs',
   standInCost: 'A meal of another prey weighs',
   otherWayCost: 'Ordering what is grown weighs',

@@ -27,6 +27,7 @@ describe('further fields of an entry', () => {
     expect(withFields.map(k => k.kind).sort()).toEqual([
       'born',
       'clutchMoved',
+      'colonyLooked',
       'cultureFailed',
       'died',
       'eggsAdded',

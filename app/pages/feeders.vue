@@ -91,7 +91,7 @@ const order = (prey: string, value: number) =>
         <h1>Is there food enough, and what must be started?</h1>
         <p v-if="alive.length || stocks.length">{{ answer }}</p>
       </div>
-      <div class="buttons">
+      <div class="buttons flex-none">
         <UButton
           to="/culture-day"
           label="Culture day"
@@ -99,6 +99,7 @@ const order = (prey: string, value: number) =>
           variant="outline"
           color="neutral"
         />
+        <UButton to="/they-are-here" label="They are here" icon="i-lucide-bell" variant="outline" color="neutral" />
         <FeedersStartForm />
       </div>
     </header>
@@ -147,7 +148,7 @@ const order = (prey: string, value: number) =>
     <section v-if="stocks.length" class="kind">
       <h2>Bought and frozen</h2>
       <div class="overflow-x-auto">
-        <table class="plain">
+        <table class="plain stocks">
           <thead>
             <tr>
               <th>Feeder</th>
@@ -161,8 +162,8 @@ const order = (prey: string, value: number) =>
           <tbody>
             <tr v-for="s in stocks" :key="s.plan.prey" :data-stock="s.plan.prey">
               <td>{{ s.feeder.name }}</td>
-              <td class="num">{{ Math.round(s.stock) }}</td>
-              <td class="num">{{ s.ordered || '' }}</td>
+              <td class="num" data-name="left">{{ Math.round(s.stock) }}</td>
+              <td class="num" :data-name="s.ordered ? 'on order' : null">{{ s.ordered || '' }}</td>
               <td>
                 {{
                   !s.eaten
@@ -241,7 +242,40 @@ const order = (prey: string, value: number) =>
 }
 .buttons {
   display: flex;
-  flex-wrap: wrap;
   gap: 0.375rem;
+}
+/* on a phone a row is a small card: name and numbers, then what to do */
+@media (max-width: 640px) {
+  header .buttons {
+    flex-wrap: wrap;
+  }
+  .stocks thead {
+    display: none;
+  }
+  .stocks tr {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 0.75rem;
+    align-items: baseline;
+    padding: 0.375rem 0;
+    border-bottom: 1px solid var(--ui-border);
+  }
+  .stocks td {
+    padding: 0;
+    border: 0;
+  }
+  .stocks td:first-child {
+    font-weight: 600;
+  }
+  .stocks td[data-name]::after {
+    content: ' ' attr(data-name);
+  }
+  .stocks td:nth-child(n + 5) {
+    flex-basis: 100%;
+    padding-top: 0.25rem;
+  }
+}
+.screen > header > :first-child {
+  flex: 1 1 24rem;
 }
 </style>

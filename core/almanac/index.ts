@@ -18,6 +18,7 @@ export {
   Species,
   Spread,
   Supply,
+  type ColonyRates,
   type Recipe,
   type StandIn,
   type Band,

@@ -46,6 +46,7 @@ export const FEEDER_PARTS = [
   'otherWays',
   'standIns',
   'recipe',
+  'colony',
   'care',
   'cautions',
 ] as const satisfies readonly (keyof Feeder)[]

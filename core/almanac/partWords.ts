@@ -32,6 +32,7 @@ const NAMES: Record<string, string> = {
   otherWays: 'other ways to get it',
   standIns: 'what may stand for it',
   recipe: 'how a culture is started',
+  colony: 'how a colony grows',
 }
 
 /** A part of a species or feeder, as it stands in a sentence. */

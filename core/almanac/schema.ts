@@ -298,6 +298,25 @@ export type Supply = z.infer<typeof Supply>
 const StandIn = z.strictObject({ prey: z.string().max(80), mostShare: Fact })
 export type StandIn = z.infer<typeof StandIn>
 
+/** How a colony grows: its stages before it is grown, what they last and who survives, and what the grown ones bear. */
+const ColonyRates = z
+  .strictObject({
+    stages: z
+      .array(z.strictObject({ name: Name, days: Fact, survives: Fact, fed: z.boolean() }))
+      .min(1)
+      .max(6)
+      .refine(s => s.every(x => x.days.value >= 1), 'A stage lasts a day at least')
+      .refine(s => s.every(x => x.survives.value > 0 && x.survives.value <= 1), 'A share lies between 0 and 1'),
+    adultDays: Fact,
+    youngPerDay: Fact,
+    atTempC: Fact,
+    baseTempC: Fact,
+    capacity: Fact,
+  })
+  .refine(r => r.adultDays.value >= 1 && r.capacity.value >= 1 && r.youngPerDay.value >= 0, 'It needs a life, and room')
+  .refine(r => r.atTempC.value > r.baseTempC.value, 'It grows above its base temperature')
+export type ColonyRates = z.infer<typeof ColonyRates>
+
 /** How one culture is started: of what, how, and with how many animals. */
 const Recipe = z.strictObject({
   founders: Fact,
@@ -330,6 +349,7 @@ export const Feeder = z.strictObject({
     .refine(list => list.every(s => s.mostShare.value > 0 && s.mostShare.value <= 1), 'A share lies between 0 and 1')
     .optional(),
   recipe: Recipe.optional(),
+  colony: ColonyRates.optional(),
   care: z.string().max(2000),
   cautions: z.array(z.string().max(400)).max(20),
 })

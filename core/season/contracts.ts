@@ -93,6 +93,8 @@ export interface PreyOutlook {
   /** The deliveries among it: when they come, if they do. */
   arriving: { comes: DayDist; count: number }[]
   stock: number
+  /** What colonies of which it is known how they grow give a day for good, by culture. */
+  colonies: Record<string, number>
   /** Lanes and animals behind the need, largest first. */
   causes: { id: string; label: string; total: number }[]
   reasons: Reason[]

@@ -4,6 +4,8 @@ export { failureAlarms } from './failureAlarms'
 export { guarded, type Failure } from './guard'
 export { SeasonMemory } from './remember'
 export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../settings'
+export { FIRST_DAYS, arrivalOf, type Arrival, type FirstFood } from './arrival'
+export { colonyView, type ColonyView } from './colony'
 export { cultureDay, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
 export {
   PlanMemory,

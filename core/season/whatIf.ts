@@ -1,7 +1,15 @@
 import { z } from 'zod'
 import { speciesOf, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
-import { animalAsAdded, isOneSpecies, newPairing, type AnimalState, type House, type PairingState } from '../subjects'
+import {
+  animalAsAdded,
+  isOneSpecies,
+  newPairing,
+  type AnimalState,
+  type GroupState,
+  type House,
+  type PairingState,
+} from '../subjects'
 import type { HouseSettings } from '../settings'
 import { survivalOf, watchedYoung } from './survival'
 
@@ -15,6 +23,10 @@ export const WhatIf = z.strictObject({
   losses: z.number().min(0).max(10).optional(),
   /** How quickly all climb their ladder: 2 reaches each step in half its days. */
   ladderPace: z.number().min(0.25).max(4).optional(),
+  /** Young that are here all at once, and that nobody had expected. */
+  arrived: z
+    .strictObject({ speciesId: z.string(), count: z.number().int().min(1).max(5000), bornDay: z.number().int() })
+    .optional(),
   /** Number of open pairs wanted, by species. */
   pairs: z.record(z.string(), z.number().int().min(0).max(200)).optional(),
 })
@@ -117,6 +129,30 @@ function withPairs(house: House, almanac: Almanac, wanted: Readonly<Record<strin
   }
 }
 
+/** A group that lives in the house from today on. */
+function withArrived(house: House, { speciesId, count, bornDay }: NonNullable<WhatIf['arrived']>): House {
+  const group: GroupState = {
+    id: 'arrived',
+    tag: 'they',
+    name: null,
+    speciesId,
+    placeId: null,
+    placedDay: null,
+    bornDay,
+    numbers: { male: 0, female: 0, unknown: count },
+    missing: null,
+    lastNest: null,
+    lastCounted: null,
+    lastFed: null,
+    meals: [],
+    weighings: [],
+    lost: [],
+    joined: [],
+    clutchIds: [],
+  }
+  return { ...house, groups: { ...house.groups, [group.id]: group } }
+}
+
 /** Young of the house teach nothing more of what is tried. */
 const NOTHING_LEARNT = 1e9
 
@@ -154,8 +190,9 @@ export function applyWhatIf(
   today: Day,
 ): { house: House; almanac: Almanac; settings: HouseSettings } {
   const { losses = 1, ladderPace = 1 } = changes
+  const paired = changes.pairs ? withPairs(house, almanac, changes.pairs, today) : house
   return {
-    house: changes.pairs ? withPairs(house, almanac, changes.pairs, today) : house,
+    house: changes.arrived ? withArrived(paired, changes.arrived) : paired,
     almanac:
       losses === 1 && ladderPace === 1 ? almanac : withYoung(house, almanac, settings, today, losses, ladderPace),
     settings: {

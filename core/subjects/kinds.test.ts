@@ -208,6 +208,7 @@ describe('what each kind of entry may hold', () => {
       preyCounted: { count: 1 },
       preyOrdered: { count: 1 },
       preyReceived: { count: 1 },
+      colonyLooked: { sharePercent: 10, young: 12 },
       orderDropped: {},
       preyDiscarded: { count: 1 },
       lampHung: { distanceCm: 30 },

@@ -29,6 +29,18 @@ export {
 } from './plan'
 export { simulateRunOut, type RunOutInput } from './runOut'
 export { nextCultureTags } from './tags'
+export {
+  colonyAhead,
+  colonyToday,
+  countsOf,
+  dayMatrix,
+  longRun,
+  stageSpans,
+  sustainableTake,
+  type BandAt,
+  type Colony,
+  type ColonyAhead,
+} from './colony'
 export { chainOf, foundersFrom, type Chain, type Founding } from './chain'
 export { arrival } from './orders'
 export { usableStock } from './stock'

@@ -43,6 +43,8 @@ const culture = (part: Partial<CultureState> = {}): CultureState => ({
   harvested: 0,
   lastHarvest: null,
   lastLook: null,
+  takes: [],
+  looks: [],
   ...part,
 })
 

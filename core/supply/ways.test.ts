@@ -61,7 +61,7 @@ describe('ways in which a feeder comes', () => {
       b.culture(`r${n}`, 'roach.nymph', -200)
       b.write('producing', { type: 'culture', id: `r${n}` }, -20, {})
     }
-    for (let n = 0; n < 40; n++) b.animal(`A${n}`, 'whites-tree-frog', { sex: 'female', bornDay: today - 900 })
+    for (let n = 0; n < 240; n++) b.animal(`A${n}`, 'whites-tree-frog', { sex: 'female', bornDay: today - 900 })
     const looks = async (almanac: Almanac) => {
       const made = season(b.records(), almanac, defaultSettings, today)
       const look = made.season.prey.find(p => p.prey === 'roach.nymph')!
@@ -77,7 +77,7 @@ describe('ways in which a feeder comes', () => {
     expect(before.look.running[0]).toBeGreaterThan(0)
     expect(after.look.running).toEqual(before.look.running)
     expect([before.plan.kind, after.plan.kind, after.plan.verb]).toEqual(['colony', 'bought', 'Order'])
-    // 40 frogs take more than 42 nymphs a day
+    // 240 frogs take more than three tubs give for good
     expect(tellStart(after.plan, feederOf(almanac, 'roach.nymph'), today)).toMatch(
       /^Order \d+ tubs? of 50 roach nymphs/,
     )

@@ -22,50 +22,63 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
 </script>
 
 <template>
-  <div class="card" :data-culture="culture.tag">
-    <p>
-      <span class="tag">{{ culture.tag }}</span> {{ feeder.name.toLowerCase() }}, {{ stage
-      }}<template v-if="culture.producing && stage === 'producing'">
-        since {{ formatDay(culture.producing.day, house.today) }}</template
-      >; started {{ formatDistance(culture.startDay, house.today)
-      }}<template v-if="tempC !== null">, {{ formatQuantity(tempC, house.settings.tempUnit) }}</template
-      ><template v-if="culture.lastHarvest"
-        >, harvested {{ formatDistance(culture.lastHarvest.day, house.today) }}</template
-      >.
-      <b v-if="expected">Yields from {{ formatRange(expected) }}.</b>
-    </p>
-    <div class="buttons">
-      <UButton v-if="stage === 'growing'" label="Producing" :disabled="busy" @click="write('producing', 'producing')" />
-      <UButton
-        v-if="stage === 'producing'"
-        label="Harvested"
-        :disabled="busy"
-        @click="write('harvested', 'harvested', { count: 0 })"
-      />
-      <RecordAskNumber
-        v-if="stage === 'producing'"
-        label="Harvested, counted"
-        :title="`${culture.tag}: about how many`"
-        :busy="busy"
-        @record="(count, _, form) => write('harvested', `harvested about ${count}`, { count }, form)"
-      />
-      <RecordAskNumber
-        v-if="stage === 'growing' || stage === 'producing'"
-        label="Failed"
-        :title="`${culture.tag} is written off`"
-        kind="cultureFailed"
-        no-number
-        :busy="busy"
-        @record="(_, why, form) => write('cultureFailed', 'failed', why, form)"
-      />
-      <UButton
-        label="Retire"
-        variant="outline"
-        color="neutral"
-        :disabled="busy"
-        @click="write('cultureFinished', 'retired')"
-      />
+  <div :data-culture="culture.tag">
+    <div class="card">
+      <p>
+        <span class="tag">{{ culture.tag }}</span> {{ feeder.name.toLowerCase() }}, {{ stage
+        }}<template v-if="culture.producing && stage === 'producing'">
+          since {{ formatDay(culture.producing.day, house.today) }}</template
+        >; started {{ formatDistance(culture.startDay, house.today)
+        }}<template v-if="tempC !== null">, {{ formatQuantity(tempC, house.settings.tempUnit) }}</template
+        ><template v-if="culture.lastHarvest"
+          >, harvested {{ formatDistance(culture.lastHarvest.day, house.today) }}</template
+        >.
+        <b v-if="expected">Yields from {{ formatRange(expected) }}.</b>
+      </p>
+      <div class="buttons">
+        <UButton
+          v-if="stage === 'growing'"
+          label="Producing"
+          :disabled="busy"
+          @click="write('producing', 'producing')"
+        />
+        <UButton
+          v-if="stage === 'producing'"
+          label="Harvested"
+          :disabled="busy"
+          @click="write('harvested', 'harvested', { count: 0 })"
+        />
+        <RecordAskNumber
+          v-if="stage === 'producing'"
+          label="Harvested, counted"
+          :title="`${culture.tag}: about how many`"
+          :busy="busy"
+          @record="(count, _, form) => write('harvested', `harvested about ${count}`, { count }, form)"
+        />
+        <RecordAskNumber
+          v-if="stage === 'growing' || stage === 'producing'"
+          label="Failed"
+          :title="`${culture.tag} is written off`"
+          kind="cultureFailed"
+          no-number
+          :busy="busy"
+          @record="(_, why, form) => write('cultureFailed', 'failed', why, form)"
+        />
+        <UButton
+          label="Retire"
+          variant="outline"
+          color="neutral"
+          :disabled="busy"
+          @click="write('cultureFinished', 'retired')"
+        />
+      </div>
     </div>
+    <Fold
+      v-if="stage === 'producing' && supply.kind === 'colony' && feeder.colony"
+      :summary="`${culture.tag} by its stages, and what may be taken`"
+    >
+      <FeedersColony :culture="culture" />
+    </Fold>
   </div>
 </template>
 
@@ -79,6 +92,7 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
   padding: 0.375rem 0;
 }
 .card p {
+  flex: 1 1 24rem;
   max-width: 44rem;
 }
 .buttons {

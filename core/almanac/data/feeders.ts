@@ -2,6 +2,7 @@ import type { Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
 import { liveRowId } from '../livePrey'
 import { otherWays } from './otherWays'
+import { colonies } from './colonies'
 import { recipes } from './recipes'
 import { standIns } from './standIns'
 
@@ -577,6 +578,7 @@ export const feeders: Record<string, Feeder> = Object.fromEntries(
     {
       ...f,
       ...(otherWays[f.id] && { otherWays: otherWays[f.id]! }),
+      ...(colonies[f.id] && { colony: colonies[f.id]! }),
       ...(recipes[f.id] && { recipe: recipes[f.id]! }),
       ...(standIns[f.id] && { standIns: standIns[f.id]! }),
     },

@@ -106,6 +106,12 @@ export const health: Record<string, Fact> = {
   starterCost: memory(4, 'units', 'A culture started from bought founders weighs so much more'),
   otherWayCost: memory(2, 'units', 'To order what is grown in the house otherwise weighs so much a unit'),
   extraTripCost: memory(3, 'units', 'To start or order today, and not on culture day, weighs so much more a unit'),
+  colonySpread: memory(
+    0.3,
+    'share',
+    'Colonies of a kind differ in their young by about so much, in their deaths and room by half of it',
+  ),
+  colonyCount: memory(0.35, 'share', 'A count of a part of a colony is off by about so much, since they sit in heaps'),
   chainSure: memory(0.9, 'share', 'A chain of cultures holds while one of them yields with this chance'),
   deliveryLate: memory(0.1, 'share', 'Of deliveries that come later than their lead time'),
   deliveryHalf: memory(1.5, 'days', 'Of those that are late half have come after so long'),

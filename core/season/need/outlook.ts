@@ -4,6 +4,7 @@ import { computedInput, settingInput, type Reason } from '../../judgement'
 import type { MouthSource } from '../../nursery'
 import { hereOf, oneOf, type AnimalState, type CultureState } from '../../subjects'
 import { arrival, cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../../supply'
+import { colonyView } from '../colony'
 import type { SeasonContext } from '../context'
 import type { PreyOutlook, Scenarios } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
@@ -112,9 +113,18 @@ export function outlook(
       // what runs yields as it was started, however the house gets it now
       const packs = packWay(feeder)
       const running = new Float64Array(days)
+      const colonies: Record<string, number> = {}
       for (const culture of Object.values(house.cultures)) {
         const culturing = culture.feederId === id && cultureWay(feeder, culture)
         if (!culturing) continue
+        const view = guarded(context, 'its colony', { type: 'culture', id: culture.id }, () =>
+          colonyView(culture, context),
+        )
+        if (view) {
+          colonies[culture.id] = view.perWeek / 7
+          for (let d = 0; d < days; d++) running[d]! += view.perWeek / 7
+          continue
+        }
         const tempC = cultureTempC(culture, context)
         const unwritten = almanac.common.unwrittenProducing!.value
         const left =
@@ -166,6 +176,7 @@ export function outlook(
         running: Array.from(running),
         arriving,
         stock: atHand,
+        colonies,
         causes: [...(causes.get(id) ?? new Map<string, { label: string; total: number }>())]
           .map(([cid, c]) => ({ id: cid, ...c }))
           .sort((a, b) => b.total - a.total),

@@ -122,7 +122,7 @@ export function planKey({ looks, others, eaters, house, almanac, settings, safe,
     almanac.common
   return JSON.stringify([
     today,
-    looks.map(l => [l.prey, l.stock, rounded(l.high), rounded(l.running)]),
+    looks.map(l => [l.prey, l.stock, l.colonies, rounded(l.high), rounded(l.running)]),
     others,
     Object.entries(eaters).map(([prey, list]) => [
       prey,

@@ -49,6 +49,7 @@ const nobodys = (prey: string, days: number): PreyOutlook => ({
   running: Array.from({ length: days }, () => 0),
   arriving: [],
   stock: 0,
+  colonies: {},
   causes: [],
   reasons: [],
 })
@@ -121,6 +122,11 @@ export function keptOf(job: PlanJob): Kept[] {
   })
 }
 
+const givingPerDay = (way: Extract<PlannedSupply, { kind: 'colony' }>, perDay: number): PlannedSupply => ({
+  ...way,
+  yieldPerDay: { ...way.yieldPerDay, value: perDay },
+})
+
 /** What comes of a feeder without its plan: what runs, and what is on order. */
 export function comingOf({ look, byOrder, feeder, supply, tempC }: Kept, job: PlanJob): Omit<Coming, 'starts'> {
   const { house, almanac, settings, today } = job
@@ -130,7 +136,10 @@ export function comingOf({ look, byOrder, feeder, supply, tempC }: Kept, job: Pl
       return []
     const at = cultureTempC(c, { house, almanac })
     const { from, alive } = growing(c, way, at, today, almanac.common.unwrittenProducing!.value)
-    return [{ producing: from, alive, supply: way }]
+    const perDay = look.colonies[c.id]
+    // what the house's own numbers of yield say of a colony is in its estimate already
+    const known = perDay !== undefined && way.kind === 'colony'
+    return [{ producing: from, alive, supply: known ? givingPerDay(way, perDay / settings.cupYield) : way }]
   })
   const { arriving: orders } = look
   return { supply, running, tempC, factor: settings.cupYield, luck: almanac.common.cupLuck!.value, orders }

@@ -142,8 +142,8 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
     })
 }
 
-/** Fresh luck for each fresh scenario so often, so that the check is as sure as the search. */
-const FRESH_TIMES = 2
+/** Each scenario of need is played with so many lucks of the cultures. */
+const TIMES = 3
 
 /** What stands for a prey, in stretches of days. */
 function replacingsOf(together: Together | null, prey: string, today: Day): Replacing[] {
@@ -225,23 +225,35 @@ function madeSafe(
     return { starts: planned, spares: null, played: play(planned, all), runs: all.length }
   }
   const { chosen, fresh } = halves(job.scenarios.count)
-  const spares = findSpares(
-    {
-      from: job.today,
-      feeders: wholes.map(({ kept: k, input }) => ({
-        id: k.key,
-        perUnit: input.perUnit,
-        startDays: k.input.startDays,
-      })),
-      standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns.map(s => s.feeder)),
-      target: 1 - job.safe,
-      play: starts => play(starts, chosen),
-    },
-    planned,
-  )
-  const played = play(spares.starts, fresh, FRESH_TIMES)
-  return { starts: spares.starts, spares, played, runs: fresh.length * FRESH_TIMES }
+  const search = (target: number) =>
+    findSpares(
+      {
+        from: job.today,
+        feeders: wholes.map(({ kept: k, input }) => ({
+          id: k.key,
+          perUnit: input.perUnit,
+          keptPerDay: input.keptPerDay,
+          startDays: k.input.startDays,
+        })),
+        standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns.map(s => s.feeder)),
+        target,
+        play: starts => play(starts, chosen, TIMES),
+      },
+      planned,
+    )
+  const aim = 1 - job.safe
+  let target = aim
+  let spares = search(target)
+  let played = play(spares.starts, fresh, TIMES)
+  // what was chosen by some seasons does a little worse in others: it is aimed higher until those agree
+  for (let round = 1; round < ROUNDS && played.chance > aim && spares.bound === null; round++) {
+    target *= Math.max(0.3, aim / played.chance)
+    spares = search(target)
+    played = play(spares.starts, fresh, TIMES)
+  }
+  return { starts: spares.starts, spares, played, runs: fresh.length * TIMES }
 }
+const ROUNDS = 3
 
 /** Stock and what is missing of one feeder, with these starts. */
 function runningOut({ input }: Whole, starts: readonly PlannedStart[]) {

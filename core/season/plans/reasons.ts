@@ -149,7 +149,7 @@ function safetyReason(told: SafetyTold): Reason {
   const percent = (chance: number) => `${Math.round(100 * chance)} of 100`
   return {
     rule: told.bound
-      ? `Spares as far as they help: ${told.bound} stays short in some seasons, whatever is started`
+      ? `Spares as far as they were found to help: ${told.bound} stay short in some seasons`
       : 'Spares, as many as the aim asks for: each covers the likeliest hungry day that is left',
     inputs: [
       settingInput('Seasons without a hungry day, in the house', percent(told.wanted), 'safeSeasons'),

@@ -17,6 +17,8 @@ export const culture = defineSubject({
     harvested: 0,
     lastHarvest: null,
     lastLook: null,
+    takes: [],
+    looks: [],
   }),
   tagOf: state => state.tag,
   inLogLine: true,

@@ -39,6 +39,7 @@ export const cultureKinds = [
     apply(state, { count }, entry) {
       state.producing ??= seen(entry)
       state.harvested += count
+      if (count) state.takes.push({ day: entry.day, count })
       state.lastHarvest = seen(entry)
     },
     check: state =>
@@ -54,6 +55,43 @@ export const cultureKinds = [
       state.lastLook = seen(entry)
     },
     wording: () => 'Looked at',
+  }),
+  defineKind({
+    kind: 'colonyLooked',
+    subject: 'culture',
+    verb: 'Record count',
+    data: z.strictObject({
+      /** Of the whole tub, so much was looked through. */
+      sharePercent: z
+        .number({ error: 'How much of it was looked through must be a number' })
+        .min(1, 'At least a hundredth of it is looked through')
+        .max(100, 'More than the whole cannot be looked through')
+        .default(100),
+      young: amount('Young').optional(),
+      grown: amount('Grown').optional(),
+      crowded: z.boolean().optional(),
+    }),
+    fields: {
+      sharePercent: { label: 'Looked through, % of the tub', as: 'count' },
+      grown: { label: 'Grown ones in it', as: 'count' },
+    },
+    check: (state, { young, grown, crowded }) =>
+      state.failed || state.finished
+        ? { path: 'subject.id', message: `${state.tag} is no longer running` }
+        : young === undefined && grown === undefined && crowded === undefined
+          ? { path: 'data.young', message: 'Say what was counted, or whether it is crowded' }
+          : null,
+    apply(state, look, entry) {
+      state.lastLook = seen(entry)
+      state.looks.push({ day: entry.day, ...look })
+    },
+    wording: d =>
+      [
+        d.young !== undefined || d.grown !== undefined
+          ? `Counted in ${d.sharePercent} %: ${[d.young !== undefined && `${d.young} young`, d.grown !== undefined && `${d.grown} grown`].filter(Boolean).join(', ')}`
+          : 'Looked at',
+        ...(d.crowded === undefined ? [] : [d.crowded ? 'crowded' : 'not crowded']),
+      ].join('; '),
   }),
   defineKind({
     kind: 'cultureFailed',

@@ -15,6 +15,10 @@ export interface CultureState {
   harvested: number
   lastHarvest: Observed | null
   lastLook: Observed | null
+  /** What was taken, where it was counted. */
+  takes: { day: Day; count: number }[]
+  /** What was seen in a colony: counted in so much of it, or judged by eye. */
+  looks: { day: Day; sharePercent: number; young?: number; grown?: number; crowded?: boolean }[]
 }
 
 declare module '../../log/house' {

@@ -130,7 +130,7 @@ describe('spares', () => {
       findSpares(
         {
           from,
-          feeders: [{ id: 'a', perUnit: range(0, days).map(d => (d >= 14 ? 10 : 0)), startDays: [0] }],
+          feeders: [{ id: 'a', perUnit: range(0, days).map(d => (d >= 14 ? 10 : 0)), keptPerDay: 0.9, startDays: [0] }],
           standInsOf: () => [],
           target,
           play: starts => play(starts.get('a')?.[0]?.count ?? 0, range(0, 1000)),
@@ -152,7 +152,7 @@ describe('spares', () => {
     const found = findSpares(
       {
         from,
-        feeders: [{ id: 'a', perUnit: [0, 0, 5], startDays: [30] }],
+        feeders: [{ id: 'a', perUnit: [0, 0, 5], keptPerDay: 0.9, startDays: [30] }],
         standInsOf: () => [],
         target: 0.01,
         play: () => play(0, range(0, 10)),

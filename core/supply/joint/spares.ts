@@ -6,6 +6,8 @@ export interface SpareFeeder {
   id: string
   /** Expected pieces of one new unit by days since it was started. */
   perUnit: ArrayLike<number>
+  /** Share of a stock still usable a day later, 0..1. */
+  keptPerDay: number
   /** Days (as index) on which units may be started. */
   startDays: readonly number[]
 }
@@ -51,14 +53,21 @@ function withMore(starts: Starts, id: string, day: number, count: number): Start
   )
 }
 
-/** The start that gives most on a day: of days alike the latest, since what is fresh lasts beyond it. */
-function bestStart({ perUnit, startDays }: SpareFeeder, day: number): number | null {
-  const best = startDays.reduce<{ s: number; gives: number } | null>((found, s) => {
-    const gives = day >= s ? (perUnit[day - s] ?? 0) : 0
-    return gives > 0 && gives >= 0.8 * (found?.gives ?? 0) ? { s, gives: Math.max(gives, found?.gives ?? 0) } : found
-  }, null)
-  return best?.s ?? null
+/** What is left of a unit by days since it was started, when nothing was eaten of it. */
+function leftOf({ perUnit, keptPerDay }: SpareFeeder): Float64Array {
+  const left = Float64Array.from(perUnit)
+  for (let age = 1; age < left.length; age++) left[age]! += left[age - 1]! * keptPerDay
+  return left
 }
+
+/** The start of which most is there on a day: of days alike the latest, since what is fresh lasts beyond it. */
+function bestStart(left: Float64Array, startDays: readonly number[], day: number): number | null {
+  const gives = startDays.map(s => (day >= s ? (left[day - s] ?? 0) : 0))
+  const most = Math.max(0, ...gives)
+  const best = gives.findLastIndex(g => g > 0 && g >= NEARLY * most)
+  return best < 0 ? null : startDays[best]!
+}
+const NEARLY = 0.8
 
 /** Days on which hunger is likeliest, the likeliest first. */
 const hungriest = (byDay: Float64Array): number[] =>
@@ -70,7 +79,7 @@ const hungriest = (byDay: Float64Array): number[] =>
  */
 export function findSpares(input: SpareInput, planned: ReadonlyMap<string, readonly PlannedStart[]>): Spares {
   const { from, target, play } = input
-  const feeders = new Map(input.feeders.map(f => [f.id, f]))
+  const feeders = new Map(input.feeders.map(f => [f.id, { startDays: f.startDays, left: leftOf(f) }]))
   let starts: Starts = new Map([...planned].map(([id, list]) => [id, [...list]]))
   let played = play(starts)
   let plays = 1
@@ -84,7 +93,7 @@ export function findSpares(input: SpareInput, planned: ReadonlyMap<string, reado
       for (const day of hungriest(byDay).slice(0, 6)) {
         for (const id of [prey, ...input.standInsOf(prey)]) {
           const feeder = feeders.get(id)
-          const s = feeder ? bestStart(feeder, day) : null
+          const s = feeder ? bestStart(feeder.left, feeder.startDays, day) : null
           if (s !== null && !hopeless.has(`${id}:${s}`)) return { id, day: from + s, key: `${id}:${s}` }
         }
       }

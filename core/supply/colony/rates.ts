@@ -1,0 +1,98 @@
+import type { ColonyRates } from '../../almanac'
+
+/** Each stage is passed in so many steps, so that its length varies by about half of its mean and not all at once. */
+const STEPS = 4
+/** Development is quicker in the warm, but no more than by this. */
+const QUICKEST = 1.6
+
+/** Where the steps of a stage lie in the numbers of a colony; grown ones are the last. */
+export interface StageSpan {
+  name: string
+  from: number
+  to: number
+  /** Whether it may be fed off. */
+  fed: boolean
+}
+
+/** The stages of a colony in the order of life. */
+export function stageSpans({ stages }: ColonyRates): StageSpan[] {
+  return [
+    ...stages.map(({ name, fed }, i) => ({ name, from: i * STEPS, to: (i + 1) * STEPS, fed })),
+    { name: 'grown', from: stages.length * STEPS, to: stages.length * STEPS + 1, fed: false },
+  ]
+}
+
+/** How one colony differs from the usual. */
+export interface ColonyLuck {
+  young: number
+  deaths: number
+  capacity: number
+}
+export const usualLuck: ColonyLuck = { young: 1, deaths: 1, capacity: 1 }
+
+/** Speed of development against that at the reference temperature; nothing develops at the base temperature. */
+export function speedAt({ atTempC, baseTempC }: ColonyRates, tempC: number | null): number {
+  if (tempC === null) return 1
+  const speed = (tempC - baseTempC.value) / (atTempC.value - baseTempC.value)
+  return Math.min(QUICKEST, Math.max(0, speed))
+}
+
+/**
+ * One day of a colony: births less as it crowds, each stage passed at the speed of its warmth, deaths. Changes
+ * `numbers`.
+ */
+export function oneDay(numbers: Float64Array, rates: ColonyRates, speed: number, luck: ColonyLuck = usualLuck): void {
+  const { stages, youngPerDay, adultDays, capacity } = rates
+  let all = 0
+  for (let i = 0; i < numbers.length; i++) all += numbers[i]!
+  const room = Math.max(0, 1 - all / (capacity.value * luck.capacity))
+  let moving = numbers[numbers.length - 1]! * youngPerDay.value * speed * luck.young * room
+  stages.forEach(({ days, survives }, s) => {
+    const onward = Math.min(1, (STEPS * speed) / days.value)
+    const alive = survives.value ** (luck.deaths / days.value)
+    for (let i = s * STEPS; i < (s + 1) * STEPS; i++) {
+      const staying = numbers[i]! * alive
+      const leaves = staying * onward
+      numbers[i] = staying - leaves + moving
+      moving = leaves
+    }
+  })
+  const last = numbers.length - 1
+  numbers[last] = numbers[last]! * Math.exp(-luck.deaths / adultDays.value) + moving
+}
+
+/**
+ * The same day as a matrix, for a colony with all the room it wants (Lefkovitch 1965, Biometrics 21:1–18): element
+ * [i][j] is what each of step j gives to step i.
+ */
+export function dayMatrix(rates: ColonyRates, speed = 1): number[][] {
+  const size = stageSpans(rates).at(-1)!.to
+  const roomy = { ...rates, capacity: { ...rates.capacity, value: Number.POSITIVE_INFINITY } }
+  const columns = Array.from({ length: size }, (_, j) => {
+    const one = new Float64Array(size)
+    one[j] = 1
+    oneDay(one, roomy, speed)
+    return one
+  })
+  return Array.from({ length: size }, (_, i) => columns.map(column => column[i]!))
+}
+
+/**
+ * Growth in one step of a stage matrix, and the shares of the stages in the long run: its largest eigenvalue and the
+ * vector that belongs to it, by power iteration (Caswell 2001, Matrix Population Models).
+ * @param matrix non-negative, square; one whose stages all feed the young sooner or later
+ */
+export function longRun(matrix: readonly (readonly number[])[]): { growth: number; shares: number[] } {
+  let shares = matrix.map(() => 1 / matrix.length)
+  let growth = 1
+  for (let i = 0; i < 20_000; i++) {
+    // a share of what was before keeps cycles from swinging for ever
+    const next = matrix.map((row, k) => row.reduce((n, a, j) => n + a * shares[j]!, 0) + shares[k]!)
+    const total = next.reduce((a, b) => a + b, 0)
+    const settled = next.every((n, k) => Math.abs(n / total - shares[k]!) < 1e-13)
+    shares = next.map(n => n / total)
+    growth = total - 1
+    if (settled) break
+  }
+  return { growth, shares }
+}
