@@ -16,6 +16,8 @@ const SCREENS = [
   '/eggs',
   '/nursery',
   '/feeders',
+  '/culture-day',
+  '/they-are-here',
   '/places',
   '/devices',
   '/almanac',

@@ -117,7 +117,7 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
     </section>
     <section class="stand-ins">
       <h3>What may stand for it</h3>
-      <ul v-if="standIns.length" class="ways">
+      <ul v-if="standIns.length" class="in-place">
         <li v-for="(s, i) in standIns" :key="s.prey">
           <b>{{ feederOf(house.almanac, s.prey).name }}</b>
           <span class="quiet"
@@ -171,7 +171,8 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
 </template>
 
 <style scoped>
-.ways li {
+.ways li,
+.in-place li {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem 0.75rem;

@@ -1,0 +1,151 @@
+import { v7 as uuid } from 'uuid'
+import { describe, expect, it } from 'vitest'
+import { open, server, serveDemo, snapshot, visit } from './demo'
+
+serveDemo()
+
+/** Writes an entry as another device would. */
+async function write(kind: string, subject: object, data: object, daysAgo: number): Promise<void> {
+  const at = new Date(Date.parse('2026-11-25T09:00:00Z') - daysAgo * 86_400_000).toISOString()
+  const answer = await fetch(`${server.address}/api/entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ entries: [{ id: uuid(), at, kind, subject, data }] }),
+  })
+  expect([answer.ok, await answer.text()]).toEqual([true, expect.any(String)])
+}
+const cultures = async (feederId: string) => {
+  const { house } = await snapshot()
+  return Object.values(house.cultures).filter(c => c.feederId === feederId && !c.finished && !c.failed)
+}
+
+describe('culture day', () => {
+  it('is run by thumb: started, ordered and taken out from the sheet, with what it is made of', async () => {
+    await open({ phone: true })
+    await visit.go('/culture-day')
+    expect(await visit.text('main header')).toMatch(/start \d+ cultures, \d+ orders/)
+    expect(await visit.text()).toMatch(/\d+ mL boiling water[\s\S]*\d+ mL dry mix/)
+    expect(await visit.text('[data-task="start:fly.large"]')).toMatch(/\d+ founders, from F/)
+    const before = (await cultures('fly.large')).length
+    const label = await visit.page.$eval('[data-task="start:fly.large"] .do button', e =>
+      (e as HTMLElement).innerText.trim(),
+    )
+    await visit.tap(label, '[data-task="start:fly.large"]')
+    await visit.untilText('body', `Started ${label.replace('Start ', '')} of large fruit fly`)
+    expect((await cultures('fly.large')).length).toBe(before + Number(label.replace('Start ', '')))
+    await visit.tap('Taken out')
+    await visit.untilGone('[data-task^="clear:"]')
+  })
+
+  it('a delivery that comes short and with dead is written in one go, and the plan goes by it at once', async () => {
+    await write('preyOrdered', { type: 'prey', id: 'locust.small' }, { count: 200 }, 3)
+    await open()
+    await visit.go('/culture-day')
+    await visit.untilText('[data-task="delivery:locust.small"]', '1 day late')
+    await visit.press('Short or dead', '[data-task="delivery:locust.small"]')
+    const fields = await visit.page.waitForSelector('form.ask').then(() => visit.page.$$('form.ask input'))
+    for (const [i, text] of ['120', '50', '30'].entries()) await fields[i]!.type(text)
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone('form.ask')
+    const stock = (await snapshot()).house.stocks['locust.small']!
+    expect(stock).toMatchObject({ received: 120, onOrder: [{ count: 30 }] })
+    await visit.move('/feeders')
+    await visit.untilText('[data-stock="locust.small"]', '120')
+  })
+})
+
+describe('a colony', () => {
+  it('answers a take and a count with its band', async () => {
+    await open()
+    await visit.go('/feeders')
+    await visit.click('[data-culture="IS-1"] summary')
+    await visit.untilText('[data-colony="IS-1"]', 'a week for good')
+    const young = () =>
+      visit.page.$eval('[data-colony="IS-1"] .stage-row:nth-child(2)', e => (e as HTMLElement).innerText)
+    const before = await young()
+    // 200 are taken today, to look what would be
+    const [, once] = await visit.page.$$('[data-colony="IS-1"] .try input')
+    await once!.click({ count: 3 })
+    await once!.type('200')
+    await visit.page.keyboard.press('Tab')
+    await visit.untilText('[data-colony="IS-1"]', 'after 200 today')
+    expect(await young()).not.toBe(before)
+    await visit.press('Record count', '[data-colony="IS-1"]')
+    const fields = await visit.page.waitForSelector('form.ask').then(() => visit.page.$$('form.ask input'))
+    for (const [i, text] of ['60', '10', '40'].entries()) await fields[i]!.type(text)
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone('form.ask')
+    const looks = (await cultures('isopod.dwarf'))[0]!.looks
+    expect(looks.at(-1)).toMatchObject({ young: 60, sharePercent: 10, grown: 40 })
+  })
+})
+
+describe('those that nobody expected', () => {
+  it('are tried before they are written: what they eat, what is ordered and started, and then they are in the plan', async () => {
+    await open()
+    await visit.go('/they-are-here')
+    expect(await visit.text('main header')).toMatch(/nothing is written yet/)
+    await visit.click('form.who button')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('panther')
+    await visit.until('one choice', () => document.querySelectorAll('[role="option"]').length === 1)
+    await visit.page.keyboard.press('Enter')
+    await visit.page.waitForSelector('[data-food="fly.large"]', { timeout: 30_000 })
+    expect(await visit.text('main header')).toMatch(/live on their yolk until about 27 Nov/)
+    expect(await visit.text('[data-food="fly.large"]')).toMatch(/large flies; about \d+ are free this hour/)
+    expect(Object.keys((await snapshot()).house.groups)).toHaveLength(1)
+    await visit.press('They are here: write 12 as YG-1')
+    await visit.untilText('main h1', 'What is done on culture day?')
+    const groups = Object.values((await snapshot()).house.groups)
+    expect(groups.find(g => g.tag === 'YG-1')).toMatchObject({
+      speciesId: 'panther-chameleon',
+      numbers: { unknown: 12 },
+    })
+  })
+})
+
+describe('seasons without a hungry day', () => {
+  it('are aimed at in Settings; Feeders shows the spares and what is reached', async () => {
+    await open()
+    await visit.go('/settings')
+    const label = 'Seasons of 100 without a hungry day'
+    const id = await visit.page.$$eval(
+      'label',
+      (list, t) => list.find(l => l.innerText.trim() === t)!.getAttribute('for'),
+      label,
+    )
+    await visit.retype(`[id="${id}"]`, '95')
+    await visit.page.keyboard.press('Tab')
+    await visit.press('Keep settings')
+    await visit.untilText('body', 'Settings kept')
+    expect((await snapshot()).settings.safeSeasons).toBe(0.95)
+    await visit.move('/feeders')
+    await visit.untilText('main', 'are spares')
+    await visit.page.$$eval('main .kind h2 button', list => (list[0] as HTMLElement).click())
+    await visit.untilText('[role="dialog"]', 'Reached in fresh seasons')
+  })
+})
+
+describe('what may stand for a feeder', () => {
+  it('is said in the Almanac: one more, how much of a day’s meals, and one dropped', async () => {
+    await open()
+    await visit.go('/almanac#locust.small')
+    await visit.untilText('.in-place', 'at most 100 % of a day’s meals, practice')
+    await visit.click('button[aria-label^="May stand for it:"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('silkworm')
+    await visit.until('one choice', () => document.querySelectorAll('[role="option"]').length === 1)
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('.in-place li:last-child', 'Silkworm')
+    await visit.press('Limit', '.in-place li:last-child')
+    await visit.answer('25')
+    await visit.untilText('.in-place li:last-child', 'at most 25 % of a day’s meals, own')
+    await visit.press('Drop: Cricket, half-inch', '.in-place')
+    await visit.until('it is gone', () => document.querySelectorAll('.in-place li').length === 2)
+    const { parts } = (await snapshot()).house.feeders['locust.small']!
+    expect(parts.standIns!.map(s => [s.prey, s.mostShare.value])).toEqual([
+      ['roach.small', 1],
+      ['silkworm', 0.25],
+    ])
+  })
+})
