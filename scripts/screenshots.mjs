@@ -89,7 +89,7 @@ try {
     act: page => page.$eval('[data-cup="FL-2"]', e => e.dispatchEvent(new MouseEvent('click', { bubbles: true }))),
   })
   await shot('almanac', '/almanac')
-  await shot('season-night', '/season', { theme: 'night' })
+  await shot('culture-day', '/culture-day', { theme: 'night' })
   await shot('round-phone', '/round', { phone: true })
 } finally {
   await browser.close()

@@ -150,6 +150,7 @@ export const COMMON_WORDS: Record<string, string> = {
   chainSure: 'A chain is told to break from a chance below',
   colonySpread: 'Colonies differ by',
   colonyCount: 'Counts of a colony are off by',
+  cultureShrink: 'What the Almanac says of cultures weighs as',
   hungryCost: 'A hungry meal weighs',
   standInCost: 'A meal of another prey weighs',
   otherWayCost: 'Ordering what is grown weighs',

@@ -45,7 +45,12 @@ const title = computed(() => {
     const named = clutches[id]?.tag ?? groups[id]?.tag ?? places[id]?.name
     if (named) return named
   }
-  const further: Record<string, string> = { '/begin': 'First steps', '/helper': 'Card for a helper' }
+  const further: Record<string, string> = {
+    '/begin': 'First steps',
+    '/helper': 'Card for a helper',
+    '/culture-day': 'Culture day',
+    '/they-are-here': 'They are here',
+  }
   return SCREENS.find(s => s.to === route.path)?.label ?? further[route.path]
 })
 useHead({

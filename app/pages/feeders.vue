@@ -119,6 +119,7 @@ const order = (prey: string, value: number) =>
         />
       </h2>
       <FeedersInPlace v-if="planOf(id)" :plan="planOf(id)!" />
+      <FeedersLessons :feeder-id="id" />
       <FeedersShelf
         :feeder-id="id"
         :cultures="alive.filter(c => c.feederId === id)"
@@ -247,6 +248,7 @@ const order = (prey: string, value: number) =>
 /* on a phone a row is a small card: name and numbers, then what to do */
 @media (max-width: 640px) {
   header .buttons {
+    flex: 1 1 100%;
     flex-wrap: wrap;
   }
   .stocks thead {

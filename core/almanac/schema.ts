@@ -272,6 +272,8 @@ const Batch = z.strictObject({
   yieldTotal: Fact,
   failure: Fact,
   keepDays: Fact,
+  /** Age at which it goes, yield or not: mites are quicker than the last flies. */
+  outAfterDays: Fact.optional(),
 })
 const Colony = z.strictObject({
   kind: z.literal('colony'),

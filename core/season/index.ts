@@ -6,6 +6,7 @@ export { SeasonMemory } from './remember'
 export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../settings'
 export { FIRST_DAYS, arrivalOf, type Arrival, type FirstFood } from './arrival'
 export { colonyView, type ColonyView } from './colony'
+export { cultureLessons, type Lesson } from './cultureLearning'
 export { cultureDay, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
 export {
   PlanMemory,

@@ -112,6 +112,7 @@ export const health: Record<string, Fact> = {
     'Colonies of a kind differ in their young by about so much, in their deaths and room by half of it',
   ),
   colonyCount: memory(0.35, 'share', 'A count of a part of a colony is off by about so much, since they sit in heaps'),
+  cultureShrink: memory(8, 'cultures', 'What the Almanac says of a culture weighs as much as so many of the house'),
   chainSure: memory(0.9, 'share', 'A chain of cultures holds while one of them yields with this chance'),
   deliveryLate: memory(0.1, 'share', 'Of deliveries that come later than their lead time'),
   deliveryHalf: memory(1.5, 'days', 'Of those that are late half have come after so long'),

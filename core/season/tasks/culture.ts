@@ -19,6 +19,28 @@ export const cultureTasks: TaskMaker = context =>
       if (!supply) return []
       const stage = cultureStage(culture, supply, today)
       const base = { subject: { type: 'culture' as const, id: culture.id }, tag: culture.tag, placeId: culture.placeId }
+      const out = supply.kind === 'batch' ? supply.outAfterDays : undefined
+      if (out && (stage === 'growing' || stage === 'producing') && today - culture.startDay >= out.value)
+        return [
+          {
+            ...base,
+            id: `retire:${culture.id}`,
+            kind: 'retire',
+            due: culture.startDay + Math.round(out.value),
+            what: `Out: it is ${today - culture.startDay} days old, and mites come`,
+            detail: stage === 'producing' ? 'shake off what is left first' : 'it never produced',
+            actions: [{ label: 'Retired', kind: 'cultureFinished', data: {}, tone: 'main' }],
+            reasons: [
+              {
+                rule: 'An old culture breeds mites for the others, whether it still yields or not',
+                inputs: [
+                  computedInput('Started', formatDay(culture.startDay, today)),
+                  factInput('Out after', `${wayPath(feeder, supply)}.outAfterDays.value`, out),
+                ],
+              },
+            ],
+          },
+        ]
       if (stage === 'growing') {
         const dist = producingFrom(
           culture,

@@ -6,6 +6,16 @@ import type { Task } from '../contracts'
 /** Days ahead in which a start or an order is a task. */
 const AHEAD = 6
 
+/** What comes of it when nothing is started or ordered. */
+function without({ bareMissing }: Pick<FeederPlan, 'bareMissing'>, today: number): string | undefined {
+  const first = bareMissing.findIndex(missing => missing >= 0.5)
+  return first < 0
+    ? undefined
+    : first === 0
+      ? 'short already'
+      : `without it short from ${formatDay(today + first, today)}`
+}
+
 function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
   const first = plan.starts[0]
   if (!first || first.day > today + AHEAD) return null
@@ -21,7 +31,7 @@ function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
     what: tellUnits(plan, feeder, first.count),
     detail: plan.gaps[0]
       ? `short by ${Math.round(plan.gaps[0].missing)} from ${formatDay(plan.gaps[0].from, today)} all the same: buy or borrow`
-      : undefined,
+      : without(plan, today),
     actions: [
       bought
         ? {
@@ -43,6 +53,8 @@ function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
   }
 }
 
+const tail = (more: string | undefined) => (more ? `; ${more}` : '')
+
 /** What is grown in the house, and is ordered since nothing that is started comes in time. */
 function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
   const first = plan.orders[0]
@@ -55,7 +67,7 @@ function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null
     placeId: null,
     due: first.day,
     what: tellOrder(first, feeder),
-    detail: 'what is started now comes too late',
+    detail: `what is started now comes too late${tail(without(plan, today))}`,
     actions: [
       first.pieces === null
         ? {

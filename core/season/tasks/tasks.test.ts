@@ -176,6 +176,13 @@ describe('cultures, deliveries, lamps', () => {
     expect(task(ready, 'harvest:F-1')).toBeUndefined()
     b.write('producing', { type: 'culture', id: cup }, -14)
     expect(task(b, 'retire:F-1')).toBeDefined()
+    // by day 35 it is out for mites, whatever it does (common practice, no source)
+    const old = (day: number) => {
+      const h = house()
+      h.culture('F-1', 'fly.large', day)
+      return task(h, 'retire:F-1')?.detail
+    }
+    expect([old(-34), old(-35)]).toEqual([undefined, 'it never produced'])
   })
 
   it('expects a delivery after its lead time', () => {
