@@ -50,23 +50,9 @@ const stocks = computed(() =>
     }),
 )
 
-/** `start 4 cups of small flies, 3 cups of large flies, order 1 tub …`: the verb is said once. */
-function sentence(acts: string[]): string {
-  return acts
-    .map((act, i) =>
-      i > 0 && act.split(' ')[0] === acts[i - 1]!.split(' ')[0]
-        ? act.replace(/^\w+ /, '')
-        : act.charAt(0).toLowerCase() + act.slice(1),
-    )
-    .join(', ')
-}
-
-const answer = computed(() => {
-  const starts = house.upcomingStarts
-  return starts.length
-    ? `By ${formatDay(starts[0]!.due, house.today)}: ${sentence(starts.slice(0, 3).map(t => t.what))}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.`
-    : 'Nothing needs to be started this week.'
-})
+const answer = computed(
+  () => startsAnswer(house.upcomingStarts, house.today) ?? 'Nothing needs to be started this week.',
+)
 const count = (prey: string, value: number) =>
   record(
     { kind: 'preyCounted', subject: { type: 'prey', id: prey }, data: { count: value } },

@@ -67,17 +67,11 @@ const answer = computed(() => {
     )
     .filter(x => x.sum && x.sum.median >= house.today && x.never < 0.6)
     .sort((a, b) => a.sum!.median - b.sum!.median)[0]
-  const starts = house.upcomingStarts.filter(t => t.actions[0]?.kind === 'cultureStarted')
   const parts = [
     soon ? `Next young: ${soon.l.title}, about ${formatWeekday(soon.sum!.median)}.` : 'No young are expected.',
   ]
-  if (starts.length)
-    parts.push(
-      `By ${formatWeekday(starts[0]!.due)} start ${starts
-        .slice(0, 3)
-        .map(t => t.what.replace(/^Start /, ''))
-        .join(', ')}${starts.length > 3 ? `, and ${starts.length - 3} more` : ''}.`,
-    )
+  const starts = startsAnswer(house.upcomingStarts, house.today)
+  if (starts) parts.push(starts)
   return parts.join(' ')
 })
 </script>

@@ -5,6 +5,7 @@ import {
   animalAsAdded,
   isOneSpecies,
   newPairing,
+  nothingWritten,
   type AnimalState,
   type GroupState,
   type House,
@@ -140,15 +141,7 @@ function withArrived(house: House, { speciesId, count, bornDay }: NonNullable<Wh
     placedDay: null,
     bornDay,
     numbers: { male: 0, female: 0, unknown: count },
-    missing: null,
-    lastNest: null,
-    lastCounted: null,
-    lastFed: null,
-    meals: [],
-    weighings: [],
-    lost: [],
-    joined: [],
-    clutchIds: [],
+    ...nothingWritten(),
   }
   return { ...house, groups: { ...house.groups, [group.id]: group } }
 }

@@ -2,6 +2,7 @@ import { LogbookError, defineSubject } from '../../log'
 import { dayFromIso } from '../../units'
 import { GroupData, groupKinds } from './kinds'
 import { groupLines } from './lines'
+import { nothingWritten } from './state'
 
 export const group = defineSubject({
   type: 'group',
@@ -22,15 +23,7 @@ export const group = defineSubject({
       placedDay: rest.placeId ? entry.day : null,
       bornDay: born === null ? null : dayFromIso(born),
       numbers: { male, female, unknown },
-      missing: null,
-      lastNest: null,
-      lastCounted: null,
-      lastFed: null,
-      meals: [],
-      weighings: [],
-      lost: [],
-      joined: [],
-      clutchIds: [],
+      ...nothingWritten(),
     }
   },
   tagOf: state => state.tag,

@@ -36,6 +36,19 @@ export interface GroupState {
   clutchIds: string[]
 }
 
+/** Of a group of which nothing is written yet. */
+export const nothingWritten = () => ({
+  missing: null,
+  lastNest: null,
+  lastCounted: null,
+  lastFed: null,
+  meals: [],
+  weighings: [],
+  lost: [],
+  joined: [],
+  clutchIds: [],
+})
+
 declare module '../../log/house' {
   interface StateOf {
     group: GroupState

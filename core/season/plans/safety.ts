@@ -1,0 +1,118 @@
+import { seedFrom } from '../../chance'
+import {
+  Fates,
+  findSpares,
+  firstCoveredDay,
+  playThrough,
+  type PlanInput,
+  type PlannedStart,
+  type Played,
+  type Spares,
+} from '../../supply'
+import type { PlanJob } from './contracts'
+import { comingOf } from './kept'
+import type { Sharing, Together } from './together'
+import { listed, type Whole } from './whole'
+
+export type Starts = ReadonlyMap<string, readonly PlannedStart[]>
+
+/** Days for which the next culture day and what it brings are waited for. */
+const RESERVE_DAYS = 7
+
+/** Pieces that must stay on each day so that those of the next week are fed, as expected. */
+function reserveOf({ need, running, from }: PlanInput, starts: readonly PlannedStart[], perUnit: PlanInput['perUnit']) {
+  const comes = Float64Array.from(running)
+  for (const { day, count } of starts)
+    for (let d = day - from; d < comes.length; d++) comes[d]! += count * (perUnit[d - (day - from)] ?? 0)
+  return Float64Array.from(need, (_, d) => {
+    let short = 0
+    let most = 0
+    for (let k = d + 1; k <= d + RESERVE_DAYS && k < comes.length; k++) {
+      short += need[k]! - comes[k]!
+      most = Math.max(most, short)
+    }
+    return most
+  })
+}
+
+/** Every second scenario is kept back: spares are chosen by the others, and checked on these. */
+const halves = (count: number): { chosen: number[]; fresh: number[] } => {
+  const all = Array.from({ length: count }, (_, s) => s)
+  return { chosen: all.filter(s => s % 2 === 0), fresh: all.filter(s => s % 2 === 1) }
+}
+
+/** Plays the plans of a group through with given starts. */
+function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: Together | null, job: PlanJob) {
+  const menus = eaters.map((e, i) => ({
+    ...e,
+    planned: new Map(together?.takings.flatMap(t => (t.eaters === i ? [[t.feeder, t.row] as const] : []))),
+  }))
+  const width = Math.max(...job.looks.map(l => l.high.length))
+  const days = Math.max(...wholes.map(w => w.kept.days))
+  const coming = wholes.map(({ kept }) => comingOf({ ...kept, days }, job))
+  return (starts: ReadonlyMap<string, readonly PlannedStart[]>, scenarios: readonly number[], times = 1): Played =>
+    playThrough({
+      days,
+      width,
+      scenarios,
+      times,
+      need: prey => job.scenarios.need[prey]!,
+      eaters: menus,
+      feeders: wholes.map(({ kept, input }, i) => ({
+        id: kept.key,
+        days: kept.days,
+        stock: kept.look.stock,
+        keptPerDay: input.keptPerDay,
+        countFrom: Math.min(kept.countFrom, firstCoveredDay(input)),
+        reserve: reserveOf(input, starts.get(kept.key) ?? [], input.perUnit),
+        fates: new Fates(job.today, days, { ...coming[i]!, starts: starts.get(kept.key) ?? [] }, seedFrom(kept.key)),
+      })),
+    })
+}
+
+/** Each scenario of need is played with so many lucks of the cultures. */
+const TIMES = 3
+
+/** The plan with the spares that the aim of the house asks for, played through. */
+export function madeSafe(
+  wholes: readonly Whole[],
+  eaters: readonly Sharing[],
+  together: Together | null,
+  job: PlanJob,
+): { starts: Starts; spares: Spares | null; played: Played; runs: number } {
+  const play = player(wholes, eaters, together, job)
+  const planned = new Map(wholes.map(w => [w.kept.key, listed(w)]))
+  if (job.safe === null) {
+    const all = Array.from({ length: job.scenarios.count }, (_, s) => s)
+    return { starts: planned, spares: null, played: play(planned, all), runs: all.length }
+  }
+  const { chosen, fresh } = halves(job.scenarios.count)
+  const search = (target: number) =>
+    findSpares(
+      {
+        from: job.today,
+        feeders: wholes.map(({ kept: k, input }) => ({
+          id: k.key,
+          perUnit: input.perUnit,
+          keptPerDay: input.keptPerDay,
+          startDays: k.input.startDays,
+        })),
+        standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns.map(s => s.feeder)),
+        target,
+        play: starts => play(starts, chosen, TIMES),
+      },
+      planned,
+    )
+  const aim = 1 - job.safe
+  let target = aim
+  let spares = search(target)
+  let played = play(spares.starts, fresh, TIMES)
+  // what was chosen by some seasons does a little worse in others: it is aimed higher until those agree
+  for (let round = 1; round < ROUNDS && played.chance > aim && spares.bound === null; round++) {
+    target *= Math.max(0.3, aim / played.chance)
+    spares = search(target)
+    played = play(spares.starts, fresh, TIMES)
+  }
+  return { starts: spares.starts, spares, played, runs: fresh.length * TIMES }
+}
+const ROUNDS = 3
