@@ -30,7 +30,10 @@ const from = ({ from: tags, founders, lacking }: StartLine) =>
       ? `${amount(founders)} founders: none of your own on that day, buy them`
       : `${amount(founders)} founders, from ${tags.join(', ')}${lacking ? `; ${amount(lacking)} are lacking` : ''}`
 /** Cautions are said once, at the end; what founds the cultures stands with their line. */
-const bare = (task: Task, detail = task.detail): Task => ({ ...task, caution: undefined, detail })
+function bare(task: Task, detail = task.detail): Task {
+  const today = task.due <= house.today && sheet.value.day > house.today
+  return { ...task, caution: undefined, detail: [today && 'today', detail].filter(Boolean).join('; ') || undefined }
+}
 const startTasks = computed(() => sheet.value.starts.map(s => bare(s.task, from(s) || undefined)))
 const cautions = computed(() => [
   ...new Set([...sheet.value.starts.map(s => s.task), ...sheet.value.orders].flatMap(t => t.caution ?? [])),

@@ -31,6 +31,34 @@ function problems(
 const animal = { type: 'animal' as const, id: 'K-1' }
 const HOSTILE = ['nobody', 'constructor', 'toString', 'valueOf', '__proto__', 'hasOwnProperty']
 
+describe('a harvest', () => {
+  const cup = (feederId: string) => {
+    const b = house()
+    b.culture('F-1', feederId, -20)
+    b.write('producing', { type: 'culture', id: 'F-1' }, -5)
+    return b
+  }
+  const asked = (feederId: string, count: number, more = {}) =>
+    problems(cup(feederId), 'harvested', { type: 'culture', id: 'F-1' }, { count, ...more })
+
+  it('of more than a culture can give is asked about, and written when it is so', () => {
+    const { supply } = shippedAlmanac.feeders['fly.small']!
+    const all = (supply as { yieldTotal: { value: number } }).yieldTotal.value
+    expect(asked('fly.small', all)).toEqual([])
+    expect(asked('fly.small', all * 4)[0]).toMatch(/^data\.sure: F-1: \d+ is more than a cup of small flies can give/)
+    expect(asked('fly.small', all * 4, { sure: true })).toEqual([])
+    expect(asked('isopod.dwarf', 100_000)).toHaveLength(1)
+  })
+
+  it('of one that failed is refused', () => {
+    const b = cup('fly.small')
+    b.write('cultureFailed', { type: 'culture', id: 'F-1' }, -1)
+    expect(problems(b, 'harvested', { type: 'culture', id: 'F-1' }, { count: 5 })).toEqual([
+      'subject.id: F-1 is no longer running',
+    ])
+  })
+})
+
 describe('what an entry names must exist, whatever it is called', () => {
   it.each(HOSTILE)('a feeder “%s”', id => {
     for (const kind of ['preyCounted', 'preyOrdered', 'preyReceived'])

@@ -80,10 +80,11 @@ describe('the alarm of a chain', () => {
       text: expect.stringMatching(/chain breaks about/) as string,
       todo: expect.stringMatching(/from F-1/) as string,
     })
-    expect(frogs()!.text).toMatch(/none can be started/)
+    expect(frogs({ tag: 'F-1', day: -60, producing: -40 })!.text).toMatch(/none can be started/)
   })
 
-  it('is silent while cups follow one another, and where nobody eats them', () => {
+  it('is silent while cups follow one another, where nobody eats them, and where none were ever grown', () => {
+    expect(frogs()).toBeUndefined()
     expect(
       frogs({ tag: 'F-1', day: -18, producing: -2 }, { tag: 'F-2', day: -4 }, { tag: 'F-3', day: -4 }),
     ).toBeUndefined()

@@ -13,6 +13,8 @@ export function chainAlarm(look: PreyOutlook, context: TaskContext): Alarm | nul
   const { supply, recipe } = feeder
   if (supply.kind !== 'batch' || supply.boughtProducing || !recipe || !look.high.some(n => n > 0)) return null
   const cultures = Object.values(house.cultures)
+  // one that never grew any has no chain to lose: the plan says what to start or order
+  if (!cultures.some(c => c.feederId === feeder.id)) return null
   const tempOf = (culture: (typeof cultures)[number]) => cultureTempC(culture, context)
   const chain = chainOf(feeder, cultures, tempOf, almanac, today)
   const next = nextWeekday(today, settings.cultureWeekday)

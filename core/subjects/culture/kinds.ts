@@ -1,9 +1,20 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
-import { defineKind, seen } from '../../log'
+import type { Feeder } from '../../almanac'
+import { defineKind, seen, sure } from '../../log'
 import { amount, tag } from '../fields'
 
 const none = z.strictObject({})
+
+/** A harvest of more than so many times the whole yield of a culture is a slip. */
+const TIMES_ALL = 3
+
+/** More than one culture can give at once; null where it is not known what it gives. */
+function mostGiven({ supply, colony, otherWays }: Feeder): number | null {
+  if (colony) return TIMES_ALL * colony.capacity.value
+  const batch = [supply, ...(otherWays ?? [])].find(way => way.kind === 'batch')
+  return batch ? TIMES_ALL * batch.yieldTotal.value : null
+}
 
 export const cultureKinds = [
   defineKind({
@@ -35,15 +46,24 @@ export const cultureKinds = [
     kind: 'harvested',
     subject: 'culture',
     verb: 'Record harvest',
-    data: z.strictObject({ count: amount('Harvest').default(0) }),
+    data: z.strictObject({ count: amount('Harvest').default(0), sure }),
     apply(state, { count }, entry) {
       state.producing ??= seen(entry)
       state.harvested += count
       if (count) state.takes.push({ day: entry.day, count })
       state.lastHarvest = seen(entry)
     },
-    check: state =>
-      state.failed || state.finished ? { path: 'subject.id', message: `${state.tag} is no longer running` } : null,
+    check: (state, { count, sure }, entry, { almanac }) => {
+      if (state.failed || state.finished) return { path: 'subject.id', message: `${state.tag} is no longer running` }
+      const feeder = almanac.feeders[state.feederId]
+      const most = feeder ? mostGiven(feeder) : null
+      // a slip of the keeper is asked about; what comes from elsewhere is believed
+      if (most === null || count <= most || sure || entry.source !== 'keeper') return null
+      return {
+        path: 'data.sure',
+        message: `${state.tag}: ${count} is more than a ${feeder!.supply.unit} of ${feeder!.many} can give at once. Write it all the same?`,
+      }
+    },
     wording: d => (d.count ? `Harvested about ${d.count}` : 'Harvested'),
   }),
   defineKind({
