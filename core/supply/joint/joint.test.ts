@@ -91,6 +91,10 @@ function bruteForce({ days, feeders, eaters, hungryCost, standInCost }: JointInp
   return best
 }
 
+/** Units that are tried on a day: few first; of five each gives more than anyone can want. */
+const FEW = 3
+const MOST = 5
+
 const small = fc.record({
   needA: fc.array(fc.integer({ min: 0, max: 25 }), { minLength: DAYS, maxLength: DAYS }),
   needB: fc.array(fc.integer({ min: 0, max: 25 }), { minLength: DAYS, maxLength: DAYS }),
@@ -123,13 +127,14 @@ describe('the joint plan against brute force', () => {
     fc.assert(
       fc.property(small, made => {
         const input = smallProblem(made)
-        const least = bruteForce(input, 4)
+        const few = bruteForce(input, FEW)
         const { cost, bound, wholeDays } = plan(input)
+        // where the plan is better than all of few units, those of as many as can be of use are tried
+        const least = cost < few - 0.1 ? bruteForce(input, MOST) : few
         expect(wholeDays).toBeGreaterThan(0)
         expect(cost).toBeLessThanOrEqual(least * (1 + 2 * GAP) + 0.05)
+        expect(cost).toBeGreaterThanOrEqual(least - 0.1)
         expect(bound).toBeLessThanOrEqual(least + 1e-3)
-        // four of each are tried; more can only be better where hunger is left
-        if (cost < least - 0.05) expect(least).toBeGreaterThan(20)
       }),
       { numRuns: 30 },
     )
@@ -151,7 +156,7 @@ describe('what the joint plan can be trusted with', () => {
         )
         atMost(plan(input).cost, plan({ ...input, eaters: more }).cost)
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     )
   })
 
@@ -163,7 +168,7 @@ describe('what the joint plan can be trusted with', () => {
         const failed = input.feeders.map(f => ({ ...f, running: new Array<number>(DAYS).fill(0) }))
         atMost(plan(input).cost, plan({ ...input, feeders: failed }).cost)
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     )
   })
 
@@ -189,7 +194,7 @@ describe('what the joint plan can be trusted with', () => {
           }
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     )
   })
 })
