@@ -5,7 +5,7 @@ import { HORIZON_DAYS } from './horizon'
 
 /** The need of each prey by who may be given what instead. */
 export class EatersByPrey {
-  private readonly byPrey = new Map<string, Map<string, EatersNeed>>()
+  private readonly needs = new Map<string, Map<string, EatersNeed>>()
   private readonly keys = new WeakMap<readonly string[], string>()
 
   private keyOf(never: readonly string[]): string {
@@ -16,8 +16,8 @@ export class EatersByPrey {
 
   /** The need of a prey of those who are never given some others, to be added to. */
   need(prey: string, never: readonly string[]): EatersNeed {
-    let byNever = this.byPrey.get(prey)
-    if (!byNever) this.byPrey.set(prey, (byNever = new Map()))
+    let byNever = this.needs.get(prey)
+    if (!byNever) this.needs.set(prey, (byNever = new Map()))
     const key = this.keyOf(never)
     let need = byNever.get(key)
     if (!need) byNever.set(key, (need = { never, mean: new Float64Array(HORIZON_DAYS), meals: 0, pieces: 0 }))
@@ -25,7 +25,7 @@ export class EatersByPrey {
   }
 
   addAll(others: EatersByPrey): void {
-    for (const [prey, byNever] of others.byPrey) {
+    for (const [prey, byNever] of others.needs) {
       for (const { never, mean, meals, pieces } of byNever.values()) {
         const need = this.need(prey, never)
         need.meals += meals
@@ -35,9 +35,14 @@ export class EatersByPrey {
     }
   }
 
+  /** Each prey that is eaten, with those who eat it. */
+  byPrey(): [string, EatersNeed[]][] {
+    return [...this.needs.keys()].map(prey => [prey, this.eatersOf(prey)])
+  }
+
   /** In an order of its own, whatever order they were added in. */
   eatersOf(prey: string): EatersNeed[] {
-    const byNever = this.byPrey.get(prey) ?? new Map<string, EatersNeed>()
+    const byNever = this.needs.get(prey) ?? new Map<string, EatersNeed>()
     return [...byNever].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, need]) => need)
   }
 }

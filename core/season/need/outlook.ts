@@ -60,20 +60,19 @@ export function outlook(
   for (const { species, times, need } of needs) {
     const never = species.never ?? NONE
     for (const [prey, portions] of need) {
-      let row = fromAnimals.get(prey)
-      if (!row) fromAnimals.set(prey, (row = new Float64Array(days)))
       const eaten = eaters.need(prey, never)
       let total = 0
       for (let i = 0; i < portions.days.length; i++) {
-        row[portions.days[i]!]! += portions.counts[i]! * times
-        eaten.mean[portions.days[i]!]! += portions.counts[i]! * times
-        total += portions.counts[i]! * times
+        const count = portions.counts[i]! * times
+        eaten.mean[portions.days[i]!]! += count
+        total += count
       }
       eaten.pieces += total
       eaten.meals += total * mealsPerPiece(almanac, species, prey)
       addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
     }
   }
+  for (const [prey, list] of eaters.byPrey()) for (const { mean } of list) addInto(fromAnimals, prey, mean)
 
   const young = youngNeed(mouths, context)
   for (const part of young.parts) context.failures?.push(...part.failures)
