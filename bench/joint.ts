@@ -60,11 +60,13 @@ for (const [name, records] of Object.entries(houses)) {
   console.log(
     `  all plans, cold ${firstMs.toFixed(0)} ms, warm ${againMs.toFixed(0)} ms, unchanged ${knownMs.toFixed(1)} ms`,
   )
+  const beside = (largestMs / aloneMs).toFixed(2)
+  const spares = plans.reduce((n, p) => n + p.spares, 0)
   console.log(
-    `  largest group ${largestMs.toFixed(0)} ms; each of its prey alone ${aloneMs.toFixed(0)} ms (${(largestMs / aloneMs).toFixed(2)} ×)`,
+    `  largest group ${largestMs.toFixed(0)} ms; each of its prey alone ${aloneMs.toFixed(0)} ms (${beside} ×)`,
   )
   console.log(
-    `  hungry days expected: ${hungry(plans).toFixed(2)} together, ${hungry(alone).toFixed(2)} alone; spares ${plans.reduce((n, p) => n + p.spares, 0)}`,
+    `  hungry days expected: ${hungry(plans).toFixed(2)} together, ${hungry(alone).toFixed(2)} alone; spares ${spares}`,
   )
   const told = plans.flatMap(p => p.reasons).filter(r => r.rule.startsWith('Planned together'))
   for (const line of new Set(told.map(r => r.inputs.find(i => i.label.startsWith('Cost'))!.value)))

@@ -53,20 +53,12 @@ const stocks = computed(() =>
 const answer = computed(
   () => startsAnswer(house.upcomingStarts, house.today) ?? 'Nothing needs to be started this week.',
 )
-const count = (prey: string, value: number) =>
+/** Writes what is said of a stock in numbers; what is refused stands beside the field. */
+const write = (kind: string, says: string, prey: string, count: number, further: object, form: FormErrors) =>
   record(
-    { kind: 'preyCounted', subject: { type: 'prey', id: prey }, data: { count: value } },
-    `${feederOf(house.almanac, prey).name}: counted ${value}`,
-  )
-const discard = (prey: string, value: number, further: Record<string, unknown>) =>
-  record(
-    { kind: 'preyDiscarded', subject: { type: 'prey', id: prey }, data: { count: value, ...further } },
-    `${feederOf(house.almanac, prey).name}: thrown away ${value}`,
-  )
-const order = (prey: string, value: number) =>
-  record(
-    { kind: 'preyOrdered', subject: { type: 'prey', id: prey }, data: { count: value } },
-    `${feederOf(house.almanac, prey).name}: ordered ${value}`,
+    { kind, subject: { type: 'prey', id: prey }, data: { count, ...further } },
+    `${feederOf(house.almanac, prey).name}: ${says} ${count}`,
+    form,
   )
 </script>
 
@@ -174,19 +166,19 @@ const order = (prey: string, value: number) =>
                     label="Count"
                     :title="`${s.feeder.name} left`"
                     :likely="Math.round(s.stock)"
-                    @record="count(s.plan.prey, $event)"
+                    @record="(...said) => write('preyCounted', 'counted', s.plan.prey, ...said)"
                   />
                   <RecordAskNumber
                     label="Order"
                     :title="`${s.feeder.name} ordered`"
-                    @record="order(s.plan.prey, $event)"
+                    @record="(...said) => write('preyOrdered', 'ordered', s.plan.prey, ...said)"
                   />
                   <RecordAskNumber
                     v-if="s.stock >= 1"
                     label="Thrown away"
                     :title="`${s.feeder.name} thrown away`"
                     kind="preyDiscarded"
-                    @record="(value, further) => discard(s.plan.prey, value, further)"
+                    @record="(...said) => write('preyDiscarded', 'thrown away', s.plan.prey, ...said)"
                   />
                 </div>
               </td>

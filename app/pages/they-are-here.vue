@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf, speciesOf } from '#core/almanac'
-import { FIRST_DAYS, arrivalOf, tellOrder, tellStandIns, type WhatIf } from '#core/season'
+import { FIRST_DAYS, unexpectedFood, tellOrder, tellStandIns, type WhatIf } from '#core/season'
 import { formatDay, dayToIso } from '#core/units'
 
 /** Young that nobody expected: what there is for them this hour, what to order and start, and until when they can wait. */
@@ -24,7 +24,7 @@ const changes = computed<WhatIf>(() =>
 const { outcome, running, problem } = useWhatIf(changes)
 const arrival = computed(() =>
   outcome.value && species.value && bornDay.value !== null && house.season
-    ? arrivalOf(
+    ? unexpectedFood(
         species.value,
         bornDay.value,
         { season: house.season, plans: house.plans },

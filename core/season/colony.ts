@@ -11,9 +11,6 @@ export interface ColonyView {
   perWeek: number
 }
 
-/** Grown animals that a colony is taken to have been started with, where no recipe says it. */
-const FOUNDERS = 30
-
 const views = remembering<CultureState, ColonyView>()
 
 /** How a colony stands, for those that yield and of whose kind it is known how it grows; null for all others. */
@@ -31,11 +28,19 @@ export function colonyView(
   const { colony: rates, recipe } = feeder
   if (!rates || way?.kind !== 'colony' || cultureStage(culture, way, today) !== 'producing') return null
   const tempC = cultureTempC(culture, context)
-  const { colonySpread, colonyCount, chainSure } = almanac.common
-  const from = [rates, recipe, way, tempC, today, colonySpread, colonyCount, chainSure]
+  const { common } = almanac
+  const from = [rates, recipe, way, tempC, today, common]
   return views(context, culture, from, () => {
     const usual = { from: culture.producing!.day, perWeek: 7 * way.yieldPerDay.value }
-    const colony = colonyToday(culture, rates, recipe?.founders.value ?? FOUNDERS, tempC, almanac, today, usual)
-    return { colony, perWeek: sustainableTake(colony, chainSure!.value) }
+    const colony = colonyToday(
+      culture,
+      rates,
+      (recipe?.founders ?? common.colonyFounders!).value,
+      tempC,
+      almanac,
+      today,
+      usual,
+    )
+    return { colony, perWeek: sustainableTake(colony, common.chainSure!.value) }
   })
 }

@@ -73,9 +73,6 @@ export interface Founding {
   pieces: number
 }
 
-/** Days of yield that are taken together on the day others are founded. */
-const SHAKEN_DAYS = 3
-
 /**
  * From which cultures so many founders are taken on a day: those at their best first.
  * @returns as many as are needed; together they may give less than was wanted
@@ -89,12 +86,14 @@ export function foundersFrom(
   day: Day,
   wanted: number,
 ): Founding[] {
+  // what came since the last harvest is taken together
+  const gathered = Math.round(common.harvestEvery!.value)
   const giving = linksOf(feeder, cultures, tempOf, common.unwrittenProducing!.value, today)
     .map(link => {
       const begun = quantile(link.from, 0.5)
       const curve = yieldCurve(link.supply, AHEAD + 200)
       const age = begun === null ? -1 : day - begun
-      const pieces = age < 0 ? 0 : link.alive * [...curve.slice(age, age + SHAKEN_DAYS)].reduce((a, b) => a + b, 0)
+      const pieces = age < 0 ? 0 : link.alive * [...curve.slice(age, age + gathered)].reduce((a, b) => a + b, 0)
       return { culture: link.culture, pieces }
     })
     .filter(f => f.pieces >= 1)

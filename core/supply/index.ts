@@ -62,6 +62,6 @@ export {
   type JointPlan,
   type SpareFeeder,
   type Spares,
-  type StandIn,
+  type Alternative,
   type Taking,
 } from './joint'

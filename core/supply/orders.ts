@@ -1,8 +1,8 @@
 import type { Almanac } from '../almanac'
 import { certain, fromWeights, type Day, type DayDist } from '../chance'
 
-/** Days after which an order that is overdue is no longer counted on at all. */
-const WAITED_DAYS = 21
+/** After so many half-lives of the late ones an order is no longer counted on at all. */
+const HALVINGS = 20
 
 /**
  * When an order comes, by what is known today: on its day or before, mostly; late ones come with a half-life; some never
@@ -14,12 +14,13 @@ export function arrival(due: Day, { common }: Pick<Almanac, 'common'>, today: Da
   const late = deliveryLate!.value
   const lost = deliveryLost!.value
   const half = 0.5 ** (1 / deliveryHalf!.value)
+  const waited = Math.ceil(HALVINGS * deliveryHalf!.value)
   // day by day from the day it is due; none of the days that have passed
-  const weights = Array.from({ length: WAITED_DAYS }, (_, k) =>
+  const weights = Array.from({ length: waited }, (_, k) =>
     k === 0 ? 1 - late - lost : late * (1 - half) * half ** (k - 1),
   )
   const passed = Math.max(0, today - due)
-  if (passed >= WAITED_DAYS) return { start: today, p: [], never: 1 }
+  if (passed >= waited) return { start: today, p: [], never: 1 }
   const ahead = weights.slice(passed)
   const coming = ahead.reduce((a, b) => a + b, 0)
   if (!coming) return lost ? { start: today, p: [], never: 1 } : certain(Math.max(due, today))

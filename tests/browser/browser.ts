@@ -133,7 +133,8 @@ export class Visit {
     const find = (n: string, w: string) =>
       [...document.querySelectorAll(w)]
         .flatMap(part => [...part.querySelectorAll<HTMLElement>('button, a, [role="button"]')])
-        .find(e => e.offsetParent !== null && (e.innerText.trim() === n || e.getAttribute('aria-label') === n)) ?? null
+        // what is drawn has no text of that sort
+        .find(e => e.offsetParent && (e.innerText.trim() === n || e.getAttribute('aria-label') === n)) ?? null
     await this.until(`button “${name}” in ${within}`, find as never, name, within)
     return (await this.page.evaluateHandle(find, name, within)) as ElementHandle<HTMLElement>
   }

@@ -54,6 +54,45 @@ describe('culture day', () => {
   })
 })
 
+describe('what cannot well be so', () => {
+  it('a harvest beyond what a cup can give is asked about, over its field; no writes nothing', async () => {
+    await open({ theme: 'dark' })
+    await visit.go('/feeders')
+    await visit.click('[data-cup="FS-1"]')
+    await visit.press('Harvested, counted', '[data-culture="FS-1"]')
+    await visit.answerWrongly('100000')
+    await visit.untilText('[role="dialog"]', '100000 is more than a cup of small flies can give at once')
+    await visit.still()
+    const covered = await visit.page.evaluate(() => {
+      const asked = [...document.querySelectorAll<HTMLElement>('[role="dialog"]')].find(d =>
+        d.innerText.includes('Is this so?'),
+      )!
+      const { left, right, top, bottom } = asked.getBoundingClientRect()
+      const points = [0.05, 0.5, 0.95].flatMap(x =>
+        [0.1, 0.5, 0.9].map(y => [left + x * (right - left), top + y * (bottom - top)]),
+      )
+      return points.filter(([x, y]) => !asked.contains(document.elementFromPoint(x!, y!))).length
+    })
+    expect(covered).toBe(0)
+    const harvested = async () => (await cultures('fly.small')).find(c => c.tag === 'FS-1')!.harvested
+    const before = await harvested()
+    await visit.press('No, write nothing')
+    await visit.untilGone('[role="dialog"] button[disabled]')
+    expect(await harvested()).toBe(before)
+    await visit.expectRefusal(422)
+  })
+
+  it('more thrown away than there is is refused beside the field', async () => {
+    await open({ phone: true })
+    await visit.go('/feeders')
+    await visit.tap('Thrown away', '[data-stock="mouse.fuzzy"]')
+    await visit.answerWrongly('9999')
+    await visit.untilText('form.ask', 'Only 58 are left by count')
+    expect((await snapshot()).house.stocks['mouse.fuzzy']!.discards).toEqual([])
+    await visit.expectRefusal(422)
+  })
+})
+
 describe('a colony', () => {
   it('answers a take and a count with its band', async () => {
     await open()

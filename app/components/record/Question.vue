@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Asks before a weight is written that cannot well be true. */
+/** Asks before something is written that cannot well be true. */
 const { shown } = useQuestion()
 const open = computed({
   get: () => shown.value !== null,
@@ -10,7 +10,14 @@ const open = computed({
 </script>
 
 <template>
-  <UModal v-model:open="open" title="Is this so?" :description="shown?.text ?? ''" :close="false">
+  <!-- over the field (110) in which it was said -->
+  <UModal
+    v-model:open="open"
+    title="Is this so?"
+    :description="shown?.text ?? ''"
+    :close="false"
+    :ui="{ overlay: 'z-120', content: 'z-120' }"
+  >
     <template #footer>
       <div class="flex flex-wrap gap-2">
         <UButton label="No, write nothing" size="lg" @click="shown?.answer(false)" />

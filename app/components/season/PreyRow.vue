@@ -98,13 +98,13 @@ const start = computed(() =>
 const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, props.today))
 // the same task as on the Round, only reachable before its day
 const task = computed(() => {
-  const today = <T extends { day: number }>(list: readonly T[]) =>
+  const dueNow = <T extends { day: number }>(list: readonly T[]) =>
     list.slice(0, 1).map(x => ({ ...x, day: props.today }))
   const first = (order.value?.day ?? Number.POSITIVE_INFINITY) <= (props.plan.starts[0]?.day ?? 0)
   const plan = {
     ...props.plan,
-    starts: first ? [] : today(props.plan.starts),
-    orders: first ? today(props.plan.orders) : [],
+    starts: first ? [] : dueNow(props.plan.starts),
+    orders: first ? dueNow(props.plan.orders) : [],
   }
   return startTasks([plan], house.almanac, props.today)[0]
 })

@@ -21,7 +21,7 @@ export function chainAlarm(look: PreyOutlook, context: TaskContext): Alarm | nul
   if (chain.holdsUntil !== null && chain.holdsUntil >= next + 7) return null
   const reasons = [
     {
-      rule: 'A culture is founded from one that yields; each yields for a while and may fail: the chain holds while one of them does',
+      rule: 'A culture is founded from one that yields, for a while, and may fail: the chain holds while one of them does',
       inputs: [
         factInput('Founders of one', `feeders.${feeder.id}.recipe.founders`, recipe.founders),
         factInput('Yields for', `feeders.${feeder.id}.supply.producingDays.value`, supply.producingDays),
@@ -40,16 +40,18 @@ export function chainAlarm(look: PreyOutlook, context: TaskContext): Alarm | nul
     subject: { type: 'prey' as const, id: look.prey },
     reasons,
   }
+  const on = formatDay(next, today)
   if (chain.holdsUntil === null || chain.holdsUntil < next)
     return {
       ...base,
-      text: `${feeder.name}: nothing of your own is sure to yield on ${formatDay(next, today)}, so that none can be started from it`,
+      text: `${feeder.name}: nothing of your own is sure to yield on ${on}, so that none can be started from it`,
       todo: 'Order a culture about to yield, or founders; look into those that grow.',
     }
-  const from = foundersFrom(feeder, cultures, tempOf, almanac, today, next, recipe.founders.value)
+  const founding = foundersFrom(feeder, cultures, tempOf, almanac, today, next, recipe.founders.value)
+  const from = founding.length ? `, from ${founding.map(f => f.culture.tag).join(' and ')}` : ''
   return {
     ...base,
     text: `${feeder.name}: the chain breaks about ${formatDay(chain.holdsUntil, today)}`,
-    todo: `Start some on ${formatDay(next, today)}${from.length ? `, from ${from.map(f => f.culture.tag).join(' and ')}` : ''}: after that nothing of your own is there to start from.`,
+    todo: `Start some on ${on}${from}: after that nothing of your own is there to start from.`,
   }
 }

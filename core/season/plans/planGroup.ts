@@ -1,11 +1,11 @@
 import type { Day } from '../../chance'
-import { runStock, yieldOf, type PlannedStart, type Played, type SolveLp, type Spares } from '../../supply'
+import { runStock, type PlannedStart, type Played, type SolveLp, type Spares } from '../../supply'
 import type { FeederPlan, Gap, PlanJob, Replacing } from './contracts'
 import { keptOf, verbOf } from './kept'
 import { planReasons, type TogetherTold } from './reasons'
 import { madeSafe, type Starts } from './safety'
 import { planTogether, sharing, type Together } from './together'
-import { sum, wholeUnits, type Whole } from './whole'
+import { comingWith, sum, wholeUnits, type Whole } from './whole'
 
 function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
   const gaps: Gap[] = []
@@ -86,10 +86,7 @@ export function planGroup(job: PlanJob, solve: SolveLp): FeederPlan[] {
 }
 
 /** Stock and what is missing of one feeder, with these starts. */
-function runningOut({ input }: Whole, starts: readonly PlannedStart[]) {
-  const counts = input.startDays.map(s => starts.find(x => x.day === input.from + s)?.count ?? 0)
-  return runStock(input, yieldOf(input, counts))
-}
+const runningOut = ({ input }: Whole, starts: readonly PlannedStart[]) => runStock(input, comingWith(input, starts))
 
 /** What is told of one prey: how it is usually got, and what of it is ordered all the same. */
 function planOf(

@@ -12,7 +12,7 @@ import {
 import type { PlanJob } from './contracts'
 import { comingOf } from './kept'
 import type { Sharing, Together } from './together'
-import { listed, type Whole } from './whole'
+import { comingWith, listed, type Whole } from './whole'
 
 export type Starts = ReadonlyMap<string, readonly PlannedStart[]>
 
@@ -20,10 +20,9 @@ export type Starts = ReadonlyMap<string, readonly PlannedStart[]>
 const RESERVE_DAYS = 7
 
 /** Pieces that must stay on each day so that those of the next week are fed, as expected. */
-function reserveOf({ need, running, from }: PlanInput, starts: readonly PlannedStart[], perUnit: PlanInput['perUnit']) {
-  const comes = Float64Array.from(running)
-  for (const { day, count } of starts)
-    for (let d = day - from; d < comes.length; d++) comes[d]! += count * (perUnit[d - (day - from)] ?? 0)
+function reserveOf(input: PlanInput, starts: readonly PlannedStart[]): Float64Array {
+  const { need, running } = input
+  const comes = comingWith(input, starts).map((n, d) => n + running[d]!)
   return Float64Array.from(need, (_, d) => {
     let short = 0
     let most = 0
@@ -64,7 +63,7 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
         stock: kept.look.stock,
         keptPerDay: input.keptPerDay,
         countFrom: Math.min(kept.countFrom, firstCoveredDay(input)),
-        reserve: reserveOf(input, starts.get(kept.key) ?? [], input.perUnit),
+        reserve: reserveOf(input, starts.get(kept.key) ?? []),
         fates: new Fates(job.today, days, { ...coming[i]!, starts: starts.get(kept.key) ?? [] }, seedFrom(kept.key)),
       })),
     })

@@ -6,7 +6,7 @@ import {
   type JointInput,
   type JointPlan,
   type SolveLp,
-  type StandIn,
+  type Alternative,
 } from '../../supply'
 import type { EatersNeed } from '../contracts'
 import type { PlanJob } from './contracts'
@@ -24,7 +24,7 @@ function waysInPlace(
   e: Pick<EatersNeed, 'never'>,
   kept: readonly Kept[],
   almanac: PlanJob['almanac'],
-): StandIn[] {
+): Alternative[] {
   const ofPrey = (id: string, byOrder: boolean) => kept.filter(k => k.look.prey === id && k.byOrder === byOrder)
   return [
     ...ofPrey(prey, true).map(k => ({ feeder: k.key, of: prey, pieces: 1, mostShare: 1, weight: 0 })),

@@ -58,3 +58,10 @@ const WORTH_A_TRIP = 0.01
 /** The starts of a feeder by their days. */
 export const listed = ({ input, counts }: Pick<Whole, 'input' | 'counts'>): PlannedStart[] =>
   counts.flatMap((count, w) => (count ? [{ day: input.from + input.startDays[w]!, count }] : []))
+
+/** Expected pieces of given starts on each day. */
+export const comingWith = (input: PlanInput, starts: readonly PlannedStart[]): Float64Array =>
+  yieldOf(
+    input,
+    input.startDays.map(s => starts.find(x => x.day === input.from + s)?.count ?? 0),
+  )

@@ -88,7 +88,7 @@ function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null
  * What the plan asks to start or order on the next culture day, or before. Kept apart from the other tasks, since plans
  * need a solver and tasks do not.
  */
-export function startTasks(plans: readonly FeederPlan[], almanac: Almanac, today: number): Task[] {
+export function startTasks(plans: readonly FeederPlan[], almanac: Pick<Almanac, 'feeders'>, today: number): Task[] {
   return plans
     .flatMap(plan => {
       const feeder = feederOf(almanac, plan.prey)

@@ -6,14 +6,11 @@ import { amount, tag } from '../fields'
 
 const none = z.strictObject({})
 
-/** A harvest of more than so many times the whole yield of a culture is a slip. */
-const TIMES_ALL = 3
-
 /** More than one culture can give at once; null where it is not known what it gives. */
-function mostGiven({ supply, colony, otherWays }: Feeder): number | null {
-  if (colony) return TIMES_ALL * colony.capacity.value
+function mostGiven({ supply, colony, otherWays }: Feeder, times: number): number | null {
+  if (colony) return times * colony.capacity.value
   const batch = [supply, ...(otherWays ?? [])].find(way => way.kind === 'batch')
-  return batch ? TIMES_ALL * batch.yieldTotal.value : null
+  return batch ? times * batch.yieldTotal.value : null
 }
 
 export const cultureKinds = [
@@ -56,7 +53,7 @@ export const cultureKinds = [
     check: (state, { count, sure }, entry, { almanac }) => {
       if (state.failed || state.finished) return { path: 'subject.id', message: `${state.tag} is no longer running` }
       const feeder = almanac.feeders[state.feederId]
-      const most = feeder ? mostGiven(feeder) : null
+      const most = feeder ? mostGiven(feeder, almanac.common.harvestAtMost!.value) : null
       // a slip of the keeper is asked about; what comes from elsewhere is believed
       if (most === null || count <= most || sure || entry.source !== 'keeper') return null
       return {

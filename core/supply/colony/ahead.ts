@@ -54,7 +54,7 @@ export function colonyAhead(colony: Colony, weeks: number, perWeek: number, once
     })
     look()
     const full = bandOf(members.map(m => countsOf(colony, m).all / (colony.rates.capacity.value * m.luck.capacity))).mid
-    if (crowdedIn === null && full >= CROWDED_AT) crowdedIn = w * 7
+    if (crowdedIn === null && full >= colony.common.colonyFull!.value) crowdedIn = w * 7
   }
   const share = (is: (m: Member, k: number) => boolean) => members.filter(is).length / members.length
   return {
@@ -64,14 +64,10 @@ export function colonyAhead(colony: Colony, weeks: number, perWeek: number, once
     given: share((_, k) => given[k]!),
   }
 }
-const CROWDED_AT = 0.8
 
 /** A take must be kept up so long at least, and for the life of a grown one: so long old ones hide that none follow. */
 const SUSTAINED_WEEKS = 26
 const LONGEST_WEEKS = 104
-/** In that time its grown ones may become fewer by this share; a crowded colony may shrink to so much of what it holds. */
-const MAY_LOSE = 0.1
-const MAY_SHRINK_TO = 0.1
 /** Members that are tried: the answer is a round number of animals. */
 const TRIED = 24
 
@@ -82,14 +78,15 @@ const TRIED = 24
  */
 export function sustainableTake(colony: Colony, sure: number): number {
   const { rates, speed } = colony
+  const { colonyMayLose, colonyMayShrink } = colony.common
   const every = Math.max(1, Math.floor(colony.members.length / TRIED))
   const members = colony.members.filter((_, k) => k % every === 0)
   const weeks = Math.min(LONGEST_WEEKS, Math.max(SUSTAINED_WEEKS, Math.ceil(rates.adultDays.value / 7)))
   const may = Math.floor((1 - sure) * members.length)
   const goesOn = (m: Member, perWeek: number): boolean => {
     const least = Math.min(
-      countsOf(colony, m).grown * (1 - MAY_LOSE),
-      MAY_SHRINK_TO * rates.capacity.value * m.luck.capacity,
+      countsOf(colony, m).grown * (1 - colonyMayLose!.value),
+      colonyMayShrink!.value * rates.capacity.value * m.luck.capacity,
     )
     const tried = { ...m, numbers: m.numbers.slice() }
     for (let w = 1; w <= weeks; w++) {

@@ -67,9 +67,9 @@ describe('a colony that fills its tub', () => {
   })
 
   it('nothing is born or grows at its base temperature, and more the warmer it is', () => {
-    expect(speedAt(isopods, isopods.baseTempC.value - 3)).toBe(0)
-    expect(speedAt(isopods, isopods.atTempC.value)).toBe(1)
-    expect(speedAt(isopods, isopods.atTempC.value + 30)).toBeLessThanOrEqual(1.6)
+    expect(speedAt(isopods, isopods.baseTempC.value - 3, 1.6)).toBe(0)
+    expect(speedAt(isopods, isopods.atTempC.value, 1.6)).toBe(1)
+    expect(speedAt(isopods, isopods.atTempC.value + 30, 1.6)).toBeLessThanOrEqual(1.6)
     const cold = colonyToday(
       { id: 'x', startDay: today - 90, takes: [], looks: [] },
       isopods,

@@ -12,6 +12,7 @@ export interface Member {
 /** Many ways in which a colony may stand, all as likely. */
 export interface Colony {
   rates: ColonyRates
+  common: Almanac['common']
   speed: number
   members: Member[]
 }
@@ -19,9 +20,6 @@ export interface Colony {
 const MEMBERS = 64
 /** Older colonies are taken to have been crowded this long ago. */
 const HISTORY_DAYS = 400
-/** From this share of what it holds a colony is seen to be crowded, as one judges by eye. */
-const CROWDED = 0.75
-const CROWDED_WIDTH = 0.1
 
 const spread = (random: Random, width: number) => Math.exp(width * normal(random))
 const totalOf = (numbers: Float64Array, from = 0, to = numbers.length) => {
@@ -96,12 +94,13 @@ function looked(colony: Colony, look: Look, random: Random, cv: number): void {
     counted(colony, fed[0]!.from, fed.at(-1)!.to, look.young, share, random, cv)
   if (look.grown !== undefined) counted(colony, grown.from, grown.to, look.grown, share, random, cv)
   const { crowded } = look
+  const { colonyFull, colonyEye } = colony.common
   if (crowded !== undefined)
     weigh(
       colony,
       m => {
         const full = countsOf(colony, m).all / (colony.rates.capacity.value * m.luck.capacity)
-        const seen = 1 / (1 + Math.exp((CROWDED - full) / CROWDED_WIDTH))
+        const seen = 1 / (1 + Math.exp((colonyFull!.value - full) / colonyEye!.value))
         return crowded ? seen : 1 - seen
       },
       random,
@@ -127,7 +126,8 @@ export function colonyToday(
   const width = common.colonySpread!.value
   const from = Math.max(culture.startDay, today - HISTORY_DAYS)
   const size = stageSpans(rates).at(-1)!.to
-  const colony: Colony = { rates, speed: speedAt(rates, tempC), members: [] }
+  const speed = speedAt(rates, tempC, common.colonyQuickest!.value)
+  const colony: Colony = { rates, common, speed, members: [] }
   const crowdedBefore = culture.startDay < from ? fullGrown(rates, colony.speed) : null
   for (let m = 0; m < MEMBERS; m++) {
     const luck = {

@@ -2,8 +2,6 @@ import type { ColonyRates } from '../../almanac'
 
 /** Each stage is passed in so many steps, so that its length varies by about half of its mean and not all at once. */
 const STEPS = 4
-/** Development is quicker in the warm, but no more than by this. */
-const QUICKEST = 1.6
 
 /** Where the steps of a stage lie in the numbers of a colony; grown ones are the last. */
 export interface StageSpan {
@@ -30,11 +28,14 @@ export interface ColonyLuck {
 }
 export const usualLuck: ColonyLuck = { young: 1, deaths: 1, capacity: 1 }
 
-/** Speed of development against that at the reference temperature; nothing develops at the base temperature. */
-export function speedAt({ atTempC, baseTempC }: ColonyRates, tempC: number | null): number {
+/**
+ * Speed of development against that at the reference temperature; nothing develops at the base temperature.
+ * @param quickest in the warm it is no more than this
+ */
+export function speedAt({ atTempC, baseTempC }: ColonyRates, tempC: number | null, quickest: number): number {
   if (tempC === null) return 1
   const speed = (tempC - baseTempC.value) / (atTempC.value - baseTempC.value)
-  return Math.min(QUICKEST, Math.max(0, speed))
+  return Math.min(quickest, Math.max(0, speed))
 }
 
 /**

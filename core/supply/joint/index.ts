@@ -9,7 +9,7 @@ export {
   type JointFeeder,
   type JointInput,
   type JointPlan,
-  type StandIn,
+  type Alternative,
   type Taking,
 } from './programme'
 export { findSpares, type SpareFeeder, type SpareInput, type Spares } from './spares'

@@ -1,4 +1,4 @@
-import type { StandIn } from './programme'
+import type { Alternative } from './programme'
 import type { Fates } from './fates'
 
 /** One feeder as it is played through. */
@@ -19,7 +19,7 @@ export interface PlayedFeeder {
 export interface PlayedEaters {
   prey: string
   share: ArrayLike<number>
-  standIns: readonly StandIn[]
+  standIns: readonly Alternative[]
   /** What the plan gives them of each feeder on each day, in pieces of the usual prey. */
   planned?: ReadonlyMap<string, ArrayLike<number>>
 }

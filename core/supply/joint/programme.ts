@@ -25,7 +25,7 @@ export interface JointFeeder {
 }
 
 /** What may stand for the prey of a meal. */
-export interface StandIn {
+export interface Alternative {
   feeder: string
   /** What it is: the same got in several ways shares what it may stand for. */
   of: string
@@ -44,7 +44,7 @@ export interface Eaters {
   need: ArrayLike<number>
   /** Whole meals of one mouth that one piece of it is worth. */
   mealsPerPiece: number
-  standIns: readonly StandIn[]
+  standIns: readonly Alternative[]
 }
 
 export interface JointInput {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac, speciesOf } from '../almanac'
-import { applyWhatIf, arrivalOf, defaultSettings, houseOf, planFeeders, seasonOfHouse, type WhatIf } from '.'
+import { applyWhatIf, unexpectedFood, defaultSettings, houseOf, planFeeders, seasonOfHouse, type WhatIf } from '.'
 
 const today = 20_000
 const solve = solverFrom(await highsLoader())
@@ -15,7 +15,7 @@ const made = (b: HouseBuilder, changes: WhatIf = {}) => {
 }
 const chameleons = speciesOf(shippedAlmanac, 'panther-chameleon')
 const arrived = (b: HouseBuilder, count: number, bornDay = today) =>
-  arrivalOf(
+  unexpectedFood(
     chameleons,
     bornDay,
     made(b),

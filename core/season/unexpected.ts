@@ -22,7 +22,7 @@ export interface FirstFood {
 }
 
 /** What there is for young that are here all at once, and what must be done for them. */
-export interface Arrival {
+export interface UnexpectedFood {
   /** First meal: usual, and last day by which it should be. */
   first: Day
   last: Day
@@ -47,14 +47,14 @@ function firstMeal(species: Species): { likely: number; latest: number } {
  * @param now season and plans as they stand
  * @param then the same with them
  */
-export function arrivalOf(
+export function unexpectedFood(
   species: Species,
   bornDay: Day,
   now: { season: Pick<Season, 'prey'>; plans: readonly FeederPlan[] },
   then: { season: Pick<Season, 'prey'>; plans: readonly FeederPlan[] },
   almanac: Pick<Almanac, 'feeders'>,
   today: Day,
-): Arrival {
+): UnexpectedFood {
   const { likely, latest } = firstMeal(species)
   const lookOf = (season: Pick<Season, 'prey'>, id: string) => season.prey.find(p => p.prey === id)
   const planOf = (plans: readonly FeederPlan[], id: string) => plans.find(p => p.prey === id)
@@ -75,8 +75,8 @@ export function arrivalOf(
       },
     ]
   })
-  const usually = new Map(startTasks(now.plans, almanac as Almanac, today).map(t => [`${t.id} ${t.due}`, t.what]))
-  const todo = startTasks(then.plans, almanac as Almanac, today).filter(t => usually.get(`${t.id} ${t.due}`) !== t.what)
+  const usually = new Map(startTasks(now.plans, almanac, today).map(t => [`${t.id} ${t.due}`, t.what]))
+  const todo = startTasks(then.plans, almanac, today).filter(t => usually.get(`${t.id} ${t.due}`) !== t.what)
   const eaten = new Set(foods.map(f => f.prey))
   const others = new Set(
     foods.flatMap(f => standInsFor(f.prey, { never: species.never ?? [] }, almanac).map(s => s.prey)),
