@@ -422,5 +422,30 @@ export function feederSections(f: Feeder): Section[] {
     [`Supply: ${wayWords(supply)}`, rowsOf(supply, `${p}.supply`)],
     ...(f.otherWays ?? []).map((way, i): Section => [`Also: ${wayWords(way)}`, rowsOf(way, `${p}.otherWays.${i}`)]),
     ['Size', [spread('Weight of one', `${p}.massG`, f.massG)]],
+    ['How one culture is started', recipeRows(f, p)],
+    ['How a colony grows', colonyRows(f, p)],
   ]
 }
+
+const recipeRows = ({ recipe }: Feeder, path: string): Row[] =>
+  recipe
+    ? [
+        fact('founders', `${path}.recipe.founders`, recipe.founders),
+        ...recipe.parts.map(({ what, amount }, i) => fact(what, `${path}.recipe.parts.${i}.amount`, amount)),
+      ]
+    : []
+
+const colonyRows = ({ colony }: Feeder, path: string): Row[] =>
+  colony
+    ? [
+        ...colony.stages.flatMap(({ name, days, survives }, i) => [
+          fact(`${name}: last`, `${path}.colony.stages.${i}.days`, days),
+          fact(`${name}: survive`, `${path}.colony.stages.${i}.survives`, survives),
+        ]),
+        fact('life once grown', `${path}.colony.adultDays`, colony.adultDays),
+        fact('young a day of a grown one', `${path}.colony.youngPerDay`, colony.youngPerDay),
+        fact('at', `${path}.colony.atTempC`, colony.atTempC),
+        fact('nothing grows at', `${path}.colony.baseTempC`, colony.baseTempC),
+        fact('one holds at most', `${path}.colony.capacity`, colony.capacity),
+      ]
+    : []

@@ -91,8 +91,11 @@ async function write(): Promise<void> {
         <h2>What they eat in {{ FIRST_DAYS / 7 }} weeks</h2>
         <ul class="foods">
           <li v-for="food in arrival.foods" :key="food.prey" :data-food="food.prey">
-            <b>{{ round(food.wanted) }} {{ feederOf(house.almanac, food.prey).many }}</b
-            >; about {{ round(food.here) }} are free this hour.
+            <WorkingLink
+              :title="`${feederOf(house.almanac, food.prey).name}: need and plan with them`"
+              :answer="`${round(food.wanted)} ${feederOf(house.almanac, food.prey).many}`"
+              :reasons="food.reasons"
+            />; about {{ round(food.here) }} are free this hour.
             <template v-if="food.inPlace.length"
               >In its place: {{ tellStandIns({ standIns: food.inPlace }, house.almanac.feeders, house.today) }}.
             </template>

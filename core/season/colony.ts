@@ -1,5 +1,6 @@
-import { feederOf, type Almanac } from '../almanac'
+import { feederOf, type Almanac, type ColonyRates, type Feeder } from '../almanac'
 import type { Day } from '../chance'
+import { computedInput, factInput, type Reason } from '../judgement'
 import type { CultureState, House } from '../subjects'
 import { colonyToday, cultureStage, cultureWay, sustainableTake, type Colony } from '../supply'
 import { remembering, type Remembering } from './remember'
@@ -9,9 +10,57 @@ import { cultureTempC } from './warmth'
 export interface ColonyView {
   colony: Colony
   perWeek: number
+  reasons: Reason[]
 }
 
 const views = remembering<CultureState, ColonyView>()
+
+function colonyReasons(
+  culture: CultureState,
+  { id, recipe }: Feeder,
+  rates: ColonyRates,
+  usually: number,
+  tempC: number | null,
+  { common }: Pick<Almanac, 'common'>,
+): Reason[] {
+  const path = `feeders.${id}.colony`
+  const harvests = culture.takes.length
+  const taken = culture.takes.reduce((n, t) => n + t.count, 0)
+  const founders = recipe
+    ? factInput('Started with', `feeders.${id}.recipe.founders.value`, recipe.founders)
+    : factInput('Started with', 'common.colonyFounders.value', common.colonyFounders!)
+  return [
+    {
+      rule: 'Day by day from its start: births as there is room, stages passed by warmth, deaths; moved by takes and counts',
+      inputs: [
+        founders,
+        computedInput('Its place', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`),
+        factInput('Young a day of a grown one', `${path}.youngPerDay.value`, rates.youngPerDay),
+        ...rates.stages.flatMap(({ name, days, survives }, i) => [
+          factInput(`${name}: last`, `${path}.stages.${i}.days.value`, days),
+          factInput(`${name}: survive`, `${path}.stages.${i}.survives.value`, survives),
+        ]),
+        factInput('Life once grown', `${path}.adultDays.value`, rates.adultDays),
+        factInput('It holds', `${path}.capacity.value`, rates.capacity),
+        computedInput(
+          'Taken',
+          harvests ? `${taken} in ${harvests} counted harvests` : `not counted: ${usually} a week, as is usual`,
+        ),
+        computedInput('Counts and looks', `${culture.looks.length}`),
+      ],
+      change: 'A count of a part of it, or a harvest that is counted',
+    },
+    {
+      rule: 'Most a week that is there each week, and leaves grown ones to follow for as long as one lives',
+      inputs: [
+        factInput('In so many of all cases', 'common.chainSure.value', common.chainSure!),
+        factInput('Grown ones may become fewer by', 'common.colonyMayLose.value', common.colonyMayLose!),
+        factInput('Colonies differ by', 'common.colonySpread.value', common.colonySpread!),
+      ],
+      change: 'More room, more warmth, or a second one',
+    },
+  ]
+}
 
 /** How a colony stands, for those that yield and of whose kind it is known how it grows; null for all others. */
 export function colonyView(
@@ -41,6 +90,7 @@ export function colonyView(
       today,
       usual,
     )
-    return { colony, perWeek: sustainableTake(colony, common.chainSure!.value) }
+    const perWeek = sustainableTake(colony, common.chainSure!.value)
+    return { colony, perWeek, reasons: colonyReasons(culture, feeder, rates, usual.perWeek, tempC, almanac) }
   })
 }

@@ -1,5 +1,6 @@
 import { clockOf, feederOf, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
+import type { Reason } from '../judgement'
 import type { Season, Task } from './contracts'
 import { standInsFor, type FeederPlan, type Order, type Replacing } from './plans'
 import { startTasks } from './tasks'
@@ -19,6 +20,7 @@ export interface FirstFood {
   inPlace: Replacing[]
   /** Pieces that nothing can give in those weeks. */
   short: number
+  reasons: Reason[]
 }
 
 /** What there is for young that are here all at once, and what must be done for them. */
@@ -72,6 +74,7 @@ export function unexpectedFood(
         orders: plan?.orders.filter(o => o.day <= until) ?? [],
         inPlace: plan?.standIns.filter(r => r.from <= until) ?? [],
         short: sumTo(plan?.missing ?? [], FIRST_DAYS),
+        reasons: plan?.reasons ?? look.reasons,
       },
     ]
   })

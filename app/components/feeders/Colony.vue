@@ -78,8 +78,12 @@ const weeks = computed(() => (width.value > 500 ? [0, 4, 8, 13, 17, 21, 26] : [0
 <template>
   <div v-if="view && ahead" class="colony" :data-colony="culture.tag">
     <p>
-      <b>Up to {{ sustained.toLocaleString('en-GB') }} a week for good</b>, grown ones never. At {{ perWeek }} a
-      week<template v-if="once"> after {{ once }} today</template>: {{ verdict }}.
+      <WorkingLink
+        :title="`${culture.tag}: what may be taken`"
+        :answer="`Up to ${sustained.toLocaleString('en-GB')} a week for good`"
+        :reasons="view.reasons"
+      />, grown ones never. At {{ perWeek }} a week<template v-if="once"> after {{ once }} today</template>:
+      {{ verdict }}.
     </p>
     <div class="try">
       <UFormField label="If so many were taken a week"

@@ -23,7 +23,7 @@ export function chainAlarm(look: PreyOutlook, context: TaskContext): Alarm | nul
     {
       rule: 'A culture is founded from one that yields, for a while, and may fail: the chain holds while one of them does',
       inputs: [
-        factInput('Founders of one', `feeders.${feeder.id}.recipe.founders`, recipe.founders),
+        factInput('Founders of one', `feeders.${feeder.id}.recipe.founders.value`, recipe.founders),
         factInput('Yields for', `feeders.${feeder.id}.supply.producingDays.value`, supply.producingDays),
         factInput('Sure enough', 'common.chainSure.value', almanac.common.chainSure!),
         computedInput(

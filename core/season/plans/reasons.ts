@@ -1,11 +1,11 @@
-import { schoolChoice, type Feeder } from '../../almanac'
+import { schoolChoice } from '../../almanac'
 import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
-import { GAP, failureChance, type PlannedSupply } from '../../supply'
+import { GAP, failureChance } from '../../supply'
 import { formatDay } from '../../units'
 import type { FeederPlan, PlanJob } from './contracts'
 import type { Kept } from './kept'
 
-function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | null): Reason {
+function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
   const path = `feeders.${feeder.id}.supply`
   if (supply.kind === 'bought') {
     return {
@@ -37,6 +37,12 @@ function supplyReasons(feeder: Feeder, supply: PlannedSupply, tempC: number | nu
             computedInput('Shelf', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`),
           ]
         : [factInput('Yield of one', `${path}.yieldPerDay.value`, supply.yieldPerDay)]),
+      ...Object.values(look.colonies).map((perDay, i) =>
+        computedInput(`Colony ${i + 1}, by its stages`, `${perDay.toFixed(1)} a day for good`),
+      ),
+      ...(feeder.recipe
+        ? [factInput('Founders of one', `feeders.${feeder.id}.recipe.founders.value`, feeder.recipe.founders)]
+        : []),
       factInput('Fails', `${path}.failure.value`, supply.failure),
       factInput('Keeps (half usable after)', `${path}.keepDays.value`, supply.keepDays),
     ],
@@ -173,7 +179,7 @@ export function planReasons(
     startReason(kept, plan, job),
     ...(told.together ? [togetherReason(told.together, job)] : []),
     ...(told.safety ? [safetyReason(told.safety)] : []),
-    supplyReasons(kept.feeder, kept.supply, kept.tempC),
+    supplyReasons(kept),
     playedReason(told.played, kept),
     ...kept.look.reasons,
   ]
