@@ -1,7 +1,7 @@
 import { referencesIn, type Reference } from '../reference'
 import type { DatedEntry, Problem, Subject } from './entry'
 import type { House } from './house'
-import type { CheckContext } from './kind'
+import { foundsItself, type CheckContext } from './kind'
 import { findEntry, type Records } from './records'
 import { isNewer, lifted, statesOf, versionOf, type Registry } from './registry'
 import type { SubjectModule } from './subject'
@@ -55,7 +55,7 @@ export function checkWith(registry: Registry, given: DatedEntry, context: CheckC
     const other = registry.subjects.get(entry.subject.type)?.noun.many ?? `“${entry.subject.type}”`
     return [{ path: 'subject.type', message: `“${kind.verb}” is said of ${subject.noun.many}, not of ${other}` }]
   }
-  const founding = kind.founds === kind.subject
+  const founding = foundsItself(kind)
   const state = founding ? undefined : stateOf(subject, entry.subject.id, context)
   if (founding) {
     if (entry.subject.id !== entry.id) return [{ path: 'subject.id', message: 'A founding entry is its own subject' }]

@@ -41,7 +41,23 @@ interface Founding {
 const foundsThis = (registry: Registry, subject: SubjectModule) => (e: DatedEntry) =>
   registry.kinds.get(e.kind)?.founds === subject.type && !isNewer(registry, e)
 
-/** What brought each subject of a sort into being: an entry of its own, one of another subject, or nothing. */
+/** What one subject brought into being by entries of its own, in order of time. */
+function* foundedBy(
+  founder: SubjectModule,
+  founderId: string,
+  isFounding: (e: DatedEntry) => boolean,
+  { entries }: Records,
+): Generator<Founding> {
+  let number = 0
+  for (const founding of entries.get(subjectKey({ type: founder.type, id: founderId })) ?? NO_ENTRIES)
+    if (founding.id !== founderId && isFounding(founding))
+      yield { id: founding.id, founding, founderId, number: ++number }
+}
+
+/**
+ * What brought each subject of a sort into being: an entry of another sort of subject, one of its own, nothing, or an
+ * entry of another of the same sort, which comes before it.
+ */
 function* foundingsOf(
   registry: Registry,
   subject: SubjectModule,
@@ -52,12 +68,9 @@ function* foundingsOf(
   const isFounding = foundsThis(registry, subject)
   for (const type of subject.foundedBy ?? []) {
     const founder = registry.subjects.get(type)!
-    for (const founderId of Object.keys(statesOf(house, founder))) {
-      const entries = records.entries.get(subjectKey({ type, id: founderId })) ?? NO_ENTRIES
-      let number = 0
-      for (const founding of entries)
-        if (isFounding(founding)) yield { id: founding.id, founding, founderId, number: ++number }
-    }
+    if (founder === subject) continue
+    for (const founderId of Object.keys(statesOf(house, founder)))
+      yield* foundedBy(founder, founderId, isFounding, records)
   }
   for (const entries of own) {
     const { id } = entries[0]!.subject
@@ -66,6 +79,14 @@ function* foundingsOf(
     const founding = own ?? (subject.implied ? null : own)
     if (founding !== undefined) yield { id, founding, founderId: null, number: 0 }
   }
+  if (!subject.foundedBy?.includes(subject.type)) return
+  // what was divided off may be divided again: those that come are added to the list that is gone through
+  const founders = Object.keys(statesOf(house, subject))
+  for (let i = 0; i < founders.length; i++)
+    for (const one of foundedBy(subject, founders[i]!, isFounding, records)) {
+      yield one
+      if (Object.hasOwn(statesOf(house, subject), one.id)) founders.push(one.id)
+    }
 }
 
 /** One subject as it stands; null when what it stands on is missing. */

@@ -61,6 +61,8 @@ export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | '
   beforeBeginning?: boolean
   /** The sort of subject that this entry brings into being; its id is the entry's. */
   founds?: keyof StateOf
+  /** It is said of one that is there, and brings another of the same sort into being beside it. */
+  dividesOff?: true
   /** A sort of subject that comes with this entry and leaves with it; each names the entry in its founding. */
   brings?: keyof StateOf
   /** What else may be said of it, beside what its button asks for: shown as fields, in this order. */
@@ -72,6 +74,9 @@ export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | '
 export function defineKind<S extends keyof StateOf | 'entry', D>(kind: EntryKind<S, D>): EntryKind {
   return kind as unknown as EntryKind
 }
+
+/** Whether an entry of this kind is the beginning of its own subject, whose id is the entry's. */
+export const foundsItself = ({ founds, subject, dividesOff }: EntryKind): boolean => founds === subject && !dividesOff
 
 export const seen = (entry: DatedEntry) => ({ day: entry.day, entryId: entry.id })
 

@@ -32,7 +32,7 @@ export interface SubjectModule<S extends keyof StateOf = keyof StateOf> {
   /** As it is called in a sentence. */
   noun: { one: string; many: string }
   kinds: readonly EntryKind[]
-  /** The sorts of subjects whose entries bring it into being, when they are not its own. */
+  /** The sorts of subjects whose entries bring it into being, when they are not its own; its own sort, if one divides. */
   foundedBy?: readonly (keyof StateOf)[]
   /**
    * What its beginning follows from beside its own entry, as plain values; null when something that it stands on is

@@ -178,8 +178,9 @@ export {
   type PreyState,
 } from './animal/offer'
 export { WAYS, WAY_WORDS, tellWays, type Way } from './animal/manners'
+export { partTag } from './clutch/apart'
 export { BroughtData } from './clutch/brought'
-export { doubtfulEggs, eggsLeft, isAliveEgg, notPlaced, pippedNow } from './clutch/eggs'
+export { doubtfulEggs, eggNumbers, eggsLeft, isAliveEgg, notPlaced, pippedNow } from './clutch/eggs'
 export { tadpolesLeft, youngInGroup } from './clutch/kinds'
 export {
   EGG_ENDS,

@@ -173,6 +173,49 @@ describe('the box from above', () => {
   })
 })
 
+describe('eggs into another box', () => {
+  it('are chosen by thumb, keep their numbers, and are forecast by where they lie; taken back, they are where they were', async () => {
+    await open({ phone: true })
+    const before = await clutch('C-6')
+    await visit.go(`/eggs/${before.id}`)
+    const hatches = await hatch()
+    await visit.tap('Some into another box', 'main')
+    const form = '[role="dialog"] form'
+    const last = before.eggs
+    await visit.click(`${form} [aria-label^="Egg 1,"]`)
+    await visit.click(`${form} [aria-label^="Egg ${last},"]`)
+    await visit.untilText(form, `${before.eggs - 2} stay in C-6`)
+    await visit.retype(`${form} input[name="tag"]`, 'C-1')
+    await visit.tap('Move 2 eggs into C-1', form)
+    await visit.untilText(form, 'The tag C-1 is already in use')
+    await visit.expectRefusal(422)
+    await visit.retype(`${form} input[name="tag"]`, 'C-6b')
+    await visit.until(
+      'the refusal gone',
+      (f: string) => !document.querySelector<HTMLElement>(f)!.innerText.includes('in use'),
+      form,
+    )
+    await visit.click(`${form} button[aria-haspopup="listbox"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('31')
+    await visit.page.keyboard.press('Enter')
+    await visit.tap('Move 2 eggs into C-6b', form)
+    await visit.untilGone(form)
+    await visit.untilText('main', '2 of its eggs are C-6b')
+    expect(await hatch()).toBe(hatches)
+    const part = await clutch('C-6b')
+    expect(part).toMatchObject({ partOf: before.id, numbers: [1, last], eggs: 2 })
+    await visit.move(`/eggs/${part.id}`)
+    await visit.untilText('main h1', 'C-6b: 2 of 2 eggs left')
+    const drawn = await visit.page.$$eval('.tub [data-egg]', es => es.map(e => (e as HTMLElement).dataset.egg))
+    expect(drawn).toEqual(['1', String(last)])
+    expect(await hatch()).not.toBe(hatches)
+    await visit.undo('2 eggs are now C-6b')
+    await expect.poll(async () => (await clutch('C-6b')) ?? null).toBeNull()
+    expect(await clutch('C-6')).toEqual(before)
+  })
+})
+
 describe('warmth moves the day', () => {
   it('a clutch that goes to the warmer incubator hatches sooner, and says so; undone, as before', async () => {
     await open()

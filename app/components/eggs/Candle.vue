@@ -80,7 +80,7 @@ const place = (n: number, x: number, y: number) =>
   (moved.value = new Map([...moved.value, [n, { x: Number(clamp(x).toFixed(3)), y: Number(clamp(y).toFixed(3)) }]]))
 function step(event: KeyboardEvent, n: number): void {
   const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
-  const egg = eggs.value[n - 1]
+  const egg = eggs.value.find(e => e.n === n)
   if (!arranging.value || !by || !egg) return
   event.preventDefault()
   place(n, egg.x + by[0]! * 0.03, egg.y + by[1]! * 0.06)

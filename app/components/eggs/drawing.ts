@@ -1,4 +1,4 @@
-import { EGG_STATE_WORDS, notPlaced, type ClutchState, type Egg, type EggStanding } from '#core/subjects'
+import { EGG_STATE_WORDS, eggNumbers, notPlaced, type ClutchState, type Egg, type EggStanding } from '#core/subjects'
 
 /** What an egg of a box is drawn as: what was said of it, or nothing. */
 export type EggLook = EggStanding | 'unsaid'
@@ -38,8 +38,7 @@ export function gridOf(eggs: number, most = Number.POSITIVE_INFINITY): { columns
 /** The eggs of a clutch as they lie: where it was said, else in rows by their number. */
 export function drawnEggs(clutch: ClutchState, grid = gridOf(clutch.eggs)): DrawnEgg[] {
   const { columns, rows } = grid
-  return Array.from({ length: clutch.eggs }, (_, i) => {
-    const n = i + 1
+  return eggNumbers(clutch).map((n, i) => {
     const egg = clutch.rows[n] ?? null
     const inRow = { x: ((i % columns) + 0.5) / columns, y: (Math.floor(i / columns) + 0.5) / rows }
     return { n, look: egg?.state ?? 'unsaid', egg, ...(egg?.lies ?? inRow) }

@@ -58,6 +58,13 @@ async function write(kind: string, data: Record<string, unknown>, says: string, 
   const wish = { kind, subject: subject.value, data, day: day.value }
   return (await record(wish, `${clutch.value!.tag}: ${says}`, form)) !== null
 }
+const dividing = ref(false)
+/** Clutches that its eggs came from, or that some of them lie in now. */
+const kin = computed(() =>
+  Object.values(house.house.clutches)
+    .filter(c => c.id === clutch.value?.partOf || c.partOf === id.value)
+    .map(c => ({ id: c.id, tag: c.tag, says: c.partOf === id.value ? `${c.eggs} of its eggs are` : 'Out of' })),
+)
 const note = ref('')
 async function writeNote(): Promise<void> {
   if (note.value.trim() && (await write('clutchNoted', { text: note.value.trim() }, 'note written'))) note.value = ''
@@ -133,6 +140,9 @@ const next = computed(() => {
         <NuxtLink v-if="clutch.placeId" :to="`/places/${clutch.placeId}`" class="underline">{{
           house.placeName(clutch.placeId)
         }}</NuxtLink>
+        <template v-for="k in kin" :key="k.id">
+          {{ ` · ${k.says} ` }}<NuxtLink :to="`/eggs/${k.id}`" class="underline">{{ k.tag }}</NuxtLink>
+        </template>
       </p>
     </header>
     <AlarmList :alarms="alarms" unfolded />
@@ -188,6 +198,13 @@ const next = computed(() => {
             @record="(massG, further, form) => write('eggsWeighed', { massG, ...further }, `eggs ${massG} g`, form)"
           />
           <UButton
+            v-if="clutch.kind === 'eggs' && eggsLeft(clutch) > 1 && !clutch.ended"
+            label="Some into another box"
+            variant="outline"
+            color="neutral"
+            @click="dividing = true"
+          />
+          <UButton
             label="Looked, all well"
             variant="outline"
             color="neutral"
@@ -195,6 +212,7 @@ const next = computed(() => {
             @click="write('eggsChecked', {}, 'looked at')"
           />
         </fieldset>
+        <EggsApart v-model:open="dividing" :clutch="clutch" :day="day" />
         <form class="line mt-2" @submit.prevent="writeNote">
           <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
           <UButton type="submit" label="Write note" variant="outline" color="neutral" :disabled="!note.trim()" />

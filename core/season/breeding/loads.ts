@@ -28,7 +28,8 @@ const loadsAlone = remembering<AnimalState, Judgement<LoadVerdict> | null>()
 /** What a female bears this season; null where the almanac does not know how her species breeds. */
 export function loadOf(dam: AnimalState, lane: Lane | null, context: SeasonContext): Judgement<LoadVerdict> | null {
   const { house, almanac, today } = context
-  const clutches = clutchesOf(house, dam.id)
+  // what lies in two boxes was laid once
+  const clutches = clutchesOf(house, dam.id).filter(c => !c.partOf)
   const judge = () => {
     const species = speciesOf(almanac, dam.speciesId)
     if (!hasMating(species)) return null

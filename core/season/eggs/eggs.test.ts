@@ -6,9 +6,9 @@ import { quantile, summarise } from '../../chance'
 import { daysAt, fitThermalTime } from '../../incubation'
 import { defaultSettings, houseOf, seasonOfHouse } from '..'
 import { checkEntry } from '../../subjects'
-import { chanceOfSex } from '../breeding'
+import { chanceOfSex, loadOf } from '../breeding'
 import { warmthOfHouse } from '../warmth'
-import { doneOf, eggsReport, settingChoice, settingFor, sexOutlook } from '.'
+import { doneOf, eggsReport, intervalsOf, outcomeOf, settingChoice, settingFor, sexOutlook } from '.'
 
 const today = 20_000
 const settings = defaultSettings
@@ -152,6 +152,55 @@ describe('eggs that are moved', () => {
     const state = whole.house.clutches['C-1']!
     expect(settingChoice(state, told)).toEqual(settingChoice(state, whole))
     expect(sexOutlook(state, told)).toEqual(sexOutlook(state, whole))
+  })
+})
+
+describe('eggs of one clutch in two boxes', () => {
+  const divided = (placeId: string, eggs = 6) => {
+    const made = house()
+    const clutch = made.lay('C-1', -20, { eggs })
+    const data = { tag: 'C-1b', eggs: [2, 4], placeId, tempC: null }
+    made.b.write('eggsApart', clutch, -10, data, 'C-1b')
+    return made
+  }
+  const young = (made: Made, tag: string) => made.season().lanes.find(l => l.title === tag)!.young.value
+
+  it('at the same warmth hatch when they would have, and as many', () => {
+    const whole = house()
+    whole.lay('C-1', -20, { eggs: 6 })
+    const two = divided('inc')
+    expect(hatchOf(two, 'C-1').dist).toEqual(hatchOf(whole, 'C-1').dist)
+    expect(hatchOf(two, 'C-1b').dist).toEqual(hatchOf(whole, 'C-1').dist)
+    expect(young(two, 'C-1') + young(two, 'C-1b')).toBeCloseTo(young(whole, 'C-1'), 9)
+    const need = (made: Made) => made.season().prey.map(p => [p.prey, p.mean.reduce((a, b) => a + b, 0).toFixed(6)])
+    expect(need(two)).toEqual(need(whole))
+  })
+
+  it('in the warm one open as a clutch that was moved there, and those that stay as if nothing had been', () => {
+    const moved = house()
+    moved.b.write('clutchMoved', moved.lay('C-1', -20), -10, { placeId: 'warm', tempC: null })
+    const two = divided('warm')
+    expect(hatchOf(two, 'C-1b').dist).toEqual(hatchOf(moved, 'C-1').dist)
+    expect(median(two, 'C-1b')).toBeLessThan(median(two, 'C-1'))
+    expect(hatchOf(two, 'C-1').dist).toEqual(hatchOf(divided('inc'), 'C-1').dist)
+  })
+
+  it('were laid once: in the size of her clutches, the days between them, and her load', () => {
+    const made = divided('warm', 2 + 2)
+    const end = (tag: string) => {
+      const clutch = { type: 'clutch' as const, id: tag }
+      made.b.write('hatched', clutch, -3, { count: 2 })
+      made.b.write('clutchEnded', clutch, -1)
+    }
+    end('C-1b')
+    // half a clutch that is over says nothing of her clutches
+    expect(outcomeOf('G-1', made.context())).toEqual({ clutches: 0, eggs: 0, fertile: 0, hatched: 0 })
+    end('C-1')
+    expect(outcomeOf('G-1', made.context())).toEqual({ clutches: 1, eggs: 4, fertile: 4, hatched: 4 })
+    made.lay('C-2', 0)
+    expect(intervalsOf('G-1', speciesOf(almanac, 'leopard-gecko'), made.context())).toEqual([20])
+    const load = loadOf(made.context().house.animals['G-1']!, null, made.context())
+    expect(load!.value.clutches).toBe(2)
   })
 })
 

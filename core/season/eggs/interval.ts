@@ -15,9 +15,9 @@ export function intervalsOf(damId: string, species: Species, context: SeasonCont
   if (!next) return []
   const days = byDam(context, house.clutches, [house.pairings], () => {
     const laid = new Map<string, number[]>()
-    for (const { pairingId, startDay } of Object.values(house.clutches)) {
+    for (const { pairingId, startDay, partOf } of Object.values(house.clutches)) {
       const dam = pairingId && house.pairings[pairingId]?.damId
-      if (dam) laid.set(dam, [...(laid.get(dam) ?? []), startDay])
+      if (dam && !partOf) laid.set(dam, [...(laid.get(dam) ?? []), startDay])
     }
     for (const list of laid.values()) list.sort((a, b) => a - b)
     return laid

@@ -27,6 +27,12 @@ function layerOf(c: ClutchState, house: House): string | null {
   return (c.pairingId && house.pairings[c.pairingId]?.damId) || null
 }
 
+/** The clutch that all eggs of one laying were in at first. */
+const layingOf = (c: ClutchState, house: House): string => {
+  const from = c.partOf && house.clutches[c.partOf]
+  return from ? layingOf(from, house) : c.id
+}
+
 const byLayer = remembering<House['clutches'], Map<string, ClutchState[]>>()
 
 /** Clutches that are over by today, by the female or the group that laid them. */
@@ -34,8 +40,11 @@ function overByLayer({ house, almanac, today, memory }: Asked): Map<string, Clut
   const last = almanac.common.lastHatch!.value
   return byLayer({ memory }, house.clutches, [today, last, house.pairings], () => {
     const over = new Map<string, ClutchState[]>()
-    for (const c of Object.values(house.clutches)) {
-      const layer = c.kind === 'eggs' && isOver(c, today, last) ? layerOf(c, house) : null
+    const all = Object.values(house.clutches)
+    // a laying in two boxes is over with the last of them: half of one would count as a small clutch
+    const waits = new Set(all.filter(c => !isOver(c, today, last)).map(c => layingOf(c, house)))
+    for (const c of all) {
+      const layer = c.kind === 'eggs' && !waits.has(layingOf(c, house)) ? layerOf(c, house) : null
       if (layer) over.set(layer, [...(over.get(layer) ?? []), c])
     }
     return over
@@ -48,7 +57,7 @@ export function outcomeOf(layerId: string | null, context: Asked, but?: string):
   for (const c of (layerId && overByLayer(context).get(layerId)) || []) {
     if (c.id === but) continue
     const fertile = c.eggs - c.slugs
-    sum.clutches++
+    if (!c.partOf) sum.clutches++
     sum.eggs += c.eggs
     sum.fertile += fertile
     sum.hatched += outOf(c)

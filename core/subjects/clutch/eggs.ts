@@ -8,6 +8,23 @@ export function eggsLeft(c: ClutchState): number {
   return Math.max(0, c.eggs - c.slugs - c.eggsLost - sum(c.hatched))
 }
 
+/** The numbers that its eggs go by. */
+export const eggNumbers = ({ eggs, numbers }: Pick<ClutchState, 'eggs' | 'numbers'>): readonly number[] =>
+  numbers ?? Array.from({ length: eggs }, (_, i) => i + 1)
+
+/** Gives a clutch another number of eggs: new ones are numbered on, and those go that nothing was said of. */
+export function setEggCount(c: ClutchState, eggs: number): void {
+  c.eggs = eggs
+  if (!c.numbers) return
+  const [last, more] = [c.numbers.at(-1) ?? 0, eggs - c.numbers.length]
+  const unsaid = c.numbers.filter(n => !c.rows[n])
+  const gone = new Set(more < 0 ? unsaid.slice(more) : [])
+  c.numbers = [
+    ...c.numbers.filter(n => !gone.has(n)),
+    ...Array.from({ length: Math.max(0, more) }, (_, i) => last + i + 1),
+  ]
+}
+
 const ALIVE: readonly EggStanding[] = ['sound', 'doubtful', 'isolated', 'pipped']
 export const isAliveEgg = ({ state }: Pick<Egg, 'state'>): boolean => ALIVE.includes(state)
 const isOut = ({ state }: Egg) => state === 'out' || state === 'yolkIn'
@@ -98,13 +115,18 @@ function newlyOver(c: ClutchState, said: readonly EggSaid[]): number {
   return Object.entries(more).reduce((all, [to, count]) => all + Math.max(0, count - free[to as 'slug']), 0)
 }
 
+const tellNumbers = ({ eggs, numbers }: ClutchState): string =>
+  numbers ? `egg ${numbers.join(', ')}` : `eggs 1 to ${eggs}`
+
 /** Why this cannot be said of these eggs; null when it can. */
 export function eggProblem(c: ClutchState, said: readonly EggSaid[]): Problem | null {
   if (c.kind !== 'eggs') return { path: 'subject.id', message: `${c.tag} is no clutch of eggs in a box` }
   const numbers = new Set<number>()
+  const of = c.numbers && new Set(c.numbers)
   for (const [i, egg] of said.entries()) {
     const path = `data.eggs.${i}.n`
-    if (egg.n > c.eggs) return { path, message: `${c.tag} has eggs 1 to ${c.eggs}, and no egg ${egg.n}` }
+    if (of ? !of.has(egg.n) : egg.n > c.eggs)
+      return { path, message: `${c.tag} has ${tellNumbers(c)}, and no egg ${egg.n}` }
     if (numbers.has(egg.n)) return { path, message: `Egg ${egg.n} stands twice` }
     numbers.add(egg.n)
     const why = cannotBecome(c.rows[egg.n], egg)

@@ -10,6 +10,7 @@ import type { ClutchState } from './state'
 type Origin = Pick<ClutchState, 'pairingId' | 'groupId' | 'speciesId'>
 
 const isBrought = ({ kind }: DatedEntry) => kind === 'eggsBrought'
+const isApart = ({ kind }: DatedEntry) => kind === 'eggsApart'
 const isBirth = ({ kind }: DatedEntry) => kind === 'born' || kind === 'groupBore'
 
 /** The pair or the group that laid or gave birth; neither is known of eggs that were brought. */
@@ -26,6 +27,10 @@ function originOf(entry: DatedEntry, { house, founderId }: Base): Origin {
 const groupedOf = (clutchId: string, house: Base['house']): ClutchState['grouped'] =>
   Object.values(house.groups).flatMap(g => g.joined.filter(j => j.clutchId === clutchId))
 
+/** Eggs as they lay when they were taken out of another clutch; null where that one does not know of it. */
+const asTakenOff = (entry: DatedEntry, { house, founderId }: Base): ClutchState | null =>
+  house.clutches[founderId!]?.apart.find(part => part.id === entry.id) ?? null
+
 /** A laying or a birth as it begins; what hatches, dies or leaves comes after. */
 function beginning(entry: DatedEntry, from: Origin, number: number): Omit<ClutchState, 'kind' | 'grouped'> {
   const blank = {
@@ -34,6 +39,9 @@ function beginning(entry: DatedEntry, from: Origin, number: number): Omit<Clutch
     number,
     startDay: entry.day,
     startGive: 0,
+    partOf: null,
+    apart: [],
+    numbers: null,
     eggsRange: null,
     origin: null,
     foundAt: null,
@@ -94,14 +102,20 @@ export const clutch = defineSubject({
   collection: 'clutches',
   noun: { one: 'clutch', many: 'clutches' },
   kinds: clutchKinds,
-  foundedBy: ['pairing', 'group'],
+  foundedBy: ['pairing', 'group', 'clutch'],
   noteKind: 'clutchNoted',
   standsOn: (entry, base) => {
+    if (isApart(entry)) {
+      const part = asTakenOff(entry, base)
+      return part && [JSON.stringify([part, groupedOf(entry.id, base.house)])]
+    }
     const { speciesId } = originOf(entry, base)
     const grouped = groupedOf(entry.id, base.house).map(g => `${g.at} ${g.count}`)
     return [speciesId, base.modeOf(speciesId) === 'larval', base.number, grouped.join()]
   },
   found: (entry, base) => {
+    if (isApart(entry))
+      return { ...structuredClone(asTakenOff(entry, base)!), grouped: groupedOf(entry.id, base.house) }
     const from = originOf(entry, base)
     // it can be neither looked after nor forecast: a newer program wrote it, or it was damaged
     if (isBrought(entry) && base.modeOf(from.speciesId) === null)

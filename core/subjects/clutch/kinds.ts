@@ -4,7 +4,8 @@ import { lookLikelihood } from '../../genetics'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
 import { locusFor, problemOf } from '../locus'
 import { eggMass, eggTempC } from '../laying'
-import { eggProblem, eggsLeft, pippedNow, takeEggs } from './eggs'
+import { eggProblem, eggsLeft, pippedNow, setEggCount, takeEggs } from './eggs'
+import { apartKinds } from './apart'
 import { broughtKinds } from './brought'
 import { boxKinds } from './box'
 import { tadpoleKinds } from './tadpoles'
@@ -71,6 +72,7 @@ function tellEggs(eggs: readonly z.output<typeof EggData>[]): string {
 
 export const clutchKinds = [
   ...broughtKinds,
+  ...apartKinds,
   ...boxKinds,
   ...tadpoleKinds,
   defineKind({
@@ -86,7 +88,7 @@ export const clutchKinds = [
     fields: { slugs: { label: 'Of these, slugs', as: 'count' } },
     apply(state, { eggs, slugs }, entry) {
       const [before, more] = [eggsLeft(state), eggs - slugs]
-      state.eggs += eggs
+      setEggCount(state, state.eggs + eggs)
       state.slugs += slugs
       if (state.good !== null) state.good += more
       if (!more) return
@@ -134,13 +136,15 @@ export const clutchKinds = [
         message: 'The count lies in its range',
       }),
     apply(state, { eggs, low, high }) {
-      state.eggs = eggs
+      setEggCount(state, eggs)
       state.eggsRange = low === undefined && high === undefined ? null : { low: low ?? eggs, high: high ?? eggs }
       if (state.good !== null) state.good = Math.min(state.good, eggsLeft(state))
     },
     check(state, { eggs }) {
       if (state.kind === 'litter') return { path: 'kind', message: 'A litter is born, and has no eggs to count' }
-      const named = Math.max(0, ...Object.keys(state.rows).map(Number))
+      // numbers run on from 1 unless some lie in another box: then each that was looked at counts
+      const looked = Object.keys(state.rows).map(Number)
+      const named = state.numbers ? looked.length : Math.max(0, ...looked)
       const over = state.slugs + state.eggsLost + sum(state.hatched)
       const least = Math.max(named, over)
       return eggs < least
@@ -148,7 +152,9 @@ export const clutchKinds = [
             path: 'data.eggs',
             message:
               named > over
-                ? `Egg ${named} of ${state.tag} has been looked at: there are ${named} at least`
+                ? state.numbers
+                  ? `${named} eggs of ${state.tag} have been looked at: there are so many at least`
+                  : `Egg ${named} of ${state.tag} has been looked at: there are ${named} at least`
                 : `${over} of ${state.tag} are slugs, lost or out: there are so many at least`,
           }
         : null

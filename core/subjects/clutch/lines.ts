@@ -1,4 +1,5 @@
 import { COUNT, countOf, rule, say, type LineRule, type Read, type Reading } from '../../log'
+import { partTag } from './apart'
 import { eggsLeft } from './eggs'
 import { tadpolesLeft, youngInGroup } from './kinds'
 import { UnitError } from '../../units'
@@ -44,6 +45,16 @@ function singleEggs(r: Reading, numbers: string, word: string): Read {
   return say(r, 'eggsSeen', { eggs }, `: egg ${eggs.map(e => e.n).join(', ')} ${word.toLowerCase()}`)
 }
 
+/** Eggs by their numbers into another box, under the tag that is named or the clutch's own with a letter. */
+function apart(r: Reading, eggs: number[], where: string, as: string | undefined): Read {
+  const placeId = placeCalled(r.house, where)
+  if (!placeId)
+    return `No one place is called “${where}”. Write its name, with that of what it stands in where two are called so.`
+  const tag = as ?? partTag(clutchOf(r)!.tag, r.house)
+  const they = `egg ${eggs.join(', ')} to ${r.house.places[placeId]!.name}`
+  return say(r, 'eggsApart', { tag, eggs, placeId }, `: ${they}, from now on ${tag}`)
+}
+
 function grams(r: Reading, kind: string, field: string, what: string, text: string): Read {
   try {
     const massG = gramsOf(text, r.unit)
@@ -75,6 +86,9 @@ export const clutchLines: LineRule[] = [
   ofClutch('pipped', r => `How many? Write it as: ${r.known.tag} pipped 2, or ${r.known.tag} egg 3 pipped`),
   ofClutch(`eggs? (\\d+(?:(?:,| and|, and)? ?\\d+)*) (${Object.keys(EGG_WORDS).join('|')})`, (r, m) =>
     singleEggs(r, m[1]!, m[2]!),
+  ),
+  ofClutch('eggs? (\\d+(?:(?:,| and|, and)? ?\\d+)*) (?:to|into) (.+?)(?: as (\\S+))?', (r, m) =>
+    apart(r, m[1]!.match(/\d+/g)!.map(Number), m[2]!, m[3]),
   ),
   ofClutch('(?:moved )?(?:to|into) (.+)', (r, m) => {
     const placeId = placeCalled(r.house, m[1]!)

@@ -76,6 +76,10 @@ export interface ClutchState {
   speciesId: string
   /** 1 for the first clutch of the pairing. */
   number: number
+  /** The clutch that its eggs were laid in, where they were put into a box of their own later. */
+  partOf: string | null
+  /** What was taken out of it into boxes of their own, as each was then. */
+  apart: ClutchState[]
   kind: 'eggs' | 'litter' | 'spawn'
   startDay: Day
   /** The day of laying is known to so many days either way. */
@@ -85,6 +89,8 @@ export interface ClutchState {
   /** Where they were found, when they were laid. */
   foundAt: string | null
   eggs: number
+  /** Numbers of its eggs, where they are not 1 to `eggs`: some lie in another box. */
+  numbers: readonly number[] | null
   /** The 80 % range of their number, where they were counted by squares. */
   eggsRange: { low: number; high: number } | null
   slugs: number
