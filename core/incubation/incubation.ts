@@ -51,14 +51,20 @@ export interface IncubationForecast {
 /**
  * The days from laying to hatching at a temperature.
  * @param tempC constant incubation temperature, °C
+ * @param pace times the days of the table that eggs take here, and what that follows from
  */
-export function incubationTime(speciesId: string, incubation: Incubation, tempC: number): IncubationForecast {
+export function incubationTime(
+  speciesId: string,
+  incubation: Incubation,
+  tempC: number,
+  pace: { times: number; inputs: Reason['inputs'] } = { times: 1, inputs: [] },
+): IncubationForecast {
   const thermal = fitThermalTime(incubation.points)
   const temps = incubation.points.map(p => p.tempC)
   const low = Math.min(...temps)
   const high = Math.max(...temps)
   // below the table the line is the best guess, but never slower than at 3 °C under it: eggs there mostly die
-  const likelyDays = daysAt(thermal, Math.max(tempC, low - 3, thermal.baseC + 1))
+  const likelyDays = pace.times * daysAt(thermal, Math.max(tempC, low - 3, thermal.baseC + 1))
   const share = incubation.spreadShare.value
   const dist = pert({
     earliest: Math.round(likelyDays * (1 - share)),
@@ -85,9 +91,10 @@ export function incubationTime(speciesId: string, incubation: Incubation, tempC:
           value: `${p.days} days`,
           from: almanacRow(`${path}.points.${i}.days`, p),
         })),
+        ...pace.inputs,
         factInput('Spread either side', `${path}.spreadShare.value`, incubation.spreadShare),
       ],
-      change: `One degree warmer brings it forward by about ${Math.max(0, Math.round(likelyDays - daysAt(thermal, tempC + 1)))} days`,
+      change: `One degree warmer brings it forward by about ${Math.max(0, Math.round(likelyDays - pace.times * daysAt(thermal, tempC + 1)))} days`,
     },
   }
 }

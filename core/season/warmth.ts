@@ -203,10 +203,9 @@ export function warmthOfCultures(context: OfCultures): Record<string, ToldWarmth
 export function warmthOfHouse(context: OfEggs & OfCultures): Record<string, ToldWarmth> {
   const warmth = warmthOfCultures(context)
   for (const clutch of Object.values(context.house.clutches)) {
-    // the sex of young is that of the warmth of their egg, long after they are out
-    const wanted = !clutch.ended || context.almanac.species[clutch.speciesId]?.sexByTemperature
-    const of = wanted ? eggWarmth(clutch, context) : null
-    if (of) warmth[clutch.id] = of
+    // sex and pace follow from the warmth of an egg, long after it is out; which hours it came from is not asked any more
+    const { spells, ...of } = eggWarmth(clutch, context) ?? {}
+    if ('tempC' in of) warmth[clutch.id] = clutch.ended || !spells ? of : { ...of, spells }
   }
   return warmth
 }

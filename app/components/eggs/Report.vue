@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { eggsReport } from '#core/season/eggs'
+import { eggsReport, type EggLosses } from '#core/season/eggs'
 import { formatDay, formatQuantity } from '#core/units'
 
 /** What came of every clutch, and whether what was said at laying was right. */
@@ -10,6 +10,16 @@ const { shown, more, showAll } = useFirst(() => report.value.clutches, 60)
 const temp = (t: number | null) => (t === null ? '' : formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit))
 /** Where it lay, without the room around it. */
 const short = (id: string | null) => (id ? (house.house.places[id]?.name ?? '') : 'no place')
+function lossWords({ eggs, slugs, dead, opened }: EggLosses): string {
+  const seen = opened.map(o => `${o.count} ${o.end}`).join(', ')
+  const how = dead ? `${dead} died${seen ? ` (opened: ${seen})` : ''}` : ''
+  return `of ${eggs} eggs ${[slugs ? `${slugs} slug${slugs === 1 ? '' : 's'}` : '', how].filter(Boolean).join(', ')}.`
+}
+function paceWords(times: number): string {
+  const percent = Math.abs(100 * (times - 1))
+  if (percent < 0.5) return 'as the table says'
+  return `${percent.toFixed(0)} % ${times > 1 ? 'slower' : 'quicker'} than the table, and counted so`
+}
 const right = computed(() => {
   const { inside, of } = report.value.right
   if (!of) return 'No clutch has hatched yet against which a forecast could be held.'
@@ -67,6 +77,31 @@ const right = computed(() => {
       </table>
     </div>
     <UButton v-if="more" class="mt-4" variant="outline" color="neutral" :label="`Show ${more} more`" @click="showAll" />
+    <template v-if="report.losses.length">
+      <h2 class="mt-6">Where they were lost</h2>
+      <ul>
+        <li v-for="l in report.losses" :key="l.speciesId">{{ house.speciesName(l.speciesId) }}: {{ lossWords(l) }}</li>
+      </ul>
+    </template>
+    <template v-if="report.paces.length">
+      <h2 class="mt-6">How long they take here</h2>
+      <ul>
+        <li v-for="{ speciesId, pace } in report.paces" :key="speciesId">
+          {{ house.speciesName(speciesId) }}:
+          <WorkingLink
+            :title="`${house.speciesName(speciesId)}: time to the hatch in this house`"
+            :answer="paceWords(pace.times)"
+            :reasons="[
+              {
+                rule: 'Days to each hatch against the table at the warmth that its eggs had; the table weighs as some clutches more',
+                inputs: pace.inputs,
+                change: 'Every hatch; a second thermometer beside the first',
+              },
+            ]"
+          />
+        </li>
+      </ul>
+    </template>
     <template v-if="report.times.length">
       <h2 class="mt-6">Time to the hatch</h2>
       <p class="quiet small">Eggs that are still whole, or died, count as far as they got (Kaplan–Meier).</p>

@@ -38,6 +38,13 @@ export const eggs: Record<string, Fact> = {
   intervalFrom: memory(0.5, 'times', 'Of the shortest usual days between layings: less is one clutch in two parts'),
   intervalTo: memory(1.5, 'times', 'Of the longest usual days between layings: more, and one went unwritten'),
   hatchShrink: memory(10, 'eggs', 'The usual hatch of the species weighs as much as so many good eggs of her own'),
+  incubatorShrink: memory(
+    40,
+    'eggs',
+    'The usual hatch weighs as much as so many good eggs of others in the same incubator: one that is lost whole is no rule',
+  ),
+  paceShrink: memory(4, 'clutches', 'The time of the table weighs as much as so many hatches in this house'),
+  paceBelieved: memory(2, 'times', 'Of the usual spread: a hatch further from the table has a day written wrongly'),
   eggsFell: memory(0.1, 'share', 'Of their weight at laying: eggs that lost so much lie too dry'),
   eggsSwelled: memory(0.6, 'share', 'Of their weight at laying: soft eggs that gained so much lie too wet'),
   waterPerMedium: practice(1, 'times', 'Water by weight to vermiculite or perlite, for soft-shelled eggs'),

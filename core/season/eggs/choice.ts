@@ -7,8 +7,9 @@ import type { ClutchState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { eggTempC, eggWarmth } from '../warmth'
 import { eggPhase } from './clock'
+import { hatchPace } from './pace'
 
-type Asked = Pick<SeasonContext, 'house' | 'almanac' | 'today' | 'memory'>
+type Asked = Pick<SeasonContext, 'house' | 'almanac' | 'settings' | 'today' | 'memory'>
 
 /** What comes of a temperature, kept from today on. */
 export interface AtSetting {
@@ -24,6 +25,8 @@ export interface SettingChoice {
   settings: AtSetting[]
   /** Share of development that is over. */
   done: number
+  /** What is left of it, in times of the whole time of the table: slow eggs have more. */
+  left: number
   /** From the lowest to the highest that is advised, °C. */
   safe: { lowC: number; highC: number }
   reasons: Reason[]
@@ -66,12 +69,14 @@ export function settingChoice(clutch: ClutchState, context: Asked): SettingChoic
   const from = phase?.phase ? phase.develops : certain(today)
   const sex = eggWarmth(clutch, context)?.sex
   const share = incubation.spreadShare.value
+  const pace = hatchPace(species.id, context)
+  const ahead = Math.max(0, pace.times - done)
   const settings: AtSetting[] = []
   const stepC = safe.highC - safe.lowC > FINE_WITHIN_C ? 2 * STEP_C : STEP_C
   for (let tempC = Math.ceil((safe.lowC - BEYOND_C) / stepC) * stepC; tempC <= safe.highC + BEYOND_C; tempC += stepC) {
     if (tempC >= kills.value || tempC <= thermal.baseC) continue
     const whole = daysAt(thermal, tempC)
-    const left = whole * (1 - done)
+    const left = whole * ahead
     // clutches differ by a share of their whole time, however little of it is left
     const clock = pert({
       earliest: Math.max(0, Math.round(left - whole * share)),
@@ -95,6 +100,7 @@ export function settingChoice(clutch: ClutchState, context: Asked): SettingChoic
   return {
     settings,
     done,
+    left: ahead,
     safe,
     reasons: [
       {
@@ -102,6 +108,7 @@ export function settingChoice(clutch: ClutchState, context: Asked): SettingChoic
         inputs: [
           computedInput('Development over', `${Math.round(done * 100)} %`),
           computedInput('Stands still at', `${thermal.baseC.toFixed(1)} °C`),
+          ...pace.inputs,
           factInput('Kills above', `species.${species.id}.incubation.lethalAboveC.value`, kills),
           factInput('Spread either side', `species.${species.id}.incubation.spreadShare.value`, incubation.spreadShare),
           ...(sex ? [computedInput('Time that sets the sex, over', `${Math.round(sex.over * 100)} %`)] : []),
@@ -128,10 +135,10 @@ export function settingFor(clutch: ClutchState, wished: Day, context: Asked): Re
   const thermal = fitThermalTime(incubation.points)
   const phase = eggPhase(clutch, context)
   const from = phase?.phase ? summarise(phase.develops)!.median : context.today
-  const dayAt = (tempC: number) => from + Math.round(daysAt(thermal, tempC) * (1 - choice.done))
+  const dayAt = (tempC: number) => from + Math.round(daysAt(thermal, tempC) * choice.left)
   const [earliest, latest] = [dayAt(choice.safe.highC), dayAt(choice.safe.lowC)]
   const days = wished - from
-  const tempC = days > 0 ? thermal.baseC + (thermal.degreeDays * (1 - choice.done)) / days : null
+  const tempC = days > 0 ? thermal.baseC + (thermal.degreeDays * choice.left) / days : null
   const within = tempC !== null && wished >= earliest && wished <= latest
   return { tempC: within ? Math.round(tempC * 10) / 10 : null, earliest, latest }
 }

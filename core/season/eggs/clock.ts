@@ -17,6 +17,7 @@ import { pippedNow, type ClutchState } from '../../subjects'
 import { formatDay, formatRange } from '../../units'
 import type { SeasonContext } from '../context'
 import { eggTempC, eggWarmth, warmthReason } from '../warmth'
+import { hatchPace } from './pace'
 
 /** Where the eggs of a clutch stand in the phases of their species; null where these have none. */
 export function eggPhase(
@@ -67,7 +68,8 @@ export function eggClock(clutch: ClutchState, context: SeasonContext): ComputedC
   const usualC = incubation.usualTempC.value
   // what eggs in a pause lie at says nothing of the warmth that they will develop in
   const tempC = phase?.phase ? usualC : (eggTempC(clutch, context) ?? usualC)
-  const { dist, reason, caution } = incubationTime(species.id, incubation, tempC + settings.incubationShiftC)
+  const atC = tempC + settings.incubationShiftC
+  const { dist, reason, caution } = incubationTime(species.id, incubation, atC, hatchPace(species.id, context))
   const before = phase ? shift(phase.develops, -clutch.startDay) : certain(0)
   const whole = convolve(convolve(before, dist), clutch.startGive ? give(clutch.startGive) : certain(0))
   const more: Reason[] = [

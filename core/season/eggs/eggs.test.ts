@@ -429,6 +429,44 @@ describe('what came of her clutches before', () => {
     expect(made.season().lanes.find(l => l.title === 'C-1')!.young.value).toBeCloseTo(before, 9)
   })
 
+  it('draws the usual hatch toward what came of others in the same incubator, weakly', () => {
+    const { hatchRate, fertility } = speciesOf(almanac, 'fat-tailed-gecko')
+    const made = house('fat-tailed-gecko')
+    made.b.animal('G-3', 'fat-tailed-gecko', { sex: 'female' })
+    const other = { type: 'pairing' as const, id: made.b.pair('G-3', null, -800) }
+    const lost = (tag: string, placeId: string) => {
+      made.b.write('laid', other, -400, { tag, eggs: 8, slugs: 0, placeId, tempC: null }, tag)
+      made.b.write('eggsLost', { type: 'clutch', id: tag }, -300, { count: 8 })
+      made.b.write('clutchEnded', { type: 'clutch', id: tag }, -299)
+    }
+    made.lay('C-1', -3)
+    const young = () => made.season().lanes.find(l => l.title === 'C-1')!.young
+    // in another incubator it says nothing of this one
+    lost('E-1', 'warm')
+    expect(young().value).toBeCloseTo(2 * fertility.value * hatchRate.value, 9)
+    // by hand: (40 · usual + 0 out) / (40 + 8 good)
+    lost('E-2', 'inc')
+    expect(young().value).toBeCloseTo((2 * fertility.value * (40 * hatchRate.value)) / 48, 9)
+    expect(
+      young()
+        .reasons.flatMap(r => r.inputs)
+        .map(i => `${i.label}: ${i.value}`),
+    ).toContain('In this incubator, of others: 0 of 8 good eggs out')
+  })
+
+  it('tells of each species where its eggs were lost', () => {
+    const made = poor()
+    const clutch = made.lay('C-1', -30, { eggs: 4 })
+    const eggs = [
+      { n: 1, state: 'dead', end: 'early' },
+      { n: 2, state: 'dead' },
+    ]
+    made.b.write('eggsSeen', clutch, -5, { eggs })
+    expect(eggsReport(made.context()).losses).toEqual([
+      { speciesId: 'fat-tailed-gecko', eggs: 10, slugs: 3, dead: 2, opened: [{ end: 'early', count: 1 }] },
+    ])
+  })
+
   it('the report holds each hatch against what was said at laying', () => {
     const made = poor()
     made.lay('C-1', -3)

@@ -3,9 +3,10 @@ import { summarise, type Day } from '../../chance'
 import { incubationTime } from '../../incubation'
 import { temperatureAt } from '../../places'
 import { kaplanMeier, type Survival } from '../../learning'
-import type { ClutchState } from '../../subjects'
+import { EGG_ENDS, type ClutchState, type EggEnd } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { eggTempC } from '../warmth'
+import { hatchPace, type HatchPace } from './pace'
 
 type Asked = Pick<SeasonContext, 'house' | 'almanac' | 'settings' | 'today' | 'memory'>
 
@@ -32,11 +33,24 @@ export interface ClutchReport {
   inside: boolean | null
 }
 
+/** Where the eggs of a species were lost, of those that are over. */
+export interface EggLosses {
+  speciesId: string
+  eggs: number
+  slugs: number
+  dead: number
+  /** How far those had come that were opened, in the order of development. */
+  opened: { end: EggEnd; count: number }[]
+}
+
 export interface EggsReport {
   clutches: ClutchReport[]
   /** Hatches inside the 80 % range of what was said at laying, of those that had a forecast. */
   right: { inside: number; of: number }
   /** Time to the hatch by species and place, with eggs that are still whole, or died, counted as far as they got. */
+  /** How long eggs take here against the table, by species of which some have hatched. */
+  paces: { speciesId: string; pace: HatchPace }[]
+  losses: EggLosses[]
   times: { speciesId: string; placeId: string | null; eggs: number; hatched: number; survival: Survival }[]
 }
 
@@ -73,6 +87,19 @@ function reportOf(clutch: ClutchState, context: Asked): ClutchReport {
   }
 }
 
+function lossesOf(speciesId: string, clutches: readonly ClutchState[]): EggLosses {
+  const rows = clutches.flatMap(c => Object.values(c.rows))
+  return {
+    speciesId,
+    eggs: clutches.reduce((n, c) => n + c.eggs, 0),
+    slugs: clutches.reduce((n, c) => n + c.slugs, 0),
+    dead: clutches.reduce((n, c) => n + c.eggsLost, 0),
+    opened: EGG_ENDS.map(end => ({ end, count: rows.filter(r => r.state === 'dead' && r.end === end).length })).filter(
+      o => o.count > 0,
+    ),
+  }
+}
+
 /** What came of the eggs of the house, the latest laid first, and whether the forecasts at laying were right. */
 export function eggsReport(context: Asked): EggsReport {
   const all = Object.values(context.house.clutches).filter(c => c.kind === 'eggs')
@@ -96,8 +123,16 @@ export function eggsReport(context: Asked): EggsReport {
     const { speciesId, placeId } = of[0]!
     return [{ speciesId, placeId, eggs, hatched, survival: kaplanMeier([...out, ...whole.filter(w => w.count > 0)]) }]
   })
+  const bySpecies = new Map<string, ClutchState[]>()
+  for (const c of all) bySpecies.set(c.speciesId, [...(bySpecies.get(c.speciesId) ?? []), c])
+  const species = [...bySpecies].sort(([, a], [, b]) => b.length - a.length)
   return {
     clutches,
+    paces: species.flatMap(([speciesId]) => {
+      const pace = hatchPace(speciesId, context)
+      return pace.clutches ? [{ speciesId, pace }] : []
+    }),
+    losses: species.map(([speciesId, of]) => lossesOf(speciesId, of)).filter(l => l.slugs + l.dead > 0),
     right: { inside: judged.filter(c => c.inside).length, of: judged.length },
     times: times.sort((a, b) => b.eggs - a.eggs || (a.speciesId < b.speciesId ? -1 : 1)),
   }

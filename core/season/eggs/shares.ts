@@ -1,6 +1,6 @@
 import { speciesOf, type Species } from '../../almanac'
 import { computedInput, factInput, spreadInput, type Reason } from '../../judgement'
-import type { ClutchState, House } from '../../subjects'
+import { waysUp, type ClutchState, type House } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
 
@@ -53,9 +53,13 @@ function overByLayer({ house, almanac, today, memory }: Asked): Map<string, Clut
 
 /** What came of the clutches of one female, or one group, that are over by today. @param but a clutch left out */
 export function outcomeOf(layerId: string | null, context: Asked, but?: string): Outcome {
+  return added(((layerId && overByLayer(context).get(layerId)) || []).filter(c => c.id !== but))
+}
+
+/** What came of some clutches together. */
+function added(clutches: readonly ClutchState[]): Outcome {
   const sum = { ...NOTHING }
-  for (const c of (layerId && overByLayer(context).get(layerId)) || []) {
-    if (c.id === but) continue
+  for (const c of clutches) {
     const fertile = c.eggs - c.slugs
     if (!c.partOf) sum.clutches++
     sum.eggs += c.eggs
@@ -77,17 +81,24 @@ export interface HatchShares {
   reasons: (candled: boolean) => Reason['inputs']
 }
 
-/** The shares of a species, drawn toward what came of one female's, or one group's, eggs before. */
-export function sharesOf(species: Species, before: Outcome, { almanac }: Pick<SeasonContext, 'almanac'>): HatchShares {
-  const { fertilityShrink, hatchShrink } = almanac.common
+/**
+ * The shares of a species, drawn toward what came of one female's, or one group's, eggs before.
+ * @param around what came of other eggs in the same incubator: the usual hatch is drawn toward it first
+ */
+export function sharesOf(
+  species: Species,
+  before: Outcome,
+  { almanac }: Pick<SeasonContext, 'almanac'>,
+  around: Outcome = NOTHING,
+): HatchShares {
+  const { fertilityShrink, hatchShrink, incubatorShrink } = almanac.common
+  const usual = shrunk(species.hatchRate.value, incubatorShrink!.value, around.hatched, around.fertile)
   const path = `species.${species.id}`
   const own = before.clutches > 0 && species.mode === 'egg'
   const fertility = own
     ? shrunk(species.fertility.value, fertilityShrink!.value, before.fertile, before.eggs)
     : species.fertility.value
-  const hatch = own
-    ? shrunk(species.hatchRate.value, hatchShrink!.value, before.hatched, before.fertile)
-    : species.hatchRate.value
+  const hatch = own ? shrunk(usual, hatchShrink!.value, before.hatched, before.fertile) : usual
   const larval = species.larvalSurvival
   return {
     fertility,
@@ -96,6 +107,13 @@ export function sharesOf(species: Species, before: Outcome, { almanac }: Pick<Se
     reasons: candled => [
       ...(candled ? [] : [factInput('Good eggs', `${path}.fertility.value`, species.fertility)]),
       factInput('Hatch of good eggs', `${path}.hatchRate.value`, species.hatchRate),
+      ...(around.fertile
+        ? [
+            computedInput('In this incubator, of others', `${around.hatched} of ${around.fertile} good eggs out`),
+            factInput('The usual hatch weighs there as', 'common.incubatorShrink.value', incubatorShrink!),
+            computedInput('Usual here', `${Math.round(usual * 100)} %`),
+          ]
+        : []),
       ...(larval ? [factInput('Tadpoles that turn', `${path}.larvalSurvival.value`, larval)] : []),
       ...(own
         ? [
@@ -149,13 +167,44 @@ export function clutchSizeOf(
   }
 }
 
+const byIncubator = remembering<House['clutches'], Map<string, ClutchState[]>>()
+
+const incubatorOf = (c: ClutchState, house: House): string | null =>
+  [...waysUp(house.places, c.placeId)].find(p => p.kind === 'incubator')?.id ?? null
+
+/**
+ * What came of the clutches that are over of the same species in the same incubator, and not of the same layer: what
+ * these share with it is the box and its heat. Nothing where it lies in none.
+ */
+export function outcomeAround(clutch: ClutchState, context: Asked): Outcome {
+  const { house, almanac, today } = context
+  const last = almanac.common.lastHatch!.value
+  const where = clutch.kind === 'eggs' ? incubatorOf(clutch, house) : null
+  if (!where) return NOTHING
+  const over = byIncubator(context, house.clutches, [today, last, house.pairings, house.places], () => {
+    const by = new Map<string, ClutchState[]>()
+    for (const c of [...overByLayer(context).values()].flat()) {
+      const key = `${c.speciesId} ${incubatorOf(c, house)}`
+      by.set(key, [...(by.get(key) ?? []), c])
+    }
+    return by
+  })
+  const layer = layerOf(clutch, house)
+  return added((over.get(`${clutch.speciesId} ${where}`) ?? []).filter(c => layerOf(c, house) !== layer))
+}
+
 /** What came of the clutches before one, of the same female or group. */
 export const outcomeBefore = (clutch: ClutchState, context: Asked): Outcome =>
   outcomeOf(layerOf(clutch, context.house), context, clutch.id)
 
 /** The shares that the eggs of a clutch are counted at. */
 export const hatchShares = (clutch: ClutchState, context: Asked): HatchShares =>
-  sharesOf(speciesOf(context.almanac, clutch.speciesId), outcomeBefore(clutch, context), context)
+  sharesOf(
+    speciesOf(context.almanac, clutch.speciesId),
+    outcomeBefore(clutch, context),
+    context,
+    outcomeAround(clutch, context),
+  )
 
 /** What lanes depend on of it. */
 export const outcomeKey = ({ clutches, eggs, fertile, hatched }: Outcome): string =>

@@ -9,7 +9,7 @@ import { remembering } from '../remember'
 import { survivalOf, watchedYoung, type YoungSurvival } from '../survival'
 import { eggTempC, eggWarmth } from '../warmth'
 import { winterDeps } from '../winter'
-import { intervalsOf, outcomeBefore, outcomeKey, outcomeOf } from '../eggs'
+import { hatchPace, intervalsOf, outcomeAround, outcomeBefore, outcomeKey, outcomeOf } from '../eggs'
 import { clutchLane } from './clutchLane'
 import { nextEventDay } from './events'
 import type { MadeLane } from './madeLane'
@@ -101,6 +101,7 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
           ...parentDeps(p.damId, context),
           ...parentDeps(p.sireId, context),
           outcomeKey(outcomeOf(p.damId, context)),
+          hatchPace(p.speciesId, context).times,
           intervalsOf(p.damId, speciesOf(almanac, p.speciesId), context).join(),
           almanac,
           settings,
@@ -118,6 +119,8 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
         [
           ...clutchWarmth(c, context),
           outcomeKey(outcomeBefore(c, context)),
+          outcomeKey(outcomeAround(c, context)),
+          hatchPace(c.speciesId, context).times,
           almanac,
           settings,
           today,

@@ -5,17 +5,15 @@ import type { Reason } from '../../judgement'
 import type { MouthSource, YoungCount } from '../../nursery'
 import type { ComputedClock } from '../../pairing'
 import type { SeasonContext } from '../context'
-import { clutchSizeOf, sharesOf, type Outcome } from '../eggs'
+import { clutchSizeOf, hatchPace, sharesOf, type Outcome } from '../eggs'
 
 /** Time from laying to hatching at a temperature, or at the usual one; null for what is not incubated. */
-export function incubationOf(
-  species: Species,
-  tempC: number | null,
-  { settings, almanac }: Pick<SeasonContext, 'settings' | 'almanac'>,
-): ComputedClock | null {
+export function incubationOf(species: Species, tempC: number | null, context: SeasonContext): ComputedClock | null {
   if (!species.incubation) return null
+  const { settings, almanac } = context
   const atC = (tempC ?? species.incubation.usualTempC.value) + settings.incubationShiftC
-  return { ...incubationTime(species.id, species.incubation, atC), comes: almanac.common.hatchComes! }
+  const pace = hatchPace(species.id, context)
+  return { ...incubationTime(species.id, species.incubation, atC, pace), comes: almanac.common.hatchComes! }
 }
 
 /** Young of a clutch or litter that is not there yet, by what came of the female's clutches before. */
