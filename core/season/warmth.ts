@@ -15,7 +15,7 @@ import {
 import { developmentOf, sexTemperature } from '../incubation'
 import { computedInput, type Reason } from '../judgement'
 import { temperatureAt } from '../places'
-import type { ClutchState, CultureState, House, ToldWarmth } from '../subjects'
+import { eggIncubation, type ClutchState, type CultureState, type House, type ToldWarmth } from '../subjects'
 import { formatDay } from '../units'
 import { cultureWay } from '../supply'
 import { remembering, type Remembering } from './remember'
@@ -95,7 +95,7 @@ export function eggWarmth(clutch: ClutchState, context: OfEggs): ToldWarmth | nu
   const { house, almanac } = context
   if (house.warmth) return house.warmth[clutch.id] ?? null
   const species = speciesOf(almanac, clutch.speciesId)
-  const { incubation } = species
+  const incubation = eggIncubation(clutch, almanac)
   const lying = clutch.kind === 'eggs' && incubation ? lyingOf(clutch, incubation, context) : null
   if (!lying || !incubation) return null
   const { stretches, nowHour, placeId } = lying

@@ -178,6 +178,7 @@ export {
   type PreyState,
 } from './animal/offer'
 export { WAYS, WAY_WORDS, tellWays, type Way } from './animal/manners'
+export { EggProgramme, eggIncubation } from './clutch/programme'
 export { partTag } from './clutch/apart'
 export { BroughtData } from './clutch/brought'
 export { doubtfulEggs, eggNumbers, eggsLeft, isAliveEgg, notPlaced, pippedNow } from './clutch/eggs'

@@ -147,6 +147,7 @@ describe('what each kind of entry may hold', () => {
       born: { tag: 'L', live: 3, still: 1, slugs: 1 },
       pairingEnded: { why: 'rest' },
       eggsBrought: { tag: 'C', speciesId: 'x', eggs: 4, laid: '2026-06-01' },
+      programmeSet: { programme: { name: 'Cool spell', phases: [] } },
       eggsApart: { tag: 'C-1b', eggs: [1, 3] },
       eggsSeen: { eggs: [{ n: 1, state: 'sound', signs: ['vessels'] }] },
       clutchCounted: { eggs: 900, low: 800, high: 1000 },

@@ -124,6 +124,16 @@ export class Visit {
     )
   }
 
+  /** Waits until a text has left: what stood under it moves up, and is clicked beside. */
+  untilNoText(selector: string, text: string): Promise<void> {
+    return this.until(
+      `no “${text}” in ${selector}`,
+      (s: string, t: string) => ![...document.querySelectorAll<HTMLElement>(s)].some(e => e.innerText.includes(t)),
+      selector,
+      text,
+    )
+  }
+
   untilGone(selector: string): Promise<void> {
     return this.until(`${selector} gone`, (s: string) => !document.querySelector(s), selector)
   }

@@ -190,11 +190,7 @@ describe('eggs into another box', () => {
     await visit.untilText(form, 'The tag C-1 is already in use')
     await visit.expectRefusal(422)
     await visit.retype(`${form} input[name="tag"]`, 'C-6b')
-    await visit.until(
-      'the refusal gone',
-      (f: string) => !document.querySelector<HTMLElement>(f)!.innerText.includes('in use'),
-      form,
-    )
+    await visit.untilNoText(form, 'already in use')
     await visit.click(`${form} button[aria-haspopup="listbox"]`)
     await visit.page.waitForSelector('[role="option"]')
     await visit.page.keyboard.type('31')
@@ -234,6 +230,30 @@ describe('warmth moves the day', () => {
     )
     await visit.press('Undo')
     await expect.poll(hatch).toBe(before)
+  })
+
+  it('a programme of one’s own puts the hatch off by its phase, until the Round is told that it is over', async () => {
+    await open()
+    const { id } = await clutch('C-6')
+    await visit.go(`/eggs/${id}`)
+    const before = await hatch()
+    await visit.press('Programme', 'main')
+    const form = '[role="dialog"] form'
+    await visit.retype(`${form} input[name="phases.0.highC"]`, '39')
+    await visit.retype(`${form} input[name="name"]`, 'Cool first')
+    await visit.press('Set programme', form)
+    await visit.untilText(form, 'Eggs of this species die above')
+    await visit.expectRefusal(422)
+    await visit.retype(`${form} input[name="phases.0.highC"]`, '21')
+    await visit.untilNoText(form, 'Eggs of this species die above')
+    await visit.press('Set programme', form)
+    await visit.untilGone(form)
+    await visit.untilText('main header', 'In the programme “Cool first”')
+    await visit.untilText('.answer', 'Cool spell; hatch')
+    expect(await hatch()).not.toBe(before)
+    await visit.press('Cool spell is over', 'main')
+    await expect.poll(async () => (await clutch('C-6')).phases).toMatchObject([{ index: 1 }])
+    await visit.untilText('.answer', '% developed')
   })
 
   it('a wished day gives a temperature, or what could be', async () => {

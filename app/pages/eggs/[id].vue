@@ -59,6 +59,7 @@ async function write(kind: string, data: Record<string, unknown>, says: string, 
   return (await record(wish, `${clutch.value!.tag}: ${says}`, form)) !== null
 }
 const dividing = ref(false)
+const planning = ref(false)
 /** Clutches that its eggs came from, or that some of them lie in now. */
 const kin = computed(() =>
   Object.values(house.house.clutches)
@@ -89,8 +90,7 @@ const series = computed(() => {
 })
 const rows = computed(() => Object.values(clutch.value?.rows ?? {}).sort((a, b) => a.n - b.n))
 const next = computed(() => {
-  const phases = species.value?.incubation?.phases
-  const standing = clutch.value && phases ? eggPhase(clutch.value, context.value) : null
+  const standing = clutch.value ? eggPhase(clutch.value, context.value) : null
   return standing?.phase ? { index: standing.index + 1, name: standing.phase.name } : null
 })
 </script>
@@ -140,6 +140,7 @@ const next = computed(() => {
         <NuxtLink v-if="clutch.placeId" :to="`/places/${clutch.placeId}`" class="underline">{{
           house.placeName(clutch.placeId)
         }}</NuxtLink>
+        <template v-if="clutch.programme"> · In the programme “{{ clutch.programme.name }}”</template>
         <template v-for="k in kin" :key="k.id">
           {{ ` · ${k.says} ` }}<NuxtLink :to="`/eggs/${k.id}`" class="underline">{{ k.tag }}</NuxtLink>
         </template>
@@ -205,6 +206,13 @@ const next = computed(() => {
             @click="dividing = true"
           />
           <UButton
+            v-if="clutch.kind === 'eggs' && species.incubation && !clutch.hatched.length && !clutch.ended"
+            label="Programme"
+            variant="outline"
+            color="neutral"
+            @click="planning = true"
+          />
+          <UButton
             label="Looked, all well"
             variant="outline"
             color="neutral"
@@ -212,6 +220,7 @@ const next = computed(() => {
             @click="write('eggsChecked', {}, 'looked at')"
           />
         </fieldset>
+        <EggsProgramme v-if="species.incubation" v-model:open="planning" :clutch="clutch" :day="day" />
         <EggsApart v-model:open="dividing" :clutch="clutch" :day="day" />
         <form class="line mt-2" @submit.prevent="writeNote">
           <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />

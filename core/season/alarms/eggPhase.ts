@@ -32,8 +32,12 @@ export function phaseAlarm(
           {
             rule: 'Mean of the last 24 hours against what the phase asks for',
             inputs: [
-              factInput('At least', `${path}.lowC`, phase.lowC),
-              factInput('At most', `${path}.highC`, phase.highC),
+              ...(clutch.programme
+                ? [computedInput(clutch.programme.name, `${phase.lowC.value}–${phase.highC.value} °C`)]
+                : [
+                    factInput('At least', `${path}.lowC.value`, phase.lowC),
+                    factInput('At most', `${path}.highC.value`, phase.highC),
+                  ]),
               computedInput('Mean', `${day.mean!.toFixed(1)} °C`),
             ],
             change: 'Another place, or the next phase',

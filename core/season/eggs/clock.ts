@@ -1,4 +1,4 @@
-import { speciesOf, type Fact } from '../../almanac'
+import { speciesOf, type EggPhase, type Fact } from '../../almanac'
 import {
   certain,
   conditionFrom,
@@ -11,20 +11,20 @@ import {
   type DayDist,
 } from '../../chance'
 import { incubationTime, phaseStanding, type PhaseStanding } from '../../incubation'
-import { computedInput, factInput, spreadInput, type Reason } from '../../judgement'
+import { computedInput, factInput, spreadInput, type Input, type Reason } from '../../judgement'
 import type { ComputedClock } from '../../pairing'
-import { pippedNow, type ClutchState } from '../../subjects'
+import { eggIncubation, pippedNow, type ClutchState } from '../../subjects'
 import { formatDay, formatRange } from '../../units'
 import type { SeasonContext } from '../context'
 import { eggTempC, eggWarmth, warmthReason } from '../warmth'
 import { hatchPace } from './pace'
 
-/** Where the eggs of a clutch stand in the phases of their species; null where these have none. */
+/** Where the eggs of a clutch stand in the phases of their species, or of their programme; null where there are none. */
 export function eggPhase(
   clutch: ClutchState,
   { almanac, today }: Pick<SeasonContext, 'almanac' | 'today'>,
 ): PhaseStanding | null {
-  const incubation = speciesOf(almanac, clutch.speciesId).incubation
+  const incubation = eggIncubation(clutch, almanac)
   return clutch.kind === 'eggs' && incubation?.phases
     ? phaseStanding(incubation, clutch.startDay, clutch.phases, today)
     : null
@@ -33,19 +33,24 @@ export function eggPhase(
 /** So many days either way, each as likely. */
 const give = (days: number): DayDist => fromWeights(-days, new Array<number>(2 * days + 1).fill(1))
 
+/** Days of a phase: a number of the species, or of the programme that the keeper set. */
+export const phaseInput = ({ speciesId, programme }: ClutchState, { name, days }: EggPhase, index: number): Input =>
+  programme
+    ? computedInput(`${name}, ${programme.name}`, `${days.earliest}, ${days.likely}, ${days.latest} days`)
+    : spreadInput(name, `species.${speciesId}.incubation.phases.${index}.days`, days)
+
 function phaseReason(
   { phase, since, ends, index }: PhaseStanding,
   clutch: ClutchState,
   { almanac, today }: SeasonContext,
 ): Reason {
-  const phases = speciesOf(almanac, clutch.speciesId).incubation!.phases!
-  const path = `species.${clutch.speciesId}.incubation.phases`
+  const phases = eggIncubation(clutch, almanac)!.phases!
   return {
     rule: phase
       ? `The eggs are in a phase before development: ${phase.name}. The table counts from its end`
       : 'Development began with the last phase, and the table counts from there',
     inputs: [
-      ...phases.map((p, i) => spreadInput(p.name, `${path}.${i}.days`, p.days)),
+      ...phases.map((p, i) => phaseInput(clutch, p, i)),
       computedInput(phase ? 'In it since' : 'Develops since', formatDay(since, today)),
       ...(ends ? [computedInput('Ends', formatRange(summarise(ends)!))] : []),
     ],

@@ -353,6 +353,37 @@ describe('phases before development', () => {
     expect(at(24)[0]!.text).toBe('C-1 is in its pause in the cool and lay at 24.0 °C over the last day, over 15–21 °C')
   })
 
+  it('a programme of one’s own rules over the species, also of one that has none, and is dropped again', () => {
+    const cool = { name: 'Cool', earliest: 50, likely: 60, latest: 70, lowC: 12, highC: 18 }
+    const set = (b: HouseBuilder, programme: object | null) =>
+      b.write('programmeSet', { type: 'clutch', id: 'C-1' }, -5, { programme })
+    const longer = brought()
+    set(longer, { name: 'Long pause', phases: [cool] })
+    // 60 days of pause in place of about 31: and the table from its end
+    expect(Math.abs(when(longer).median - (today - 31 + 60 + 94))).toBeLessThanOrEqual(3)
+    const none = brought()
+    set(none, { name: 'At once', phases: [] })
+    none.write('clutchMoved', { type: 'clutch', id: 'C-1' }, -31, { placeId: 'inc', tempC: null })
+    expect(Math.abs(when(none).median - (today - 31 + 94))).toBeLessThanOrEqual(3)
+    set(longer, null)
+    expect(when(longer)).toEqual(when(brought()))
+    const snake = (programme: object | null) => {
+      const b = new HouseBuilder(today).place('inc', { kind: 'incubator', tempC: 28 })
+      const data = { tag: 'C-1', speciesId: 'corn-snake', eggs: 9, slugs: 0, laid: '2024-10-01', give: 0 }
+      b.write('eggsBrought', { type: 'clutch', id: 'C-1' }, -3, { ...data, tempC: null, placeId: 'inc' }, 'C-1')
+      set(b, programme)
+      return b
+    }
+    const paused = snake({ name: 'Rest', phases: [{ ...cool, earliest: 20, likely: 20, latest: 20 }] })
+    expect(when(paused).median - when(snake(null)).median).toBe(20)
+    expect(seen(paused).tasks.find(t => t.id === 'phase:C-1')?.what).toBeUndefined()
+    paused.readings(
+      'inc',
+      hourly(48, () => 28),
+    )
+    expect(seen(paused).alarms.find(a => a.id === 'eggPhase:C-1')!.text).toMatch(/in its cool .* over 12–18 °C/)
+  })
+
   it('a day of laying that is not known widens the forecast, and moves it not', () => {
     const give = (days: number) => {
       const b = new HouseBuilder(today).place('inc', { kind: 'incubator', tempC: 29 })

@@ -1,6 +1,6 @@
 export { boxBalance, eggMass, isHardShelled, type BoxBalance, type EggMass } from './box'
 export { doneOf, settingChoice, settingFor, type AtSetting, type ReadyAt, type SettingChoice } from './choice'
-export { eggClock, eggPhase, hatchByPip } from './clock'
+export { eggClock, eggPhase, hatchByPip, phaseInput } from './clock'
 export { eggsToCome, type EggsToCome } from './counts'
 export { intervalsOf, ownInterval } from './interval'
 export { hatchPace, type HatchPace } from './pace'

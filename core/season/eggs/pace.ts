@@ -1,7 +1,6 @@
-import { speciesOf } from '../../almanac'
 import { incubationTime } from '../../incubation'
 import { computedInput, factInput, type Reason } from '../../judgement'
-import type { ClutchState, House } from '../../subjects'
+import { eggIncubation, type ClutchState, type House } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
 import { eggTempC } from '../warmth'
@@ -23,7 +22,7 @@ export interface HatchPace {
  */
 function lateBy(clutch: ClutchState, context: Asked): number | null {
   const { almanac, settings } = context
-  const { incubation } = speciesOf(almanac, clutch.speciesId)
+  const incubation = eggIncubation(clutch, almanac)
   const first = clutch.hatched[0]
   // phases before development have lengths of their own; what lies in two boxes would count twice
   if (clutch.kind !== 'eggs' || !incubation || incubation.phases || !first || clutch.startGive || clutch.partOf)

@@ -3,7 +3,7 @@ import { summarise, type Day } from '../../chance'
 import { incubationTime } from '../../incubation'
 import { temperatureAt } from '../../places'
 import { kaplanMeier, type Survival } from '../../learning'
-import { EGG_ENDS, type ClutchState, type EggEnd } from '../../subjects'
+import { EGG_ENDS, eggIncubation, type ClutchState, type EggEnd } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { eggTempC } from '../warmth'
 import { hatchPace, type HatchPace } from './pace'
@@ -56,7 +56,8 @@ export interface EggsReport {
 
 /** The forecast that stood when it was laid: by what was written of its box, or its place, then. */
 function forecastAtLaying(clutch: ClutchState, { house, almanac, settings }: Asked): ClutchReport['forecast'] {
-  const { incubation, id } = speciesOf(almanac, clutch.speciesId)
+  const { id } = speciesOf(almanac, clutch.speciesId)
+  const incubation = eggIncubation(clutch, almanac)
   if (!incubation || incubation.phases) return null
   const stay = clutch.stays[0]!
   const tempC = stay.tempC ?? temperatureAt(house.places, stay.placeId) ?? incubation.usualTempC.value

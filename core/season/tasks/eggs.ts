@@ -1,10 +1,10 @@
 import { speciesOf, type Species } from '../../almanac'
 import { cumulative, summarise } from '../../chance'
 import { computedInput, entryInput, factInput, spreadInput } from '../../judgement'
-import { eggsLeft, pippedNow, type ClutchState } from '../../subjects'
+import { eggIncubation, eggsLeft, pippedNow, type ClutchState } from '../../subjects'
 import { formatDistance, formatRange } from '../../units'
 import type { Task, TaskAction } from '../contracts'
-import { boxBalance, eggPhase, eggsToCome } from '../eggs'
+import { boxBalance, eggPhase, eggsToCome, phaseInput } from '../eggs'
 import { subjectAs } from '../guard'
 import { laneById } from '../indexes'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
@@ -56,10 +56,9 @@ const phaseTask: Sort = of => {
   const standing = eggPhase(clutch, context)
   const { phase, index, since } = standing ?? {}
   if (!standing || !phase || index === undefined || since === undefined) return null
-  const next = species.incubation!.phases![index + 1]
+  const next = eggIncubation(clutch, almanac)!.phases![index + 1]
   const dueOn = since + phase.days.likely
   if (!due(dueOn, today)) return null
-  const path = `species.${species.id}.incubation.phases.${index}`
   const usual = species.incubation!.usualTempC
   const to = next
     ? `${next.lowC.value}–${next.highC.value} °C, ${next.name.toLowerCase()}`
@@ -69,12 +68,12 @@ const phaseTask: Sort = of => {
     what: `Move to ${to}: ${phase.name.toLowerCase()} is over`,
     detail: `in it ${formatDistance(since, today)}${today > since + phase.days.latest ? `; ${phase.days.latest} days are usually the most` : ''}`,
     actions: [{ label: 'Moved', kind: 'phaseBegan', data: { index: index + 1 }, tone: 'main' }],
-    caution: phase.how,
+    ...(phase.how && { caution: phase.how }),
     reasons: [
       {
-        rule: 'Eggs of this species pass phases before they develop; each is moved on its likely day',
+        rule: `Eggs ${clutch.programme ? 'in this programme' : 'of this species'} pass phases before they develop; each is moved on its likely day`,
         inputs: [
-          spreadInput(phase.name, `${path}.days`, phase.days),
+          phaseInput(clutch, phase, index),
           computedInput('Days in it', `${today - since}`),
           factInput(
             'Then at',

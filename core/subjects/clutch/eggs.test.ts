@@ -159,7 +159,23 @@ describe('eggs that are moved, weighed, watered', () => {
   })
 
   it('phases are of species that have them', () => {
-    expect(laid().say('phaseBegan', { index: 1 })).toMatch(/have no phases/)
+    expect(laid().say('phaseBegan', { index: 1 })).toMatch(/pass no phases/)
+  })
+
+  it('a programme is refused that kills, that stands on its head, or that ends before what has begun', () => {
+    const cool = { name: 'Cool', earliest: 20, likely: 30, latest: 40, lowC: 12, highC: 18 }
+    const { say, state } = laid()
+    const set = (...phases: object[]) => say('programmeSet', { programme: { name: 'Own', phases } })
+    expect(set({ ...cool, highC: 39 })).toMatch(/^Eggs of this species die above \d+ °C$/)
+    expect(set({ ...cool, likely: 50 })).toMatch(/fewest days come first/)
+    expect(set({ ...cool, lowC: 20 })).toMatch(/warmer end is above/)
+    expect(set(cool, cool)).toBeNull()
+    expect(say('phaseBegan', { index: 2 })).toBeNull()
+    expect(set(cool)).toMatch(/^Phase 3 has begun/)
+    expect(say('programmeSet', { programme: null })).toMatch(/^Phase 3 has begun/)
+    expect(state().programme!.phases).toHaveLength(2)
+    say('hatched', { count: 1 }, -5)
+    expect(say('programmeSet', { programme: null }, -4)).toMatch(/some are out already/)
   })
 })
 

@@ -45,6 +45,7 @@ function beginning(entry: DatedEntry, from: Origin, number: number): Omit<Clutch
     eggsRange: null,
     origin: null,
     foundAt: null,
+    programme: null,
     phases: [],
     good: null,
     eggsLost: 0,

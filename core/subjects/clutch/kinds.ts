@@ -8,6 +8,7 @@ import { eggProblem, eggsLeft, pippedNow, setEggCount, takeEggs } from './eggs'
 import { apartKinds } from './apart'
 import { broughtKinds } from './brought'
 import { boxKinds } from './box'
+import { eggIncubation, programmeKinds } from './programme'
 import { tadpoleKinds } from './tadpoles'
 import { EGG_ENDS, EGG_SIGNS, EGG_STATES, EGG_STATE_WORDS, type ClutchState } from './state'
 
@@ -74,6 +75,7 @@ export const clutchKinds = [
   ...broughtKinds,
   ...apartKinds,
   ...boxKinds,
+  ...programmeKinds,
   ...tadpoleKinds,
   defineKind({
     kind: 'eggsAdded',
@@ -210,8 +212,9 @@ export const clutchKinds = [
       state.phases.push({ index, day: entry.day, at: entry.at })
     },
     check(state, { index }, _, { almanac }) {
-      const phases = almanac.species[state.speciesId]?.incubation?.phases?.length ?? 0
-      if (!phases) return { path: 'subject.id', message: `${state.tag} is of a species whose eggs have no phases` }
+      const phases = eggIncubation(state, almanac)?.phases?.length ?? 0
+      if (!phases)
+        return { path: 'subject.id', message: `The eggs of ${state.tag} pass no phases: set a programme first` }
       if (index > phases)
         return { path: 'data.index', message: `There are ${phases + 1} phases, the warm one included` }
       const last = state.phases.at(-1)?.index ?? 0

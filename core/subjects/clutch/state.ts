@@ -1,5 +1,6 @@
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
+import type { EggProgramme } from './programme'
 import type { TadpoleHome } from './tadpoleHomes'
 
 /** What an egg is, from the nest to the young that has taken its yolk in. */
@@ -97,6 +98,8 @@ export interface ClutchState {
   tempC: number | null
   placeId: string | null
   stays: Stay[]
+  /** What the keeper set for these eggs in place of the phases of their species. */
+  programme: EggProgramme | null
   /** Phases of its programme that were begun, by their number from 0. */
   phases: { index: number; day: Day; at: string }[]
   good: number | null
