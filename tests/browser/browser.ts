@@ -118,9 +118,17 @@ export class Visit {
   untilText(selector: string, text: string): Promise<void> {
     return this.until(
       `“${text}” in ${selector}`,
-      (s: string, t: string) => [...document.querySelectorAll<HTMLElement>(s)].some(e => e.innerText.includes(t)),
+      (s: string, t: string, word: string) =>
+        [...document.querySelectorAll<HTMLElement>(s)].some(
+          // what is drawn is only asked for where the text may stand: it makes the page lay itself out
+          e => e.textContent!.toLowerCase().includes(word) && e.innerText.includes(t),
+        ),
       selector,
       text,
+      text
+        .split(/\s+/)
+        .reduce((a, b) => (b.length > a.length ? b : a))
+        .toLowerCase(),
     )
   }
 
@@ -144,6 +152,7 @@ export class Visit {
       [...document.querySelectorAll(w)]
         .flatMap(part => [...part.querySelectorAll<HTMLElement>('button, a, [role="button"]')])
         // what is drawn has no text of that sort
+        .filter(e => e.getAttribute('aria-label') === n || e.textContent!.includes(n))
         .find(e => e.offsetParent && (e.innerText.trim() === n || e.getAttribute('aria-label') === n)) ?? null
     await this.until(`button “${name}” in ${within}`, find as never, name, within)
     return (await this.page.evaluateHandle(find, name, within)) as ElementHandle<HTMLElement>
@@ -224,7 +233,7 @@ export class Visit {
   async undo(told: string): Promise<void> {
     const find = (t: string) =>
       [...document.querySelectorAll<HTMLElement>('li')]
-        .filter(toast => toast.innerText.includes(t))
+        .filter(toast => toast.textContent!.includes(t))
         .flatMap(toast => [...toast.querySelectorAll('button')])
         .find(button => button.innerText.trim() === 'Undo') ?? null
     await this.until(`Undo of “${told}”`, find as never, told)

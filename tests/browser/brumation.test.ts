@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { ElementHandle } from 'puppeteer-core'
+import type { ElementHandle, HTTPRequest } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { HouseSnapshot, SeasonSnapshot } from '#shared/contracts/house'
 import { startServer, type RunningServer } from '../api/server'
@@ -97,6 +97,40 @@ describe('a shelf of weights with the scale', () => {
     await visit.page.keyboard.press('Enter')
     await visit.untilText('[role="dialog"] .done', '430 g')
     expect((await animal('K-05')).weights).toHaveLength(before + 1)
+  })
+
+  it('never shows the weight of the animal before, when the scale answers late', async () => {
+    await visit.go('/brumation')
+    await visit.page.waitForSelector(row('M-01'))
+    const late: HTTPRequest[] = []
+    let hold = false
+    await visit.page.setRequestInterception(true)
+    visit.page.on('request', request => {
+      if (hold && request.url().endsWith('/weight')) late.push(request)
+      else void request.continue()
+    })
+    await visit.press('Weigh this shelf', '[aria-label="Cold chest"]')
+    await visit.until('a weight at rest', () => document.querySelector('[role="dialog"] .reading.stable') !== null)
+    const first = await visit.text('[role="dialog"] .big')
+    hold = true
+    await expect.poll(() => late.length).toBeGreaterThan(0)
+    await visit.press('Skip', '[role="dialog"]')
+    await visit.until(
+      'the next animal',
+      (was: string) => document.querySelector<HTMLElement>('[role="dialog"] .big')!.innerText !== was,
+      first,
+    )
+    const answers = { contentType: 'application/json' }
+    await late.shift()!.respond({ ...answers, body: '{"massG":999,"stable":true}' })
+    await new Promise(resolve => setTimeout(resolve, 200))
+    expect(await visit.text('[role="dialog"] .reading')).toContain('put it on the scale')
+    // what was asked for of this one is shown
+    const before = late.length
+    await expect.poll(() => late.length).toBeGreaterThan(before)
+    await late.pop()!.respond({ ...answers, body: '{"massG":431,"stable":true}' })
+    await visit.untilText('[role="dialog"] .reading', '431')
+    hold = false
+    for (const request of late) await request.continue()
   })
 
   it('asks before it writes what cannot be, and writes nothing when it was a slip', async () => {

@@ -12,6 +12,9 @@ const { record, busy } = useRecord()
 /** On a phone the keyboard would cover the scale. */
 const { narrow } = useNarrow()
 
+/** A scale that shows the same within this share has not been emptied. */
+const STILL = 0.002
+
 const scale = ref<{ id: string; name: string; simulated: boolean } | null>(null)
 const reading = ref<ScaleReading>({ massG: null, stable: false })
 const at = ref(0)
@@ -25,19 +28,33 @@ const shown = computed(() =>
   reading.value.massG === null ? '' : formatQuantity(reading.value.massG, house.settings.massUnit),
 )
 
+/** What lies on the scale counts for one animal: an answer that was asked for before the next one is not hers. */
+let turn = 0
+let loading = false
 async function load(animalId: string | null): Promise<void> {
+  const mine = ++turn
   reading.value = { massG: null, stable: false }
   // without the scale the weight is typed
-  if (scale.value?.simulated)
-    await callApi(`/api/devices/${scale.value.id}/load`, { method: 'POST', body: { animalId } }).catch(() => undefined)
+  if (!scale.value?.simulated) return
+  loading = true
+  await callApi(`/api/devices/${scale.value.id}/load`, { method: 'POST', body: { animalId } }).catch(() => undefined)
+  if (mine === turn) loading = false
 }
+/** The weight of the animal before, as long as it has not been seen to leave the scale. */
+const before = ref<{ tag: string; massG: number } | null>(null)
+const sameLies = ({ massG, stable }: ScaleReading, { massG: was }: { massG: number }) =>
+  stable && massG !== null && Math.abs(massG - was) <= STILL * was
 const { pause, resume } = useIntervalFn(
   async () => {
-    if (!scale.value || busy.value || !current.value) return
-    reading.value = await callApi<ScaleReading>(`/api/devices/${scale.value.id}/weight`).catch(() => ({
+    if (!scale.value || busy.value || !current.value || loading) return
+    const mine = turn
+    const told = await callApi<ScaleReading>(`/api/devices/${scale.value.id}/weight`).catch(() => ({
       massG: null,
       stable: false,
     }))
+    if (mine !== turn) return
+    if (before.value && !sameLies(told, before.value)) before.value = null
+    reading.value = before.value ? { massG: null, stable: false } : told
   },
   300,
   { immediate: false },
@@ -54,6 +71,7 @@ watch(
     queue.value = [...props.animals].sort((a, b) => (a.tag < b.tag ? -1 : 1))
     at.value = 0
     done.value = []
+    before.value = null
     text.value = problem.value = ''
     const list = await callApi<DeviceList>('/api/devices').catch(() => null)
     scale.value = list?.devices.find(d => d.kind === 'scale') ?? null
@@ -64,6 +82,10 @@ watch(
 )
 
 function next(): void {
+  const { massG, stable } = reading.value
+  // a simulated scale is loaded anew; on a real one the last animal lies until somebody takes it off
+  if (scale.value && !scale.value.simulated && stable && massG !== null)
+    before.value = { tag: current.value!.tag, massG }
   at.value++
   text.value = problem.value = ''
   void load(current.value?.animalId ?? null)
@@ -116,7 +138,7 @@ onBeforeUnmount(pause)
           >
         </p>
         <output class="reading" :class="{ stable: reading.stable }" aria-live="polite"
-          >{{ shown || (scale ? 'put it on the scale' : 'no scale')
+          >{{ shown || (before ? `take ${before.tag} off the scale` : scale ? 'put it on the scale' : 'no scale')
           }}<small>{{ reading.stable ? 'at rest' : scale ? 'settling' : '' }}</small></output
         >
         <UFormField :label="scale ? `${scale.name}, or written by hand` : 'Weight'" :error="problem || undefined">
