@@ -1,6 +1,7 @@
 import type {
   Climate,
   Almanac,
+  BatchSigns,
   Cold,
   Fact,
   Feeder,
@@ -408,10 +409,11 @@ export function feederSections(f: Feeder): Section[] {
   const p = `feeders.${f.id}`
   const supply = f.supply
   const rowsOf = (way: Supply, path: string): Row[] =>
-    Object.entries(way).flatMap(([key, value]: [string, string | boolean | Fact | Spread]) => {
+    Object.entries(way).flatMap(([key, value]: [string, string | boolean | Fact | Spread | BatchSigns]) => {
       // a culture that comes by post does not wait for warmth
       const byWarmth = key === 'atTempC' || key === 'baseTempC'
       if (typeof value !== 'object' || (byWarmth && way.kind === 'batch' && way.boughtProducing)) return []
+      if ('seen' in value) return signRows(value, `${path}.${key}`)
       const label = key
         .replace(/([A-Z])/g, ' $1')
         .toLowerCase()
@@ -426,6 +428,12 @@ export function feederSections(f: Feeder): Section[] {
     ['How a colony grows', colonyRows(f, p)],
   ]
 }
+
+const signRows = ({ seen, spread: differ, shownByFailing }: BatchSigns, path: string): Row[] => [
+  ...seen.map(({ name, share }, i) => fact(`${name}: seen after, of the wait`, `${path}.seen.${i}.share`, share)),
+  fact('cultures differ in it by', `${path}.spread`, differ),
+  fact('shown by those that fail', `${path}.shownByFailing`, shownByFailing),
+]
 
 const recipeRows = ({ recipe }: Feeder, path: string): Row[] =>
   recipe

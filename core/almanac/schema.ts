@@ -260,6 +260,23 @@ export const Species = z.strictObject({
 })
 export type Species = z.infer<typeof Species>
 
+const BatchSigns = z.strictObject({
+  seen: z
+    .array(z.strictObject({ name: Name, share: Fact }))
+    .min(1)
+    .max(5)
+    .refine(
+      s => s.every((x, i) => x.share.value > (s[i - 1]?.share.value ?? 0)),
+      'Each is seen later than the one before',
+    )
+    .refine(s => s.every(x => x.share.value < 1), 'It is seen before the first yield'),
+  /** One culture from another: relative spread of these shares. */
+  spread: Fact.refine(f => f.value > 0 && f.value < 1, 'A spread lies between 0 and 1'),
+  /** Of those that fail: so many get as far as the others before they do. */
+  shownByFailing: Fact.refine(f => f.value >= 0 && f.value <= 1, 'A share lies between 0 and 1'),
+})
+export type BatchSigns = z.infer<typeof BatchSigns>
+
 const Batch = z.strictObject({
   kind: z.literal('batch'),
   unit: z.string(),
@@ -274,6 +291,8 @@ const Batch = z.strictObject({
   keepDays: Fact,
   /** Age at which it goes, yield or not: mites are quicker than the last flies. */
   outAfterDays: Fact.optional(),
+  /** What is seen in it before it yields, in order, and how far on the way to its first yield it then is. */
+  signs: BatchSigns.optional(),
 })
 const Colony = z.strictObject({
   kind: z.literal('colony'),

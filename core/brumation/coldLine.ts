@@ -1,9 +1,9 @@
 import type { Almanac, Cold, Species } from '../almanac'
-import { Z80, cumulative, type Day, type DayDist } from '../chance'
+import { Z80, cumulative, type Day, type DayDist, normalCdf } from '../chance'
 import type { HourlyLog } from '../channels'
 import type { AnimalState, Weighing, Winter } from '../subjects'
 import { metabolicLoss, type MetabolicLoss } from './metabolism'
-import { crossing, lossTrend, normalCdf, type LossTrend } from './trend'
+import { crossing, lossTrend, type LossTrend } from './trend'
 
 /** Noon of a calendar day, in hours since 1970 UTC: a weighing has no hour, so its day is counted from noon to noon. */
 const noonOf = (day: number): number => day * 24 + 12

@@ -1,6 +1,6 @@
 export { dayLengthHours, dayOfYear } from './dayLength'
 export { fatPerHour, metabolicLoss, oxygenPerHour, type MetabolicLoss } from './metabolism'
-export { normalCdf, crossing, lossTrend, median, theilSen } from './trend'
+export { crossing, lossTrend, median, theilSen } from './trend'
 export { bandOf, coldLine, expectedLoss, startingWeight, usualPerDay, type ColdLine, type LossPoint } from './coldLine'
 export { COLD_ACTION_WORDS, COLD_ACTIONS, judgeCold, severityOf, type ColdAction, type ColdVerdict } from './judgeCold'
 export { bandOfCold, limitsOfBand, sharedBand, troubleOf, type Band, type ColdTrouble } from './coldBand'

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { TheilSenRegression } from 'ml-regression-theil-sen'
 import { describe, expect, it } from 'vitest'
-import { cumulative, summarise } from '../chance'
-import { normalCdf, crossing, lossTrend, theilSen } from './trend'
+import { cumulative, summarise, normalCdf } from '../chance'
+import { crossing, lossTrend, theilSen } from './trend'
 
 describe('the robust line of Theil and Sen', () => {
   it('agrees with an independent library (ml-regression-theil-sen) on any points', () => {

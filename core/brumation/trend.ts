@@ -1,4 +1,4 @@
-import { fromCumulative, type Day, type DayDist } from '../chance'
+import { fromCumulative, type Day, type DayDist, normalCdf } from '../chance'
 
 /**
  * A straight line through weighings, robust against one bad one. `y` is the share of the starting weight that is lost.
@@ -77,16 +77,6 @@ export function lossTrend(
     },
     points: n,
   }
-}
-
-/** Cumulative chance of the standard normal. Abramowitz & Stegun 1964, 26.2.17; error below 7.5e-8. */
-export function normalCdf(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z))
-  const tail =
-    (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
-  return z >= 0 ? 1 - tail : tail
 }
 
 /** Days looked ahead for a limit to be crossed. */

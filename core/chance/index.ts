@@ -15,4 +15,5 @@ export {
   variance,
   type DaySummary,
 } from './summary'
+export { normalCdf } from './normalCdf'
 export { Z80, normal, seededRandom, seedFrom, stratified, type Random } from './random'

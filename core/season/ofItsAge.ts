@@ -1,5 +1,5 @@
 import { speciesOf } from '../almanac'
-import { normalCdf } from '../brumation'
+import { normalCdf } from '../chance'
 import type { Day } from '../chance'
 import { massAtAge, paceScore, type MassAtAge } from '../homes'
 import { computedInput, entryInput, factInput, type Judgement } from '../judgement'

@@ -196,7 +196,8 @@ export {
   type EggStanding,
   type Stay,
 } from './clutch/state'
-export type { CultureState } from './culture/state'
+export { signsOf } from './culture/kinds'
+export { NO_SIGN, type CultureState } from './culture/state'
 export { HEATS, LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState } from './lamp/state'
 export { GroupData } from './group/kinds'
 export { hereOf, inAll, tellNumbers } from './group/numbers'

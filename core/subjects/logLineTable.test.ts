@@ -265,6 +265,10 @@ const TABLE: [line: string, means: string][] = [
   ['C-1 laid 5', '?'],
   // cultures
   ['F-1 producing', 'producing {}'],
+  ['F-1 pupae', 'cultureLooked {"furthest":"pupae"}'],
+  ['F-1 seen: dark pupae', 'cultureLooked {"furthest":"dark pupae"}'],
+  ['F-1 nothing yet', 'cultureLooked {"furthest":"nothing"}'],
+  ['F-1 wings', '?'],
   ['F-1 produces', 'producing {}'],
   ['F-1 not producing', '?'],
   ['F-1 producing yet?', '?'],

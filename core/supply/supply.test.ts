@@ -43,6 +43,7 @@ const culture = (part: Partial<CultureState> = {}): CultureState => ({
   harvested: 0,
   lastHarvest: null,
   lastLook: null,
+  signs: [],
   takes: [],
   looks: [],
   ...part,

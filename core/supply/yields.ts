@@ -1,6 +1,16 @@
 import type { Feeder, Supply } from '../almanac'
-import { certain, conditionFrom, conditionUnwritten, pert, withLateTail, type Day, type DayDist } from '../chance'
-import type { CultureState } from '../subjects'
+import {
+  certain,
+  conditionFrom,
+  conditionUnwritten,
+  pert,
+  weighedBy,
+  withLateTail,
+  type Day,
+  type DayDist,
+} from '../chance'
+import { NO_SIGN, type CultureState } from '../subjects'
+import { signLikelihood } from './signs'
 
 type Kind = 'batch' | 'colony' | 'bought'
 export type PlannedSupply = Extract<Supply, { kind: Kind }>
@@ -96,7 +106,8 @@ export interface GrowingCulture {
 /**
  * What is to be expected of a culture by what was seen of it. Seen not to produce on a day, it had not begun by then;
  * since that day silence counts by the chance that its beginning went unwritten. The longer it is overdue, the likelier
- * it is one of those that fail: by Bayes, failed ones being silent for ever.
+ * it is one of those that fail: by Bayes, failed ones being silent for ever. Larvae or pupae that were seen say how far
+ * it is, and that it lives.
  * @param unwritten chance (0..1) that it produces and nobody wrote it
  */
 export function growing(
@@ -110,14 +121,19 @@ export function growing(
   const wait = timeToProducing(supply, tempC)
   const whole: DayDist = { ...wait, start: wait.start + culture.startDay }
   const looked = culture.lastLook?.day ?? culture.startDay
-  const silentSoFar = whole.p.reduce(
-    (sum, p, i) => sum + p * (whole.start + i <= looked ? 0 : whole.start + i < today ? unwritten : 1),
-    0,
-  )
-  const failure = failureChance(supply)
-  const alive = ((1 - failure) * silentSoFar) / ((1 - failure) * silentSoFar + failure)
+  const signs = supply.kind === 'batch' && !supply.boughtProducing ? supply.signs : undefined
+  const seen = signs && culture.signs.length ? signLikelihood(culture, signs) : null
+  const sumOf = (weight: (day: Day) => number) =>
+    whole.p.reduce((sum, p, i) => sum + p * weight(whole.start + i) * (seen?.(whole.start + i) ?? 1), 0)
+  const silentSoFar = sumOf(day => (day <= looked ? 0 : day < today ? unwritten : 1))
+  // of those that fail some got as far as the others, and the rest never showed a thing
+  const shown = signs?.shownByFailing.value ?? 1
+  const never = seen && culture.signs.some(s => s.furthest !== NO_SIGN) ? 0 : 1
+  const failure = failureChance(supply) * (seen ? shown * sumOf(() => 1) + (1 - shown) * never : 1)
+  const alive = ((1 - failureChance(supply)) * silentSoFar) / ((1 - failureChance(supply)) * silentSoFar + failure)
+  const told = seen ? weighedBy(whole, seen) : whole
   return {
-    from: conditionUnwritten(conditionFrom(whole, looked + 1), today, unwritten),
+    from: conditionUnwritten(conditionFrom(told, looked + 1), today, unwritten),
     alive: Number.isFinite(alive) ? alive : 0,
   }
 }

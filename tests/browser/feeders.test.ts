@@ -19,6 +19,28 @@ const cultures = async (feederId: string) => {
   return Object.values(house.cultures).filter(c => c.feederId === feederId && !c.finished && !c.failed)
 }
 
+describe('what is seen in a cup', () => {
+  it('moves the day from which it yields', async () => {
+    await open()
+    await visit.go('/feeders')
+    await visit.page.waitForSelector('[data-cup="FL-4"]')
+    await visit.page.$eval('[data-cup="FL-4"]', e => (e as SVGElement).focus())
+    await visit.page.keyboard.press('Enter')
+    const card = '[data-culture="FL-4"]'
+    await visit.page.waitForSelector(card)
+    const before = (await visit.text(`${card} p`)).match(/Yields from .*/)![0]
+    await visit.click(`${card} [aria-label^="Seen in FL-4"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('larv')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(card, 'larvae seen today')
+    // five days after its start they are early, and so will its flies be
+    expect((await visit.text(`${card} p`)).match(/Yields from .*/)![0]).not.toBe(before)
+    await visit.undo('larvae seen')
+    await visit.untilText(card, before)
+  })
+})
+
 describe('culture day', () => {
   it('is run by thumb: started, ordered and taken out from the sheet, with what it is made of', async () => {
     await open({ phone: true })

@@ -3,7 +3,7 @@ import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { cultureStage, cultureWay, producingFrom } from '#core/supply'
 import { cultureTempC } from '#core/season/warmth'
-import type { CultureState } from '#core/subjects'
+import { NO_SIGN, type CultureState } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 /** One culture: how it stands, what is expected, and what can be recorded of it. */
@@ -17,6 +17,13 @@ const stage = computed(() => cultureStage(props.culture, supply.value, house.tod
 const expected = computed(() =>
   stage.value === 'growing' ? summarise(producingFrom(props.culture, supply.value, tempC.value, house.today)) : null,
 )
+/** What may be seen in it before it yields; nothing where the almanac does not say, or where it was bought. */
+const signs = computed(() =>
+  stage.value === 'growing' && supply.value.kind === 'batch' && !supply.value.boughtProducing
+    ? (supply.value.signs?.seen.map(s => s.name) ?? [])
+    : [],
+)
+const lastSign = computed(() => (stage.value === 'growing' ? props.culture.signs.at(-1) : undefined))
 const write = (kind: string, says: string, data: Record<string, unknown> = {}, form?: FormErrors) =>
   record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`, form)
 </script>
@@ -32,6 +39,9 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
         }}<template v-if="tempC !== null">, {{ formatQuantity(tempC, house.settings.tempUnit) }}</template
         ><template v-if="culture.lastHarvest"
           >, harvested {{ formatDistance(culture.lastHarvest.day, house.today) }}</template
+        ><template v-if="lastSign"
+          >, {{ lastSign.furthest === NO_SIGN ? 'nothing to be seen' : `${lastSign.furthest} seen` }}
+          {{ formatDistance(lastSign.day, house.today) }}</template
         >.
         <b v-if="expected">Yields from {{ formatRange(expected) }}.</b>
       </p>
@@ -41,6 +51,17 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
           label="Producing"
           :disabled="busy"
           @click="write('producing', 'producing')"
+        />
+        <RecordPick
+          v-if="signs.length"
+          :name="`Seen in ${culture.tag}`"
+          :items="[{ value: NO_SIGN, label: 'nothing yet' }, ...signs.map(name => ({ value: name, label: name }))]"
+          placeholder="Seen in it …"
+          class="w-44"
+          :disabled="busy"
+          @update:model-value="
+            write('cultureLooked', $event === NO_SIGN ? 'nothing seen yet' : `${$event} seen`, { furthest: $event })
+          "
         />
         <UButton
           v-if="stage === 'producing'"

@@ -1,4 +1,4 @@
-import type { Feeder, Supply } from '../schema'
+import type { BatchSigns, Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
 import { liveRowId } from '../livePrey'
 import { otherWays } from './otherWays'
@@ -22,6 +22,25 @@ const bought = (unit: string, packCount: number, leadDays: number, keepDays: num
   leadDays: practice(leadDays, 'days'),
   keepDays: practice(keepDays, 'days'),
 })
+
+/** Day of the first larvae, wandering ones turned pupae, and dark pupae, of 14 to the first flies at 24 °C. */
+const flySigns: BatchSigns = {
+  seen: [
+    { name: 'larvae', share: memory(0.3, 'share') },
+    { name: 'pupae', share: memory(0.6, 'share') },
+    { name: 'dark pupae', share: memory(0.88, 'share') },
+  ],
+  spread: memory(0.1, 'share'),
+  shownByFailing: memory(0.5, 'share'),
+}
+const beetleSigns: BatchSigns = {
+  seen: [
+    { name: 'eggs on the beans', share: memory(0.1, 'share') },
+    { name: 'windows in the beans', share: memory(0.8, 'share') },
+  ],
+  spread: memory(0.1, 'share'),
+  shownByFailing: memory(0.5, 'share'),
+}
 
 const cricket = (
   id: string,
@@ -176,6 +195,7 @@ const list: Feeder[] = [
       failure: memory(0.07, 'share'),
       keepDays: memory(4, 'days'),
       outAfterDays: practice(35, 'days'),
+      signs: flySigns,
     },
     care: '950 mL cup, 25 mm medium, climbing fibre, cloth lid, date label, 50–100 seed flies. Keep one spare.',
     cautions: [ALLERGY],
@@ -198,6 +218,7 @@ const list: Feeder[] = [
       failure: memory(0.07, 'share'),
       keepDays: memory(4, 'days'),
       outAfterDays: practice(35, 'days'),
+      signs: flySigns,
     },
     care: 'As the small fly, a week slower. Start a month before the earliest hatch.',
     cautions: [ALLERGY],
@@ -220,6 +241,7 @@ const list: Feeder[] = [
       failure: memory(0.05, 'share'),
       keepDays: memory(6, 'days'),
       outAfterDays: memory(60, 'days'),
+      signs: beetleSigns,
     },
     care: '5–8 cm dry black-eyed peas and a paper tube, 27–30 °C. Needs no water.',
     cautions: [ALLERGY, ESCAPE],

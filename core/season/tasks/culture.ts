@@ -69,11 +69,12 @@ export const cultureTasks: TaskMaker = context =>
                 rule: 'Time from start to the first yield at the temperature of its place, given that it had not by today',
                 inputs: [
                   computedInput('Started', formatDay(culture.startDay, today)),
+                  ...culture.signs.map(s => computedInput(`Seen ${formatDistance(s.day, today)}`, s.furthest)),
                   ...(supply.kind === 'batch'
                     ? [factInput('Reference temperature', `${wayPath(feeder, supply)}.atTempC.value`, supply.atTempC)]
                     : []),
                 ],
-                change: 'A warmer shelf brings it forward',
+                change: 'What is seen in it; a warmer shelf brings it forward',
               },
             ],
           },

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import type { Almanac, EggPhase, Incubation } from '../../almanac'
 import { defineKind } from '../../log'
-import type { ClutchState } from './state'
 
 const days = (what: string) =>
   z
@@ -50,7 +49,7 @@ export const phaseOfProgramme = (p: EggProgramme['phases'][number]): EggPhase =>
  * whose eggs are not incubated.
  */
 export function eggIncubation(
-  { speciesId, programme }: Pick<ClutchState, 'speciesId' | 'programme'>,
+  { speciesId, programme }: { speciesId: string; programme: EggProgramme | null },
   almanac: Pick<Almanac, 'species'>,
 ): Incubation | undefined {
   const incubation = almanac.species[speciesId]?.incubation

@@ -17,6 +17,7 @@ export const culture = defineSubject({
     harvested: 0,
     lastHarvest: null,
     lastLook: null,
+    signs: [],
     takes: [],
     looks: [],
   }),

@@ -3,6 +3,7 @@ import { reference } from '../../reference'
 import type { Feeder } from '../../almanac'
 import { defineKind, seen, sure } from '../../log'
 import { amount, tag } from '../fields'
+import { NO_SIGN } from './state'
 
 const none = z.strictObject({})
 
@@ -11,6 +12,12 @@ function mostGiven({ supply, colony, otherWays }: Feeder, times: number): number
   if (colony) return times * colony.capacity.value
   const batch = [supply, ...(otherWays ?? [])].find(way => way.kind === 'batch')
   return batch ? times * batch.yieldTotal.value : null
+}
+
+/** What may be seen in a culture of a feeder before it yields, in order. */
+export function signsOf(feeder: Pick<Feeder, 'supply' | 'otherWays'> | undefined): string[] {
+  const ways = feeder ? [feeder.supply, ...(feeder.otherWays ?? [])] : []
+  return ways.flatMap(way => (way.kind === 'batch' ? (way.signs?.seen.map(s => s.name) ?? []) : []))
 }
 
 export const cultureKinds = [
@@ -67,11 +74,30 @@ export const cultureKinds = [
     kind: 'cultureLooked',
     subject: 'culture',
     verb: 'Record look',
-    data: none,
-    apply(state, _, entry) {
-      state.lastLook = seen(entry)
+    data: z.strictObject({
+      /** The furthest sign that is seen, by its name in the almanac; none of them is seen yet. Left out: only that it does not yield. */
+      furthest: z.string().trim().min(1).max(60).optional(),
+    }),
+    check(state, { furthest }, _, { almanac }) {
+      if (furthest === undefined) return null
+      if (state.failed || state.finished) return { path: 'subject.id', message: `${state.tag} is no longer running` }
+      if (state.producing) return { path: 'subject.id', message: `${state.tag} yields already` }
+      const names = signsOf(almanac.feeders[state.feederId])
+      return furthest === NO_SIGN || names.includes(furthest)
+        ? null
+        : {
+            path: 'data.furthest',
+            message: names.length
+              ? `Of ${state.tag} one can see: ${[NO_SIGN, ...names].join(', ')}`
+              : `What is seen in ${state.tag} before it yields is not in the Almanac`,
+          }
     },
-    wording: () => 'Looked at',
+    apply(state, { furthest }, entry) {
+      state.lastLook = seen(entry)
+      if (furthest) state.signs.push({ day: entry.day, furthest })
+    },
+    wording: d =>
+      d.furthest ? (d.furthest === NO_SIGN ? 'Looked at: nothing seen yet' : `Seen: ${d.furthest}`) : 'Looked at',
   }),
   defineKind({
     kind: 'colonyLooked',

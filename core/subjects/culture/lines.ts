@@ -1,6 +1,20 @@
-import { of, rule, type LineRule } from '../../log'
+import { of, rule, say, type LineRule, type Read, type Reading } from '../../log'
+import { signsOf } from './kinds'
+import { NO_SIGN } from './state'
+
+/** What is seen in a culture; the same words of others are for the rules after. */
+const looked = (r: Reading, what: string): Read | null => {
+  const culture = r.known.subject.type === 'culture' ? r.house.cultures[r.known.subject.id] : undefined
+  if (!culture) return null
+  const seen = what.toLowerCase()
+  const furthest = /^nothing(?: yet| seen yet)?$/.test(seen) ? NO_SIGN : signsOf(r.almanac.feeders[culture.feederId]).find(s => s === seen)
+  return furthest === undefined
+    ? null
+    : say(r, 'cultureLooked', { furthest }, furthest === NO_SIGN ? ': nothing seen yet' : `: ${furthest} seen`)
+}
 
 export const cultureLines: LineRule[] = [
+  rule('(?:seen:? )?(nothing(?: yet| seen yet)?|[a-z][a-z ]+?)(?: seen)?', (r, m) => looked(r, m[1]!)),
   rule('produc(?:es|ed|ing)', r => of(r, 'culture', 'producing', {}, 'producing')),
   rule('failed(?:\\s*:\\s*(.+))?', (r, m) =>
     of(r, 'culture', 'cultureFailed', { ...(m[1] && { why: m[1] }) }, `failed${m[1] ? `: ${m[1]}` : ''}`),

@@ -1,6 +1,9 @@
 import type { Day } from '../../chance'
 import type { Observed } from '../../log'
 
+/** Looked at, and none of what is seen before the first yield was there. */
+export const NO_SIGN = 'nothing'
+
 export interface CultureState {
   id: string
   tag: string
@@ -15,6 +18,8 @@ export interface CultureState {
   harvested: number
   lastHarvest: Observed | null
   lastLook: Observed | null
+  /** The furthest that was seen in it before it yielded, look by look. */
+  signs: { day: Day; furthest: string }[]
   /** What was taken, where it was counted. */
   takes: { day: Day; count: number }[]
   /** What was seen in a colony: counted in so much of it, or judged by eye. */
