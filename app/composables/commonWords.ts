@@ -161,6 +161,7 @@ export const COMMON_WORDS: Record<string, string> = {
   colonyFounders: 'A colony is started with',
   colonyQuickest: 'Warmth quickens colonies at most',
   harvestAtMost: 'A harvest is asked about beyond',
+  signTooEarly: 'What is seen in a culture is asked about before',
   lessonFrom: 'A lesson is told from',
   lessonDiffers: 'A lesson is told when it differs by',
   hungryCost: 'A hungry meal weighs',

@@ -36,6 +36,15 @@ describe('what is seen in a cup', () => {
     await visit.untilText(card, 'larvae seen today')
     // five days after its start they are early, and so will its flies be
     expect((await visit.text(`${card} p`)).match(/Yields from .*/)![0]).not.toBe(before)
+    // what cannot be of this cup is asked about, and no writes nothing
+    await visit.click(`${card} [aria-label^="Seen in FL-4"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('dark')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('[role="dialog"]', 'FL-4 is 5 days old, and dark pupae are seen after about 15. Is it FL-4?')
+    await visit.expectRefusal(422)
+    await visit.press('No, write nothing', '[role="dialog"]')
+    await visit.untilText(card, 'larvae seen today')
     await visit.undo('larvae seen')
     await visit.untilText(card, before)
   })

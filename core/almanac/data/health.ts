@@ -113,6 +113,7 @@ export const health: Record<string, Fact> = {
   colonyFounders: memory(30, 'each', 'Grown ones that a colony is taken to be started with, where no recipe says it'),
   colonyQuickest: memory(1.6, 'times', 'In the warm animals develop no quicker than this'),
   harvestAtMost: memory(3, 'times', 'The whole yield of a culture: a larger harvest is a slip, and asked about'),
+  signTooEarly: memory(0.5, 'times', 'The usual age: what is seen in a culture before that is asked about'),
   lessonFrom: memory(3, 'cultures', 'Of fewer nothing is said to have been learnt'),
   lessonDiffers: memory(0.1, 'share', 'What differs by less from the Almanac is not told'),
   colonySpread: memory(

@@ -20,6 +20,15 @@ export function signsOf(feeder: Pick<Feeder, 'supply' | 'otherWays'> | undefined
   return ways.flatMap(way => (way.kind === 'batch' ? (way.signs?.seen.map(s => s.name) ?? []) : []))
 }
 
+/** Days after which a sign is seen at the earliest where it is kept as usual; null for what the almanac does not say. */
+function usuallySeenAfter(feeder: Feeder | undefined, sign: string): number | null {
+  for (const way of feeder ? [feeder.supply, ...(feeder.otherWays ?? [])] : []) {
+    const share = way.kind === 'batch' ? way.signs?.seen.find(s => s.name === sign)?.share : undefined
+    if (way.kind === 'batch' && share) return share.value * way.toProducing.earliest
+  }
+  return null
+}
+
 export const cultureKinds = [
   defineKind({
     kind: 'cultureStarted',
@@ -77,12 +86,21 @@ export const cultureKinds = [
     data: z.strictObject({
       /** The furthest sign that is seen, by its name in the almanac; none of them is seen yet. Left out: only that it does not yield. */
       furthest: z.string().trim().min(1).max(60).optional(),
+      sure,
     }),
-    check(state, { furthest }, _, { almanac }) {
+    check(state, { furthest, sure }, entry, { almanac }) {
       if (furthest === undefined) return null
       if (state.failed || state.finished) return { path: 'subject.id', message: `${state.tag} is no longer running` }
       if (state.producing) return { path: 'subject.id', message: `${state.tag} yields already` }
-      const names = signsOf(almanac.feeders[state.feederId])
+      const feeder = almanac.feeders[state.feederId]
+      const early = sure || entry.source !== 'keeper' ? null : usuallySeenAfter(feeder, furthest)
+      const age = entry.day - state.startDay
+      if (early !== null && age < almanac.common.signTooEarly!.value * early)
+        return {
+          path: 'data.sure',
+          message: `${state.tag} is ${age} days old, and ${furthest} are seen after about ${Math.round(early)}. Is it ${state.tag}?`,
+        }
+      const names = signsOf(feeder)
       return furthest === NO_SIGN || names.includes(furthest)
         ? null
         : {

@@ -7,7 +7,9 @@ const looked = (r: Reading, what: string): Read | null => {
   const culture = r.known.subject.type === 'culture' ? r.house.cultures[r.known.subject.id] : undefined
   if (!culture) return null
   const seen = what.toLowerCase()
-  const furthest = /^nothing(?: yet| seen yet)?$/.test(seen) ? NO_SIGN : signsOf(r.almanac.feeders[culture.feederId]).find(s => s === seen)
+  const furthest = /^nothing(?: yet| seen yet)?$/.test(seen)
+    ? NO_SIGN
+    : signsOf(r.almanac.feeders[culture.feederId]).find(s => s === seen)
   return furthest === undefined
     ? null
     : say(r, 'cultureLooked', { furthest }, furthest === NO_SIGN ? ': nothing seen yet' : `: ${furthest} seen`)
