@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { cultureDay, type MixLine, type StartLine, type Task } from '#core/season'
-import { formatWeekday } from '#core/units'
+import { useClipboard } from '@vueuse/core'
+import { cultureDay, orderRows, orderSheet, tellOrderLine, type MixLine, type StartLine, type Task } from '#core/season'
+import { dayToIso, formatWeekday } from '#core/units'
 
 /** The worksheet of the culture day: ticked by thumb, or printed. */
 const house = useHouse()
+const tellNotLoaded = useNotLoaded()
 const context = useSeasonContext()
 const sheet = computed(() => cultureDay(house.plans, house.season?.tasks ?? [], context.value))
 const when = computed(() => (sheet.value.day === house.today ? 'Today' : formatWeekday(sheet.value.day)))
@@ -45,6 +47,17 @@ function measure({ amount: n, unit }: MixLine): string {
   return `${amount(n)} ${several ? (unit === 'pinch' ? 'pinches' : `${unit}s`) : unit}`
 }
 const print = () => window.print()
+const orders = computed(() => orderSheet(house.plans, house.almanac, house.today))
+const { copy, copied } = useClipboard({ legacy: true })
+const copyOrders = () => copy(orders.value.map(o => tellOrderLine(o, house.today)).join('\n'))
+async function saveOrders(): Promise<void> {
+  try {
+    const { csvOf } = await import('#shared/csv')
+    saveFile(`orders-${dayToIso(house.today)}.csv`, csvOf(orderRows(orders.value, dayToIso)), 'text/csv')
+  } catch {
+    tellNotLoaded()
+  }
+}
 </script>
 
 <template>
@@ -79,6 +92,22 @@ const print = () => window.print()
     <section v-if="sheet.orders.length">
       <h2>Order</h2>
       <RoundTaskList :tasks="sheet.orders.map(o => bare(o))" />
+      <p v-if="orders.length" class="no-print list">
+        <UButton
+          :label="copied ? 'Copied' : 'Copy the order'"
+          icon="i-lucide-copy"
+          variant="outline"
+          color="neutral"
+          @click="copyOrders"
+        />
+        <UButton
+          label="Save it as CSV"
+          icon="i-lucide-download"
+          variant="outline"
+          color="neutral"
+          @click="saveOrders"
+        />
+      </p>
     </section>
     <section v-if="sheet.deliveries.length">
       <h2>Take in</h2>
@@ -104,6 +133,12 @@ section {
   margin-top: 1rem;
   max-width: 60rem;
   break-inside: avoid;
+}
+.list {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin-top: 0.5rem;
 }
 .mix {
   display: grid;

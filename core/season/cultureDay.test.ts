@@ -3,15 +3,30 @@ import { describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac } from '../almanac'
-import { cultureDay, defaultSettings, houseOf, mixOf, planFeeders, seasonOfHouse } from '.'
+import {
+  cultureDay,
+  defaultSettings,
+  houseOf,
+  mixOf,
+  orderRows,
+  orderSheet,
+  planFeeders,
+  seasonOfHouse,
+  tellOrderLine,
+} from '.'
 
 const today = 20_000
 const solve = solverFrom(await highsLoader())
-const sheetOf = (b: HouseBuilder) => {
+const planned = (b: HouseBuilder) => {
   const house = houseOf(b.records())
   const { season, scenarios } = seasonOfHouse(house, shippedAlmanac, defaultSettings, today)
   const plans = planFeeders(season, scenarios, house, shippedAlmanac, defaultSettings, solve)
-  return cultureDay(plans, season.tasks, { house, almanac: shippedAlmanac, settings: defaultSettings, today })
+  const context = { house, almanac: shippedAlmanac, settings: defaultSettings, today }
+  return { plans, ...cultureDay(plans, season.tasks, context) }
+}
+const sheetOf = (b: HouseBuilder) => {
+  const { plans: _, ...sheet } = planned(b)
+  return sheet
 }
 const flies = feederOf(shippedAlmanac, 'fly.small')
 
@@ -64,6 +79,29 @@ describe('the worksheet of a culture day', () => {
     expect(sheetOf(b).takeOut.map(t => t.tag)).toEqual(['F-2', 'F-1'])
     b.write('cultureFinished', { type: 'culture', id: 'F-2' }, -1)
     expect(sheetOf(b).takeOut.map(t => t.tag)).toEqual(['F-1'])
+  })
+
+  it('lists the orders of the sheet, as a message and as a table', () => {
+    const b = new HouseBuilder(today)
+    for (let i = 0; i < 6; i++) b.animal(`L-${i}`, 'ocellated-lizard', { bornDay: today - 900 })
+    const { orders, plans } = planned(b)
+    const lines = orderSheet(plans, shippedAlmanac, today)
+    expect(lines.length).toBe(orders.length)
+    expect(lines.map(l => l.feeder.name).sort()).toEqual(orders.map(o => o.tag).sort())
+    const bought = lines.find(l => l.feeder.supply.kind === 'bought')!
+    const { supply } = bought.feeder
+    expect(bought.pieces).toBe(supply.kind === 'bought' ? bought.count * supply.packCount.value : null)
+    expect(tellOrderLine(bought, today)).toContain(`${bought.count} × ${bought.unit}, ${bought.feeder.name}`)
+    expect(orderRows([bought], day => `day ${day}`)).toEqual([
+      {
+        'Feeder': bought.feeder.name,
+        'Latin name': bought.feeder.latin ?? '',
+        'Packs': String(bought.count),
+        'Pack': bought.unit,
+        'Animals': String(bought.pieces),
+        'By': `day ${bought.by}`,
+      },
+    ])
   })
 
   it('of an empty house is empty', () => {

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '#core/almanac'
 import { hasWinter, programmeOf } from '#core/brumation'
 import { dayFromIso } from '#core/units'
-import { csvOf } from './csv'
+import { csvOf } from '#shared/csv'
 import { programmeCalendar, programmeCsv } from './winterProgramme'
 
 const species = speciesOf(shippedAlmanac, 'california-kingsnake')

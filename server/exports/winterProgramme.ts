@@ -1,7 +1,7 @@
 import ical, { ICalEventTransparency } from 'ical-generator'
 import { lightHoursAt, setpointAt, type Programme } from '#core/brumation'
 import { dayToIso } from '#core/units'
-import { csvOf } from './csv'
+import { csvOf } from '#shared/csv'
 
 const two = (n: number): string => String(n).padStart(2, '0')
 

@@ -1,3 +1,6 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { open, server, serveDemo, snapshot, visit } from './demo'
@@ -66,6 +69,26 @@ describe('culture day', () => {
     expect((await cultures('fly.large')).length).toBe(before + Number(label.replace('Start ', '')))
     await visit.tap('Taken out')
     await visit.untilGone('[data-task^="clear:"]')
+  })
+
+  it('hands over the order as a table, line by line as on the sheet', async () => {
+    await open()
+    const folder = mkdtempSync(join(tmpdir(), 'mantel-orders-'))
+    const client = await visit.page.createCDPSession()
+    await client.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
+    await visit.go('/culture-day')
+    const ordered = await visit.page.$$eval('[data-task]', es =>
+      es.filter(e => /Ordered/.test((e as HTMLElement).innerText)).map(e => (e as HTMLElement).innerText),
+    )
+    await visit.press('Save it as CSV')
+    const file = join(folder, 'orders-2026-11-25.csv')
+    await expect.poll(() => existsSync(file)).toBe(true)
+    const [head, ...lines] = readFileSync(file, 'utf8').trim().split('\r\n')
+    expect(head).toBe('Feeder,Latin name,Packs,Pack,Animals,By')
+    expect(lines).toHaveLength(ordered.length)
+    await visit.press('Copy the order')
+    await visit.untilText('main', 'Copied')
+    rmSync(folder, { recursive: true })
   })
 
   it('a delivery that comes short and with dead is written in one go, and the plan goes by it at once', async () => {

@@ -19,7 +19,7 @@ import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
 
 export { tellPortion } from './feeding'
-export { startTasks } from './starts'
+export { STARTS_AHEAD, startTasks } from './starts'
 export type { TaskContext } from './taskMaker'
 
 const makers: TaskMaker[] = [

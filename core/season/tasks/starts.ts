@@ -4,7 +4,7 @@ import { tellOrder, tellUnits, type FeederPlan } from '../plans'
 import type { Task } from '../contracts'
 
 /** Days ahead in which a start or an order is a task. */
-const AHEAD = 6
+export const STARTS_AHEAD = 6
 
 /** What comes of it when nothing is started or ordered. */
 function without({ bareMissing }: Pick<FeederPlan, 'bareMissing'>, today: number): string | undefined {
@@ -18,7 +18,7 @@ function without({ bareMissing }: Pick<FeederPlan, 'bareMissing'>, today: number
 
 function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
   const first = plan.starts[0]
-  if (!first || first.day > today + AHEAD) return null
+  if (!first || first.day > today + STARTS_AHEAD) return null
   const bought = feeder.supply.kind === 'bought'
   const pack = feeder.supply.kind === 'bought' ? feeder.supply.packCount.value : 1
   return {
@@ -58,7 +58,7 @@ const tail = (more: string | undefined) => (more ? `; ${more}` : '')
 /** What is grown in the house, and is ordered since nothing that is started comes in time. */
 function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
   const first = plan.orders[0]
-  if (!first || first.day > today + AHEAD) return null
+  if (!first || first.day > today + STARTS_AHEAD) return null
   return {
     id: `order:${plan.prey}`,
     kind: 'start',
