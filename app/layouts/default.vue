@@ -49,6 +49,7 @@ const title = computed(() => {
     '/begin': 'First steps',
     '/helper': 'Card for a helper',
     '/culture-day': 'Culture day',
+    '/labels': 'Labels',
     '/they-are-here': 'They are here',
   }
   return SCREENS.find(s => s.to === route.path)?.label ?? further[route.path]

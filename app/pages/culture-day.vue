@@ -67,14 +67,10 @@ async function saveOrders(): Promise<void> {
         <h1>What is done on culture day?</h1>
         <p>{{ answer }}</p>
       </div>
-      <UButton
-        class="no-print"
-        label="Print"
-        icon="i-lucide-printer"
-        variant="outline"
-        color="neutral"
-        @click="print"
-      />
+      <div class="buttons">
+        <UButton to="/labels" label="Labels" icon="i-lucide-qr-code" variant="outline" color="neutral" />
+        <UButton label="Print" icon="i-lucide-printer" variant="outline" color="neutral" @click="print" />
+      </div>
     </header>
     <section v-if="sheet.starts.length">
       <h2>Start</h2>
@@ -92,7 +88,7 @@ async function saveOrders(): Promise<void> {
     <section v-if="sheet.orders.length">
       <h2>Order</h2>
       <RoundTaskList :tasks="sheet.orders.map(o => bare(o))" />
-      <p v-if="orders.length" class="no-print list">
+      <p v-if="orders.length" class="list">
         <UButton
           :label="copied ? 'Copied' : 'Copy the order'"
           icon="i-lucide-copy"
@@ -133,6 +129,10 @@ section {
   margin-top: 1rem;
   max-width: 60rem;
   break-inside: avoid;
+}
+.buttons {
+  display: flex;
+  gap: 0.5rem;
 }
 .list {
   display: flex;

@@ -8,6 +8,7 @@ export { FIRST_DAYS, unexpectedFood, type FirstFood, type UnexpectedFood } from 
 export { colonyView, type ColonyView } from './colony'
 export { cultureLessons, type Lesson } from './cultureLearning'
 export { orderRows, orderSheet, tellOrderLine, type OrderLine } from './orderSheet'
+export { clutchLabels, cultureLabels, type Label } from './labels'
 export { cultureDay, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
 export {
   PlanMemory,

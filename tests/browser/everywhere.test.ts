@@ -17,6 +17,7 @@ const SCREENS = [
   '/nursery',
   '/feeders',
   '/culture-day',
+  '/labels',
   '/they-are-here',
   '/places',
   '/devices',

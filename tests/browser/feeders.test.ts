@@ -53,6 +53,35 @@ describe('what is seen in a cup', () => {
   })
 })
 
+describe('labels', () => {
+  it('are printed on a sheet, or one a page from a roll, with a code that opens the culture', async () => {
+    await open()
+    await visit.go('/labels')
+    await visit.press('All', 'main')
+    const printed = () => visit.page.$$eval('[data-label]', es => es.map(e => (e as HTMLElement).dataset.label!))
+    const all = await printed()
+    const running = Object.values((await snapshot()).house.cultures).filter(c => !c.finished && !c.failed)
+    expect(all.sort()).toEqual(running.map(c => c.tag).sort())
+    expect(await visit.text('[data-label="FL-4"]')).toMatch(/FL-4\s+Large fruit fly\s+started 20 Nov\s+yields \d+/)
+    const pages = async () => {
+      const pdf = Buffer.from(await visit.page.pdf({ preferCSSPageSize: true }))
+      return pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)!.length
+    }
+    await visit.click('[aria-label^="Stickers:"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('Roll, 62')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone('[role="option"]')
+    expect(await pages()).toBe(all.length)
+    // what was printed is not pressed on: each sheet is a visit
+    await visit.go('/labels')
+    await visit.press('All', 'main')
+    expect(await pages()).toBe(1)
+    await visit.go('/labels?of=eggs')
+    expect(await visit.text('[data-label="C-5"]')).toMatch(/laid 24 Nov, 2 eggs\s+hatch/)
+  })
+})
+
 describe('culture day', () => {
   it('is run by thumb: started, ordered and taken out from the sheet, with what it is made of', async () => {
     await open({ phone: true })

@@ -100,7 +100,10 @@ const shown = computed(() => new Set(open.shown.value.map(l => l.id)))
           }}
         </p>
       </div>
-      <UButton label="Add eggs" variant="outline" color="neutral" @click="adding = true" />
+      <div class="buttons">
+        <UButton to="/labels?of=eggs" label="Labels" icon="i-lucide-qr-code" variant="outline" color="neutral" />
+        <UButton label="Add eggs" variant="outline" color="neutral" @click="adding = true" />
+      </div>
     </header>
     <ViewSwitch v-model="view" :views="VIEWS" />
     <LazyEggsAddForm v-if="adding" v-model:open="adding" />
@@ -140,6 +143,11 @@ const shown = computed(() => new Set(open.shown.value.map(l => l.id)))
 </template>
 
 <style scoped>
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
 header {
   display: flex;
   justify-content: space-between;
