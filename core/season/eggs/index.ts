@@ -3,7 +3,7 @@ export { doneOf, settingChoice, settingFor, type AtSetting, type ReadyAt, type S
 export { eggClock, eggPhase, hatchByPip, phaseInput } from './clock'
 export { eggsToCome, type EggsToCome } from './counts'
 export { intervalsOf, ownInterval } from './interval'
-export { hatchPace, type HatchPace } from './pace'
+export { hatchPace, paceKey, type HatchPace } from './pace'
 export { eggsReport, type ClutchReport, type EggLosses, type EggsReport } from './report'
 export { sexOutlook, sexTempC, type SexOutlook } from './sex'
 export { clutchSizeOf, outcomeAround, outcomeBefore, outcomeKey, outcomeOf, sharesOf, type Outcome } from './shares'

@@ -71,3 +71,9 @@ export function hatchPace(speciesId: string, context: Asked): HatchPace {
     ],
   }
 }
+
+/** What lanes depend on of it. */
+export function paceKey(speciesId: string, context: Asked): string {
+  const { times, clutches } = hatchPace(speciesId, context)
+  return `${times} ${clutches}`
+}

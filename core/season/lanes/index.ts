@@ -9,7 +9,7 @@ import { remembering } from '../remember'
 import { survivalOf, watchedYoung, type YoungSurvival } from '../survival'
 import { eggTempC, eggWarmth } from '../warmth'
 import { winterDeps } from '../winter'
-import { hatchPace, intervalsOf, outcomeAround, outcomeBefore, outcomeKey, outcomeOf } from '../eggs'
+import { paceKey, intervalsOf, outcomeAround, outcomeBefore, outcomeKey, outcomeOf } from '../eggs'
 import { clutchLane } from './clutchLane'
 import { nextEventDay } from './events'
 import type { MadeLane } from './madeLane'
@@ -101,7 +101,7 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
           ...parentDeps(p.damId, context),
           ...parentDeps(p.sireId, context),
           outcomeKey(outcomeOf(p.damId, context)),
-          hatchPace(p.speciesId, context).times,
+          paceKey(p.speciesId, context),
           intervalsOf(p.damId, speciesOf(almanac, p.speciesId), context).join(),
           almanac,
           settings,
@@ -120,7 +120,7 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
           ...clutchWarmth(c, context),
           outcomeKey(outcomeBefore(c, context)),
           outcomeKey(outcomeAround(c, context)),
-          hatchPace(c.speciesId, context).times,
+          paceKey(c.speciesId, context),
           almanac,
           settings,
           today,
