@@ -83,7 +83,9 @@ async function saveOrders(): Promise<void> {
           <b>{{ measure(line) }}</b> {{ line.what }}
         </li>
       </ul>
-      <p v-for="{ feeder, how } in sheet.how" :key="feeder.id" class="small">{{ feeder.name }}: {{ how }}</p>
+      <p v-for="{ feeders, how } in sheet.how" :key="how" class="small">
+        {{ feeders.map((f, i) => (i ? f.name.toLowerCase() : f.name)).join(', ') }}: {{ how }}
+      </p>
     </section>
     <section v-if="sheet.orders.length">
       <h2>Order</h2>

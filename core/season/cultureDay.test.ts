@@ -70,6 +70,16 @@ describe('the worksheet of a culture day', () => {
     }
   })
 
+  it('says once how all are made that are made alike', () => {
+    const b = frogs()
+    for (let i = 0; i < 8; i++) b.animal(`P-${i}`, 'panther-chameleon', { bornDay: today - 30 })
+    const { starts, how } = sheetOf(b)
+    const flies = starts.filter(s => s.feeder.id.startsWith('fly.')).map(s => s.feeder.name)
+    expect(flies.length).toBe(2)
+    const cups = how.filter(h => h.feeders.some(f => f.id.startsWith('fly.')))
+    expect(cups.map(h => h.feeders.map(f => f.name))).toEqual([flies])
+  })
+
   it('takes out what is over or failed, until that is written', () => {
     const b = frogs()
     b.culture('F-1', 'fly.small', -60)

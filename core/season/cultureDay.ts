@@ -34,7 +34,7 @@ export interface CultureDay {
   orders: Task[]
   mix: MixLine[]
   /** How each of these is made, said once. */
-  how: { feeder: Feeder; how: string }[]
+  how: { feeders: Feeder[]; how: string }[]
   looks: Task[]
   takeOut: Task[]
   deliveries: Task[]
@@ -109,8 +109,8 @@ export function cultureDay(plans: readonly FeederPlan[], tasks: readonly Task[],
     starts,
     orders: due.filter(task => !isStart(task)),
     mix: mixOf(withRecipe),
-    how: [...new Map(withRecipe.map(s => [s.feeder.recipe!.how, s.feeder])).entries()].map(([how, feeder]) => ({
-      feeder,
+    how: [...new Set(withRecipe.map(s => s.feeder.recipe!.how))].map(how => ({
+      feeders: withRecipe.map(s => s.feeder).filter(f => f.recipe!.how === how),
       how,
     })),
     looks: tasks.filter(t => t.kind === 'look' || t.kind === 'harvest'),
