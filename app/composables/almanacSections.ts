@@ -1,86 +1,36 @@
-import type {
-  Climate,
-  Almanac,
-  BatchSigns,
-  Cold,
-  Fact,
-  Feeder,
-  Mating,
-  Measure,
-  RoundJob,
-  Sexing,
-  Species,
-  SpeciesPart,
-  Spread,
-  Supply,
-} from '#core/almanac'
+import type { Climate, Almanac, Cold, Mating, Measure, RoundJob, Sexing, Species, SpeciesPart } from '#core/almanac'
+import { factRow, spreadRow, type Row, type Section } from './almanacRows'
 import { EVENT_NAMES } from '#core/pairing'
 import { JOB_WORDS } from '#core/subjects/jobWords'
 
-export interface Row {
-  label: string
-  unit: string
-  numbers: {
-    label: string
-    path: string
-    value: number
-    unit: string
-    mark: Fact['mark']
-    source?: string
-    note?: string
-    from?: string
-  }[]
-}
-/** `parts` are set together on one form; numbers of all species have none. */
-export type Section = [title: string, rows: Row[], parts?: readonly SpeciesPart[]]
-const fact = (label: string, path: string, f: Fact): Row => ({
-  label,
-  unit: f.unit,
-  numbers: [{ label, path: `${path}.value`, ...f }],
-})
-const spread = (label: string, path: string, s: Spread): Row => ({
-  label,
-  unit: s.unit,
-  numbers: (['earliest', 'likely', 'latest'] as const).map(k => ({
-    label: `${label}, ${k}`,
-    path: `${path}.${k}`,
-    value: s[k],
-    unit: s.unit,
-    mark: s.mark,
-    source: s.source,
-    note: s.note,
-    from: s.from,
-  })),
-})
-
 function coldRows(c: Cold, path: string): Row[] {
   return [
-    fact('Hold', `${path}.holdC`, c.holdC),
-    fact('Hold, low', `${path}.lowC`, c.lowC),
-    fact('Hold, high', `${path}.highC`, c.highC),
-    fact('Harmed below', `${path}.floorC`, c.floorC),
-    fact('Not long over', `${path}.ceilingC`, c.ceilingC),
-    fact('Warm', `${path}.warmC`, c.warmC),
-    spread('Weeks', `${path}.weeks`, c.weeks),
-    spread('Fasting before it', `${path}.gutClearDays`, c.gutClearDays),
-    fact('Cooling down over', `${path}.stepDownDays`, c.stepDownDays),
-    fact('Light', `${path}.lightHours`, c.lightHours),
-    fact('Not younger than', `${path}.minAgeDays`, c.minAgeDays),
-    fact('Watch at a loss of', `${path}.watchLoss`, c.watchLoss),
-    fact('Take out at', `${path}.takeOutLoss`, c.takeOutLoss),
-    ...(c.loss.by === 'month' ? [fact('Usual loss a month', `${path}.loss.share`, c.loss.share)] : []),
-    fact('Noise of one weighing', `${path}.weighingNoise`, c.weighingNoise),
-    fact('Size ratio of two in a tub', `${path}.sizeRatio`, c.sizeRatio),
+    factRow('Hold', `${path}.holdC`, c.holdC),
+    factRow('Hold, low', `${path}.lowC`, c.lowC),
+    factRow('Hold, high', `${path}.highC`, c.highC),
+    factRow('Harmed below', `${path}.floorC`, c.floorC),
+    factRow('Not long over', `${path}.ceilingC`, c.ceilingC),
+    factRow('Warm', `${path}.warmC`, c.warmC),
+    spreadRow('Weeks', `${path}.weeks`, c.weeks),
+    spreadRow('Fasting before it', `${path}.gutClearDays`, c.gutClearDays),
+    factRow('Cooling down over', `${path}.stepDownDays`, c.stepDownDays),
+    factRow('Light', `${path}.lightHours`, c.lightHours),
+    factRow('Not younger than', `${path}.minAgeDays`, c.minAgeDays),
+    factRow('Watch at a loss of', `${path}.watchLoss`, c.watchLoss),
+    factRow('Take out at', `${path}.takeOutLoss`, c.takeOutLoss),
+    ...(c.loss.by === 'month' ? [factRow('Usual loss a month', `${path}.loss.share`, c.loss.share)] : []),
+    factRow('Noise of one weighing', `${path}.weighingNoise`, c.weighingNoise),
+    factRow('Size ratio of two in a tub', `${path}.sizeRatio`, c.sizeRatio),
     ...(c.rest
       ? [
-          fact('Nights', `${path}.rest.nightC`, c.rest.nightC),
-          fact('Food, of the usual', `${path}.rest.foodShare`, c.rest.foodShare),
-          fact('Male in before its end', `${path}.rest.maleBeforeEndDays`, c.rest.maleBeforeEndDays),
+          factRow('Nights', `${path}.rest.nightC`, c.rest.nightC),
+          factRow('Food, of the usual', `${path}.rest.foodShare`, c.rest.foodShare),
+          factRow('Male in before its end', `${path}.rest.maleBeforeEndDays`, c.rest.maleBeforeEndDays),
         ]
       : []),
-    spread('Warmth to first meal', `${path}.firstMeal`, c.firstMeal),
-    spread('Warmth to first shed', `${path}.firstShed`, c.firstShed),
-    spread('Regained a day', `${path}.regainPerDay`, c.regainPerDay),
+    spreadRow('Warmth to first meal', `${path}.firstMeal`, c.firstMeal),
+    spreadRow('Warmth to first shed', `${path}.firstShed`, c.firstShed),
+    spreadRow('Regained a day', `${path}.regainPerDay`, c.regainPerDay),
   ]
 }
 
@@ -104,38 +54,40 @@ const bySex = (label: string, path: string, by: { female: Measure; male: Measure
 function sexRows(s: Sexing, path: string, almanac: Almanac): Row[] {
   return [
     ...bySex('Probe', `${path}.probe`, s.probe),
-    ...(s.probeFromG ? [fact('Not probed under', `${path}.probeFromG`, s.probeFromG)] : []),
+    ...(s.probeFromG ? [factRow('Not probed under', `${path}.probeFromG`, s.probeFromG)] : []),
     ...bySex('Subcaudals', `${path}.subcaudals`, s.subcaudals),
     ...bySex('Tail', `${path}.tailShare`, s.tailShare),
     ...s.signs.flatMap(id => {
       const sign = almanac.signs[id]!
       return [
-        fact(`${sign.name}, right when grown`, `signs.${id}.rightGrown`, sign.rightGrown),
-        ...(sign.rightYoung ? [fact(`${sign.name}, right in young`, `signs.${id}.rightYoung`, sign.rightYoung)] : []),
+        factRow(`${sign.name}, right when grown`, `signs.${id}.rightGrown`, sign.rightGrown),
+        ...(sign.rightYoung
+          ? [factRow(`${sign.name}, right in young`, `signs.${id}.rightYoung`, sign.rightYoung)]
+          : []),
       ]
     }),
-    fact('Measurements that are wrong', 'common.sexSlip', almanac.common.sexSlip!),
-    fact('Sex on a card that is right', 'common.sexStated', almanac.common.sexStated!),
+    factRow('Measurements that are wrong', 'common.sexSlip', almanac.common.sexSlip!),
+    factRow('Sex on a card that is right', 'common.sexStated', almanac.common.sexStated!),
   ]
 }
 function matingRows(m: Mating, path: string): Row[] {
   return [
-    fact('Males from', `${path}.maleFromDays`, m.maleFromDays),
-    fact('Females from', `${path}.femaleFromDays`, m.femaleFromDays),
-    fact('Female at least', `${path}.femaleMassShare`, m.femaleMassShare),
-    fact('Heavier over lighter at most', `${path}.sizeRatio`, m.sizeRatio),
-    fact('A visit', `${path}.visitDays`, m.visitDays),
-    fact('Rest between', `${path}.restDays`, m.restDays),
-    fact('Locks wanted', `${path}.locksWanted`, m.locksWanted),
-    fact('Females to a male', `${path}.females`, m.females),
+    factRow('Males from', `${path}.maleFromDays`, m.maleFromDays),
+    factRow('Females from', `${path}.femaleFromDays`, m.femaleFromDays),
+    factRow('Female at least', `${path}.femaleMassShare`, m.femaleMassShare),
+    factRow('Heavier over lighter at most', `${path}.sizeRatio`, m.sizeRatio),
+    factRow('A visit', `${path}.visitDays`, m.visitDays),
+    factRow('Rest between', `${path}.restDays`, m.restDays),
+    factRow('Locks wanted', `${path}.locksWanted`, m.locksWanted),
+    factRow('Females to a male', `${path}.females`, m.females),
     ...(m.follicles
       ? [
-          spread('Follicles at ovulation', `${path}.follicles.ovulateMm`, m.follicles.ovulateMm),
-          spread('Follicles grow', `${path}.follicles.mmPerDay`, m.follicles.mmPerDay),
+          spreadRow('Follicles at ovulation', `${path}.follicles.ovulateMm`, m.follicles.ovulateMm),
+          spreadRow('Follicles grow', `${path}.follicles.mmPerDay`, m.follicles.mmPerDay),
         ]
       : []),
-    fact('She rests below', `${path}.restBelow`, m.restBelow),
-    fact('May go again from', `${path}.againFrom`, m.againFrom),
+    factRow('She rests below', `${path}.restBelow`, m.restBelow),
+    factRow('May go again from', `${path}.againFrom`, m.againFrom),
   ]
 }
 
@@ -156,7 +108,7 @@ const climateRows = (climate: Climate, path: string): Row[] =>
     if (!band) return []
     const label = CLIMATE_WORDS[zone]!
     const ends = (['low', 'high'] as const).flatMap(
-      k => fact(`${label}, ${k}`, `${path}.${zone}.${k}`, band[k]).numbers,
+      k => factRow(`${label}, ${k}`, `${path}.${zone}.${k}`, band[k]).numbers,
     )
     return [{ label, unit: band.low.unit, numbers: ends }]
   })
@@ -185,7 +137,7 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
     [
       'Clocks: earliest, likely, latest',
       Object.entries(s.clocks).map(([key, c]) =>
-        spread(`${EVENT_NAMES[c.from]} → ${EVENT_NAMES[c.to]}`, `${p}.clocks.${key}.days`, c.days),
+        spreadRow(`${EVENT_NAMES[c.from]} → ${EVENT_NAMES[c.to]}`, `${p}.clocks.${key}.days`, c.days),
       ),
       ['clocks'],
     ],
@@ -195,10 +147,10 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           [
             `Lives ${s.company.lives === 'alone' ? 'alone' : `in a group${s.company.oneMale ? ', one male' : ''}`}`,
             [
-              ...(s.company.least ? [fact('At least', `${p}.company.least`, s.company.least)] : []),
-              ...(s.company.most ? [fact('At most', `${p}.company.most`, s.company.most)] : []),
+              ...(s.company.least ? [factRow('At least', `${p}.company.least`, s.company.least)] : []),
+              ...(s.company.most ? [factRow('At most', `${p}.company.most`, s.company.most)] : []),
               ...(s.company.sizeRatio
-                ? [fact('Heaviest against lightest', `${p}.company.sizeRatio`, s.company.sizeRatio)]
+                ? [factRow('Heaviest against lightest', `${p}.company.sizeRatio`, s.company.sizeRatio)]
                 : []),
             ],
             ['company'],
@@ -210,9 +162,11 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           [
             'The home of a grown one',
             [
-              fact('Floor', `${p}.home.floorM2`, s.home.floorM2),
-              ...(s.home.heightM ? [fact('Height', `${p}.home.heightM`, s.home.heightM)] : []),
-              ...(s.home.furtherShare ? [fact('Each further one', `${p}.home.furtherShare`, s.home.furtherShare)] : []),
+              factRow('Floor', `${p}.home.floorM2`, s.home.floorM2),
+              ...(s.home.heightM ? [factRow('Height', `${p}.home.heightM`, s.home.heightM)] : []),
+              ...(s.home.furtherShare
+                ? [factRow('Each further one', `${p}.home.furtherShare`, s.home.furtherShare)]
+                : []),
             ],
             ['home'],
           ],
@@ -226,9 +180,9 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
               label: JOB_WORDS[job as RoundJob].name,
               unit: 'days',
               numbers: [
-                ...fact(`${JOB_WORDS[job as RoundJob].name}, every`, `${p}.rounds.${job}.everyDays`, r.everyDays)
+                ...factRow(`${JOB_WORDS[job as RoundJob].name}, every`, `${p}.rounds.${job}.everyDays`, r.everyDays)
                   .numbers,
-                ...fact(
+                ...factRow(
                   `${JOB_WORDS[job as RoundJob].name}, late after`,
                   `${p}.rounds.${job}.toleranceDays`,
                   r.toleranceDays,
@@ -244,9 +198,9 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           [
             'Powders, every so many meals',
             [
-              fact('Calcium', `${p}.supplements.calciumEvery`, s.supplements.calciumEvery),
-              fact('Vitamins', `${p}.supplements.vitaminsEvery`, s.supplements.vitaminsEvery),
-              fact('Vitamin D3', `${p}.supplements.d3Every`, s.supplements.d3Every),
+              factRow('Calcium', `${p}.supplements.calciumEvery`, s.supplements.calciumEvery),
+              factRow('Vitamins', `${p}.supplements.vitaminsEvery`, s.supplements.vitaminsEvery),
+              factRow('Vitamin D3', `${p}.supplements.d3Every`, s.supplements.d3Every),
             ],
             ['supplements'],
           ],
@@ -257,8 +211,8 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           [
             'From live prey to thawed',
             [
-              fact('Taken by the third offer', `${p}.weaning.byThree`, s.weaning.byThree),
-              fact('Taken by the twentieth', `${p}.weaning.byTwenty`, s.weaning.byTwenty),
+              factRow('Taken by the third offer', `${p}.weaning.byThree`, s.weaning.byThree),
+              factRow('Taken by the twentieth', `${p}.weaning.byTwenty`, s.weaning.byTwenty),
             ],
             ['weaning'],
           ],
@@ -267,19 +221,19 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
     [
       'Eggs and young',
       [
-        spread('Clutch or litter', `${p}.clutchSize`, s.clutchSize),
-        fact('Good eggs', `${p}.fertility`, s.fertility),
-        fact('Hatch or birth alive', `${p}.hatchRate`, s.hatchRate),
-        ...(s.larvalSurvival ? [fact('Tadpoles that turn', `${p}.larvalSurvival`, s.larvalSurvival)] : []),
+        spreadRow('Clutch or litter', `${p}.clutchSize`, s.clutchSize),
+        factRow('Good eggs', `${p}.fertility`, s.fertility),
+        factRow('Hatch or birth alive', `${p}.hatchRate`, s.hatchRate),
+        ...(s.larvalSurvival ? [factRow('Tadpoles that turn', `${p}.larvalSurvival`, s.larvalSurvival)] : []),
         ...(s.nextClutch
           ? [
-              spread('To the next laying', `${p}.nextClutch.days`, s.nextClutch.days),
-              spread('Clutches a season', `${p}.nextClutch.perSeason`, s.nextClutch.perSeason),
-              fact('Chance of another', `${p}.nextClutch.comes`, s.nextClutch.comes),
+              spreadRow('To the next laying', `${p}.nextClutch.days`, s.nextClutch.days),
+              spreadRow('Clutches a season', `${p}.nextClutch.perSeason`, s.nextClutch.perSeason),
+              factRow('Chance of another', `${p}.nextClutch.comes`, s.nextClutch.comes),
             ]
           : []),
-        fact('Young alive at 90 days', `${p}.survival90`, s.survival90),
-        fact('Days kept before sale', `${p}.keptDays`, s.keptDays),
+        factRow('Young alive at 90 days', `${p}.survival90`, s.survival90),
+        factRow('Days kept before sale', `${p}.keptDays`, s.keptDays),
       ],
       YOUNG_PARTS,
     ],
@@ -289,9 +243,9 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
             'Incubation',
             [
               ...(s.incubation.phases ?? []).flatMap((phase, i) => [
-                spread(phase.name, `${p}.incubation.phases.${i}.days`, phase.days),
-                fact('In it, at least', `${p}.incubation.phases.${i}.lowC`, phase.lowC),
-                fact('At most', `${p}.incubation.phases.${i}.highC`, phase.highC),
+                spreadRow(phase.name, `${p}.incubation.phases.${i}.days`, phase.days),
+                factRow('In it, at least', `${p}.incubation.phases.${i}.lowC`, phase.lowC),
+                factRow('At most', `${p}.incubation.phases.${i}.highC`, phase.highC),
               ]),
               ...s.incubation.points.map((pt, i): Row => ({
                 label: `At ${pt.tempC} °C`,
@@ -309,10 +263,10 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
                   },
                 ],
               })),
-              fact('Usual temperature', `${p}.incubation.usualTempC`, s.incubation.usualTempC),
-              fact('Kills above', `${p}.incubation.lethalAboveC`, s.incubation.lethalAboveC),
+              factRow('Usual temperature', `${p}.incubation.usualTempC`, s.incubation.usualTempC),
+              factRow('Kills above', `${p}.incubation.lethalAboveC`, s.incubation.lethalAboveC),
               ...(s.incubation.pipToOut
-                ? [spread('From pip to out', `${p}.incubation.pipToOut`, s.incubation.pipToOut)]
+                ? [spreadRow('From pip to out', `${p}.incubation.pipToOut`, s.incubation.pipToOut)]
                 : []),
             ],
           ] as Section,
@@ -360,9 +314,9 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
           [
             'Mass for its length',
             [
-              fact('Mass = constant × length³', `${p}.shellMass.gPerCm3`, s.shellMass.gPerCm3),
-              fact('Light under', `${p}.shellMass.lowShare`, s.shellMass.lowShare),
-              fact('Heavy over', `${p}.shellMass.highShare`, s.shellMass.highShare),
+              factRow('Mass = constant × length³', `${p}.shellMass.gPerCm3`, s.shellMass.gPerCm3),
+              factRow('Light under', `${p}.shellMass.lowShare`, s.shellMass.lowShare),
+              factRow('Heavy over', `${p}.shellMass.highShare`, s.shellMass.highShare),
             ],
             ['shellMass'],
           ],
@@ -371,12 +325,12 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
     [
       'Growth and weighing',
       [
-        fact('Mature at', `${p}.matureDays`, s.matureDays),
-        fact('Adult weight', `${p}.adultMassG`, s.adultMassG),
-        fact('Young weight', `${p}.youngMassG`, s.youngMassG),
-        fact('Weigh young every', `${p}.weighEveryDays.young`, s.weighEveryDays.young),
-        fact('Weigh adults every', `${p}.weighEveryDays.adult`, s.weighEveryDays.adult),
-        fact('Weigh in the cold every', `${p}.weighEveryDays.cold`, s.weighEveryDays.cold),
+        factRow('Mature at', `${p}.matureDays`, s.matureDays),
+        factRow('Adult weight', `${p}.adultMassG`, s.adultMassG),
+        factRow('Young weight', `${p}.youngMassG`, s.youngMassG),
+        factRow('Weigh young every', `${p}.weighEveryDays.young`, s.weighEveryDays.young),
+        factRow('Weigh adults every', `${p}.weighEveryDays.adult`, s.weighEveryDays.adult),
+        factRow('Weigh in the cold every', `${p}.weighEveryDays.cold`, s.weighEveryDays.cold),
       ],
       ['matureDays', 'adultMassG', 'youngMassG', 'weighEveryDays'],
     ],
@@ -384,76 +338,14 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
       'What happens and goes unwritten, any species',
       Object.entries(almanac.common)
         .filter(([key]) => key.startsWith('unwritten'))
-        .map(([key, f]) => fact(wordsOf(key.replace('unwritten', '')), `common.${key}`, f)),
+        .map(([key, f]) => factRow(wordsOf(key.replace('unwritten', '')), `common.${key}`, f)),
     ],
     [
       'Health and year, any species',
       Object.entries(almanac.common)
         .filter(([key]) => !/^(unwritten|sex)/.test(key))
-        .map(([key, f]) => fact(COMMON_WORDS[key] ?? wordsOf(key), `common.${key}`, f)),
+        .map(([key, f]) => factRow(COMMON_WORDS[key] ?? wordsOf(key), `common.${key}`, f)),
     ],
   ]
   return rows
 }
-
-/** How a feeder comes, in words: `own batches, by the cup`. */
-export function wayWords(way: Supply): string {
-  if (way.kind === 'fresh') return `fresh, by the ${way.unit}`
-  if (way.kind === 'colony') return `an own colony, by the ${way.unit}`
-  if (way.kind === 'bought') return way.gathered ? `gathered, by the ${way.unit}` : `bought, by the ${way.unit}`
-  return way.boughtProducing ? `bought about to yield, by the ${way.unit}` : `own batches, by the ${way.unit}`
-}
-
-/** Numbers of a feeder, in sections. */
-export function feederSections(f: Feeder): Section[] {
-  const p = `feeders.${f.id}`
-  const supply = f.supply
-  const rowsOf = (way: Supply, path: string): Row[] =>
-    Object.entries(way).flatMap(([key, value]: [string, string | boolean | Fact | Spread | BatchSigns]) => {
-      // a culture that comes by post does not wait for warmth
-      const byWarmth = key === 'atTempC' || key === 'baseTempC'
-      if (typeof value !== 'object' || (byWarmth && way.kind === 'batch' && way.boughtProducing)) return []
-      if ('seen' in value) return signRows(value, `${path}.${key}`)
-      const label = key
-        .replace(/([A-Z])/g, ' $1')
-        .toLowerCase()
-        .replace('temp c', 'temperature')
-      return ['earliest' in value ? spread(label, `${path}.${key}`, value) : fact(label, `${path}.${key}`, value)]
-    })
-  return [
-    [`Supply: ${wayWords(supply)}`, rowsOf(supply, `${p}.supply`)],
-    ...(f.otherWays ?? []).map((way, i): Section => [`Also: ${wayWords(way)}`, rowsOf(way, `${p}.otherWays.${i}`)]),
-    ['Size', [spread('Weight of one', `${p}.massG`, f.massG)]],
-    ['How one culture is started', recipeRows(f, p)],
-    ['How a colony grows', colonyRows(f, p)],
-  ]
-}
-
-const signRows = ({ seen, spread: differ, shownByFailing }: BatchSigns, path: string): Row[] => [
-  ...seen.map(({ name, share }, i) => fact(`${name}: seen after, of the wait`, `${path}.seen.${i}.share`, share)),
-  fact('cultures differ in it by', `${path}.spread`, differ),
-  fact('shown by those that fail', `${path}.shownByFailing`, shownByFailing),
-]
-
-const recipeRows = ({ recipe }: Feeder, path: string): Row[] =>
-  recipe
-    ? [
-        fact('founders', `${path}.recipe.founders`, recipe.founders),
-        ...recipe.parts.map(({ what, amount }, i) => fact(what, `${path}.recipe.parts.${i}.amount`, amount)),
-      ]
-    : []
-
-const colonyRows = ({ colony }: Feeder, path: string): Row[] =>
-  colony
-    ? [
-        ...colony.stages.flatMap(({ name, days, survives }, i) => [
-          fact(`${name}: last`, `${path}.colony.stages.${i}.days`, days),
-          fact(`${name}: survive`, `${path}.colony.stages.${i}.survives`, survives),
-        ]),
-        fact('life once grown', `${path}.colony.adultDays`, colony.adultDays),
-        fact('young a day of a grown one', `${path}.colony.youngPerDay`, colony.youngPerDay),
-        fact('at', `${path}.colony.atTempC`, colony.atTempC),
-        fact('nothing grows at', `${path}.colony.baseTempC`, colony.baseTempC),
-        fact('one holds at most', `${path}.colony.capacity`, colony.capacity),
-      ]
-    : []

@@ -65,6 +65,7 @@ export function incubationTime(
   const high = Math.max(...temps)
   // below the table the line is the best guess, but never slower than at 3 °C under it: eggs there mostly die
   const likelyDays = pace.times * daysAt(thermal, Math.max(tempC, low - 3, thermal.baseC + 1))
+  const sooner = likelyDays - pace.times * daysAt(thermal, tempC + 1)
   const share = incubation.spreadShare.value
   const dist = pert({
     earliest: Math.round(likelyDays * (1 - share)),
@@ -94,7 +95,7 @@ export function incubationTime(
         ...pace.inputs,
         factInput('Spread either side', `${path}.spreadShare.value`, incubation.spreadShare),
       ],
-      change: `One degree warmer brings it forward by about ${Math.max(0, Math.round(likelyDays - pace.times * daysAt(thermal, tempC + 1)))} days`,
+      change: `One degree warmer brings it forward by about ${Math.max(0, Math.round(sooner))} days`,
     },
   }
 }

@@ -41,8 +41,11 @@ export function orderSheet(plans: readonly FeederPlan[], almanac: Pick<Almanac, 
 }
 
 /** The order as a message: `2 × tub of 250, Cricket, half-inch (Acheta domesticus): 500, by 29 Nov`. */
-export const tellOrderLine = ({ count, unit, feeder, pieces, by }: OrderLine, today: Day): string =>
-  `${count} × ${unit}, ${feeder.name}${feeder.latin ? ` (${feeder.latin})` : ''}${pieces === null ? '' : `: ${pieces.toLocaleString('en-GB')}`}, by ${formatDay(by, today)}`
+export function tellOrderLine({ count, unit, feeder, pieces, by }: OrderLine, today: Day): string {
+  const what = feeder.latin ? `${feeder.name} (${feeder.latin})` : feeder.name
+  const animals = pieces === null ? '' : `: ${pieces.toLocaleString('en-GB')}`
+  return `${count} × ${unit}, ${what}${animals}, by ${formatDay(by, today)}`
+}
 
 /** The order as a table for a spreadsheet. */
 export const orderRows = (lines: readonly OrderLine[], isoOf: (day: Day) => string): Record<string, string>[] =>

@@ -10,7 +10,7 @@ import {
   type DayDist,
 } from '../chance'
 import { NO_SIGN, type CultureState } from '../subjects'
-import { signLikelihood } from './signs'
+import { knownLooks, signLikelihood } from './signs'
 
 type Kind = 'batch' | 'colony' | 'bought'
 export type PlannedSupply = Extract<Supply, { kind: Kind }>
@@ -122,15 +122,17 @@ export function growing(
   const whole: DayDist = { ...wait, start: wait.start + culture.startDay }
   const looked = culture.lastLook?.day ?? culture.startDay
   const signs = supply.kind === 'batch' && !supply.boughtProducing ? supply.signs : undefined
-  const seen = signs && culture.signs.length ? signLikelihood(culture, signs) : null
-  const sumOf = (weight: (day: Day) => number) =>
+  const looks = signs ? knownLooks(culture, signs) : []
+  const seen = signs && looks.length ? signLikelihood(looks, culture.startDay, signs) : null
+  const chanceOf = (weight: (day: Day) => number) =>
     whole.p.reduce((sum, p, i) => sum + p * weight(whole.start + i) * (seen?.(whole.start + i) ?? 1), 0)
-  const silentSoFar = sumOf(day => (day <= looked ? 0 : day < today ? unwritten : 1))
-  // of those that fail some got as far as the others, and the rest never showed a thing
-  const shown = signs?.shownByFailing.value ?? 1
-  const never = seen && culture.signs.some(s => s.furthest !== NO_SIGN) ? 0 : 1
-  const failure = failureChance(supply) * (seen ? shown * sumOf(() => 1) + (1 - shown) * never : 1)
-  const alive = ((1 - failureChance(supply)) * silentSoFar) / ((1 - failureChance(supply)) * silentSoFar + failure)
+  const silentSoFar = chanceOf(day => (day <= looked ? 0 : day < today ? unwritten : 1))
+  // of those that fail some get as far as the others, and the rest never show a thing
+  const shown = signs?.shownByFailing.value ?? 0
+  const nothingSeen = looks.every(l => l.furthest === NO_SIGN) ? 1 : 0
+  const seenOfFailing = seen ? shown * chanceOf(() => 1) + (1 - shown) * nothingSeen : 1
+  const fails = failureChance(supply)
+  const alive = ((1 - fails) * silentSoFar) / ((1 - fails) * silentSoFar + fails * seenOfFailing)
   const told = seen ? weighedBy(whole, seen) : whole
   return {
     from: conditionUnwritten(conditionFrom(told, looked + 1), today, unwritten),

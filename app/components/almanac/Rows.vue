@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Row } from '~/composables/almanacSections'
+import type { Row } from '~/composables/almanacRows'
 
 /** Numbers under their names; each can be set otherwise where it stands. */
 const props = defineProps<{

@@ -59,7 +59,7 @@ async function send(): Promise<void> {
   <USlideover
     v-model:open="open"
     :title="`${clutch.tag}: some into another box`"
-    description="They keep their numbers, their day of laying and the warmth that they have had; from now on they are forecast by what they lie in then."
+    description="They keep their numbers, their day of laying and the warmth that they have had."
   >
     <template #body>
       <UForm

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { speciesOf } from '#core/almanac'
 import { EggProgramme, eggIncubation, type ClutchState } from '#core/subjects'
+import { UnitError, formatQuantity, parseAs } from '#core/units'
 
 /** What the eggs of a clutch pass before they develop: as the species, as another clutch, or as the keeper says. */
 const props = defineProps<{ clutch: ClutchState; day: number | null }>()
@@ -8,14 +9,37 @@ const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const { record, busy } = useRecord()
 
-const blankPhase = () => ({ name: 'Cool spell', earliest: 25, likely: 30, latest: 40, lowC: 15, highC: 21 })
+/** A temperature as it is typed, in the unit of the house. */
+const shown = (tempC: number) => formatQuantity(tempC, house.settings.tempUnit)
+const blankPhase = () => ({
+  name: 'Cool spell',
+  earliest: 25,
+  likely: 30,
+  latest: 40,
+  low: shown(15),
+  high: shown(21),
+})
 type Phase = ReturnType<typeof blankPhase>
+const typed = ({ lowC, highC, ...phase }: EggProgramme['phases'][number]): Phase => ({
+  ...phase,
+  low: shown(lowC),
+  high: shown(highC),
+})
+/** What is typed as a temperature, °C; not a number where it is none. */
+function celsius(text: string): number {
+  try {
+    return Number(parseAs('temperature', text, house.settings.tempUnit).toFixed(2))
+  } catch (error) {
+    if (error instanceof UnitError) return Number.NaN
+    throw error
+  }
+}
 function now(): { name: string; phases: Phase[] } {
   const phases = (eggIncubation(props.clutch, house.almanac)?.phases ?? []).map(p => ({
     name: p.name,
     ...{ earliest: p.days.earliest, likely: p.days.likely, latest: p.days.latest },
-    lowC: p.lowC.value,
-    highC: p.highC.value,
+    low: shown(p.lowC.value),
+    high: shown(p.highC.value),
   }))
   return { name: props.clutch.programme?.name ?? '', phases: phases.length ? phases : [blankPhase()] }
 }
@@ -33,9 +57,17 @@ const known = computed(() => {
 })
 function take(name: string): void {
   const programme = known.value.find(k => k.value === name)?.programme
-  if (programme) Object.assign(state, { name, phases: programme.phases.map(p => ({ ...p })) })
+  if (programme) Object.assign(state, { name, phases: programme.phases.map(typed) })
 }
-const wish = () => ({ name: state.name.trim(), phases: state.phases.map(p => ({ ...p, name: p.name.trim() })) })
+const wish = (): EggProgramme => ({
+  name: state.name.trim(),
+  phases: state.phases.map(({ low, high, ...p }) => ({
+    ...p,
+    name: p.name.trim(),
+    lowC: celsius(low),
+    highC: celsius(high),
+  })),
+})
 function validate() {
   const result = EggProgramme.safeParse(wish())
   return result.success
@@ -107,11 +139,11 @@ async function write(programme: EggProgramme | null): Promise<void> {
             </UFormField>
           </div>
           <div class="grid grid-cols-3 gap-2">
-            <UFormField :name="`phases.${i}.lowC`" label="From, °C">
-              <UInput v-model.number="p.lowC" type="number" step="0.5" class="w-full" />
+            <UFormField :name="`phases.${i}.lowC`" label="From">
+              <UInput v-model="p.low" class="w-full" autocomplete="off" />
             </UFormField>
-            <UFormField :name="`phases.${i}.highC`" label="To, °C">
-              <UInput v-model.number="p.highC" type="number" step="0.5" class="w-full" />
+            <UFormField :name="`phases.${i}.highC`" label="To">
+              <UInput v-model="p.high" class="w-full" autocomplete="off" />
             </UFormField>
           </div>
         </fieldset>
@@ -125,8 +157,8 @@ async function write(programme: EggProgramme | null): Promise<void> {
           @click="state.phases.push(blankPhase())"
         />
         <p class="quiet small">
-          Then they develop at {{ species.incubation!.usualTempC.value }} °C, or where they lie. Without a phase they
-          develop from the day of laying.
+          Then they develop at {{ shown(species.incubation!.usualTempC.value) }}, or where they lie. Without a phase
+          they develop from the day of laying.
         </p>
         <UButton type="submit" size="lg" block label="Set programme" :disabled="day === null" :loading="busy" />
         <UButton

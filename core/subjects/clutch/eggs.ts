@@ -1,7 +1,6 @@
 import { seen, type DatedEntry, type Problem } from '../../log'
+import { sum } from './counts'
 import type { ClutchState, Egg, EggEnd, EggSign, EggStanding } from './state'
-
-const sum = (list: readonly { count: number }[]) => list.reduce((n, x) => n + x.count, 0)
 
 /** Eggs that could still hatch. */
 export function eggsLeft(c: ClutchState): number {

@@ -130,4 +130,4 @@ export const clutch = defineSubject({
   began: ({ startDay, tag }) => ({ day: startDay, tag, what: 'laid or born' }),
 })
 export { eggsLeft } from './eggs'
-export { youngInGroup } from './kinds'
+export { youngInGroup } from './young'

@@ -1,7 +1,7 @@
 import { COUNT, countOf, rule, say, type LineRule, type Read, type Reading } from '../../log'
 import { partTag } from './apart'
 import { eggsLeft } from './eggs'
-import { tadpolesLeft, youngInGroup } from './kinds'
+import { tadpolesLeft, youngInGroup } from './young'
 import { UnitError } from '../../units'
 import { gramsOf, placeCalled } from '../lineWords'
 import type { ClutchState, EggStanding } from './state'

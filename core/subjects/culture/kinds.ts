@@ -84,7 +84,7 @@ export const cultureKinds = [
     subject: 'culture',
     verb: 'Record look',
     data: z.strictObject({
-      /** The furthest sign that is seen, by its name in the almanac; none of them is seen yet. Left out: only that it does not yield. */
+      /** The furthest sign that is seen, by its name in the almanac, or `NO_SIGN`. Left out: it does not yield yet. */
       furthest: z.string().trim().min(1).max(60).optional(),
       sure,
     }),
