@@ -3,6 +3,7 @@
 import { mkdtempSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { v7 } from 'uuid'
 import { fillOld, oldDatabase } from '../tests/fixtures/oldHouse'
 import { planHere } from '../tests/fixtures/planHere'
 import { openDatabase } from '../server/db/open'
@@ -37,6 +38,18 @@ console.log(`${rows.length} entries, ${Object.keys(keeper.house.animals).length}
 
 const list = ['tag,species,born', ...Array.from({ length: 2000 }, (_, i) => `L-${i},corn snake,2025-05-01`)].join('\n')
 await timed('A list of 2,000 animals added to it', () => keeper.requests.addList(list))
+await keeper.queries.season()
+for (const turn of [1, 2, 3]) {
+  const batch = animals.slice(0, 500).map(({ id }, i) => ({
+    id: v7(),
+    at: new Date(Date.UTC(2026, 10, 24, 8 + turn) + i * 1000).toISOString(),
+    kind: 'weighed',
+    subject: { type: 'animal' as const, id },
+    data: { massG: 300 + turn, sure: true },
+    source: 'keeper' as const,
+  }))
+  await timed('A batch of 500 weights', () => keeper.writer.write(batch))
+}
 await keeper.close()
 rmSync(folder, { recursive: true, force: true })
 process.exit()

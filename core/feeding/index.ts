@@ -9,7 +9,7 @@ export {
   type NextMeal,
   type Portion,
 } from './meal'
-export { firstMealAge, ladderAge, ladderStepAt, proposedStep, stepOf, type NextStep } from './ladder'
+export { firstMealAge, ladderAge, ladderStepAt, proposedStep, stepHeld, stepOf, type NextStep } from './ladder'
 export { mouthProfile, type MouthProfile } from './profile'
 export {
   REFUSAL_LEVELS,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { feederOf, shippedAlmanac as almanac, speciesOf } from '../almanac'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { defaultSettings, houseOf, season } from '../season'
-import { firstMealAge, isFedByWeight, nextMeal, proposedStep, stepOf } from '.'
+import { firstMealAge, isFedByWeight, nextMeal, proposedStep, stepHeld, stepOf } from '.'
 
 const today = 20_560
 const species = speciesOf(almanac, 'ocellated-lizard')
@@ -48,6 +48,20 @@ describe('the step of an animal', () => {
     // a step that the ladder does not have is its last one
     put.write('ladderSet', LIZARD, 0, { step: 60, everyDays: null })
     expect(at(put)).toBe(species.ladder.length - 1)
+  })
+
+  it('holds until the day on which it may be another: asked day by day it says the same', () => {
+    for (const of of Object.values(almanac.species)) {
+      for (const ownLadder of [undefined, { day: 40, entryId: 'e', step: 1, everyDays: 4 }]) {
+        const animal = { bornDay: 30, ...(ownLadder && { ownLadder }) }
+        let held = stepHeld(of, animal, 20)
+        const days = Array.from({ length: 1500 }, (_, i) => 20 + i)
+        const asked = days.map(day => stepOf(of, animal, day))
+        const keptOn = days.map(day => (held = day >= held.until ? stepHeld(of, animal, day) : held))
+        expect(keptOn.map(h => h.index)).toEqual(asked.map(a => a.index))
+        expect(keptOn.map(h => h.everyDays)).toEqual(asked.map(a => a.everyDays))
+      }
+    }
   })
 
   it('and its own interval decide the next meal, the need of the house, and what the working says', () => {

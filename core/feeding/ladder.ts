@@ -40,6 +40,18 @@ export function stepOf(
   return { ...at, everyDays: animal.ownLadder?.everyDays ?? at.step.everyDays }
 }
 
+/** The same, and the first day on which it may stand elsewhere by its age; Infinity at the top. */
+export function stepHeld(
+  species: Species,
+  animal: Pick<AnimalState, 'bornDay' | 'ownLadder'>,
+  today: Day,
+): ReturnType<typeof stepOf> & { until: Day } {
+  const held = stepOf(species, animal, today)
+  const above = species.ladder[held.index + 1]
+  const until = above ? today + Math.max(1, above.fromDay - ladderAge(species, animal, today)) : Infinity
+  return { ...held, until }
+}
+
 export interface NextStep {
   /** The step proposed, counted from 0. */
   to: number

@@ -72,7 +72,8 @@ export class Draft {
     const before = statesOf(this.current, subject)[id]
     const key = subjectKey({ type, id })
     // it is not as its own entries alone make it
-    if (before !== undefined && this.memory.stateOf(key) !== before && subject.settle && !subject.implied) return false
+    const settled = before !== undefined && this.memory.stateOf(key) !== before && subject.settle && !subject.implied
+    if (settled && !subject.settleOne) return false
     if (!this.own) {
       const copies = [...this.registry.subjects.values()].map(s => [
         s.collection,
@@ -94,6 +95,7 @@ export class Draft {
       this.modeOf,
       this.memory,
     )
+    if (settled) subject.settleOne!(this.current, id, this.memory)
     const state = statesOf(this.current, subject)[id]
     if (this.tags && subject.tagOf) {
       if (before !== undefined) this.tags.delete(subject.tagOf(before).toLowerCase())

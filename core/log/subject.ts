@@ -66,6 +66,8 @@ export interface SubjectModule<S extends keyof StateOf = keyof StateOf> {
   meantBy?: (subject: Subject, house: House) => Subject | Problem | null
   /** What follows from all subjects together, after the fold. Changes only what the fold has just made. */
   settle?: (house: House, records: Records, memory: FoldMemory) => void
+  /** The same of one of them, where only its own entries have changed; without it all are settled anew. */
+  settleOne?: (house: House, id: string, memory: FoldMemory) => void
 }
 
 /** Keeps the types of one sort of subject together while it is written. */

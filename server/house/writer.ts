@@ -31,6 +31,8 @@ export type Trial = (standing: Standing) => Promise<void>
  */
 export class HouseWriter {
   private queue: Promise<unknown> = Promise.resolve()
+  /** A calendar is dear to make, and a batch asks for it with each entry. */
+  private calendar: { zone: string; dayOf: (instant: string) => number } | null = null
 
   constructor(
     private readonly db: Knex,
@@ -55,9 +57,10 @@ export class HouseWriter {
    * time.
    */
   private dated(entry: Entry, house: House | null): DatedEntry {
-    const settings = house?.settings.house?.settings ?? this.session.settings
+    const { timeZone: zone } = house?.settings.house?.settings ?? this.session.settings
     try {
-      return { ...entry, at: new Date(entry.at).toISOString(), day: calendarOf(settings.timeZone)(entry.at) }
+      if (this.calendar?.zone !== zone) this.calendar = { zone, dayOf: calendarOf(zone) }
+      return { ...entry, at: new Date(entry.at).toISOString(), day: this.calendar.dayOf(entry.at) }
     } catch (error) {
       if (error instanceof CalendarError)
         throw new ProblemError(422, 'Some fields cannot be read', [{ path: 'at', message: error.message }])

@@ -111,6 +111,37 @@ describe('the main job over the API', () => {
     expect((await house()).house.animals[dam]!.weights).toHaveLength(1)
   })
 
+  it('who opens the house is told the same pressed as unpressed, and of what was written since', async () => {
+    const told = async (encoding: string) => {
+      const answer = await fetch(`${server.address}/api/changes`, { headers: { 'accept-encoding': encoding } })
+      return {
+        encoding: answer.headers.get('content-encoding'),
+        vary: answer.headers.get('vary'),
+        body: (await answer.json()) as { token: string; whole: object },
+      }
+    }
+    const plain = await told('identity')
+    expect(plain.encoding).toBe(null)
+    for (let n = 0; n < 2; n++) {
+      const pressed = await told('br')
+      expect(pressed.encoding).toBe('br')
+      expect(pressed.vary?.toLowerCase()).toContain('accept-encoding')
+      expect(pressed.body).toEqual(plain.body)
+    }
+    expect((await told('br;q=0, identity')).encoding).toBe(null)
+    await call('/api/places', 'POST', {
+      name: 'Pressed',
+      kind: 'room',
+      parentId: null,
+      order: 9,
+      tempC: null,
+      capacity: null,
+    })
+    const after = await told('br')
+    expect(after.body.token).not.toBe(plain.body.token)
+    expect(JSON.stringify(after.body.whole)).toContain('Pressed')
+  })
+
   it('a void takes back and the timeline says so', async () => {
     const slip = entry('weighed', { type: 'animal', id: dam }, { massG: 18, sure: true })
     expect((await write({ ...slip, data: { massG: 18 } })).status).toBe(422)

@@ -1,6 +1,6 @@
 import { liveRowId, liveRowOf, schoolChoice, type Species } from '../../almanac'
 import type { Day } from '../../chance'
-import { nextMeal, stepOf, type Gravid, type NextMeal } from '../../feeding'
+import { nextMeal, stepHeld, type Gravid, type NextMeal } from '../../feeding'
 import { inCold, type AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
@@ -12,6 +12,8 @@ export interface Portions {
   days: number[]
   counts: number[]
 }
+
+type Portion = Pick<NextMeal['portions'][number], 'prey' | 'count'>
 
 /**
  * An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every
@@ -27,12 +29,16 @@ function addAnimalNeed(
   context: SeasonContext,
 ): void {
   const { almanac, settings, today } = context
-  const add = (prey: string, day: number, count: number) => {
-    if (day < 0 || day >= HORIZON_DAYS || !count) return
+  const rowOf = (prey: string): Portions => {
     let row = target.get(prey)
     if (!row) target.set(prey, (row = { days: [], counts: [] }))
-    row.days.push(day)
-    row.counts.push(count)
+    return row
+  }
+  const add = (prey: string, day: number, count: number) => {
+    if (day < 0 || day >= HORIZON_DAYS || !count) return
+    const { days, counts } = rowOf(prey)
+    days.push(day)
+    counts.push(count)
   }
   let start: Day = today
   const winter = mealWinterOf(animal, context)
@@ -69,27 +75,28 @@ function addAnimalNeed(
   const restEnds = next && inCold(animal) ? (programmeFor(animal, context)?.warmDay ?? today) : today
   const born = animal.bornDay ?? today - species.matureDays.value
   const aged = { bornDay: born, ownLadder: animal.ownLadder }
+  let at: { until: Day; everyDays: number; portions: Portion[] } | null = null
   for (let day = start, meal = 0; day < today + HORIZON_DAYS;) {
     if (fasts(day)) {
       day = winter.fastUntil!
       continue
     }
-    const { step, everyDays } = stepOf(species, aged, day)
+    // a step holds for weeks: it is looked up where it changes
+    if (!at || day >= at.until) {
+      const { step, everyDays, until } = stepHeld(species, aged, day)
+      at = { until, everyDays, portions: step.meal.map(m => ({ prey: m.prey, count: m.count * scale })) }
+    }
     // prey by today's weight holds for a while; further out the ladder is the better guess
     const how = carrying(day)
     const small = how && species.eats === 'rodents' ? carried(how) : null
-    const portions =
-      small ??
-      (byWeight && day - today < 90
-        ? usual.value.portions
-        : step.meal.map(m => ({ prey: m.prey, count: m.count * scale })))
+    const portions = small ?? (byWeight && day - today < 90 ? usual.value.portions : at.portions)
     const alive = live?.[meal++] ?? 0
     for (const { prey, count } of portions) {
-      const shareAlive = liveRowOf(almanac, prey) ? alive : 0
+      const shareAlive = alive && liveRowOf(almanac, prey) ? alive : 0
       add(prey, day - today, count * (1 - shareAlive))
-      add(liveRowId(prey), day - today, count * shareAlive)
+      if (shareAlive) add(liveRowId(prey), day - today, count * shareAlive)
     }
-    day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : everyDays))
+    day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : at.everyDays))
   }
 }
 

@@ -7,7 +7,7 @@ import { healthKinds } from './health'
 import { animalLines, weightLines } from './lines'
 import { lineageKinds } from './lineage'
 import { mannerKinds } from './manners'
-import { provenByYoung } from './provenByYoung'
+import { oneProvenByYoung, provenByYoung } from './provenByYoung'
 import { sexingKinds } from './sexing'
 import { winterAnimalKinds } from './winter'
 
@@ -53,6 +53,7 @@ export const animal = defineSubject({
   began: ({ bornDay, tag }) => (bornDay === null ? null : { day: bornDay, tag, what: 'born' }),
   left: ({ tag, status, statusDay }, day) => (status === 'alive' || day < statusDay! ? null : `${tag} ${GONE[status]}`),
   settle: provenByYoung,
+  settleOne: oneProvenByYoung,
 })
 export { meal } from './meal'
 export { bornIn, readPastedRows, type PastedRow } from './pastedRows'

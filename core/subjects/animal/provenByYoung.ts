@@ -18,22 +18,33 @@ function withProofs(animal: AnimalState, proofs: readonly Proof[], memory: FoldM
   return state
 }
 
+/** What the clutches of a house prove of their parents, one by one. */
+function* proofsOf({ clutches, pairings }: House): Generator<{ id: string; proof: Proof }> {
+  for (const clutch of Object.values(clutches)) {
+    const pairing = clutch.pairingId ? pairings[clutch.pairingId]! : null
+    if (!pairing) continue
+    const proof = clutch.kind === 'litter' ? 'birth' : 'eggs'
+    yield { id: pairing.damId, proof: { proof, says: 'female', day: clutch.startDay, entryId: clutch.id } }
+    const alive = clutch.hatched[0]
+    if (pairing.sireId && alive)
+      yield { id: pairing.sireId, proof: { proof: 'sired', says: 'male', day: alive.day, entryId: alive.entryId } }
+  }
+}
+
 /** What laid, gave birth or sired living young is proven by it. */
 export function provenByYoung(house: House, _: Records, memory: FoldMemory): void {
   const proofs = new Map<string, Proof[]>()
-  const add = (id: string, proof: SexProof, says: 'male' | 'female', at: Observed) => {
+  for (const { id, proof } of proofsOf(house)) {
     const list = proofs.get(id)
-    if (list) list.push({ proof, says, ...at })
-    else proofs.set(id, [{ proof, says, ...at }])
-  }
-  for (const clutch of Object.values(house.clutches)) {
-    const pairing = clutch.pairingId ? house.pairings[clutch.pairingId]! : null
-    if (!pairing) continue
-    const laid = { day: clutch.startDay, entryId: clutch.id }
-    add(pairing.damId, clutch.kind === 'litter' ? 'birth' : 'eggs', 'female', laid)
-    const alive = clutch.hatched[0]
-    if (pairing.sireId && alive) add(pairing.sireId, 'sired', 'male', { day: alive.day, entryId: alive.entryId })
+    if (list) list.push(proof)
+    else proofs.set(id, [proof])
   }
   for (const [id, list] of proofs)
     if (house.animals[id]) house.animals[id] = withProofs(house.animals[id], list, memory)
+}
+
+/** The same of one animal, where only its own entries have changed. */
+export function oneProvenByYoung(house: House, id: string, memory: FoldMemory): void {
+  const proofs = [...proofsOf(house)].filter(p => p.id === id).map(p => p.proof)
+  if (proofs.length && house.animals[id]) house.animals[id] = withProofs(house.animals[id], proofs, memory)
 }
