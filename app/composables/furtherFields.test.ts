@@ -6,7 +6,7 @@ const withFields = [...entryKinds.values()].filter(kind => kind.fields)
 
 describe('further fields of an entry', () => {
   it('are of its kind: each alone is taken by the schema, and what is no such field is not', () => {
-    const samples = { count: 1, text: 'dried out', temperature: 28, mass: 3.1, place: 'inc-1' }
+    const samples = { day: '2030-01-31', count: 1, text: 'dried out', temperature: 28, mass: 3.1, place: 'inc-1' }
     const [laying, birth] = [
       { tag: 'C-1', eggs: 6 },
       { tag: 'L-1', live: 6 },

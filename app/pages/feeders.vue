@@ -140,7 +140,7 @@ const write = (kind: string, says: string, prey: string, count: number, further:
           </thead>
           <tbody>
             <tr v-for="s in stocks" :key="s.plan.prey" :data-stock="s.plan.prey">
-              <td>{{ s.feeder.name }}</td>
+              <td>{{ s.feeder.name }}<FeedersLots v-if="s.look" :look="s.look" /></td>
               <td class="num" data-name="left">{{ Math.round(s.stock) }}</td>
               <td class="num" :data-name="s.ordered ? 'on order' : null">{{ s.ordered || '' }}</td>
               <td>
@@ -223,6 +223,12 @@ const write = (kind: string, says: string, prey: string, count: number, further:
   display: flex;
   gap: 0.375rem;
 }
+.stocks td {
+  vertical-align: top;
+}
+.stocks td:first-child {
+  min-width: 14rem;
+}
 /* on a phone a row is a small card: name and numbers, then what to do */
 @media (max-width: 640px) {
   header .buttons {
@@ -245,6 +251,7 @@ const write = (kind: string, says: string, prey: string, count: number, further:
     border: 0;
   }
   .stocks td:first-child {
+    flex-basis: 100%;
     font-weight: 600;
   }
   .stocks td[data-name]::after {

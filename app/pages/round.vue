@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { careByRoom, tellTotals, walkOf, type WalkRoom } from '#core/round'
-import { formatWeekday } from '#core/units'
+import { formatWeekday, weekday } from '#core/units'
 
 const house = useHouse()
 
@@ -22,7 +22,15 @@ const rodents = computed(() =>
     a => a.status === 'alive' && house.almanac.species[a.speciesId]?.eats === 'rodents',
   ),
 )
-const nextDay = computed(() => house.upcomingStarts.filter(t => t.due > house.today))
+/** What is started and ordered on the days to come: on culture day, or between when it keeps too short for that. */
+const nextDays = computed(() => {
+  const ahead = house.upcomingStarts.filter(t => t.due > house.today)
+  return [...new Set(ahead.map(t => t.due))].map(day => ({
+    day,
+    tasks: ahead.filter(t => t.due === day),
+    title: weekday(day) === house.settings.cultureWeekday ? 'Next culture day' : 'To order',
+  }))
+})
 
 /** A long walk comes folded to the totals of its rooms, one open at a time: the first, until another is chosen. */
 const LONG = 100
@@ -98,10 +106,10 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
         :open="room.name === open"
         @toggle="chosen = room.name === open ? null : room.name"
       />
-      <section v-if="nextDay.length" class="room">
-        <h2>Next culture day, {{ formatWeekday(nextDay[0]!.due) }}</h2>
+      <section v-for="next in nextDays" :key="next.day" class="room">
+        <h2>{{ next.title }}, {{ formatWeekday(next.day) }}</h2>
         <ul>
-          <RoundTaskLine v-for="task in nextDay" :key="task.id" :task="task" />
+          <RoundTaskLine v-for="task in next.tasks" :key="task.id" :task="task" />
         </ul>
       </section>
       <Fold v-if="rodents" class="unweighed" :summary="`This evening, for ${formatWeekday(house.today + 1)}`"

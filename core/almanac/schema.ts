@@ -309,6 +309,9 @@ const Bought = z.strictObject({
   gathered: z.boolean().optional(),
   packCount: Fact,
   leadDays: Fact,
+  /** Days on good food before it is fed out. */
+  fedFirstDays: Fact.optional(),
+  /** So many days after it came half of it is still usable. */
   keepDays: Fact,
 })
 const Fresh = z.strictObject({ kind: z.literal('fresh'), unit: z.string() })

@@ -20,6 +20,7 @@ const WORDS: Record<string, string | [one: string, many: string]> = {
   lamp: ['lamp', 'lamps'],
   retire: 'to retire',
   delivery: ['delivery', 'deliveries'],
+  lot: ['lot of feeders past its day', 'lots of feeders past their day'],
   vet: 'to the vet',
   treat: 'to treat',
   quarantine: 'in quarantine',

@@ -9,6 +9,7 @@ import type { Judgement, Reason } from '../judgement'
 import type { HomeSize, Subject } from '../subjects'
 import type { EventForecast, LoadVerdict, Unvisited, Visit } from '../pairing'
 import type { MouthSource } from '../nursery'
+import type { StandingLot } from '../supply'
 
 /** One lane of the season: a pair, or the eggs, young or tadpoles of one clutch. */
 export interface Lane {
@@ -93,6 +94,8 @@ export interface PreyOutlook {
   /** The deliveries among it: when they come, if they do. */
   arriving: { comes: DayDist; count: number }[]
   stock: number
+  /** Of what is bought: its lots, the first to be used first. */
+  lots: StandingLot[]
   /** What colonies of which it is known how they grow give a day for good, by culture. */
   colonies: Record<string, number>
   /** Lanes and animals behind the need, largest first. */

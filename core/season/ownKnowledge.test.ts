@@ -382,7 +382,8 @@ describe('a feeder of one’s own', () => {
     const set = entry('c', 'speciesChanged', species('golden-mantella'), { parts: { ladder } })
     const almanac = almanacAfter(written(nothing(), moth(), set))
     expect(almanac.feeders.moth).toMatchObject({ name: 'Wax moth', supply: { kind: 'bought' } })
-    expect(marksIn(almanac.feeders.moth!.supply)).toEqual(['borrowed', 'borrowed', 'borrowed'])
+    // pack, wait, days on food, days kept
+    expect(marksIn(almanac.feeders.moth!.supply)).toEqual(['borrowed', 'borrowed', 'borrowed', 'borrowed'])
     expect(speciesOf(almanac, 'golden-mantella').ladder).toEqual(ladder)
     expect(problems(nothing(), set).join()).toMatch(/The almanac has no feeder “moth”/)
   })

@@ -2,7 +2,6 @@ export {
   cultureStage,
   failureChance,
   growing,
-  keptPerDay,
   plannedSupply,
   producingFrom,
   remainingYield,
@@ -43,8 +42,18 @@ export {
 } from './colony'
 export { chainOf, foundersFrom, type Chain, type Founding } from './chain'
 export { arrival } from './orders'
-export { usableStock } from './stock'
-export { cultureWay, packWay, wayPath, withWay, type CultureSupply, type PackSupply } from './ways'
+export {
+  carriable,
+  keptBetween,
+  keptPerDay,
+  lifeOf,
+  standingLots,
+  useByDays,
+  type Lasts,
+  type Life,
+  type StandingLot,
+} from './lots'
+export { cultureWay, fedFirst, packWay, wayPath, withWay, type CultureSupply, type PackSupply } from './ways'
 export {
   Fates,
   JointError,
@@ -59,6 +68,7 @@ export {
   type JointInput,
   type Played,
   type PlayedEaters,
+  type PlayedFeeder,
   type JointPlan,
   type SpareFeeder,
   type Spares,

@@ -1,4 +1,5 @@
 import type { Day } from '../chance'
+import { carriable, type Lasts } from './lots'
 
 /**
  * Solves a problem in CPLEX LP format; the engine is passed in, so that core runs in the server, a worker and a test.
@@ -28,6 +29,8 @@ export interface PlanInput {
   stock: number
   /** Share of a stock still usable a day later, 0..1. */
   keptPerDay: number
+  /** What keeps a number of days and then ends: nothing older is carried on. */
+  lasts?: Lasts
   /** Expected yield of one new unit by days since its start. */
   perUnit: ArrayLike<number>
   /** Days (as index from `from`) on which new units may be started. */
@@ -152,12 +155,17 @@ function coverRows(input: PlanInput): CoverRow[] {
   const rows: CoverRow[] = []
   const usable = input.startDays.map(() => 0)
   let net = input.stock
+  const { lasts } = input
   for (let t = 0; t < days; t++) {
+    if (lasts && t > 0 && net > 0) net = Math.min(net, carriable(lasts, input.running, t - 1))
     net = (t === 0 ? net : net * input.keptPerDay) + input.running[t]! - input.need[t]!
     // on an early day that is short anyway what new units give is eaten; otherwise it is kept for the days after
     const eaten = t < from && net < 0
     input.startDays.forEach((s, w) => {
-      usable[w] = eaten ? 0 : usable[w]! * input.keptPerDay + (t >= s ? (input.perUnit[t - s] ?? 0) : 0)
+      const carried = lasts
+        ? Math.min(usable[w]!, carriable({ ...lasts, lots: [] }, input.perUnit, t - 1 - s))
+        : usable[w]!
+      usable[w] = eaten ? 0 : carried * input.keptPerDay + (t >= s ? (input.perUnit[t - s] ?? 0) : 0)
     })
     if (t < from) {
       net = Math.max(0, net)
@@ -349,13 +357,14 @@ export function planStarts(input: PlanInput, solve: SolveLp): Plan {
 
 /** Stock and shortfall of each day when all goes as expected. */
 export function runStock(
-  input: Pick<PlanInput, 'need' | 'running' | 'stock' | 'keptPerDay'>,
+  input: Pick<PlanInput, 'need' | 'running' | 'stock' | 'keptPerDay' | 'lasts'>,
   planned: ArrayLike<number>,
 ): { stock: Float64Array; missing: Float64Array } {
   const days = input.need.length
   const stock = new Float64Array(days)
   const missing = new Float64Array(days)
   let left = input.stock
+  const came = input.lasts && new Float64Array(days)
   for (let t = 0; t < days; t++) {
     const usable = (t === 0 ? left : left * input.keptPerDay) + input.running[t]! + planned[t]!
     stock[t] = usable
@@ -363,6 +372,8 @@ export function runStock(
     missing[t] =
       Math.max(0, input.need[t]! - usable) < Math.max(0.01, 1e-4 * input.need[t]!) ? 0 : input.need[t]! - usable
     left = Math.max(0, usable - input.need[t]!)
+    came?.set([input.running[t]! + planned[t]!], t)
+    if (input.lasts && came) left = Math.min(left, carriable(input.lasts, came, t))
   }
   return { stock, missing }
 }

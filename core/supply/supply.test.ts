@@ -116,7 +116,7 @@ describe('yields', () => {
   })
 
   it('half a stock is usable after the days it keeps', () => {
-    expect(keptPerDay(flies) ** flies.keepDays.value).toBeCloseTo(0.5, 9)
+    expect(keptPerDay(flies, shippedAlmanac.common) ** flies.keepDays.value).toBeCloseTo(0.5, 9)
   })
 })
 
@@ -130,7 +130,7 @@ function flyPlan(hatchlings: number, part: Partial<PlanInput> = {}): PlanInput {
     need,
     running: new Array(days).fill(0),
     stock: 0,
-    keptPerDay: keptPerDay(flies),
+    keptPerDay: keptPerDay(flies, shippedAlmanac.common),
     perUnit: yieldSinceStart(flies, 24, days),
     startDays: weekly(days),
     leastPerStart: 1,
@@ -228,7 +228,7 @@ describe('the plan of cups', () => {
           need: new Array(56).fill(2),
           running: new Array(56).fill(0),
           stock,
-          keptPerDay: keptPerDay(bought),
+          keptPerDay: keptPerDay(bought, shippedAlmanac.common),
           perUnit: yieldSinceStart(bought, null, 56),
           startDays: weekly(56),
           leastPerStart: 0,
@@ -254,7 +254,7 @@ describe('the chance of running out', () => {
       need: new Float64Array(days * 200).map((_, i) => (i % days >= 30 && i % days < 40 ? needPerDay : 0)),
       supply: flies,
       stock: 0,
-      keptPerDay: keptPerDay(flies),
+      keptPerDay: keptPerDay(flies, shippedAlmanac.common),
       running: [],
       starts: [
         { day: from + 4, count: counts },

@@ -21,6 +21,10 @@ export function cultureWay(feeder: Feeder, culture?: { bought?: true }): Culture
 export const packWay = (feeder: Feeder): PackSupply | null =>
   waysOf(feeder).find((way): way is PackSupply => way.kind === 'bought') ?? null
 
+/** Whole days on good food before what was ordered is fed out. */
+export const fedFirst = (way: Supply | null): number =>
+  way?.kind === 'bought' ? Math.ceil(way.fedFirstDays?.value ?? 0) : 0
+
 /** Where a way stands in the almanac, as `feeders.fly.large.otherWays.0`. */
 export function wayPath(feeder: Feeder, way: Supply): string {
   const at = feeder.otherWays?.indexOf(way) ?? -1

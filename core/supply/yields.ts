@@ -10,6 +10,7 @@ import {
   type DayDist,
 } from '../chance'
 import { NO_SIGN, type CultureState } from '../subjects'
+import { fedFirst } from './ways'
 import { knownLooks, signLikelihood } from './signs'
 
 type Kind = 'batch' | 'colony' | 'bought'
@@ -21,12 +22,12 @@ export function plannedSupply(feeder: Feeder): PlannedSupply | null {
 }
 
 /**
- * Days from start to the first yield at a temperature. Development is taken as linear above the base temperature, so
+ * Days from start to the first yield at a temperature; of what is ordered, until it is here and was fed first. Development is taken as linear above the base temperature, so
  * the almanac's days (at its reference temperature) are stretched by (reference − base) / (T − base).
  * @param tempC temperature of the place, °C; null = the almanac's own
  */
 export function timeToProducing(supply: PlannedSupply, tempC: number | null): DayDist {
-  if (supply.kind === 'bought') return certain(supply.leadDays.value)
+  if (supply.kind === 'bought') return certain(supply.leadDays.value + fedFirst(supply))
   let stretch = 1
   if (supply.kind === 'batch' && !supply.boughtProducing && tempC !== null) {
     const base = supply.baseTempC.value
@@ -66,11 +67,6 @@ export function yieldCurve(supply: PlannedSupply, days: number, factor = 1): Flo
 /** Chance (0..1) that one started culture gives nothing. */
 export function failureChance(supply: PlannedSupply): number {
   return supply.kind === 'bought' ? 0 : supply.failure.value
-}
-
-/** Share of a stock that is still usable a day later: half of it after the days it keeps. */
-export function keptPerDay(supply: PlannedSupply): number {
-  return 0.5 ** (1 / supply.keepDays.value)
 }
 
 /** Expected yield by days since the *start* of one culture (or the order of one pack), failures taken off. */

@@ -398,6 +398,16 @@ export function alderYard(today: number): DemoHouse {
   demoEggs(w, all)
   startingYoung(w, all)
   w.write('preyCounted', { type: 'prey', id: 'mouse.pinky.live' }, -1, { count: 6 })
+  // what was counted yesterday is of these
+  const came: [string, number, number][] = [
+    ['cricket.half', -8, 250],
+    ['cricket.half', -2, 210],
+    ['cricket.quarter', -2, 500],
+    ['mouse.adult', -110, 25],
+    ['mouse.adult', -20, 25],
+    ['rat.weaned', -40, 25],
+  ]
+  for (const [prey, day, count] of came) w.write('preyReceived', { type: 'prey', id: prey }, day, { count })
   dustedYoung(w, all)
   waysOfAnimals(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!

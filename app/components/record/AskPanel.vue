@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UnitError, formatQuantity, parseAs } from '#core/units'
+import { UnitError, dayFromIso, formatQuantity, dayToIso, parseAs } from '#core/units'
 
 /** The fields that a button opens before it records. */
 const props = defineProps<{
@@ -105,30 +105,34 @@ async function send(): Promise<void> {
             >
           </UInput>
         </UFormField>
-        <UFormField
-          v-for="(field, name) in hints"
-          :key="name"
-          :label="field.label"
-          :hint="unitOf(field.as)"
-          :error="problems[name]"
-        >
-          <RecordPick
-            v-if="field.as === 'place'"
-            v-model="further[name]"
-            :name="field.label"
-            :items="places"
-            class="w-full"
-            placeholder="Choose a place"
+        <template v-for="(field, name) in hints" :key="name">
+          <RecordDayField
+            v-if="field.as === 'day'"
+            :label="field.label"
+            :error="problems[name]"
+            :model-value="further[name] ? dayFromIso(further[name]) : null"
+            optional
+            @update:model-value="day => (further[name] = day === null ? '' : dayToIso(day))"
           />
-          <UInput
-            v-else
-            v-model="further[name]"
-            :inputmode="field.as === 'text' ? 'text' : 'decimal'"
-            autocomplete="off"
-            class="w-full"
-            :maxlength="300"
-          />
-        </UFormField>
+          <UFormField v-else :label="field.label" :hint="unitOf(field.as)" :error="problems[name]">
+            <RecordPick
+              v-if="field.as === 'place'"
+              v-model="further[name]"
+              :name="field.label"
+              :items="places"
+              class="w-full"
+              placeholder="Choose a place"
+            />
+            <UInput
+              v-else
+              v-model="further[name]"
+              :inputmode="field.as === 'text' ? 'text' : 'decimal'"
+              autocomplete="off"
+              class="w-full"
+              :maxlength="300"
+            />
+          </UFormField>
+        </template>
         <UButton type="submit" label="Record" size="lg" block :loading="sending" />
       </form>
     </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
 import { madeReadyFor, type MadeReady } from '#core/season'
+import { formatDay } from '#core/units'
 
 /** Rodents for tomorrow's meals: what is thawed this evening, and what is caught. */
 const house = useHouse()
@@ -17,6 +18,11 @@ const tell = ({ prey, count }: MadeReady) => {
   const { one, many } = feederOf(house.almanac, prey)
   return `${count} ${count === 1 ? one : many}`
 }
+/** The box that is used first, where there are several. */
+function firstBox(prey: string): string {
+  const lots = house.season?.prey.find(p => p.prey === prey)?.lots.filter(lot => lot.pieces >= 1) ?? []
+  return lots.length > 1 ? `from those of ${formatDay(lots[0]!.day, house.today)}; ` : ''
+}
 const dead = computed(() => ready.value.filter(r => !r.live))
 const live = computed(() => ready.value.filter(r => r.live))
 </script>
@@ -28,7 +34,7 @@ const live = computed(() => ready.value.filter(r => r.live))
       <b>Thaw</b> in the cold:
       <template v-for="(r, i) in dead" :key="r.prey"
         ><template v-if="i">, </template>{{ tell(r) }}
-        <span class="quiet small">({{ r.for.join(', ') }})</span></template
+        <span class="quiet small">({{ firstBox(r.prey) }}{{ r.for.join(', ') }})</span></template
       >.
     </p>
     <p v-if="live.length">

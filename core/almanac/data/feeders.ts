@@ -15,11 +15,18 @@ const LIVE = [
   'A mouse with teeth bites: never alone with a snake. Wild mice carry mites and disease, and are not used.',
 ]
 
-const bought = (unit: string, packCount: number, leadDays: number, keepDays: number): Supply => ({
+const bought = (
+  unit: string,
+  packCount: number,
+  leadDays: number,
+  keepDays: number,
+  fedFirst = false,
+): Extract<Supply, { kind: 'bought' }> => ({
   kind: 'bought',
   unit,
   packCount: practice(packCount, 'each'),
   leadDays: practice(leadDays, 'days'),
+  ...(fedFirst && { fedFirstDays: practice(1, 'days', 'at least 24 hours on good food before they are fed out') }),
   keepDays: practice(keepDays, 'days'),
 })
 
@@ -55,10 +62,14 @@ const cricket = (
   many: `${size} crickets`,
   latin: 'Acheta domesticus',
   massG: memorySpread(...massG, 'g'),
-  supply: bought(`tub of ${packCount}`, packCount, 2, keepDays),
+  // pinheads are wanted at once, and hold next to nothing
+  supply: bought(`tub of ${packCount}`, packCount, 2, keepDays, id !== 'pinhead'),
   care: 'Quick to get, dear to keep. Gut-load at least 24 hours on greens, grain and a protein before feeding out.',
   cautions: [ALLERGY],
 })
+
+/** What eats before it is eaten; waxworms, silkworms and larvae come on their own food, or take none. */
+const FED_FIRST = new Set(['locust.small', 'locust.large', 'superworm', 'roach.nymph', 'roach.medium', 'roach.large'])
 
 const insect = (
   id: string,
@@ -77,7 +88,7 @@ const insect = (
   many,
   latin,
   massG: memorySpread(...massG, 'g'),
-  supply: bought(`tub of ${packCount}`, packCount, 2, keepDays),
+  supply: bought(`tub of ${packCount}`, packCount, 2, keepDays, FED_FIRST.has(id)),
   care,
   cautions: [ALLERGY],
 })
@@ -396,7 +407,7 @@ const list: Feeder[] = [
     many: 'mealworms',
     latin: 'Tenebrio molitor',
     massG: memorySpread(0.05, 0.1, 0.15, 'g'),
-    supply: bought('tub of 500', 500, 2, 42),
+    supply: bought('tub of 500', 500, 2, 42, true),
     care: 'Bran bed changed weekly. Fatty and hard: a snack, or for some the standing cup.',
     cautions: [ALLERGY],
   },

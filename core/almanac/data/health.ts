@@ -124,6 +124,13 @@ export const health: Record<string, Fact> = {
   colonyCount: memory(0.35, 'share', 'A count of a part of a colony is off by about so much, since they sit in heaps'),
   cultureShrink: memory(8, 'cultures', 'What the Almanac says of a culture weighs as much as so many of the house'),
   chainSure: memory(0.9, 'share', 'A chain of cultures holds while one of them yields with this chance'),
+  lotShape: memory(
+    4,
+    'shape',
+    'How sharply what is bought ends about the days it keeps: 1 goes off evenly, 4 within days',
+  ),
+  lotUseBy: memory(0.8, 'share', 'Of a lot still usable on the day by which it is to be used'),
+  lotOver: memory(0.1, 'share', 'Of a lot: when more than so much must have gone by, it is to be looked through'),
   deliveryLate: memory(0.1, 'share', 'Of deliveries that come later than their lead time'),
   deliveryHalf: memory(1.5, 'days', 'Of those that are late half have come after so long'),
   deliveryLost: memory(0.02, 'share', 'Of deliveries that never come'),

@@ -1,9 +1,19 @@
 import { feederOf, isLiveRow, speciesOf } from '../../almanac'
 import type { Day } from '../../chance'
-import { computedInput, settingInput, type Reason } from '../../judgement'
+import { computedInput, entryInput, settingInput, type Reason } from '../../judgement'
 import type { MouthSource } from '../../nursery'
 import { hereOf, oneOf, type AnimalState, type CultureState } from '../../subjects'
-import { arrival, cultureWay, keptPerDay, packWay, plannedSupply, remainingYield, usableStock } from '../../supply'
+import {
+  arrival,
+  cultureWay,
+  fedFirst,
+  lifeOf,
+  packWay,
+  plannedSupply,
+  remainingYield,
+  standingLots,
+} from '../../supply'
+import { formatDay } from '../../units'
 import { colonyView } from '../colony'
 import type { SeasonContext } from '../context'
 import type { PreyOutlook, Scenarios } from '../contracts'
@@ -135,14 +145,17 @@ export function outlook(
         for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
       }
       const stock = house.stocks[id]
-      const atHand = stock ? usableStock(stock, keptPerDay(supply), today) : 0
+      const life = lifeOf(supply, almanac.common)
+      const lots = stock ? standingLots(stock, life, today) : []
+      const atHand = lots.reduce((sum, lot) => sum + lot.pieces, 0)
+      const gone = lots.reduce((sum, lot) => sum + lot.gone, 0)
       const lead = packs?.leadDays.value ?? 0
       const arriving = (stock?.onOrder ?? [])
         .map(order => ({ comes: arrival(order.day + lead, almanac, today), count: order.count }))
         .filter(({ comes }) => comes.p.length > 0 && comes.start - today < days)
       for (const { comes, count } of arriving) {
         comes.p.forEach((p, i) => {
-          const day = comes.start + i - today
+          const day = comes.start + i + fedFirst(packs) - today
           if (day < days) running[day]! += p * count
         })
       }
@@ -162,8 +175,19 @@ export function outlook(
             settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
             computedInput(
               'Stock today',
-              `${Math.round(atHand)} usable${stock && stock.left - atHand > 0.5 ? ` of ${Math.round(stock.left)} by count: half are usable after ${supply.keepDays.value} days` : ''}`,
+              `${Math.round(atHand)} usable${gone > 0.5 ? `; about ${Math.round(gone)} more by count have gone off: half are usable after ${supply.keepDays.value} days` : ''}`,
             ),
+            ...(supply.kind === 'bought'
+              ? lots
+                  .filter(lot => lot.pieces >= 0.5)
+                  .map(lot =>
+                    entryInput(
+                      `Of ${formatDay(lot.day, today)}`,
+                      `${Math.round(lot.pieces)}, use by ${formatDay(lot.useBy, today)}`,
+                      { day: lot.day, entryId: lot.entryId },
+                    ),
+                  )
+              : []),
           ],
           change: 'Every recorded lock, laying, hatch, loss or sale moves it',
         },
@@ -175,6 +199,7 @@ export function outlook(
         running: Array.from(running),
         arriving,
         stock: atHand,
+        lots: supply.kind === 'bought' ? lots : [],
         colonies,
         causes: [...(causes.get(id) ?? new Map<string, { label: string; total: number }>())]
           .map(([cid, c]) => ({ id: cid, ...c }))

@@ -2,15 +2,23 @@ import { feederOf, schoolChoice, type Feeder } from '../../almanac'
 import {
   cultureStage,
   cultureWay,
+  fedFirst,
   firstCoveredDay,
   growing,
   keptPerDay,
+  lifeOf,
+  packWay,
   plannedSupply,
+  useByDays,
   yieldSinceStart,
   type Coming,
+  type Lasts,
+  type Life,
   type PlanInput,
+  type PlayedFeeder,
   type PlannedSupply,
 } from '../../supply'
+import { shift, type Day } from '../../chance'
 import { nextWeekday } from '../../units'
 import type { PreyOutlook } from '../contracts'
 import { cultureTempC, placeTempC } from '../warmth'
@@ -49,6 +57,7 @@ const nobodys = (prey: string, days: number): PreyOutlook => ({
   running: Array.from({ length: days }, () => 0),
   arriving: [],
   stock: 0,
+  lots: [],
   colonies: {},
   causes: [],
   reasons: [],
@@ -63,11 +72,30 @@ function shelfTemp({ house, almanac }: Pick<PlanJob, 'house' | 'almanac'>, feede
   return temps.length ? temps.sort((a, b) => a - b)[Math.floor(temps.length / 2)]! : null
 }
 
+/** How long what is bought is counted on: the lots at hand to their days, and what is to come as long as it keeps. */
+function lastsOf(look: PreyOutlook, life: Life, today: Day): Lasts | undefined {
+  const days = Math.round(useByDays(life))
+  const lots = look.lots.map(({ pieces, useBy }) => ({ pieces, until: Math.min(days, useBy - today) }))
+  return days >= BOUGHT_DAYS && lots.every(lot => lot.until >= BOUGHT_DAYS) ? undefined : { days, lots }
+}
+
+/** Lots at hand by the age at which usual ones have as long to go; nothing where all keeps beyond what is planned. */
+export function agesOf({ look, supply, input }: Kept, { almanac, today }: PlanJob): PlayedFeeder['ages'] {
+  if (!input.lasts) return undefined
+  const life = lifeOf(supply, almanac.common)
+  const lots = look.lots.map(({ pieces, useBy }) => ({ pieces, age: Math.max(0, useByDays(life) - (useBy - today)) }))
+  return { life, lots }
+}
+
 function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null, job: PlanJob): PlanInput {
   const { settings, almanac, today } = job
   const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
+  const lasts = supply.kind === 'bought' ? lastsOf(look, lifeOf(supply, almanac.common), today) : undefined
+  // what keeps less than a week is ordered between culture days too, so that one lot meets the next
+  const aWeek = lasts ? Math.ceil(7 / (lasts.days + 1)) : 1
   const startDays: number[] = []
-  for (let d = nextWeekday(today, settings.cultureWeekday) - today; d < days; d += 7) startDays.push(d)
+  for (let week = nextWeekday(today, settings.cultureWeekday) - today - 7; week < days; week += 7)
+    for (let k = 0; k < aWeek; k++) startDays.push(week + Math.round((7 * k) / aWeek))
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   const ownCups = supply.kind === 'batch' && !supply.boughtProducing
   return {
@@ -75,9 +103,10 @@ function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null
     need: look.high.slice(0, days),
     running: look.running.slice(0, days),
     stock: look.stock,
-    keptPerDay: keptPerDay(supply),
+    keptPerDay: keptPerDay(supply, almanac.common),
+    ...(lasts && { lasts }),
     perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),
-    startDays,
+    startDays: startDays.filter(d => d >= 0 && d < days),
     leastPerStart: ownCups && rhythm.id === 'everyWeek' ? 1 : 0,
     spare:
       ownCups && rhythm.fact?.value
@@ -141,6 +170,7 @@ export function comingOf({ look, byOrder, feeder, supply, tempC }: Kept, job: Pl
     const known = perDay !== undefined && way.kind === 'colony'
     return [{ producing: from, alive, supply: known ? givingPerDay(way, perDay / settings.cupYield) : way }]
   })
-  const { arriving: orders } = look
+  // what comes is fed first
+  const orders = look.arriving.map(({ comes, count }) => ({ comes: shift(comes, fedFirst(packWay(feeder))), count }))
   return { supply, running, tempC, factor: settings.cupYield, luck: almanac.common.cupLuck!.value, orders }
 }

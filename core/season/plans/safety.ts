@@ -7,10 +7,11 @@ import {
   type PlanInput,
   type PlannedStart,
   type Played,
+  type PlayedFeeder,
   type Spares,
 } from '../../supply'
 import type { PlanJob } from './contracts'
-import { comingOf } from './kept'
+import { agesOf, comingOf } from './kept'
 import type { Sharing, Together } from './together'
 import { comingWith, listed, type Whole } from './whole'
 
@@ -49,6 +50,27 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
   const width = Math.max(...job.looks.map(l => l.high.length))
   const days = Math.max(...wholes.map(w => w.kept.days))
   const coming = wholes.map(({ kept }) => comingOf({ ...kept, days }, job))
+  const ages = wholes.map(({ kept }) => agesOf(kept, job))
+  const nothing: readonly PlannedStart[] = []
+  /** A spare more changes one feeder: the others come as they were drawn. */
+  const known = wholes.map(() => new WeakMap<readonly PlannedStart[], PlayedFeeder>())
+  const played = (i: number, starts: readonly PlannedStart[]): PlayedFeeder => {
+    const { kept, input } = wholes[i]!
+    const before = known[i]!.get(starts)
+    if (before) return before
+    const feeder: PlayedFeeder = {
+      id: kept.key,
+      days: kept.days,
+      stock: kept.look.stock,
+      keptPerDay: input.keptPerDay,
+      ages: ages[i],
+      countFrom: Math.min(kept.countFrom, firstCoveredDay(input)),
+      reserve: reserveOf(input, starts),
+      fates: onceEach(new Fates(job.today, days, { ...coming[i]!, starts }, seedFrom(kept.key))),
+    }
+    known[i]!.set(starts, feeder)
+    return feeder
+  }
   return (starts: ReadonlyMap<string, readonly PlannedStart[]>, scenarios: readonly number[], times = 1): Played =>
     playThrough({
       days,
@@ -57,16 +79,20 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
       times,
       need: prey => job.scenarios.need[prey]!,
       eaters: menus,
-      feeders: wholes.map(({ kept, input }, i) => ({
-        id: kept.key,
-        days: kept.days,
-        stock: kept.look.stock,
-        keptPerDay: input.keptPerDay,
-        countFrom: Math.min(kept.countFrom, firstCoveredDay(input)),
-        reserve: reserveOf(input, starts.get(kept.key) ?? []),
-        fates: new Fates(job.today, days, { ...coming[i]!, starts: starts.get(kept.key) ?? [] }, seedFrom(kept.key)),
-      })),
+      feeders: wholes.map(({ kept }, i) => played(i, starts.get(kept.key) ?? nothing)),
     })
+}
+
+/** The same draws, each drawn once. */
+function onceEach(fates: Fates): Pick<Fates, 'draw'> {
+  const drawn = new Map<number, Float64Array>()
+  return {
+    draw: scenario => {
+      let row = drawn.get(scenario)
+      if (!row) drawn.set(scenario, (row = fates.draw(scenario)))
+      return row
+    },
+  }
 }
 
 /** Each scenario of need is played with so many lucks of the cultures. */

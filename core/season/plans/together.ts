@@ -112,11 +112,12 @@ export function jointInput(kept: readonly Kept[], eaters: readonly Sharing[], { 
     standInCost: almanac.common.standInCost!.value,
     eaters,
     feeders: kept.map(k => {
-      const { stock, keptPerDay, running } = k.input
+      const { stock, keptPerDay, lasts, running } = k.input
       const perUnit = countedOn(k.input.perUnit)
       const founders = foundersOf(k, almanac)
       return {
         ...{ id: k.key, stock, keptPerDay, running, perUnit, days: k.days },
+        ...(lasts && { lasts }),
         ...startsOf(k, almanac),
         ...(founders && { founders }),
       }

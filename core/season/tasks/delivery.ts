@@ -1,5 +1,5 @@
 import { feederOf } from '../../almanac'
-import { arrival, packWay, wayPath } from '../../supply'
+import { arrival, fedFirst, packWay, wayPath } from '../../supply'
 import { entryInput, factInput } from '../../judgement'
 import { formatDay, formatDistance } from '../../units'
 import type { Task } from '../contracts'
@@ -26,7 +26,7 @@ export const deliveryTasks: TaskMaker = context =>
           placeId: null,
           due: order.day + packs.leadDays.value,
           what: `Delivery of ${order.count} ${feeder.many}`,
-          detail: `ordered ${formatDistance(order.day, today)}${late >= 1 ? `, ${late} ${late === 1 ? 'day' : 'days'} late: ${Math.round(100 * (1 - comes.never))} of 100 so late still come` : ''}`,
+          detail: `ordered ${formatDistance(order.day, today)}${late >= 1 ? `, ${late} ${late === 1 ? 'day' : 'days'} late: ${Math.round(100 * (1 - comes.never))} of 100 so late still come` : ''}${packs.fedFirstDays ? `; on good food first, fed out from ${formatDay(today + fedFirst(packs), today)}` : ''}`,
           actions: [
             { label: 'Arrived', kind: 'preyReceived', data: { count: order.count }, tone: 'main' },
             {

@@ -12,6 +12,7 @@ import { findingTasks } from './findings'
 import { groupTasks } from './groups'
 import { healthTasks } from './health'
 import { lampTasks } from './lamp'
+import { lotTasks } from './lots'
 import { quarantineTasks } from './quarantine'
 import { tadpoleTasks } from './tadpoles'
 import { weighTasks } from './weighing'
@@ -38,6 +39,7 @@ const makers: TaskMaker[] = [
   groupTasks,
   cultureTasks,
   deliveryTasks,
+  lotTasks,
   lampTasks,
   findingTasks,
   healthTasks,

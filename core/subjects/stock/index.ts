@@ -11,6 +11,7 @@ export const stock = defineSubject({
     prey,
     counted: null,
     received: 0,
+    lots: [],
     arrivals: [],
     discards: [],
     used: [],

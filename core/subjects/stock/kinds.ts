@@ -1,6 +1,22 @@
 import { z } from 'zod'
-import { defineKind, sure, writtenAgain } from '../../log'
-import { amount } from '../fields'
+import { defineKind, sure, writtenAgain, type DatedEntry } from '../../log'
+import { dayFromIso, formatFullDay } from '../../units'
+import { amount, dayText } from '../fields'
+import type { StockLot } from './state'
+
+/** What is counted, by the deliveries it is of: the latest, since older ones are used first; what is beyond all is new. */
+function ofLatest(known: readonly StockLot[], count: number, entry: DatedEntry): StockLot[] {
+  const lots: StockLot[] = []
+  let open = count
+  for (let i = known.length - 1; i >= 0 && open > 0; i--) {
+    const { entryId, day, count: came, useBy } = known[i]!
+    const left = Math.min(open, came)
+    open -= left
+    if (left) lots.unshift({ entryId, day, count: left, ...(useBy !== undefined && { useBy }) })
+  }
+  if (open > 0) lots.push({ entryId: entry.id, day: entry.day, count: open })
+  return lots
+}
 
 export const stockKinds = [
   defineKind({
@@ -11,6 +27,7 @@ export const stockKinds = [
     apply(state, { count }, entry) {
       state.counted = { day: entry.day, at: entry.at, count, entryId: entry.id }
       state.received = 0
+      state.lots = ofLatest([...state.lots, ...state.arrivals], count, entry)
       state.arrivals = []
       state.discards = []
     },
@@ -43,30 +60,35 @@ export const stockKinds = [
       dead: amount('Dead on arrival').optional(),
       /** Of the order, what is still to come. */
       open: amount('Still to come').optional(),
+      useBy: dayText.optional(),
       sure,
     }),
     fields: {
       dead: { label: 'Dead on arrival', as: 'count' },
       open: { label: 'Still to come', as: 'count' },
+      useBy: { label: 'Use by, where a date stands on it', as: 'day' },
     },
-    check: (state, { count, open, sure }, entry) =>
+    check: (state, { count, open, useBy, sure }, entry) =>
       open && !state.onOrder.length
         ? { path: 'data.open', message: 'Nothing is on order of which more could come' }
-        : writtenAgain(
-            sure,
-            entry,
-            state.lastReceived?.day === entry.day && state.lastReceived.count === count,
-            `A delivery of ${count} is written on this day already`,
-          ),
-    apply(state, { count, open }, entry) {
+        : useBy && dayFromIso(useBy) < entry.day
+          ? { path: 'data.useBy', message: 'It was over before it came' }
+          : writtenAgain(
+              sure,
+              entry,
+              state.lastReceived?.day === entry.day && state.lastReceived.count === count,
+              `A delivery of ${count} is written on this day already`,
+            ),
+    apply(state, { count, open, useBy }, entry) {
       state.received += count
-      state.arrivals.push({ day: entry.day, at: entry.at, count })
+      const own = useBy && { useBy: dayFromIso(useBy) }
+      state.arrivals.push({ entryId: entry.id, day: entry.day, at: entry.at, count, ...own })
       state.lastReceived = { day: entry.day, count, entryId: entry.id }
       state.onOrder.shift()
       if (open) state.onOrder.unshift({ day: entry.day, count: open, entryId: entry.id })
     },
     wording: d =>
-      `Received ${d.count}${d.dead ? `, ${d.dead} dead on arrival` : ''}${d.open ? `, ${d.open} still to come` : ''}`,
+      `Received ${d.count}${d.dead ? `, ${d.dead} dead on arrival` : ''}${d.open ? `, ${d.open} still to come` : ''}${d.useBy ? `, use by ${formatFullDay(dayFromIso(d.useBy))}` : ''}`,
   }),
   defineKind({
     kind: 'orderDropped',

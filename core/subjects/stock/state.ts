@@ -1,12 +1,24 @@
 import type { Day } from '../../chance'
 
+/** Pieces that came together and age together. */
+export interface StockLot {
+  /** The delivery, or the count that found more than was known. */
+  entryId: string
+  day: Day
+  count: number
+  /** Its own date, where one stands on the box. */
+  useBy?: Day
+}
+
 /** Stock of prey: the last count, what came in since, and what was offered since, to animals and to groups. */
 export interface StockState {
   prey: string
   counted: { day: Day; at: string; count: number; entryId: string } | null
   received: number
+  /** Of which deliveries the last count was, oldest first: what is left is of the latest, since older ones go first. */
+  lots: StockLot[]
   /** Deliveries since the last count. */
-  arrivals: { day: Day; at: string; count: number }[]
+  arrivals: (StockLot & { at: string })[]
   /** Thrown away since the last count: dead, too large by now, gone off. */
   discards: { day: Day; at: string; count: number }[]
   /** Offered since the last count (or the first delivery), by meal. */

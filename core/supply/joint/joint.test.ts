@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
-import type { SolveLp } from '../plan'
+import type { Lasts } from '../lots'
+import { planStarts, runStock, type SolveLp } from '../plan'
 import { GAP, JointError, solveJoint, type Eaters, type JointFeeder, type JointInput } from '.'
 
 let solve: SolveLp
@@ -139,6 +140,112 @@ describe('the joint plan against brute force', () => {
       { numRuns: 30 },
     )
   }, 60_000)
+})
+
+/** What is hungry when each lot keeps its days and the oldest is eaten first, day by day. */
+function hungryOf(need: readonly number[], came: readonly number[], life: number, lots: Lasts['lots']): number {
+  const here = lots.map(lot => ({ ...lot })).sort((a, b) => a.until - b.until)
+  let hungry = 0
+  need.forEach((wanted, day) => {
+    here.push({ pieces: came[day]!, until: day + life })
+    here.sort((a, b) => a.until - b.until)
+    let open = wanted
+    for (const lot of here) {
+      if (lot.until < day) continue
+      const eaten = Math.min(open, lot.pieces)
+      lot.pieces -= eaten
+      open -= eaten
+    }
+    hungry += open
+  })
+  return hungry
+}
+
+describe('what keeps some days and then ends', () => {
+  const rows = fc
+    .record({
+      need: fc.array(fc.integer({ min: 0, max: 20 }), { minLength: DAYS, maxLength: DAYS }),
+      running: fc.array(fc.integer({ min: 0, max: 12 }), { minLength: DAYS, maxLength: DAYS }),
+      life: fc.integer({ min: 0, max: 4 }),
+      lots: fc.array(fc.record({ pieces: fc.integer({ min: 1, max: 15 }), until: fc.integer({ min: 0, max: 4 }) }), {
+        maxLength: 3,
+      }),
+      pack: fc.integer({ min: 5, max: 25 }),
+    })
+    // what is here ends before what comes today
+    .map(r => ({ ...r, lots: r.lots.map(lot => ({ ...lot, until: Math.min(lot.until, r.life) })) }))
+  const stockOf = (lots: Lasts['lots']) => lots.reduce((n, lot) => n + lot.pieces, 0)
+
+  it('is planned as the least of all whole plans in which each lot ends on its day', () => {
+    fc.assert(
+      fc.property(rows, ({ need, running, life, lots, pack }) => {
+        const input = problem(
+          [
+            feeder('a', {
+              stock: stockOf(lots),
+              keptPerDay: 1,
+              running,
+              lasts: { days: life, lots },
+              perUnit: [0, pack],
+              startDays: [0, 2],
+            }),
+          ],
+          [eats('a', need)],
+        )
+        let least = Number.POSITIVE_INFINITY
+        for (let x = 0; x <= 10; x++)
+          for (let y = 0; y <= 10; y++) {
+            const came = running.map((n, d) => n + (d === 1 ? x * pack : 0) + (d === 3 ? y * pack : 0))
+            least = Math.min(least, x + y + 20 * hungryOf(need, came, life, lots))
+          }
+        const { cost, bound } = plan(input)
+        expect(cost).toBeLessThanOrEqual(least * (1 + 2 * GAP) + 0.05)
+        expect(cost).toBeGreaterThanOrEqual(least - 0.1)
+        expect(bound).toBeLessThanOrEqual(least + 1e-3)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('runs as it is eaten day by day, the oldest first', () => {
+    fc.assert(
+      fc.property(rows, ({ need, running, life, lots }) => {
+        const stock = stockOf(lots.filter(lot => lot.until >= 0))
+        const { missing } = runStock(
+          { need, running, stock, keptPerDay: 1, lasts: { days: life, lots } },
+          new Array<number>(DAYS).fill(0),
+        )
+        expect(total(missing)).toBeCloseTo(hungryOf(need, running, life, lots), 6)
+      }),
+    )
+  })
+
+  it('single plans of it leave no day short that a start could have covered', () => {
+    fc.assert(
+      fc.property(rows, ({ need, running, life, lots, pack }) => {
+        fc.pre(life > 0)
+        const startDays = [0, 1, 2, 3]
+        const input = {
+          from: 0,
+          need,
+          running,
+          stock: stockOf(lots),
+          keptPerDay: 1,
+          lasts: { days: life, lots },
+          perUnit: [0, pack],
+          startDays,
+          leastPerStart: 0,
+        }
+        const { starts, missing } = planStarts(input, solve)
+        const came = running.map(
+          (n, d) => n + starts.filter(s => s.day + 1 === d).reduce((m, s) => m + s.count * pack, 0),
+        )
+        expect(total(missing)).toBeCloseTo(hungryOf(need, came, life, lots), 6)
+        // only the first day is before any pack can be here
+        expect(total(missing.slice(1))).toBeCloseTo(0, 6)
+      }),
+    )
+  })
 })
 
 describe('what the joint plan can be trusted with', () => {

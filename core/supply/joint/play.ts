@@ -1,3 +1,4 @@
+import { keptBetween, type Life } from '../lots'
 import type { Alternative } from './programme'
 import type { Fates } from './fates'
 
@@ -6,6 +7,8 @@ export interface PlayedFeeder {
   id: string
   stock: number
   keptPerDay: number
+  /** What is kept by its age, and used oldest first: then the stock is these lots. */
+  ages?: { life: Life; lots: readonly { age: number; pieces: number }[] }
   /** First day (index) that counts for who eats it; earlier gaps cannot be mended any more and are told apart. */
   countFrom: number
   /** Days that are planned; from then on it is had when it is wanted. */
@@ -53,23 +56,83 @@ const TOLERANCE = 0.05
 /** Luck of the cultures in a second playing of the same need. */
 const OTHER_LUCK = 10_007
 
+/** A stock of lots: each goes off by its age, and the oldest is taken first. */
+class Aged {
+  /** Lots by their turn, from the first that is not used up. */
+  private readonly pieces: Float64Array
+  private readonly ages: Int32Array
+  private first = 0
+  private end = 0
+  left = 0
+
+  constructor(
+    lots: readonly { age: number; pieces: number }[],
+    /** Share kept from each age to the next. */
+    private readonly kept: ArrayLike<number>,
+    days: number,
+  ) {
+    this.pieces = new Float64Array(lots.length + days)
+    this.ages = new Int32Array(lots.length + days)
+    for (const lot of [...lots].sort((a, b) => b.age - a.age)) this.add(lot.pieces, Math.floor(lot.age))
+  }
+
+  private add(pieces: number, age: number): void {
+    this.pieces[this.end] = pieces
+    this.ages[this.end++] = age
+    this.left += pieces
+  }
+
+  comeTo(day: number, came: number): void {
+    const { pieces, ages, kept, end } = this
+    if (day > 0) {
+      let left = 0
+      for (let i = this.first; i < end; i++) {
+        pieces[i]! *= kept[ages[i]!++] ?? 0
+        left += pieces[i]!
+      }
+      this.left = left
+    }
+    if (came) this.add(came, 0)
+  }
+
+  take(wanted: number): void {
+    const { pieces, end } = this
+    let open = wanted
+    while (this.first < end && open >= pieces[this.first]!) open -= pieces[this.first++]!
+    if (this.first < end) pieces[this.first]! -= open
+    this.left = Math.max(0, this.left - wanted)
+  }
+}
+
+/** Share kept from each age to the next, for so many days. */
+const keptAges = (life: Life, days: number) =>
+  Float64Array.from({ length: days + Math.ceil(life.halfDays) + 1 }, (_, age) => keptBetween(life, age, age + 1))
+
 /** Stocks of all feeders through the days of one scenario; who eats takes the usual prey first, then what stands for it. */
 class Stocks {
   private readonly yields: Float64Array[]
   private readonly left: Float64Array
+  private readonly aged: (Aged | null)[]
 
   constructor(
     private readonly feeders: readonly PlayedFeeder[],
+    ages: readonly (ArrayLike<number> | null)[],
     scenario: number,
   ) {
     this.yields = feeders.map(f => f.fates.draw(scenario))
     this.left = Float64Array.from(feeders, f => f.stock)
+    this.aged = feeders.map((f, i) => (f.ages ? new Aged(f.ages.lots, ages[i]!, this.yields[i]!.length) : null))
   }
 
   comeTo(day: number): void {
-    this.feeders.forEach((f, i) => {
-      this.left[i] = this.left[i]! * (day === 0 ? 1 : f.keptPerDay) + this.yields[i]![day]!
-    })
+    for (let i = 0; i < this.feeders.length; i++) {
+      const came = this.yields[i]![day]!
+      const aged = this.aged[i]
+      if (aged) {
+        aged.comeTo(day, came)
+        this.left[i] = aged.left
+      } else this.left[i] = this.left[i]! * (day === 0 ? 1 : this.feeders[i]!.keptPerDay) + came
+    }
   }
 
   /** Takes as many as there are beyond what is kept. */
@@ -77,6 +140,7 @@ class Stocks {
     if (day >= this.feeders[feeder]!.days) return pieces
     const taken = Math.max(0, Math.min(pieces, this.left[feeder]! - kept))
     this.left[feeder]! -= taken
+    if (taken) this.aged[feeder]?.take(taken)
     return taken
   }
 }
@@ -96,37 +160,49 @@ export function playThrough(input: PlayInput): Played {
       ...e,
       own: indexOf.get(e.prey)!,
       need: input.need(e.prey),
-      ways: e.standIns.flatMap(s => (indexOf.has(s.feeder) ? [{ ...s, index: indexOf.get(s.feeder)! }] : [])),
+      ways: e.standIns.flatMap(s =>
+        indexOf.has(s.feeder) ? [{ ...s, index: indexOf.get(s.feeder)!, planned: e.planned?.get(s.feeder) }] : [],
+      ),
     }))
   const runs = input.scenarios.length * times
   const all: Hungry = { chance: 0, byDay: new Float64Array(days) }
   const byPrey = new Map(eaters.map(e => [e.prey, { chance: 0, byDay: new Float64Array(days) }]))
   const lacks = new Float64Array(eaters.length)
   const wants = new Float64Array(eaters.length)
+  const ages = feeders.map(f => (f.ages ? keptAges(f.ages.life, days) : null))
   const playOne = (scenario: number, time: number) => {
-    const stocks = new Stocks(feeders, scenario + time * OTHER_LUCK)
+    const stocks = new Stocks(feeders, ages, scenario + time * OTHER_LUCK)
     const hungry = new Set<string>()
     for (let d = 0; d < days; d++) {
       stocks.comeTo(d)
-      eaters.forEach((e, i) => {
-        wants[i] = e.need[scenario * width + d]! * e.share[d]!
-        lacks[i] = wants[i]! - stocks.take(e.own, d, wants[i]!)
-      })
-      const short = new Set<string>()
-      eaters.forEach((e, i) => {
-        for (const { feeder, index, pieces } of e.ways) {
-          const planned = lacks[i]! > 0 ? (e.planned?.get(feeder)?.[d] ?? 0) : 0
-          if (planned) lacks[i]! -= stocks.take(index, d, Math.min(lacks[i]!, planned) * pieces) / pieces
+      let lacking = false
+      for (let i = 0; i < eaters.length; i++) {
+        const e = eaters[i]!
+        const wanted = e.need[scenario * width + d]! * e.share[d]!
+        wants[i] = wanted
+        lacks[i] = wanted ? wanted - stocks.take(e.own, d, wanted) : 0
+        lacking ||= lacks[i]! > 0
+      }
+      // most days all have their usual prey
+      if (!lacking) continue
+      for (let i = 0; i < eaters.length; i++) {
+        if (lacks[i]! <= 0) continue
+        for (const { index, pieces, planned } of eaters[i]!.ways) {
+          const most = planned ? Math.min(lacks[i]!, planned[d] ?? 0) : 0
+          if (most) lacks[i]! -= stocks.take(index, d, most * pieces) / pieces
         }
-      })
-      eaters.forEach((e, i) => {
-        for (const { index, pieces, mostShare } of e.ways) {
+      }
+      const short = new Set<string>()
+      for (let i = 0; i < eaters.length; i++) {
+        if (lacks[i]! <= 0) continue
+        const { prey, own, ways } = eaters[i]!
+        for (const { index, pieces, mostShare } of ways) {
           if (lacks[i]! <= 0) break
           const most = Math.min(lacks[i]!, mostShare * wants[i]!)
           lacks[i]! -= stocks.take(index, d, most * pieces, feeders[index]!.reserve?.[d]) / pieces
         }
-        if (d >= feeders[e.own]!.countFrom && lacks[i]! > wants[i]! * TOLERANCE) short.add(e.prey)
-      })
+        if (d >= feeders[own]!.countFrom && lacks[i]! > wants[i]! * TOLERANCE) short.add(prey)
+      }
       for (const prey of short) {
         hungry.add(prey)
         byPrey.get(prey)!.byDay[d]!++

@@ -1,4 +1,5 @@
 import type { SolveLp } from '../plan'
+import type { Lasts } from '../lots'
 import { periodsOf, type Period } from './periods'
 
 /** One feeder as the joint plan sees it. All rows are per day from today. */
@@ -8,6 +9,8 @@ export interface JointFeeder {
   stock: number
   /** Share of a stock still usable a day later, 0..1. */
   keptPerDay: number
+  /** What keeps a number of days and then ends: nothing older is carried on. */
+  lasts?: Lasts
   /** Expected pieces of what runs and of what is on order. */
   running: ArrayLike<number>
   /** Expected pieces of one new unit by days since it was started or ordered. */
@@ -185,6 +188,7 @@ export class JointProgramme {
       })
       const than = within(feeder.running, period) + (before ? 0 : feeder.stock)
       this.rows.push({ terms, is: '<=', than })
+      if (feeder.lasts) this.addAge(feeder, feeder.lasts, f, t)
     })
     feeder.startDays.forEach((_, w) => {
       if (feeder.founders)
@@ -198,6 +202,20 @@ export class JointProgramme {
         })
       if (feeder.least[w]) this.bounds.push(`${starts(f, w)} >= ${feeder.least[w]}`)
     })
+  }
+
+  /** What is left at the end of a period came within the days it keeps: with the oldest used first that is all it takes. */
+  private addAge({ startDays, perUnit, running }: JointFeeder, { days, lots }: Lasts, f: number, t: number): void {
+    const { to } = this.periods[t]!
+    const young = { from: Math.max(0, to - days), to }
+    const still = lots.reduce((sum, lot) => sum + (lot.until >= to ? lot.pieces : 0), 0)
+    if (young.from === 0 && lots.every(lot => lot.until >= to)) return
+    const terms: Term[] = [{ by: 1, of: left(f, t) }]
+    startDays.forEach((s, w) => {
+      const yields = within(perUnit, { from: Math.max(0, young.from - s), to: Math.max(0, young.to - s) })
+      if (yields > NOTHING) terms.push({ by: -yields, of: starts(f, w) })
+    })
+    this.rows.push({ terms, is: '<=', than: within(running, young) + still })
   }
 
   /**

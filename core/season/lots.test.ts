@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest'
+import { HouseBuilder } from '../../tests/fixtures/records'
+import { feederOf, shippedAlmanac as almanac } from '../almanac'
+import { fedFirst, keptBetween, lifeOf, packWay, useByDays } from '../supply'
+import { defaultSettings, lotsAhead, season, standsInFor, type PreyOutlook } from '.'
+
+const today = 20_000
+const HALF = { type: 'prey' as const, id: 'cricket.half' }
+/** One gecko that eats half-inch crickets. */
+const house = () => new HouseBuilder(today).animal('G-1', 'leopard-gecko')
+const seasonOf = (b: HouseBuilder) => season(b.records(), almanac, defaultSettings, today).season
+const lookOf = (b: HouseBuilder, prey = HALF.id) => seasonOf(b).prey.find(p => p.prey === prey)!
+const crickets = packWay(feederOf(almanac, HALF.id))!
+const life = lifeOf(crickets, almanac.common)
+
+describe('lots of what is bought', () => {
+  it('are told with the day by which they are used; half are usable after the days they keep', () => {
+    const b = house()
+    const came = b.write('preyReceived', HALF, -4, { count: 100 })
+    const { lots, stock } = lookOf(b)
+    expect(lots).toHaveLength(1)
+    expect(lots[0]).toMatchObject({ entryId: came, day: today - 4, useBy: today - 4 + Math.floor(useByDays(life)) })
+    expect(stock).toBeCloseTo(100 * keptBetween(life, 0, 4), 9)
+    // ten days: half, whatever the shape
+    const old = house()
+    old.write('preyReceived', HALF, -crickets.keepDays.value, { count: 100 })
+    expect(lookOf(old).stock).toBeCloseTo(50, 9)
+  })
+
+  it('a meal comes off the oldest one', () => {
+    const b = house()
+    b.write('preyReceived', HALF, -5, { count: 100 })
+    b.write('preyReceived', HALF, -1, { count: 100 })
+    b.write('fed', { type: 'animal', id: 'G-1' }, 0, { prey: HALF.id, offered: 6, taken: 6 })
+    const [old, young] = lookOf(b).lots
+    expect(old!.pieces).toBeCloseTo(100 * keptBetween(life, 0, 5) - 6, 9)
+    expect(young!.pieces).toBeCloseTo(100 * keptBetween(life, 0, 1), 9)
+  })
+
+  it('are looked through once past their day, and not again after a count or when the dead are out', () => {
+    const past = () => {
+      const b = house()
+      b.write('preyReceived', HALF, -9, { count: 100 })
+      return b
+    }
+    const task = (b: HouseBuilder) => seasonOf(b).tasks.find(t => t.id === 'lot:cricket.half')
+    const gone = Math.round(100 * (1 - keptBetween(life, 0, 9)))
+    const shown = task(past())!
+    expect(shown.detail).toContain(`about ${gone} of 100`)
+    expect(shown.actions.map(a => [a.kind, a.ask?.likely])).toEqual([
+      ['preyDiscarded', gone],
+      ['preyCounted', 100 - gone],
+    ])
+    const out = past()
+    out.write('preyDiscarded', HALF, 0, { count: gone })
+    expect(task(out)).toBeUndefined()
+    const counted = past()
+    counted.write('preyCounted', HALF, 0, { count: 70 })
+    expect(task(counted)).toBeUndefined()
+    // and while it is before its day nothing is asked
+    const fresh = house()
+    fresh.write('preyReceived', HALF, -6, { count: 100 })
+    expect(task(fresh)).toBeUndefined()
+  })
+
+  it('a box of mice keeps to the date that stands on it', () => {
+    const b = new HouseBuilder(today).animal('K-1', 'california-kingsnake')
+    b.write('preyReceived', { type: 'prey', id: 'mouse.adult' }, -3, { count: 25, useBy: '2024-11-01' })
+    expect(lookOf(b, 'mouse.adult').lots[0]!.useBy).toBe(Date.UTC(2024, 10, 1) / 86_400_000)
+  })
+
+  it('crickets are fed first: an order counts a day after it comes, and the delivery says so', () => {
+    expect(fedFirst(crickets)).toBe(1)
+    const b = house()
+    b.write('preyOrdered', HALF, 0, { count: 100 })
+    const { running, arriving } = lookOf(b)
+    const lead = crickets.leadDays.value
+    expect(arriving[0]!.comes.start).toBe(today + lead)
+    expect(running.findIndex(n => n > 0)).toBe(lead + 1)
+    const comes = house()
+    comes.write('preyOrdered', HALF, -lead, { count: 100 })
+    expect(seasonOf(comes).tasks.find(t => t.id === 'delivery:cricket.half')!.detail).toMatch(/good food first/)
+  })
+
+  it('what nobody eats by the day of use is over: the first to end is eaten first', () => {
+    const lot = (pieces: number, useBy: number) => ({
+      entryId: `${useBy}`,
+      day: today,
+      pieces,
+      gone: 0,
+      useBy: today + useBy,
+    })
+    const look: Pick<PreyOutlook, 'lots' | 'mean'> = {
+      mean: new Array<number>(30).fill(5),
+      lots: [lot(20, 1), lot(20, 5), lot(200, 9), lot(50, 40)],
+    }
+    // by day 1 ten are eaten of the first; by day 5 thirty in all, twenty of the second; by day 9 fifty
+    expect(lotsAhead(look, today).map(l => l.over)).toEqual([10, 0, 180, 0])
+    expect(lotsAhead({ mean: [], lots: [] }, today)).toEqual([])
+  })
+
+  it('what may stand in for which is told by name', () => {
+    const { many } = feederOf(almanac, 'cricket.quarter')
+    const { standIns } = feederOf(almanac, 'cricket.quarter')
+    expect(standIns!.length).toBeGreaterThan(0)
+    for (const { prey } of standIns!) expect(standsInFor(prey, almanac)).toContain(many)
+    expect(standsInFor('no such prey', almanac)).toEqual([])
+  })
+})
+
+describe('a stock of which nothing is written', () => {
+  it('stays what its lots keep, day by day: what is said today of a later day is what is said then', () => {
+    const b = house()
+    b.write('preyReceived', HALF, 0, { count: 200 })
+    const log = b.records()
+    for (const after of [1, 4, 8, 12]) {
+      const then = season(log, almanac, defaultSettings, today + after).season.prey.find(p => p.prey === HALF.id)!
+      expect(then.stock).toBeCloseTo(200 * keptBetween(life, 0, after), 6)
+      expect(then.lots[0]!.pieces + then.lots[0]!.gone).toBeCloseTo(200, 6)
+    }
+  })
+})

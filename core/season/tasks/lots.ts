@@ -1,0 +1,69 @@
+import { feederOf } from '../../almanac'
+import { computedInput, entryInput, factInput } from '../../judgement'
+import { packWay, wayPath } from '../../supply'
+import { formatDay } from '../../units'
+import type { Task } from '../contracts'
+import { tasksOfEach, type TaskMaker } from './taskMaker'
+
+/** Lots that are past their day, and of which too many must be dead or gone off: looked through, counted, thrown out. */
+export const lotTasks: TaskMaker = context =>
+  tasksOfEach(
+    context,
+    context.prey.filter(look => look.lots.length),
+    look => ({ type: 'prey', id: look.prey }),
+    ({ prey, lots }, { almanac, today }): Task[] => {
+      const feeder = feederOf(almanac, prey)
+      const packs = packWay(feeder)
+      const { lotOver, lotUseBy, lotShape } = almanac.common
+      const over = lots.filter(
+        lot => lot.useBy < today && lot.gone >= 1 && lot.gone > lotOver!.value * (lot.gone + lot.pieces),
+      )
+      if (!over.length || !packs) return []
+      const sum = (of: 'pieces' | 'gone', all = over) => Math.round(all.reduce((n, lot) => n + lot[of], 0))
+      return [
+        {
+          id: `lot:${prey}`,
+          kind: 'lot',
+          subject: { type: 'prey', id: prey },
+          tag: feeder.name,
+          placeId: null,
+          due: over[0]!.useBy,
+          what: `Look through ${over.map(lot => `those of ${formatDay(lot.day, today)}`).join(' and ')}`,
+          detail: `about ${sum('gone')} of ${sum('gone') + sum('pieces')} have gone by; the rest is used first`,
+          actions: [
+            {
+              label: 'Thrown out',
+              kind: 'preyDiscarded',
+              data: {},
+              ask: { field: 'count', label: `${feeder.name} thrown out`, likely: sum('gone') },
+            },
+            {
+              label: 'Count',
+              kind: 'preyCounted',
+              data: {},
+              ask: { field: 'count', label: `${feeder.name}: all that is usable`, likely: sum('pieces', lots) },
+            },
+          ],
+          reasons: [
+            {
+              rule: 'A lot that is past its day: of one age about half are usable after the days they keep, the end comes quickly',
+              inputs: [
+                ...over.map(lot =>
+                  entryInput(`Of ${formatDay(lot.day, today)}`, `use by ${formatDay(lot.useBy, today)}`, {
+                    day: lot.day,
+                    entryId: lot.entryId,
+                  }),
+                ),
+                computedInput('Gone by now, expected', `${sum('gone')}`),
+                factInput('Half are usable after', `${wayPath(feeder, packs)}.keepDays.value`, packs.keepDays),
+                factInput('How sharply it ends', 'common.lotShape.value', lotShape!),
+                factInput('Usable on the day of use', 'common.lotUseBy.value', lotUseBy!),
+                factInput('To be looked through from', 'common.lotOver.value', lotOver!),
+              ],
+              change: 'A count, what is thrown out, or a date of its own on the box',
+            },
+          ],
+        },
+      ]
+    },
+  )

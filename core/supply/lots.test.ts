@@ -1,0 +1,202 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { HouseBuilder } from '../../tests/fixtures/records'
+import { seededRandom } from '../chance'
+import { foldHouse } from '../subjects'
+import { dayFromIso } from '../units'
+import { keptBetween, standingLots, useByDays, type Life } from '.'
+
+const today = 20_000
+const fold = (b: HouseBuilder) => foldHouse(b.records())
+
+const life = (part: Partial<Life> = {}): Life => ({ halfDays: 1, shape: 1, useByShare: 0.8, ...part })
+/** It keeps for ever. */
+const frozen = life({ halfDays: 1e9 })
+const lot = (day: number, count: number, useBy?: number) => ({
+  entryId: `d${day}`,
+  at: '',
+  day,
+  count,
+  ...(useBy !== undefined && { useBy }),
+})
+const counted = (day: number, count: number) => ({
+  counted: { day, at: '', count, entryId: 'c' },
+  lots: [lot(day, count)],
+  arrivals: [],
+  used: [],
+  discards: [],
+})
+type Stock = Parameters<typeof standingLots>[0]
+const usable = (stock: Stock, of: Life, day = today) => standingLots(stock, of, day).reduce((n, l) => n + l.pieces, 0)
+
+describe('what is left of a stock', () => {
+  it('by hand: 100 counted, half kept a day, 10 came in and 8 were offered on the second day', () => {
+    const stock = {
+      ...counted(today - 3, 100),
+      arrivals: [lot(today - 2, 10)],
+      used: [{ day: today - 2, count: 8 }],
+    }
+    // 100 → 50 + 10 − 8 = 52 → 26 → 13
+    expect(usable(stock, life())).toBeCloseTo(13, 12)
+    expect(usable(stock, frozen)).toBeCloseTo(102, 5)
+    expect(standingLots({ counted: null, lots: [], arrivals: [], used: [], discards: [] }, life(), today)).toEqual([])
+    // more offered than there was is none left, not less than none
+    expect(usable({ ...stock, used: [{ day: today - 2, count: 500 }] }, frozen)).toBe(0)
+  })
+
+  it('what is thrown away is among those that did not keep; only more than that is taken off', () => {
+    const left = (thrown: number) =>
+      usable({ ...counted(today - 1, 100), discards: [{ day: today, at: '', count: thrown }] }, life())
+    // half of 100 had to be expected to be dead
+    expect([0, 30, 50, 80, 100].map(left)).toEqual([50, 50, 50, 20, 0])
+  })
+
+  it('keeps well and ends about its days: half at ten days, four in five on the day of use', () => {
+    const crickets = life({ halfDays: 10, shape: 4 })
+    expect(keptBetween(crickets, 0, 10)).toBeCloseTo(0.5, 12)
+    expect(keptBetween(crickets, 0, 5)).toBeCloseTo(0.5 ** (1 / 16), 12)
+    // in two steps as in one, also after an age at which next to nothing is left
+    expect(keptBetween(crickets, 0, 4) * keptBetween(crickets, 4, 9)).toBeCloseTo(keptBetween(crickets, 0, 9), 12)
+    expect(keptBetween(crickets, 200, 201)).toBe(0)
+    expect(keptBetween(crickets, 0, useByDays(crickets))).toBeCloseTo(0.8, 12)
+    // Weibull with these: 10 · (ln 0.8 / ln 0.5)^¼ = 7.53
+    expect(useByDays(crickets)).toBeCloseTo(7.53, 2)
+  })
+
+  it('is what lives of 20,000 crickets with lives of their own, eaten oldest first', () => {
+    const crickets = life({ halfDays: 10, shape: 4 })
+    const random = seededRandom(5)
+    const herd = (n: number, born: number) =>
+      // lives drawn by the inverse of the survival
+      Array.from({ length: n }, () => ({ born, dies: born + 10 * (Math.log(random()) / Math.log(0.5)) ** 0.25 }))
+    let living = herd(20_000, today - 12)
+    living = living.filter(c => c.dies > today - 6)
+    living = [...living, ...herd(20_000, today - 6)]
+    const eat = (n: number) => {
+      living = [...living].sort((a, b) => a.born - b.born).slice(n)
+    }
+    eat(4000)
+    living = living.filter(c => c.dies > today - 3)
+    eat(5000)
+    living = living.filter(c => c.dies > today)
+    const stock: Stock = {
+      ...counted(today - 12, 20_000),
+      arrivals: [lot(today - 6, 20_000)],
+      used: [
+        { day: today - 6, count: 4000 },
+        { day: today - 3, count: 5000 },
+      ],
+    }
+    for (const standing of standingLots(stock, crickets, today)) {
+      const there = living.filter(c => c.born === standing.day).length
+      expect(Math.abs(standing.pieces - there)).toBeLessThan(4 * Math.sqrt(20_000 / 4))
+    }
+  })
+
+  it('a box with a date of its own is used by that date, and before one that keeps longer', () => {
+    const mice = life({ halfDays: 180, shape: 4 })
+    const stock: Stock = {
+      ...counted(today - 20, 0),
+      lots: [],
+      arrivals: [lot(today - 20, 25), lot(today - 10, 25, today + 5)],
+      used: [{ day: today - 1, count: 10 }],
+    }
+    const [first, second] = standingLots(stock, mice, today)
+    expect(first).toMatchObject({ day: today - 10, useBy: today + 5 })
+    // half of such a box keeps as many days as bring four in five to its date, day 15
+    const still = (age: number) => 0.8 ** ((age / 15) ** 4)
+    expect(first!.pieces).toBeCloseTo(((25 * still(9) - 10) * still(10)) / still(9), 9)
+    expect(second!.pieces).toBeCloseTo(25, 1)
+    expect(second!.useBy).toBe(today - 20 + Math.floor(useByDays(mice)))
+  })
+
+  it('a count is of the latest deliveries, with their days; what is beyond all is as old as the count', () => {
+    const b = new HouseBuilder(today)
+    const prey = { type: 'prey' as const, id: 'cricket.half' }
+    b.write('preyReceived', prey, -20, { count: 100 })
+    const last = b.write('preyReceived', prey, -3, { count: 60, useBy: '2030-01-01' })
+    b.write('preyCounted', prey, -2, { count: 90 })
+    const stock = () => fold(b).stocks['cricket.half']!
+    expect(stock().lots.map(l => [l.day - today, l.count])).toEqual([
+      [-20, 30],
+      [-3, 60],
+    ])
+    expect(stock().lots[1]).toMatchObject({ entryId: last, useBy: dayFromIso('2030-01-01') })
+    b.write('preyCounted', prey, -1, { count: 200 })
+    expect(stock().lots.map(l => [l.day - today, l.count])).toEqual([
+      [-20, 30],
+      [-3, 60],
+      [-1, 110],
+    ])
+    b.write('preyCounted', prey, 0, { count: 0 })
+    expect(stock().lots).toEqual([])
+  })
+
+  it('whatever is written of it: never below none, no more than came, and never more as days pass', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            day: fc.integer({ min: -40, max: 0 }),
+            count: fc.integer({ min: 0, max: 500 }),
+            sort: fc.constantFrom('lots', 'arrivals', 'used', 'discards'),
+            keeps: fc.option(fc.integer({ min: 0, max: 60 })),
+          }),
+          { maxLength: 12 },
+        ),
+        fc.double({ min: 0.3, max: 400, noNaN: true }),
+        fc.double({ min: 0.2, max: 12, noNaN: true }),
+        (changes, halfDays, shape) => {
+          const of = (sort: string) =>
+            changes
+              .filter(c => c.sort === sort)
+              .map(c => lot(today + c.day, c.count, c.keeps === null ? undefined : today + c.day + c.keeps))
+          const stock: Stock = {
+            counted: null,
+            lots: [],
+            arrivals: of('arrivals'),
+            used: of('used'),
+            discards: of('discards'),
+          }
+          const came = stock.arrivals.reduce((n, a) => n + a.count, 0)
+          let before = came
+          for (let day = today; day < today + 60; day += 7) {
+            const left = usable(stock, life({ halfDays, shape }), day)
+            expect(left).toBeGreaterThanOrEqual(0)
+            expect(left).toBeLessThanOrEqual(before + 1e-6)
+            before = left
+          }
+        },
+      ),
+    )
+  })
+
+  it('every meal since the count is taken off, however many, of animals and of groups', () => {
+    const b = new HouseBuilder(today)
+      .animal('A', 'leopard-gecko')
+      .animal('K-1', 'corn-snake', { sex: 'female' })
+      .animal('K-2', 'corn-snake', { sex: 'male' })
+    const prey = { type: 'prey' as const, id: 'cricket.half' }
+    b.write('preyCounted', prey, -100, { count: 2000 })
+    for (let d = -150; d <= 0; d++)
+      b.write('fed', { type: 'animal', id: 'A' }, d, { prey: 'cricket.half', offered: 5, taken: 3 })
+    const pair = b.pair('K-1', 'K-2', -300)
+    const laid = b.write('laid', { type: 'pairing', id: pair }, -200, {
+      tag: 'C-1',
+      eggs: 12,
+      slugs: 0,
+      tempC: null,
+      placeId: null,
+    })
+    b.write('hatched', { type: 'clutch', id: laid }, -120, { count: 10 })
+    b.write('youngLost', { type: 'clutch', id: laid }, -60, { count: 4 })
+    for (const d of [-110, -90, -50])
+      b.write('groupFed', { type: 'clutch', id: laid }, d, { prey: 'cricket.half', each: 2 })
+    // after the count: 100 meals of five, one of ten mouths by two, one of six mouths by two
+    expect(fold(b).stocks['cricket.half']!.left).toBe(2000 - 100 * 5 - 20 - 12)
+    b.write('preyReceived', prey, -1, { count: 50 })
+    expect(fold(b).stocks['cricket.half']!.left).toBe(2000 - 500 - 32 + 50)
+    b.write('preyCounted', prey, 0, { count: 30 })
+    expect(fold(b).stocks['cricket.half']!.left).toBe(30)
+  })
+})

@@ -1,0 +1,140 @@
+import type { Almanac } from '../almanac'
+import type { Day } from '../chance'
+import type { StockLot, StockState } from '../subjects'
+import type { PlannedSupply } from './yields'
+
+/** How long pieces of one age keep: half are usable after so many days, and how sharply the end comes. */
+export interface Life {
+  halfDays: number
+  /** Of a Weibull survival: 1 loses the same share every day, more keeps well and then ends within days. */
+  shape: number
+  /** The day to use them by is the one on which this share is still usable, 0..1. */
+  useByShare: number
+}
+
+const within = (least: number, x: number, most: number) => Math.min(most, Math.max(least, x))
+
+/** What is bought ends about the days it keeps; what is harvested goes off day by day. */
+export function lifeOf(supply: PlannedSupply, { lotShape, lotUseBy }: Almanac['common']): Life {
+  return {
+    halfDays: supply.keepDays.value,
+    // own numbers may be any: at the ends nothing could be said any more of when a lot ends
+    shape: supply.kind === 'bought' ? within(0.2, lotShape!.value, 20) : 1,
+    useByShare: within(0.01, lotUseBy!.value, 0.99),
+  }
+}
+
+/** Halvings at the age at which a share is left: 0.5 ** halvings = share. */
+const halvings = (share: number) => Math.log(share) / Math.log(0.5)
+
+/** Days after which the share of use-by is still usable. */
+export const useByDays = ({ halfDays, shape, useByShare }: Life): number =>
+  halfDays * halvings(useByShare) ** (1 / shape)
+
+/**
+ * Share usable at a later age of what is usable at an earlier one: Weibull survival, 0.5 ** ((age / half) ** shape).
+ * @param from age in days, 0 or more
+ * @param to the later age
+ */
+export function keptBetween({ halfDays, shape }: Life, from: number, to: number): number {
+  const spent = (age: number) => (Math.max(0, age) / halfDays) ** shape
+  return 0.5 ** Math.max(0, spent(to) - spent(from))
+}
+
+/** Share of a stock that is still usable a day later, for what is planned without ages. */
+export function keptPerDay(supply: PlannedSupply, common: Almanac['common']): number {
+  const life = lifeOf(supply, common)
+  return life.shape === 1 ? 0.5 ** (1 / life.halfDays) : life.useByShare ** (1 / useByDays(life))
+}
+
+/** One lot of a stock as it is to be expected today. */
+export interface StandingLot {
+  entryId: string
+  /** Since when it is here; of what was counted beyond all deliveries, when it was counted. */
+  day: Day
+  /** Usable pieces, oldest used first. */
+  pieces: number
+  /** Dead or gone off by now, by expectation, and not thrown away by what is written. */
+  gone: number
+  /** The last day on which it is to be used. */
+  useBy: Day
+}
+
+interface Ageing extends StandingLot {
+  life: Life
+}
+
+/** A lot with a date of its own lives so long that this date is its use-by. */
+function ageing(lot: StockLot, usual: Life): Ageing {
+  const { entryId, day, count } = lot
+  const own = lot.useBy === undefined ? null : Math.max(0.5, lot.useBy - day)
+  const life = own === null ? usual : { ...usual, halfDays: (usual.halfDays * own) / useByDays(usual) }
+  return { entryId, day, pieces: count, gone: 0, useBy: lot.useBy ?? day + Math.floor(useByDays(life)), life }
+}
+
+/**
+ * The lots of a stock as they are to be expected today, the first to be used first. What was counted was usable then; it
+ * is of the latest deliveries, since older ones are used first. What is thrown away is among what did not keep, as far as
+ * so many had to be expected; what goes beyond that is taken off too.
+ * @returns none when nothing was ever counted or received
+ */
+export function standingLots(
+  stock: Pick<StockState, 'counted' | 'lots' | 'arrivals' | 'used' | 'discards'>,
+  life: Life,
+  today: Day,
+): StandingLot[] {
+  const lots = stock.lots.map(lot => ageing(lot, life))
+  const changes = [
+    ...stock.arrivals.map(lot => ({ day: lot.day, lot, used: 0, thrown: 0 })),
+    ...stock.used.map(u => ({ day: u.day, lot: null, used: u.count, thrown: 0 })),
+    ...stock.discards.map(d => ({ day: d.day, lot: null, used: 0, thrown: d.count })),
+  ].sort((a, b) => a.day - b.day || Number(Boolean(b.lot)) - Number(Boolean(a.lot)))
+  let at = stock.counted?.day ?? changes[0]?.day ?? today
+  const firstOut = () => lots.sort((a, b) => a.useBy - b.useBy || a.day - b.day)
+  const comeTo = (day: Day) => {
+    for (const lot of lots) {
+      const kept = keptBetween(lot.life, at - lot.day, day - lot.day)
+      lot.gone += lot.pieces * (1 - kept)
+      lot.pieces *= kept
+    }
+    at = Math.max(at, day)
+  }
+  const takeOff = (count: number, from: 'pieces' | 'gone') => {
+    let open = count
+    for (const lot of lots) {
+      const taken = Math.min(open, lot[from])
+      lot[from] -= taken
+      open -= taken
+    }
+    return open
+  }
+  for (const { day, lot, used, thrown } of changes) {
+    comeTo(day)
+    if (lot) {
+      lots.push(ageing(lot, life))
+      firstOut()
+    }
+    // more than was to be expected was still usable: it was of those that were taken for gone
+    if (used) takeOff(takeOff(used, 'pieces'), 'gone')
+    if (thrown) takeOff(takeOff(thrown, 'gone'), 'pieces')
+  }
+  comeTo(today)
+  return firstOut().map(({ life: _, ...lot }) => lot)
+}
+
+/**
+ * What keeps so many days from when it comes and is not counted on beyond; days as an index from today. Lots at hand have
+ * their own days, none of them after what comes today: the first to end is the first to be used.
+ */
+export interface Lasts {
+  days: number
+  lots: readonly { pieces: number; until: number }[]
+}
+
+/** Most that can be carried from one day to the next: what came within the days it keeps, and lots that still keep. */
+export function carriable({ days, lots }: Lasts, came: ArrayLike<number>, day: number): number {
+  let most = 0
+  for (const lot of lots) if (lot.until > day) most += lot.pieces
+  for (let d = Math.max(0, day + 1 - days); d <= day && d < came.length; d++) most += came[d]!
+  return most
+}
