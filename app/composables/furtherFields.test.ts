@@ -22,6 +22,7 @@ describe('further fields of an entry', () => {
       eggsWeighed: { massG: 9 },
       eggsAdded: { eggs: 1 },
       preyReceived: { count: 1 },
+      cultureFound: { what: 'mites' },
       preyDiscarded: { count: 1 },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
@@ -29,6 +30,7 @@ describe('further fields of an entry', () => {
       'clutchMoved',
       'colonyLooked',
       'cultureFailed',
+      'cultureFound',
       'died',
       'eggsAdded',
       'eggsWeighed',

@@ -31,6 +31,17 @@ useEventListener('focus', () => {
 })
 useHouseEvents()
 
+const painted = usePainted()
+watch(
+  () => house.settled,
+  async settled => {
+    if (!settled || painted.value) return
+    await nextPaint()
+    painted.value = true
+  },
+  { immediate: true },
+)
+
 /** The name of the screen in the tab, and the focus at its heading after a jump, so that it is read out. */
 const nuxt = useNuxtApp()
 const route = useRoute()
@@ -87,7 +98,7 @@ onMounted(() => {
 </script>
 
 <template>
-  <div class="shell" :data-settled="house.settled">
+  <div class="shell" :data-settled="house.settled && painted">
     <a class="skip" href="#main">Skip to the screen</a>
     <ShellRail />
     <main id="main" tabindex="-1">

@@ -42,6 +42,8 @@ useEventListener('beforeprint', () => {
 useEventListener('afterprint', () => {
   printing.value = false
 })
+/** When the house is opened only what is in sight is laid out before the first paint, and the rest right after it. */
+const painted = usePainted()
 const care = computed(() => careByRoom(house.season?.care ?? [], house.house))
 /** Rooms with tasks and those with care only, in walking order; what is of no place comes last. */
 const rooms = computed(() => {
@@ -82,7 +84,7 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
 </script>
 
 <template>
-  <div class="screen">
+  <div class="screen" :class="{ early: !painted }">
     <header>
       <h1>What is due today, {{ formatWeekday(house.today) }}?</h1>
       <p data-testid="headline">{{ house.isEmpty ? '' : headline }}</p>
@@ -121,6 +123,10 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
 </template>
 
 <style scoped>
+.early :deep(.room) {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 40rem;
+}
 .room {
   margin-top: 1.25rem;
   max-width: 64rem;

@@ -207,6 +207,8 @@ describe('what each kind of entry may hold', () => {
       cultureStarted: { tag: 'F', feederId: 'x' },
       harvested: { count: 0 },
       cultureFailed: { why: 'mould' },
+      cultureFound: { what: 'mites' },
+      troubleFollowed: { of: 'e', says: 'is', cause: 'old' },
       preyCounted: { count: 1 },
       preyOrdered: { count: 1 },
       preyReceived: { count: 1 },

@@ -1,6 +1,6 @@
 import type { Almanac, Feeder } from '../almanac'
 import { cumulative, quantile, type Day } from '../chance'
-import type { CultureState } from '../subjects'
+import { mayFound, type CultureState } from '../subjects'
 import { cultureWay, type CultureSupply } from './ways'
 import { cultureStage, growing, yieldCurve } from './yields'
 
@@ -34,7 +34,7 @@ function linksOf(
   return cultures.flatMap((culture): Link[] => {
     const supply = cultureWay(feeder, culture)
     if (culture.feederId !== feeder.id || supply?.kind !== 'batch') return []
-    if (!['growing', 'producing'].includes(cultureStage(culture, supply, today))) return []
+    if (!['growing', 'producing'].includes(cultureStage(culture, supply, today)) || !mayFound(culture)) return []
     return [{ culture, supply, ...growing(culture, supply, tempOf(culture), today, unwritten) }]
   })
 }

@@ -41,6 +41,7 @@ export {
   type ColonyAhead,
 } from './colony'
 export { chainOf, foundersFrom, type Chain, type Founding } from './chain'
+export { causeNamed, causesOf, type Cause, type CausesFound } from './causes'
 export { arrival } from './orders'
 export {
   carriable,

@@ -22,6 +22,7 @@ const culture = (age: number, looks: readonly [age: number, furthest: string][] 
   lastHarvest: null,
   lastLook: looks.length ? { day: today - age + looks.at(-1)![0], entryId: 'look' } : null,
   signs: looks.map(([at, furthest]) => ({ day: today - age + at, furthest })),
+  troubles: [],
   takes: [],
   looks: [],
 })

@@ -44,6 +44,7 @@ const culture = (part: Partial<CultureState> = {}): CultureState => ({
   lastHarvest: null,
   lastLook: null,
   signs: [],
+  troubles: [],
   takes: [],
   looks: [],
   ...part,

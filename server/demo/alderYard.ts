@@ -1,4 +1,4 @@
-import type { AnimalCard, DatedEntry, Place } from '#core/subjects'
+import type { AnimalCard, DatedEntry, Place, Subject } from '#core/subjects'
 import { defaultSettings, type HouseSettings } from '#core/season'
 import { breedingSeason } from './breeding'
 import { careOfPlaces, froglets, lamps, newcomer, sizesOfHomes } from './care'
@@ -297,7 +297,7 @@ function pairsAndClutches(w: DemoWriter, p: Places, a: Animals): void {
 }
 
 /** Fourteen cultures, the freezer and the lamps. */
-function feederCultures(w: DemoWriter, p: Places): void {
+function feederCultures(w: DemoWriter, p: Places): { smelly: Subject } {
   const culture = (
     tag: string,
     feederId: string,
@@ -322,7 +322,7 @@ function feederCultures(w: DemoWriter, p: Places): void {
   culture('BB-1', 'beanBeetle', p.beetles, 31, 6, 2)
   culture('BB-2', 'beanBeetle', p.beetles, 10, null)
   culture('RO-1', 'roach.nymph', p.colonies, 420, 250)
-  culture('RO-2', 'roach.nymph', p.colonies, 210, 60)
+  const smelly = culture('RO-2', 'roach.nymph', p.colonies, 210, 60)
   culture('SP-1', 'springtail', p.colonies, 160, 120)
   culture('SP-2', 'springtail', p.colonies, 70, 30)
   culture('IS-1', 'isopod.dwarf', p.colonies, 200, 110)
@@ -340,6 +340,7 @@ function feederCultures(w: DemoWriter, p: Places): void {
   ]
   for (const [prey, count] of counted) w.write('preyCounted', { type: 'prey', id: prey }, -1, { count })
   w.write('preyOrdered', { type: 'prey', id: 'cricket.half' }, -1, { count: 250 })
+  return { smelly }
 }
 
 export interface DemoHouse {
@@ -381,7 +382,7 @@ export function alderYard(today: number): DemoHouse {
   grownOthers(w, places, all)
   hatchlings(w, places, all)
   pairsAndClutches(w, places, all)
-  feederCultures(w, places)
+  const { smelly } = feederCultures(w, places)
   lamps(w, places.glass)
   winterGroups(w, places, all)
   breedingSeason(
@@ -408,6 +409,7 @@ export function alderYard(today: number): DemoHouse {
     ['rat.weaned', -40, 25],
   ]
   for (const [prey, day, count] of came) w.write('preyReceived', { type: 'prey', id: prey }, day, { count })
+  w.write('cultureFound', smelly, -1, { what: 'smell', note: 'sour, at the egg cartons' })
   dustedYoung(w, all)
   waysOfAnimals(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { describe, expect, it } from 'vitest'
+import type { SeasonSnapshot } from '#shared/contracts/house'
 import { open, server, serveDemo, snapshot, visit } from './demo'
 
 serveDemo()
@@ -134,6 +135,62 @@ describe('culture day', () => {
     expect(stock).toMatchObject({ received: 120, onOrder: [{ count: 30 }] })
     await visit.move('/feeders')
     await visit.untilText('[data-stock="locust.small"]', '120')
+  })
+})
+
+describe('lots', () => {
+  it('stand with the day of use; one past its day is looked through in the Round, and the dead are taken off', async () => {
+    await open()
+    await visit.go('/feeders')
+    await visit.untilText('[data-stock="cricket.half"]', 'of 17 Nov, past 24 Nov')
+    await visit.untilText('[data-stock="mouse.adult"]', 'of 5 Nov, use by')
+    await visit.move('/round')
+    const task = '[data-task="lot:cricket.half"]'
+    await visit.untilText(task, 'Look through those of 17 Nov')
+    const left = async () => {
+      const { season } = (await fetch(`${server.address}/api/season`).then(r => r.json())) as SeasonSnapshot
+      return season.prey.find(p => p.prey === 'cricket.half')!.lots.reduce((n, lot) => n + lot.gone, 0)
+    }
+    expect(await left()).toBeGreaterThan(1)
+    await visit.press('Thrown out', task)
+    await visit.page.waitForSelector('form.ask input').then(input => input!.type('12'))
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone(task)
+    expect(await left()).toBeLessThan(1)
+    await visit.undo('12')
+    await visit.page.waitForSelector(task)
+  })
+})
+
+describe('what is found in a culture', () => {
+  it('is looked into cause by cause: what it is not is left out, what it is says what to do, until it is over', async () => {
+    await open({ theme: 'night', phone: true })
+    await visit.go('/feeders')
+    const card = '[data-culture="RO-2"]'
+    const first = () => visit.page.$eval(`${card} .trouble li b`, e => e.textContent)
+    expect(await first()).toBe('Rotten food')
+    await visit.click(`${card} [aria-label="It is not: rotten food"]`)
+    await visit.page.waitForFunction(
+      (sel: string) => document.querySelector(`${sel} .trouble li b`)?.textContent === 'Too wet',
+      {},
+      card,
+    )
+    await visit.click(`${card} [aria-label="It is: too wet"]`)
+    await visit.untilText(`${card} .trouble`, 'Too wet. Dry bedding in, less mist')
+    await visit.press('It is over', card)
+    await visit.untilGone(`${card} .trouble`)
+    const of = Object.values((await snapshot()).house.cultures).find(c => c.tag === 'RO-2')!
+    expect(of.troubles).toMatchObject([
+      { what: 'smell', not: ['rotten'], cause: 'wet', over: { day: expect.any(Number) } },
+    ])
+    // and another one by the menu
+    await visit.click('[data-culture="IS-1"] [aria-label^="Found wrong in IS-1"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('no young')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('[data-culture="IS-1"] .trouble', 'No young, found today')
+    await visit.undo('no young')
+    await visit.untilGone('[data-culture="IS-1"] .trouble')
   })
 })
 

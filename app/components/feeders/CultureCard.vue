@@ -3,7 +3,7 @@ import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { cultureStage, cultureWay, producingFrom } from '#core/supply'
 import { cultureTempC } from '#core/season/warmth'
-import { NO_SIGN, type CultureState } from '#core/subjects'
+import { NO_SIGN, TROUBLES, TROUBLE_WORDS, type CultureState, type Trouble } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 /** One culture: how it stands, what is expected, and what can be recorded of it. */
@@ -23,6 +23,7 @@ const signs = computed(() =>
     ? (supply.value.signs?.seen.map(s => s.name) ?? [])
     : [],
 )
+const open = computed(() => (stage.value === 'failed' ? [] : props.culture.troubles.filter(t => !t.over)))
 const lastSign = computed(() => (stage.value === 'growing' ? props.culture.signs.at(-1) : undefined))
 const write = (kind: string, says: string, data: Record<string, unknown> = {}, form?: FormErrors) =>
   record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`, form)
@@ -85,6 +86,15 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
           :busy="busy"
           @record="(_, why, form) => write('cultureFailed', 'failed', why, form)"
         />
+        <RecordPick
+          v-if="stage === 'growing' || stage === 'producing'"
+          :name="`Found wrong in ${culture.tag}`"
+          :items="TROUBLES.map(value => ({ value, label: TROUBLE_WORDS[value] }))"
+          placeholder="Found wrong …"
+          class="w-40"
+          :disabled="busy"
+          @update:model-value="write('cultureFound', TROUBLE_WORDS[$event as Trouble], { what: $event })"
+        />
         <UButton
           label="Retire"
           variant="outline"
@@ -94,6 +104,7 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
         />
       </div>
     </div>
+    <FeedersTrouble v-for="trouble in open" :key="trouble.entryId" :culture="culture" :trouble="trouble" />
     <Fold
       v-if="stage === 'producing' && supply.kind === 'colony' && feeder.colony"
       :summary="`${culture.tag} by its stages, and what may be taken`"

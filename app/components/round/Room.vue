@@ -64,18 +64,9 @@ const stops = computed(() => {
 </template>
 
 <style scoped>
-/* what is out of sight is laid out when it comes near; edges leave room for the ring of what has the focus */
 .room {
-  margin: 1.25rem -0.25rem 0;
-  padding-inline: 0.25rem;
-  max-width: 64.5rem;
-  content-visibility: auto;
-  contain-intrinsic-size: auto 40rem;
-}
-@media print {
-  .room {
-    content-visibility: visible;
-  }
+  margin-top: 1.25rem;
+  max-width: 64rem;
 }
 h2 {
   border-bottom: 2px solid var(--ui-border-accented);

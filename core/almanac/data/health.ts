@@ -124,6 +124,19 @@ export const health: Record<string, Fact> = {
   colonyCount: memory(0.35, 'share', 'A count of a part of a colony is off by about so much, since they sit in heaps'),
   cultureShrink: memory(8, 'cultures', 'What the Almanac says of a culture weighs as much as so many of the house'),
   chainSure: memory(0.9, 'share', 'A chain of cultures holds while one of them yields with this chance'),
+  causeNext: memory(
+    0.7,
+    'times',
+    'Of what a finding may come from each further cause is so much as likely as the one before',
+  ),
+  causeShrink: memory(3, 'findings', 'The usual order of causes weighs as much as so many of the house'),
+  causeKnown: memory(
+    4,
+    'times',
+    'A cause that what the house knows speaks for is so much likelier, against it so much less',
+  ),
+  causeFurther: memory(4, 'K', 'From the usual temperature: from so far it may be the cause'),
+  mitesFrom: practice(28, 'days', 'Of a cup: from then on mites are quicker than the last flies'),
   lotShape: memory(
     4,
     'shape',

@@ -15,6 +15,7 @@ import { lampTasks } from './lamp'
 import { lotTasks } from './lots'
 import { quarantineTasks } from './quarantine'
 import { tadpoleTasks } from './tadpoles'
+import { troubleTasks } from './troubles'
 import { weighTasks } from './weighing'
 import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
@@ -38,6 +39,7 @@ const makers: TaskMaker[] = [
   tadpoleTasks,
   groupTasks,
   cultureTasks,
+  troubleTasks,
   deliveryTasks,
   lotTasks,
   lampTasks,

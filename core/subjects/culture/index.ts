@@ -1,12 +1,13 @@
 import { defineSubject } from '../../log'
 import { cultureKinds } from './kinds'
 import { cultureLines } from './lines'
+import { troubleKinds } from './trouble'
 
 export const culture = defineSubject({
   type: 'culture',
   collection: 'cultures',
   noun: { one: 'culture', many: 'cultures' },
-  kinds: cultureKinds,
+  kinds: [...cultureKinds, ...troubleKinds],
   found: ({ id, day, data }) => ({
     id,
     ...(data as { tag: string; feederId: string; placeId: string | null }),
@@ -18,6 +19,7 @@ export const culture = defineSubject({
     lastHarvest: null,
     lastLook: null,
     signs: [],
+    troubles: [],
     takes: [],
     looks: [],
   }),

@@ -1,6 +1,6 @@
 import { of, rule, say, type LineRule, type Read, type Reading } from '../../log'
 import { signsOf } from './kinds'
-import { NO_SIGN } from './state'
+import { NO_SIGN, TROUBLE_WORDS, type Trouble } from './state'
 
 /** What is seen in a culture; the same words of others are for the rules after. */
 const looked = (r: Reading, what: string): Read | null => {
@@ -15,7 +15,22 @@ const looked = (r: Reading, what: string): Read | null => {
     : say(r, 'cultureLooked', { furthest }, furthest === NO_SIGN ? ': nothing seen yet' : `: ${furthest} seen`)
 }
 
+/** A word for what is found, as it is typed. */
+const FOUND_WORDS: Record<string, Trouble> = {
+  'mites': 'mites',
+  'mould': 'mould',
+  'mold': 'mould',
+  'smells': 'smell',
+  'leaving': 'leaving',
+  'dying': 'dying',
+  'no young': 'noYoung',
+}
+
 export const cultureLines: LineRule[] = [
+  rule(`(?:found:? )?(${Object.keys(FOUND_WORDS).join('|')})(?: found)?`, (r, m) => {
+    const what = FOUND_WORDS[m[1]!.toLowerCase()]!
+    return of(r, 'culture', 'cultureFound', { what }, `: ${TROUBLE_WORDS[what]}`)
+  }),
   rule('(?:seen:? )?(nothing(?: yet| seen yet)?|[a-z][a-z ]+?)(?: seen)?', (r, m) => looked(r, m[1]!)),
   rule('produc(?:es|ed|ing)', r => of(r, 'culture', 'producing', {}, 'producing')),
   rule('failed(?:\\s*:\\s*(.+))?', (r, m) =>

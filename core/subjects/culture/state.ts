@@ -4,6 +4,18 @@ import type { Observed } from '../../log'
 /** Looked at, and none of what is seen before the first yield was there. */
 export const NO_SIGN = 'nothing'
 
+/** What may be found wrong in a culture that still lives. */
+export const TROUBLES = ['leaving', 'mould', 'mites', 'smell', 'dying', 'noYoung'] as const
+export type Trouble = (typeof TROUBLES)[number]
+export const TROUBLE_WORDS: Record<Trouble, string> = {
+  leaving: 'they try to leave',
+  mould: 'mould',
+  mites: 'mites',
+  smell: 'it smells',
+  dying: 'many die',
+  noYoung: 'no young',
+}
+
 export interface CultureState {
   id: string
   tag: string
@@ -20,6 +32,14 @@ export interface CultureState {
   lastLook: Observed | null
   /** The furthest that was seen in it before it yielded, look by look. */
   signs: { day: Day; furthest: string }[]
+  /** What was found wrong in it: what it was not, what it was, and when it was over. */
+  troubles: (Observed & {
+    what: Trouble
+    note?: string
+    not: string[]
+    cause: string | null
+    over: Observed | null
+  })[]
   /** What was taken, where it was counted. */
   takes: { day: Day; count: number }[]
   /** What was seen in a colony: counted in so much of it, or judged by eye. */
