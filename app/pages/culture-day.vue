@@ -33,8 +33,9 @@ const from = ({ from: tags, founders, lacking }: StartLine) =>
       : `${amount(founders)} founders, from ${tags.join(', ')}${lacking ? `; ${amount(lacking)} are lacking` : ''}`
 /** Cautions are said once, at the end; what founds the cultures stands with their line. */
 function bare(task: Task, detail = task.detail): Task {
-  const today = task.due <= house.today && sheet.value.day > house.today
-  return { ...task, caution: undefined, detail: [today && 'today', detail].filter(Boolean).join('; ') || undefined }
+  // what keeps too short to wait for culture day has a day of its own
+  const otherDay = task.due !== sheet.value.day && (task.due <= house.today ? 'today' : formatWeekday(task.due))
+  return { ...task, caution: undefined, detail: [otherDay, detail].filter(Boolean).join('; ') || undefined }
 }
 const startTasks = computed(() => sheet.value.starts.map(s => bare(s.task, from(s) || undefined)))
 const cautions = computed(() => [

@@ -35,6 +35,8 @@ export interface PlanInput {
   perUnit: ArrayLike<number>
   /** Days (as index from `from`) on which new units may be started. */
   startDays: readonly number[]
+  /** Units that are decided for some of these days, by day: so many, no more and no less. */
+  decided?: ReadonlyMap<number, number>
   /** Fewest units to start on a day whose yield meets any need: 1 for «every week without a break». */
   leastPerStart: number
   /** Spare units at all times in case one fails, and start days for which one of them lasts; null = none. */

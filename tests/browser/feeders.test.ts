@@ -138,6 +138,25 @@ describe('culture day', () => {
   })
 })
 
+describe('a number of one’s own', () => {
+  it('is what is started on that day, and the plan goes round it until it is left to the plan again', async () => {
+    await open()
+    await visit.go('/culture-day')
+    const line = '[data-task="start:beanBeetle"]'
+    await visit.untilText(line, 'Start 2 cups of bean beetles')
+    await visit.press('Other number', line)
+    await visit.page.waitForSelector('form.ask input').then(input => input!.type('5'))
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(line, 'Start 5 cups of bean beetles')
+    await visit.move('/feeders')
+    await visit.untilText('main', 'Decided: 5 on 29 Nov')
+    await visit.click('[aria-label="Leave 29 Nov to the plan: bean beetles"]')
+    await visit.untilNoText('main', 'Decided: 5')
+    await visit.move('/culture-day')
+    await visit.untilText(line, 'Start 2 cups of bean beetles')
+  })
+})
+
 describe('lots', () => {
   it('stand with the day of use; one past its day is looked through in the Round, and the dead are taken off', async () => {
     await open()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { feederOf } from '#core/almanac'
 import { tellStandIns, type FeederPlan } from '#core/season'
-import { formatDay } from '#core/units'
+import { dayToIso, formatDay } from '#core/units'
 
 /** What is given in place of a prey, what stays short all the same, and how sure the plan is. */
 const props = defineProps<{ plan: FeederPlan }>()
@@ -9,9 +10,28 @@ const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, h
 /** Seasons of 100 with a hungry day among those who eat it, where that is more than a rare chance. */
 const hungry = computed(() => (props.plan.runOutChance >= 0.02 ? Math.round(100 * props.plan.runOutChance) : 0))
 const gap = computed(() => props.plan.gaps[0])
+
+const { record, busy } = useRecord()
+const { many } = feederOf(house.almanac, props.plan.prey)
+/** Leaves a day to the plan again. */
+const leave = (day: number) =>
+  record(
+    { kind: 'startDecided', subject: { type: 'prey', id: props.plan.prey }, data: { day: dayToIso(day), units: null } },
+    `${formatDay(day, house.today)} left to the plan: ${many}`,
+  )
 </script>
 
 <template>
+  <p v-for="d in plan.decided" :key="d.day" class="small">
+    Decided: {{ d.said || 'none' }} on {{ formatDay(d.day, house.today) }}.
+    <UButton
+      label="Leave it to the plan"
+      :aria-label="`Leave ${formatDay(d.day, house.today)} to the plan: ${many}`"
+      variant="link"
+      :disabled="busy"
+      @click="leave(d.day)"
+    />
+  </p>
   <p v-if="inPlace || hungry || gap || plan.spares" class="small">
     <template v-if="inPlace">In its place: {{ inPlace }}. </template>
     <b v-if="gap" class="short"

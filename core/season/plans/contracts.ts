@@ -33,6 +33,18 @@ export interface Order {
   pieces: number | null
 }
 
+/** How many units the keeper has decided on for a day. */
+export interface Decided {
+  day: Day
+  /** Still to be started or ordered. */
+  units: number
+  /** In all. */
+  said: number
+  entryId: string
+  /** When it was decided. */
+  on: Day
+}
+
 /** What to start or order, and how the stock then runs. All rows are per day from today. */
 export interface FeederPlan {
   prey: string
@@ -43,6 +55,8 @@ export interface FeederPlan {
   /** Days planned; bought prey is planned ten weeks ahead, since it comes in days. */
   days: number
   starts: PlannedStart[]
+  /** Days for which the keeper has decided otherwise, or the same. */
+  decided: Decided[]
   /** What is grown in the house and ordered all the same, since nothing that is started comes in time. */
   orders: Order[]
   /** Usable feeders on each day with nothing new started, and what then is missing. */
@@ -73,6 +87,8 @@ export interface PlanJob {
   /** Prey that nobody keeps, and that could be ordered to stand in. */
   others: string[]
   eaters: Record<string, EatersNeed[]>
+  /** What was decided, by prey. */
+  decided: Record<string, Decided[]>
   scenarios: { count: number; need: Record<string, Float64Array> }
   house: Pick<House, 'cultures' | 'places' | 'climate' | 'warmth'>
   almanac: Pick<Almanac, 'feeders' | 'schools' | 'common'>

@@ -6,6 +6,7 @@ import { plannedSupply } from '../../supply'
 import type { EatersNeed, PreyOutlook, Scenarios } from '../contracts'
 import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
 import type { PlanJob } from './contracts'
+import { decidedOf } from './decided'
 
 /** What those who eat a prey may be given in its place, the best first; unknown, retired and live prey left out. */
 export function standInsFor(
@@ -83,6 +84,12 @@ export function planJobs(
       looks,
       others,
       eaters: Object.fromEntries(ids.map(id => [id, scenarios.eaters(id)])),
+      decided: Object.fromEntries(
+        all.flatMap(id => {
+          const list = decidedOf(id, house, almanac, today)
+          return list.length ? [[id, list]] : []
+        }),
+      ),
       scenarios: { count: scenarios.count, need: Object.fromEntries(ids.map(id => [id, scenarios.need(id)])) },
       // a thread is told what the readings come to, not all of them
       house: {
@@ -106,7 +113,7 @@ export function planJobs(
 const rounded = (row: ArrayLike<number>) => Array.from(row, x => Math.round(x * 100)).join()
 
 /** What decides the plans of a group, as a key: when none of it changed, neither do they. */
-export function planKey({ looks, others, eaters, house, almanac, settings, safe, today }: PlanJob): string {
+export function planKey({ looks, others, eaters, decided, house, almanac, settings, safe, today }: PlanJob): string {
   const cultures = Object.values(house.cultures).map(c => [
     c.id,
     c.startDay,
@@ -121,9 +128,18 @@ export function planKey({ looks, others, eaters, house, almanac, settings, safe,
   ])
   const { hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing } =
     almanac.common
+  const { lotShape, lotUseBy } = almanac.common
   return JSON.stringify([
     today,
-    looks.map(l => [l.prey, l.stock, l.colonies, rounded(l.high), rounded(l.running)]),
+    looks.map(l => [
+      l.prey,
+      l.stock,
+      l.lots.map(lot => [Math.round(lot.pieces * 100), lot.useBy]),
+      l.colonies,
+      rounded(l.high),
+      rounded(l.running),
+    ]),
+    decided,
     others,
     Object.entries(eaters).map(([prey, list]) => [
       prey,
@@ -138,5 +154,6 @@ export function planKey({ looks, others, eaters, house, almanac, settings, safe,
     almanac.feeders,
     almanac.schools.cupRhythm,
     [hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(f => f!.value),
+    [lotShape!.value, lotUseBy!.value],
   ])
 }

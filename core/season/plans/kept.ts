@@ -87,7 +87,13 @@ export function agesOf({ look, supply, input }: Kept, { almanac, today }: PlanJo
   return { life, lots }
 }
 
-function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null, job: PlanJob): PlanInput {
+function inputFor(
+  look: PreyOutlook,
+  supply: PlannedSupply,
+  tempC: number | null,
+  byOrder: boolean,
+  job: PlanJob,
+): PlanInput {
   const { settings, almanac, today } = job
   const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
   const lasts = supply.kind === 'bought' ? lastsOf(look, lifeOf(supply, almanac.common), today) : undefined
@@ -98,6 +104,8 @@ function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null
     for (let k = 0; k < aWeek; k++) startDays.push(week + Math.round((7 * k) / aWeek))
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   const ownCups = supply.kind === 'batch' && !supply.boughtProducing
+  const decided = new Map((byOrder ? [] : (job.decided[look.prey] ?? [])).map(d => [d.day - today, d.units]))
+  const open = [...new Set([...startDays, ...decided.keys()])].filter(d => d >= 0 && d < days).sort((a, b) => a - b)
   return {
     from: today,
     need: look.high.slice(0, days),
@@ -106,7 +114,8 @@ function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null
     keptPerDay: keptPerDay(supply, almanac.common),
     ...(lasts && { lasts }),
     perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),
-    startDays: startDays.filter(d => d >= 0 && d < days),
+    startDays: open,
+    ...(decided.size && { decided }),
     leastPerStart: ownCups && rhythm.id === 'everyWeek' ? 1 : 0,
     spare:
       ownCups && rhythm.fact?.value
@@ -117,7 +126,7 @@ function inputFor(look: PreyOutlook, supply: PlannedSupply, tempC: number | null
 
 function kept(look: PreyOutlook, feeder: Feeder, supply: PlannedSupply, byOrder: boolean, job: PlanJob): Kept {
   const tempC = shelfTemp(job, look.prey)
-  const input = inputFor(look, supply, tempC, job)
+  const input = inputFor(look, supply, tempC, byOrder, job)
   const days = input.need.length
   const key = byOrder ? `${look.prey} by order` : look.prey
   return { key, byOrder, look, feeder, supply, tempC, input, days, countFrom: Math.min(days, firstCoveredDay(input)) }

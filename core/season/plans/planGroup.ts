@@ -124,6 +124,7 @@ function planOf(
     unit: k.supply.unit,
     days: k.days,
     starts: [...own],
+    decided: job.decided[prey] ?? [],
     orders: ordered.map(({ day, count }) => {
       const { supply } = order!.kept
       return { day, count, unit: supply.unit, pieces: supply.kind === 'bought' ? supply.packCount.value : null }

@@ -1,5 +1,5 @@
 import { schoolChoice } from '../../almanac'
-import { computedInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
+import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
 import { GAP, failureChance } from '../../supply'
 import { formatDay } from '../../units'
 import type { FeederPlan, PlanJob } from './contracts'
@@ -53,9 +53,9 @@ function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
 
 function startReason(
-  { supply, days, countFrom }: Kept,
+  { supply, days, countFrom, look }: Kept,
   plan: Pick<FeederPlan, 'units' | 'leastPossible'>,
-  { settings, almanac, today }: PlanJob,
+  { settings, almanac, today, decided }: PlanJob,
 ): Reason {
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   return {
@@ -67,6 +67,9 @@ function startReason(
       computedInput(
         'A start can cover from',
         Number.isFinite(countFrom) && countFrom < days ? formatDay(today + countFrom, today) : 'beyond the horizon',
+      ),
+      ...(decided[look.prey] ?? []).map(d =>
+        entryInput(`Decided for ${formatDay(d.day, today)}`, `${d.said}`, { day: d.on, entryId: d.entryId }),
       ),
       ...(supply.kind === 'batch'
         ? [

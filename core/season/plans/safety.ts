@@ -120,7 +120,7 @@ export function madeSafe(
           id: k.key,
           perUnit: input.perUnit,
           keptPerDay: input.keptPerDay,
-          startDays: k.input.startDays,
+          startDays: k.input.startDays.filter(s => !k.input.decided?.has(s)),
         })),
         standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns.map(s => s.feeder)),
         target,

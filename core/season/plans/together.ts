@@ -3,6 +3,7 @@ import {
   leastStarts,
   solveJoint,
   type Eaters,
+  type JointFeeder,
   type JointInput,
   type JointPlan,
   type SolveLp,
@@ -67,15 +68,22 @@ export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sh
 export function startsOf(
   { input, byOrder }: Kept,
   { common }: Pick<Almanac, 'common'>,
-): { startDays: number[]; costs: number[]; least: number[] } {
+): Pick<JointFeeder, 'startDays' | 'costs' | 'least' | 'fixed'> {
   const usual = byOrder ? common.otherWayCost!.value : 1
   const { startDays } = input
-  const onDays = { startDays: [...startDays], costs: startDays.map(() => usual), least: leastStarts(input) }
+  const fixed = input.decided && startDays.map(d => input.decided!.get(d) ?? null)
+  const onDays = {
+    startDays: [...startDays],
+    costs: startDays.map(() => usual),
+    least: leastStarts(input),
+    ...(fixed && { fixed }),
+  }
   if (startDays[0] === 0) return onDays
   return {
     startDays: [0, ...onDays.startDays],
     costs: [usual * common.extraTripCost!.value, ...onDays.costs],
     least: [0, ...onDays.least],
+    ...(fixed && { fixed: [null, ...fixed] }),
   }
 }
 

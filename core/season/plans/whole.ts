@@ -26,12 +26,15 @@ export function wholeUnits(k: Kept, together: Together | null, job: PlanJob, sol
   const startDays = together ? startsOf(k, job.almanac).startDays : [...k.input.startDays]
   const wanted = together?.wanted.get(k.key)
   const input = { ...k.input, startDays, ...(wanted && { need: wanted.slice(0, k.days) }) }
-  const near = startDays.map((s, w) =>
-    together && s < together.wholeDays ? Math.round(together.starts.get(k.key)![w]!) : 0,
+  const decided = k.input.decided ?? new Map<number, number>()
+  const near = startDays.map(
+    (s, w) => decided.get(s) ?? (together && s < together.wholeDays ? Math.round(together.starts.get(k.key)![w]!) : 0),
   )
   // a trip today is made where the group gains by it
   const laterFrom = together ? Math.max(together.wholeDays, together.starts.get(k.key)![0]! > WORTH_A_TRIP ? 0 : 1) : 0
-  const later = startDays.filter(s => s >= laterFrom || (k.input.startDays[0] === 0 && !together?.wholeDays))
+  const later = startDays.filter(
+    s => !decided.has(s) && (s >= laterFrom || (k.input.startDays[0] === 0 && !together?.wholeDays)),
+  )
   const plan = planStarts(
     { ...input, startDays: later, spare: null, running: added(input.running, yieldOf(input, near)) },
     solve,
@@ -39,9 +42,9 @@ export function wholeUnits(k: Kept, together: Together | null, job: PlanJob, sol
   const counts = startDays.map((s, w) => near[w]! + (plan.starts.find(x => x.day === job.today + s)?.count ?? 0))
   const needed = sum(counts)
   // spares come on culture days
-  const onDays = startDays.flatMap((s, w) => (k.input.startDays.includes(s) ? [w] : []))
+  const onDays = startDays.flatMap((s, w) => (k.input.startDays.includes(s) && !decided.has(s) ? [w] : []))
   const kept = onDays.map(w => counts[w]!)
-  addSpares({ ...input, startDays: k.input.startDays }, kept)
+  addSpares({ ...input, startDays: onDays.map(w => startDays[w]!) }, kept)
   onDays.forEach((w, i) => {
     counts[w] = kept[i]!
   })

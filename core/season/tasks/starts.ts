@@ -1,5 +1,5 @@
 import { feederOf, type Almanac, type Feeder } from '../../almanac'
-import { formatDay } from '../../units'
+import { dayToIso, formatDay } from '../../units'
 import { tellOrder, tellUnits, type FeederPlan } from '../plans'
 import type { Task } from '../contracts'
 
@@ -47,6 +47,16 @@ function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
             times: first.count,
             tone: 'main',
           },
+      {
+        label: 'Other number',
+        kind: 'startDecided',
+        data: { day: dayToIso(first.day) },
+        ask: {
+          field: 'units',
+          label: `${feeder.name}: how many on ${formatDay(first.day, today)}`,
+          likely: first.count,
+        },
+      },
     ],
     caution: feeder.cautions[0],
     reasons: plan.reasons,

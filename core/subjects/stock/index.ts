@@ -15,6 +15,7 @@ export const stock = defineSubject({
     arrivals: [],
     discards: [],
     used: [],
+    decided: [],
     lastReceived: null,
     onOrder: [],
     left: 0,

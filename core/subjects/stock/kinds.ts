@@ -4,6 +4,9 @@ import { dayFromIso, formatFullDay } from '../../units'
 import { amount, dayText } from '../fields'
 import type { StockLot } from './state'
 
+/** What is decided further ahead is planned anew by then. */
+const DECIDED_WITHIN = 31
+
 /** What is counted, by the deliveries it is of: the latest, since older ones are used first; what is beyond all is new. */
 function ofLatest(known: readonly StockLot[], count: number, entry: DatedEntry): StockLot[] {
   const lots: StockLot[] = []
@@ -89,6 +92,40 @@ export const stockKinds = [
     },
     wording: d =>
       `Received ${d.count}${d.dead ? `, ${d.dead} dead on arrival` : ''}${d.open ? `, ${d.open} still to come` : ''}${d.useBy ? `, use by ${formatFullDay(dayFromIso(d.useBy))}` : ''}`,
+  }),
+  defineKind({
+    kind: 'startDecided',
+    subject: 'prey',
+    verb: 'Decide start',
+    data: z.strictObject({
+      day: dayText,
+      /** Cultures or packs; nothing leaves it to the plan again. */
+      units: z
+        .number({ error: 'The number must be a number' })
+        .int('The number must be a whole number')
+        .min(0, 'The number cannot be negative')
+        .max(500, 'Over 500 on one day: check the number')
+        .nullable(),
+    }),
+    check: (state, { day, units }, entry) => {
+      const on = dayFromIso(day)
+      if (on < entry.day) return { path: 'data.day', message: 'That day is over' }
+      if (on > entry.day + DECIDED_WITHIN)
+        return { path: 'data.day', message: 'That is too far ahead: a month at most' }
+      return units === null && !state.decided.some(d => d.day === on)
+        ? { path: 'data.day', message: 'Nothing is decided for that day' }
+        : null
+    },
+    apply(state, { day, units }, entry) {
+      const on = dayFromIso(day)
+      // of days that are over nothing is asked any more
+      state.decided = state.decided.filter(d => d.day !== on && d.day >= entry.day)
+      if (units !== null) state.decided.push({ day: on, units, entryId: entry.id, on: entry.day })
+    },
+    wording: d =>
+      d.units === null
+        ? `Left to the plan, ${formatFullDay(dayFromIso(d.day))}`
+        : `Decided: ${d.units} on ${formatFullDay(dayFromIso(d.day))}`,
   }),
   defineKind({
     kind: 'orderDropped',

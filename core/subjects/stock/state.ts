@@ -23,6 +23,8 @@ export interface StockState {
   discards: { day: Day; at: string; count: number }[]
   /** Offered since the last count (or the first delivery), by meal. */
   used: { day: Day; count: number }[]
+  /** Units that are decided to be started or ordered, by day, whatever the plan would be. */
+  decided: { day: Day; units: number; entryId: string; on: Day }[]
   lastReceived: { day: Day; count: number; entryId: string } | null
   onOrder: { day: Day; count: number; entryId: string }[]
   /** Counted and received less offered; what has gone off since is not taken off (see `usableStock`). */

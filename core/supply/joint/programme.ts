@@ -21,6 +21,8 @@ export interface JointFeeder {
   costs: readonly number[]
   /** Fewest units to start on each of these days. */
   least: readonly number[]
+  /** Units that are decided for each of these days; null where they are not. */
+  fixed?: readonly (number | null)[]
   /** Pieces of it that found one unit; fewer of its own are made up for by bought ones, at this price a unit. */
   founders?: { pieces: number; bought: number }
   /** Days that are planned; from then on it is had when it is wanted, at the price of the pieces. */
@@ -200,7 +202,9 @@ export class JointProgramme {
           is: '<=',
           than: 0,
         })
-      if (feeder.least[w]) this.bounds.push(`${starts(f, w)} >= ${feeder.least[w]}`)
+      const decided = feeder.fixed?.[w] ?? null
+      if (decided !== null) this.bounds.push(`${starts(f, w)} = ${decided}`)
+      else if (feeder.least[w]) this.bounds.push(`${starts(f, w)} >= ${feeder.least[w]}`)
     })
   }
 
