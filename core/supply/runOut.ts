@@ -12,6 +12,8 @@ export interface RunOutInput extends Coming {
   /** First day (index) that counts; earlier gaps cannot be mended any more and are told apart. */
   countFrom: number
   seed: number
+  /** A day counts as hungry when more than this share of its need is missing. */
+  hungryShare: number
 }
 
 /**
@@ -19,10 +21,11 @@ export interface RunOutInput extends Coming {
  * fixed seed.
  */
 export function simulateRunOut(input: RunOutInput): Hungry {
-  const { from, days, stock, keptPerDay, countFrom } = input
+  const { from, days, stock, keptPerDay, countFrom, hungryShare } = input
   return playThrough({
     days,
     width: days,
+    hungryShare,
     scenarios: Array.from({ length: input.scenarios }, (_, s) => s),
     need: () => input.need,
     eaters: [{ prey: '', share: new Float64Array(days).fill(1), standIns: [] }],

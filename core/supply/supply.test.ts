@@ -265,6 +265,7 @@ describe('the chance of running out', () => {
       factor: 1,
       luck: 0.25,
       countFrom: 30,
+      hungryShare: 0.05,
       seed: 5,
     })
 
@@ -290,6 +291,7 @@ describe('the chance of running out', () => {
       factor: 1,
       luck: 0.25,
       countFrom: 0,
+      hungryShare: 0.05,
       seed: 11,
     })
     expect(chance).toBeCloseTo(0.07, 1)
@@ -314,6 +316,7 @@ describe('the chance of running out', () => {
       factor: 1,
       luck: 0.25,
       countFrom: 0,
+      hungryShare: 0.05,
       seed: 3,
     })
     expect(chance).toBe(0)

@@ -150,7 +150,7 @@ describe('a number of one’s own', () => {
     await visit.untilText(line, 'Start 5 cups of bean beetles')
     await visit.move('/feeders')
     await visit.untilText('main', 'Decided: 5 on 29 Nov')
-    await visit.click('[aria-label="Leave 29 Nov to the plan: bean beetles"]')
+    await visit.click('[aria-label="Leave it to the plan: bean beetles, 29 Nov"]')
     await visit.untilNoText('main', 'Decided: 5')
     await visit.move('/culture-day')
     await visit.untilText(line, 'Start 2 cups of bean beetles')
@@ -188,13 +188,13 @@ describe('what is found in a culture', () => {
     const card = '[data-culture="RO-2"]'
     const first = () => visit.page.$eval(`${card} .trouble li b`, e => e.textContent)
     expect(await first()).toBe('Rotten food')
-    await visit.click(`${card} [aria-label="It is not: rotten food"]`)
+    await visit.click(`${card} [aria-label="Not that: rotten food"]`)
     await visit.page.waitForFunction(
       (sel: string) => document.querySelector(`${sel} .trouble li b`)?.textContent === 'Too wet',
       {},
       card,
     )
-    await visit.click(`${card} [aria-label="It is: too wet"]`)
+    await visit.click(`${card} [aria-label="That is it: too wet"]`)
     await visit.untilText(`${card} .trouble`, 'Too wet. Dry bedding in, less mist')
     await visit.press('It is over', card)
     await visit.untilGone(`${card} .trouble`)

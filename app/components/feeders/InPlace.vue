@@ -26,7 +26,7 @@ const leave = (day: number) =>
     Decided: {{ d.said || 'none' }} on {{ formatDay(d.day, house.today) }}.
     <UButton
       label="Leave it to the plan"
-      :aria-label="`Leave ${formatDay(d.day, house.today)} to the plan: ${many}`"
+      :aria-label="`Leave it to the plan: ${many}, ${formatDay(d.day, house.today)}`"
       variant="link"
       :disabled="busy"
       @click="leave(d.day)"

@@ -62,14 +62,14 @@ const follow = (says: 'not' | 'is' | 'over', of?: string, name = 'over') =>
         >
         <span class="buttons">
           <UButton
-            :aria-label="`It is: ${c.name}`"
+            :aria-label="`That is it: ${c.name}`"
             label="That is it"
             variant="outline"
             :disabled="busy"
             @click="follow('is', c.id, c.name)"
           />
           <UButton
-            :aria-label="`It is not: ${c.name}`"
+            :aria-label="`Not that: ${c.name}`"
             label="Not that"
             variant="outline"
             color="neutral"

@@ -26,6 +26,7 @@ export const eggs: Record<string, Fact> = {
   eggsNearHotFor: memory(6, 'hours', 'So long near what kills, of the last two days, before it is told'),
   eggsBehind: practice(3, 'days', 'Eggs that are whole so long after the first came out are told, and left to lie'),
   eggsCold: memory(2, '°C', 'Under what eggs usually lie at: the heat may be off, and is told'),
+  eggsLately: memory(48, 'hours', 'Readings of an incubator of so long say what goes on now'),
   eggsColdFor: memory(2, 'hours', 'So cold for so long before it is told'),
   eggsOff: memory(1, '°C', 'An incubator that reads so far from what it is set to for a day is told'),
   eggsSwing: memory(

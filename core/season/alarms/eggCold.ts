@@ -10,9 +10,6 @@ import type { SeasonContext } from '../context'
 import { eggPhase } from '../eggs'
 import { tellSome } from './tellSome'
 
-/** Looked back for when it began to cool. */
-const LATELY_HOURS = 48
-
 /** What a room around a box lately was: what the box cools towards when its heat is off, °C. */
 function roomOf({ house, almanac }: SeasonContext, placeId: string): number | null {
   const parentId = house.places[placeId]?.parentId ?? null
@@ -49,11 +46,11 @@ export function coldAlarm(
   // eggs in a cool pause lie cool on purpose
   const clutches = all.filter(c => !eggPhase(c, context)?.phase)
   const setC = temperatureAt(house.places, placeId) ?? clutches[0]?.tempC ?? null
-  const { eggsCold, eggsColdFor, eggsHarm, eggsColdKills } = almanac.common
+  const { eggsCold, eggsColdFor, eggsHarm, eggsColdKills, eggsLately } = almanac.common
   const [under, atLeast, harm, kills] = [eggsCold!, eggsColdFor!, eggsHarm!, eggsColdKills!]
   if (!clutches.length || setC === null) return []
   let hours = 0
-  while (hours < LATELY_HOURS && hourOf(log, endOf(log) - 1 - hours) < setC - under.value) hours++
+  while (hours < eggsLately!.value && hourOf(log, endOf(log) - 1 - hours) < setC - under.value) hours++
   if (hours < atLeast.value) return []
   const now = hourOf(log, endOf(log) - 1)
   const roomC = roomOf(context, placeId)
@@ -88,7 +85,7 @@ export function coldAlarm(
       id: `eggCold:${placeId}`,
       level: now <= stands || (left !== null && left < harm.value) ? 'harm' : 'watch',
       subject: { type: 'place', id: placeId },
-      text: `${name} is at ${now.toFixed(1)} °C and set to ${setC} °C, for ${hours === LATELY_HOURS ? `over ${hours}` : hours} hours${until}${deadly}. Lost so far, in days of development: ${told}`,
+      text: `${name} is at ${now.toFixed(1)} °C and set to ${setC} °C, for ${hours >= eggsLately!.value ? `over ${hours}` : hours} hours${until}${deadly}. Lost so far, in days of development: ${told}`,
       todo: 'Look at plug, fuse and thermostat. Lid shut and a blanket round the box keep it warm; bring it back slowly, and do not turn the eggs.',
       reasons: [
         {

@@ -8,9 +8,6 @@ import type { SeasonContext } from '../context'
 import { doneOf } from '../eggs'
 import { tellSome } from './tellSome'
 
-/** Looked back for hours that were nearly too warm. */
-const LATELY_HOURS = 48
-
 /** Hours just under what kills: eggs live through some of them, and fewer the nearer they are to the hatch. */
 export function nearHeatAlarm(
   placeId: string,
@@ -19,13 +16,13 @@ export function nearHeatAlarm(
   context: SeasonContext,
 ): Alarm[] {
   const { almanac, house } = context
-  const { eggsNearHot, eggsNearHotLate, eggsNearHotFor, eggsLateThird } = almanac.common
+  const { eggsNearHot, eggsNearHotLate, eggsNearHotFor, eggsLateThird, eggsLately } = almanac.common
   const now = endOf(log)
   const near = clutches.flatMap(clutch => {
     const kills = speciesOf(almanac, clutch.speciesId).incubation!.lethalAboveC
     const late = (doneOf(clutch, context) ?? 0) >= eggsLateThird!.value
     const from = kills.value - (late ? eggsNearHotLate! : eggsNearHot!).value
-    const span = watchSpan(log, Math.max(log.from, now - LATELY_HOURS, clutch.startDay * 24), now, {
+    const span = watchSpan(log, Math.max(log.from, now - Math.round(eggsLately!.value), clutch.startDay * 24), now, {
       limits: { low: -Infinity, high: from },
     })
     return span.hoursAbove >= eggsNearHotFor!.value ? [{ clutch, late, from, kills, span }] : []

@@ -11,9 +11,6 @@ import { nearHeatAlarm } from './eggHot'
 import { phaseAlarm } from './eggPhase'
 import { tellSome } from './tellSome'
 
-/** Readings of so many hours say what goes on. */
-const LATELY_HOURS = 48
-
 /** Places with a probe and eggs in them, with the lowest temperature that kills one of these. */
 function placesOf({ house, almanac }: SeasonContext) {
   const places = new Map<string, { log: HourlyLog; clutches: ClutchState[]; kills: Fact; speciesId: string }>()
@@ -40,7 +37,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
     const laid = Math.min(...clutches.map(c => c.startDay)) * 24
     const limit = kills.value
     const ways = { limits: { low: -Infinity, high: limit } }
-    const lately = watchSpan(log, Math.max(log.from, now - LATELY_HOURS), now, ways)
+    const lately = watchSpan(log, Math.max(log.from, now - Math.round(almanac.common.eggsLately!.value)), now, ways)
     const since = watchSpan(log, Math.max(log.from, laid), now, ways)
     const name = house.places[placeId]?.name ?? placeId
     const eggs = tellSome(clutches.map(c => c.tag).sort())

@@ -74,7 +74,7 @@ describe('what a plan says', () => {
     const inputs = plan.reasons.flatMap(r => r.inputs)
     expect(new Set(inputs.map(i => i.from.kind))).toEqual(new Set(['setting', 'computed', 'almanac']))
     expect(inputs.map(i => i.label)).toEqual(
-      expect.arrayContaining(['Need covered', 'Culture day', 'Pack', 'Lead time', 'Runs with a day short by over 5 %']),
+      expect.arrayContaining(['Need covered', 'Culture day', 'Pack', 'Lead time', 'Runs with a hungry day']),
     )
     expect(plan.leastPossible).toBeLessThanOrEqual(plan.units)
   })

@@ -128,7 +128,7 @@ export function planKey({ looks, others, eaters, decided, house, almanac, settin
   ])
   const { hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing } =
     almanac.common
-  const { lotShape, lotUseBy } = almanac.common
+  const { lotShape, lotUseBy, hungryShare } = almanac.common
   return JSON.stringify([
     today,
     looks.map(l => [
@@ -154,6 +154,6 @@ export function planKey({ looks, others, eaters, decided, house, almanac, settin
     almanac.feeders,
     almanac.schools.cupRhythm,
     [hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(f => f!.value),
-    [lotShape!.value, lotUseBy!.value],
+    [lotShape!.value, lotUseBy!.value, hungryShare!.value],
   ])
 }

@@ -126,12 +126,17 @@ export interface PlayedTold {
   days: number
 }
 
-function playedReason({ runs, chance, shortDays, days }: PlayedTold, { supply }: Kept): Reason {
+function playedReason(
+  { runs, chance, shortDays, days }: PlayedTold,
+  { supply }: Kept,
+  { common }: PlanJob['almanac'],
+): Reason {
   return {
     rule: 'The plan played through with need, delays, failures and yields drawn anew (fixed seed)',
     inputs: [
       computedInput('Runs', `${runs}`),
-      computedInput('Runs with a day short by over 5 %', `${Math.round(chance * 100)} %`),
+      computedInput('Runs with a hungry day', `${Math.round(chance * 100)} %`),
+      factInput('A day is hungry that lacks more than', 'common.hungryShare.value', common.hungryShare!),
       computedInput('Short days, mean of all runs', `${shortDays.toFixed(1)} of ${days}`),
       ...(supply.kind === 'bought'
         ? []
@@ -183,7 +188,7 @@ export function planReasons(
     ...(told.together ? [togetherReason(told.together, job)] : []),
     ...(told.safety ? [safetyReason(told.safety)] : []),
     supplyReasons(kept),
-    playedReason(told.played, kept),
+    playedReason(told.played, kept, job.almanac),
     ...kept.look.reasons,
   ]
 }

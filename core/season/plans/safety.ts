@@ -75,6 +75,7 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
     playThrough({
       days,
       width,
+      hungryShare: job.almanac.common.hungryShare!.value,
       scenarios,
       times,
       need: prey => job.scenarios.need[prey]!,

@@ -54,6 +54,7 @@ const played = (part: Partial<PlayInput>) =>
   playThrough({
     days: 3,
     width: 3,
+    hungryShare: 0.05,
     scenarios: [0],
     feeders: [],
     eaters: [],
@@ -115,6 +116,7 @@ describe('spares', () => {
     return playThrough({
       days,
       width: days,
+      hungryShare: 0.05,
       scenarios,
       need: () => needs,
       eaters: [{ prey: 'a', share: new Array<number>(days).fill(1), standIns: [] }],

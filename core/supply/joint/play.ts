@@ -35,6 +35,8 @@ export interface PlayInput {
   times?: number
   feeders: readonly PlayedFeeder[]
   eaters: readonly PlayedEaters[]
+  /** A day counts as hungry when more than this share of its need is missing: a few flies fewer is not. */
+  hungryShare: number
   /** Need of one prey, scenario-major: index = scenario · width + day. */
   need: (prey: string) => ArrayLike<number>
   width: number
@@ -51,8 +53,6 @@ export interface Played extends Hungry {
   byPrey: Map<string, Hungry>
 }
 
-/** A day counts as short when more than this share of its need is missing: a few flies fewer is not a hungry day. */
-const TOLERANCE = 0.05
 /** Luck of the cultures in a second playing of the same need. */
 const OTHER_LUCK = 10_007
 
@@ -151,7 +151,7 @@ class Stocks {
  * O(scenarios · days · (eaters + feeders)).
  */
 export function playThrough(input: PlayInput): Played {
-  const { days, feeders, width, times = 1 } = input
+  const { days, feeders, width, hungryShare, times = 1 } = input
   const indexOf = new Map(feeders.map((f, i) => [f.id, i]))
   // who can take nothing else is served first
   const eaters = [...input.eaters]
@@ -201,7 +201,7 @@ export function playThrough(input: PlayInput): Played {
           const most = Math.min(lacks[i]!, mostShare * wants[i]!)
           lacks[i]! -= stocks.take(index, d, most * pieces, feeders[index]!.reserve?.[d]) / pieces
         }
-        if (d >= feeders[own]!.countFrom && lacks[i]! > wants[i]! * TOLERANCE) short.add(prey)
+        if (d >= feeders[own]!.countFrom && lacks[i]! > wants[i]! * hungryShare) short.add(prey)
       }
       for (const prey of short) {
         hungry.add(prey)
