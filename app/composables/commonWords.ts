@@ -153,6 +153,7 @@ export const COMMON_WORDS: Record<string, string> = {
   causeFurther: 'Off the usual temperature, to be a cause',
   mitesFrom: 'Age of a cup from which mites are likely',
   hungryShare: 'A day is hungry that lacks more than',
+  packsAtOnce: 'Packs of a prey that come at once',
   lotShape: 'How sharply a lot of feeders ends',
   lotUseBy: 'Usable on the use-by day',
   lotOver: 'Gone by of a lot, to look through',

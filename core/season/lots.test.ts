@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac as almanac } from '../almanac'
+import { checkEntry, foldHouse } from '../subjects'
 import { fedFirst, keptBetween, lifeOf, packWay, useByDays } from '../supply'
+import { dayToIso } from '../units'
 import { defaultSettings, lotsAhead, season, standsInFor, type PreyOutlook } from '.'
 
 const today = 20_000
@@ -105,6 +107,42 @@ describe('lots of what is bought', () => {
     expect(standIns!.length).toBeGreaterThan(0)
     for (const { prey } of standIns!) expect(standsInFor(prey, almanac)).toContain(many)
     expect(standsInFor('no such prey', almanac)).toEqual([])
+  })
+})
+
+describe('a delivery that cannot well be', () => {
+  const problem = (data: object, source: 'keeper' | 'import' = 'keeper') => {
+    const records = house().records()
+    const entry = {
+      ...{ id: 'n', at: new Date(today * 86_400_000).toISOString(), day: today, subject: HALF, source },
+      kind: 'preyReceived',
+      data: { count: 1, ...data },
+    }
+    return checkEntry(entry, { records, house: foldHouse(records), almanac, today })[0]
+  }
+  it('of two thousand tubs is asked about, and believed when one is sure or it comes from elsewhere', () => {
+    expect(problem({ count: 500_000 })?.message).toBe(
+      '500000 half-inch crickets are 2000 times a tub of 250. Write it all the same?',
+    )
+    expect(problem({ count: 500_000, sure: true })).toBeUndefined()
+    expect(problem({ count: 500_000 }, 'import')).toBeUndefined()
+    expect(problem({ count: 2_000 })).toBeUndefined()
+    expect(problem({ count: 2_000_000 })?.message).toMatch(/over a million/)
+  })
+
+  it('that was over before it came is refused', () => {
+    expect(problem({ useBy: dayToIso(today - 1) })).toEqual({
+      path: 'data.useBy',
+      message: 'It was over before it came',
+    })
+    expect(problem({ useBy: dayToIso(today) })).toBeUndefined()
+  })
+
+  it('of none is no lot', () => {
+    const b = house()
+    b.write('preyReceived', HALF, 0, { count: 0 })
+    b.write('preyReceived', HALF, 0, { count: 30 })
+    expect(lookOf(b).lots.map(l => l.pieces)).toEqual([30])
   })
 })
 

@@ -12,4 +12,4 @@ export const amount = (what: string) =>
     .number({ error: `${what} must be a number` })
     .int(`${what} must be a whole number`)
     .min(0, `${what} cannot be negative`)
-    .max(1_000_000)
+    .max(1_000_000, `${what}: over a million, check the number`)

@@ -138,6 +138,7 @@ export const health: Record<string, Fact> = {
   causeFurther: memory(4, 'K', 'From the usual temperature: from so far it may be the cause'),
   mitesFrom: practice(28, 'days', 'Of a cup: from then on mites are quicker than the last flies'),
   hungryShare: memory(0.05, 'share', 'Of the need of a day: one that lacks more is a hungry day'),
+  packsAtOnce: memory(40, 'packs', 'More of a prey at once is a slip, and asked about'),
   lotShape: memory(
     4,
     'shape',

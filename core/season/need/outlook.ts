@@ -199,7 +199,7 @@ export function outlook(
         running: Array.from(running),
         arriving,
         stock: atHand,
-        lots: supply.kind === 'bought' ? lots : [],
+        lots: supply.kind === 'bought' ? lots.filter(lot => lot.pieces + lot.gone >= 0.005) : [],
         colonies,
         causes: [...(causes.get(id) ?? new Map<string, { label: string; total: number }>())]
           .map(([cid, c]) => ({ id: cid, ...c }))

@@ -1,8 +1,27 @@
 import { z } from 'zod'
-import { defineKind, sure, writtenAgain, type DatedEntry } from '../../log'
+import { defineKind, sure, writtenAgain, type CheckContext, type DatedEntry, type Problem } from '../../log'
 import { dayFromIso, formatFullDay } from '../../units'
 import { amount, dayText } from '../fields'
-import type { StockLot } from './state'
+import type { StockLot, StockState } from './state'
+
+/** A slip of the keeper: more packs at once than any house takes in. */
+function tooMany(
+  { prey }: Pick<StockState, 'prey'>,
+  { count, sure }: { count: number; sure?: true },
+  entry: DatedEntry,
+  { almanac }: Pick<CheckContext, 'almanac'>,
+): Problem | null {
+  const feeder = almanac.feeders[prey]
+  const pack = feeder && [feeder.supply, ...(feeder.otherWays ?? [])].find(way => way.kind === 'bought')
+  if (!pack || sure || entry.source !== 'keeper') return null
+  const packs = Math.round(count / pack.packCount.value)
+  return packs <= almanac.common.packsAtOnce!.value
+    ? null
+    : {
+        path: 'data.sure',
+        message: `${count} ${feeder.many} are ${packs} times a ${pack.unit}. Write it all the same?`,
+      }
+}
 
 /** What is decided further ahead is planned anew by then. */
 const DECIDED_WITHIN = 31
@@ -41,7 +60,8 @@ export const stockKinds = [
     subject: 'prey',
     verb: 'Record order',
     data: z.strictObject({ count: amount('Order'), sure }),
-    check: (state, { count, sure }, entry) =>
+    check: (state, { count, sure }, entry, context) =>
+      tooMany(state, { count, sure }, entry, context) ??
       writtenAgain(
         sure,
         entry,
@@ -71,17 +91,18 @@ export const stockKinds = [
       open: { label: 'Still to come', as: 'count' },
       useBy: { label: 'Use by, where a date stands on it', as: 'day' },
     },
-    check: (state, { count, open, useBy, sure }, entry) =>
+    check: (state, { count, open, useBy, sure }, entry, context) =>
       open && !state.onOrder.length
         ? { path: 'data.open', message: 'Nothing is on order of which more could come' }
         : useBy && dayFromIso(useBy) < entry.day
           ? { path: 'data.useBy', message: 'It was over before it came' }
-          : writtenAgain(
+          : (tooMany(state, { count, sure }, entry, context) ??
+            writtenAgain(
               sure,
               entry,
               state.lastReceived?.day === entry.day && state.lastReceived.count === count,
               `A delivery of ${count} is written on this day already`,
-            ),
+            )),
     apply(state, { count, open, useBy }, entry) {
       state.received += count
       const own = useBy && { useBy: dayFromIso(useBy) }
