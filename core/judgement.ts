@@ -50,7 +50,8 @@ export function spreadInput(label: string, path: string, s: Spread): Input {
 }
 
 export function entryInput(label: string, value: string, seen: { day: number; entryId: string }): Input {
-  return { label, value, from: { kind: 'entry', ...seen } }
+  // what else was seen then does not travel with it
+  return { label, value, from: { kind: 'entry', entryId: seen.entryId, day: seen.day } }
 }
 
 export function computedInput(label: string, value: string): Input {

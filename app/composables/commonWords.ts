@@ -42,6 +42,7 @@ export const COMMON_WORDS: Record<string, string> = {
   folliclesStalled: 'Follicles stand still: cycles over',
   folliclesShrinking: 'Follicles shrink: cycles over',
   notCooled: 'A pair not cooled counts',
+  clockLate: 'Later than the latest day',
   hatchComes: 'Something of a clutch hatches, chance',
   seasonOver: 'Further clutch no longer waited for, chance against it',
   warmedCounts: 'A winter counts for the season for',

@@ -47,10 +47,16 @@ describe('numbers that steer who breeds', () => {
 
   it('the chance of a second clutch is what the almanac states; a third is half as likely again', () => {
     const corn = speciesOf(almanac, 'corn-snake')
-    const [second] = laterLayings(corn, certain(20_000), 1, 20_000)
+    const [second] = laterLayings(corn, certain(20_000), 1, 20_000, almanac.common.clockLate!)
     expect(1 - second!.dist.never).toBeCloseTo(corn.nextClutch!.comes.value, 9)
     const gecko = speciesOf(almanac, 'fat-tailed-gecko')
-    const later = laterLayings(gecko, certain(20_000), gecko.nextClutch!.perSeason.likely, 20_000)
+    const later = laterLayings(
+      gecko,
+      certain(20_000),
+      gecko.nextClutch!.perSeason.likely,
+      20_000,
+      almanac.common.clockLate!,
+    )
     expect(1 - later[0]!.dist.never).toBeCloseTo(gecko.nextClutch!.comes.value / 2, 9)
   })
 })

@@ -553,7 +553,14 @@ describe('follicles tell ovulation', () => {
     expect(width(own)).toBeLessThan(width(days([[0, 13]])))
     const observed = { copulation: { day: today - 30, entryId: 'e' } }
     const laid = (given: Parameters<typeof forecastChain>[0]['given']) =>
-      forecastChain({ species: king, observed, given, incubation: null, today }).find(e => e.event === 'laid')!
+      forecastChain({
+        late: almanac.common.clockLate!,
+        species: king,
+        observed,
+        given,
+        incubation: null,
+        today,
+      }).find(e => e.event === 'laid')!
     expect(laid({}).reasons[0]!.rule).toMatch(/lock to laying/)
     expect(laid({ ovulation: { ...own, measured: true } }).reasons[0]!.rule).toMatch(/ovulation to laying/)
   })
@@ -587,6 +594,7 @@ describe('follicles tell ovulation', () => {
     // and what they tell reaches the laying
     const observed = { copulation: { day: today - 30, entryId: 'e' } }
     const laid = forecastChain({
+      late: almanac.common.clockLate!,
       species: king,
       observed,
       given: { ovulation: { ...shrinking, measured: true } },

@@ -57,19 +57,15 @@ export const EVENT_NAMES: Record<BreedingEvent, string> = {
   firstMeal: 'first meal',
 }
 
+/** A share of a clock comes after its latest day, and fades over a fifth of its span: 'latest' is rarely the last. */
+const withTail = (dist: DayDist, late: Fact): DayDist => withLateTail(dist, late.value, Math.max(2, dist.p.length / 5))
+
+const clocksOf = derived((late: Fact) => derived((days: Spread): DayDist => withTail(pert(days), late)))
 /**
- * Share of a clock's mass that may come after its latest day, and how fast it fades: keepers' 'latest' is rarely the
- * last. [memory]
+ * The distribution of a clock of the almanac; worked out once per row.
+ * @param late share that comes later than the latest day
  */
-const LATE_SHARE = 0.04
-
-function withTail(dist: DayDist): DayDist {
-  const span = dist.p.length
-  return withLateTail(dist, LATE_SHARE, Math.max(2, span / 5))
-}
-
-/** The distribution of a clock of the almanac; worked out once per row. */
-export const clockDist = derived((days: Spread): DayDist => withTail(pert(days)))
+export const clockDist = (days: Spread, late: Fact): DayDist => clocksOf(late)(days)
 
 /** A step of the chain whose time does not stand in the clock table: incubation by temperature. */
 export interface ComputedClock {
@@ -84,6 +80,8 @@ export interface ComputedClock {
 
 export interface ChainInput {
   species: Species
+  /** Share of each clock that comes after its latest day (`common.clockLate`). */
+  late: Fact
   /** What was seen in this cycle. */
   observed: Partial<Record<BreedingEvent, Observed>>
   /** Starting points that were not seen but are planned or follow from elsewhere, with their working. */
@@ -106,33 +104,34 @@ interface Step {
   more?: Reason[]
 }
 
-function clockStep(species: Species, from: EventForecast, to: BreedingEvent): Step | null {
+function clockStep({ species, late }: ChainInput, from: EventForecast, to: BreedingEvent): Step | null {
   const clock = clockOf(species, from.event, to)
   if (!clock) return null
   const path = `species.${species.id}.clocks.${from.event}>${to}`
   return {
     from,
-    clock: clockDist(clock.days),
+    clock: clockDist(clock.days, late),
     comes: clock.comes.value,
     reason: {
-      rule: `From ${EVENT_NAMES[from.event]} to ${EVENT_NAMES[to]}: earliest, likely, latest (PERT), with a late tail of ${LATE_SHARE * 100} %`,
+      rule: `From ${EVENT_NAMES[from.event]} to ${EVENT_NAMES[to]}: earliest, likely, latest (PERT), with a late tail`,
       inputs: [
         spreadInput('Clock', `${path}.days`, clock.days),
         factInput('Chance that it comes', `${path}.comes`, clock.comes),
+        factInput('Later than the latest', 'common.clockLate.value', late),
       ],
     },
   }
 }
 
 function stepsTo(input: ChainInput, known: EventForecast[], to: BreedingEvent): Step[] {
-  const steps = known.map(from => clockStep(input.species, from, to)).filter(s => s !== null)
+  const steps = known.map(from => clockStep(input, from, to)).filter(s => s !== null)
   const laid = known.find(k => k.event === 'laid')
   if (to === 'hatched' && input.incubation && laid) {
     const { dist, reason, more, caution, comes } = input.incubation
     const told = factInput('Chance that it comes', 'common.hatchComes.value', comes)
     steps.push({
       from: laid,
-      clock: withTail(dist),
+      clock: withTail(dist, input.late),
       comes: comes.value,
       reason: { ...reason, inputs: [...reason.inputs, told] },
       ...(more && { more }),
@@ -153,7 +152,7 @@ function whence(from: EventForecast, today: Day): Input {
  * its own clock before, and would mostly have been written.
  */
 function silentSigns(
-  { species, observed, today, unwritten }: ChainInput,
+  { species, late, observed, today, unwritten }: ChainInput,
   chain: readonly BreedingEvent[],
   from: BreedingEvent,
   to: BreedingEvent,
@@ -166,7 +165,7 @@ function silentSigns(
       const clock = clockOf(species, sign, to)
       const missed = unwritten(sign)
       if (!clock || missed >= 1 || !clockOf(species, from, to)) return []
-      const by = cumulativeOf(clockDist(clock.days))
+      const by = cumulativeOf(clockDist(clock.days, late))
       // the sign had come by yesterday when the clock is longer than the days from then to the event
       return [(day: Day) => 1 - (1 - missed) * (1 - by(day - today))]
     })

@@ -1,4 +1,4 @@
-import type { BreedingEvent, Species } from '../almanac'
+import type { BreedingEvent, Fact, Species } from '../almanac'
 import { convolve, conditionUnwritten, withNever, type Day, type DayDist } from '../chance'
 import { factInput, spreadInput, type Reason } from '../judgement'
 import type { Observed, PairingState } from '../subjects'
@@ -32,6 +32,7 @@ export interface OwnInterval {
  * The layings still to come in this season after one that was seen or is expected, each less sure than the one before.
  * @param after day of the laying before
  * @param number the number of that laying (1 for the first)
+ * @param late share of a clock that comes after its latest day
  * @param unwritten chance that a laying happened and was not written
  * @param own what she was seen to take; null, as her species
  */
@@ -40,13 +41,14 @@ export function laterLayings(
   after: DayDist,
   number: number,
   today: Day,
+  late: Fact,
   unwritten = 0,
   own: OwnInterval | null = null,
 ): NextLaying[] {
   const next = species.nextClutch
   if (!next) return []
   const path = `species.${species.id}.nextClutch`
-  const clock = clockDist(own ? { ...next.days, ...own.days } : next.days)
+  const clock = clockDist(own ? { ...next.days, ...own.days } : next.days, late)
   const layings: NextLaying[] = []
   let before = after
   for (let n = number + 1; n <= next.perSeason.latest; n++) {

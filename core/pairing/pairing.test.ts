@@ -19,7 +19,15 @@ function chain(part: Partial<ChainInput>) {
     : null
   const given = { warmUp: { dist: certain(day), reasons: [] } }
   return Object.fromEntries(
-    forecastChain({ species, observed: {}, given, incubation, today: day, ...part }).map(f => [f.event, f]),
+    forecastChain({
+      late: shippedAlmanac.common.clockLate!,
+      species,
+      observed: {},
+      given,
+      incubation,
+      today: day,
+      ...part,
+    }).map(f => [f.event, f]),
   )
 }
 
@@ -93,7 +101,7 @@ describe('clutch after clutch', () => {
   const gecko = speciesOf(shippedAlmanac, 'fat-tailed-gecko')
 
   it('a gecko lays again about every three weeks, at most seven times, ever less surely', () => {
-    const next = laterLayings(gecko, certain(day), 1, day)
+    const next = laterLayings(gecko, certain(day), 1, day, shippedAlmanac.common.clockLate!)
     expect(next.map(n => n.number)).toEqual([2, 3, 4, 5, 6, 7])
     expect(mean(next[0]!.dist)! - day).toBeGreaterThan(20)
     expect(mean(next[0]!.dist)! - day).toBeLessThan(25)
@@ -101,7 +109,15 @@ describe('clutch after clutch', () => {
   })
 
   it('a boa does not', () => {
-    expect(laterLayings(speciesOf(shippedAlmanac, 'boa-constrictor'), certain(day), 1, day)).toEqual([])
+    expect(
+      laterLayings(
+        speciesOf(shippedAlmanac, 'boa-constrictor'),
+        certain(day),
+        1,
+        day,
+        shippedAlmanac.common.clockLate!,
+      ),
+    ).toEqual([])
   })
 
   it('signs before the last laying belong to the clutch before', () => {

@@ -117,6 +117,7 @@ describe('what silence once did', () => {
   it('a pair that was ready, with no lock written: the laying moves by days, not by months, and never vanishes', () => {
     const at = (day: number) =>
       forecastChain({
+        late: shippedAlmanac.common.clockLate!,
         species: corn,
         observed: { ready: { day: 0, entryId: 'r' } },
         given: {},
@@ -134,6 +135,7 @@ describe('what silence once did', () => {
   it('a boa 130 days after the lock, the shed unwritten: a birth is still expected', () => {
     const boa = speciesOf(shippedAlmanac, 'boa-constrictor')
     const born = forecastChain({
+      late: shippedAlmanac.common.clockLate!,
       species: boa,
       observed: { copulation: { day: 0, entryId: 'c' } },
       given: {},
@@ -150,6 +152,7 @@ describe('what silence once did', () => {
   it('a look that found nothing is no silence: it had not come by then', () => {
     const at = (notBy?: number) =>
       forecastChain({
+        late: shippedAlmanac.common.clockLate!,
         species: corn,
         observed: { copulation: { day: 0, entryId: 'c' } },
         given: {},
@@ -166,6 +169,7 @@ describe('what silence once did', () => {
 
   it('a sign that is written rules, and what came before it is done', () => {
     const events = forecastChain({
+      late: shippedAlmanac.common.clockLate!,
       species: corn,
       observed: { preLayShed: { day: 100, entryId: 's' } },
       given: { warmUp: { dist: certain(0), reasons: [] } },

@@ -4,7 +4,7 @@ import { feederOf, shippedAlmanac as almanac } from '../almanac'
 import { checkEntry, foldHouse } from '../subjects'
 import { fedFirst, keptBetween, lifeOf, packWay, useByDays } from '../supply'
 import { dayToIso } from '../units'
-import { defaultSettings, lotsAhead, season, standsInFor, type PreyOutlook } from '.'
+import { defaultSettings, lotsAhead, season, surplusOf, type PreyOutlook } from '.'
 
 const today = 20_000
 const HALF = { type: 'prey' as const, id: 'cricket.half' }
@@ -101,12 +101,17 @@ describe('lots of what is bought', () => {
     expect(lotsAhead({ mean: [], lots: [] }, today)).toEqual([])
   })
 
-  it('what may stand in for which is told by name', () => {
-    const { many } = feederOf(almanac, 'cricket.quarter')
-    const { standIns } = feederOf(almanac, 'cricket.quarter')
-    expect(standIns!.length).toBeGreaterThan(0)
-    for (const { prey } of standIns!) expect(standsInFor(prey, almanac)).toContain(many)
-    expect(standsInFor('no such prey', almanac)).toEqual([])
+  it('is told with who else could use it, and its working; a few pieces over are not', () => {
+    const { many, standIns } = feederOf(almanac, 'cricket.quarter')
+    const mean = new Array<number>(30).fill(5)
+    const lots = [{ entryId: 'e', day: today - 2, pieces: 80, gone: 0, useBy: today + 5 }]
+    const surplus = surplusOf({ prey: standIns![0]!.prey, lots, mean }, almanac, today)!
+    // six days of five
+    expect(surplus.value).toMatchObject({ pieces: 50, until: today + 5 })
+    expect(surplus.value.mayStandFor).toContain(many)
+    expect(surplus.reasons[0]!.inputs.map(i => i.value)).toEqual([expect.stringMatching(/^80 usable/), '30'])
+    expect(surplusOf({ prey: 'no such prey', lots, mean }, almanac, today)!.value.mayStandFor).toEqual([])
+    expect(surplusOf({ prey: HALF.id, lots: [{ ...lots[0]!, pieces: 34 }], mean }, almanac, today)).toBe(null)
   })
 })
 

@@ -191,7 +191,7 @@ describe('the plan of the house', () => {
     )
   })
 
-  it('starts and orders are on the culture day of the house, or today where that gains something; only what keeps less than a week is ordered between', () => {
+  it('starts and orders are on culture day, or today where that gains something; what keeps no week also between', () => {
     const weekdayOf = (day: number) => (((day + 4) % 7) + 7) % 7
     const between: string[] = []
     for (const day of [1, 4])

@@ -12,15 +12,15 @@ export interface Life {
   useByShare: number
 }
 
-const within = (least: number, x: number, most: number) => Math.min(most, Math.max(least, x))
+const clamped = (least: number, x: number, most: number) => Math.min(most, Math.max(least, x))
 
 /** What is bought ends about the days it keeps; what is harvested goes off day by day. */
 export function lifeOf(supply: PlannedSupply, { lotShape, lotUseBy }: Almanac['common']): Life {
   return {
     halfDays: supply.keepDays.value,
     // own numbers may be any: at the ends nothing could be said any more of when a lot ends
-    shape: supply.kind === 'bought' ? within(0.2, lotShape!.value, 20) : 1,
-    useByShare: within(0.01, lotUseBy!.value, 0.99),
+    shape: supply.kind === 'bought' ? clamped(0.2, lotShape!.value, 20) : 1,
+    useByShare: clamped(0.01, lotUseBy!.value, 0.99),
   }
 }
 

@@ -22,7 +22,8 @@ export function plannedSupply(feeder: Feeder): PlannedSupply | null {
 }
 
 /**
- * Days from start to the first yield at a temperature; of what is ordered, until it is here and was fed first. Development is taken as linear above the base temperature, so
+ * Days from start to the first yield at a temperature; of what is ordered, until it is here and was fed first.
+ * Development is taken as linear above the base temperature, so
  * the almanac's days (at its reference temperature) are stretched by (reference − base) / (T − base).
  * @param tempC temperature of the place, °C; null = the almanac's own
  */

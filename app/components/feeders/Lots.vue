@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { lotsAhead, standsInFor, type PreyOutlook } from '#core/season'
+import { feederOf } from '#core/almanac'
+import { surplusOf, type PreyOutlook } from '#core/season'
 import { formatDay } from '#core/units'
 
 /** The lots of what is bought: since when they are here, until when they are used, and what nobody eats by then. */
@@ -8,16 +9,14 @@ const house = useHouse()
 
 /** So many are named; of more the first to end. */
 const SHOWN = 3
-/** Fewer pieces over are no surplus. */
-const FEW = 5
-const lots = computed(() => lotsAhead(props.look, house.today).filter(lot => lot.pieces >= 0.5))
+const lots = computed(() => props.look.lots.filter(lot => lot.pieces >= 0.5))
 const shown = computed(() => lots.value.slice(0, SHOWN))
+const surplus = computed(() => surplusOf(props.look, house.almanac, house.today))
 const over = computed(() => {
-  const all = lots.value.filter(lot => lot.over >= FEW)
-  if (!all.length) return ''
-  const count = Math.round(all.reduce((n, lot) => n + lot.over, 0))
-  const others = standsInFor(props.look.prey, house.almanac).slice(0, 3)
-  return `about ${count} more than is eaten by ${formatDay(all.at(-1)!.useBy, house.today)}${others.length ? `; may stand in for ${others.join(', ')}` : ''}`
+  if (!surplus.value) return ''
+  const { pieces, until, mayStandFor } = surplus.value.value
+  const others = mayStandFor.length ? `; may stand in for ${mayStandFor.slice(0, 3).join(', ')}` : ''
+  return `about ${pieces} more than is eaten by ${formatDay(until, house.today)}${others}`
 })
 </script>
 
@@ -29,7 +28,13 @@ const over = computed(() => {
       {{ formatDay(lot.useBy, house.today) }}
     </li>
     <li v-if="lots.length > SHOWN">and {{ lots.length - SHOWN }} lots more</li>
-    <li v-if="over">{{ over }}</li>
+    <li v-if="surplus">
+      <WorkingLink
+        :title="`${feederOf(house.almanac, look.prey).name}: over`"
+        :answer="over"
+        :reasons="surplus.reasons"
+      />
+    </li>
   </ul>
 </template>
 

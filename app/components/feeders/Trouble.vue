@@ -1,27 +1,13 @@
 <script setup lang="ts">
-import { feederOf } from '#core/almanac'
-import { cultureTempC } from '#core/season/warmth'
-import { TROUBLE_WORDS, type CultureState } from '#core/subjects'
-import { causeNamed, causesOf } from '#core/supply'
-import { formatDistance, upperFirst } from '#core/units'
+import { NO_CAUSE, troubleOf } from '#core/season'
+import type { CultureState } from '#core/subjects'
+import { upperFirst } from '#core/units'
 
 /** What was found in a culture, and what it may come from: one cause after the other is looked at. */
 const props = defineProps<{ culture: CultureState; trouble: CultureState['troubles'][number] }>()
 const house = useHouse()
 const { record, busy } = useRecord()
-const found = computed(() =>
-  causesOf(props.culture, props.trouble, {
-    feeder: feederOf(house.almanac, props.culture.feederId),
-    tempC: cultureTempC(props.culture, house),
-    cultures: Object.values(house.house.cultures),
-    almanac: house.almanac,
-    today: house.today,
-  }),
-)
-const cause = computed(() => props.trouble.cause && causeNamed(props.trouble.what, props.trouble.cause))
-const answer = computed(
-  () => `${upperFirst(TROUBLE_WORDS[props.trouble.what])}, found ${formatDistance(props.trouble.day, house.today)}`,
-)
+const found = computed(() => troubleOf(props.culture, props.trouble, house))
 const follow = (says: 'not' | 'is' | 'over', of?: string, name = 'over') =>
   record(
     {
@@ -36,15 +22,15 @@ const follow = (says: 'not' | 'is' | 'over', of?: string, name = 'over') =>
 <template>
   <div class="trouble" :data-trouble="trouble.what">
     <p>
-      <WorkingLink :title="`${culture.tag}: ${answer}`" :answer="answer" :reasons="found.reasons" /><template
-        v-if="trouble.note"
-        >, {{ trouble.note }}</template
+      <WorkingLink
+        :title="`${culture.tag}: ${found.answer}`"
+        :answer="found.answer"
+        :reasons="found.reasons"
+      /><template v-if="trouble.note">, {{ trouble.note }}</template
       >.
-      <template v-if="cause"
-        ><b>{{ upperFirst(cause.name) }}.</b> {{ cause.remedy }}</template
-      ><template v-else-if="!found.causes.length"
-        >None of what is usual: keep it apart, and ask someone who keeps them.</template
-      >
+      <template v-if="found.cause"
+        ><b>{{ upperFirst(found.cause.name) }}.</b> {{ found.cause.remedy }}</template
+      ><template v-else-if="!found.causes.length">{{ upperFirst(NO_CAUSE) }}.</template>
       <UButton
         class="ml-2"
         label="It is over"
@@ -54,7 +40,7 @@ const follow = (says: 'not' | 'is' | 'over', of?: string, name = 'over') =>
         @click="follow('over', undefined, 'it is over')"
       />
     </p>
-    <ol v-if="!cause && found.causes.length" :aria-label="`What it may come from, ${culture.tag}`">
+    <ol v-if="!found.cause && found.causes.length" :aria-label="`What it may come from, ${culture.tag}`">
       <li v-for="c in found.causes" :key="c.id">
         <span class="what"
           ><b>{{ upperFirst(c.name) }}</b> <span class="quiet small">{{ Math.round(c.chance * 100) }} of 100</span

@@ -77,6 +77,7 @@ export const health: Record<string, Fact> = {
     'share',
     'A pair of which one was not cooled counts so, as often with fewer eggs or less sperm',
   ),
+  clockLate: memory(0.04, 'share', 'Of every clock: it comes later than the latest day that keepers name'),
   hatchComes: memory(0.97, 'share', 'Something of a clutch hatches at all; single eggs are counted apart'),
   seasonOver: memory(0.95, 'share', 'A further clutch that does not come so likely is no longer waited for'),
   warmedCounts: memory(200, 'days', 'A winter that ended longer ago says nothing of the season that runs'),

@@ -35,7 +35,16 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
   if (clutch.firstFed && young > 0) observed.firstMeal = clutch.firstFed
   const byPip = clutch.kind === 'eggs' ? hatchByPip(clutch, context) : null
   const given = byPip ? { hatched: byPip } : {}
-  const events = forecastChain({ species, observed, given, incubation, today, unwritten: unwritten.of, notBy })
+  const events = forecastChain({
+    late: almanac.common.clockLate!,
+    species,
+    observed,
+    given,
+    incubation,
+    today,
+    unwritten: unwritten.of,
+    notBy,
+  })
 
   const title = clutch.tag
   const mouths: MouthSource[] = []
@@ -64,6 +73,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
           dist:
             openOf(
               forecastChain({
+                late: almanac.common.clockLate!,
                 species,
                 observed: { ...observed, firstMeal: undefined },
                 given: {},
@@ -95,6 +105,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
     const { dist, count, low, high, each } = toCome
     // mates are out: those that follow are counted from them, through the clocks that come after hatching
     const chain = forecastChain({
+      late: almanac.common.clockLate!,
       species,
       observed: dist ? {} : { [laidEvent]: observed[laidEvent]! },
       given: dist ? { hatched: { dist, reasons: toCome.reasons } } : given,

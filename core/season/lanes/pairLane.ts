@@ -55,7 +55,7 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
 
   const interval = ownInterval(intervalsOf(dam.id, species, context), species, context)
   const laterThan = (after: DayDist, number: number) =>
-    laterLayings(species, after, number, today, unwritten.of(birth), interval)
+    laterLayings(species, after, number, today, almanac.common.clockLate!, unwritten.of(birth), interval)
   const next = done > 0 ? laterThan(certain(births.at(-1)!.day), done)[0] : undefined
   // a season is over once no further clutch is likely; signs seen after the last laying open another cycle all the same
   if (
@@ -115,6 +115,7 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
       : null
   if (growth) given.ovulation = { ...growth, measured: true }
   const chain = forecastChain({
+    late: almanac.common.clockLate!,
     species,
     observed,
     given,
@@ -148,6 +149,7 @@ export function pairLane(pairing: PairingState, unwritten: UnwrittenRates, conte
   let before = laying?.dist
   for (const l of later) {
     const after = forecastChain({
+      late: almanac.common.clockLate!,
       species,
       observed: {},
       given: { [birth]: { dist: l.dist, reasons: l.reasons } },

@@ -175,7 +175,7 @@ export function outlook(
             settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
             computedInput(
               'Stock today',
-              `${Math.round(atHand)} usable${gone > 0.5 ? `; about ${Math.round(gone)} more by count have gone off: half are usable after ${supply.keepDays.value} days` : ''}`,
+              `${Math.round(atHand)} usable${gone > 0.5 ? `; about ${Math.round(gone)} more by count have gone off` : ''}`,
             ),
             ...(supply.kind === 'bought'
               ? lots
@@ -184,7 +184,7 @@ export function outlook(
                     entryInput(
                       `Of ${formatDay(lot.day, today)}`,
                       `${Math.round(lot.pieces)}, use by ${formatDay(lot.useBy, today)}`,
-                      { day: lot.day, entryId: lot.entryId },
+                      lot,
                     ),
                   )
               : []),

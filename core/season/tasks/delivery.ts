@@ -17,6 +17,11 @@ export const deliveryTasks: TaskMaker = context =>
       if (!order || !packs || !due(order.day + packs.leadDays.value, today)) return []
       const late = Math.floor(today - order.day - packs.leadDays.value)
       const comes = arrival(order.day + packs.leadDays.value, almanac, today)
+      const still = `${Math.round(100 * (1 - comes.never))} of 100 so late still come`
+      const delay = late >= 1 ? `, ${late} ${late === 1 ? 'day' : 'days'} late: ${still}` : ''
+      const ordered = `ordered ${formatDistance(order.day, today)}${delay}`
+      const fed = fedFirst(packs)
+      const fedFrom = fed && `on good food first, fed out from ${formatDay(today + fed, today)}`
       return [
         {
           id: `delivery:${stock.prey}`,
@@ -26,7 +31,7 @@ export const deliveryTasks: TaskMaker = context =>
           placeId: null,
           due: order.day + packs.leadDays.value,
           what: `Delivery of ${order.count} ${feeder.many}`,
-          detail: `ordered ${formatDistance(order.day, today)}${late >= 1 ? `, ${late} ${late === 1 ? 'day' : 'days'} late: ${Math.round(100 * (1 - comes.never))} of 100 so late still come` : ''}${packs.fedFirstDays ? `; on good food first, fed out from ${formatDay(today + fedFirst(packs), today)}` : ''}`,
+          detail: [ordered, fedFrom].filter(Boolean).join('; '),
           actions: [
             { label: 'Arrived', kind: 'preyReceived', data: { count: order.count }, tone: 'main' },
             {

@@ -46,13 +46,10 @@ export const lotTasks: TaskMaker = context =>
           ],
           reasons: [
             {
-              rule: 'A lot that is past its day: of one age about half are usable after the days they keep, the end comes quickly',
+              rule: 'A lot past its day: half are usable after the days they keep, and the end comes quickly',
               inputs: [
                 ...over.map(lot =>
-                  entryInput(`Of ${formatDay(lot.day, today)}`, `use by ${formatDay(lot.useBy, today)}`, {
-                    day: lot.day,
-                    entryId: lot.entryId,
-                  }),
+                  entryInput(`Of ${formatDay(lot.day, today)}`, `use by ${formatDay(lot.useBy, today)}`, lot),
                 ),
                 computedInput('Gone by now, expected', `${sum('gone')}`),
                 factInput('Half are usable after', `${wayPath(feeder, packs)}.keepDays.value`, packs.keepDays),

@@ -60,7 +60,14 @@ export function coolingWindow(
     warmUp: { dist: certain(programme.wakeDay), reasons: [] },
     ...(ready && { ready: { dist: ready.dist, reasons: ready.reasons } }),
   }
-  const events = forecastChain({ species, observed: {}, given, incubation, today: LONG_AGO })
+  const events = forecastChain({
+    late: context.almanac.common.clockLate!,
+    species,
+    observed: {},
+    given,
+    incubation,
+    today: LONG_AGO,
+  })
   const young = events.find(e => e.event === (species.mode === 'live' ? 'born' : 'hatched'))
   const span = young && summarise(young.dist)
   if (!span) return null

@@ -112,7 +112,14 @@ export const stockKinds = [
       if (open) state.onOrder.unshift({ day: entry.day, count: open, entryId: entry.id })
     },
     wording: d =>
-      `Received ${d.count}${d.dead ? `, ${d.dead} dead on arrival` : ''}${d.open ? `, ${d.open} still to come` : ''}${d.useBy ? `, use by ${formatFullDay(dayFromIso(d.useBy))}` : ''}`,
+      [
+        `Received ${d.count}`,
+        d.dead && `${d.dead} dead on arrival`,
+        d.open && `${d.open} still to come`,
+        d.useBy && `use by ${formatFullDay(dayFromIso(d.useBy))}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
   }),
   defineKind({
     kind: 'startDecided',
