@@ -5,6 +5,13 @@ export const WALK_LINES = '.task, .many .head, .room h2:has(.fold), .area'
 export const focusLine = (line: Element | undefined): void =>
   line?.querySelector<HTMLElement>('.do button, .fold, .jobs .main')?.focus()
 
+/** What was pressed has gone with what it was in: the focus goes on to the next; one that went elsewhere is left there. */
+export async function passFocus(next: () => HTMLElement | null | undefined): Promise<void> {
+  await nextTick()
+  const active = document.activeElement
+  if (!active || active === document.body) next()?.focus()
+}
+
 /** When a line that was worked on goes, the one after it is next: the hands stay where they are. */
 export function useNextLine(line: () => HTMLElement | null) {
   /** @returns what is to be called when the line is gone */

@@ -150,8 +150,11 @@ describe('a number of one’s own', () => {
     await visit.untilText(line, 'Start 5 cups of bean beetles')
     await visit.move('/feeders')
     await visit.untilText('main', 'Decided: 5 on 29 Nov')
-    await visit.click('[aria-label="Leave it to the plan: bean beetles, 29 Nov"]')
+    const focused = () => visit.page.evaluate(() => document.activeElement?.tagName)
+    await visit.page.focus('[aria-label="Leave it to the plan: bean beetles, 29 Nov"]')
+    await visit.page.keyboard.press('Enter')
     await visit.untilNoText('main', 'Decided: 5')
+    expect(await focused()).toBe('BUTTON')
     await visit.move('/culture-day')
     await visit.untilText(line, 'Start 2 cups of bean beetles')
   })
@@ -188,9 +191,13 @@ describe('what is found in a culture', () => {
     const card = '[data-culture="RO-2"]'
     const first = () => visit.page.$eval(`${card} .trouble li b`, e => e.textContent)
     expect(await first()).toBe('Rotten food')
-    await visit.click(`${card} [aria-label="Not that: rotten food"]`)
+    // by keyboard, and the hands stay where they are
+    await visit.page.focus(`${card} [aria-label="Not that: rotten food"]`)
+    await visit.page.keyboard.press('Enter')
     await visit.page.waitForFunction(
-      (sel: string) => document.querySelector(`${sel} .trouble li b`)?.textContent === 'Too wet',
+      (sel: string) =>
+        document.querySelector(`${sel} .trouble li b`)?.textContent === 'Too wet' &&
+        document.activeElement?.getAttribute('aria-label') === 'Not that: too wet',
       {},
       card,
     )

@@ -12,17 +12,21 @@ const hungry = computed(() => (props.plan.runOutChance >= 0.02 ? Math.round(100 
 const gap = computed(() => props.plan.gaps[0])
 
 const { record, busy } = useRecord()
+const line = useTemplateRef<HTMLElement[]>('line')
 const { many } = feederOf(house.almanac, props.plan.prey)
 /** Leaves a day to the plan again. */
-const leave = (day: number) =>
-  record(
+async function leave(day: number): Promise<void> {
+  const row = line.value?.[0]?.parentElement
+  await record(
     { kind: 'startDecided', subject: { type: 'prey', id: props.plan.prey }, data: { day: dayToIso(day), units: null } },
     `${formatDay(day, house.today)} left to the plan: ${many}`,
   )
+  await passFocus(() => row?.querySelector<HTMLElement>('.working-link, button'))
+}
 </script>
 
 <template>
-  <p v-for="d in plan.decided" :key="d.day" class="small">
+  <p v-for="d in plan.decided" ref="line" :key="d.day" class="small">
     Decided: {{ d.said || 'none' }} on {{ formatDay(d.day, house.today) }}.
     <UButton
       label="Leave it to the plan"

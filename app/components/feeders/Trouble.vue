@@ -8,8 +8,10 @@ const props = defineProps<{ culture: CultureState; trouble: CultureState['troubl
 const house = useHouse()
 const { record, busy } = useRecord()
 const found = computed(() => troubleOf(props.culture, props.trouble, house))
-const follow = (says: 'not' | 'is' | 'over', of?: string, name = 'over') =>
-  record(
+const block = useTemplateRef<HTMLElement>('block')
+async function follow(says: 'not' | 'is' | 'over', of?: string, name = 'over'): Promise<void> {
+  const card = block.value?.closest('[data-culture]')
+  await record(
     {
       kind: 'troubleFollowed',
       subject: { type: 'culture', id: props.culture.id },
@@ -17,10 +19,14 @@ const follow = (says: 'not' | 'is' | 'over', of?: string, name = 'over') =>
     },
     `${props.culture.tag}: ${says === 'not' ? `not ${name}` : name}`,
   )
+  // to the next one to rule out, so that the same key does the same
+  const find = (selector: string) => block.value?.querySelector<HTMLElement>(selector)
+  await passFocus(() => find('ol .buttons button:last-child') ?? find('button.over') ?? card?.querySelector('button'))
+}
 </script>
 
 <template>
-  <div class="trouble" :data-trouble="trouble.what">
+  <div ref="block" class="trouble" :data-trouble="trouble.what">
     <p>
       <WorkingLink
         :title="`${culture.tag}: ${found.answer}`"
@@ -32,7 +38,7 @@ const follow = (says: 'not' | 'is' | 'over', of?: string, name = 'over') =>
         ><b>{{ upperFirst(found.cause.name) }}.</b> {{ found.cause.remedy }}</template
       ><template v-else-if="!found.causes.length">{{ upperFirst(NO_CAUSE) }}.</template>
       <UButton
-        class="ml-2"
+        class="over ml-2"
         label="It is over"
         variant="outline"
         color="neutral"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Task, TaskAction } from '#core/season'
-import { formatDay } from '#core/units'
+import { formatDay, lowerFirst } from '#core/units'
 
 const props = defineProps<{ task: Task }>()
 const house = useHouse()
@@ -49,7 +49,7 @@ const link = computed(() => {
         <RecordAskNumber
           v-if="action.ask"
           :label="action.label"
-          :title="`${task.tag}: ${action.ask.label.toLowerCase()}`"
+          :title="`${task.tag}: ${lowerFirst(action.ask.label)}`"
           :unit="action.ask.unit"
           :likely="action.ask.likely"
           :main="action.tone === 'main'"

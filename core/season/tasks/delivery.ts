@@ -38,7 +38,7 @@ export const deliveryTasks: TaskMaker = context =>
               label: 'Short or dead',
               kind: 'preyReceived',
               data: {},
-              ask: { field: 'count', label: `${feeder.name}: alive and usable`, likely: order.count },
+              ask: { field: 'count', label: 'Alive and usable', likely: order.count },
             },
             { label: 'Never came', kind: 'orderDropped', data: {} },
           ],

@@ -35,13 +35,13 @@ export const lotTasks: TaskMaker = context =>
               label: 'Thrown out',
               kind: 'preyDiscarded',
               data: {},
-              ask: { field: 'count', label: `${feeder.name} thrown out`, likely: sum('gone') },
+              ask: { field: 'count', label: 'Thrown out', likely: sum('gone') },
             },
             {
               label: 'Count',
               kind: 'preyCounted',
               data: {},
-              ask: { field: 'count', label: `${feeder.name}: all that is usable`, likely: sum('pieces', lots) },
+              ask: { field: 'count', label: 'All that is usable', likely: sum('pieces', lots) },
             },
           ],
           reasons: [

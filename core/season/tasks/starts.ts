@@ -53,7 +53,7 @@ function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
         data: { day: dayToIso(first.day) },
         ask: {
           field: 'units',
-          label: `${feeder.name}: how many on ${formatDay(first.day, today)}`,
+          label: `How many on ${formatDay(first.day, today)}`,
           likely: first.count,
         },
       },
