@@ -5,6 +5,7 @@ import { shipped, withOwn } from '#core/almanac'
 import { PlanMemory, houseOf, planFeeders, planGroup, planJobs, seasonOfHouse } from '#core/season'
 import { jointInput, sharing } from '../core/season/plans/together'
 import { keptOf } from '../core/season/plans/kept'
+import { limitsOf } from '../core/season/plans/limits'
 import { JointProgramme } from '../core/supply/joint/programme'
 import { ownRows, recordsFrom } from '#core/subjects'
 import { solverFrom } from '#shared/solver'
@@ -75,7 +76,7 @@ for (const [name, records] of Object.entries(houses)) {
   if (safety) console.log(`  ${safety.inputs.map(i => `${i.label}: ${i.value}`).join('; ')}`)
   const kept = keptOf(largest)
   if (kept.length > 1 && settings.safeSeasons === null) {
-    const programme = new JointProgramme(jointInput(kept, sharing(kept, largest), largest))
+    const programme = new JointProgramme(jointInput(kept, sharing(kept, largest), largest, limitsOf(kept, largest)))
     const [found, wholeMs] = timed(() =>
       highs.solve(programme.text(programme.wholeStarts(1000)), {
         output_flag: false,

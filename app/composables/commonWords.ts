@@ -161,6 +161,8 @@ export const COMMON_WORDS: Record<string, string> = {
   deliveryLate: 'Deliveries that come late',
   deliveryHalf: 'Half of the late ones have come after',
   deliveryLost: 'Deliveries that never come',
+  tubRoom: 'Room of a tub, where not said',
+  startMinutes: 'To start a culture, where not said',
   starterCost: 'Bought founders weigh',
   chainSure: 'A chain is told to break from a chance below',
   colonySpread: 'Colonies differ by',

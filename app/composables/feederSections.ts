@@ -44,6 +44,8 @@ const recipeRows = ({ recipe }: Feeder, path: string): Row[] =>
   recipe
     ? [
         factRow('founders', `${path}.recipe.founders`, recipe.founders),
+        ...(recipe.minutes ? [factRow('takes', `${path}.recipe.minutes`, recipe.minutes)] : []),
+        ...(recipe.room ? [factRow('room of one', `${path}.recipe.room`, recipe.room)] : []),
         ...recipe.parts.map(({ what, amount }, i) => factRow(what, `${path}.recipe.parts.${i}.amount`, amount)),
       ]
     : []

@@ -80,6 +80,8 @@ const LABELS: Record<string, string> = {
   'recipe': 'How a culture is started',
   'recipe.founders': 'Founders of one',
   'recipe.how': 'How',
+  'recipe.minutes': 'Minutes to start one',
+  'recipe.room': 'Room of one, in cups',
   'care': 'Care',
   'massG': 'Weight of one',
   'minerals': 'Calcium and phosphorus',

@@ -1,5 +1,5 @@
 import { feederOf } from '#core/almanac'
-import { nextCultureTags } from '#core/supply'
+import { homeOf, nextCultureTags } from '#core/supply'
 import type { Task, TaskAction } from '#core/season'
 import type { Wish } from './useRecord'
 
@@ -13,8 +13,7 @@ export function useTaskActions() {
     if (action.kind === 'cultureStarted') {
       const feeder = feederOf(house.almanac, String(data.feederId))
       const own = Object.values(house.house.cultures)
-      const placeId =
-        own.filter(c => c.feederId === feeder.id).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ?? null
+      const placeId = homeOf(feeder.id, own)
       return nextCultureTags(own, feeder, action.times ?? 1).map(tag => ({
         kind: action.kind,
         founds: 'culture' as const,

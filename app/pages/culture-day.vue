@@ -24,6 +24,12 @@ const answer = computed(() => {
   ].filter(Boolean)
   return parts.length ? `${when.value}: ${parts.join(', ')}.` : `${when.value}: nothing to start, order or take out.`
 })
+/** `about 45 minutes`, with what there is of them. */
+const time = computed(() => {
+  const most = house.settings.cultureMinutes
+  const took = `About ${Math.round(sheet.value.minutes)} minutes`
+  return most === null ? `${took}.` : `${took} of ${most}.`
+})
 const amount = (n: number) => Math.ceil(n).toLocaleString('en-GB')
 const from = ({ from: tags, founders, lacking }: StartLine) =>
   !founders
@@ -75,6 +81,7 @@ async function saveOrders(): Promise<void> {
     </header>
     <section v-if="sheet.starts.length">
       <h2>Start</h2>
+      <p class="small quiet">{{ time }}</p>
       <RoundTaskList :tasks="startTasks" />
     </section>
     <section v-if="sheet.mix.length">

@@ -81,6 +81,7 @@ const write = (kind: string, says: string, prey: string, count: number, further:
         <FeedersStartForm />
       </div>
     </header>
+    <FeedersRoom />
     <p v-if="!alive.length && !stocks.length" class="quiet">
       No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.
     </p>

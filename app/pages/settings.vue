@@ -38,6 +38,7 @@ async function send(): Promise<void> {
     safeSeasons: safePct ? safePct / 100 : null,
     sexCertainty: Number((sexPct / 100).toFixed(6)),
     latitude: rest.latitude ?? null,
+    cultureMinutes: rest.cultureMinutes ?? null,
     warmUpDay: warmUp,
     appetite: appetitePct / 100,
     cupYield: yieldPct / 100,
@@ -124,6 +125,12 @@ async function keep(body: SetSettings): Promise<void> {
           hint="empty: no spares for that"
           :error="problems.safeSeasons"
           ><UInputNumber v-model="state.safePct" :min="50" :max="99" class="w-full"
+        /></UFormField>
+        <UFormField
+          label="Minutes for starting cultures"
+          hint="on one day; empty: as long as it takes"
+          :error="problems.cultureMinutes"
+          ><UInputNumber v-model="state.cultureMinutes" :min="5" :max="1440" :step="5" class="w-full"
         /></UFormField>
         <UFormField label="Appetite, % of the ladder" :error="problems.appetite"
           ><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full"

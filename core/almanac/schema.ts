@@ -349,6 +349,9 @@ const Recipe = z.strictObject({
     .min(1)
     .max(20),
   how: z.string().max(600),
+  /** Minutes that it takes to start one, and the room that it takes, in cups. */
+  minutes: Fact.optional(),
+  room: Fact.optional(),
 })
 export type Recipe = z.infer<typeof Recipe>
 

@@ -1,6 +1,6 @@
 import { feederOf, type Feeder } from '../almanac'
 import type { Day } from '../chance'
-import { foundersFrom } from '../supply'
+import { foundersFrom, minutesOf } from '../supply'
 import { nextWeekday } from '../units'
 import type { SeasonContext } from './context'
 import type { Task } from './contracts'
@@ -38,6 +38,8 @@ export interface CultureDay {
   looks: Task[]
   takeOut: Task[]
   deliveries: Task[]
+  /** Minutes that the starts take. */
+  minutes: number
 }
 
 const isStart = (task: Task) => task.actions[0]?.kind === 'cultureStarted' && !task.actions[0].data.bought
@@ -107,6 +109,7 @@ export function cultureDay(plans: readonly FeederPlan[], tasks: readonly Task[],
   return {
     day: nextWeekday(today, settings.cultureWeekday),
     starts,
+    minutes: starts.reduce((n, { feeder, count }) => n + count * minutesOf(feeder, almanac), 0),
     orders: due.filter(task => !isStart(task)),
     mix: mixOf(withRecipe),
     how: [...new Set(withRecipe.map(s => s.feeder.recipe!.how))].map(how => ({

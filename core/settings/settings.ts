@@ -25,6 +25,12 @@ export const HouseSettings = z.strictObject({
   /** Appetite and cup yield against the almanac, 1 = the same. */
   appetite: z.number().min(0.2).max(5),
   cupYield: z.number().min(0.1).max(5),
+  /** Minutes there are for starting cultures on one day; null = as long as it takes. */
+  cultureMinutes: z
+    .number({ error: 'The time must be a number of minutes' })
+    .min(5, 'In under five minutes nothing is started')
+    .max(1440, 'A day has 1440 minutes')
+    .nullable(),
   /** Day (since 1970) on which animals still in the cold are warmed; null = by the species' usual weeks. */
   warmUpDay: z
     .number()
@@ -59,6 +65,7 @@ export const defaultSettings: HouseSettings = {
   schools: {},
   appetite: 1,
   cupYield: 1,
+  cultureMinutes: null,
   warmUpDay: null,
   latitude: null,
   sexCertainty: 0.99,

@@ -28,6 +28,7 @@ export {
 } from './plan'
 export { simulateRunOut, type RunOutInput } from './runOut'
 export { nextCultureTags } from './tags'
+export { homeOf, leavesOn, minutesOf, roomOf, standing } from './room'
 export {
   colonyAhead,
   colonyToday,
@@ -59,14 +60,19 @@ export {
   Fates,
   JointError,
   findSpares,
+  fits,
+  fitted,
   playThrough,
   GAP,
   solveJoint,
+  type Binding,
   type Coming,
+  type Counted,
   type Eaters,
   type Hungry,
   type JointFeeder,
   type JointInput,
+  type Limit,
   type Played,
   type PlayedEaters,
   type PlayedFeeder,
@@ -74,5 +80,6 @@ export {
   type SpareFeeder,
   type Spares,
   type Alternative,
+  type Taken,
   type Taking,
 } from './joint'

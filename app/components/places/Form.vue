@@ -43,6 +43,9 @@ const sizeProblem = computed(() => Object.entries(problems.value).find(([path]) 
 const parents = computed(() => list.value.map(l => ({ value: l.place.id, label: l.route.names.join(' · ') })))
 
 const lengthUnit = useLengthUnit()
+const isCold = computed(() => state.kind === 'cold')
+/** On which cultures may stand. */
+const takesCultures = computed(() => ['shelf', 'rack', 'room'].includes(state.kind))
 /** What animals live in, or what holds such homes of one size. */
 const isHome = computed(() => ['tub', 'rack', 'shelf'].includes(state.kind))
 
@@ -202,7 +205,11 @@ async function send(): Promise<void> {
         <UFormField label="Temperature" :hint="`such as 28 °C or 82 °F`" :error="problems.tempC"
           ><UInput v-model="state.temp" class="w-full" inputmode="text"
         /></UFormField>
-        <UFormField v-if="state.kind === 'cold'" label="Takes, tubs" hint="empty: not said" :error="problems.capacity"
+        <UFormField
+          v-if="isCold || takesCultures"
+          :label="isCold ? 'Takes, tubs' : 'Takes, in cups of a culture'"
+          hint="empty: not said"
+          :error="problems.capacity"
           ><UInputNumber v-model="state.capacity" :min="1" :max="9999" class="w-full"
         /></UFormField>
         <p class="small quiet">

@@ -11,6 +11,7 @@ const flyCup: Recipe = {
     part('dry mix', practice(45, 'mL')),
     part('climbing fibre', practice(1, 'handful')),
   ],
+  minutes: memory(6, 'minutes'),
   how: 'Stir the mix into the boiling water, about 25 mm deep. Cool before flies go in. Date label; about 24 °C.',
 }
 
@@ -25,6 +26,7 @@ export const recipes: Readonly<Record<string, Recipe>> = {
       part('dry black-eyed peas, 50–75 mm deep', memory(450, 'mL')),
       part('paper tube', practice(1, 'each')),
     ],
+    minutes: memory(5, 'minutes'),
     how: 'Peas that were frozen for some days bring in no mites. 27–30 °C, no water.',
   },
   'isopod.dwarf': {
@@ -37,6 +39,8 @@ export const recipes: Readonly<Record<string, Recipe>> = {
       part('bark', practice(100, 'mL', 'a little')),
       part('leaf litter', memory(1, 'handful')),
     ],
+    minutes: memory(20, 'minutes'),
+    room: memory(3, 'cups'),
     how: 'Squeezed in the hand it barely drips. One side moist, leaves on top, a little protein weekly; 24–28 °C.',
   },
   'isopod.large': {
@@ -48,6 +52,8 @@ export const recipes: Readonly<Record<string, Recipe>> = {
       part('bark', memory(500, 'mL')),
       part('leaf litter', memory(2, 'handfuls')),
     ],
+    minutes: memory(25, 'minutes'),
+    room: memory(5, 'cups'),
     how: 'One moist and one dry side; bark to hide under, leaves always there.',
   },
   'springtail': {
@@ -58,6 +64,8 @@ export const recipes: Readonly<Record<string, Recipe>> = {
       part('water without chlorine', memory(150, 'mL')),
       part('flake or yeast', memory(1, 'pinch')),
     ],
+    minutes: memory(10, 'minutes'),
+    room: memory(1, 'cups'),
     how: 'Moist; mist and do not pour. Half a flake when the last is gone. Thick at six weeks.',
   },
   'nightcrawler': {
@@ -67,6 +75,8 @@ export const recipes: Readonly<Record<string, Recipe>> = {
       part('moist bedding of fibre and leaves', memory(25, 'L')),
       part('scraps, spent coffee, leaves', memory(200, 'mL')),
     ],
+    minutes: memory(40, 'minutes'),
+    room: memory(30, 'cups'),
     how: 'About 5 °C, never above 10. A ball pressed of it holds and does not drip. Unchlorinated water, no meat.',
   },
 }

@@ -33,6 +33,20 @@ export interface Order {
   pieces: number | null
 }
 
+/** What holds a plan back: room on a shelf, or minutes of culture days. */
+export interface Held {
+  /** The shelf; null for the minutes. */
+  placeId: string | null
+  name: string
+  /** All of it is taken from the one day to the other. */
+  from: Day
+  to: Day
+  /** What a little more of it would save: hungry meals, and all that weighs, in units. */
+  more: string
+  hungry: number
+  cost: number
+}
+
 /** How many units the keeper has decided on for a day. */
 export interface Decided {
   day: Day
@@ -67,6 +81,8 @@ export interface FeederPlan {
   missing: number[]
   /** Stretches that nothing started now can cover any more, nor anything else stand in for. */
   gaps: Gap[]
+  /** What it could be better with more of. */
+  held: Held[]
   units: number
   leastPossible: number
   /** Units among them that are only there so that a failure leaves nobody hungry. */

@@ -7,6 +7,8 @@ import type { EatersNeed, PreyOutlook, Scenarios } from '../contracts'
 import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
 import type { PlanJob } from './contracts'
 import { decidedOf } from './decided'
+import { isGrown } from './kept'
+import { MINUTES, shelvesOf } from './limits'
 
 /** What those who eat a prey may be given in its place, the best first; unknown, retired and live prey left out. */
 export function standInsFor(
@@ -28,11 +30,15 @@ const canBeOrdered = (almanac: Pick<Almanac, 'feeders'>, id: string): boolean =>
   return supply.kind === 'bought' && !supply.gathered
 }
 
-/** The prey of a season in groups: two are in one when someone who eats the one may be given the other. */
+/**
+ * The prey of a season in groups: two are in one when someone who eats the one may be given the other, or when they share
+ * room or time. @param shared limits that a prey takes of
+ */
 export function preyGroups(
   prey: readonly PreyOutlook[],
   scenarios: Pick<Scenarios, 'eaters'>,
   almanac: Pick<Almanac, 'feeders'>,
+  shared: (prey: string) => readonly string[] = () => [],
 ): { looks: PreyOutlook[]; others: string[] }[] {
   const kept = new Set(prey.map(p => p.prey))
   const leader = new Map<string, string>()
@@ -53,6 +59,15 @@ export function preyGroups(
       }
     }
   }
+  // those that share room or time are planned together too
+  const sharers = new Map<string, string>()
+  for (const { prey: id } of prey) {
+    for (const limit of shared(id)) {
+      const first = sharers.get(limit)
+      if (first === undefined) sharers.set(limit, id)
+      else leader.set(of(id), of(first))
+    }
+  }
   const groups = new Map<string, { looks: PreyOutlook[]; others: string[] }>()
   for (const look of prey) {
     const group = groups.get(of(look.prey))
@@ -61,6 +76,17 @@ export function preyGroups(
   }
   for (const other of others) groups.get(of(other))?.others.push(other)
   return [...groups.values()]
+}
+
+/** What a prey takes of that is not without end. */
+function limitsOfPrey(
+  id: string,
+  house: Pick<House, 'places' | 'cultures'>,
+  almanac: Pick<Almanac, 'feeders'>,
+  { cultureMinutes }: Pick<HouseSettings, 'cultureMinutes'>,
+): string[] {
+  const supply = plannedSupply(feederOf(almanac, id))
+  return [...shelvesOf(id, house), ...(cultureMinutes !== null && supply && isGrown(supply) ? [MINUTES] : [])]
 }
 
 /** All that decides the plans of a season, in groups that are planned by themselves. */
@@ -72,7 +98,7 @@ export function planJobs(
   settings: HouseSettings,
   today: Day,
 ): PlanJob[] {
-  const groups = preyGroups(prey, scenarios, almanac)
+  const groups = preyGroups(prey, scenarios, almanac, id => limitsOfPrey(id, house, almanac, settings))
   const hungry = groups.filter(g => g.looks.some(l => l.high.some(n => n > 0))).length
   // several groups are hungry by chances of their own: each must be a little safer
   const safe = settings.safeSeasons === null ? null : settings.safeSeasons ** (1 / Math.max(1, hungry))
@@ -123,12 +149,13 @@ export function planKey({ looks, others, eaters, decided, house, almanac, settin
     c.lastLook?.day,
     c.signs,
     c.bought,
+    c.placeId,
     cultureTempC(c, { house, almanac }),
     placeTempC(c.placeId, { house, almanac }),
   ])
   const { hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing } =
     almanac.common
-  const { lotShape, lotUseBy, hungryShare } = almanac.common
+  const { lotShape, lotUseBy, hungryShare, tubRoom, startMinutes } = almanac.common
   return JSON.stringify([
     today,
     looks.map(l => [
@@ -148,12 +175,14 @@ export function planKey({ looks, others, eaters, decided, house, almanac, settin
     cultures,
     settings.cultureWeekday,
     settings.cupYield,
+    settings.cultureMinutes,
+    Object.keys(almanac.feeders).map(id => shelvesOf(id, house).map(shelf => [shelf, house.places[shelf]!.capacity])),
     settings.coverQuantile,
     settings.schools,
     safe,
     almanac.feeders,
     almanac.schools.cupRhythm,
     [hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(f => f!.value),
-    [lotShape!.value, lotUseBy!.value, hungryShare!.value],
+    [lotShape, lotUseBy, hungryShare, tubRoom, startMinutes].map(f => f!.value),
   ])
 }

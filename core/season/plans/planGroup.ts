@@ -1,7 +1,8 @@
 import type { Day } from '../../chance'
-import { runStock, type PlannedStart, type Played, type SolveLp, type Spares } from '../../supply'
-import type { FeederPlan, Gap, PlanJob, Replacing } from './contracts'
+import { fitted, runStock, type Limit, type PlannedStart, type Played, type SolveLp, type Spares } from '../../supply'
+import type { FeederPlan, Gap, Held, PlanJob, Replacing } from './contracts'
 import { keptOf, verbOf } from './kept'
+import { heldBy, limitsOf } from './limits'
 import { planReasons, type TogetherTold } from './reasons'
 import { madeSafe, type Starts } from './safety'
 import { planTogether, sharing, type Together } from './together'
@@ -42,11 +43,28 @@ function replacingsOf(together: Together | null, prey: string, today: Day): Repl
   return found.filter(r => r.for >= 0.5).sort((a, b) => a.from - b.from)
 }
 
+/** Later starts are made whole feeder by feeder: together they may be more than there is room or time for. */
+function within(limits: readonly Limit[], wholes: readonly Whole[], together: Together | null): readonly Whole[] {
+  if (!limits.length) return wholes
+  const counts = fitted(
+    limits,
+    wholes.map(({ kept: { key }, input, counts, forced }) => ({
+      ...{ id: key, startDays: input.startDays, counts, forced },
+      wished: together?.starts.get(key) ?? counts,
+    })),
+  )
+  return wholes.map(whole => {
+    const left = counts.get(whole.kept.key)!
+    return { ...whole, counts: left, spares: Math.max(0, whole.spares - (sum(whole.counts) - sum(left))) }
+  })
+}
+
 interface Told {
-  together: TogetherTold | null
+  together: Omit<TogetherTold, 'held'> | null
   spares: Spares | null
   played: Played
   runs: number
+  heldBy: (prey: string) => Held[]
 }
 
 /**
@@ -56,10 +74,15 @@ interface Told {
  */
 export function planGroup(job: PlanJob, solve: SolveLp): FeederPlan[] {
   const kept = keptOf(job)
-  const together = kept.length > 1 ? planTogether(kept, job, solve) : null
+  const limits = limitsOf(kept, job)
+  const together = kept.length > 1 || limits.length ? planTogether(kept, limits, job, solve) : null
   const eaters = together?.eaters ?? sharing(kept, job)
-  const wholes = kept.map(k => wholeUnits(k, together, job, solve))
-  const { starts, spares, played, runs } = madeSafe(wholes, eaters, together, job)
+  const wholes = within(
+    limits,
+    kept.map(k => wholeUnits(k, together, job, solve)),
+    together,
+  )
+  const { starts, spares, played, runs } = madeSafe(wholes, eaters, together, limits, job)
   const told: Told = {
     together: together && {
       names: [...new Set(kept.map(k => k.feeder.name))],
@@ -71,6 +94,7 @@ export function planGroup(job: PlanJob, solve: SolveLp): FeederPlan[] {
     spares,
     played,
     runs,
+    heldBy: prey => heldBy(prey, limits, together?.binding ?? [], job),
   }
   const byPrey = new Map<string, { usual: Whole; order: Whole | undefined }>()
   for (const whole of wholes.filter(w => !w.kept.byOrder))
@@ -116,6 +140,7 @@ function planOf(
   const shortDays = sum(byDay)
   const units = sum(own.map(s => s.count))
   const { spares } = told
+  const held = told.heldBy(prey)
   const ofAim = spares ? (spares.units.get(k.key) ?? 0) + ((order && spares.units.get(order.kept.key)) ?? 0) : 0
   return {
     prey,
@@ -134,6 +159,7 @@ function planOf(
     stock: all('stock'),
     missing,
     gaps: gapsOf(missing, job.today),
+    held,
     units,
     leastPossible,
     spares: usual.spares + ofAim,
@@ -142,7 +168,7 @@ function planOf(
     shortDays,
     runOutByDay: byDay,
     reasons: planReasons(k, { units, leastPossible }, job, {
-      together: told.together,
+      together: told.together && { ...told.together, held },
       played: { runs: told.runs, chance: hunger.chance, shortDays, days: k.days - k.countFrom },
       safety: spares && {
         wanted: job.settings.safeSeasons!,

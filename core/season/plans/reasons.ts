@@ -2,8 +2,9 @@ import { schoolChoice } from '../../almanac'
 import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
 import { GAP, failureChance } from '../../supply'
 import { formatDay } from '../../units'
-import type { FeederPlan, PlanJob } from './contracts'
+import type { FeederPlan, Held, PlanJob } from './contracts'
 import type { Kept } from './kept'
+import { tellHeld } from './words'
 
 function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
   const path = `feeders.${feeder.id}.supply`
@@ -91,9 +92,13 @@ export interface TogetherTold {
   hungry: number
   /** Days whose starts are whole and proven; 0 where the search was given up. */
   wholeDays: number
+  held: readonly Held[]
 }
 
-function togetherReason({ names, cost, bound, hungry, wholeDays }: TogetherTold, { almanac }: PlanJob): Reason {
+function togetherReason(
+  { names, cost, bound, hungry, wholeDays, held }: TogetherTold,
+  { almanac, today }: PlanJob,
+): Reason {
   const gap = cost > 0 ? Math.max(0, (cost - bound) / cost) : 0
   return {
     rule: 'Planned together with what may stand for it: the least cost of hungry meals, units and meals of another prey, each by its weight (mixed-integer programme)',
@@ -107,6 +112,7 @@ function togetherReason({ names, cost, bound, hungry, wholeDays }: TogetherTold,
         'Cost of the next half year',
         `${cost.toFixed(1)} units; no plan costs less than ${bound.toFixed(1)} (${(100 * gap).toFixed(1)} % between)`,
       ),
+      ...held.map(h => computedInput(h.name, tellHeld(h, today))),
       computedInput(
         'Solved in whole units',
         wholeDays

@@ -2,8 +2,10 @@ import { seedFrom } from '../../chance'
 import {
   Fates,
   findSpares,
+  fits,
   firstCoveredDay,
   playThrough,
+  type Limit,
   type PlanInput,
   type PlannedStart,
   type Played,
@@ -96,6 +98,16 @@ function onceEach(fates: Fates): Pick<Fates, 'draw'> {
   }
 }
 
+/** Numbers of all feeders on all days, with these starts. */
+const countedWith = (wholes: readonly Whole[], starts: Starts) =>
+  wholes.map(whole => {
+    const { kept, input, counts } = whole
+    const list = starts.get(kept.key) ?? []
+    const days = input.startDays.map(s => list.find(x => x.day === input.from + s)?.count ?? 0)
+    // what stands in the plan already is not asked about again
+    return { id: kept.key, startDays: input.startDays, counts: days, forced: counts }
+  })
+
 /** Each scenario of need is played with so many lucks of the cultures. */
 const TIMES = 3
 
@@ -104,6 +116,7 @@ export function madeSafe(
   wholes: readonly Whole[],
   eaters: readonly Sharing[],
   together: Together | null,
+  limits: readonly Limit[],
   job: PlanJob,
 ): { starts: Starts; spares: Spares | null; played: Played; runs: number } {
   const play = player(wholes, eaters, together, job)
@@ -124,6 +137,7 @@ export function madeSafe(
           startDays: k.input.startDays.filter(s => !k.input.decided?.has(s)),
         })),
         standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns.map(s => s.feeder)),
+        fits: starts => fits(limits, countedWith(wholes, starts)),
         target,
         play: starts => play(starts, chosen, TIMES),
       },

@@ -6,6 +6,7 @@ import {
   type JointFeeder,
   type JointInput,
   type JointPlan,
+  type Limit,
   type SolveLp,
   type Alternative,
 } from '../../supply'
@@ -113,12 +114,18 @@ export function foundersOf(
 /** Days planned together: the longest wait for a colony. Beyond them each prey is planned by itself. */
 const JOINT_DAYS = 182
 
-export function jointInput(kept: readonly Kept[], eaters: readonly Sharing[], { almanac }: PlanJob): JointInput {
+export function jointInput(
+  kept: readonly Kept[],
+  eaters: readonly Sharing[],
+  { almanac }: PlanJob,
+  limits: readonly Limit[] = [],
+): JointInput {
   return {
     days: Math.min(JOINT_DAYS, Math.max(...kept.map(k => k.days))),
     hungryCost: almanac.common.hungryCost!.value,
     standInCost: almanac.common.standInCost!.value,
     eaters,
+    ...(limits.length && { limits }),
     feeders: kept.map(k => {
       const { stock, keptPerDay, lasts, running } = k.input
       const perUnit = countedOn(k.input.perUnit)
@@ -142,9 +149,9 @@ export interface Together extends JointPlan {
   unmet: Map<string, Float64Array>
 }
 
-export function planTogether(kept: readonly Kept[], job: PlanJob, solve: SolveLp): Together {
+export function planTogether(kept: readonly Kept[], limits: readonly Limit[], job: PlanJob, solve: SolveLp): Together {
   const eaters = sharing(kept, job)
-  const input = jointInput(kept, eaters, job)
+  const input = jointInput(kept, eaters, job, limits)
   const plan = solveJoint(input, solve)
   const rows = () => new Map(kept.map(k => [k.key, new Float64Array(Math.max(...kept.map(k => k.days)))]))
   const [wanted, unmet] = [rows(), rows()]

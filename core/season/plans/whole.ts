@@ -1,4 +1,12 @@
-import { addSpares, planStarts, yieldOf, type PlanInput, type PlannedStart, type SolveLp } from '../../supply'
+import {
+  addSpares,
+  leastStarts,
+  planStarts,
+  yieldOf,
+  type PlanInput,
+  type PlannedStart,
+  type SolveLp,
+} from '../../supply'
 import type { PlanJob } from './contracts'
 import type { Kept } from './kept'
 import { startsOf, type Together } from './together'
@@ -9,6 +17,8 @@ export interface Whole {
   /** With the need that the group has of it, and all days on which units are started. */
   input: PlanInput
   counts: number[]
+  /** What is started whatever room there is: what is decided, and what the rhythm of the house asks for. */
+  forced: number[]
   /** Units that the school keeps in case one fails. */
   spares: number
   leastPossible: number
@@ -27,6 +37,8 @@ export function wholeUnits(k: Kept, together: Together | null, job: PlanJob, sol
   const wanted = together?.wanted.get(k.key)
   const input = { ...k.input, startDays, ...(wanted && { need: wanted.slice(0, k.days) }) }
   const decided = k.input.decided ?? new Map<number, number>()
+  const least = leastStarts(k.input)
+  const leastOn = (s: number) => least[k.input.startDays.indexOf(s)] ?? 0
   const near = startDays.map(
     (s, w) => decided.get(s) ?? (together && s < together.wholeDays ? Math.round(together.starts.get(k.key)![w]!) : 0),
   )
@@ -52,6 +64,7 @@ export function wholeUnits(k: Kept, together: Together | null, job: PlanJob, sol
     kept: k,
     input,
     counts,
+    forced: startDays.map((s, w) => decided.get(s) ?? Math.min(counts[w]!, leastOn(s))),
     spares: sum(counts) - needed,
     leastPossible: sum(near) + plan.leastPossible,
   }

@@ -1,7 +1,7 @@
 import type { Feeder } from '../../almanac'
 import type { Day } from '../../chance'
 import { formatDay } from '../../units'
-import type { FeederPlan, Order } from './contracts'
+import type { FeederPlan, Held, Order } from './contracts'
 
 /** What to start or order first, as one reads it: `Start 5 cups of large flies by 14 Apr`. */
 export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string | null {
@@ -30,6 +30,13 @@ export function tellUnits(plan: Pick<FeederPlan, 'kind' | 'verb' | 'unit'>, feed
 export function tellOrder({ count, unit, pieces }: Pick<Order, 'count' | 'unit' | 'pieces'>, feeder: Feeder): string {
   const units = tellCount(unit, count)
   return pieces === null ? `Order ${units} of ${feeder.many} about to yield` : `Order ${units} ${feeder.many}`
+}
+
+/** `full 6 Dec–3 Jan; room for one more cup would feed 12 meals`, `… would save 0.8 units` */
+export function tellHeld({ from, to, more, hungry, cost }: Held, today: Day): string {
+  const days = from === to ? formatDay(from, today) : `${formatDay(from, today)}–${formatDay(to, today)}`
+  const saves = hungry >= 0.5 ? `feed ${Math.round(hungry)} meals` : `save ${cost.toFixed(1)} units`
+  return `full ${days}; ${more} would ${saves}`
 }
 
 /** What stands for a prey, and when: `481 pinhead crickets, 8 Dec–12 Dec; 82 dwarf isopods, 11 Dec–17 Dec`. */

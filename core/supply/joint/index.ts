@@ -1,10 +1,12 @@
 export { Fates, type Coming } from './fates'
+export { fits, fitted, type Counted, type Limit, type Taken } from './limits'
 export { periodsOf } from './periods'
 export { playThrough, type Hungry, type Played, type PlayedEaters, type PlayedFeeder, type PlayInput } from './play'
 export {
   JointError,
   GAP,
   solveJoint,
+  type Binding,
   type Eaters,
   type JointFeeder,
   type JointInput,

@@ -2,95 +2,18 @@ import fc from 'fast-check'
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
+import { DAYS, bruteForce, eats, feeder, problem, standIn } from '../../../tests/fixtures/joint'
 import type { Lasts } from '../lots'
 import { planStarts, runStock, type SolveLp } from '../plan'
-import { GAP, JointError, solveJoint, type Eaters, type JointFeeder, type JointInput } from '.'
+import { GAP, JointError, solveJoint, type Eaters, type JointInput } from '.'
 
 let solve: SolveLp
 beforeAll(async () => {
   solve = solverFrom(await highsLoader())
 })
 
-const DAYS = 5
-const feeder = (id: string, part: Partial<JointFeeder> = {}): JointFeeder => ({
-  id,
-  stock: 0,
-  keptPerDay: 0,
-  running: new Array<number>(DAYS).fill(0),
-  perUnit: [10],
-  startDays: [],
-  costs: part.startDays?.map(() => 1) ?? [],
-  least: part.startDays?.map(() => 0) ?? [],
-  days: DAYS,
-  ...part,
-})
-const eats = (prey: string, need: number[], part: Partial<Eaters> = {}): Eaters => ({
-  prey,
-  need,
-  mealsPerPiece: 1,
-  standIns: [],
-  ...part,
-})
-const standIn = (id: string, pieces = 1, mostShare = 1) => ({ feeder: id, of: id, pieces, mostShare, weight: 1 })
-const problem = (feeders: JointFeeder[], eaters: Eaters[]): JointInput => ({
-  days: Math.max(...feeders.map(f => f.days)),
-  feeders,
-  eaters,
-  hungryCost: 20,
-  standInCost: 0.3,
-})
 const plan = (input: JointInput) => solveJoint(input, solve)
 const total = (row: Iterable<number>) => [...row].reduce((a, b) => a + b, 0)
-
-/**
- * Brute force where nothing keeps over night: every number of units on every start day; then each day's stand-ins go to
- * whom a piece of them saves most (a knapsack that may be divided, so taking the best first is best).
- */
-function bruteForce({ days, feeders, eaters, hungryCost, standInCost }: JointInput, most: number): number {
-  const slots = feeders.flatMap((f, i) => f.startDays.map((s, w) => ({ i, s, cost: f.costs[w]! })))
-  const counts = slots.map(() => 0)
-  let best = Number.POSITIVE_INFINITY
-  const costOf = (): number => {
-    let cost = slots.reduce((n, slot, k) => n + slot.cost * counts[k]!, 0)
-    for (let d = 0; d < days; d++) {
-      const there = feeders.map((f, i) =>
-        slots.reduce(
-          (n, slot, k) => (slot.i === i ? n + counts[k]! * (f.perUnit[d - slot.s] ?? 0) : n),
-          f.running[d]! + (d ? 0 : f.stock),
-        ),
-      )
-      const of = (id: string) => feeders.findIndex(f => f.id === id)
-      const lacks = eaters.map(e => {
-        const taken = Math.min(e.need[d]!, there[of(e.prey)]!)
-        there[of(e.prey)]! -= taken
-        return e.need[d]! - taken
-      })
-      const offers = eaters
-        .flatMap((e, k) =>
-          e.standIns.map(s => ({ ...s, k, saves: ((hungryCost - standInCost) * e.mealsPerPiece) / s.pieces })),
-        )
-        .sort((a, b) => b.saves - a.saves)
-      for (const { k, feeder: id, pieces, mostShare } of offers) {
-        const given = Math.min(lacks[k]!, mostShare * eaters[k]!.need[d]!, there[of(id)]! / pieces)
-        there[of(id)]! -= given * pieces
-        lacks[k]! -= given
-        cost += standInCost * eaters[k]!.mealsPerPiece * given
-      }
-      cost += lacks.reduce((n, lack, k) => n + hungryCost * eaters[k]!.mealsPerPiece * lack, 0)
-    }
-    return cost
-  }
-  const tryAll = (k: number): void => {
-    if (k === slots.length) {
-      best = Math.min(best, costOf())
-      return
-    }
-    for (counts[k] = 0; counts[k] <= most; counts[k]!++) tryAll(k + 1)
-    counts[k] = 0
-  }
-  tryAll(0)
-  return best
-}
 
 /** Units that are tried on a day: few first; of five each gives more than anyone can want. */
 const FEW = 3

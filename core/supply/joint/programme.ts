@@ -1,5 +1,6 @@
-import type { SolveLp } from '../plan'
+import type { Solution, SolveLp } from '../plan'
 import type { Lasts } from '../lots'
+import { allowed, fullDays, limitDays, stands, type Counted, type Limit } from './limits'
 import { periodsOf, type Period } from './periods'
 
 /** One feeder as the joint plan sees it. All rows are per day from today. */
@@ -59,6 +60,19 @@ export interface JointInput {
   /** What a hungry meal, and a meal of a stand-in, weigh against one unit started. */
   hungryCost: number
   standInCost: number
+  /** What is not without end, and shared by several feeders. */
+  limits?: readonly Limit[]
+}
+
+/** A limit that holds the plan back, and what a little more of it would save. */
+export interface Binding {
+  limit: string
+  /** Days (by index) on which all of it is taken, the first and the last. */
+  from: number
+  to: number
+  /** Hungry meals and cost less with `more` of it. */
+  hungry: number
+  cost: number
 }
 
 /** Pieces that the plan takes of one feeder for one sort of eaters, by day. */
@@ -84,6 +98,7 @@ export interface JointPlan {
   bought: Map<string, number[]>
   /** Days whose starts are whole and proven to be within `GAP` of the best; 0 where the search was given up. */
   wholeDays: number
+  binding: Binding[]
 }
 
 export class JointError extends Error {
@@ -167,6 +182,23 @@ export class JointProgramme {
       })
     })
     input.feeders.forEach((feeder, f) => this.addStock(feeder, f, takes))
+    for (const limit of input.limits ?? []) this.addLimit(limit, index)
+  }
+
+  /** On no day more is taken of it than is free, but for what is decided. */
+  private addLimit(limit: Limit, index: ReadonlyMap<string, number>): void {
+    const counted = this.input.feeders.map(countedOf)
+    for (const day of limitDays(limit, counted)) {
+      const terms = [...limit.takes].flatMap(([id, taken]) => {
+        const f = index.get(id)
+        if (f === undefined) return []
+        return this.input.feeders[f]!.startDays.flatMap((s, w) =>
+          stands(taken, s, day) ? [{ by: taken.each, of: starts(f, w) }] : [],
+        )
+      })
+      const than = allowed(limit, counted, day)
+      if (terms.length && Number.isFinite(than)) this.rows.push({ terms, is: '<=', than })
+    }
   }
 
   /** What is eaten and what is left is no more than what was left, as far as it keeps, and what came. */
@@ -294,20 +326,45 @@ export function solveJoint(input: JointInput, solve: SolveLp): JointPlan {
   const found = solve(programme.text(whole), { gap: GAP, seconds: LONGEST_SECONDS })
   const exact = found.status === 'Optimal'
   const { columns, objective } = exact ? found : relaxed
-  const hungry = programme.wanted.reduce(
-    (meals, { e, t }) => meals + input.eaters[e]!.mealsPerPiece * (columns[misses(e, t)] ?? 0),
-    0,
-  )
   return {
-    hungry,
+    hungry: hungryMeals(programme, columns),
     cost: objective,
     bound: Math.max(relaxed.objective, exact ? objective * (1 - GAP) : 0),
     takings: takingsOf(programme, columns),
     starts: startsOf(input, columns, starts),
     bought: startsOf(input, columns, founded),
     wholeDays: exact ? WHOLE_DAYS : 0,
+    binding: bindingOf(input, relaxed, programme, solve),
   }
 }
+
+/** What is started whatever is free: what is decided, and what the rhythm of the house asks for. */
+const countedOf = ({ id, startDays, least, fixed }: JointFeeder): Counted => {
+  const forced = startDays.map((_, w) => fixed?.[w] ?? least[w] ?? 0)
+  return { id, startDays, counts: forced, forced }
+}
+
+/** Limits that the divided plan meets, each with what `more` of it saves; those that a little more of saves nothing are left out. */
+function bindingOf(input: JointInput, relaxed: Solution, programme: JointProgramme, solve: SolveLp): Binding[] {
+  const planned = startsOf(input, relaxed.columns, starts)
+  const feeders = input.feeders.map(f => ({ ...countedOf(f), counts: planned.get(f.id)! }))
+  return (input.limits ?? []).flatMap((limit, l): Binding[] => {
+    const full = fullDays(limit, feeders)
+    if (!full.length) return []
+    const free = Array.from(limit.free, n => n + limit.more)
+    const wider = new JointProgramme({ ...input, limits: input.limits!.with(l, { ...limit, free }) })
+    const found = solve(wider.text())
+    if (found.status !== 'Optimal') return []
+    const cost = relaxed.objective - found.objective
+    const hungry = hungryMeals(programme, relaxed.columns) - hungryMeals(wider, found.columns)
+    return cost > WORTH_TELLING ? [{ limit: limit.id, from: full[0]!, to: full.at(-1)!, hungry, cost }] : []
+  })
+}
+/** In units: a tenth of a cup. */
+const WORTH_TELLING = 0.1
+
+const hungryMeals = ({ input, wanted }: JointProgramme, columns: Record<string, number>): number =>
+  wanted.reduce((meals, { e, t }) => meals + input.eaters[e]!.mealsPerPiece * (columns[misses(e, t)] ?? 0), 0)
 
 const startsOf = (
   { feeders }: JointInput,

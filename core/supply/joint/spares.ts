@@ -17,6 +17,8 @@ export interface SpareInput {
   feeders: readonly SpareFeeder[]
   /** What each prey may be replaced by, the best first. */
   standInsOf: (prey: string) => readonly string[]
+  /** Whether what is started may be so much: room and time for it is there. */
+  fits: (starts: ReadonlyMap<string, readonly PlannedStart[]>) => boolean
   /** Chance of a hungry day that is aimed at. */
   target: number
   /** Plays the plan through with these starts. */
@@ -106,6 +108,10 @@ export function findSpares(input: SpareInput, planned: ReadonlyMap<string, reado
     const now = starts.get(more.id)?.find(s => s.day === more.day)?.count ?? 0
     const count = Math.max(1, Math.round(now * STEP))
     const tried = withMore(starts, more.id, more.day, count)
+    if (!input.fits(tried)) {
+      hopeless.add(more.key)
+      continue
+    }
     const after = play(tried)
     plays++
     const days = (p: Played) => p.byDay.reduce((a, b) => a + b, 0)
