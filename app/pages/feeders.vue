@@ -7,6 +7,7 @@ import { formatDay } from '#core/units'
 const house = useHouse()
 const route = useRoute()
 const { record } = useRecord()
+const trying = ref(false)
 const picked = ref<string | null>(route.hash.slice(1) || null)
 
 const alive = computed(() => Object.values(house.house.cultures).filter(c => !c.finished))
@@ -77,11 +78,20 @@ const write = (kind: string, says: string, prey: string, count: number, further:
           variant="outline"
           color="neutral"
         />
+        <UButton
+          label="What if …"
+          icon="i-lucide-git-branch"
+          variant="outline"
+          color="neutral"
+          :aria-expanded="trying"
+          @click="trying = !trying"
+        />
         <UButton to="/they-are-here" label="They are here" icon="i-lucide-bell" variant="outline" color="neutral" />
         <FeedersStartForm />
       </div>
     </header>
     <FeedersRoom />
+    <LazyFeedersWhatIf v-model:open="trying" />
     <p v-if="!alive.length && !stocks.length" class="quiet">
       No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.
     </p>

@@ -41,7 +41,7 @@ async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutc
   const tried = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
   const { season, scenarios } = seasonOfHouse(tried.house, tried.almanac, tried.settings, inputs.today)
   const solve = solverFrom(await loading)
-  const plans = planFeeders(season, scenarios, tried.house, tried.almanac, tried.settings, solve, memory)
+  const plans = planFeeders(season, scenarios, tried.house, tried.almanac, tried.settings, solve, memory, tried.trial)
   return { season, plans, tookMs: performance.now() - start }
 }
 

@@ -13,6 +13,7 @@ export { cultureDay, mixOf, type CultureDay, type MixLine, type StartLine } from
 export {
   PlanMemory,
   inOrder,
+  planDifferences,
   planFeeders,
   roomTaken,
   shelvesOf,
@@ -31,7 +32,9 @@ export {
   type Gap,
   type Held,
   type Order,
+  type PlanDifference,
   type PlanJob,
+  type PlanTrial,
   type Replacing,
 } from './plans'
 export { WhatIf, applyWhatIf, newPairs, openPairs, type NewPairs } from './whatIf'

@@ -12,6 +12,7 @@ import {
   type PairingState,
 } from '../subjects'
 import type { HouseSettings } from '../settings'
+import type { PlanTrial } from './plans'
 import { survivalOf, watchedYoung } from './survival'
 
 /** What is tried: each left out keeps what is. */
@@ -28,6 +29,19 @@ export const WhatIf = z.strictObject({
   arrived: z
     .strictObject({ speciesId: z.string(), count: z.number().int().min(1).max(5000), bornDay: z.number().int() })
     .optional(),
+  /** Cultures that die today. */
+  lost: z.array(z.string()).max(500).optional(),
+  /** From one day to the other nothing is started and nothing ordered. */
+  closed: z
+    .strictObject({ from: z.number().int(), to: z.number().int() })
+    .refine(c => c.to >= c.from, 'It ends before it begins')
+    .optional(),
+  /** No order comes in before that day. */
+  noOrdersBefore: z.number().int().optional(),
+  /** So many units more on each day on which any are started, by prey. */
+  more: z.record(z.string(), z.number().int().min(1).max(50)).optional(),
+  /** Room of shelves, in cups. */
+  room: z.record(z.string(), z.number().int().min(1).max(9999)).optional(),
   /** Number of open pairs wanted, by species. */
   pairs: z.record(z.string(), z.number().int().min(0).max(200)).optional(),
 })
@@ -146,6 +160,23 @@ function withArrived(house: House, { speciesId, count, bornDay }: NonNullable<Wh
   return { ...house, groups: { ...house.groups, [group.id]: group } }
 }
 
+/** Cultures that die, and shelves that take another number. */
+function withShelves(house: House, { lost, room }: Pick<WhatIf, 'lost' | 'room'>, today: Day): House {
+  const failed = (lost ?? []).flatMap(id => {
+    const culture = house.cultures[id]
+    return culture ? [[id, { ...culture, failed: { day: today, entryId: 'what-if' } }] as const] : []
+  })
+  const places = Object.entries(room ?? {}).flatMap(([id, capacity]) => {
+    const place = house.places[id]
+    return place ? [[id, { ...place, capacity }] as const] : []
+  })
+  return {
+    ...house,
+    ...(failed.length && { cultures: { ...house.cultures, ...Object.fromEntries(failed) } }),
+    ...(places.length && { places: { ...house.places, ...Object.fromEntries(places) } }),
+  }
+}
+
 /** Young of the house teach nothing more of what is tried. */
 const NOTHING_LEARNT = 1e9
 
@@ -181,13 +212,19 @@ export function applyWhatIf(
   settings: HouseSettings,
   changes: WhatIf,
   today: Day,
-): { house: House; almanac: Almanac; settings: HouseSettings } {
-  const { losses = 1, ladderPace = 1 } = changes
-  const paired = changes.pairs ? withPairs(house, almanac, changes.pairs, today) : house
+): { house: House; almanac: Almanac; settings: HouseSettings; trial: PlanTrial } {
+  const { losses = 1, ladderPace = 1, closed, noOrdersBefore, more } = changes
+  const shelved = withShelves(house, changes, today)
+  const paired = changes.pairs ? withPairs(shelved, almanac, changes.pairs, today) : shelved
   return {
     house: changes.arrived ? withArrived(paired, changes.arrived) : paired,
     almanac:
       losses === 1 && ladderPace === 1 ? almanac : withYoung(house, almanac, settings, today, losses, ladderPace),
+    trial: {
+      ...(closed && { closed }),
+      ...(noOrdersBefore !== undefined && { noOrdersBefore }),
+      ...(more && { more }),
+    },
     settings: {
       ...settings,
       ...(changes.warmUpDay !== undefined && { warmUpDay: changes.warmUpDay }),

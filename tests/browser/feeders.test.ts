@@ -354,3 +354,34 @@ describe('what may stand for a feeder', () => {
     ])
   })
 })
+
+describe('what is not without end', () => {
+  it('room is told where it is, and a shelf that takes less holds the plan back', async () => {
+    await open()
+    await visit.go('/feeders')
+    await visit.untilText('[data-testid="room"]', 'of 36 cups’ room taken')
+    const board = Object.values((await snapshot()).house.places).find(p => p.name === 'Fly board')!
+    await write('placeChanged', { type: 'place', id: board.id }, { capacity: 9 }, 0)
+    await visit.untilText('[data-testid="room"]', 'of 9 cups’ room taken; full')
+    await visit.untilText('[data-testid="room"]', 'room for one more cup would')
+    await write('placeChanged', { type: 'place', id: board.id }, { capacity: 36 }, 0)
+    await visit.untilNoText('[data-testid="room"]', 'full')
+  })
+
+  it('a misfortune is tried beside the plan, and nothing is written', async () => {
+    const { version } = await snapshot()
+    await open()
+    await visit.go('/feeders')
+    await visit.press('What if …', 'main')
+    await visit.click('[data-testid="lost"]')
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('FL-')
+    await visit.page.keyboard.press('Enter')
+    await visit.page.keyboard.press('Escape')
+    const told = '[data-testid="feeder-what-if"]'
+    await visit.untilText(told, 'Hungry day, of 100 seasons')
+    await visit.press('Back to today’s plan', '[role="dialog"]')
+    await visit.untilText('[role="dialog"]', 'Choose something above')
+    expect((await snapshot()).version).toBe(version)
+  })
+})

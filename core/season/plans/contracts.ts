@@ -96,6 +96,16 @@ export interface FeederPlan {
   reasons: Reason[]
 }
 
+/** What is tried of the plan, and is not so. */
+export interface PlanTrial {
+  /** Nobody starts or orders anything on these days. */
+  closed?: { from: Day; to: Day }
+  /** Nothing can be ordered before that day. */
+  noOrdersBefore?: Day
+  /** So many units more on each day on which any are started or ordered, by prey. */
+  more?: Readonly<Record<string, number>>
+}
+
 /** Prey that may stand for one another, and all that decides their plan: plain data, for another thread. */
 export interface PlanJob {
   /** Prey that is eaten, grown or in stock. */
@@ -112,4 +122,5 @@ export interface PlanJob {
   /** Chance of a season without a hungry day that these prey are planned for; null = as the need is covered. */
   safe: number | null
   today: Day
+  trial?: PlanTrial
 }

@@ -5,7 +5,7 @@ import type { House } from '../../subjects'
 import { plannedSupply } from '../../supply'
 import type { EatersNeed, PreyOutlook, Scenarios } from '../contracts'
 import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
-import type { PlanJob } from './contracts'
+import type { PlanJob, PlanTrial } from './contracts'
 import { decidedOf } from './decided'
 import { isGrown } from './kept'
 import { MINUTES, shelvesOf } from './limits'
@@ -89,7 +89,9 @@ function limitsOfPrey(
   return [...shelvesOf(id, house), ...(cultureMinutes !== null && supply && isGrown(supply) ? [MINUTES] : [])]
 }
 
-/** All that decides the plans of a season, in groups that are planned by themselves. */
+/**
+ * All that decides the plans of a season, in groups that are planned by themselves. @param trial what is tried and not so
+ */
 export function planJobs(
   prey: readonly PreyOutlook[],
   scenarios: Scenarios,
@@ -97,6 +99,7 @@ export function planJobs(
   almanac: Almanac,
   settings: HouseSettings,
   today: Day,
+  trial?: PlanTrial,
 ): PlanJob[] {
   const groups = preyGroups(prey, scenarios, almanac, id => limitsOfPrey(id, house, almanac, settings))
   const hungry = groups.filter(g => g.looks.some(l => l.high.some(n => n > 0))).length
@@ -132,6 +135,7 @@ export function planJobs(
       settings,
       safe,
       today,
+      ...(trial && { trial }),
     }
   })
 }
@@ -139,7 +143,18 @@ export function planJobs(
 const rounded = (row: ArrayLike<number>) => Array.from(row, x => Math.round(x * 100)).join()
 
 /** What decides the plans of a group, as a key: when none of it changed, neither do they. */
-export function planKey({ looks, others, eaters, decided, house, almanac, settings, safe, today }: PlanJob): string {
+export function planKey({
+  looks,
+  others,
+  eaters,
+  decided,
+  house,
+  almanac,
+  settings,
+  safe,
+  today,
+  trial,
+}: PlanJob): string {
   const cultures = Object.values(house.cultures).map(c => [
     c.id,
     c.startDay,
@@ -180,6 +195,7 @@ export function planKey({ looks, others, eaters, decided, house, almanac, settin
     settings.coverQuantile,
     settings.schools,
     safe,
+    trial,
     almanac.feeders,
     almanac.schools.cupRhythm,
     [hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(f => f!.value),

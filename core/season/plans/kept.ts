@@ -87,13 +87,20 @@ export function agesOf({ look, supply, input }: Kept, { almanac, today }: PlanJo
   return { life, lots }
 }
 
+/** Whether anything can be started or ordered on a day. */
+export function mayStart(supply: PlannedSupply, day: Day, { trial }: Pick<PlanJob, 'trial'>): boolean {
+  if (trial?.closed && day >= trial.closed.from && day <= trial.closed.to) return false
+  const comesByOrder = verbOf(supply) === 'Order'
+  return !(comesByOrder && trial?.noOrdersBefore !== undefined && day < trial.noOrdersBefore)
+}
+
 function inputFor(
   look: PreyOutlook,
   supply: PlannedSupply,
   tempC: number | null,
   byOrder: boolean,
   job: PlanJob,
-): PlanInput {
+): PlanInput & { usual: readonly number[] } {
   const { settings, almanac, today } = job
   const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
   const lasts = supply.kind === 'bought' ? lastsOf(look, lifeOf(supply, almanac.common), today) : undefined
@@ -105,8 +112,10 @@ function inputFor(
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   const ownCups = supply.kind === 'batch' && !supply.boughtProducing
   const decided = new Map((byOrder ? [] : (job.decided[look.prey] ?? [])).map(d => [d.day - today, d.units]))
-  const open = [...new Set([...startDays, ...decided.keys()])].filter(d => d >= 0 && d < days).sort((a, b) => a - b)
+  const usual = [...new Set([...startDays, ...decided.keys()])].filter(d => d >= 0 && d < days).sort((a, b) => a - b)
+  const more = job.trial?.more?.[look.prey] ?? 0
   return {
+    usual,
     from: today,
     need: look.high.slice(0, days),
     running: look.running.slice(0, days),
@@ -114,11 +123,12 @@ function inputFor(
     keptPerDay: keptPerDay(supply, almanac.common),
     ...(lasts && { lasts }),
     perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),
-    startDays: open,
+    startDays: usual.filter(d => decided.has(d) || mayStart(supply, today + d, job)),
     ...(decided.size && { decided }),
     leastPerStart: ownCups && rhythm.id === 'everyWeek' ? 1 : 0,
-    spare:
-      ownCups && rhythm.fact?.value
+    spare: more
+      ? { units: more, everyStarts: 1 }
+      : ownCups && rhythm.fact?.value
         ? { units: Math.round(rhythm.fact.value), everyStarts: Math.max(1, Math.floor(supply.producingDays.value / 7)) }
         : null,
   }
@@ -126,10 +136,12 @@ function inputFor(
 
 function kept(look: PreyOutlook, feeder: Feeder, supply: PlannedSupply, byOrder: boolean, job: PlanJob): Kept {
   const tempC = shelfTemp(job, look.prey)
-  const input = inputFor(look, supply, tempC, byOrder, job)
+  const { usual, ...input } = inputFor(look, supply, tempC, byOrder, job)
   const days = input.need.length
   const key = byOrder ? `${look.prey} by order` : look.prey
-  return { key, byOrder, look, feeder, supply, tempC, input, days, countFrom: Math.min(days, firstCoveredDay(input)) }
+  // what is tried leaves the days on which hunger counts as they are
+  const countFrom = Math.min(days, firstCoveredDay({ ...input, startDays: usual }))
+  return { key, byOrder, look, feeder, supply, tempC, input, days, countFrom }
 }
 
 /** Grown in the house, of what is there. */

@@ -3,7 +3,7 @@ import type { HouseSettings } from '../../settings'
 import type { House } from '../../subjects'
 import type { SolveLp } from '../../supply'
 import type { Scenarios, Season } from '../contracts'
-import type { FeederPlan } from './contracts'
+import type { FeederPlan, PlanTrial } from './contracts'
 import { planJobs, planKey } from './groups'
 import { PlanMemory } from './memory'
 import { planGroup } from './planGroup'
@@ -26,8 +26,9 @@ export function planFeeders(
   settings: HouseSettings,
   solve: SolveLp,
   memory = new PlanMemory(),
+  trial?: PlanTrial,
 ): FeederPlan[] {
-  const plans = planJobs(season.prey, scenarios, house, almanac, settings, season.today).flatMap(job => {
+  const plans = planJobs(season.prey, scenarios, house, almanac, settings, season.today, trial).flatMap(job => {
     const key = planKey(job)
     return memory.get(key) ?? memory.keep(key, planGroup(job, solve))
   })

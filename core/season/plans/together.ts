@@ -13,7 +13,7 @@ import {
 import type { EatersNeed } from '../contracts'
 import type { PlanJob } from './contracts'
 import { standInsFor } from './groups'
-import { isGrown, type Kept } from './kept'
+import { isGrown, mayStart, type Kept } from './kept'
 
 /** Mouths of one prey that may be given the same in its place: their part of its need, day by day. */
 export interface Sharing extends Eaters {
@@ -67,9 +67,10 @@ export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sh
 
 /** Today is a day to start or order too, at a price. */
 export function startsOf(
-  { input, byOrder }: Kept,
-  { common }: Pick<Almanac, 'common'>,
+  { input, byOrder, supply }: Kept,
+  { almanac, trial, today }: Pick<PlanJob, 'almanac' | 'trial' | 'today'>,
 ): Pick<JointFeeder, 'startDays' | 'costs' | 'least' | 'fixed'> {
+  const { common } = almanac
   const usual = byOrder ? common.otherWayCost!.value : 1
   const { startDays } = input
   const fixed = input.decided && startDays.map(d => input.decided!.get(d) ?? null)
@@ -79,7 +80,7 @@ export function startsOf(
     least: leastStarts(input),
     ...(fixed && { fixed }),
   }
-  if (startDays[0] === 0) return onDays
+  if (startDays[0] === 0 || !mayStart(supply, today, { trial })) return onDays
   return {
     startDays: [0, ...onDays.startDays],
     costs: [usual * common.extraTripCost!.value, ...onDays.costs],
@@ -117,9 +118,10 @@ const JOINT_DAYS = 182
 export function jointInput(
   kept: readonly Kept[],
   eaters: readonly Sharing[],
-  { almanac }: PlanJob,
+  job: PlanJob,
   limits: readonly Limit[] = [],
 ): JointInput {
+  const { almanac } = job
   return {
     days: Math.min(JOINT_DAYS, Math.max(...kept.map(k => k.days))),
     hungryCost: almanac.common.hungryCost!.value,
@@ -133,7 +135,7 @@ export function jointInput(
       return {
         ...{ id: k.key, stock, keptPerDay, running, perUnit, days: k.days },
         ...(lasts && { lasts }),
-        ...startsOf(k, almanac),
+        ...startsOf(k, job),
         ...(founders && { founders }),
       }
     }),
@@ -169,7 +171,7 @@ export function planTogether(kept: readonly Kept[], limits: readonly Limit[], jo
   for (const k of kept) {
     const founders = foundersOf(k, job.almanac)
     if (!founders) continue
-    const { startDays } = startsOf(k, job.almanac)
+    const { startDays } = startsOf(k, job)
     const own = plan.starts.get(k.key)!.map((n, w) => n - plan.bought.get(k.key)![w]!)
     startDays.forEach((s, w) => {
       wanted.get(k.key)![s]! += founders.pieces * own[w]!

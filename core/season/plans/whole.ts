@@ -33,7 +33,7 @@ export const sum = (row: Iterable<number>): number => {
 
 /** Whole units of one feeder: as the group was planned in the first weeks, and as they cover what is taken of it later. */
 export function wholeUnits(k: Kept, together: Together | null, job: PlanJob, solve: SolveLp): Whole {
-  const startDays = together ? startsOf(k, job.almanac).startDays : [...k.input.startDays]
+  const startDays = together ? startsOf(k, job).startDays : [...k.input.startDays]
   const wanted = together?.wanted.get(k.key)
   const input = { ...k.input, startDays, ...(wanted && { need: wanted.slice(0, k.days) }) }
   const decided = k.input.decided ?? new Map<number, number>()

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { feederOf } from '#core/almanac'
+import { planDifferences, shelvesOf, type WhatIf } from '#core/season'
+import { cultureStage, cultureWay } from '#core/supply'
+
+/** Tries a misfortune, or a little more of something, beside the plan that stands. Nothing is written. */
+const open = defineModel<boolean>('open', { required: true })
+const house = useHouse()
+const { narrow } = useNarrow()
+
+const lost = ref<string[]>([])
+const more = ref<string[]>([])
+const closedFrom = ref<number | null>(null)
+const closedTo = ref<number | null>(null)
+const noOrders = ref<number | null>(null)
+const room = ref<Record<string, number>>({})
+
+const name = (prey: string) => feederOf(house.almanac, prey).name
+const cultures = computed(() =>
+  Object.values(house.house.cultures)
+    .filter(c => {
+      const way = cultureWay(feederOf(house.almanac, c.feederId), c)
+      return way && ['growing', 'producing'].includes(cultureStage(c, way, house.today))
+    })
+    .map(c => ({ value: c.id, label: `${c.tag} ${name(c.feederId).toLowerCase()}` })),
+)
+const feeders = computed(() =>
+  house.plans.filter(p => p.starts.length).map(p => ({ value: p.prey, label: name(p.prey) })),
+)
+const shelves = computed(() => {
+  const ids = new Set(Object.values(house.house.cultures).flatMap(c => shelvesOf(c.feederId, house.house)))
+  return [...ids].map(id => ({ id, name: house.house.places[id]!.name, now: house.house.places[id]!.capacity! }))
+})
+const closed = computed(() =>
+  closedFrom.value !== null && closedTo.value !== null && closedTo.value >= closedFrom.value
+    ? { from: closedFrom.value, to: closedTo.value }
+    : undefined,
+)
+const changes = computed<WhatIf>(() => {
+  const wider = Object.fromEntries(
+    shelves.value.flatMap(s => ((room.value[s.id] ?? s.now) === s.now ? [] : [[s.id, room.value[s.id]!]])),
+  )
+  return {
+    ...(lost.value.length && { lost: lost.value }),
+    ...(more.value.length && { more: Object.fromEntries(more.value.map(prey => [prey, 1])) }),
+    ...(closed.value && { closed: closed.value }),
+    ...(noOrders.value !== null && noOrders.value > house.today && { noOrdersBefore: noOrders.value }),
+    ...(Object.keys(wider).length && { room: wider }),
+  }
+})
+const { outcome, running, problem, stop } = useWhatIf(changes)
+
+const rows = computed(() => (outcome.value ? planDifferences(house.plans, outcome.value.plans) : []))
+const percent = (chance: number) => Math.round(100 * chance)
+const whole = (n: number) => Math.ceil(n).toLocaleString('en-GB')
+/** Who would go hungry that does not now, or the other way about. */
+const answer = computed(() => {
+  const short = rows.value
+    .filter(r => r.missing.after - r.missing.before >= 0.5)
+    .map(r => `${whole(r.missing.after - r.missing.before)} ${feederOf(house.almanac, r.prey).many}`)
+  const told = (worse: boolean) =>
+    rows.value.filter(r => (worse ? 1 : -1) * (r.hungry.after - r.hungry.before) > 0.005).map(r => name(r.prey))
+  const [worse, better] = [told(true), told(false)]
+  const parts = [
+    short.length && `Short whatever is done: ${short.join(', ')} more.`,
+    worse.length && `Hunger is likelier: ${worse.join(', ')}.`,
+    better.length && `Hunger is less likely: ${better.join(', ')}.`,
+  ].filter(Boolean)
+  return parts.length ? parts.join(' ') : 'Nobody goes hungry who does not now; other things are started.'
+})
+const told = useTemplateRef<HTMLElement>('told')
+watch(outcome, async () => {
+  await nextTick()
+  told.value?.scrollIntoView({ block: 'nearest' })
+})
+function reset(): void {
+  lost.value = []
+  more.value = []
+  closedFrom.value = closedTo.value = noOrders.value = null
+  room.value = {}
+}
+</script>
+
+<template>
+  <USlideover
+    v-model:open="open"
+    :side="narrow ? 'bottom' : 'right'"
+    :overlay="false"
+    :modal="false"
+    :dismissible="false"
+    title="What if …"
+    description="Tries it beside the plan that stands. Nothing is written."
+    :ui="{ content: 'max-w-xl max-h-[85dvh] sm:max-h-none' }"
+  >
+    <template #body>
+      <div class="fields">
+        <UFormField v-if="cultures.length" label="These die today">
+          <RecordPick
+            :model-value="lost"
+            name="These die today"
+            :items="cultures"
+            multiple
+            class="w-full"
+            placeholder="None"
+            data-testid="lost"
+            @update:model-value="lost = $event"
+          />
+        </UFormField>
+        <div class="two">
+          <RecordDayField v-model="closedFrom" label="Nothing started or ordered from" :min="house.today" optional />
+          <RecordDayField v-model="closedTo" label="to" :min="closedFrom ?? house.today" optional />
+          <RecordDayField v-model="noOrders" label="No order before" :min="house.today" optional />
+        </div>
+        <UFormField v-if="feeders.length" label="One more each time of">
+          <RecordPick
+            :model-value="more"
+            name="One more each time of"
+            :items="feeders"
+            multiple
+            class="w-full"
+            placeholder="None"
+            data-testid="more"
+            @update:model-value="more = $event"
+          />
+        </UFormField>
+        <div class="two">
+          <UFormField v-for="s in shelves" :key="s.id" :label="`Room on ${s.name}, in cups`">
+            <UInputNumber
+              :model-value="room[s.id] ?? s.now"
+              :min="1"
+              :max="9999"
+              class="w-full"
+              @update:model-value="room[s.id] = $event ?? s.now"
+            />
+          </UFormField>
+        </div>
+        <div class="flex gap-2">
+          <UButton label="Back to today’s plan" variant="outline" color="neutral" @click="reset" />
+          <UButton v-if="running" label="Stop" variant="ghost" color="neutral" icon="i-lucide-square" @click="stop" />
+        </div>
+      </div>
+      <p v-if="problem" role="alert" class="mt-4">{{ problem }}</p>
+      <p v-else-if="running" class="quiet mt-4" role="status">Computing …</p>
+      <div v-else-if="outcome" ref="told" class="mt-4" role="status" data-testid="feeder-what-if">
+        <p v-if="!rows.length">Nothing changes.</p>
+        <template v-else>
+          <p>
+            <b>{{ answer }}</b>
+          </p>
+          <table class="plain mt-2">
+            <thead>
+              <tr>
+                <th>Feeder</th>
+                <th class="num">Hungry day, of 100 seasons</th>
+                <th class="num">Started, ordered</th>
+                <th class="num">Missing</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="r in rows" :key="r.prey">
+                <td>{{ name(r.prey) }}</td>
+                <td class="num">
+                  {{ percent(r.hungry.before) }} → <b>{{ percent(r.hungry.after) }}</b>
+                </td>
+                <td class="num">
+                  {{ r.units.before }} → <b>{{ r.units.after }}</b>
+                </td>
+                <td class="num">
+                  {{ whole(r.missing.before) }} → <b>{{ whole(r.missing.after) }}</b>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
+      </div>
+      <p v-else class="quiet mt-4">Choose something above: what would then be short, and what would be started.</p>
+    </template>
+  </USlideover>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  gap: 1rem;
+}
+.fields > * {
+  min-width: 0;
+}
+.two {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+}
+</style>
