@@ -30,6 +30,10 @@ export function feederSections(f: Feeder): Section[] {
     ...(f.otherWays ?? []).map((way, i): Section => [`Also: ${wayWords(way)}`, rowsOf(way, `${p}.otherWays.${i}`)]),
     ['Size', [spreadRow('Weight of one', `${p}.massG`, f.massG)]],
     ['How one culture is started', recipeRows(f, p)],
+    [
+      'What comes round',
+      (f.upkeep ?? []).map((u, i) => factRow(`${u.what}: every`, `${p}.upkeep.${i}.everyDays`, u.everyDays)),
+    ],
     ['How a colony grows', colonyRows(f, p)],
   ]
 }

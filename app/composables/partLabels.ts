@@ -80,6 +80,7 @@ const LABELS: Record<string, string> = {
   'recipe': 'How a culture is started',
   'recipe.founders': 'Founders of one',
   'recipe.how': 'How',
+  'upkeep': 'What comes round for it',
   'recipe.minutes': 'Minutes to start one',
   'recipe.room': 'Room of one, in cups',
   'care': 'Care',

@@ -29,11 +29,10 @@ export function useTaskActions() {
             : 'C'
       return [{ kind: action.kind, subject: task.subject, data: { ...data, tag: nextClutchTag(house.house, prefix) } }]
     }
-    return [data, ...(action.also ?? [])].map(one => ({
-      kind: action.kind,
-      subject: action.subject ?? task.subject,
-      data: one,
-    }))
+    const subjects = action.each ?? [action.subject ?? task.subject]
+    return subjects.flatMap(subject =>
+      [data, ...(action.also ?? [])].map(one => ({ kind: action.kind, subject, data: one })),
+    )
   }
 
   function says(task: Task, action: TaskAction, asked: number | null): string {

@@ -198,6 +198,7 @@ const write = (kind: string, says: string, prey: string, count: number, further:
         </table>
       </div>
     </section>
+    <FeedersUpkeep />
     <p class="quiet small mt-6">
       Frass and dust of feeders cause allergies: ventilate, wash hands. Feeders that are not native fall under local
       law; never release them.

@@ -20,6 +20,7 @@ export {
   Supply,
   type ColonyRates,
   type Recipe,
+  type Upkeep,
   type BatchSigns,
   type StandIn,
   type Band,

@@ -46,6 +46,7 @@ export const FEEDER_PARTS = [
   'otherWays',
   'standIns',
   'recipe',
+  'upkeep',
   'colony',
   'care',
   'cautions',

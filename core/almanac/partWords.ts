@@ -31,6 +31,7 @@ const NAMES: Record<string, string> = {
   massG: 'weight of one',
   otherWays: 'other ways to get it',
   standIns: 'what may stand for it',
+  upkeep: 'what comes round for it',
   recipe: 'how a culture is started',
   colony: 'how a colony grows',
 }

@@ -355,6 +355,16 @@ const Recipe = z.strictObject({
 })
 export type Recipe = z.infer<typeof Recipe>
 
+/** What comes round for a feeder while it is kept: in its cultures, or for what was bought and is not eaten yet. */
+export const Upkeep = z.strictObject({
+  id: z.string().regex(/^[a-z][a-zA-Z]{1,39}$/, 'A short name of letters'),
+  what: Name,
+  of: z.enum(['culture', 'stock']),
+  everyDays: Fact.refine(f => f.value >= 1, 'Once a day at most'),
+  toleranceDays: Fact.refine(f => f.value >= 0, 'Days cannot be negative'),
+})
+export type Upkeep = z.infer<typeof Upkeep>
+
 export const Feeder = z.strictObject({
   id: z.string().min(1).max(80),
   name: Name,
@@ -376,6 +386,11 @@ export const Feeder = z.strictObject({
     .refine(list => list.every(s => s.mostShare.value > 0 && s.mostShare.value <= 1), 'A share lies between 0 and 1')
     .optional(),
   recipe: Recipe.optional(),
+  upkeep: z
+    .array(Upkeep)
+    .max(8)
+    .refine(list => new Set(list.map(u => u.id)).size === list.length, 'Each stands once')
+    .optional(),
   colony: ColonyRates.optional(),
   care: z.string().max(2000),
   cautions: z.array(z.string().max(400)).max(20),

@@ -20,6 +20,7 @@ const WORDS: Record<string, string | [one: string, many: string]> = {
   lamp: ['lamp', 'lamps'],
   retire: 'to retire',
   delivery: ['delivery', 'deliveries'],
+  upkeep: ['job of feeders', 'jobs of feeders'],
   lot: ['lot of feeders past its day', 'lots of feeders past their day'],
   vet: 'to the vet',
   treat: 'to treat',

@@ -40,6 +40,8 @@ export interface TaskAction {
   data: Record<string, unknown>
   /** When it is about something else than the task: a look at the dam, not at the pair. */
   subject?: Subject
+  /** The same entry is written of each of these. */
+  each?: Subject[]
   /** A number to be asked for: field of the data, its label and unit. */
   ask?: { field: string; label: string; unit?: 'mass'; likely?: number }
   /** Further entries of the same kind that belong to the same act: the other prey of a mixed meal. */

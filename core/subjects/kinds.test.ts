@@ -212,6 +212,8 @@ describe('what each kind of entry may hold', () => {
       preyCounted: { count: 1 },
       preyOrdered: { count: 1 },
       preyReceived: { count: 1 },
+      upkeepDone: { job: 'bran' },
+      upkeepSet: { job: 'bran', everyDays: null },
       startDecided: { day: '2024-10-20', units: 3 },
       colonyLooked: { sharePercent: 10, young: 12 },
       orderDropped: {},

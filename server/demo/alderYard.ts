@@ -410,6 +410,17 @@ export function alderYard(today: number): DemoHouse {
   ]
   for (const [prey, day, count] of came) w.write('preyReceived', { type: 'prey', id: prey }, day, { count })
   w.write('cultureFound', smelly, -1, { what: 'smell', note: 'sour, at the egg cartons' })
+  // done as it comes round: the daily ones yesterday
+  const seenTo: [string, string, number][] = [
+    ['cricket.half', 'deadOut', -1],
+    ['cricket.quarter', 'deadOut', -1],
+    ['cricket.pinhead', 'deadOut', -1],
+    ['roach.nymph', 'vegetables', -1],
+    ['roach.nymph', 'protein', -4],
+    ['springtail', 'flake', 0],
+    ['isopod.dwarf', 'moist', -8],
+  ]
+  for (const [prey, job, day] of seenTo) w.write('upkeepDone', { type: 'prey', id: prey }, day, { job })
   dustedYoung(w, all)
   waysOfAnimals(w, all)
   const named = (name: string) => w.places.find(p => p.name === name)!

@@ -385,3 +385,25 @@ describe('what is not without end', () => {
     expect((await snapshot()).version).toBe(version)
   })
 })
+
+describe('the upkeep of feeders', () => {
+  it('comes round in the Round, is done by one press, and may have a rhythm of its own', async () => {
+    await open()
+    await visit.go('/feeders')
+    await visit.click('.upkeep summary')
+    const line = '[data-upkeep="isopod.dwarf moist"]'
+    await visit.untilText(line, 'every 7 days; last 8 days ago')
+    await visit.press('Not here: Dwarf tropical isopod, Wet side moist, leaves, a little protein', line)
+    await visit.untilText(line, 'not here')
+    await visit.press('As usual: Dwarf tropical isopod, Wet side moist, leaves, a little protein', line)
+    await visit.untilText(line, 'due 24 Nov')
+    await visit.move('/round')
+    const task = '[data-task^="upkeep:moist"]'
+    await visit.page.waitForSelector(task)
+    await visit.press('Done', task)
+    await visit.untilNoText('main', 'Wet side moist')
+    await visit.move('/feeders')
+    await visit.click('.upkeep summary')
+    await visit.untilText(line, 'last today')
+  })
+})

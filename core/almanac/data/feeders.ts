@@ -5,6 +5,7 @@ import { otherWays } from './otherWays'
 import { colonies } from './colonies'
 import { recipes } from './recipes'
 import { standIns } from './standIns'
+import { upkeepOf } from './upkeep'
 
 const ALLERGY = 'Frass and dust of feeders cause allergies: ventilate, and wash hands after every culture.'
 const ESCAPE = 'Feeders that are not native fall under local law; never release them.'
@@ -616,6 +617,7 @@ export const feeders: Record<string, Feeder> = Object.fromEntries(
       ...(otherWays[f.id] && { otherWays: otherWays[f.id]! }),
       ...(colonies[f.id] && { colony: colonies[f.id]! }),
       ...(recipes[f.id] && { recipe: recipes[f.id]! }),
+      ...(upkeepOf(f.id).length && { upkeep: upkeepOf(f.id) }),
       ...(standIns[f.id] && { standIns: standIns[f.id]! }),
     },
   ]),

@@ -16,6 +16,7 @@ import { lotTasks } from './lots'
 import { quarantineTasks } from './quarantine'
 import { tadpoleTasks } from './tadpoles'
 import { troubleTasks } from './troubles'
+import { upkeepTasks } from './upkeep'
 import { weighTasks } from './weighing'
 import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
@@ -42,6 +43,7 @@ const makers: TaskMaker[] = [
   troubleTasks,
   deliveryTasks,
   lotTasks,
+  upkeepTasks,
   lampTasks,
   findingTasks,
   healthTasks,

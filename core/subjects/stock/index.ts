@@ -1,12 +1,13 @@
 import { defineSubject } from '../../log'
 import { stockKinds } from './kinds'
 import { takeMealsOff } from './offered'
+import { upkeepKinds } from './upkeep'
 
 export const stock = defineSubject({
   type: 'prey',
   collection: 'stocks',
   noun: { one: 'feeder', many: 'prey' },
-  kinds: stockKinds,
+  kinds: [...stockKinds, ...upkeepKinds],
   implied: prey => ({
     prey,
     counted: null,

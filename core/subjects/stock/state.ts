@@ -1,4 +1,5 @@
 import type { Day } from '../../chance'
+import type { CareDone } from '../care'
 
 /** Pieces that came together and age together. */
 export interface StockLot {
@@ -26,6 +27,9 @@ export interface StockState {
   /** Units that are decided to be started or ordered, by day, whatever the plan would be. */
   decided: { day: Day; units: number; entryId: string; on: Day }[]
   lastReceived: { day: Day; count: number; entryId: string } | null
+  /** What came round for it and was done, and own rhythms of it: days, or null for what is not done. */
+  care?: CareDone
+  rhythms?: Readonly<Record<string, number | null>>
   onOrder: { day: Day; count: number; entryId: string }[]
   /** Counted and received less offered; what has gone off since is not taken off (see `usableStock`). */
   left: number

@@ -1,0 +1,50 @@
+import type { Upkeep } from '../schema'
+import { memory, practice } from './marks'
+
+const every = (
+  id: string,
+  what: string,
+  of: Upkeep['of'],
+  everyDays: number,
+  toleranceDays: number,
+  mark = practice,
+): Upkeep => ({
+  ...{ id, what, of },
+  everyDays: mark(everyDays, 'days'),
+  toleranceDays: mark(toleranceDays, 'days'),
+})
+
+const deadOut = every('deadOut', 'Dead out, moist fruit renewed', 'stock', 1, 1)
+const bran = (of: Upkeep['of']) => every('bran', 'Bran renewed', of, 7, 1)
+const roaches = [every('vegetables', 'Vegetables', 'culture', 1, 1), every('protein', 'Protein food', 'culture', 7, 3)]
+const flake = every('flake', 'Look: half a flake where the last is gone, misted', 'culture', 1, 2)
+const worms = every('ballTest', 'Ball test; food where the last is gone', 'culture', 7, 7)
+
+/** What comes round for feeders while they are kept. */
+export function upkeepOf(id: string): Upkeep[] {
+  const [kind] = id.split('.')
+  switch (kind) {
+    case 'cricket':
+    case 'locust':
+      return [deadOut]
+    case 'roach':
+    case 'redRunner':
+      return id === 'roach.nymph' || id === 'redRunner' ? [deadOut, ...roaches] : [deadOut]
+    case 'mealworm':
+      return id === 'mealworm' ? [bran('stock'), { ...bran('culture'), id: 'branOfColony' }] : [bran('stock')]
+    case 'superworm':
+      return [bran('stock')]
+    case 'springtail':
+    case 'grindal':
+      return [flake]
+    case 'isopod':
+      return [every('moist', 'Wet side moist, leaves, a little protein', 'culture', 7, 4)]
+    case 'nightcrawler':
+    case 'redWorm':
+      return [worms]
+    case 'snail':
+      return [every('greens', 'Greens and chalk, walls wiped', 'culture', 2, 1, memory)]
+    default:
+      return []
+  }
+}
