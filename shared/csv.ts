@@ -7,3 +7,13 @@ const FORMULA = /^([=+@\t\r]|-(?!\d))/
 export function csvOf(rows: readonly Record<string, string>[]): string {
   return `${Papa.unparse([...rows], { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`
 }
+
+/** A table from CSV or from cells copied out of a spreadsheet, with the heads of its columns. */
+export function rowsOf(text: string): Record<string, string>[] {
+  const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+  })
+  // cells beyond the heads are no text
+  return data.map(row => Object.fromEntries(Object.entries(row).filter(([, v]) => typeof v === 'string')))
+}

@@ -161,6 +161,8 @@ export const COMMON_WORDS: Record<string, string> = {
   deliveryLate: 'Deliveries that come late',
   deliveryHalf: 'Half of the late ones have come after',
   deliveryLost: 'Deliveries that never come',
+  deliveryShort: 'Deliveries that come short',
+  deliveryDead: 'Dead on arrival',
   tubRoom: 'Room of a tub, where not said',
   startMinutes: 'To start a culture, where not said',
   starterCost: 'Bought founders weigh',

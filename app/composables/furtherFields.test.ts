@@ -22,6 +22,7 @@ describe('further fields of an entry', () => {
       eggsWeighed: { massG: 9 },
       eggsAdded: { eggs: 1 },
       preyReceived: { count: 1 },
+      orderConfirmed: { comes: '2024-10-20' },
       cultureFound: { what: 'mites' },
       preyDiscarded: { count: 1 },
     }
@@ -39,6 +40,7 @@ describe('further fields of an entry', () => {
       'groupLost',
       'groupWeighed',
       'laid',
+      'orderConfirmed',
       'orderDropped',
       'preyDiscarded',
       'preyReceived',

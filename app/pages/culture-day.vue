@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { useClipboard } from '@vueuse/core'
-import { cultureDay, orderRows, orderSheet, tellOrderLine, type MixLine, type StartLine, type Task } from '#core/season'
-import { dayToIso, formatWeekday } from '#core/units'
+import {
+  bySupplier,
+  cultureDay,
+  orderRows,
+  orderSheet,
+  tellOrderLine,
+  type MixLine,
+  type StartLine,
+  type Task,
+} from '#core/season'
+import { dayToIso, formatMoney, formatWeekday } from '#core/units'
 
 /** The worksheet of the culture day: ticked by thumb, or printed. */
 const house = useHouse()
@@ -56,11 +65,38 @@ function measure({ amount: n, unit }: MixLine): string {
 const print = () => window.print()
 const orders = computed(() => orderSheet(house.plans, house.almanac, house.today))
 const { copy, copied } = useClipboard({ legacy: true })
-const copyOrders = () => copy(orders.value.map(o => tellOrderLine(o, house.today)).join('\n'))
+const money = (n: number) => formatMoney(n, house.settings.currency)
+/** What goes to whom, with what it comes to and what is missing to the least that is sent. */
+const suppliers = computed(() =>
+  bySupplier(orders.value, house.house).map(({ supplier, lines, goods, carriage, under }) => ({
+    name: supplier?.name ?? 'No price list',
+    lines,
+    told: supplier
+      ? [
+          `${count(lines.length, 'line')}, ${money(goods)}`,
+          carriage ? `and ${money(carriage)} carriage` : '',
+          under ? `${money(under)} under the least order` : '',
+        ]
+          .filter(Boolean)
+          .join(', ')
+      : count(lines.length, 'line'),
+    under: under > 0,
+  })),
+)
+const copyOrders = () =>
+  copy(
+    suppliers.value
+      .map(s => [`${s.name}:`, ...s.lines.map(o => tellOrderLine(o, house.today))].join('\n'))
+      .join('\n\n'),
+  )
 async function saveOrders(): Promise<void> {
   try {
     const { csvOf } = await import('#shared/csv')
-    saveFile(`orders-${dayToIso(house.today)}.csv`, csvOf(orderRows(orders.value, dayToIso)), 'text/csv')
+    saveFile(
+      `orders-${dayToIso(house.today)}.csv`,
+      csvOf(orderRows(orders.value, dayToIso, house.house.suppliers)),
+      'text/csv',
+    )
   } catch {
     tellNotLoaded()
   }
@@ -98,6 +134,11 @@ async function saveOrders(): Promise<void> {
     <section v-if="sheet.orders.length">
       <h2>Order</h2>
       <RoundTaskList :tasks="sheet.orders.map(o => bare(o))" />
+      <ul v-if="suppliers.some(s => s.name !== 'No price list')" class="small" data-testid="by-supplier">
+        <li v-for="s in suppliers" :key="s.name">
+          <b>{{ s.name }}</b> <span :class="{ under: s.under }">{{ s.told }}</span>
+        </li>
+      </ul>
       <p v-if="orders.length" class="list">
         <UButton
           :label="copied ? 'Copied' : 'Copy the order'"
@@ -143,6 +184,9 @@ section {
 .buttons {
   display: flex;
   gap: 0.5rem;
+}
+.under {
+  color: var(--harm);
 }
 .list {
   display: flex;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf, isLiveRow } from '#core/almanac'
-import { cultureWay } from '#core/supply'
+import { cultureWay, packWay } from '#core/supply'
 import { tellOrder, tellStart } from '#core/season'
 import { formatDay } from '#core/units'
 
@@ -54,10 +54,19 @@ const stocks = computed(() =>
 const answer = computed(
   () => startsAnswer(house.upcomingStarts, house.today) ?? 'Nothing needs to be started this week.',
 )
+/** An order goes to whose price list it is planned by. */
+function fromOf(prey: string): { supplierId?: string } {
+  const supplierId = packWay(feederOf(house.almanac, prey))?.supplierId
+  return supplierId === undefined ? {} : { supplierId }
+}
 /** Writes what is said of a stock in numbers; what is refused stands beside the field. */
 const write = (kind: string, says: string, prey: string, count: number, further: object, form: FormErrors) =>
   record(
-    { kind, subject: { type: 'prey', id: prey }, data: { count, ...further } },
+    {
+      kind,
+      subject: { type: 'prey', id: prey },
+      data: { count, ...(kind === 'preyOrdered' && fromOf(prey)), ...further },
+    },
     `${feederOf(house.almanac, prey).name}: ${says} ${count}`,
     form,
   )
@@ -86,6 +95,7 @@ const write = (kind: string, says: string, prey: string, count: number, further:
           :aria-expanded="trying"
           @click="trying = !trying"
         />
+        <UButton to="/suppliers" label="Suppliers" icon="i-lucide-truck" variant="outline" color="neutral" />
         <UButton to="/they-are-here" label="They are here" icon="i-lucide-bell" variant="outline" color="neutral" />
         <FeedersStartForm />
       </div>
@@ -135,6 +145,7 @@ const write = (kind: string, says: string, prey: string, count: number, further:
       </template>
     </section>
 
+    <FeedersOrders />
     <section v-if="stocks.length" class="kind">
       <h2>Bought and frozen</h2>
       <div class="overflow-x-auto">

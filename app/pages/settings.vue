@@ -39,6 +39,8 @@ async function send(): Promise<void> {
     sexCertainty: Number((sexPct / 100).toFixed(6)),
     latitude: rest.latitude ?? null,
     cultureMinutes: rest.cultureMinutes ?? null,
+    orderMoney: rest.orderMoney ?? null,
+    currency: rest.currency.trim().toUpperCase(),
     warmUpDay: warmUp,
     appetite: appetitePct / 100,
     cupYield: yieldPct / 100,
@@ -131,6 +133,15 @@ async function keep(body: SetSettings): Promise<void> {
           hint="on one day; empty: as long as it takes"
           :error="problems.cultureMinutes"
           ><UInputNumber v-model="state.cultureMinutes" :min="5" :max="1440" :step="5" class="w-full"
+        /></UFormField>
+        <UFormField
+          label="Money for orders in a week"
+          hint="where a price list says what they cost; empty: as much as it takes"
+          :error="problems.orderMoney"
+          ><UInputNumber v-model="state.orderMoney" :min="1" :max="1000000" class="w-full"
+        /></UFormField>
+        <UFormField label="Currency" hint="three letters, as EUR" :error="problems.currency"
+          ><UInput v-model="state.currency" maxlength="3" class="w-full"
         /></UFormField>
         <UFormField label="Appetite, % of the ladder" :error="problems.appetite"
           ><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full"

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { withOwn, withoutPrototypes, type OwnFeeder, type OwnSpecies, type Override, type Shipped } from '#core/almanac'
+import { withOwn, withoutPrototypes, type Override, type Shipped } from '#core/almanac'
 import type { Entry } from '#core/subjects'
 // by their files: the index would make the whole log part of the first load
 import { isOneSpecies as isOne, rootIn } from '#core/subjects/oneSpecies'
@@ -31,12 +31,13 @@ export const useHouse = defineStore('house', () => {
 
   /** As a text, so that what is computed from it is computed again only when it says something else. */
   const saidOfAlmanac = computed(() => {
-    const { species, feeders } = snapshot.value ? ownRows(snapshot.value.house) : { species: [], feeders: [] }
-    return JSON.stringify([species, feeders, snapshot.value?.overrides ?? []])
+    const { house, settings, overrides } = snapshot.value ?? {}
+    const rows = house && settings ? ownRows(house, settings.cultureWeekday) : { species: [], feeders: [], offers: [] }
+    return JSON.stringify([rows, overrides ?? []])
   })
   const almanac = computed(() => {
-    const [species, feeders, numbers] = JSON.parse(saidOfAlmanac.value) as [OwnSpecies[], OwnFeeder[], Override[]]
-    return withOwn(shipped.value!, { species, feeders, numbers }).almanac
+    const [rows, numbers] = JSON.parse(saidOfAlmanac.value) as [ReturnType<typeof ownRows>, Override[]]
+    return withOwn(shipped.value!, { ...rows, numbers }).almanac
   })
   const house = computed(() => snapshot.value!.house)
   const settings = computed(() => snapshot.value!.settings)

@@ -37,7 +37,10 @@ const loading = highsLoader({ locateFile: () => wasmUrl })
 /** The same season function as on the server, with changed inputs. Writes nothing. */
 async function tryOut(inputs: WhatIfInputs, changes: WhatIf): Promise<WhatIfOutcome> {
   const start = performance.now()
-  const { almanac } = withOwn(shipped, { ...ownRows(inputs.house), numbers: inputs.overrides })
+  const { almanac } = withOwn(shipped, {
+    ...ownRows(inputs.house, inputs.settings.cultureWeekday),
+    numbers: inputs.overrides,
+  })
   const tried = applyWhatIf(inputs.house, almanac, inputs.settings, changes, inputs.today)
   const { season, scenarios } = seasonOfHouse(tried.house, tried.almanac, tried.settings, inputs.today)
   const solve = solverFrom(await loading)
@@ -50,7 +53,10 @@ function tryKnowledge(inputs: WhatIfInputs, facts: SheetPlan['facts']): SeasonDi
   const { house, settings, overrides, today } = inputs
   // a number that is set aside stays aside; one that is tried without is dropped
   const almanacOf = (of: House) =>
-    withOwn(shipped, { ...ownRows(of), numbers: overrides.filter(o => of.numbers[o.path]?.value !== null) }).almanac
+    withOwn(shipped, {
+      ...ownRows(of, settings.cultureWeekday),
+      numbers: overrides.filter(o => of.numbers[o.path]?.value !== null),
+    }).almanac
   const after = withKnowledge(house, facts)
   return seasonDifferences(
     seasonOfHouse(house, almanacOf(house), settings, today).season,

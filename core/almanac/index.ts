@@ -39,6 +39,7 @@ export {
 } from './schema'
 export { shipped, shippedAlmanac } from './data'
 export { AlmanacError, withNumbers, withoutPrototypes, type Override } from './ownNumbers'
+export type { BoughtOffer } from './offers'
 export { withCheckedOwn, withOverrides } from './overrides'
 export {
   FEEDER_PARTS,

@@ -1,5 +1,6 @@
 import { derived } from '../derived'
 import { recordOf } from '../record'
+import { withOffers, type BoughtOffer } from './offers'
 import { rowOfPath, withNumbers, type Override } from './ownNumbers'
 import type { Almanac, Feeder, Species } from './schema'
 
@@ -167,6 +168,8 @@ export interface OwnKnowledge {
   species: readonly OwnSpecies[]
   feeders: readonly OwnFeeder[]
   numbers: readonly Override[]
+  /** Packs that suppliers of the house sell. */
+  offers?: readonly BoughtOffer[]
 }
 
 /** An almanac, and the rows that cannot be made and are left out of it. */
@@ -199,7 +202,9 @@ const feederMade = (row: OwnFeeder, base: Feeder | null): Feeder =>
  * @throws AlmanacError when a path of `numbers` names no number
  */
 export function withOwn(shipped: Shipped, own: OwnKnowledge): MadeAlmanac {
-  return own.species.length || own.feeders.length || own.numbers.length ? made(shipped, own) : asShipped(shipped)
+  const { offers = [] } = own
+  const whole = own.species.length || own.feeders.length || own.numbers.length ? made(shipped, own) : asShipped(shipped)
+  return offers.length ? { ...whole, almanac: withOffers(whole.almanac, offers) } : whole
 }
 const asShipped = derived((shipped: Shipped) => made(shipped, { species: [], feeders: [], numbers: [] }))
 

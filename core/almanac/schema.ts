@@ -313,6 +313,9 @@ const Bought = z.strictObject({
   fedFirstDays: Fact.optional(),
   /** So many days after it came half of it is still usable. */
   keepDays: Fact,
+  /** What a pack costs, and whose it is. */
+  price: Fact.optional(),
+  supplierId: z.string().max(80).optional(),
 })
 const Fresh = z.strictObject({ kind: z.literal('fresh'), unit: z.string() })
 export const Supply = z.discriminatedUnion('kind', [Batch, Colony, Bought, Fresh])

@@ -104,11 +104,13 @@ describe('the worksheet of a culture day', () => {
     expect(tellOrderLine(bought, today)).toContain(`${bought.count} × ${bought.unit}, ${bought.feeder.name}`)
     expect(orderRows([bought], day => `day ${day}`)).toEqual([
       {
+        'Supplier': '',
         'Feeder': bought.feeder.name,
         'Latin name': bought.feeder.latin ?? '',
         'Packs': String(bought.count),
         'Pack': bought.unit,
         'Animals': String(bought.pieces),
+        'Price': '',
         'By': `day ${bought.by}`,
       },
     ])

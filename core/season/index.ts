@@ -7,7 +7,7 @@ export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../settings
 export { FIRST_DAYS, unexpectedFood, type FirstFood, type UnexpectedFood } from './unexpected'
 export { colonyView, type ColonyView } from './colony'
 export { cultureLessons, type Lesson } from './cultureLearning'
-export { orderRows, orderSheet, tellOrderLine, type OrderLine } from './orderSheet'
+export { bySupplier, orderRows, orderSheet, tellOrderLine, type OrderLine, type SupplierOrder } from './orderSheet'
 export { clutchLabels, cultureLabels, type Label } from './labels'
 export { cultureDay, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
 export {

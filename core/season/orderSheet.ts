@@ -1,5 +1,7 @@
 import { feederOf, type Almanac, type Feeder } from '../almanac'
 import type { Day } from '../chance'
+import type { House, SupplierState } from '../subjects'
+import { packWay } from '../supply'
 import { formatDay } from '../units'
 import { STARTS_AHEAD } from './tasks'
 import type { FeederPlan } from './plans'
@@ -13,6 +15,37 @@ export interface OrderLine {
   /** Animals in all; null for cultures. */
   pieces: number | null
   by: Day
+  /** Of whom, and what they cost, where a price list says it. */
+  supplierId: string | null
+  price: number | null
+}
+
+/** All that is ordered of one supplier, with what it comes to. */
+export interface SupplierOrder {
+  /** Null for what no price list has. */
+  supplier: SupplierState | null
+  lines: OrderLine[]
+  goods: number
+  carriage: number
+  /** What is missing to the least that is sent; nothing where it is met. */
+  under: number
+}
+
+/** The lines of an order by supplier, those without one last. */
+export function bySupplier(lines: readonly OrderLine[], { suppliers }: Pick<House, 'suppliers'>): SupplierOrder[] {
+  const ids = [...new Set(lines.map(l => l.supplierId))].sort((a, b) => Number(a === null) - Number(b === null))
+  return ids.map(id => {
+    const supplier = (id !== null && suppliers[id]) || null
+    const own = lines.filter(l => l.supplierId === id)
+    const goods = own.reduce((n, l) => n + (l.price ?? 0), 0)
+    return {
+      supplier,
+      lines: own,
+      goods,
+      carriage: supplier?.carriage ?? 0,
+      under: supplier ? Math.max(0, (supplier.minimum ?? 0) - goods) : 0,
+    }
+  })
 }
 
 /** What is to be ordered by the next culture day, the most urgent first. What is gathered outdoors is none of it. */
@@ -21,13 +54,18 @@ export function orderSheet(plans: readonly FeederPlan[], almanac: Pick<Almanac, 
     .flatMap((plan): OrderLine[] => {
       const feeder = feederOf(almanac, plan.prey)
       const { supply } = feeder
-      const line = (count: number, unit: string, each: number | null, by: Day): OrderLine => ({
-        feeder,
-        count,
-        unit: each === null ? `${unit} about to yield` : unit,
-        pieces: each === null ? null : count * each,
-        by,
-      })
+      const line = (count: number, unit: string, each: number | null, by: Day): OrderLine => {
+        const packs = each === null ? null : packWay(feeder)
+        return {
+          feeder,
+          count,
+          unit: each === null ? `${unit} about to yield` : unit,
+          pieces: each === null ? null : count * each,
+          by,
+          supplierId: packs?.supplierId ?? null,
+          price: packs?.price ? count * packs.price.value : null,
+        }
+      }
       const beside = plan.orders[0]
       const first = plan.verb === 'Order' ? plan.starts[0] : undefined
       return [
@@ -48,12 +86,18 @@ export function tellOrderLine({ count, unit, feeder, pieces, by }: OrderLine, to
 }
 
 /** The order as a table for a spreadsheet. */
-export const orderRows = (lines: readonly OrderLine[], isoOf: (day: Day) => string): Record<string, string>[] =>
-  lines.map(({ feeder, count, unit, pieces, by }) => ({
+export const orderRows = (
+  lines: readonly OrderLine[],
+  isoOf: (day: Day) => string,
+  suppliers: House['suppliers'] = {},
+): Record<string, string>[] =>
+  lines.map(({ feeder, count, unit, pieces, by, supplierId, price }) => ({
+    'Supplier': (supplierId !== null && suppliers[supplierId]?.name) || '',
     'Feeder': feeder.name,
     'Latin name': feeder.latin ?? '',
     'Packs': String(count),
     'Pack': unit,
     'Animals': pieces === null ? '' : String(pieces),
+    'Price': price === null ? '' : price.toFixed(2),
     'By': isoOf(by),
   }))

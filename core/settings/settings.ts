@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Day } from '../chance'
 import { lineOfText } from '../reference'
-import { isTimeZone } from '../units'
+import { isCurrency, isTimeZone } from '../units'
 
 const LATEST_DAY = Date.UTC(2100, 0, 1) / 86_400_000
 
@@ -31,6 +31,14 @@ export const HouseSettings = z.strictObject({
     .min(5, 'In under five minutes nothing is started')
     .max(1440, 'A day has 1440 minutes')
     .nullable(),
+  /** What may be spent on orders in a week, in the money of the house; null = as much as it takes. */
+  orderMoney: z
+    .number({ error: 'The sum must be a number' })
+    .min(1, 'For less than one nothing is ordered')
+    .max(1e6, 'Over a million a week: check the sum')
+    .nullable(),
+  /** The money of the house, by its code of three letters. */
+  currency: z.string().refine(isCurrency, 'Three letters, as EUR'),
   /** Day (since 1970) on which animals still in the cold are warmed; null = by the species' usual weeks. */
   warmUpDay: z
     .number()
@@ -66,6 +74,8 @@ export const defaultSettings: HouseSettings = {
   appetite: 1,
   cupYield: 1,
   cultureMinutes: null,
+  orderMoney: null,
+  currency: 'EUR',
   warmUpDay: null,
   latitude: null,
   sexCertainty: 0.99,

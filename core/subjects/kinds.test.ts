@@ -214,6 +214,11 @@ describe('what each kind of entry may hold', () => {
       preyReceived: { count: 1 },
       upkeepDone: { job: 'bran' },
       upkeepSet: { job: 'bran', everyDays: null },
+      orderConfirmed: { comes: '2024-10-20' },
+      supplierAdded: { name: 'Sedge Lane', leadDays: 2 },
+      supplierChanged: { leadDays: 3 },
+      priceListSet: { offers: [{ prey: 'cricket.half', pieces: 500, price: 14 }] },
+      supplierEnded: {},
       startDecided: { day: '2024-10-20', units: 3 },
       colonyLooked: { sharePercent: 10, young: 12 },
       orderDropped: {},
@@ -267,6 +272,7 @@ describe('what each kind of entry may hold', () => {
       ['lampFitted', 'lamp'],
       ['winterPlanned', 'winter'],
       ['locusNamed', 'locus'],
+      ['supplierAdded', 'supplier'],
     ])
   })
 })

@@ -7,7 +7,7 @@ import { ownRows } from './ownRows'
 import type {} from './species/state'
 
 /** What a house says otherwise than what is shipped: its own species and feeders, its own numbers. */
-export const ownKnowledge = (house: Pick<House, 'species' | 'feeders' | 'numbers'>): OwnKnowledge => ({
+export const ownKnowledge = (house: Parameters<typeof ownRows>[0] & Pick<House, 'numbers'>): OwnKnowledge => ({
   ...ownRows(house),
   numbers: ownNumbers(house),
 })

@@ -12,6 +12,7 @@ import { place } from './place'
 import { settings } from './settings'
 import { species } from './species'
 import { stock } from './stock'
+import { supplier } from './supplier'
 import { winter } from './winter'
 
 /** Every sort of subject, in the order in which they are folded: what stands on others comes after them. */
@@ -30,5 +31,6 @@ export const subjects = [
   lamp,
   winter,
   locus,
+  supplier,
   stock,
 ]

@@ -43,7 +43,8 @@ export {
 } from './colony'
 export { chainOf, foundersFrom, type Chain, type Founding } from './chain'
 export { causeNamed, causesOf, type Cause, type CausesFound } from './causes'
-export { arrival } from './orders'
+export { arrival, orderDue } from './orders'
+export { simulatedAnswer, type SimulatedAnswer } from './simulated'
 export {
   carriable,
   keptBetween,

@@ -1,5 +1,16 @@
 import type { Almanac } from '../almanac'
 import { certain, fromWeights, type Day, type DayDist } from '../chance'
+import { daysToSend, type House, type StockState } from '../subjects'
+import { weekday } from '../units'
+
+/** When an order is expected: on the day that was confirmed, or its days after the supplier sends next. */
+export function orderDue(order: StockState['onOrder'][number], usualDays: number, suppliers: House['suppliers']): Day {
+  if (order.due !== undefined) return order.due
+  const supplier = order.supplierId === undefined ? undefined : suppliers[order.supplierId]
+  return supplier
+    ? order.day + daysToSend(weekday(order.day), supplier.sendsOn) + supplier.leadDays
+    : order.day + usualDays
+}
 
 /** After so many half-lives of the late ones an order is no longer counted on at all. */
 const HALVINGS = 20

@@ -27,4 +27,5 @@ export {
   nextWeekday,
   weekday,
 } from './calendar'
+export { formatMoney, isCurrency } from './money'
 export { counted, lowerFirst, upperFirst } from './words'

@@ -54,6 +54,46 @@ function buildPlaces(w: DemoWriter): Places {
   }
 }
 
+/** Two who send feeders, made up; the one with the crickets answers by itself. */
+function suppliersOf(w: DemoWriter): void {
+  const insects = w.found('supplier', 'supplierAdded', -200, {
+    name: 'Sedge Lane Feeders',
+    leadDays: 1,
+    sendsOn: [1, 2, 3],
+    minimum: 20,
+    carriage: 5.5,
+    simulated: true,
+  })
+  const frozen = w.found('supplier', 'supplierAdded', -200, {
+    name: 'Coldharbour Frozen',
+    leadDays: 3,
+    sendsOn: [2],
+    minimum: 40,
+    carriage: 12,
+  })
+  const list = (prey: string, pieces: number, price: number) => ({ prey, pieces, price })
+  w.write('priceListSet', insects, -60, {
+    offers: [
+      list('cricket.pinhead', 1000, 9.5),
+      list('cricket.eighth', 1000, 11),
+      list('cricket.quarter', 500, 8.8),
+      list('cricket.half', 250, 7.9),
+      list('cricket.half', 1000, 24),
+      list('superworm', 100, 6.5),
+    ].map(o => (o.pieces === 250 && o.prey === 'cricket.half' ? { ...o, usual: true } : o)),
+  })
+  w.write('priceListSet', frozen, -60, {
+    offers: [
+      list('mouse.pinky', 25, 9.5),
+      list('mouse.hopper', 25, 14),
+      list('mouse.weaned', 25, 18.5),
+      list('mouse.adult', 25, 24),
+      list('rat.weaned', 10, 16),
+      list('rat.small', 10, 22),
+    ],
+  })
+}
+
 type Animals = Record<string, AnimalCard>
 
 function grownSnakes(w: DemoWriter, p: Places, all: Animals): void {
@@ -423,6 +463,7 @@ export function alderYard(today: number): DemoHouse {
   for (const [prey, job, day] of seenTo) w.write('upkeepDone', { type: 'prey', id: prey }, day, { job })
   dustedYoung(w, all)
   waysOfAnimals(w, all)
+  suppliersOf(w)
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

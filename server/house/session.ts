@@ -4,6 +4,7 @@ import { computedInput } from '#core/judgement'
 import {
   FoldMemory,
   THE_HOUSE,
+  cultureWeekdayOf,
   draftOf,
   foldHouse,
   ownNumbers,
@@ -20,7 +21,11 @@ export const currentHour = (): number => Math.floor(houseNow() / HOUR_MS)
 
 /** Whether two houses say the same of the almanac. */
 function saysSame(a: House, b: House): boolean {
-  const rows = (house: House) => Object.values({ ...house.species, ...house.feeders })
+  const rows = (house: House) => [
+    ...Object.values({ ...house.species, ...house.feeders }),
+    ...Object.values(house.suppliers),
+    cultureWeekdayOf(house),
+  ]
   const [of, other] = [rows(a), rows(b)]
   return (
     of.length === other.length &&

@@ -20,7 +20,7 @@ import { sameContent } from './sameContent'
 import type { HouseSession, Standing } from './session'
 
 /** Sorts of subjects that the almanac of the house is made of. */
-const KNOWLEDGE = new Set(['species', 'feeder', 'number'])
+const KNOWLEDGE = new Set(['species', 'feeder', 'number', 'supplier'])
 
 /** Looks once more at what is about to be written; throws what speaks against it. */
 export type Trial = (standing: Standing) => Promise<void>

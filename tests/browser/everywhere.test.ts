@@ -18,6 +18,7 @@ const SCREENS = [
   '/feeders',
   '/culture-day',
   '/labels',
+  '/suppliers',
   '/they-are-here',
   '/places',
   '/devices',

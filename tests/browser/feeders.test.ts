@@ -114,7 +114,7 @@ describe('culture day', () => {
     const file = join(folder, 'orders-2026-11-25.csv')
     await expect.poll(() => existsSync(file)).toBe(true)
     const [head, ...lines] = readFileSync(file, 'utf8').trim().split('\r\n')
-    expect(head).toBe('Feeder,Latin name,Packs,Pack,Animals,By')
+    expect(head).toBe('Supplier,Feeder,Latin name,Packs,Pack,Animals,Price,By')
     expect(lines).toHaveLength(ordered.length)
     await visit.press('Copy the order')
     await visit.untilText('main', 'Copied')
@@ -405,5 +405,48 @@ describe('the upkeep of feeders', () => {
     await visit.move('/feeders')
     await visit.click('.upkeep summary')
     await visit.untilText(line, 'last today')
+  })
+})
+
+describe('suppliers', () => {
+  it('a price list with a bad line is not taken; taken, the order goes to it, and it answers', async () => {
+    await open()
+    await visit.go('/suppliers')
+    await visit.untilText('[data-supplier="Sedge Lane Feeders"]', '€7.90')
+    await visit.press('Price list: Sedge Lane Feeders')
+    const list = '[role="dialog"] textarea'
+    /** In place of all that stands in the field. */
+    const paste = async (text: string) => {
+      await visit.click(list)
+      await visit.page.keyboard.down('Control')
+      await visit.page.keyboard.press('KeyA')
+      await visit.page.keyboard.up('Control')
+      await visit.page.keyboard.type(text)
+    }
+    await paste('Feeder;Pieces;Price\nUnicorn;10;5,00\nAdult cricket;100;9,80')
+    await visit.press('Take this list', '[role="dialog"]')
+    await visit.untilText('[role="dialog"] [role="alert"]', 'Line 2: No feeder is called “Unicorn”, or several are.')
+    await paste('Feeder;Pieces;Price\nCricket, adult;100;9,80\nSuperworm;100;6,50')
+    await visit.press('Take this list', '[role="dialog"]')
+    await visit.untilText('[data-supplier="Sedge Lane Feeders"]', '€9.80')
+    await visit.undo('2 packs')
+    await visit.untilText('[data-supplier="Sedge Lane Feeders"]', '€7.90')
+  })
+
+  it('one that is simulated confirms an order, and sends it', async () => {
+    await open()
+    const { house } = await snapshot()
+    const supplier = Object.values(house.suppliers).find(s => s.simulated)!
+    await write('preyOrdered', { type: 'prey', id: 'superworm' }, { count: 300, supplierId: supplier.id }, 0)
+    await visit.go('/feeders')
+    const line = '[data-order="superworm"]'
+    await visit.untilText(line, '300 superworms from Sedge Lane Feeders, ordered today; expected 26 Nov')
+    await visit.press('It confirms: superworms', line)
+    await visit.untilText(line, 'confirmed for')
+    await visit.press('It sends: superworms', line)
+    await visit.until('the order is gone', () => !document.querySelector('[data-order="superworm"]'))
+    const stock = (await snapshot()).house.stocks.superworm!
+    expect(stock.onOrder).toEqual([])
+    expect(stock.left).toBeGreaterThan(0)
   })
 })

@@ -45,7 +45,7 @@ const parents = computed(() => list.value.map(l => ({ value: l.place.id, label: 
 const lengthUnit = useLengthUnit()
 const isCold = computed(() => state.kind === 'cold')
 /** On which cultures may stand. */
-const takesCultures = computed(() => ['shelf', 'rack', 'room'].includes(state.kind))
+const takesCultures = computed(() => ['shelf', 'rack'].includes(state.kind))
 /** What animals live in, or what holds such homes of one size. */
 const isHome = computed(() => ['tub', 'rack', 'shelf'].includes(state.kind))
 

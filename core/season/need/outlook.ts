@@ -8,6 +8,7 @@ import {
   cultureWay,
   fedFirst,
   lifeOf,
+  orderDue,
   packWay,
   plannedSupply,
   remainingYield,
@@ -151,7 +152,10 @@ export function outlook(
       const gone = lots.reduce((sum, lot) => sum + lot.gone, 0)
       const lead = packs?.leadDays.value ?? 0
       const arriving = (stock?.onOrder ?? [])
-        .map(order => ({ comes: arrival(order.day + lead, almanac, today), count: order.count }))
+        .map(order => ({
+          comes: arrival(orderDue(order, lead, house.suppliers), almanac, today),
+          count: order.count,
+        }))
         .filter(({ comes }) => comes.p.length > 0 && comes.start - today < days)
       for (const { comes, count } of arriving) {
         comes.p.forEach((p, i) => {

@@ -35,7 +35,8 @@ export interface Order {
 
 /** What holds a plan back: room on a shelf, or minutes of culture days. */
 export interface Held {
-  /** The shelf; null for the minutes. */
+  limit: string
+  /** The shelf; null for minutes and money. */
   placeId: string | null
   name: string
   /** All of it is taken from the one day to the other. */
@@ -119,6 +120,8 @@ export interface PlanJob {
   house: Pick<House, 'cultures' | 'places' | 'climate' | 'warmth'>
   almanac: Pick<Almanac, 'feeders' | 'schools' | 'common'>
   settings: HouseSettings
+  /** What was ordered in the last days and is not here yet, by prey. */
+  ordered: Record<string, { day: Day; count: number }[]>
   /** Chance of a season without a hungry day that these prey are planned for; null = as the need is covered. */
   safe: number | null
   today: Day

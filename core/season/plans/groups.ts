@@ -8,7 +8,7 @@ import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
 import type { PlanJob, PlanTrial } from './contracts'
 import { decidedOf } from './decided'
 import { isGrown } from './kept'
-import { MINUTES, shelvesOf } from './limits'
+import { MINUTES, MONEY, shelvesOf } from './limits'
 
 /** What those who eat a prey may be given in its place, the best first; unknown, retired and live prey left out. */
 export function standInsFor(
@@ -83,10 +83,15 @@ function limitsOfPrey(
   id: string,
   house: Pick<House, 'places' | 'cultures'>,
   almanac: Pick<Almanac, 'feeders'>,
-  { cultureMinutes }: Pick<HouseSettings, 'cultureMinutes'>,
+  { cultureMinutes, orderMoney }: Pick<HouseSettings, 'cultureMinutes' | 'orderMoney'>,
 ): string[] {
   const supply = plannedSupply(feederOf(almanac, id))
-  return [...shelvesOf(id, house), ...(cultureMinutes !== null && supply && isGrown(supply) ? [MINUTES] : [])]
+  const priced = [supply, ...(almanac.feeders[id]?.otherWays ?? [])].some(way => way?.kind === 'bought' && way.price)
+  return [
+    ...shelvesOf(id, house),
+    ...(cultureMinutes !== null && supply && isGrown(supply) ? [MINUTES] : []),
+    ...(orderMoney !== null && priced ? [MONEY] : []),
+  ]
 }
 
 /**
@@ -119,6 +124,12 @@ export function planJobs(
           return list.length ? [[id, list]] : []
         }),
       ),
+      ordered: Object.fromEntries(
+        all.flatMap(id => {
+          const list = (house.stocks[id]?.onOrder ?? []).filter(o => o.day > today - 7 && o.day <= today)
+          return list.length ? [[id, list.map(({ day, count }) => ({ day, count }))]] : []
+        }),
+      ),
       scenarios: { count: scenarios.count, need: Object.fromEntries(ids.map(id => [id, scenarios.need(id)])) },
       // a thread is told what the readings come to, not all of them
       house: {
@@ -148,6 +159,7 @@ export function planKey({
   others,
   eaters,
   decided,
+  ordered,
   house,
   almanac,
   settings,
@@ -191,6 +203,7 @@ export function planKey({
     settings.cultureWeekday,
     settings.cupYield,
     settings.cultureMinutes,
+    settings.orderMoney === null ? null : [settings.orderMoney, settings.currency, ordered],
     Object.keys(almanac.feeders).map(id => shelvesOf(id, house).map(shelf => [shelf, house.places[shelf]!.capacity])),
     settings.coverQuantile,
     settings.schools,

@@ -1,6 +1,7 @@
 import { feederOf } from '../../almanac'
 import type { Day } from '../../chance'
 import { waysUp } from '../../places'
+import { formatMoney } from '../../units'
 import type { House, Place } from '../../subjects'
 import {
   cultureWay,
@@ -19,6 +20,9 @@ import { isGrown, type Kept } from './kept'
 
 /** Minutes of a culture day, as a limit of the plan. */
 export const MINUTES = 'minutes'
+/** Money for orders in a week, likewise. */
+export const MONEY = 'money'
+const A_WEEK = 7
 /** More time is tried by so many minutes. */
 const MORE_MINUTES = 10
 
@@ -28,7 +32,7 @@ type Told = Pick<House, 'places' | 'cultures'>
 const shelvesAbove = ({ places }: Pick<House, 'places'>, placeId: string | null): Place[] =>
   placeId === null
     ? []
-    : [...waysUp(places, placeId)].filter(p => p.capacity !== null && ['room', 'rack', 'shelf'].includes(p.kind))
+    : [...waysUp(places, placeId)].filter(p => p.capacity !== null && ['rack', 'shelf'].includes(p.kind))
 
 /** Shelves with limited room on which cultures of a feeder stand, or would. */
 export function shelvesOf(feederId: string, house: Told): string[] {
@@ -59,23 +63,46 @@ export const roomTaken = (shelfId: string, job: Pick<PlanJob, 'house' | 'almanac
 
 /** What holds the plan of a prey back. */
 export function heldBy(prey: string, limits: readonly Limit[], binding: readonly Binding[], job: PlanJob): Held[] {
-  const { house, today } = job
+  const { house, settings, today } = job
   return binding.flatMap(({ limit: id, from, to, hungry, cost }) => {
     const limit = limits.find(l => l.id === id)
     if (!limit?.takes.has(prey)) return []
-    const place = id === MINUTES ? undefined : house.places[id]
+    const place = house.places[id]
     return [
       {
+        limit: id,
         placeId: place?.id ?? null,
-        name: place?.name ?? 'Minutes of culture day',
+        name: place?.name ?? (id === MONEY ? 'Money for orders' : 'Minutes of culture day'),
         ...{ from: today + from, to: today + to, hungry, cost },
         more: place
           ? `room for ${limit.more === 1 ? 'one more cup' : `${limit.more} more cups`}`
-          : `${limit.more} minutes more`,
+          : id === MONEY
+            ? `${formatMoney(limit.more, settings.currency)} more a week`
+            : `${limit.more} minutes more`,
       },
     ]
   })
 }
+/** Within any seven days no more is spent than that; what was ordered before is taken off. */
+function moneyLimit(most: number, kept: readonly Kept[], { ordered, today }: PlanJob, days: number): Limit {
+  const priced = kept.flatMap(k => (k.supply.kind === 'bought' && k.supply.price ? [{ k, way: k.supply }] : []))
+  const spentOn = (from: Day, before: Day) =>
+    priced.reduce(
+      (sum, { k, way }) =>
+        (ordered[k.look.prey] ?? [])
+          .filter(o => o.day >= from && o.day < before)
+          .reduce((n, o) => n + (way.price!.value * o.count) / way.packCount.value, sum),
+      0,
+    )
+  const prices = priced.map(({ way }) => way.price!.value)
+  return {
+    id: MONEY,
+    free: Array.from({ length: days }, (_, d) => Math.max(0, most - spentOn(today + d - A_WEEK + 1, today + 1))),
+    takes: new Map(priced.map(({ k, way }) => [k.key, { each: way.price!.value, after: 0, days: A_WEEK }])),
+    more: Math.max(1, ...prices),
+  }
+}
+
 /** Room on the shelves, and minutes of a culture day, that the feeders of a group share. */
 export function limitsOf(kept: readonly Kept[], job: PlanJob): Limit[] {
   const { house, almanac, settings, today } = job
@@ -107,5 +134,8 @@ export function limitsOf(kept: readonly Kept[], job: PlanJob): Limit[] {
     ),
     more: MORE_MINUTES,
   })
-  return [...[...shelves].map(onShelf), ...(minutes === null ? [] : [ofADay(minutes)])].filter(l => l.takes.size)
+  const money = settings.orderMoney === null ? [] : [moneyLimit(settings.orderMoney, kept, job, days)]
+  return [...[...shelves].map(onShelf), ...(minutes === null ? [] : [ofADay(minutes)]), ...money].filter(
+    l => l.takes.size,
+  )
 }

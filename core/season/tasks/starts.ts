@@ -1,4 +1,5 @@
 import { feederOf, type Almanac, type Feeder } from '../../almanac'
+import { packWay } from '../../supply'
 import { dayToIso, formatDay } from '../../units'
 import { tellOrder, tellUnits, type FeederPlan } from '../plans'
 import type { Task } from '../contracts'
@@ -14,6 +15,12 @@ function without({ bareMissing }: Pick<FeederPlan, 'bareMissing'>, today: number
     : first === 0
       ? 'short already'
       : `without it short from ${formatDay(today + first, today)}`
+}
+
+/** The supplier by whose price list it is ordered. */
+function fromOf(feeder: Feeder): { supplierId?: string } {
+  const supplierId = packWay(feeder)?.supplierId
+  return supplierId === undefined ? {} : { supplierId }
 }
 
 function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
@@ -37,7 +44,7 @@ function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
         ? {
             label: plan.verb === 'Gather' ? 'Gathered' : 'Ordered',
             kind: plan.verb === 'Gather' ? 'preyReceived' : 'preyOrdered',
-            data: { count: first.count * pack },
+            data: { count: first.count * pack, ...(plan.verb !== 'Gather' && fromOf(feeder)) },
             tone: 'main',
           }
         : {
@@ -87,7 +94,12 @@ function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null
             times: first.count,
             tone: 'main',
           }
-        : { label: 'Ordered', kind: 'preyOrdered', data: { count: first.count * first.pieces }, tone: 'main' },
+        : {
+            label: 'Ordered',
+            kind: 'preyOrdered',
+            data: { count: first.count * first.pieces, ...fromOf(feeder) },
+            tone: 'main',
+          },
     ],
     caution: feeder.cautions[0],
     reasons: plan.reasons,

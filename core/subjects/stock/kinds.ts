@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineKind, sure, writtenAgain, type CheckContext, type DatedEntry, type Problem } from '../../log'
+import { reference } from '../../reference'
 import { dayFromIso, formatFullDay } from '../../units'
 import { amount, dayText } from '../fields'
 import type { StockLot, StockState } from './state'
@@ -22,6 +23,14 @@ function tooMany(
         message: `${count} ${feeder.many} are ${packs} times a ${pack.unit}. Write it all the same?`,
       }
 }
+
+/** Which order is meant, by the entry that wrote it; left out, the oldest. */
+const ofOrder = z.string().min(1).max(80).optional()
+const orderAt = ({ onOrder }: Pick<StockState, 'onOrder'>, of: string | undefined): number =>
+  of === undefined ? 0 : onOrder.findIndex(o => o.entryId === of)
+const NOT_ON_ORDER: Problem = { path: 'kind', message: 'Nothing of it is on order' }
+/** Nobody waits longer for feeders. */
+const CONFIRMED_WITHIN = 366
 
 /** What is decided further ahead is planned anew by then. */
 const DECIDED_WITHIN = 31
@@ -59,7 +68,7 @@ export const stockKinds = [
     kind: 'preyOrdered',
     subject: 'prey',
     verb: 'Record order',
-    data: z.strictObject({ count: amount('Order'), sure }),
+    data: z.strictObject({ count: amount('Order'), supplierId: reference('supplier').optional(), sure }),
     check: (state, { count, sure }, entry, context) =>
       tooMany(state, { count, sure }, entry, context) ??
       writtenAgain(
@@ -68,10 +77,35 @@ export const stockKinds = [
         state.onOrder.some(o => o.day === entry.day && o.count === count),
         `An order of ${count} is written on this day already`,
       ),
-    apply(state, { count }, entry) {
-      state.onOrder.push({ day: entry.day, count, entryId: entry.id })
+    apply(state, { count, supplierId }, entry) {
+      state.onOrder.push({ day: entry.day, count, entryId: entry.id, ...(supplierId && { supplierId }) })
     },
     wording: d => `Ordered ${d.count}`,
+  }),
+  defineKind({
+    kind: 'orderConfirmed',
+    subject: 'prey',
+    verb: 'Confirm order',
+    data: z.strictObject({ of: ofOrder, comes: dayText, count: amount('What comes').optional() }),
+    fields: { comes: { label: 'Comes on', as: 'day' }, count: { label: 'So many of them', as: 'count' } },
+    check: (state, { of, comes, count }) => {
+      const order = state.onOrder[orderAt(state, of)]
+      if (!order) return NOT_ON_ORDER
+      if (dayFromIso(comes) < order.day) return { path: 'data.comes', message: 'That is before it was ordered' }
+      return dayFromIso(comes) > order.day + CONFIRMED_WITHIN
+        ? { path: 'data.comes', message: 'That is over a year after it was ordered: check the day' }
+        : count === 0
+          ? { path: 'data.count', message: 'Nothing comes: drop the order instead' }
+          : null
+    },
+    apply(state, { of, comes, count }) {
+      const at = orderAt(state, of)
+      state.onOrder = state.onOrder.map((o, i) =>
+        i === at ? { ...o, due: dayFromIso(comes), ...(count !== undefined && { count }) } : o,
+      )
+    },
+    wording: d =>
+      `Order confirmed for ${formatFullDay(dayFromIso(d.comes))}${d.count === undefined ? '' : `, ${d.count} of them`}`,
   }),
   defineKind({
     kind: 'preyReceived',
@@ -84,6 +118,7 @@ export const stockKinds = [
       /** Of the order, what is still to come. */
       open: amount('Still to come').optional(),
       useBy: dayText.optional(),
+      of: ofOrder,
       sure,
     }),
     fields: {
@@ -91,25 +126,31 @@ export const stockKinds = [
       open: { label: 'Still to come', as: 'count' },
       useBy: { label: 'Use by, where a date stands on it', as: 'day' },
     },
-    check: (state, { count, open, useBy, sure }, entry, context) =>
-      open && !state.onOrder.length
-        ? { path: 'data.open', message: 'Nothing is on order of which more could come' }
-        : useBy && dayFromIso(useBy) < entry.day
-          ? { path: 'data.useBy', message: 'It was over before it came' }
-          : (tooMany(state, { count, sure }, entry, context) ??
-            writtenAgain(
-              sure,
-              entry,
-              state.lastReceived?.day === entry.day && state.lastReceived.count === count,
-              `A delivery of ${count} is written on this day already`,
-            )),
-    apply(state, { count, open, useBy }, entry) {
+    check: (state, { count, open, useBy, of, sure }, entry, context) =>
+      of !== undefined && !state.onOrder[orderAt(state, of)]
+        ? NOT_ON_ORDER
+        : open && !state.onOrder.length
+          ? { path: 'data.open', message: 'Nothing is on order of which more could come' }
+          : useBy && dayFromIso(useBy) < entry.day
+            ? { path: 'data.useBy', message: 'It was over before it came' }
+            : (tooMany(state, { count, sure }, entry, context) ??
+              writtenAgain(
+                sure,
+                entry,
+                state.lastReceived?.day === entry.day && state.lastReceived.count === count,
+                `A delivery of ${count} is written on this day already`,
+              )),
+    apply(state, { count, open, useBy, of }, entry) {
       state.received += count
       const own = useBy && { useBy: dayFromIso(useBy) }
       state.arrivals.push({ entryId: entry.id, day: entry.day, at: entry.at, count, ...own })
       state.lastReceived = { day: entry.day, count, entryId: entry.id }
-      state.onOrder.shift()
-      if (open) state.onOrder.unshift({ day: entry.day, count: open, entryId: entry.id })
+      const at = orderAt(state, of)
+      const supplierId = state.onOrder[at]?.supplierId
+      const rest = open ? [{ day: entry.day, count: open, entryId: entry.id, ...(supplierId && { supplierId }) }] : []
+      state.onOrder = state.onOrder[at]
+        ? state.onOrder.flatMap((o, i) => (i === at ? rest : [o]))
+        : [...rest, ...state.onOrder]
     },
     wording: d =>
       [
@@ -159,11 +200,12 @@ export const stockKinds = [
     kind: 'orderDropped',
     subject: 'prey',
     verb: 'Drop order',
-    data: z.strictObject({ why: z.string().max(300).optional() }),
+    data: z.strictObject({ why: z.string().max(300).optional(), of: ofOrder }),
     fields: { why: { label: 'Why', as: 'text' } },
-    check: state => (state.onOrder.length ? null : { path: 'kind', message: 'Nothing of it is on order' }),
-    apply(state) {
-      state.onOrder.shift()
+    check: (state, { of }) => (state.onOrder[orderAt(state, of)] ? null : NOT_ON_ORDER),
+    apply(state, { of }) {
+      const at = orderAt(state, of)
+      state.onOrder = state.onOrder.filter((_, i) => i !== at)
     },
     wording: d => `Order dropped${d.why ? `: ${d.why}` : ''}`,
   }),

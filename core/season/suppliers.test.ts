@@ -1,0 +1,197 @@
+import highsLoader from 'highs'
+import { describe, expect, it } from 'vitest'
+import { solverFrom } from '#shared/solver'
+import { HouseBuilder } from '../../tests/fixtures/records'
+import { shipped, shippedAlmanac, withOwn } from '../almanac'
+import { bestOffers, checkEntry, foldHouse, ownRows, type House, type Offer } from '../subjects'
+import { arrival, orderDue, packWay, simulatedAnswer } from '../supply'
+import { dayToIso, nextWeekday, weekday } from '../units'
+import { bySupplier, defaultSettings, houseOf, orderSheet, planFeeders, seasonOfHouse, startTasks } from '.'
+
+const today = 20_000
+const solve = solverFrom(await highsLoader())
+const settings = { ...defaultSettings, cultureWeekday: 0 }
+const CRICKETS = { type: 'prey' as const, id: 'cricket.half' }
+const offer = (prey: string, pieces: number, price: number, usual?: true): Offer => ({
+  ...{ prey, pieces, price },
+  ...(usual && { usual }),
+})
+function supplier(b: HouseBuilder, id: string, data: object, offers: Offer[]): HouseBuilder {
+  b.write(
+    'supplierAdded',
+    { type: 'supplier', id },
+    -90,
+    { name: id, leadDays: 2, sendsOn: null, minimum: null, carriage: null, ...data },
+    id,
+  )
+  b.write('priceListSet', { type: 'supplier', id }, -60, { offers })
+  return b
+}
+const geckos = () => {
+  const b = new HouseBuilder(today)
+  for (let i = 0; i < 8; i++) b.animal(`G-${i}`, 'fat-tailed-gecko', { bornDay: today - 120 })
+  return b
+}
+const almanacOf = (house: House) =>
+  withOwn(shipped, { ...ownRows(house, settings.cultureWeekday), numbers: [] }).almanac
+function worked(b: HouseBuilder, own = settings) {
+  const house = houseOf(b.records())
+  const almanac = almanacOf(house)
+  const { season, scenarios } = seasonOfHouse(house, almanac, own, today)
+  return { house, almanac, season, plans: planFeeders(season, scenarios, house, almanac, own, solve) }
+}
+
+describe('packs, days and prices of suppliers', () => {
+  it('stand over the almanac’s: the cheapest by the piece, or the usual one, of those that are still ordered from', () => {
+    const b = supplier(geckos(), 'Near', {}, [offer('cricket.half', 200, 8), offer('cricket.half', 1000, 24)])
+    supplier(b, 'Far', { leadDays: 4 }, [offer('cricket.half', 500, 11)])
+    const of = () => bestOffers(houseOf(b.records()).suppliers, 0).find(o => o.prey === 'cricket.half')!
+    // 4, 2.4 and 2.2 a hundred
+    expect(of()).toMatchObject({ pieces: 500, supplierId: 'Far', leadDays: 4 })
+    b.write('priceListSet', { type: 'supplier', id: 'Near' }, -50, { offers: [offer('cricket.half', 200, 8, true)] })
+    expect(of()).toMatchObject({ pieces: 200, supplierId: 'Near' })
+    b.write('supplierEnded', { type: 'supplier', id: 'Near' }, -40)
+    expect(of()).toMatchObject({ supplierId: 'Far' })
+    const way = packWay(almanacOf(houseOf(b.records())).feeders['cricket.half']!)!
+    expect(way).toMatchObject({
+      packCount: { value: 500, mark: 'own' },
+      leadDays: { value: 4 },
+      price: { value: 11 },
+      supplierId: 'Far',
+    })
+    expect(shippedAlmanac.feeders['cricket.half']!.supply).not.toHaveProperty('price')
+  })
+
+  it('days are counted from the culture day to the day on which parcels leave, and on the road', () => {
+    const b = supplier(geckos(), 'Near', { leadDays: 1, sendsOn: [2, 4] }, [offer('cricket.half', 250, 8)])
+    const lead = (cultureWeekday: number) => bestOffers(houseOf(b.records()).suppliers, cultureWeekday)[0]!.leadDays
+    // Sunday to Tuesday, Tuesday itself, Friday to Tuesday
+    expect([0, 2, 5].map(lead)).toEqual([3, 1, 5])
+  })
+
+  it('an order is expected by the days of its supplier, until another day is confirmed', () => {
+    const b = supplier(geckos(), 'Near', { leadDays: 1, sendsOn: [1] }, [offer('cricket.half', 250, 8)])
+    b.write('preyOrdered', CRICKETS, 0, { count: 250, supplierId: 'Near' }, 'order')
+    const due = () => {
+      const { stocks, suppliers } = houseOf(b.records())
+      return orderDue(stocks['cricket.half']!.onOrder[0]!, 2, suppliers)
+    }
+    const monday = nextWeekday(today, 1)
+    expect(weekday(monday)).toBe(1)
+    expect(due()).toBe(monday + 1)
+    b.write('orderConfirmed', CRICKETS, 0, { of: 'order', comes: dayToIso(today + 9), count: 200 }, 'z-confirmed')
+    expect(due()).toBe(today + 9)
+    const { season } = worked(b)
+    const arriving = season.prey.find(p => p.prey === 'cricket.half')!.arriving
+    expect(arriving).toMatchObject([{ count: 200, comes: { start: today + 9 } }])
+  })
+
+  it('the order names its supplier, and comes to its price; what is under the least order is told', () => {
+    const b = supplier(geckos(), 'Near', { minimum: 50, carriage: 6 }, [offer('cricket.half', 250, 8)])
+    const { plans, almanac, house } = worked(b)
+    const task = startTasks(plans, almanac, today).find(t => t.subject.id === 'cricket.half')!
+    expect(task.actions[0]).toMatchObject({ kind: 'preyOrdered', data: { supplierId: 'Near' } })
+    const [near, none] = bySupplier(orderSheet(plans, almanac, today), house)
+    const packs = near!.lines.find(l => l.feeder.id === 'cricket.half')!.count
+    expect(near).toMatchObject({ supplier: { name: 'Near' }, goods: 8 * packs, carriage: 6, under: 50 - 8 * packs })
+    expect(none?.supplier ?? null).toBeNull()
+  })
+
+  it('of two orders the one that is named arrives or is dropped', () => {
+    const b = geckos()
+    b.write('preyOrdered', CRICKETS, -3, { count: 250 }, 'first')
+    b.write('preyOrdered', CRICKETS, -2, { count: 500 }, 'second')
+    b.write('preyReceived', CRICKETS, -1, { count: 300, open: 190, of: 'second' }, 'third')
+    const open = () => houseOf(b.records()).stocks['cricket.half']!.onOrder.map(o => [o.entryId, o.count])
+    expect(open()).toEqual([
+      ['first', 250],
+      ['third', 190],
+    ])
+    b.write('orderDropped', CRICKETS, 0, { of: 'third' })
+    expect(open()).toEqual([['first', 250]])
+  })
+
+  it('what cannot be is refused: packs of what is not bought, an order that is none, a day before it was ordered', () => {
+    const b = supplier(geckos(), 'Near', {}, [])
+    b.write('preyOrdered', CRICKETS, -3, { count: 250 }, 'order')
+    const records = b.records()
+    const problem = (kind: string, subject: { type: 'supplier' | 'prey'; id: string }, data: Record<string, unknown>) =>
+      checkEntry(
+        {
+          ...{ id: 'n', at: new Date(today * 86_400_000).toISOString(), day: today, source: 'keeper' as const },
+          ...{ kind, subject, data },
+        },
+        { records, house: foldHouse(records), almanac: shippedAlmanac, today },
+      )[0]?.message
+    const near = { type: 'supplier' as const, id: 'Near' }
+    const list = (...offers: unknown[]) => problem('priceListSet', near, { offers })
+    expect(list(offer('cricket.half', 250, 8))).toBeUndefined()
+    expect(list(offer('greens', 1, 2))).toBe('Weeds and greens is not bought by the pack')
+    expect(list(offer('cricket.half', 250, 8), offer('cricket.half', 250, 9))).toMatch(/stands twice/)
+    expect(list(offer('no such', 250, 8))).toBe('The almanac has no such feeder')
+    expect(list(offer('cricket.half', 250, -1))).toBe('The price cannot be negative')
+    expect(problem('orderConfirmed', CRICKETS, { comes: dayToIso(today - 9) })).toBe('That is before it was ordered')
+    expect(problem('orderConfirmed', CRICKETS, { comes: dayToIso(today), of: 'none' })).toBe(
+      'Nothing of it is on order',
+    )
+    expect(problem('preyReceived', CRICKETS, { count: 3, of: 'none' })).toBe('Nothing of it is on order')
+    expect(problem('preyOrdered', CRICKETS, { count: 3, supplierId: 'none' })).toBe('There is no such supplier')
+  })
+})
+
+describe('money for orders in a week', () => {
+  const priced = () => supplier(geckos(), 'Near', {}, [offer('cricket.half', 50, 10), offer('cricket.quarter', 50, 10)])
+  const spent = (plans: ReturnType<typeof worked>['plans'], from: number) =>
+    plans
+      .filter(p => ['cricket.half', 'cricket.quarter'].includes(p.prey))
+      .flatMap(p => p.starts)
+      .filter(s => s.day >= from && s.day < from + 7)
+      .reduce((n, s) => n + 10 * s.count, 0)
+
+  it('is kept in any seven days, and what was ordered in them is taken off', () => {
+    const free = worked(priced())
+    const dearest = Math.max(...Array.from({ length: 30 }, (_, d) => spent(free.plans, today + d)))
+    expect(dearest).toBeGreaterThan(20)
+    const held = worked(priced(), { ...settings, orderMoney: 20 })
+    for (let d = 0; d < 60; d++) expect(spent(held.plans, today + d)).toBeLessThanOrEqual(20)
+    expect(held.plans.flatMap(p => p.held).some(h => h.limit === 'money' && h.more === '€10.00 more a week')).toBe(true)
+    const after = priced()
+    after.write('preyOrdered', CRICKETS, 0, { count: 50, supplierId: 'Near' })
+    expect(spent(worked(after, { ...settings, orderMoney: 20 }).plans, today)).toBeLessThanOrEqual(10)
+  })
+})
+
+describe('a simulated supplier', () => {
+  const answers = Array.from({ length: 4000 }, (_, i) =>
+    simulatedAnswer({ entryId: `order ${i}`, count: 250 }, today, shippedAlmanac),
+  )
+  it('answers the same order alike, and loses none but those that are dead or still to come', () => {
+    const order = { entryId: 'one', count: 500 }
+    expect(simulatedAnswer(order, today, shippedAlmanac)).toEqual(simulatedAnswer(order, today, shippedAlmanac))
+    for (const { count, dead, open } of answers) expect(count + dead + open).toBe(250)
+    for (const { comes, confirmed } of answers)
+      expect(Math.min(comes ?? today, confirmed)).toBeGreaterThanOrEqual(today)
+  })
+
+  it('is late, short and dead as often as orders are counted on to be', () => {
+    const share = (of: (a: (typeof answers)[number]) => boolean) => answers.filter(of).length / answers.length
+    const { common } = shippedAlmanac
+    // four standard errors of 4000 draws
+    const near = (value: number, p: number) =>
+      expect(Math.abs(value - p)).toBeLessThan(4 * Math.sqrt((p * (1 - p)) / 4000))
+    near(
+      share(a => a.comes === null),
+      arrival(today, shippedAlmanac, today).never,
+    )
+    near(
+      share(a => a.comes !== null && a.comes > today),
+      common.deliveryLate!.value,
+    )
+    near(
+      share(a => a.open > 0),
+      common.deliveryShort!.value,
+    )
+    const dead = answers.reduce((n, a) => n + a.dead, 0) / answers.reduce((n, a) => n + a.dead + a.count, 0)
+    expect(Math.abs(dead - common.deliveryDead!.value)).toBeLessThan(0.002)
+  })
+})
