@@ -1,6 +1,6 @@
 import { feederOf } from '#core/almanac'
 import { homeOf, nextCultureTags } from '#core/supply'
-import type { Task, TaskAction } from '#core/season'
+import { foundersOn, type Task, type TaskAction } from '#core/season'
 import type { Wish } from './useRecord'
 
 /** Turns the buttons of a task into entries. */
@@ -14,10 +14,14 @@ export function useTaskActions() {
       const feeder = feederOf(house.almanac, String(data.feederId))
       const own = Object.values(house.house.cultures)
       const placeId = homeOf(feeder.id, own)
-      return nextCultureTags(own, feeder, action.times ?? 1).map(tag => ({
+      const count = action.times ?? 1
+      // what is ordered brings its own
+      const parents = data.bought ? [] : foundersOn(feeder, house.today, count, house).from
+      const parentIds = parents.map(c => c.id)
+      return nextCultureTags(own, feeder, count).map(tag => ({
         kind: action.kind,
         founds: 'culture' as const,
-        data: { ...data, tag, placeId },
+        data: { ...data, tag, placeId, ...(parentIds.length && { parentIds }) },
       }))
     }
     if (action.founds === 'clutch') {

@@ -13,6 +13,7 @@ import {
   planFeeders,
   seasonOfHouse,
   tellOrderLine,
+  troubleOf,
 } from '.'
 
 const today = 20_000
@@ -124,5 +125,36 @@ describe('the worksheet of a culture day', () => {
       takeOut: [],
       deliveries: [],
     })
+  })
+})
+
+describe('mites in a culture from which others were founded', () => {
+  it('name those to look at; in one whose parents had none they hardly came with its founders', () => {
+    const b = new HouseBuilder(today)
+    for (const [tag, day, parents] of [
+      ['F-1', -30, undefined],
+      ['F-2', -14, ['F-1']],
+      ['F-3', -14, undefined],
+      ['F-4', -7, ['F-2']],
+    ] as const)
+      b.write(
+        'cultureStarted',
+        { type: 'culture', id: tag },
+        day,
+        { tag, feederId: 'fly.small', placeId: null, ...(parents && { parentIds: parents }) },
+        tag,
+      )
+    b.write('cultureFound', { type: 'culture', id: 'F-2' }, -1, { what: 'mites' })
+    const view = () => {
+      const house = houseOf(b.records())
+      const culture = house.cultures['F-2']!
+      return troubleOf(culture, culture.troubles[0]!, { house, almanac: shippedAlmanac, today })
+    }
+    const chance = () => view().causes.find(c => c.id === 'founders')?.chance ?? 0
+    expect(view().carriedTo).toEqual(['F-4'])
+    const clean = chance()
+    b.write('cultureFound', { type: 'culture', id: 'F-1' }, -1, { what: 'mites' })
+    expect(chance()).toBeGreaterThan(2 * clean)
+    expect(view().reasons[0]!.inputs.find(i => i.label === 'What it was founded from, F-1')?.value).toBe('mites in F-1')
   })
 })

@@ -1,5 +1,6 @@
 import { feederOf, type Feeder } from '../almanac'
 import type { Day } from '../chance'
+import { mayFound, type CultureState } from '../subjects'
 import { foundersFrom, minutesOf } from '../supply'
 import { nextWeekday } from '../units'
 import type { SeasonContext } from './context'
@@ -75,34 +76,49 @@ export function mixOf(starts: readonly Pick<StartLine, 'feeder' | 'count'>[]): M
 }
 
 /**
+ * From which cultures of the house so many new ones of a feeder are founded on a day: of cups those at their best; a
+ * colony gives its founders itself.
+ * @returns them, about how many animals they give, and whether they are colonies, which have as many as it takes
+ */
+export function foundersOn(
+  feeder: Feeder,
+  day: Day,
+  count: number,
+  context: Pick<SeasonContext, 'house' | 'almanac' | 'today'>,
+): { from: CultureState[]; given: number; own: boolean } {
+  const { house, almanac, today } = context
+  const cultures = Object.values(house.cultures)
+  const wanted = (feeder.recipe?.founders.value ?? 0) * count
+  if (feeder.supply.kind !== 'batch') {
+    const from = cultures.filter(
+      c => c.feederId === feeder.id && c.producing && !c.failed && !c.finished && mayFound(c),
+    )
+    return { from, given: 0, own: from.length > 0 }
+  }
+  const found = foundersFrom(feeder, cultures, c => cultureTempC(c, context), almanac, today, day, wanted)
+  return { from: found.map(f => f.culture), given: found.reduce((n, f) => n + f.pieces, 0), own: false }
+}
+
+/**
  * What is done on the next culture day, and what should not wait for it: starts with their founders and what they are
  * made of, orders, looks, what is taken out, what arrives.
  * @param tasks those of the season
  */
 export function cultureDay(plans: readonly FeederPlan[], tasks: readonly Task[], context: SeasonContext): CultureDay {
-  const { house, almanac, settings, today } = context
+  const { almanac, settings, today } = context
   const due = startTasks(plans, almanac, today)
-  const cultures = Object.values(house.cultures)
   const starts = due.filter(isStart).map((task): StartLine => {
     const feeder = feederOf(almanac, task.subject.id)
     const count = task.actions[0]!.times ?? 1
     const founders = (feeder.recipe?.founders.value ?? 0) * count
-    const isBatch = feeder.supply.kind === 'batch'
-    const found = isBatch
-      ? foundersFrom(feeder, cultures, c => cultureTempC(c, context), almanac, today, task.due, founders)
-      : []
-    // a colony gives its founders itself
-    const colonies = isBatch
-      ? []
-      : cultures.filter(c => c.feederId === feeder.id && c.producing && !c.failed && !c.finished)
-    const given = found.reduce((n, f) => n + f.pieces, 0)
+    const { from, given, own } = foundersOn(feeder, task.due, count, context)
     return {
       task,
       feeder,
       count,
-      from: [...found.map(f => f.culture.tag), ...colonies.map(c => c.tag)],
+      from: from.map(c => c.tag),
       founders,
-      lacking: colonies.length ? 0 : Math.max(0, Math.round(founders - given)),
+      lacking: own ? 0 : Math.max(0, Math.round(founders - given)),
     }
   })
   const withRecipe = starts.filter(s => s.feeder.recipe)

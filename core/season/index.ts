@@ -9,7 +9,7 @@ export { colonyView, type ColonyView } from './colony'
 export { cultureLessons, type Lesson } from './cultureLearning'
 export { bySupplier, orderRows, orderSheet, tellOrderLine, type OrderLine, type SupplierOrder } from './orderSheet'
 export { clutchLabels, cultureLabels, type Label } from './labels'
-export { cultureDay, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
+export { cultureDay, foundersOn, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
 export {
   PlanMemory,
   inOrder,

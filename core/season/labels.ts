@@ -2,7 +2,7 @@ import { feederOf, speciesOf } from '../almanac'
 import { summarise } from '../chance'
 import { cultureStage, cultureWay, producingFrom } from '../supply'
 import { formatDay, formatRange } from '../units'
-import { eggsLeft, type Subject } from '../subjects'
+import { eggsLeft, strainOf, type CultureState, type Subject } from '../subjects'
 import type { SeasonContext } from './context'
 import type { Lane } from './contracts'
 import { cultureTempC } from './warmth'
@@ -16,6 +16,13 @@ export interface Label {
   lines: string[]
   /** Started or laid on that day: the newest come first. */
   day: number
+}
+
+/** `from FS-1, FS-2; wingless` */
+function originOf(culture: CultureState, cultures: SeasonContext['house']['cultures']): string[] {
+  const parents = (culture.parentIds ?? []).flatMap(id => cultures[id]?.tag ?? [])
+  const told = [parents.length ? `from ${parents.join(', ')}` : null, strainOf(culture, cultures)].filter(s => s)
+  return told.length ? [told.join('; ')] : []
 }
 
 /** Labels of all cultures that run, the newest first. Days are those that are expected today. */
@@ -39,6 +46,7 @@ export function cultureLabels(context: SeasonContext): Label[] {
         day: c.startDay,
         lines: [
           `${c.bought ? 'ordered' : 'started'} ${formatDay(c.startDay, today)}`,
+          ...originOf(c, house.cultures),
           ...(yields ? [`yields ${formatRange(yields)}`] : []),
           ...(out ? [`out by ${formatDay(c.startDay + Math.round(out.value), today)}`] : []),
         ],

@@ -1,6 +1,6 @@
 import { feederOf } from '../almanac'
 import { causeNamed, causesOf, type CausesFound } from '../supply'
-import { TROUBLE_WORDS, type CultureState } from '../subjects'
+import { CARRIED, TROUBLE_WORDS, foundedFrom, type CultureState } from '../subjects'
 import { formatDistance, upperFirst } from '../units'
 import type { SeasonContext } from './context'
 import { cultureTempC } from './warmth'
@@ -9,6 +9,8 @@ import { cultureTempC } from './warmth'
 export interface TroubleView extends CausesFound {
   /** What was found, and when. */
   answer: string
+  /** Tags of those that were founded from it and still stand, where it goes with the founders. */
+  carriedTo: string[]
   /** What it came from, once that is known, and what to do. */
   cause: { name: string; remedy: string } | null
 }
@@ -31,6 +33,11 @@ export function troubleOf(
   })
   return {
     ...found,
+    carriedTo: CARRIED.includes(trouble.what)
+      ? foundedFrom(culture, house.cultures)
+          .filter(c => !c.finished && !c.failed)
+          .map(c => c.tag)
+      : [],
     answer: `${upperFirst(TROUBLE_WORDS[trouble.what])}, found ${formatDistance(trouble.day, today)}`,
     cause: (trouble.cause && causeNamed(trouble.what, trouble.cause)) || null,
   }

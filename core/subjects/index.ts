@@ -197,8 +197,8 @@ export {
   type Stay,
 } from './clutch/state'
 export { signsOf } from './culture/kinds'
-export { NO_SIGN, TROUBLES, TROUBLE_WORDS, type CultureState, type Trouble } from './culture/state'
-export { mayFound } from './culture/trouble'
+export { CARRIED, NO_SIGN, TROUBLES, TROUBLE_WORDS, mayFound, type CultureState, type Trouble } from './culture/state'
+export { foundedFrom, strainOf } from './culture/lineage'
 export { HEATS, LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState } from './lamp/state'
 export { GroupData } from './group/kinds'
 export { hereOf, inAll, tellNumbers } from './group/numbers'

@@ -185,7 +185,7 @@ interface Known {
 }
 
 /** What the house knows speaks for a cause (+1), against it (−1), or says nothing. */
-function evidence(culture: CultureState, { feeder, tempC, cultures, almanac, today }: Known) {
+function evidence(culture: CultureState, what: Trouble, { feeder, tempC, cultures, almanac, today }: Known) {
   const { causeFurther, mitesFrom } = almanac.common
   const inputs: Input[] = []
   const says = new Map<string, 1 | -1>()
@@ -215,6 +215,17 @@ function evidence(culture: CultureState, { feeder, tempC, cultures, almanac, tod
     says.set('beside', 1)
     inputs.push(computedInput('Mites beside it', beside.tag))
   }
+  const parents = cultures.filter(c => culture.parentIds?.includes(c.id))
+  if (parents.length) {
+    const carried = parents.find(p => p.troubles.some(t => t.what === what))
+    says.set('founders', carried ? 1 : -1)
+    inputs.push(
+      computedInput(
+        `What it was founded from, ${parents.map(p => p.tag).join(', ')}`,
+        `${carried ? `${TROUBLE_WORDS[what]} in ${carried.tag}` : `no ${TROUBLE_WORDS[what]} found`}`,
+      ),
+    )
+  }
   const look = culture.looks.findLast(l => l.crowded !== undefined)
   if (look) {
     says.set('crowded', look.crowded ? 1 : -1)
@@ -239,7 +250,7 @@ export function causesOf(culture: CultureState, trouble: CultureState['troubles'
     .flatMap(c => c.troubles.filter(t => t.what === trouble.what && t.cause && t.entryId !== trouble.entryId))
   const usual = rows.map((_, i) => causeNext!.value ** i)
   const all = usual.reduce((a, b) => a + b, 0)
-  const { says, inputs } = evidence(culture, known)
+  const { says, inputs } = evidence(culture, trouble.what, known)
   const weights = rows.map(({ id }, i) => {
     const counted = (causeShrink!.value * usual[i]!) / all + before.filter(t => t.cause === id).length
     return trouble.not.includes(id) ? 0 : counted * causeKnown!.value ** (says.get(id) ?? 0)

@@ -3,7 +3,7 @@ import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
 import { cultureStage, cultureWay, producingFrom } from '#core/supply'
 import { cultureTempC } from '#core/season/warmth'
-import { NO_SIGN, TROUBLES, TROUBLE_WORDS, type CultureState, type Trouble } from '#core/subjects'
+import { NO_SIGN, TROUBLES, TROUBLE_WORDS, strainOf, type CultureState, type Trouble } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 /** One culture: how it stands, what is expected, and what can be recorded of it. */
@@ -25,6 +25,12 @@ const signs = computed(() =>
 )
 const open = computed(() => (stage.value === 'failed' ? [] : props.culture.troubles.filter(t => !t.over)))
 const lastSign = computed(() => (stage.value === 'growing' ? props.culture.signs.at(-1) : undefined))
+/** From what it was founded, and its strain. */
+const origin = computed(() => {
+  const tags = (props.culture.parentIds ?? []).flatMap(id => house.house.cultures[id]?.tag ?? [])
+  const strain = strainOf(props.culture, house.house.cultures)
+  return [tags.length ? ` from ${tags.join(', ')}` : '', strain ? `, strain ${strain}` : ''].join('')
+})
 const write = (kind: string, says: string, data: Record<string, unknown> = {}, form?: FormErrors) =>
   record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`, form)
 </script>
@@ -36,7 +42,7 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
         <span class="tag">{{ culture.tag }}</span> {{ feeder.name.toLowerCase() }}, {{ stage
         }}<template v-if="culture.producing && stage === 'producing'">
           since {{ formatDay(culture.producing.day, house.today) }}</template
-        >; started {{ formatDistance(culture.startDay, house.today)
+        >; started {{ formatDistance(culture.startDay, house.today) }}{{ origin
         }}<template v-if="tempC !== null">, {{ formatQuantity(tempC, house.settings.tempUnit) }}</template
         ><template v-if="culture.lastHarvest"
           >, harvested {{ formatDistance(culture.lastHarvest.day, house.today) }}</template

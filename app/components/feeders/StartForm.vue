@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { cultureWay, nextCultureTags } from '#core/supply'
+import { foundersOn } from '#core/season'
+import { cultureStage, cultureWay, homeOf, nextCultureTags } from '#core/supply'
 
 /** Starts cultures of any feeder, whether the plan asks for them or not. */
 const house = useHouse()
@@ -16,20 +17,39 @@ const feeders = computed(() =>
 )
 const places = usePlaceItems()
 const feeder = computed(() => (feederId.value ? feederOf(house.almanac, feederId.value) : null))
+/** What it may be founded from; those at their best are proposed. */
+const parents = computed(() =>
+  Object.values(house.house.cultures)
+    .filter(c => {
+      const way = c.feederId === feederId.value && cultureWay(feeder.value!, c)
+      return way && cultureStage(c, way, house.today) === 'producing'
+    })
+    .map(c => ({ value: c.id, label: c.tag })),
+)
+const picked = ref<string[] | null>(null)
+watch(feederId, () => (picked.value = null))
+const parentIds = computed(
+  () =>
+    picked.value ?? (feeder.value ? foundersOn(feeder.value, house.today, count.value, house).from.map(c => c.id) : []),
+)
+const strain = ref('')
 /** They come about to yield, as the house gets them now. */
 const bought = computed(() => feeder.value?.supply.kind === 'batch' && feeder.value.supply.boughtProducing)
 
 async function send(): Promise<void> {
   if (!feeder.value) return
   const own = Object.values(house.house.cultures)
-  const place =
-    placeId.value ??
-    own.filter(c => c.feederId === feederId.value).sort((a, b) => b.startDay - a.startDay)[0]?.placeId ??
-    null
+  const place = placeId.value ?? homeOf(feeder.value.id, own)
   const wishes = nextCultureTags(own, feeder.value, count.value).map(tag => ({
     kind: 'cultureStarted',
     founds: 'culture' as const,
-    data: { tag, feederId: feederId.value, placeId: place, ...(bought.value && { bought: true }) },
+    data: {
+      tag,
+      feederId: feederId.value,
+      placeId: place,
+      ...(bought.value ? { bought: true } : parentIds.value.length && { parentIds: parentIds.value }),
+      ...(strain.value.trim() && { strain: strain.value }),
+    },
   }))
   if (await record(wishes, `Started ${count.value} of ${feeder.value.name.toLowerCase()}`)) open.value = false
 }
@@ -52,6 +72,18 @@ async function send(): Promise<void> {
             class="w-full"
             placeholder="As the last one"
         /></UFormField>
+        <UFormField v-if="parents.length && !bought" label="Founded from">
+          <RecordPick
+            name="Founded from"
+            :items="parents"
+            :model-value="parentIds"
+            multiple
+            class="w-full"
+            placeholder="Nothing of the house"
+            @update:model-value="picked = $event"
+          />
+        </UFormField>
+        <UFormField label="Strain" hint="where it is kept apart"><UInput v-model="strain" class="w-full" /></UFormField>
         <p v-if="feeder" class="small quiet">{{ feeder.care }} {{ feeder.cautions[0] }}</p>
         <UButton type="submit" :label="`Start ${count}`" :disabled="!feederId" :loading="busy" block />
       </form>

@@ -37,6 +37,9 @@ async function follow(says: 'not' | 'is' | 'over', of?: string, name = 'over'): 
       <template v-if="found.cause"
         ><b>{{ upperFirst(found.cause.name) }}.</b> {{ found.cause.remedy }}</template
       ><template v-else-if="!found.causes.length">{{ upperFirst(NO_CAUSE) }}.</template>
+      <template v-if="found.carriedTo.length">
+        Founded from it, look at them too: {{ found.carriedTo.join(', ') }}.</template
+      >
       <UButton
         class="over ml-2"
         label="It is over"

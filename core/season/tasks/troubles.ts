@@ -7,7 +7,7 @@ import type { Task, TaskAction } from '../contracts'
 import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
 function taskOf(culture: CultureState, trouble: CultureState['troubles'][number], context: TaskContext): Task {
-  const { answer, cause, causes, reasons } = troubleOf(culture, trouble, context)
+  const { answer, cause, causes, reasons, carriedTo } = troubleOf(culture, trouble, context)
   const first = causes[0]
   const follow = (label: string, says: 'not' | 'is' | 'over', tone?: 'main'): TaskAction => ({
     label,
@@ -24,7 +24,7 @@ function taskOf(culture: CultureState, trouble: CultureState['troubles'][number]
     placeId: culture.placeId,
     due: trouble.day,
     what: answer,
-    detail: cause ? `${cause.name}: ${cause.remedy}` : first ? `${first.name}? ${first.look}` : NO_CAUSE,
+    detail: `${cause ? `${cause.name}: ${cause.remedy}` : first ? `${first.name}? ${first.look}` : NO_CAUSE}${carriedTo.length ? `; founded from it, look at them too: ${carriedTo.join(', ')}` : ''}`,
     actions: [
       ...(cause || !first
         ? [follow('It is over', 'over', 'main')]

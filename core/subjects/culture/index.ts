@@ -1,7 +1,11 @@
 import { defineSubject } from '../../log'
 import { cultureKinds } from './kinds'
 import { cultureLines } from './lines'
+import type { CultureState } from './state'
 import { troubleKinds } from './trouble'
+
+type Said = Pick<CultureState, 'tag' | 'feederId' | 'placeId' | 'bought' | 'parentIds' | 'strain'> & { sure?: true }
+const saidOf = ({ sure: _, ...said }: Said) => said
 
 export const culture = defineSubject({
   type: 'culture',
@@ -10,7 +14,7 @@ export const culture = defineSubject({
   kinds: [...cultureKinds, ...troubleKinds],
   found: ({ id, day, data }) => ({
     id,
-    ...(data as { tag: string; feederId: string; placeId: string | null }),
+    ...saidOf(data as Said),
     startDay: day,
     producing: null,
     failed: null,

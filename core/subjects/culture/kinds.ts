@@ -1,9 +1,10 @@
 import { z } from 'zod'
-import { reference } from '../../reference'
-import type { Feeder } from '../../almanac'
-import { defineKind, seen, sure } from '../../log'
+import { lineOfText, reference } from '../../reference'
+import type { Almanac, Feeder } from '../../almanac'
+import { defineKind, seen, sure, type Problem } from '../../log'
 import { amount, tag } from '../fields'
-import { NO_SIGN } from './state'
+import { strainOf } from './lineage'
+import { NO_SIGN, mayFound, type CultureState } from './state'
 
 const none = z.strictObject({})
 
@@ -29,6 +30,32 @@ function usuallySeenAfter(feeder: Feeder | undefined, sign: string): number | nu
   return null
 }
 
+/** What a culture may be founded from: its own kind, of one strain, and nothing that carries mites or mould. */
+function parentsProblem(
+  { feederId, parentIds = [], strain, sure }: { feederId: string; parentIds?: string[]; strain?: string; sure?: true },
+  source: string,
+  cultures: Readonly<Record<string, CultureState>>,
+  { feeders }: Pick<Almanac, 'feeders'>,
+): Problem | null {
+  const parents = parentIds.flatMap(id => cultures[id] ?? [])
+  const other = parents.find(p => p.feederId !== feederId)
+  if (other) {
+    const what = feeders[other.feederId]?.many ?? other.feederId
+    return { path: 'data.parentIds', message: `${other.tag} is one of ${what}: nothing else comes of it` }
+  }
+  if (sure || source !== 'keeper') return null
+  const carries = parents.find(p => !mayFound(p))
+  if (carries)
+    return {
+      path: 'data.sure',
+      message: `${carries.tag} carries mites or mould, which go with its founders. Start from it all the same?`,
+    }
+  const strains = [...new Set([strain, ...parents.map(p => strainOf(p, cultures))].filter(s => s))]
+  return strains.length > 1
+    ? { path: 'data.sure', message: `That mixes ${strains.join(' with ')}. Start it all the same?` }
+    : null
+}
+
 export const cultureKinds = [
   defineKind({
     kind: 'cultureStarted',
@@ -41,7 +68,15 @@ export const cultureKinds = [
       placeId: reference('place').nullable().default(null),
       /** Ordered as a culture that is about to yield. */
       bought: z.literal(true).optional(),
+      parentIds: z
+        .array(reference('culture'))
+        .max(20)
+        .refine(ids => new Set(ids).size === ids.length, 'A culture is named twice')
+        .optional(),
+      strain: lineOfText(40, 'A strain needs a name').optional(),
+      sure,
     }),
+    check: (_, data, entry, { house, almanac }) => parentsProblem(data, entry.source, house.cultures, almanac),
     apply() {},
     wording: d => `Started ${d.tag}`,
   }),

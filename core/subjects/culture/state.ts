@@ -24,6 +24,9 @@ export interface CultureState {
   /** Ordered, on that day, as a culture that is about to yield. */
   bought?: true
   placeId: string | null
+  /** What it was founded from, and a strain that is kept apart from others. */
+  parentIds?: readonly string[]
+  strain?: string
   producing: Observed | null
   failed: Observed | null
   finished: Observed | null
@@ -45,6 +48,13 @@ export interface CultureState {
   /** What was seen in a colony: counted in so much of it, or judged by eye. */
   looks: { day: Day; sharePercent: number; young?: number; grown?: number; crowded?: boolean }[]
 }
+
+/** What is carried to the next culture with its founders. */
+export const CARRIED: readonly Trouble[] = ['mites', 'mould']
+
+/** Whether others may be founded from it: nothing is found in it that would go with them. */
+export const mayFound = ({ troubles }: Pick<CultureState, 'troubles'>): boolean =>
+  !troubles.some(t => !t.over && CARRIED.includes(t.what))
 
 declare module '../../log/house' {
   interface StateOf {

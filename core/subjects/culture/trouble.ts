@@ -1,13 +1,6 @@
 import { z } from 'zod'
 import { defineKind, type Problem } from '../../log'
-import { TROUBLES, TROUBLE_WORDS, type CultureState, type Trouble } from './state'
-
-/** What is carried to the next culture with its founders. */
-const CARRIED: readonly Trouble[] = ['mites', 'mould']
-
-/** Whether others may be founded from it: nothing is found in it that would go with them. */
-export const mayFound = ({ troubles }: Pick<CultureState, 'troubles'>): boolean =>
-  !troubles.some(t => !t.over && CARRIED.includes(t.what))
+import { TROUBLES, TROUBLE_WORDS } from './state'
 
 /** What was found in cultures and, one by one, what it came from. */
 export const troubleKinds = [
