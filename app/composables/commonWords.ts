@@ -163,6 +163,7 @@ export const COMMON_WORDS: Record<string, string> = {
   deliveryLost: 'Deliveries that never come',
   deliveryShort: 'Deliveries that come short',
   deliveryDead: 'Dead on arrival',
+  materialDays: 'Materials are got within',
   tubRoom: 'Room of a tub, where not said',
   startMinutes: 'To start a culture, where not said',
   starterCost: 'Bought founders weigh',

@@ -6,7 +6,15 @@ const withFields = [...entryKinds.values()].filter(kind => kind.fields)
 
 describe('further fields of an entry', () => {
   it('are of its kind: each alone is taken by the schema, and what is no such field is not', () => {
-    const samples = { day: '2030-01-31', count: 1, text: 'dried out', temperature: 28, mass: 3.1, place: 'inc-1' }
+    const samples = {
+      day: '2030-01-31',
+      count: 1,
+      number: 9.5,
+      text: 'dried out',
+      temperature: 28,
+      mass: 3.1,
+      place: 'inc-1',
+    }
     const [laying, birth] = [
       { tag: 'C-1', eggs: 6 },
       { tag: 'L-1', live: 6 },
@@ -22,6 +30,7 @@ describe('further fields of an entry', () => {
       eggsWeighed: { massG: 9 },
       eggsAdded: { eggs: 1 },
       preyReceived: { count: 1 },
+      materialBought: { amount: 3 },
       orderConfirmed: { comes: '2024-10-20' },
       cultureFound: { what: 'mites' },
       preyDiscarded: { count: 1 },
@@ -40,6 +49,7 @@ describe('further fields of an entry', () => {
       'groupLost',
       'groupWeighed',
       'laid',
+      'materialBought',
       'orderConfirmed',
       'orderDropped',
       'preyDiscarded',

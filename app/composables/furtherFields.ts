@@ -1,5 +1,5 @@
 import type { FieldHint } from '#core/subjects'
-import { UnitError, parseAs, type Unit } from '#core/units'
+import { UnitError, parseAs, parseNumber, type Unit } from '#core/units'
 
 interface Read {
   data: Record<string, unknown>
@@ -25,13 +25,22 @@ export function readFurther(
             ? Number(parseAs('mass', text, units.massUnit).toFixed(2))
             : as === 'count'
               ? wholeNumber(text)
-              : text
+              : as === 'number'
+                ? anyNumber(text)
+                : text
     } catch (error) {
       if (!(error instanceof UnitError)) throw error
       read.problems[name] = error.message
     }
   }
   return read
+}
+
+/** @throws UnitError */
+function anyNumber(text: string): number {
+  const value = parseNumber(text)
+  if (value === null || value < 0) throw new UnitError('Write a number')
+  return value
 }
 
 /** @throws UnitError */

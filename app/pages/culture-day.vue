@@ -5,8 +5,8 @@ import {
   cultureDay,
   orderRows,
   orderSheet,
+  tellAmount,
   tellOrderLine,
-  type MixLine,
   type StartLine,
   type Task,
 } from '#core/season'
@@ -56,12 +56,6 @@ const startTasks = computed(() => sheet.value.starts.map(s => bare(s.task, from(
 const cautions = computed(() => [
   ...new Set([...sheet.value.starts.map(s => s.task), ...sheet.value.orders].flatMap(t => t.caution ?? [])),
 ])
-/** `5 ×`, `480 mL`, `3 handfuls` */
-function measure({ amount: n, unit }: MixLine): string {
-  if (unit === 'each') return `${amount(n)} ×`
-  const several = /^(handful|pinch)$/.test(unit) && n > 1
-  return `${amount(n)} ${several ? (unit === 'pinch' ? 'pinches' : `${unit}s`) : unit}`
-}
 const print = () => window.print()
 const orders = computed(() => orderSheet(house.plans, house.almanac, house.today))
 const { copy, copied } = useClipboard({ legacy: true })
@@ -124,13 +118,14 @@ async function saveOrders(): Promise<void> {
       <h2>For all of these together</h2>
       <ul class="mix">
         <li v-for="line in sheet.mix" :key="`${line.what} ${line.unit}`">
-          <b>{{ measure(line) }}</b> {{ line.what }}
+          <b>{{ tellAmount(line) }}</b> {{ line.what }}
         </li>
       </ul>
       <p v-for="{ feeders, how } in sheet.how" :key="how" class="small">
         {{ feeders.map((f, i) => (i ? f.name.toLowerCase() : f.name)).join(', ') }}: {{ how }}
       </p>
     </section>
+    <FeedersMaterials />
     <section v-if="sheet.orders.length">
       <h2>Order</h2>
       <RoundTaskList :tasks="sheet.orders.map(o => bare(o))" />

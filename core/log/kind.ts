@@ -27,7 +27,7 @@ export type Lift = (data: Record<string, unknown>) => Record<string, unknown>
 /** How a field of an entry is asked for. */
 export interface FieldHint {
   label: string
-  as: 'count' | 'text' | 'temperature' | 'mass' | 'place' | 'day'
+  as: 'count' | 'number' | 'text' | 'temperature' | 'mass' | 'place' | 'day'
 }
 
 /**

@@ -212,6 +212,8 @@ describe('what each kind of entry may hold', () => {
       preyCounted: { count: 1 },
       preyOrdered: { count: 1 },
       preyReceived: { count: 1 },
+      materialCounted: { amount: 450 },
+      materialBought: { amount: 2000, price: 9.5 },
       upkeepDone: { job: 'bran' },
       upkeepSet: { job: 'bran', everyDays: null },
       orderConfirmed: { comes: '2024-10-20' },

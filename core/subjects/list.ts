@@ -6,6 +6,7 @@ import { group } from './group'
 import { job } from './job'
 import { lamp } from './lamp'
 import { locus } from './locus'
+import { material } from './material'
 import { number } from './number'
 import { pairing } from './pairing'
 import { place } from './place'
@@ -32,5 +33,6 @@ export const subjects = [
   winter,
   locus,
   supplier,
+  material,
   stock,
 ]

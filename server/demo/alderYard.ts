@@ -464,6 +464,14 @@ export function alderYard(today: number): DemoHouse {
   dustedYoung(w, all)
   waysOfAnimals(w, all)
   suppliersOf(w)
+  const materials: [string, number][] = [
+    ['cup of 950 mL with a cloth lid|each', 24],
+    ['dry mix|mL', 700],
+    ['climbing fibre|handful', 30],
+    ['dry black-eyed peas, 50–75 mm deep|mL', 2700],
+  ]
+  for (const [id, amount] of materials) w.write('materialCounted', { type: 'material', id }, -3, { amount })
+  w.write('materialBought', { type: 'material', id: 'dry mix|mL' }, -2, { amount: 500, price: 6 })
   const named = (name: string) => w.places.find(p => p.name === name)!
   const settings: HouseSettings = {
     ...defaultSettings,

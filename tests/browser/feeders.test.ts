@@ -3,18 +3,20 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { describe, expect, it } from 'vitest'
+import { shippedAlmanac } from '#core/almanac'
+import { simulatedAnswer } from '#core/supply'
 import type { SeasonSnapshot } from '#shared/contracts/house'
 import { open, server, serveDemo, snapshot, visit } from './demo'
 
 serveDemo()
 
 /** Writes an entry as another device would. */
-async function write(kind: string, subject: object, data: object, daysAgo: number): Promise<void> {
+async function write(kind: string, subject: object, data: object, daysAgo: number, id: string = uuid()): Promise<void> {
   const at = new Date(Date.parse('2026-11-25T09:00:00Z') - daysAgo * 86_400_000).toISOString()
   const answer = await fetch(`${server.address}/api/entries`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ entries: [{ id: uuid(), at, kind, subject, data }] }),
+    body: JSON.stringify({ entries: [{ id, at, kind, subject, data }] }),
   })
   expect([answer.ok, await answer.text()]).toEqual([true, expect.any(String)])
 }
@@ -437,7 +439,11 @@ describe('suppliers', () => {
     await open()
     const { house } = await snapshot()
     const supplier = Object.values(house.suppliers).find(s => s.simulated)!
-    await write('preyOrdered', { type: 'prey', id: 'superworm' }, { count: 300, supplierId: supplier.id }, 0)
+    // one that comes, by what the answer is drawn from
+    const of = (id: string) => simulatedAnswer({ entryId: id, count: 300 }, 20_783, shippedAlmanac)
+    let id = uuid()
+    while (of(id).comes === null || of(id).open) id = uuid()
+    await write('preyOrdered', { type: 'prey', id: 'superworm' }, { count: 300, supplierId: supplier.id }, 0, id)
     await visit.go('/feeders')
     const line = '[data-order="superworm"]'
     await visit.untilText(line, '300 superworms from Sedge Lane Feeders, ordered today; expected 26 Nov')
@@ -447,6 +453,24 @@ describe('suppliers', () => {
     await visit.until('the order is gone', () => !document.querySelector('[data-order="superworm"]'))
     const stock = (await snapshot()).house.stocks.superworm!
     expect(stock.onOrder).toEqual([])
-    expect(stock.left).toBeGreaterThan(0)
+    expect(stock.received).toBe(of(id).count)
+  })
+})
+
+describe('what cultures are made of', () => {
+  it('is counted and bought on the worksheet, which says by when more is got', async () => {
+    await open()
+    await visit.go('/culture-day')
+    await visit.click('.materials summary')
+    const line = '[data-material="climbing fibre"]'
+    await visit.press('Count', line)
+    await visit.answer('0')
+    await visit.untilText(line, 'get it by')
+    await visit.press('Bought', line)
+    const fields = await visit.page.waitForSelector('form.ask').then(() => visit.page.$$('form.ask input'))
+    for (const [i, text] of ['400', '9.50'].entries()) await fields[i]!.type(text)
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(line, '400 handfuls left, enough')
+    await visit.untilText(line, '€')
   })
 })

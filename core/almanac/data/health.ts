@@ -108,6 +108,7 @@ export const health: Record<string, Fact> = {
   otherWayCost: memory(2, 'units', 'To order what is grown in the house otherwise weighs so much a unit'),
   deliveryShort: memory(0.12, 'share', 'Deliveries of which a part is still to come'),
   deliveryDead: memory(0.03, 'share', 'Animals that are dead on arrival'),
+  materialDays: memory(7, 'days', 'Until what cultures are made of is got'),
   tubRoom: memory(5, 'cups', 'A tub or bin of which its recipe does not say the room takes as much as so many cups'),
   startMinutes: memory(15, 'minutes', 'To start a culture of which its recipe does not say how long it takes'),
   extraTripCost: memory(3, 'units', 'To start or order today, and not on culture day, weighs so much more a unit'),

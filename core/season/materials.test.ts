@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest'
+import { HouseBuilder } from '../../tests/fixtures/records'
+import { shippedAlmanac as almanac } from '../almanac'
+import { checkEntry, foldHouse, materialId } from '../subjects'
+import { houseOf, materialsAhead, type FeederPlan } from '.'
+
+const today = 20_000
+const MIX = { type: 'material' as const, id: materialId('dry mix', 'mL') }
+const mL = almanac.feeders['fly.small']!.recipe!.parts.find(p => p.what === 'dry mix')!.amount.value
+/** Cups of small flies on these days. */
+const plan = (starts: [day: number, count: number][], prey = 'fly.small'): FeederPlan =>
+  ({
+    prey,
+    verb: 'Start',
+    starts: starts.map(([day, count]) => ({ day: today + day, count })),
+  }) as unknown as FeederPlan
+const mixOf = (b: HouseBuilder, plans: FeederPlan[], on = today) =>
+  materialsAhead(plans, { house: houseOf(b.records()), almanac, today: on }).find(m => m.id === MIX.id)!
+
+describe('what cultures are made of', () => {
+  it('never counted it says what is taken, and no day', () => {
+    // 45 mL a cup: PRACTICE §8, common practice
+    expect(mL).toBe(45)
+    expect(
+      mixOf(new HouseBuilder(today), [
+        plan([
+          [4, 2],
+          [11, 3],
+          [40, 9],
+        ]),
+      ]),
+    ).toMatchObject({
+      left: null,
+      soon: 5 * 45,
+      shortOn: null,
+      getBy: null,
+    })
+  })
+
+  it('lasts until the first start that it does not suffice for, and is got a week before', () => {
+    const b = new HouseBuilder(today)
+    b.write('materialCounted', MIX, -3, { amount: 5 * 45 })
+    expect(
+      mixOf(b, [
+        plan([
+          [4, 2],
+          [11, 3],
+        ]),
+      ]),
+    ).toMatchObject({ left: 225, shortOn: null, getBy: null })
+    expect(
+      mixOf(b, [
+        plan([
+          [4, 2],
+          [11, 4],
+        ]),
+      ]),
+    ).toMatchObject({ shortOn: today + 11, getBy: today + 4 })
+    // large flies take of the same
+    expect(mixOf(b, [plan([[4, 2]]), plan([[2, 4]], 'fly.large')])).toMatchObject({ shortOn: today + 4, getBy: today })
+  })
+
+  it('is taken by cultures started after the count, as their recipe says; what came is added, with its price', () => {
+    const b = new HouseBuilder(today)
+    b.culture('F-1', 'fly.small', -5)
+    b.write('materialCounted', MIX, -5, { amount: 400 })
+    b.culture('F-2', 'fly.small', -2)
+    b.culture('F-3', 'fly.large', 0)
+    b.write('materialBought', MIX, -1, { amount: 500, price: 6 })
+    expect(mixOf(b, [])).toMatchObject({ left: 400 + 500 - 2 * 45, unitPrice: 6 / 500 })
+    b.write('materialCounted', MIX, 0, { amount: 90 }, 'z-count')
+    expect(mixOf(b, []).left).toBe(90)
+  })
+
+  it('is never less than nothing, and only what a recipe asks for', () => {
+    const b = new HouseBuilder(today)
+    b.write('materialCounted', MIX, -9, { amount: 20 })
+    b.culture('F-1', 'fly.small', -1)
+    expect(mixOf(b, [])).toMatchObject({ left: 0 })
+    const records = b.records()
+    const problem = (id: string, amount: number) =>
+      checkEntry(
+        {
+          ...{ id: 'n', at: new Date(today * 86_400_000).toISOString(), day: today, source: 'keeper' as const },
+          ...{ kind: 'materialCounted', subject: { type: 'material' as const, id }, data: { amount } },
+        },
+        { records, house: foldHouse(records), almanac, today },
+      )[0]?.message
+    expect(problem(MIX.id, 5)).toBeUndefined()
+    expect(problem(MIX.id, -5)).toBe('What is left cannot be negative')
+    expect(problem('moon dust|mL', 5)).toBeDefined()
+  })
+})
