@@ -14,7 +14,7 @@ watch(
 
 // the sheet that was open may be of another house
 const species = computed(() => house.almanac.species[chosen.value])
-const feeder = computed(() => house.almanac.feeders[chosen.value])
+const feeder = computed(() => house.knowledge.feeders[chosen.value])
 watchEffect(() => {
   if (!species.value && !feeder.value) chosen.value = 'california-kingsnake'
 })

@@ -39,6 +39,11 @@ export const useHouse = defineStore('house', () => {
     const [rows, numbers] = JSON.parse(saidOfAlmanac.value) as [ReturnType<typeof ownRows>, Override[]]
     return withOwn(shipped.value!, { ...rows, numbers }).almanac
   })
+  /** What is known, without the packs that are ordered just now: it is what is set, borrowed and handed on. */
+  const knowledge = computed(() => {
+    const [rows, numbers] = JSON.parse(saidOfAlmanac.value) as [ReturnType<typeof ownRows>, Override[]]
+    return rows.offers.length ? withOwn(shipped.value!, { ...rows, offers: [], numbers }).almanac : almanac.value
+  })
   const house = computed(() => snapshot.value!.house)
   const settings = computed(() => snapshot.value!.settings)
   const today = computed(() => snapshot.value!.today)
@@ -190,6 +195,7 @@ export const useHouse = defineStore('house', () => {
     stale,
     locked,
     almanac,
+    knowledge,
     house,
     settings,
     today,

@@ -433,6 +433,10 @@ describe('suppliers', () => {
     await visit.untilText('[data-supplier="Sedge Lane Feeders"]', '€9.80')
     await visit.undo('2 packs')
     await visit.untilText('[data-supplier="Sedge Lane Feeders"]', '€7.90')
+    // what is known, and handed on, is not what this house just orders
+    await visit.move('/almanac#cricket.half')
+    await visit.untilText('main', 'lead days')
+    expect((await visit.text('main')).toLowerCase()).not.toContain('price')
   })
 
   it('one that is simulated confirms an order, and sends it', async () => {

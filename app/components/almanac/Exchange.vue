@@ -14,23 +14,23 @@ const taken = ref('')
 const moves = ref<string[] | null>(null)
 const { tryKnowledge } = useKnowledgeTrial()
 
-const species = computed(() => house.almanac.species[props.chosen])
+const species = computed(() => house.knowledge.species[props.chosen])
 const own = computed(() => [...Object.keys(house.house.species), ...Object.keys(house.house.feeders)])
 
 // by their files: by its index the whole almanac would be part of the first load
 async function exportSheet(ids: readonly string[], name: string): Promise<void> {
   const { sheetOf } = await import('#core/almanac/sheet')
-  const feeders = ids.filter(id => id in house.almanac.feeders)
+  const feeders = ids.filter(id => id in house.knowledge.feeders)
   const sheet = sheetOf(
-    house.almanac,
-    ids.filter(id => id in house.almanac.species),
+    house.knowledge,
+    ids.filter(id => id in house.knowledge.species),
     feeders,
   )
   saveFile(`${fileName(name)}.mantel.json`, JSON.stringify(sheet, null, 2), 'application/json')
 }
 async function exportReadable(): Promise<void> {
   const { readableSheet } = await import('#core/almanac/readable')
-  saveFile(`${fileName(species.value!.name)}.md`, readableSheet(species.value!, house.almanac), 'text/markdown')
+  saveFile(`${fileName(species.value!.name)}.md`, readableSheet(species.value!, house.knowledge), 'text/markdown')
 }
 
 async function read(event: Event): Promise<void> {
@@ -47,7 +47,7 @@ async function read(event: Event): Promise<void> {
     problem.value = sheet
     return
   }
-  plan.value = planSheet(sheet, house.almanac, v7)
+  plan.value = planSheet(sheet, house.knowledge, v7)
   input.value = ''
   if (plan.value.problems.length || !plan.value.facts.length) return
   moves.value = await tryKnowledge(plan.value.facts)

@@ -73,7 +73,8 @@ const missing = computed(() =>
 
 /** Whose value may be taken over: those of its own way and group stand first. */
 function donors(path: string, fits: (value: unknown) => boolean = () => true) {
-  const rows: Record<string, Species | Feeder> = props.of === 'species' ? house.almanac.species : house.almanac.feeders
+  const rows: Record<string, Species | Feeder> =
+    props.of === 'species' ? house.almanac.species : house.knowledge.feeders
   const near = (s: Species | Feeder) =>
     'group' in s && 'group' in props.row ? Number(s.group !== props.row.group) + Number(s.mode !== props.row.mode) : 0
   return Object.values(rows)
@@ -82,7 +83,8 @@ function donors(path: string, fits: (value: unknown) => boolean = () => true) {
     .map(s => ({ value: s.id, label: s.name }))
 }
 function takeOver(path: string, id: string): void {
-  const rows: Record<string, Species | Feeder> = props.of === 'species' ? house.almanac.species : house.almanac.feeders
+  const rows: Record<string, Species | Feeder> =
+    props.of === 'species' ? house.almanac.species : house.knowledge.feeders
   const taken = borrowed(copy(at(rows[id], path)), rows[id]!.name)
   before.value = put(before.value, path.split('.'), copy(taken))
   set(path, taken)

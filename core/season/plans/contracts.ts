@@ -42,7 +42,7 @@ export interface Held {
   /** All of it is taken from the one day to the other. */
   from: Day
   to: Day
-  /** What a little more of it would save: hungry meals, and all that weighs, in units. */
+  /** What is tried beyond it, and what that would save: hungry meals, and all that weighs, in units. */
   more: string
   hungry: number
   cost: number
