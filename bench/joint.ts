@@ -33,7 +33,7 @@ const houses = {
 }
 for (const [name, records] of Object.entries(houses)) {
   const house = houseOf(records)
-  const { almanac } = withOwn(shipped, { ...ownRows(house), numbers: [] })
+  const { almanac } = withOwn(shipped, { ...ownRows(house, demo.settings.cultureWeekday), numbers: [] })
   const settings = { ...demo.settings, safeSeasons: name.includes('95') ? 0.95 : null }
   const { season, scenarios } = seasonOfHouse(house, almanac, settings, today)
   const jobs = planJobs(season.prey, scenarios, house, almanac, settings, today)

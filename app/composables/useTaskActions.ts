@@ -1,6 +1,6 @@
 import { feederOf } from '#core/almanac'
 import { homeOf, nextCultureTags } from '#core/supply'
-import { foundersOn, type Task, type TaskAction } from '#core/season'
+import type { Task, TaskAction } from '#core/season'
 import type { Wish } from './useRecord'
 
 /** Turns the buttons of a task into entries. */
@@ -8,16 +8,21 @@ export function useTaskActions() {
   const house = useHouse()
   const { record, recordMany, busy } = useRecord()
 
-  function wishesOf(task: Task, action: TaskAction, asked: number | null, further: object = {}): Wish[] {
+  /** Of what new cultures are founded; what is ordered brings its own. */
+  async function parentsOf(feederId: string, count: number): Promise<string[]> {
+    // by its file, when it is asked for: it would bring the whole log into the first load
+    const { foundersOn } = await import('#core/season/cultureDay')
+    return foundersOn(feederOf(house.almanac, feederId), house.today, count, house).from.map(c => c.id)
+  }
+
+  async function wishesOf(task: Task, action: TaskAction, asked: number | null, further: object = {}): Promise<Wish[]> {
     const data = { ...action.data, ...further, ...(action.ask && asked !== null && { [action.ask.field]: asked }) }
     if (action.kind === 'cultureStarted') {
       const feeder = feederOf(house.almanac, String(data.feederId))
       const own = Object.values(house.house.cultures)
       const placeId = homeOf(feeder.id, own)
       const count = action.times ?? 1
-      // what is ordered brings its own
-      const parents = data.bought ? [] : foundersOn(feeder, house.today, count, house).from
-      const parentIds = parents.map(c => c.id)
+      const parentIds = data.bought ? [] : await parentsOf(feeder.id, count).catch(() => [])
       return nextCultureTags(own, feeder, count).map(tag => ({
         kind: action.kind,
         founds: 'culture' as const,
@@ -52,15 +57,21 @@ export function useTaskActions() {
     further = {},
     form?: FormErrors,
   ): Promise<boolean> {
-    return (await record(wishesOf(task, action, asked, further), says(task, action, asked), form)) !== null
+    // a second press meanwhile would write it twice
+    busy.value = true
+    return (await record(await wishesOf(task, action, asked, further), says(task, action, asked), form)) !== null
   }
 
   /** The same button for many tasks. @returns whether all was written */
-  function performAll(tasks: readonly Task[], label: string, who: string): Promise<boolean> {
-    const lists = tasks.flatMap(task => {
-      const action = task.actions.find(a => a.label === label)
-      return action ? [wishesOf(task, action, null)] : []
-    })
+  async function performAll(tasks: readonly Task[], label: string, who: string): Promise<boolean> {
+    busy.value = true
+    const lists = await Promise.all(
+      tasks.flatMap(task => {
+        const action = task.actions.find(a => a.label === label)
+        return action ? [wishesOf(task, action, null)] : []
+      }),
+    )
+    if (!lists.length) busy.value = false
     return recordMany(lists, `${who}: ${label.toLowerCase()}`)
   }
 

@@ -3,12 +3,15 @@ import { recordOf } from '../record'
 import type { House } from '../log'
 import type {} from './feeder/state'
 import { ownNumbers } from './ownNumbers'
+import { cultureWeekdayOf } from './cultureWeekday'
 import { ownRows } from './ownRows'
 import type {} from './species/state'
 
 /** What a house says otherwise than what is shipped: its own species and feeders, its own numbers. */
-export const ownKnowledge = (house: Parameters<typeof ownRows>[0] & Pick<House, 'numbers'>): OwnKnowledge => ({
-  ...ownRows(house),
+export const ownKnowledge = (
+  house: Parameters<typeof ownRows>[0] & Pick<House, 'numbers' | 'settings'>,
+): OwnKnowledge => ({
+  ...ownRows(house, cultureWeekdayOf(house)),
   numbers: ownNumbers(house),
 })
 

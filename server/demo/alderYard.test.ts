@@ -7,7 +7,7 @@ import { calendarOf } from '#core/units'
 import { alderYard } from './alderYard'
 
 /** With the species that the house added itself. */
-const almanacOf = (house: House): Almanac => withOwn(shipped, { ...ownRows(house), numbers: [] }).almanac
+const almanacOf = (house: House): Almanac => withOwn(shipped, { ...ownRows(house, 0), numbers: [] }).almanac
 
 describe.each([20_000, 20_782])('Alder Yard on day %d', today => {
   const demo = alderYard(today)

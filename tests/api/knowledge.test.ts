@@ -45,7 +45,7 @@ const write = async (
   })
 async function almanacOf(server: RunningServer): Promise<Almanac> {
   const { body } = await call<HouseSnapshot>(server, '/api/house')
-  return withOwn(shipped, { ...ownRows(body.house), numbers: body.overrides }).almanac
+  return withOwn(shipped, { ...ownRows(body.house, body.settings.cultureWeekday), numbers: body.overrides }).almanac
 }
 
 /** A pair of the species that locked and laid, with animals and clutch under the same tags in every house. */
