@@ -12,6 +12,7 @@ export { winterReport, type SpeciesWinter, type WinterRecord } from './report'
 export {
   mealAfterWarm,
   warmingDays,
+  warmingSteps,
   hasWinter,
   lightHoursAt,
   programmeOf,

@@ -23,6 +23,8 @@ export interface Programme {
   /** Night temperature of a rest; null in true cold, which knows no day. */
   nightC: number | null
   warmUp: WarmUp
+  /** Where it is warmed in steps: first so warm, and from so many days on so warm until it is full. */
+  steps: { firstC: number; thenC: number; thenAfter: number }
   lightHours: number
   /** For a rest: when the male goes to the female, before its end. */
   maleDay: Day | null
@@ -37,6 +39,13 @@ export interface WinterContext {
 /** Days from the start of warming to full warmth, by school. */
 export const warmingDays = ({ schools }: Pick<Almanac, 'schools'>, warmUp: WarmUp): number =>
   Math.round(schools.warmUp!.choices.find(c => c.id === warmUp)!.fact!.value)
+
+/** How it is warmed in steps. */
+export const warmingSteps = ({ common }: Pick<Almanac, 'common'>): Programme['steps'] => ({
+  firstC: common.warmFirstC!.value,
+  thenC: common.warmThenC!.value,
+  thenAfter: Math.round(common.warmThenAfter!.value),
+})
 
 /** Days of full warmth before the first meal is offered. */
 export const mealAfterWarm = ({ common }: Pick<Almanac, 'common'>): number => Math.round(common.mealAfterWarm!.value)
@@ -142,6 +151,7 @@ export function programmeOf(
     holdC: hold.value,
     nightC: rest ? rest.nightC.value - cold.holdC.value + hold.value : null,
     warmUp,
+    steps: warmingSteps(almanac),
     lightHours: light.value,
     maleDay: rest ? wakeDay - rest.maleBeforeEndDays.value : null,
     reasons: [
@@ -255,13 +265,14 @@ export function setpoints(p: Programme): Setpoint[] {
   const end = at(p.warmDay + 10, p.warmC)
   if (p.kind === 'dormancy' || p.warmUp === 'gradual') return [...start, at(p.warmDay, p.warmC), end]
   if (p.warmUp === 'atOnce') return [...start, at(p.wakeDay, p.warmC), end]
-  const cool = Math.min(21, p.warmC)
-  const room = Math.min(27, p.warmC)
+  const cool = Math.min(p.steps.firstC, p.warmC)
+  const room = Math.min(p.steps.thenC, p.warmC)
+  const then = Math.min(p.wakeDay + p.steps.thenAfter, p.warmDay)
   return [
     ...start,
     at(p.wakeDay, cool),
-    at(p.wakeDay + 1, cool),
-    at(p.wakeDay + 1, room),
+    at(then, cool),
+    at(then, room),
     at(p.warmDay, room),
     at(p.warmDay, p.warmC),
     end,

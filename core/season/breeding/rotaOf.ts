@@ -42,8 +42,15 @@ function pairableFrom(
       why: `rest ends ${formatDay(programme.wakeDay, today)}`,
       reasons: [
         {
-          rule: 'The male goes to the female about one week before the end of the rest (common practice)',
-          inputs: [computedInput('Rest ends', formatDay(programme.wakeDay, today))],
+          rule: 'The male goes to the female some days before the end of the rest',
+          inputs: [
+            computedInput('Rest ends', formatDay(programme.wakeDay, today)),
+            factInput(
+              'Before its end',
+              `species.${species.id}.cold.rest.maleBeforeEndDays.value`,
+              species.cold!.rest!.maleBeforeEndDays,
+            ),
+          ],
         },
       ],
     }
@@ -232,7 +239,7 @@ function placed(pairing: PairingState, lane: Lane | undefined, judge: PairJudge,
         reasons: [
           rule,
           {
-            rule: 'The male goes in again for 1–3 days after every clutch, fertile or not (common practice); late when he was not free, at most to half the time to her next',
+            rule: 'The male goes in again after every clutch, fertile or not; late when he was not free, at most to half the time to her next',
             inputs: [
               entryInput('Laid', formatDay(last.day, today), last),
               factInput('From', 'common.maleAfterFrom.value', almanac.common.maleAfterFrom!),

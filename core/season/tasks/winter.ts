@@ -1,7 +1,7 @@
-import { COLD_ACTION_WORDS } from '../../brumation'
+import { COLD_ACTION_WORDS, warmingDays, warmingSteps } from '../../brumation'
 import { factInput, computedInput, entryInput } from '../../judgement'
 import { inCold, type AnimalState, type House } from '../../subjects'
-import { formatDay, formatDistance } from '../../units'
+import { formatDay, formatDistance, formatQuantity } from '../../units'
 import type { Task } from '../contracts'
 import { coldOf, warmUpOf } from '../winter'
 import { due, lastWeight, tasksOfEach, type TaskMaker, weighAction } from './taskMaker'
@@ -173,12 +173,10 @@ export const coldTasks: TaskMaker = context => {
   )
 }
 
-const STEPS: { after: number; words: string }[] = [
-  { after: 1, words: 'Move to about 27 °C' },
-  { after: 3, words: 'Move to full warmth, with its basking place' },
-]
+/** A step that nobody wrote is asked for so many days more. */
+const STILL_TOLD = 3
 
-/** The steps of warming up over three days. */
+/** The steps of warming up, where the house warms in steps. */
 export const warmingTasks: TaskMaker = context =>
   tasksOfEach(
     context,
@@ -187,8 +185,18 @@ export const warmingTasks: TaskMaker = context =>
     (r): Task[] => {
       const { house, today } = context
       const animal = house.animals[r.animalId]!
-      if (warmUpOf(animal, context) !== 'steps' || today - r.warmedDay > 6) return []
-      const step = STEPS.filter(s => due(r.warmedDay + s.after, today)).at(-1)
+      const { almanac } = context
+      const warmUp = warmUpOf(animal, context)
+      const days = warmingDays(almanac, warmUp)
+      if (warmUp !== 'steps' || today - r.warmedDay > days + STILL_TOLD) return []
+      const { thenC, thenAfter } = warmingSteps(almanac)
+      const { tempUnit } = context.settings
+      const step = [
+        { after: thenAfter, words: `Move to about ${formatQuantity(thenC, tempUnit)}` },
+        { after: days, words: 'Move to full warmth, with its basking place' },
+      ]
+        .filter(s => due(r.warmedDay + s.after, today))
+        .at(-1)
       if (!step || (animal.lastCheck && animal.lastCheck.day >= r.warmedDay + step.after)) return []
       return [
         {
@@ -201,8 +209,14 @@ export const warmingTasks: TaskMaker = context =>
           actions: [{ label: 'Moved, well', kind: 'checked', data: { well: true }, tone: 'main' }],
           reasons: [
             {
-              rule: 'Warmed in steps: a cool room at 21 °C, 27 °C for two days, then full (common practice)',
-              inputs: [entryInput('Warmed up', formatDay(r.warmedDay, today), animal.warmed!)],
+              rule: 'Warmed in steps: a cool room, a warm one, then full warmth',
+              inputs: [
+                entryInput('Warmed up', formatDay(r.warmedDay, today), animal.warmed!),
+                factInput('First at', 'common.warmFirstC.value', almanac.common.warmFirstC!),
+                factInput('For', 'common.warmThenAfter.value', almanac.common.warmThenAfter!),
+                factInput('Then at', 'common.warmThenC.value', almanac.common.warmThenC!),
+                computedInput('Full warmth after', `${days} days`),
+              ],
               change: 'Another school of warming up in Settings or in the group',
             },
           ],

@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../../tests/fixtures/records'
-import { shippedAlmanac, speciesOf } from '../../almanac'
+import { shippedAlmanac, speciesOf, withOverrides } from '../../almanac'
 import { mean, summarise } from '../../chance'
 import { dayFromIso } from '../../units'
 import { coolingWindow, defaultSettings, season, type HouseSettings, type Task } from '..'
 
 const today = 20_782
 const animal = (id: string) => ({ type: 'animal' as const, id })
-const seasonOf = (b: HouseBuilder, settings: HouseSettings = defaultSettings) =>
-  season(b.records(), shippedAlmanac, settings, b.today).season
-const task = (b: HouseBuilder, id: string): Task | undefined => seasonOf(b).tasks.find(t => t.id === id)
+const seasonOf = (b: HouseBuilder, settings: HouseSettings = defaultSettings, almanac = shippedAlmanac) =>
+  season(b.records(), almanac, settings, b.today).season
+const task = (b: HouseBuilder, id: string, almanac = shippedAlmanac): Task | undefined =>
+  seasonOf(b, defaultSettings, almanac).tasks.find(t => t.id === id)
 const fed = (b: HouseBuilder, id: string, day: number) =>
   b.write('fed', animal(id), day, { prey: 'mouse.adult', offered: 1, taken: 1 })
 
@@ -97,6 +98,15 @@ describe('out of it', () => {
     b.write('warmedUp', animal('K-1'), -1)
     expect(task(b, 'warm:K-1')!.what).toMatch(/27 °C/)
     expect(task(b, 'feed:K-1')).toBeUndefined()
+    // by the house's own numbers of it
+    const own = withOverrides(shippedAlmanac, [
+      { path: 'schools.warmUp.choices.1.fact.value', value: 5 },
+      { path: 'common.warmThenC.value', value: 25 },
+    ])
+    const slow = asleep(-70, { holdDays: 60 })
+    slow.write('warmedUp', animal('K-1'), -4)
+    expect(task(slow, 'warm:K-1', own)!.what).toBe('Move to about 25 °C')
+    expect(task(slow, 'warm:K-1')!.what).toBe('Move to full warmth, with its basking place')
     const warm = asleep(-70, { holdDays: 60 })
     warm.write('warmedUp', animal('K-1'), -6)
     const first = task(warm, 'feed:K-1')!
