@@ -12,6 +12,20 @@ export async function passFocus(next: () => HTMLElement | null | undefined): Pro
   if (!active || active === document.body) next()?.focus()
 }
 
+/**
+ * Minds the line in which something is pressed. @returns to be called when that is written: the focus goes on in that line,
+ * or in the one that took its place
+ */
+export function mindLine(): () => Promise<void> {
+  const line = document.activeElement?.closest('li, section')
+  const list = line?.parentElement
+  const at = line && list ? [...list.children].indexOf(line) : 0
+  return () =>
+    passFocus(() =>
+      (line?.isConnected ? line : (list?.children[at] ?? list?.lastElementChild))?.querySelector<HTMLElement>('button'),
+    )
+}
+
 /** When a line that was worked on goes, the one after it is next: the hands stay where they are. */
 export function useNextLine(line: () => HTMLElement | null) {
   /** @returns what is to be called when the line is gone */

@@ -10,7 +10,7 @@ import {
   type StartLine,
   type Task,
 } from '#core/season'
-import { dayToIso, formatMoney, formatWeekday } from '#core/units'
+import { counted, dayToIso, formatMoney, formatWeekday } from '#core/units'
 
 /** The worksheet of the culture day: ticked by thumb, or printed. */
 const house = useHouse()
@@ -18,18 +18,17 @@ const tellNotLoaded = useNotLoaded()
 const context = useSeasonContext()
 const sheet = computed(() => cultureDay(house.plans, house.season?.tasks ?? [], context.value))
 const when = computed(() => (sheet.value.day === house.today ? 'Today' : formatWeekday(sheet.value.day)))
-const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
 const answer = computed(() => {
   const { starts, orders, takeOut, deliveries } = sheet.value
   const parts = [
     starts.length &&
-      `start ${count(
+      `start ${counted(
         starts.reduce((n, s) => n + s.count, 0),
         'culture',
       )}`,
-    orders.length && `${count(orders.length, 'order')}`,
+    orders.length && `${counted(orders.length, 'order')}`,
     takeOut.length && `take out ${takeOut.length}`,
-    deliveries.length && `${count(deliveries.length, 'delivery', 'deliveries')} expected`,
+    deliveries.length && `${counted(deliveries.length, 'delivery', 'deliveries')} expected`,
   ].filter(Boolean)
   return parts.length ? `${when.value}: ${parts.join(', ')}.` : `${when.value}: nothing to start, order or take out.`
 })
@@ -67,13 +66,13 @@ const suppliers = computed(() =>
     lines,
     told: supplier
       ? [
-          `${count(lines.length, 'line')}, ${money(goods)}`,
+          `${counted(lines.length, 'line')}, ${money(goods)}`,
           carriage ? `and ${money(carriage)} carriage` : '',
           under ? `${money(under)} under the least order` : '',
         ]
           .filter(Boolean)
           .join(', ')
-      : count(lines.length, 'line'),
+      : counted(lines.length, 'line'),
     under: under > 0,
   })),
 )

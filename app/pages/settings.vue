@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { WEEKDAYS } from '#core/units'
 import { SetSettings, type KeptSettings } from '#shared/contracts/house'
 
 const house = useHouse()
@@ -18,7 +19,7 @@ if (house.isEmpty && state.timeZone === 'UTC') state.timeZone = Intl.DateTimeFor
 const problems = useProblems()
 /** The settings as they were when this form was filled: a change made meanwhile elsewhere is not written over. */
 const version = ref(house.snapshot!.settingsVersion)
-const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({
+const DAYS = WEEKDAYS.map((label, value) => ({
   label,
   value,
 }))

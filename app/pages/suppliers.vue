@@ -2,7 +2,7 @@
 import { feederOf } from '#core/almanac'
 import { packWay } from '#core/supply'
 import type { Offer, SupplierState } from '#core/subjects'
-import { formatMoney, upperFirst } from '#core/units'
+import { counted, formatMoney, shortWeekday, upperFirst } from '#core/units'
 
 /** Whom feeders are ordered from: their days, packs and prices. */
 const house = useHouse()
@@ -21,11 +21,10 @@ function list(supplier: SupplierState): void {
   listing.value = true
 }
 const money = (value: number) => formatMoney(value, house.settings.currency)
-const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 function terms(s: SupplierState): string {
   return [
-    s.sendsOn ? `sends ${s.sendsOn.map(d => DAYS[d]).join(', ')}` : 'sends every day',
-    `${s.leadDays} ${s.leadDays === 1 ? 'day' : 'days'} on the road`,
+    s.sendsOn ? `sends ${s.sendsOn.map(shortWeekday).join(', ')}` : 'sends every day',
+    `${counted(s.leadDays, 'day')} on the road`,
     s.minimum ? `from ${money(s.minimum)}` : '',
     s.carriage ? `carriage ${money(s.carriage)}` : '',
     s.simulated ? 'simulated' : '',
@@ -48,7 +47,7 @@ function each({ price, pieces }: Offer): string {
 const answer = computed(() => {
   const packs = suppliers.value.reduce((n, s) => n + s.offers.length, 0)
   return suppliers.value.length
-    ? `${suppliers.value.length} ${suppliers.value.length === 1 ? 'supplier' : 'suppliers'}, ${packs} packs. Of each feeder the usual pack is ordered, or the cheapest by the piece.`
+    ? `${counted(suppliers.value.length, 'supplier')}, ${counted(packs, 'pack')}. Of each feeder the usual pack is ordered, or the cheapest by the piece.`
     : 'None yet: packs and days are those of the Almanac. With a price list the plan orders what can be had, and says what it costs.'
 })
 const makeUsual = (s: SupplierState, o: Offer) =>
@@ -65,11 +64,14 @@ const makeUsual = (s: SupplierState, o: Offer) =>
     },
     `${name(o.prey)}: ${o.usual ? 'the cheapest by the piece' : `${o.pieces} from ${s.name}`}`,
   )
-const end = (s: SupplierState) =>
-  record(
+async function end(s: SupplierState): Promise<void> {
+  const goOn = mindLine()
+  await record(
     { kind: 'supplierEnded', subject: { type: 'supplier', id: s.id }, data: {} },
     `${s.name}: no longer ordered from`,
   )
+  await goOn()
+}
 </script>
 
 <template>

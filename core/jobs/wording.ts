@@ -1,7 +1,7 @@
 import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, factInput, type Reason } from '../judgement'
-import { formatDay } from '../units'
+import { WEEKDAYS, formatDay } from '../units'
 import type { JobState } from '../subjects'
 import type { RhythmProposal } from './learned'
 import type { CareLine } from './lines'
@@ -62,7 +62,6 @@ export function careReasons(line: CareLine, almanac: Almanac, today: Day): Reaso
   ]
 }
 
-const DAY_NAMES = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
 const MONTH_NAMES = 'January February March April May June July August September October November December'.split(' ')
 
 /** When a job of the house's own comes round: `Monday and Thursday, April to September`. */
@@ -71,7 +70,7 @@ export function tellOwnRhythm({
   weekdays,
   months,
 }: Pick<JobState, 'everyDays' | 'weekdays' | 'months'>): string {
-  const days = [...(weekdays ?? [])].sort((a, b) => ((a + 6) % 7) - ((b + 6) % 7)).map(d => DAY_NAMES[d]!)
+  const days = [...(weekdays ?? [])].sort((a, b) => ((a + 6) % 7) - ((b + 6) % 7)).map(d => WEEKDAYS[d]!)
   const when = days.length
     ? [days.slice(0, -1).join(', '), days.at(-1)].filter(Boolean).join(' and ')
     : tellRhythm(everyDays)

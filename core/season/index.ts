@@ -17,6 +17,7 @@ export {
   planFeeders,
   roomTaken,
   shelvesOf,
+  heldName,
   tellHeld,
   planGroup,
   planJobs,

@@ -154,7 +154,7 @@ describe('money for orders in a week', () => {
     expect(dearest).toBeGreaterThan(20)
     const held = worked(priced(), { ...settings, orderMoney: 20 })
     for (let d = 0; d < 60; d++) expect(spent(held.plans, today + d)).toBeLessThanOrEqual(20)
-    expect(held.plans.flatMap(p => p.held).some(h => h.limit === 'money' && h.more === '€10.00 more a week')).toBe(true)
+    expect(held.plans.flatMap(p => p.held).some(h => h.of === 'money' && h.more === 10)).toBe(true)
     const after = priced()
     after.write('preyOrdered', CRICKETS, 0, { count: 50, supplierId: 'Near' })
     expect(spent(worked(after, { ...settings, orderMoney: 20 }).plans, today)).toBeLessThanOrEqual(10)

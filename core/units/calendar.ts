@@ -122,7 +122,10 @@ export function noonOf(day: Day, zone: string): string {
   return new Date(instants.find(ms => dayOf(ms) === day) ?? instants[0]!).toISOString()
 }
 
-const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+/** Days of the week, Sunday first. */
+export const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const
+/** `Sun` */
+export const shortWeekday = (day: number): string => WEEKDAYS[day]!.slice(0, 3)
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 
 function partsOf(day: Day) {
@@ -145,7 +148,7 @@ export function formatFullDay(day: Day): string {
 
 /** `Tue 9 Jun` */
 export function formatWeekday(day: Day): string {
-  return `${DAYS[weekday(day)]} ${formatDay(day)}`
+  return `${shortWeekday(weekday(day))} ${formatDay(day)}`
 }
 
 /**

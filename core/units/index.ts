@@ -24,7 +24,9 @@ export {
   formatRange,
   formatWeekday,
   isTimeZone,
+  WEEKDAYS,
   nextWeekday,
+  shortWeekday,
   weekday,
 } from './calendar'
 export { formatMoney, isCurrency } from './money'

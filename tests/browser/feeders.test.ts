@@ -395,8 +395,15 @@ describe('the upkeep of feeders', () => {
     await visit.click('.upkeep summary')
     const line = '[data-upkeep="isopod.dwarf moist"]'
     await visit.untilText(line, 'every 7 days; last 8 days ago')
-    await visit.press('Not here: Dwarf tropical isopod, Wet side moist, leaves, a little protein', line)
+    // by keyboard: the button goes, and the hands stay in its line
+    await visit.page.focus(`${line} [aria-label^="Not here"]`)
+    await visit.page.keyboard.press('Enter')
     await visit.untilText(line, 'not here')
+    await visit.until(
+      'the focus stays in the line',
+      (sel: string) => document.activeElement?.closest(sel) !== null,
+      line,
+    )
     await visit.press('As usual: Dwarf tropical isopod, Wet side moist, leaves, a little protein', line)
     await visit.untilText(line, 'due 24 Nov')
     await visit.move('/round')

@@ -6,14 +6,14 @@ import { formatDay, formatMoney } from '#core/units'
 const house = useHouse()
 const { record, busy } = useRecord()
 const context = useSeasonContext()
-const list = computed(() => materialsAhead(house.plans, context.value))
-/** What runs out first, and by when it is got. */
-const first = computed(() =>
-  list.value.reduce<MaterialAhead | null>(
-    (a, m) => (m.getBy !== null && (a?.getBy == null || m.getBy < a.getBy) ? m : a),
-    null,
+/** What runs out first stands first, what nobody counts last. */
+const list = computed(() =>
+  materialsAhead(house.plans, context.value).sort(
+    (a, b) => Number(a.left === null) - Number(b.left === null) || (a.getBy ?? Infinity) - (b.getBy ?? Infinity) || 0,
   ),
 )
+/** What runs out first, and by when it is got. */
+const first = computed(() => list.value.find(m => m.getBy !== null))
 const summary = computed(() =>
   first.value
     ? `Materials: get ${first.value.what} by ${formatDay(first.value.getBy!, house.today)}`
@@ -21,7 +21,8 @@ const summary = computed(() =>
       ? 'Materials: enough for what is planned'
       : 'Materials: none counted',
 )
-const amount = (n: number, unit: string) => tellAmount({ amount: n, unit })
+const amount = (n: number, unit: string) =>
+  unit === 'each' ? n.toLocaleString('en-GB') : tellAmount({ amount: n, unit })
 const lasts = (m: MaterialAhead) =>
   m.left === null
     ? 'not counted'
@@ -41,12 +42,11 @@ const write = (m: MaterialAhead, kind: string, n: number, further: object, form?
 <template>
   <Fold v-if="list.length" :summary="summary" class="materials">
     <ul>
-      <li v-for="m in list" :key="m.id" :data-material="m.what">
-        <p>
-          <WorkingLink :title="m.what" :answer="`${m.what}: ${lasts(m)}`" :reasons="m.reasons" />
-          <span v-if="m.soon" class="quiet small"> four weeks take {{ amount(m.soon, m.unit) }}{{ cost(m) }}</span>
-        </p>
-        <div class="buttons">
+      <FeedersLine v-for="m in list" :key="m.id" :data-material="m.what">
+        <WorkingLink :title="m.what" :answer="`${m.what}: ${lasts(m)}`" :reasons="m.reasons" />
+        <span v-if="m.soon" class="quiet small"> four weeks take {{ amount(m.soon, m.unit) }}{{ cost(m) }}</span>
+
+        <template #do>
           <RecordAskNumber
             label="Count"
             :title="`${m.what} left, ${m.unit === 'each' ? 'pieces' : m.unit}`"
@@ -61,31 +61,16 @@ const write = (m: MaterialAhead, kind: string, n: number, further: object, form?
             :busy="busy"
             @record="(n, further, form) => write(m, 'materialBought', n, further, form)"
           />
-        </div>
-      </li>
+        </template>
+      </FeedersLine>
     </ul>
   </Fold>
 </template>
 
 <style scoped>
 .materials {
+  max-width: 60rem;
   margin-top: 0.5rem;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.25rem 1rem;
-  justify-content: space-between;
-  align-items: center;
-  padding: 0.25rem 0;
-  border-bottom: 1px solid var(--ui-border);
-}
-li p {
-  flex: 1 1 20rem;
-}
-.buttons {
-  display: flex;
-  gap: 0.375rem;
 }
 @media print {
   .materials {

@@ -2,7 +2,7 @@
 import { feederOf } from '#core/almanac'
 import { orderDue, packWay, simulatedAnswer } from '#core/supply'
 import type { StockState } from '#core/subjects'
-import { dayToIso, formatDay, formatDistance } from '#core/units'
+import { counted, dayToIso, formatDay, formatDistance } from '#core/units'
 
 /** What is on order, by the day on which it is expected, and what the supplier says of it. */
 const house = useHouse()
@@ -24,12 +24,23 @@ const orders = computed(() =>
     })
     .sort((a, b) => a.due - b.due),
 )
-const write = (kind: string, prey: string, order: Order, says: string, data: object, form?: FormErrors) =>
-  record(
+async function write(
+  kind: string,
+  prey: string,
+  order: Order,
+  says: string,
+  data: object,
+  form?: FormErrors,
+): Promise<unknown> {
+  const goOn = mindLine()
+  const written = await record(
     { kind, subject: { type: 'prey', id: prey }, data: { ...data, of: order.entryId } },
     `${feederOf(house.almanac, prey).name}: ${says}`,
     form,
   )
+  await goOn()
+  return written
+}
 /** The simulated supplier first says when it comes, and then sends it, or does not. */
 function answer(prey: string, order: Order, due: number): Promise<unknown> {
   const { confirmed, comes, count, dead, open } = simulatedAnswer(order, due, house.almanac)
@@ -51,17 +62,16 @@ function answer(prey: string, order: Order, due: number): Promise<unknown> {
   <section v-if="orders.length" class="orders">
     <h2>On order</h2>
     <ul>
-      <li v-for="o in orders" :key="o.order.entryId" :data-order="o.prey">
-        <p>
-          <b>{{ o.order.count.toLocaleString('en-GB') }} {{ o.feeder.many }}</b
-          ><template v-if="o.supplier"> from {{ o.supplier.name }}</template
-          >, ordered {{ formatDistance(o.order.day, house.today) }};
-          {{ o.order.due === undefined ? 'expected' : 'confirmed for' }} {{ formatDay(o.due, house.today)
-          }}<template v-if="o.due < house.today"
-            >, <b class="late">{{ house.today - o.due }} days late</b></template
-          >.
-        </p>
-        <div class="buttons">
+      <FeedersLine v-for="o in orders" :key="o.order.entryId" :data-order="o.prey">
+        <b>{{ o.order.count.toLocaleString('en-GB') }} {{ o.feeder.many }}</b
+        ><template v-if="o.supplier"> from {{ o.supplier.name }}</template
+        >, ordered {{ formatDistance(o.order.day, house.today) }};
+        {{ o.order.due === undefined ? 'expected' : 'confirmed for' }} {{ formatDay(o.due, house.today)
+        }}<template v-if="o.due < house.today"
+          >, <b class="late">{{ counted(house.today - o.due, 'day') }} late</b></template
+        >.
+
+        <template #do>
           <UButton
             v-if="o.supplier?.simulated"
             :label="o.order.due === undefined ? 'It confirms' : 'It sends'"
@@ -98,8 +108,8 @@ function answer(prey: string, order: Order, due: number): Promise<unknown> {
             :disabled="busy"
             @click="write('orderDropped', o.prey, o.order, 'order dropped', {})"
           />
-        </div>
-      </li>
+        </template>
+      </FeedersLine>
     </ul>
   </section>
 </template>
@@ -107,23 +117,6 @@ function answer(prey: string, order: Order, due: number): Promise<unknown> {
 <style scoped>
 .orders {
   margin-bottom: 1.5rem;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.25rem 1rem;
-  justify-content: space-between;
-  align-items: center;
-  padding: 0.375rem 0;
-  border-bottom: 1px solid var(--ui-border);
-}
-li p {
-  flex: 1 1 22rem;
-}
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.375rem;
 }
 .late {
   color: var(--harm);

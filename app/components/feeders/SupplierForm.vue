@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SupplierState } from '#core/subjects'
+import { WEEKDAYS } from '#core/units'
 
 /** Adds a supplier, or changes one. */
 const props = defineProps<{ supplier?: SupplierState }>()
@@ -7,7 +8,7 @@ const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const { record, busy } = useRecord()
 const problems = useProblems()
-const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, i) => ({
+const DAYS = WEEKDAYS.map((label, i) => ({
   label,
   value: String(i),
 }))

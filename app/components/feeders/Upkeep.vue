@@ -10,8 +10,9 @@ const list = computed(() => upkeepDue(house, house.season?.prey ?? []))
 const due = computed(() => list.value.filter(u => u.everyDays !== null && u.due <= house.today).length)
 const name = (u: UpkeepDue) => feederOf(house.almanac, u.prey).name
 const summary = computed(() => `Upkeep of feeders: ${due.value ? `${due.value} due` : 'nothing due'}`)
-const set = (u: UpkeepDue, says: string, everyDays?: number | null, form?: FormErrors) =>
-  record(
+async function set(u: UpkeepDue, says: string, everyDays?: number | null, form?: FormErrors): Promise<unknown> {
+  const goOn = mindLine()
+  const written = await record(
     {
       kind: 'upkeepSet',
       subject: { type: 'prey', id: u.prey },
@@ -20,6 +21,9 @@ const set = (u: UpkeepDue, says: string, everyDays?: number | null, form?: FormE
     `${name(u)}: ${says}`,
     form,
   )
+  await goOn()
+  return written
+}
 const done = (u: UpkeepDue) =>
   record(
     { kind: 'upkeepDone', subject: { type: 'prey', id: u.prey }, data: { job: u.job.id } },
@@ -32,17 +36,16 @@ const rhythm = ({ everyDays, own }: UpkeepDue) =>
 <template>
   <Fold v-if="list.length" :summary="summary" class="upkeep">
     <ul>
-      <li v-for="u in list" :key="`${u.prey} ${u.job.id}`" :data-upkeep="`${u.prey} ${u.job.id}`">
-        <p>
-          <b>{{ name(u) }}</b> {{ u.job.what }}
-          <span class="quiet small">
-            {{ rhythm(u) }}; {{ u.last ? `last ${formatDistance(u.last.day, house.today)}` : 'never written'
-            }}<template v-if="u.everyDays !== null && u.last"
-              >, due {{ formatDay(u.due, house.today) }}{{ u.late ? ', late' : '' }}</template
-            >
-          </span>
-        </p>
-        <div class="buttons">
+      <FeedersLine v-for="u in list" :key="`${u.prey} ${u.job.id}`" :data-upkeep="`${u.prey} ${u.job.id}`">
+        <b>{{ name(u) }}</b> {{ u.job.what }}
+        <span class="quiet small">
+          {{ rhythm(u) }}; {{ u.last ? `last ${formatDistance(u.last.day, house.today)}` : 'never written'
+          }}<template v-if="u.everyDays !== null && u.last"
+            >, due {{ formatDay(u.due, house.today) }}{{ u.late ? ', late' : '' }}</template
+          >
+        </span>
+
+        <template #do>
           <UButton
             v-if="u.everyDays !== null"
             label="Done"
@@ -77,8 +80,8 @@ const rhythm = ({ everyDays, own }: UpkeepDue) =>
             :disabled="busy"
             @click="set(u, 'as the Almanac says')"
           />
-        </div>
-      </li>
+        </template>
+      </FeedersLine>
     </ul>
   </Fold>
 </template>
@@ -86,21 +89,5 @@ const rhythm = ({ everyDays, own }: UpkeepDue) =>
 <style scoped>
 .upkeep {
   max-width: 60rem;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.25rem 1rem;
-  justify-content: space-between;
-  align-items: center;
-  padding: 0.25rem 0;
-  border-bottom: 1px solid var(--ui-border);
-}
-li p {
-  flex: 1 1 20rem;
-}
-.buttons {
-  display: flex;
-  gap: 0.375rem;
 }
 </style>

@@ -6,7 +6,6 @@ import { cultureStage, cultureWay } from '#core/supply'
 /** Tries a misfortune, or a little more of something, beside the plan that stands. Nothing is written. */
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
-const { narrow } = useNarrow()
 
 const lost = ref<string[]>([])
 const more = ref<string[]>([])
@@ -82,66 +81,58 @@ function reset(): void {
 </script>
 
 <template>
-  <USlideover
+  <SeasonTrialDrawer
     v-model:open="open"
-    :side="narrow ? 'bottom' : 'right'"
-    :overlay="false"
-    :modal="false"
-    :dismissible="false"
-    title="What if …"
     description="Tries it beside the plan that stands. Nothing is written."
-    :ui="{ content: 'max-w-xl max-h-[85dvh] sm:max-h-none' }"
+    :running="running"
+    :problem="problem"
+    :answered="outcome !== null"
+    hint="Choose something above: what would then be short, and what would be started."
+    @reset="reset"
+    @stop="stop"
   >
-    <template #body>
-      <div class="fields">
-        <UFormField v-if="cultures.length" label="These die today">
-          <RecordPick
-            :model-value="lost"
-            name="These die today"
-            :items="cultures"
-            multiple
-            class="w-full"
-            placeholder="None"
-            data-testid="lost"
-            @update:model-value="lost = $event"
-          />
-        </UFormField>
-        <div class="two">
-          <RecordDayField v-model="closedFrom" label="Nothing started or ordered from" :min="house.today" optional />
-          <RecordDayField v-model="closedTo" label="to" :min="closedFrom ?? house.today" optional />
-          <RecordDayField v-model="noOrders" label="No order before" :min="house.today" optional />
-        </div>
-        <UFormField v-if="feeders.length" label="One more each time of">
-          <RecordPick
-            :model-value="more"
-            name="One more each time of"
-            :items="feeders"
-            multiple
-            class="w-full"
-            placeholder="None"
-            data-testid="more"
-            @update:model-value="more = $event"
-          />
-        </UFormField>
-        <div class="two">
-          <UFormField v-for="s in shelves" :key="s.id" :label="`Room on ${s.name}, in cups`">
-            <UInputNumber
-              :model-value="room[s.id] ?? s.now"
-              :min="1"
-              :max="9999"
-              class="w-full"
-              @update:model-value="room[s.id] = $event ?? s.now"
-            />
-          </UFormField>
-        </div>
-        <div class="flex gap-2">
-          <UButton label="Back to today’s plan" variant="outline" color="neutral" @click="reset" />
-          <UButton v-if="running" label="Stop" variant="ghost" color="neutral" icon="i-lucide-square" @click="stop" />
-        </div>
-      </div>
-      <p v-if="problem" role="alert" class="mt-4">{{ problem }}</p>
-      <p v-else-if="running" class="quiet mt-4" role="status">Computing …</p>
-      <div v-else-if="outcome" ref="told" class="mt-4" role="status" data-testid="feeder-what-if">
+    <UFormField v-if="cultures.length" label="These die today">
+      <RecordPick
+        :model-value="lost"
+        name="These die today"
+        :items="cultures"
+        multiple
+        class="w-full"
+        placeholder="None"
+        data-testid="lost"
+        @update:model-value="lost = $event"
+      />
+    </UFormField>
+    <div class="two">
+      <RecordDayField v-model="closedFrom" label="Nothing started or ordered from" :min="house.today" optional />
+      <RecordDayField v-model="closedTo" label="to" :min="closedFrom ?? house.today" optional />
+      <RecordDayField v-model="noOrders" label="No order before" :min="house.today" optional />
+    </div>
+    <UFormField v-if="feeders.length" label="One more each time of">
+      <RecordPick
+        :model-value="more"
+        name="One more each time of"
+        :items="feeders"
+        multiple
+        class="w-full"
+        placeholder="None"
+        data-testid="more"
+        @update:model-value="more = $event"
+      />
+    </UFormField>
+    <div class="two">
+      <UFormField v-for="s in shelves" :key="s.id" :label="`Room on ${s.name}, in cups`">
+        <UInputNumber
+          :model-value="room[s.id] ?? s.now"
+          :min="1"
+          :max="9999"
+          class="w-full"
+          @update:model-value="room[s.id] = $event ?? s.now"
+        />
+      </UFormField>
+    </div>
+    <template #answer>
+      <div v-if="outcome" ref="told" class="mt-4" role="status" data-testid="feeder-what-if">
         <p v-if="!rows.length">Nothing changes.</p>
         <template v-else>
           <p>
@@ -173,19 +164,11 @@ function reset(): void {
           </table>
         </template>
       </div>
-      <p v-else class="quiet mt-4">Choose something above: what would then be short, and what would be started.</p>
     </template>
-  </USlideover>
+  </SeasonTrialDrawer>
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  gap: 1rem;
-}
-.fields > * {
-  min-width: 0;
-}
 .two {
   display: flex;
   flex-wrap: wrap;

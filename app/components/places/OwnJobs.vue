@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tellOwnRhythm } from '#core/jobs'
 import type { JobState } from '#core/subjects'
-import { dayFromIso, dayToIso, formatDay } from '#core/units'
+import { WEEKDAYS, dayFromIso, dayToIso, formatDay } from '#core/units'
 
 /** What the house does on its own account: jobs that no species asks for. */
 const props = defineProps<{ placeId?: string }>()
@@ -30,7 +30,6 @@ const fromDay = computed({
   },
 })
 const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'].map((label, i) => ({ label, value: (i + 1) % 7 }))
-const DAY_NAMES = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
 const MONTHS = 'January February March April May June July August September October November December'
   .split(' ')
   .map((label, i) => ({ label, value: i + 1 }))
@@ -125,7 +124,7 @@ const where = ({ placeIds, speciesId }: JobState) =>
                   :label="d.label"
                   size="sm"
                   color="neutral"
-                  :aria-label="`${d.label}: ${DAY_NAMES[d.value]}`"
+                  :aria-label="`${d.label}: ${WEEKDAYS[d.value]}`"
                   :variant="state.weekdays.includes(d.value) ? 'solid' : 'outline'"
                   :aria-pressed="state.weekdays.includes(d.value)"
                   @click="pick(d.value)"

@@ -9,7 +9,6 @@ import type { WhatIfOutcome } from '~/workers/whatIf.worker'
 const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ outcome: [outcome: WhatIfOutcome | null] }>()
 const house = useHouse()
-const { narrow } = useNarrow()
 
 const warmUp = ref<number | null>(null)
 const incubation = ref(0)
@@ -154,70 +153,62 @@ const laneRows = computed(() => {
 </script>
 
 <template>
-  <USlideover
+  <SeasonTrialDrawer
     v-model:open="open"
-    :side="narrow ? 'bottom' : 'right'"
-    :overlay="false"
-    :modal="false"
-    :dismissible="false"
-    title="What if …"
     description="Tries a change beside today’s plan. Nothing is written."
-    :ui="{ content: 'max-w-xl max-h-[85dvh] sm:max-h-none' }"
+    :running="running"
+    :problem="problem"
+    :answered="outcome !== null"
+    hint="Move something above to see today’s plan and the changed one side by side."
+    @reset="reset"
+    @stop="stop"
   >
-    <template #body>
-      <div class="fields">
-        <RecordDayField
-          v-if="inCold"
-          v-model="warmUp"
-          :label="`Warm up those in the cold (${inCold}) on`"
-          :min="house.today"
-          optional
-          data-testid="warm-up"
-        />
-        <SeasonShift
-          v-model="incubation"
-          label="Incubators"
-          :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"
-          :min="-3"
-          :max="3"
-          :step="0.5"
-          says="Incubator temperature, degrees warmer"
-        />
-        <SeasonShift
-          v-for="s in shares"
-          :key="s.label"
-          v-model="s.of.value"
-          :label="s.label"
-          :hint="`${s.of.value} ${s.hint}`"
-          :min="s.min"
-          :max="s.max"
-          :step="s.step"
-          :says="s.says"
-          :testid="s.testid"
-        />
-        <fieldset>
-          <legend>Pairs</legend>
-          <label v-for="s in species" :key="s.id"
-            ><span>{{ s.name }}</span
-            ><UInputNumber
-              :model-value="pairs[s.id] ?? s.now"
-              :min="0"
-              :max="60"
-              size="sm"
-              class="w-28"
-              :aria-label="`Pairs of ${s.name}`"
-              @update:model-value="pairs[s.id] = $event ?? s.now"
-          /></label>
-          <p v-if="toBuy" class="buy" role="status">{{ toBuy }}</p>
-        </fieldset>
-        <div class="flex gap-2">
-          <UButton label="Back to today’s plan" variant="outline" color="neutral" @click="reset" />
-          <UButton v-if="running" label="Stop" variant="ghost" color="neutral" icon="i-lucide-square" @click="stop" />
-        </div>
-      </div>
-      <p v-if="problem" role="alert" class="mt-4">{{ problem }}</p>
-      <p v-else-if="running" class="quiet mt-4" role="status">Computing …</p>
-      <div v-else-if="outcome" class="mt-4" data-testid="what-if-outcome">
+    <RecordDayField
+      v-if="inCold"
+      v-model="warmUp"
+      :label="`Warm up those in the cold (${inCold}) on`"
+      :min="house.today"
+      optional
+      data-testid="warm-up"
+    />
+    <SeasonShift
+      v-model="incubation"
+      label="Incubators"
+      :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"
+      :min="-3"
+      :max="3"
+      :step="0.5"
+      says="Incubator temperature, degrees warmer"
+    />
+    <SeasonShift
+      v-for="s in shares"
+      :key="s.label"
+      v-model="s.of.value"
+      :label="s.label"
+      :hint="`${s.of.value} ${s.hint}`"
+      :min="s.min"
+      :max="s.max"
+      :step="s.step"
+      :says="s.says"
+      :testid="s.testid"
+    />
+    <fieldset>
+      <legend>Pairs</legend>
+      <label v-for="s in species" :key="s.id"
+        ><span>{{ s.name }}</span
+        ><UInputNumber
+          :model-value="pairs[s.id] ?? s.now"
+          :min="0"
+          :max="60"
+          size="sm"
+          class="w-28"
+          :aria-label="`Pairs of ${s.name}`"
+          @update:model-value="pairs[s.id] = $event ?? s.now"
+      /></label>
+      <p v-if="toBuy" class="buy" role="status">{{ toBuy }}</p>
+    </fieldset>
+    <template #answer>
+      <div v-if="outcome" class="mt-4" data-testid="what-if-outcome">
         <h2>The plan would change</h2>
         <p v-if="!feederRows.length && !laneRows.length" class="quiet">Nothing changes.</p>
         <table v-if="feederRows.length" class="plain">
@@ -259,16 +250,11 @@ const laneRows = computed(() => {
           </tbody>
         </table>
       </div>
-      <p v-else class="quiet mt-4">Move something above to see today’s plan and the changed one side by side.</p>
     </template>
-  </USlideover>
+  </SeasonTrialDrawer>
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  gap: 1rem;
-}
 .buy {
   font-size: 0.875rem;
   color: var(--ui-text-highlighted);

@@ -33,17 +33,16 @@ export interface Order {
   pieces: number | null
 }
 
-/** What holds a plan back: room on a shelf, or minutes of culture days. */
+/** What holds a plan back. */
 export interface Held {
-  limit: string
-  /** The shelf; null for minutes and money. */
-  placeId: string | null
-  name: string
+  of: 'room' | 'minutes' | 'money'
+  /** The shelf, where it is of room. */
+  place: { id: string; name: string } | null
   /** All of it is taken from the one day to the other. */
   from: Day
   to: Day
   /** What is tried beyond it, and what that would save: hungry meals, and all that weighs, in units. */
-  more: string
+  more: number
   hungry: number
   cost: number
 }

@@ -32,7 +32,8 @@ const canBeOrdered = (almanac: Pick<Almanac, 'feeders'>, id: string): boolean =>
 
 /**
  * The prey of a season in groups: two are in one when someone who eats the one may be given the other, or when they share
- * room or time. @param shared limits that a prey takes of
+ * room or time.
+ * @param shared limits that a prey takes of
  */
 export function preyGroups(
   prey: readonly PreyOutlook[],
@@ -95,7 +96,8 @@ function limitsOfPrey(
 }
 
 /**
- * All that decides the plans of a season, in groups that are planned by themselves. @param trial what is tried and not so
+ * All that decides the plans of a season, in groups that are planned by themselves.
+ * @param trial what is tried and not so
  */
 export function planJobs(
   prey: readonly PreyOutlook[],

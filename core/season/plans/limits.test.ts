@@ -62,7 +62,7 @@ describe('room on a shelf', () => {
       const { flies, plans } = worked(frogs(capacity))
       expect(fullest(flies)).toBeLessThanOrEqual(capacity)
       expect(fullest(flies)).toBeGreaterThanOrEqual(capacity / 2)
-      expect(flies.held).toMatchObject([{ placeId: 'board', name: 'board', more: 'room for one more cup' }])
+      expect(flies.held).toMatchObject([{ of: 'room', place: { id: 'board', name: 'board' }, more: 1 }])
       expect(flies.held[0]!.cost).toBeGreaterThan(0.1)
       expect(plans.find(p => p.prey === 'cricket.half')?.held ?? []).toEqual([])
     }
@@ -88,6 +88,15 @@ describe('room on a shelf', () => {
     expect(taken(b)).toBe(2)
     b.culture('I-1', 'isopod.dwarf', -5, 'board')
     expect(taken(b)).toBe(2 + almanac.feeders['isopod.dwarf']!.recipe!.room!.value)
+  })
+
+  it('is given back as days pass and nothing is written: a cup that nobody took out stands no longer than any does', () => {
+    const house = houseOf(frogs(6).records())
+    const taken = Array.from({ length: 50 }, (_, d) => roomTaken('board', { house, almanac, today: today + d }))
+    expect(taken[0]).toBe(3)
+    taken.forEach((room, d) => expect(room).toBeLessThanOrEqual(taken[Math.max(0, d - 1)]!))
+    // the youngest is three days old, and goes for its age
+    expect(taken[Math.ceil(fly.outAfterDays!.value) - 3]).toBe(0)
   })
 
   it('is kept by spares too', () => {
@@ -127,6 +136,6 @@ describe('minutes of a culture day', () => {
       for (const s of starts) byDay.set(s.day, (byDay.get(s.day) ?? 0) + s.count * minutes)
     }
     for (const minutes of byDay.values()) expect(minutes).toBeLessThanOrEqual(20)
-    expect(flies.held).toMatchObject([{ placeId: null, more: '10 minutes more' }])
+    expect(flies.held).toMatchObject([{ of: 'minutes', place: null, more: 10 }])
   })
 })

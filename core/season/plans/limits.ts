@@ -1,7 +1,6 @@
 import { feederOf } from '../../almanac'
 import type { Day } from '../../chance'
 import { waysUp } from '../../places'
-import { formatMoney } from '../../units'
 import type { House, Place } from '../../subjects'
 import {
   cultureWay,
@@ -63,26 +62,22 @@ export const roomTaken = (shelfId: string, job: Pick<PlanJob, 'house' | 'almanac
 
 /** What holds the plan of a prey back. */
 export function heldBy(prey: string, limits: readonly Limit[], binding: readonly Binding[], job: PlanJob): Held[] {
-  const { house, settings, today } = job
+  const { house, today } = job
   return binding.flatMap(({ limit: id, from, to, hungry, cost }) => {
     const limit = limits.find(l => l.id === id)
     if (!limit?.takes.has(prey)) return []
     const place = house.places[id]
     return [
       {
-        limit: id,
-        placeId: place?.id ?? null,
-        name: place?.name ?? (id === MONEY ? 'Money for orders' : 'Minutes of culture day'),
+        of: id === MINUTES || id === MONEY ? id : 'room',
+        place: place ? { id, name: place.name } : null,
+        more: limit.more,
         ...{ from: today + from, to: today + to, hungry, cost },
-        more: place
-          ? `room for ${limit.more === 1 ? 'one more cup' : `${limit.more} more cups`}`
-          : id === MONEY
-            ? `${formatMoney(limit.more, settings.currency)} more a week`
-            : `${limit.more} minutes more`,
       },
     ]
   })
 }
+
 /** Within any seven days no more is spent than that; what was ordered before is taken off. */
 function moneyLimit(most: number, kept: readonly Kept[], { ordered, today }: PlanJob, days: number): Limit {
   const priced = kept.flatMap(k => (k.supply.kind === 'bought' && k.supply.price ? [{ k, way: k.supply }] : []))

@@ -1,10 +1,10 @@
 import { schoolChoice } from '../../almanac'
 import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
 import { GAP, failureChance } from '../../supply'
-import { formatDay } from '../../units'
+import { WEEKDAYS, formatDay } from '../../units'
 import type { FeederPlan, Held, PlanJob } from './contracts'
 import type { Kept } from './kept'
-import { tellHeld } from './words'
+import { heldName, tellHeld } from './words'
 
 function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
   const path = `feeders.${feeder.id}.supply`
@@ -51,8 +51,6 @@ function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
   }
 }
 
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
-
 function startReason(
   { supply, days, countFrom, look }: Kept,
   plan: Pick<FeederPlan, 'units' | 'leastPossible'>,
@@ -97,7 +95,7 @@ export interface TogetherTold {
 
 function togetherReason(
   { names, cost, bound, hungry, wholeDays, held }: TogetherTold,
-  { almanac, today }: PlanJob,
+  { almanac, settings, today }: PlanJob,
 ): Reason {
   const gap = cost > 0 ? Math.max(0, (cost - bound) / cost) : 0
   return {
@@ -112,7 +110,7 @@ function togetherReason(
         'Cost of the next half year',
         `${cost.toFixed(1)} units; no plan costs less than ${bound.toFixed(1)} (${(100 * gap).toFixed(1)} % between)`,
       ),
-      ...held.map(h => computedInput(h.name, tellHeld(h, today))),
+      ...held.map(h => computedInput(heldName(h), tellHeld(h, today, settings.currency))),
       computedInput(
         'Solved in whole units',
         wholeDays

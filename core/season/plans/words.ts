@@ -1,6 +1,6 @@
 import type { Feeder } from '../../almanac'
 import type { Day } from '../../chance'
-import { formatDay } from '../../units'
+import { formatDay, formatMoney } from '../../units'
 import type { FeederPlan, Held, Order } from './contracts'
 
 /** What to start or order first, as one reads it: `Start 5 cups of large flies by 14 Apr`. */
@@ -32,11 +32,22 @@ export function tellOrder({ count, unit, pieces }: Pick<Order, 'count' | 'unit' 
   return pieces === null ? `Order ${units} of ${feeder.many} about to yield` : `Order ${units} ${feeder.many}`
 }
 
+/** What it is that holds a plan back: the shelf, or what there is of minutes and money. */
+export const heldName = ({ of, place }: Held): string =>
+  place ? place.name : of === 'money' ? 'Money for orders' : 'Minutes of culture day'
+
+function tellMore({ of, more }: Held, currency: string): string {
+  if (of === 'money') return `${formatMoney(more, currency)} more a week`
+  if (of === 'minutes') return `${more} minutes more`
+  return `room for ${more === 1 ? 'one more cup' : `${more} more cups`}`
+}
+
 /** `full 6 Dec–3 Jan; room for one more cup would feed 12 meals`, `… would save 0.8 units` */
-export function tellHeld({ from, to, more, hungry, cost }: Held, today: Day): string {
+export function tellHeld(held: Held, today: Day, currency: string): string {
+  const { from, to, hungry, cost } = held
   const days = from === to ? formatDay(from, today) : `${formatDay(from, today)}–${formatDay(to, today)}`
   const saves = hungry >= 0.5 ? `feed ${Math.round(hungry)} meals` : `save ${cost.toFixed(1)} units`
-  return `full ${days}; ${more} would ${saves}`
+  return `full ${days}; ${tellMore(held, currency)} would ${saves}`
 }
 
 /** What stands for a prey, and when: `481 pinhead crickets, 8 Dec–12 Dec; 82 dwarf isopods, 11 Dec–17 Dec`. */

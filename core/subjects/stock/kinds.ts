@@ -86,7 +86,11 @@ export const stockKinds = [
     kind: 'orderConfirmed',
     subject: 'prey',
     verb: 'Confirm order',
-    data: z.strictObject({ of: ofOrder, comes: dayText, count: amount('What comes').optional() }),
+    data: z.strictObject({
+      of: ofOrder,
+      comes: z.iso.date('Say on which day it comes'),
+      count: amount('What comes').optional(),
+    }),
     fields: { comes: { label: 'Comes on', as: 'day' }, count: { label: 'So many of them', as: 'count' } },
     check: (state, { of, comes, count }) => {
       const order = state.onOrder[orderAt(state, of)]
