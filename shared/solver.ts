@@ -6,10 +6,12 @@ export interface HighsModule {
 }
 
 /**
- * Heuristics that pay in very large programmes only cost time in ours (measured: a third of the time in those of a few
- * dozen rows, two thirds in the joint ones).
+ * Heuristics and the search for symmetry pay in very large programmes and only cost time in ours (measured: a third of
+ * the time in those of a few dozen rows, two thirds in the joint ones).
  */
 const FEW_HEURISTICS = {
+  mip_detect_symmetry: false,
+  mip_heuristic_run_feasibility_jump: false,
   mip_heuristic_effort: 0,
   mip_heuristic_run_rins: false,
   mip_heuristic_run_rens: false,

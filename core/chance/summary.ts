@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import { ChanceError } from './chanceError'
 import type { Day, DayDist } from './dayDist'
 
@@ -64,11 +65,11 @@ export interface DaySummary {
 }
 
 /** @returns null when it never happens */
-export function summarise(dist: DayDist): DaySummary | null {
+export const summarise = derived((dist: DayDist): DaySummary | null => {
   const median = quantile(dist, 0.5)
   if (median === null) return null
   return { median, low: quantile(dist, 0.1)!, high: quantile(dist, 0.9)!, never: dist.never }
-}
+})
 
 /**
  * One day drawn from the distribution.

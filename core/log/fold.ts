@@ -18,13 +18,14 @@ const noted = (entry: DatedEntry, error: unknown): Unread => ({
 /** Applies each entry; one that cannot be read is left out and noted, and the others stand. */
 function applyAll(registry: Registry, state: unknown, entries: readonly DatedEntry[], folded: Folded): void {
   for (const entry of entries) {
-    if (isNewer(registry, entry)) {
+    const kind = registry.kinds.get(entry.kind)
+    if (!kind || isNewer(registry, entry)) {
       folded.newer.push(noted(entry, `A newer program wrote “${entry.kind}”`))
       continue
     }
     try {
-      const { data } = lifted(registry, entry)
-      registry.kinds.get(entry.kind)!.apply(state as never, data as never, entry)
+      const { data } = kind.lifts ? lifted(registry, entry) : entry
+      kind.apply(state as never, data as never, entry)
     } catch (error) {
       folded.unread.push(noted(entry, error))
     }

@@ -13,9 +13,12 @@ import {
 } from '../feeding'
 import type { Judgement, Reason } from '../judgement'
 import { givesUv } from '../light'
-import type { AnimalState, Manner, Powder, PreyState } from '../subjects'
+import { derived } from '../derived'
+import { waysUp } from '../places'
+import type { AnimalState, House, Manner, Powder, PreyState } from '../subjects'
 import type { SeasonContext } from './context'
 import { pairingsOf } from './indexes'
+import { remembering } from './remember'
 import { mealWinterOf } from './winter'
 
 /** Why not eating is usual for an animal now, in words; null where nothing makes it so. */
@@ -30,27 +33,32 @@ export function usualFast(animal: AnimalState, gravid: Gravid, context: SeasonCo
 }
 
 /** Where one that refuses stands, and what is tried next; null while it eats. */
-export const refusalOf = (
+export function refusalOf(
   animal: AnimalState,
   gravid: Gravid,
   context: SeasonContext,
-): Judgement<RefusalCourse> | null =>
-  animal.refusals || helpedSince(animal) !== null
-    ? refusalCourse(
-        context.almanac,
-        speciesOf(context.almanac, animal.speciesId),
-        animal,
-        context.today,
-        usualFast(animal, gravid, context),
-      )
-    : null
+): Judgement<RefusalCourse> | null {
+  if (!animal.refusals && helpedSince(animal) === null) return null
+  const { almanac, today } = context
+  const usual = usualFast(animal, gravid, context)
+  return courses(context, animal, [almanac, today, usual], () =>
+    refusalCourse(almanac, speciesOf(almanac, animal.speciesId), animal, today, usual),
+  )
+}
+const courses = remembering<AnimalState, Judgement<RefusalCourse> | null>()
 
 /** Whether a lamp over its place, or over what that stands in, gives UVB. */
 export function hasUvb(placeId: string | null, { house }: SeasonContext): boolean {
-  const above = new Set<string>()
-  for (let id = placeId; id && !above.has(id); id = house.places[id]?.parentId ?? null) above.add(id)
-  return Object.values(house.lamps).some(l => l.placeId && above.has(l.placeId) && l.source && givesUv(l.source))
+  const lit = underUvb(house.lamps)
+  if (lit.size) for (const place of waysUp(house.places, placeId)) if (lit.has(place.id)) return true
+  return false
 }
+
+/** Places with a lamp of their own that gives UVB. */
+const underUvb = derived(
+  (lamps: House['lamps']): ReadonlySet<string> =>
+    new Set(Object.values(lamps).flatMap(l => (l.placeId && l.source && givesUv(l.source) ? [l.placeId] : []))),
+)
 
 /** What its next meal is dusted with; null for who is not dusted. */
 export const powderOf = (animal: AnimalState, context: SeasonContext): Judgement<Powder> | null => {

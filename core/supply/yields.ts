@@ -9,6 +9,7 @@ import {
   type Day,
   type DayDist,
 } from '../chance'
+import { derivedBy } from '../derived'
 import { NO_SIGN, type CultureState } from '../subjects'
 import { fedFirst } from './ways'
 import { knownLooks, signLikelihood } from './signs'
@@ -107,7 +108,9 @@ export interface GrowingCulture {
  * it is, and that it lives.
  * @param unwritten chance (0..1) that it produces and nobody wrote it
  */
-export function growing(
+export const growing = derivedBy(workedOut)
+
+function workedOut(
   culture: CultureState,
   supply: PlannedSupply,
   tempC: number | null,

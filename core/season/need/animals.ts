@@ -13,7 +13,10 @@ export interface Portions {
   counts: number[]
 }
 
-type Portion = Pick<NextMeal['portions'][number], 'prey' | 'count'>
+/** What is eaten at each meal for a while, and the row to which it is added. */
+interface Portion extends Pick<NextMeal['portions'][number], 'prey' | 'count'> {
+  row?: Portions
+}
 
 /**
  * An animal of its own eats at its rhythm to the horizon, climbing the ladder as it ages. It adds the same to every
@@ -34,11 +37,9 @@ function addAnimalNeed(
     if (!row) target.set(prey, (row = { days: [], counts: [] }))
     return row
   }
-  const add = (prey: string, day: number, count: number) => {
-    if (day < 0 || day >= HORIZON_DAYS || !count) return
-    const { days, counts } = rowOf(prey)
-    days.push(day)
-    counts.push(count)
+  const add = (row: Portions, day: number, count: number) => {
+    row.days.push(day)
+    row.counts.push(count)
   }
   let start: Day = today
   const winter = mealWinterOf(animal, context)
@@ -52,20 +53,18 @@ function addAnimalNeed(
     next && winter.firstMealDay !== undefined
       ? nextMeal(almanac, settings, species, animal, today, false, { ...winter, firstMealDay: undefined })
       : next
-  const byWeight = species.eats === 'rodents' && usual !== null && animal.weights.length > 0
+  const asPortions = (meal: NextMeal): Portion[] => meal.portions.map(({ prey, count }) => ({ prey, count }))
+  const byWeight = species.eats === 'rodents' && usual && animal.weights.length ? asPortions(usual.value) : null
   const carrying = (day: Day): Gravid =>
     birth === null || day > birth ? false : birth - day <= almanac.common.lastMonth!.value ? 'late' : 'gravid'
-  const smallerFor = new Map<Gravid, NextMeal['portions'] | null>()
+  const smallerFor = new Map<Gravid, Portion[] | null>()
   /** Portions while she carries, by how far; worked out once each. */
   const carried = (how: Gravid) => {
     let portions = smallerFor.get(how)
-    if (portions === undefined)
-      smallerFor.set(
-        how,
-        (portions =
-          nextMeal(almanac, settings, species, animal, today, how, { ...winter, firstMealDay: undefined })?.value
-            .portions ?? null),
-      )
+    if (portions === undefined) {
+      const meal = nextMeal(almanac, settings, species, animal, today, how, { ...winter, firstMealDay: undefined })
+      smallerFor.set(how, (portions = meal && asPortions(meal.value)))
+    }
     return portions
   }
   const scale =
@@ -89,12 +88,13 @@ function addAnimalNeed(
     // prey by today's weight holds for a while; further out the ladder is the better guess
     const how = carrying(day)
     const small = how && species.eats === 'rodents' ? carried(how) : null
-    const portions = small ?? (byWeight && day - today < 90 ? usual.value.portions : at.portions)
+    const portions = small ?? (byWeight && day - today < 90 ? byWeight : at.portions)
     const alive = live?.[meal++] ?? 0
-    for (const { prey, count } of portions) {
+    for (const portion of portions) {
+      const { prey, count } = portion
       const shareAlive = alive && liveRowOf(almanac, prey) ? alive : 0
-      add(prey, day - today, count * (1 - shareAlive))
-      if (shareAlive) add(liveRowId(prey), day - today, count * shareAlive)
+      if (count && shareAlive < 1) add((portion.row ??= rowOf(prey)), day - today, count * (1 - shareAlive))
+      if (count && shareAlive) add(rowOf(liveRowId(prey)), day - today, count * shareAlive)
     }
     day += Math.max(1, Math.round(day < restEnds ? next!.value.everyDays : at.everyDays))
   }

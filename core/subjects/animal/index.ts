@@ -1,4 +1,5 @@
-import { LogbookError, defineSubject, subjectKey, type Base } from '../../log'
+import { derived } from '../../derived'
+import { LogbookError, defineSubject, subjectKey, type Base, type DatedEntry } from '../../log'
 import { animalAsAdded } from './asAdded'
 import { cardKinds, cardOf, type AnimalData } from './card'
 import { dayKinds } from './days'
@@ -11,11 +12,15 @@ import { oneProvenByYoung, provenByYoung } from './provenByYoung'
 import { sexingKinds } from './sexing'
 import { winterAnimalKinds } from './winter'
 
+/** Many may be tagged out of one. */
+const idsOf = derived((entries: readonly DatedEntry[]): ReadonlySet<string> => new Set(entries.map(e => e.id)))
+
 /** One tagged out of a clutch or a group is there as long as that tagging stands. */
 function isTaggedStill({ clutchId, groupId, taggedBy }: AnimalData, { records }: Base): boolean {
   if (!taggedBy) return true
   const from = groupId ? ({ type: 'group', id: groupId } as const) : ({ type: 'clutch', id: clutchId ?? '' } as const)
-  return records.entries.get(subjectKey(from))?.some(e => e.id === taggedBy) ?? false
+  const entries = records.entries.get(subjectKey(from))
+  return entries !== undefined && idsOf(entries).has(taggedBy)
 }
 
 const GONE = { sold: 'was sold before this', dead: 'died before this', elsewhere: 'is not kept here' }
