@@ -5,6 +5,13 @@ export async function focusFirstWrong(): Promise<void> {
   document.querySelector<HTMLElement>(`[role="dialog"] ${wrong}, main ${wrong}`)?.focus()
 }
 
+/** Problems as a form takes them that is checked by what is written: each to its field, by the first part of its path. */
+export const toFields = (problems: Ref<Record<string, string>>): FormErrors => ({
+  setErrors: errors => {
+    problems.value = Object.fromEntries(errors.map(e => [(e.name ?? '').split('.')[0]!, e.message]))
+  },
+})
+
 /** What is wrong with the fields of a form, by their names. */
 export function useProblems() {
   const problems = ref<Record<string, string>>({})

@@ -9,7 +9,7 @@ export { colonyView, type ColonyView } from './colony'
 export { cultureLessons, type Lesson } from './cultureLearning'
 export { bySupplier, orderRows, orderSheet, tellOrderLine, type OrderLine, type SupplierOrder } from './orderSheet'
 export { clutchLabels, cultureLabels, type Label } from './labels'
-export { cultureDay, foundersOn, mixOf, tellAmount, type CultureDay, type MixLine, type StartLine } from './cultureDay'
+export { cultureDay, foundersOn, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
 export {
   PlanMemory,
   inOrder,
@@ -49,13 +49,13 @@ export { nextOfferOf, offerOf, powderOf, refusalOf } from './eating'
 export { YOUNG_STANDINGS, littersOf, type Litter, type YoungOne, type YoungStanding } from './litters'
 export { handOverSheet, handOverText, type HandOver } from './handOver'
 export { lotsAhead, surplusOf, type LotAhead, type Surplus } from './lots'
-export { materialsAhead, type MaterialAhead } from './materials'
+export { materialsAhead, tellAmount, type MaterialAhead } from './materials'
 export { upkeepDue, type UpkeepDue } from './upkeep'
 export { NO_CAUSE, troubleOf, type TroubleView } from './troubles'
 export { madeReadyFor, type MadeReady } from './thaw'
 export { laneNeed } from './laneNeed'
 export { nextEventDay } from './lanes'
-export { startTasks, tellPortion } from './tasks'
+export { materialTasks, startTasks, tellPortion } from './tasks'
 export type {
   Alarm,
   BreedingOutlook,

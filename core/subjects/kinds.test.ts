@@ -208,6 +208,8 @@ describe('what each kind of entry may hold', () => {
       harvested: { count: 0 },
       cultureFailed: { why: 'mould' },
       cultureFound: { what: 'mites' },
+      cultureMoved: { placeId: 'p' },
+      cultureCorrected: { strain: 'wingless' },
       troubleFollowed: { of: 'e', says: 'is', cause: 'old' },
       preyCounted: { count: 1 },
       preyOrdered: { count: 1 },

@@ -101,6 +101,7 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
           :disabled="busy"
           @update:model-value="write('cultureFound', TROUBLE_WORDS[$event as Trouble], { what: $event })"
         />
+        <FeedersCorrectForm :culture="culture" />
         <UButton
           label="Retire"
           variant="outline"

@@ -51,12 +51,7 @@ async function send(): Promise<void> {
   const wish = supplier
     ? { kind: 'supplierChanged', subject: { type: 'supplier' as const, id: supplier.id }, data }
     : { kind: 'supplierAdded', founds: 'supplier' as const, data }
-  const form = {
-    setErrors: (errors: { name: string; message: string }[]) => {
-      problems.value = Object.fromEntries(errors.map(e => [e.name.split('.')[0]!, e.message]))
-    },
-  }
-  if (await record(wish, `${state.name} ${supplier ? 'changed' : 'added'}`, form)) open.value = false
+  if (await record(wish, `${state.name} ${supplier ? 'changed' : 'added'}`, toFields(problems))) open.value = false
 }
 </script>
 

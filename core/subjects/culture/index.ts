@@ -1,4 +1,5 @@
 import { defineSubject } from '../../log'
+import { correctKinds } from './correct'
 import { cultureKinds } from './kinds'
 import { cultureLines } from './lines'
 import type { CultureState } from './state'
@@ -11,7 +12,7 @@ export const culture = defineSubject({
   type: 'culture',
   collection: 'cultures',
   noun: { one: 'culture', many: 'cultures' },
-  kinds: [...cultureKinds, ...troubleKinds],
+  kinds: [...cultureKinds, ...troubleKinds, ...correctKinds],
   found: ({ id, day, data }) => ({
     id,
     ...saidOf(data as Said),

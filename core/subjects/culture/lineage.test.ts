@@ -65,6 +65,40 @@ describe('what a culture was founded from', () => {
     expect(foundedFrom({ id: 'F-5' }, cultures)).toEqual([])
   })
 
+  it('is corrected: not by itself, its young, one of its age, or another kind; what was ordered has no parents', () => {
+    const b = start(start(new HouseBuilder(today), 'F-1', -60, { strain: 'wingless' }), 'F-2', -40, {
+      parentIds: ['F-1'],
+    })
+    start(b, 'F-3', -20, { parentIds: ['F-2'], strain: 'curly' })
+    start(b, 'F-4', -20, { bought: true })
+    start(b, 'BB-1', -60, {}, 'beanBeetle')
+    const correct = (id: string, data: Record<string, unknown>) => {
+      const records = b.records()
+      return checkEntry(
+        {
+          ...{ id: 'n', at: new Date(today * 86_400_000).toISOString(), day: today, source: 'keeper' as const },
+          ...{ kind: 'cultureCorrected', subject: { type: 'culture' as const, id }, data },
+        },
+        { records, house: foldHouse(records), almanac, today },
+      )[0]?.message
+    }
+    expect(correct('F-2', { parentIds: ['F-2'] })).toBe('F-2 was not founded from itself')
+    expect(correct('F-2', { parentIds: ['F-3'] })).toBe('F-3 was started no earlier than F-2')
+    expect(correct('F-3', { parentIds: ['F-4'] })).toBe('F-4 was started no earlier than F-3')
+    expect(correct('F-2', { parentIds: ['BB-1'] })).toBe('BB-1 is of another kind: F-2 did not come of it')
+    expect(correct('F-4', { parentIds: ['F-1'] })).toMatch(/was ordered/)
+    expect(correct('F-3', { tag: 'F-1' })).toBe('The tag F-1 is already in use')
+    expect(correct('F-3', {})).toBe('Nothing is corrected by this')
+    expect(correct('F-3', { parentIds: ['F-1'], strain: null })).toBeUndefined()
+    b.write('cultureCorrected', { type: 'culture', id: 'F-3' }, 0, { parentIds: ['F-1'], strain: null })
+    const { cultures } = foldHouse(b.records())
+    expect(cultures['F-3']!.parentIds).toEqual(['F-1'])
+    // its own strain taken back, it is that of what it came of
+    expect(strainOf(cultures['F-3']!, cultures)).toBe('wingless')
+    b.write('cultureCorrected', { type: 'culture', id: 'F-3' }, 0, { parentIds: [] }, 'z-again')
+    expect(foldHouse(b.records()).cultures['F-3']!.parentIds).toBeUndefined()
+  })
+
   it('ends, whatever is said to come from what', () => {
     fc.assert(
       fc.property(

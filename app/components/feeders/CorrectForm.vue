@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import type { CultureState } from '#core/subjects'
+
+/** Where a culture stands now, and what was written wrong of it. Only what is another is written. */
+const props = defineProps<{ culture: CultureState }>()
+const house = useHouse()
+const { record, busy } = useRecord()
+const problems = useProblems()
+const open = ref(false)
+const places = usePlaceItems()
+const state = reactive({ tag: '', placeId: null as string | null, strain: '', parentIds: [] as string[] })
+watch(open, isOpen => {
+  if (!isOpen) return
+  problems.value = {}
+  const { tag, placeId, strain = '', parentIds = [] } = props.culture
+  Object.assign(state, { tag, placeId, strain, parentIds: [...parentIds] })
+})
+const parents = computed(() =>
+  Object.values(house.house.cultures)
+    .filter(c => c.feederId === props.culture.feederId && c.startDay < props.culture.startDay)
+    .sort((a, b) => b.startDay - a.startDay)
+    .map(c => ({ value: c.id, label: c.tag })),
+)
+
+async function send(): Promise<void> {
+  const { id, tag, placeId, strain = '', parentIds = [] } = props.culture
+  const subject = { type: 'culture' as const, id }
+  const said = state.strain.trim()
+  const correction = {
+    ...(state.tag.trim() !== tag && { tag: state.tag }),
+    ...(said !== strain && { strain: said || null }),
+    ...(state.parentIds.join() !== parentIds.join() && { parentIds: state.parentIds }),
+  }
+  const wishes = [
+    ...(state.placeId && state.placeId !== placeId
+      ? [{ kind: 'cultureMoved', subject, data: { placeId: state.placeId } }]
+      : []),
+    ...(Object.keys(correction).length ? [{ kind: 'cultureCorrected', subject, data: correction }] : []),
+  ]
+  if (!wishes.length || (await record(wishes, `${tag}: corrected`, toFields(problems)))) open.value = false
+}
+</script>
+
+<template>
+  <UPopover v-model:open="open" :content="{ align: 'end' }">
+    <UButton label="Correct" :aria-label="`Correct ${culture.tag}`" variant="outline" color="neutral" />
+    <template #content>
+      <form class="grid gap-3 p-4 w-72" @submit.prevent="send">
+        <UFormField label="Tag" :error="problems.tag"><UInput v-model="state.tag" class="w-full" /></UFormField>
+        <UFormField label="Stands in" :error="problems.placeId"
+          ><USelectMenu
+            v-model="state.placeId as string | undefined"
+            :items="places"
+            value-key="value"
+            class="w-full"
+            placeholder="No place"
+        /></UFormField>
+        <UFormField v-if="!culture.bought && parents.length" label="Founded from" :error="problems.parentIds">
+          <RecordPick
+            name="Founded from"
+            :items="parents"
+            :model-value="state.parentIds"
+            multiple
+            class="w-full"
+            placeholder="Nothing of the house"
+            @update:model-value="state.parentIds = $event"
+          />
+        </UFormField>
+        <UFormField label="Strain" hint="empty: as what it came of" :error="problems.strain"
+          ><UInput v-model="state.strain" class="w-full"
+        /></UFormField>
+        <UButton type="submit" label="Save" :loading="busy" block />
+      </form>
+    </template>
+  </UPopover>
+</template>

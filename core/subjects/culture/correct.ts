@@ -1,0 +1,74 @@
+import { z } from 'zod'
+import { defineKind } from '../../log'
+import { lineOfText, reference } from '../../reference'
+import { tag } from '../fields'
+import { foundedFrom } from './lineage'
+import type { CultureState } from './state'
+
+/** Why one cannot have been founded from another; null where it can. */
+function impossibleFounder(
+  culture: CultureState,
+  parent: CultureState,
+  cultures: Readonly<Record<string, CultureState>>,
+): string | null {
+  const { tag } = culture
+  if (parent.id === culture.id) return `${tag} was not founded from itself`
+  if (parent.feederId !== culture.feederId) return `${parent.tag} is of another kind: ${tag} did not come of it`
+  if (parent.startDay >= culture.startDay) return `${parent.tag} was started no earlier than ${tag}`
+  return foundedFrom(culture, cultures).some(c => c.id === parent.id) ? `${parent.tag} came of ${tag}` : null
+}
+
+/** What was written wrong of a culture when it was started, and where it stands now. */
+export const correctKinds = [
+  defineKind({
+    kind: 'cultureMoved',
+    subject: 'culture',
+    verb: 'Move culture',
+    data: z.strictObject({ placeId: reference('place') }),
+    apply(state, { placeId }) {
+      state.placeId = placeId
+    },
+    wording: () => 'Moved',
+  }),
+  defineKind({
+    kind: 'cultureCorrected',
+    subject: 'culture',
+    verb: 'Correct culture',
+    data: z
+      .strictObject({
+        tag: tag.optional(),
+        /** Nothing: that of those it was founded from, or none. */
+        strain: lineOfText(40, 'A strain needs a name').nullable().optional(),
+        parentIds: z
+          .array(reference('culture'))
+          .max(20)
+          .refine(ids => new Set(ids).size === ids.length, 'A culture is named twice')
+          .optional(),
+      })
+      .refine(d => Object.values(d).some(value => value !== undefined), { message: 'Nothing is corrected by this' }),
+    check(state, { parentIds = [] }, _, { house: { cultures } }) {
+      if (state.bought && parentIds.length)
+        return { path: 'data.parentIds', message: `${state.tag} was ordered, and not founded from the house’s own` }
+      for (const id of parentIds) {
+        const message = cultures[id] ? impossibleFounder(state, cultures[id], cultures) : null
+        if (message) return { path: 'data.parentIds', message }
+      }
+      return null
+    },
+    apply(state, { tag, strain, parentIds }) {
+      if (tag !== undefined) state.tag = tag
+      if (strain === null) delete state.strain
+      else if (strain !== undefined) state.strain = strain
+      if (parentIds?.length) state.parentIds = parentIds
+      else if (parentIds) delete state.parentIds
+    },
+    wording: ({ tag, strain, parentIds }) =>
+      `Corrected: ${[
+        tag !== undefined && `tag ${tag}`,
+        strain !== undefined && `strain ${strain ?? 'not known'}`,
+        parentIds && (parentIds.length ? 'what it was founded from' : 'founded from nothing of the house'),
+      ]
+        .filter(Boolean)
+        .join(', ')}`,
+  }),
+]
