@@ -5,7 +5,11 @@ import { formatWeekday, weekday } from '#core/units'
 
 const house = useHouse()
 
-const due = computed(() => [...(house.season?.tasks ?? []), ...house.upcomingStarts.filter(t => t.due <= house.today)])
+const due = computed(() => [
+  ...(house.season?.tasks ?? []),
+  ...house.upcomingStarts.filter(t => t.due <= house.today),
+  ...house.planTasks,
+])
 const firstMeals = computed(() => firstMealsOf(due.value, house.house))
 /** Animals that came without a weight are weighed as one has the time, not line by line before all else. */
 const unweighed = computed(() => {

@@ -52,6 +52,8 @@ export const useHouse = defineStore('house', () => {
   const alarms = computed<Alarm[]>(() => [...(season.value?.alarms ?? []), ...(computedPlans.value?.alarms ?? [])])
   /** Whether the plans shown are those of the house shown. */
   const settled = computed(() => computedPlans.value?.version === snapshot.value?.version)
+  /** What follows from the plans for today, beside starts and orders. */
+  const planTasks = computed<Task[]>(() => computedPlans.value?.tasks ?? [])
   const upcomingStarts = computed<Task[]>(() => startTasks(plans.value, almanac.value, today.value))
   const isEmpty = computed(() => !Object.keys(house.value.animals).length && !Object.keys(house.value.cultures).length)
 
@@ -204,6 +206,7 @@ export const useHouse = defineStore('house', () => {
     alarms,
     settled,
     upcomingStarts,
+    planTasks,
     isEmpty,
     load,
     write,

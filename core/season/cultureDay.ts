@@ -62,14 +62,6 @@ function failedTasks({ house, almanac, today }: SeasonContext): Task[] {
     }))
 }
 
-/** `5 ×`, `480 mL`, `3 handfuls`; under ten to the tenth. */
-export function tellAmount({ amount, unit }: Pick<MixLine, 'amount' | 'unit'>): string {
-  const n = (amount < 10 ? Math.ceil(10 * amount - 1e-9) / 10 : Math.ceil(amount - 1e-9)).toLocaleString('en-GB')
-  if (unit === 'each') return `${n} ×`
-  const many = amount > 1 && /^(handful|pinch)$/.test(unit)
-  return `${n} ${many ? (unit === 'pinch' ? 'pinches' : `${unit}s`) : unit}`
-}
-
 /** Parts of all recipes together, each times its number. */
 export function mixOf(starts: readonly Pick<StartLine, 'feeder' | 'count'>[]): MixLine[] {
   const parts = new Map<string, MixLine>()

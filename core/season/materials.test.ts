@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac as almanac } from '../almanac'
 import { checkEntry, foldHouse, materialId } from '../subjects'
-import { houseOf, materialsAhead, type FeederPlan } from '.'
+import { houseOf, materialTasks, materialsAhead, type FeederPlan } from '.'
 
 const today = 20_000
 const MIX = { type: 'material' as const, id: materialId('dry mix', 'mL') }
@@ -70,6 +70,29 @@ describe('what cultures are made of', () => {
     expect(mixOf(b, [])).toMatchObject({ left: 400 + 500 - 2 * 45, unitPrice: 6 / 500 })
     b.write('materialCounted', MIX, 0, { amount: 90 }, 'z-count')
     expect(mixOf(b, []).left).toBe(90)
+  })
+
+  it('is a line of the round from the day on which it is got, with what came to be written; none that nobody counts', () => {
+    const b = new HouseBuilder(today)
+    b.write('materialCounted', MIX, -1, { amount: 100 })
+    const tasks = (starts: [number, number][], on = today) =>
+      materialTasks(materialsAhead([plan(starts)], { house: houseOf(b.records()), almanac, today: on }), on)
+    // 90 mL are taken on day 4, and a third cup of day 11 is short: got a week before
+    const starts: [number, number][] = [
+      [4, 2],
+      [11, 1],
+    ]
+    expect(tasks(starts)).toEqual([])
+    expect(tasks(starts, today + 3)).toEqual([])
+    const [task, ...others] = tasks(starts, today + 4)
+    expect(others).toEqual([])
+    expect(task).toMatchObject({ tag: 'dry mix', due: today + 4, subject: MIX, kind: 'material' })
+    expect(task!.what).toMatch(/^Get more: 100 mL left, short for the starts of /)
+    expect(task!.actions.map(a => [a.kind, a.ask!.field])).toEqual([
+      ['materialBought', 'amount'],
+      ['materialCounted', 'amount'],
+    ])
+    expect(tasks([[4, 2]], today + 4)).toEqual([])
   })
 
   it('is never less than nothing, and only what a recipe asks for', () => {

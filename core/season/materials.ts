@@ -26,6 +26,14 @@ export interface MaterialAhead {
 
 const FOUR_WEEKS = 28
 
+/** `5 ×`, `480 mL`, `3 handfuls`; under ten to the tenth. */
+export function tellAmount({ amount, unit }: { amount: number; unit: string }): string {
+  const n = (amount < 10 ? Math.ceil(10 * amount - 1e-9) / 10 : Math.ceil(amount - 1e-9)).toLocaleString('en-GB')
+  if (unit === 'each') return `${n} ×`
+  const many = amount > 1 && /^(handful|pinch)$/.test(unit)
+  return `${n} ${many ? (unit === 'pinch' ? 'pinches' : `${unit}s`) : unit}`
+}
+
 /**
  * What is left of the materials of all recipes whose feeders the house grows, and how long it lasts by the plan. Used
  * since a count is what the recipes ask of the cultures that were started on later days.

@@ -5,8 +5,11 @@ import {
   benchCell,
   benchOf,
   failureAlarms,
+  guarded,
   harmFirst,
   inOrder,
+  materialTasks,
+  materialsAhead,
   planJobs,
   warmthOfHouse,
   planKey,
@@ -180,8 +183,11 @@ export class HouseQueries {
         }
       }),
     )
+    const plans = inOrder(made.flat(), almanac)
+    const materials = guarded({ failures }, 'what cultures are made of', null, () => materialsAhead(plans, context))
+    const tasks = materialTasks(materials ?? [], today)
     const alarms = failureAlarms(failures, { ...house, unread: [], newer: [] })
-    return { version, plans: inOrder(made.flat(), almanac), alarms, tookMs: performance.now() - start }
+    return { version, plans, alarms, tasks, tookMs: performance.now() - start }
   }
 
   /**

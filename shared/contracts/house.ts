@@ -3,7 +3,7 @@ import { Token } from './since'
 import { lineOfText } from '#core/reference'
 import { AnimalData, Entry, PlaceData, SEXES, type DatedEntry, type House } from '#core/subjects'
 import type { Override } from '#core/almanac'
-import { HouseSettings, type Alarm, type FeederPlan, type Season } from '#core/season'
+import { HouseSettings, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 
 /** POST /api/entries: all are written, or none. */
 export const WriteEntries = z.strictObject({
@@ -115,5 +115,7 @@ export interface PlansSnapshot {
   plans: FeederPlan[]
   /** Plans that could not be worked out. */
   alarms: Alarm[]
+  /** What follows from them for today, beside what is started and ordered. */
+  tasks: Task[]
   tookMs: number
 }

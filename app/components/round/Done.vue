@@ -25,6 +25,9 @@ function subjectTag(entry: TimelineEntry): string {
   const h = house.house
   const { type, id } = entry.subject
   if (type === 'prey') return house.almanac.feeders[id]?.name ?? id
+  if (type === 'supplier') return h.suppliers[id]?.name ?? ''
+  // named by what it is, and its unit
+  if (type === 'material') return id.split('|')[0]!
   const groups = {
     animal: h.animals,
     pairing: h.pairings,

@@ -22,6 +22,7 @@ import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
 
 export { tellPortion } from './feeding'
+export { materialTasks } from './materials'
 export { STARTS_AHEAD, startTasks } from './starts'
 export type { TaskContext } from './taskMaker'
 

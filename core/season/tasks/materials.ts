@@ -1,0 +1,45 @@
+import { formatDay } from '../../units'
+import type { Task } from '../contracts'
+import { tellAmount, type MaterialAhead } from '../materials'
+import { due } from './taskMaker'
+
+/**
+ * What is got today so that no start waits for it. Kept apart from the other tasks, as starts are: it follows from the
+ * plans.
+ */
+export function materialTasks(materials: readonly MaterialAhead[], today: number): Task[] {
+  return materials.flatMap(({ id, what, unit, left, soon, shortOn, getBy, reasons }): Task[] => {
+    if (left === null || shortOn === null || getBy === null || !due(getBy, today)) return []
+    const isPieces = unit === 'each'
+    const unitName = isPieces ? 'pieces' : unit
+    const told = (amount: number) => (isPieces ? amount.toLocaleString('en-GB') : tellAmount({ amount, unit }))
+    return [
+      {
+        id: `material:${id}`,
+        kind: 'material',
+        subject: { type: 'material', id },
+        tag: what,
+        placeId: null,
+        due: getBy,
+        what: `Get more: ${told(left)} left, short for the starts of ${formatDay(shortOn, today)}`,
+        detail: soon > 0 ? `four weeks take ${told(soon)}` : undefined,
+        actions: [
+          {
+            label: 'Bought',
+            kind: 'materialBought',
+            data: {},
+            ask: { field: 'amount', label: `what came, ${unitName}` },
+            tone: 'main',
+          },
+          {
+            label: 'Count',
+            kind: 'materialCounted',
+            data: {},
+            ask: { field: 'amount', label: `what is left, ${unitName}`, likely: left },
+          },
+        ],
+        reasons,
+      },
+    ]
+  })
+}
