@@ -30,6 +30,7 @@ export {
   tellStartShort,
   tellUnits,
   type FeederPlan,
+  type FeederWeights,
   type Gap,
   type Held,
   type Order,

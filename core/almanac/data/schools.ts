@@ -257,6 +257,25 @@ const list: School[] = [
     ],
   },
   {
+    id: 'unitWeight',
+    question: 'What does a cup, a tub or a pack weigh in the plan?',
+    usual: 'alike',
+    choices: [
+      {
+        id: 'alike',
+        name: 'All alike',
+        reason: 'Prices change from week to week; the fewest cups, tubs and packs are the least work.',
+      },
+      {
+        id: 'byCost',
+        name: 'What it costs',
+        reason:
+          'The pack by its price, a cup by its materials and the work; for keepers who buy much and write prices.',
+        fact: memory(12, 'money of the house', 'An hour of work at the cultures is worth'),
+      },
+    ],
+  },
+  {
     id: 'cupRhythm',
     question: 'How are cups started?',
     usual: 'everyWeek',

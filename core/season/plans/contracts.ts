@@ -106,6 +106,19 @@ export interface PlanTrial {
   more?: Readonly<Record<string, number>>
 }
 
+/** What one unit of a feeder costs in the money of the house, and what it weighs beside the others. */
+export interface UnitWeight {
+  /** Null where no price is known: it weighs as one. */
+  money: number | null
+  units: number
+}
+
+/** How a feeder is usually got, and how it is ordered beside. */
+export interface FeederWeights {
+  usual: UnitWeight
+  byOrder: UnitWeight | null
+}
+
 /** Prey that may stand for one another, and all that decides their plan: plain data, for another thread. */
 export interface PlanJob {
   /** Prey that is eaten, grown or in stock. */
@@ -121,6 +134,8 @@ export interface PlanJob {
   settings: HouseSettings
   /** What was ordered in the last days and is not here yet, by prey. */
   ordered: Record<string, { day: Day; count: number }[]>
+  /** What a unit of each weighs, where it is weighed by what it costs. */
+  weights?: Readonly<Record<string, FeederWeights>>
   /** Chance of a season without a hungry day that these prey are planned for; null = as the need is covered. */
   safe: number | null
   today: Day

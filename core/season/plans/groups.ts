@@ -9,6 +9,7 @@ import type { PlanJob, PlanTrial } from './contracts'
 import { decidedOf } from './decided'
 import { isGrown } from './kept'
 import { MINUTES, MONEY, shelvesOf } from './limits'
+import { unitWeights } from './weights'
 
 /** What those who eat a prey may be given in its place, the best first; unknown, retired and live prey left out. */
 export function standInsFor(
@@ -116,6 +117,7 @@ export function planJobs(
   return groups.map(({ looks, others }): PlanJob => {
     const ids = looks.map(l => l.prey)
     const all = [...ids, ...others]
+    const weights = unitWeights(all, house, almanac, settings)
     return {
       looks,
       others,
@@ -148,6 +150,7 @@ export function planJobs(
       settings,
       safe,
       today,
+      ...(weights && { weights }),
       ...(trial && { trial }),
     }
   })
@@ -167,6 +170,7 @@ export function planKey({
   settings,
   safe,
   today,
+  weights,
   trial,
 }: PlanJob): string {
   const cultures = Object.values(house.cultures).map(c => [
@@ -210,6 +214,7 @@ export function planKey({
     settings.coverQuantile,
     settings.schools,
     safe,
+    weights,
     trial,
     almanac.feeders,
     almanac.schools.cupRhythm,

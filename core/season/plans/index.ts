@@ -1,4 +1,4 @@
-export type { FeederPlan, Gap, Held, Order, PlanJob, PlanTrial, Replacing } from './contracts'
+export type { FeederPlan, FeederWeights, Gap, Held, Order, PlanJob, PlanTrial, Replacing } from './contracts'
 export { planJobs, planKey, preyGroups, standInsFor } from './groups'
 export { roomTaken, shelvesOf } from './limits'
 export { PlanMemory } from './memory'

@@ -149,7 +149,7 @@ export const isGrown = (supply: PlannedSupply): boolean =>
   supply.kind === 'colony' || (supply.kind === 'batch' && !supply.boughtProducing)
 
 /** How a feeder that is grown in the house can be ordered beside. */
-const orderWay = ({ otherWays }: Feeder): PlannedSupply | undefined =>
+export const orderWay = ({ otherWays }: Feeder): PlannedSupply | undefined =>
   otherWays?.find(
     (way): way is PlannedSupply =>
       (way.kind === 'bought' && !way.gathered) || (way.kind === 'batch' && way.boughtProducing === true),

@@ -1,7 +1,7 @@
 import { schoolChoice } from '../../almanac'
 import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
 import { GAP, failureChance } from '../../supply'
-import { WEEKDAYS, formatDay } from '../../units'
+import { WEEKDAYS, formatDay, formatMoney } from '../../units'
 import type { FeederPlan, Held, PlanJob } from './contracts'
 import type { Kept } from './kept'
 import { heldName, tellHeld } from './words'
@@ -51,10 +51,18 @@ function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
   }
 }
 
+/** What one unit weighs, where that goes by what it costs. */
+function weightInput(prey: string, { weights, settings }: Pick<PlanJob, 'weights' | 'settings'>): Reason['inputs'] {
+  const usual = weights?.[prey]?.usual
+  if (!usual) return []
+  const costs = usual.money === null ? 'no price known' : `about ${formatMoney(usual.money, settings.currency)}`
+  return [computedInput('One of it weighs', `${usual.units.toFixed(1)} units: ${costs}`)]
+}
+
 function startReason(
   { supply, days, countFrom, look }: Kept,
   plan: Pick<FeederPlan, 'units' | 'leastPossible'>,
-  { settings, almanac, today, decided }: PlanJob,
+  { settings, almanac, today, decided, weights }: PlanJob,
 ): Reason {
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   return {
@@ -76,6 +84,7 @@ function startReason(
             ...(rhythm.fact?.value ? [factInput('Kept in case one fails', 'schools.cupRhythm', rhythm.fact)] : []),
           ]
         : []),
+      ...weightInput(look.prey, { weights, settings }),
       ...(settings.cupYield !== 1 ? [settingInput('Cup yield', `${settings.cupYield} × the almanac`, 'cupYield')] : []),
     ],
     change: 'Appetite, yield, culture day or the covered quantile',
@@ -103,6 +112,11 @@ function togetherReason(
     inputs: [
       computedInput('Together with', names.join(', ')),
       factInput('A hungry meal weighs', 'common.hungryCost.value', almanac.common.hungryCost!),
+      settingInput(
+        'A cup, a tub, a pack weighs',
+        schoolChoice(almanac, settings.schools, 'unitWeight').name,
+        'unitWeight',
+      ),
       factInput('A meal of another prey weighs', 'common.standInCost.value', almanac.common.standInCost!),
       factInput('Today, not on culture day', 'common.extraTripCost.value', almanac.common.extraTripCost!),
       computedInput('Meals that nothing can give any more', hungry < 0.05 ? 'none' : hungry.toFixed(1)),

@@ -65,13 +65,20 @@ export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sh
   })
 }
 
+/** What one unit weighs. */
+function weightOf({ byOrder, look }: Kept, { almanac, weights }: Pick<PlanJob, 'almanac' | 'weights'>): number {
+  const weight = weights?.[look.prey]?.[byOrder ? 'byOrder' : 'usual']
+  return weight?.units ?? (byOrder ? almanac.common.otherWayCost!.value : 1)
+}
+
 /** Today is a day to start or order too, at a price. */
 export function startsOf(
-  { input, byOrder, supply }: Kept,
-  { almanac, trial, today }: Pick<PlanJob, 'almanac' | 'trial' | 'today'>,
+  k: Kept,
+  { almanac, trial, today, weights }: Pick<PlanJob, 'almanac' | 'trial' | 'today' | 'weights'>,
 ): Pick<JointFeeder, 'startDays' | 'costs' | 'least' | 'fixed'> {
+  const { input, supply } = k
   const { common } = almanac
-  const usual = byOrder ? common.otherWayCost!.value : 1
+  const usual = weightOf(k, { almanac, weights })
   const { startDays } = input
   const fixed = input.decided && startDays.map(d => input.decided!.get(d) ?? null)
   const onDays = {
@@ -124,7 +131,8 @@ export function jointInput(
   const { almanac } = job
   return {
     days: Math.min(JOINT_DAYS, Math.max(...kept.map(k => k.days))),
-    hungryCost: almanac.common.hungryCost!.value,
+    // hunger weighs as so many of the dearest: money is never saved by it
+    hungryCost: almanac.common.hungryCost!.value * Math.max(1, ...kept.map(k => weightOf(k, job))),
     standInCost: almanac.common.standInCost!.value,
     eaters,
     ...(limits.length && { limits }),

@@ -268,7 +268,7 @@ export class JointProgramme {
       ...feeders.flatMap(({ founders, startDays }, f) =>
         founders ? startDays.map((_, w) => ({ by: founders.bought, of: founded(f, w) })) : [],
       ),
-      ...this.later.map(({ f, pieces, of }) => ({ by: pieces / perPack[f]!, of })),
+      ...this.later.map(({ f, pieces, of }) => ({ by: (pieces / perPack[f]!) * (feeders[f]!.costs.at(-1) ?? 1), of })),
       ...this.wanted.flatMap(({ e, t }) => {
         const { mealsPerPiece, standIns } = eaters[e]!
         return [
