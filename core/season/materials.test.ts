@@ -86,7 +86,7 @@ describe('what cultures are made of', () => {
     expect(tasks(starts, today + 3)).toEqual([])
     const [task, ...others] = tasks(starts, today + 4)
     expect(others).toEqual([])
-    expect(task).toMatchObject({ tag: 'dry mix', due: today + 4, subject: MIX, kind: 'material' })
+    expect(task).toMatchObject({ tag: 'Dry mix', due: today + 4, subject: MIX, kind: 'material' })
     expect(task!.what).toMatch(/^Get more: 100 mL left, short for the starts of /)
     expect(task!.actions.map(a => [a.kind, a.ask!.field])).toEqual([
       ['materialBought', 'amount'],

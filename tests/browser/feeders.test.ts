@@ -35,6 +35,14 @@ describe('what is seen in a cup', () => {
     const card = '[data-culture="FL-4"]'
     await visit.page.waitForSelector(card)
     const before = (await visit.text(`${card} p`)).match(/Yields from .*/)![0]
+    // what is found wrong in it stands on its cup
+    await visit.click(`${card} [aria-label^="Found wrong in FL-4"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('mould')
+    await visit.page.keyboard.press('Enter')
+    await visit.page.waitForSelector('[data-cup="FL-4"][aria-label*="found: mould"] .found')
+    await visit.undo('FL-4: mould')
+    await visit.page.waitForSelector('[data-cup="FL-4"] .found', { hidden: true })
     await visit.click(`${card} [aria-label^="Seen in FL-4"]`)
     await visit.page.waitForSelector('[role="option"]')
     await visit.page.keyboard.type('larv')
@@ -53,6 +61,35 @@ describe('what is seen in a cup', () => {
     await visit.untilText(card, 'larvae seen today')
     await visit.undo('larvae seen')
     await visit.untilText(card, before)
+  })
+})
+
+describe('what was written wrong of a culture', () => {
+  it('is corrected beside it: where it stands, its strain and what it came of; a tag that is taken is refused', async () => {
+    await open()
+    await visit.go('/feeders')
+    const card = '[data-culture="RO-2"]'
+    await visit.press('Correct RO-2', card)
+    const form = '[role="dialog"] form'
+    const fields = await visit.page.waitForSelector(form).then(() => visit.page.$$(`${form} input`))
+    await fields[0]!.click({ count: 3 })
+    await fields[0]!.type('RO-1')
+    await visit.press('Save', form)
+    await visit.untilText(form, 'The tag RO-1 is already in use')
+    await visit.expectRefusal(422)
+    await fields[0]!.click({ count: 3 })
+    await fields[0]!.type('RO-7')
+    await fields.at(-1)!.type('orange head')
+    await visit.click(`${form} [aria-label^="Founded from"]`)
+    await visit.page.waitForSelector('[role="option"]')
+    await visit.page.keyboard.type('RO-1')
+    await visit.page.keyboard.press('Enter')
+    await visit.page.keyboard.press('Escape')
+    await visit.press('Save', form)
+    await visit.untilText('[data-culture="RO-7"]', 'from RO-1, strain orange head')
+    await visit.undo('RO-2: corrected')
+    await visit.page.waitForSelector(card)
+    expect(await visit.text(`${card} p`)).not.toContain('orange head')
   })
 })
 
@@ -469,6 +506,16 @@ describe('suppliers', () => {
 })
 
 describe('what cultures are made of', () => {
+  it('is a line of the Round when a start is short of it; what came takes the line away', async () => {
+    await open()
+    await visit.go('/round')
+    const line = '[data-task="material:climbing fibre|handful"]'
+    await visit.untilText(line, 'Get more: 4 handfuls left')
+    await visit.press('Bought', line)
+    await visit.answer('60')
+    await visit.page.waitForSelector(line, { hidden: true })
+  })
+
   it('is counted and bought on the worksheet, which says by when more is got', async () => {
     await open()
     await visit.go('/culture-day')

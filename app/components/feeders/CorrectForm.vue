@@ -45,7 +45,7 @@ async function send(): Promise<void> {
   <UPopover v-model:open="open" :content="{ align: 'end' }">
     <UButton label="Correct" :aria-label="`Correct ${culture.tag}`" variant="outline" color="neutral" />
     <template #content>
-      <form class="grid gap-3 p-4 w-72" @submit.prevent="send">
+      <form class="grid grid-cols-[minmax(0,1fr)] gap-3 p-4 w-80" @submit.prevent="send">
         <UFormField label="Tag" :error="problems.tag"><UInput v-model="state.tag" class="w-full" /></UFormField>
         <UFormField label="Stands in" :error="problems.placeId"
           ><USelectMenu
@@ -66,7 +66,7 @@ async function send(): Promise<void> {
             @update:model-value="state.parentIds = $event"
           />
         </UFormField>
-        <UFormField label="Strain" hint="empty: as what it came of" :error="problems.strain"
+        <UFormField label="Strain" hint="empty: its parents’" :error="problems.strain"
           ><UInput v-model="state.strain" class="w-full"
         /></UFormField>
         <UButton type="submit" label="Save" :loading="busy" block />

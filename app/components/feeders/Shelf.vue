@@ -5,7 +5,7 @@ import { feederOf, type Supply } from '#core/almanac'
 import { cultureStage, cultureWay, timeToProducing } from '#core/supply'
 import { quantile } from '#core/chance'
 import { placeTempC } from '#core/season/warmth'
-import type { CultureState } from '#core/subjects'
+import { TROUBLE_WORDS, type CultureState } from '#core/subjects'
 
 /** Cups of one feeder along their age: where each stands between start, yield and end. */
 const props = defineProps<{ feederId: string; cultures: readonly CultureState[]; picked: string | null }>()
@@ -32,19 +32,15 @@ const SPAN_HEIGHT = 62
 
 /** Cups of nearly the same age stand on top of each other. */
 const cups = computed(() => {
-  const placed: { x: number; row: number; c: CultureState; stage: string; age: number }[] = []
+  const placed: { x: number; row: number; c: CultureState; stage: string; age: number; found: string }[] = []
   for (const c of [...props.cultures].sort((a, b) => b.startDay - a.startDay)) {
     const age = house.today - c.startDay
     const at = x.value(age)
     let row = 0
     while (placed.some(p => p.row === row && Math.abs(p.x - at) < 50)) row++
-    placed.push({
-      x: at,
-      row,
-      c,
-      age,
-      stage: cultureStage(c, cultureWay(feeder.value, c) ?? supply.value, house.today),
-    })
+    const stage = cultureStage(c, cultureWay(feeder.value, c) ?? supply.value, house.today)
+    const open = stage === 'failed' ? [] : c.troubles.filter(t => !t.over)
+    placed.push({ ...{ x: at, row, c, age, stage }, found: open.map(t => TROUBLE_WORDS[t.what]).join(', ') })
   }
   return placed
 })
@@ -79,7 +75,7 @@ const floor = computed(() => rows.value * SPAN_HEIGHT)
         tabindex="0"
         role="button"
         :aria-pressed="picked === cup.c.id"
-        :aria-label="`${cup.c.tag}, ${cup.age} days old, ${cup.stage}`"
+        :aria-label="`${cup.c.tag}, ${cup.age} days old, ${cup.stage}${cup.found && `; found: ${cup.found}`}`"
         :data-cup="cup.c.tag"
         @click="emit('pick', cup.c.id)"
         @keydown.enter.prevent="emit('pick', cup.c.id)"
@@ -88,6 +84,10 @@ const floor = computed(() => rows.value * SPAN_HEIGHT)
         <path d="M-15,-40 h30 l-4,39 h-22 z" class="glass" />
         <rect x="-17" y="-43" width="34" height="4" class="lid" />
         <path v-if="cup.stage === 'failed'" d="M-9,-30 l18,20 m0,-20 l-18,20" class="cross" />
+        <g v-if="cup.found" class="found">
+          <path d="M15,-60 l10,17 h-20 z" />
+          <text x="15" y="-46" text-anchor="middle">!</text>
+        </g>
         <text y="-14" text-anchor="middle" class="label">{{ cup.c.tag }}</text>
       </g>
     </svg>
@@ -144,6 +144,17 @@ text {
 .cross {
   stroke: var(--harm);
   stroke-width: 2.5;
+}
+.found path {
+  fill: var(--ui-bg);
+  stroke: var(--harm);
+  stroke-width: 2;
+  stroke-linejoin: round;
+}
+.found text {
+  fill: var(--harm);
+  font-weight: 700;
+  font-size: 12px;
 }
 .failed .label {
   fill: var(--harm);

@@ -59,7 +59,7 @@ async function send(): Promise<void> {
   <UPopover v-model:open="open" :content="{ align: 'end' }">
     <UButton label="Start cultures" icon="i-lucide-plus" />
     <template #content>
-      <form class="grid gap-3 p-4 w-72" @submit.prevent="send">
+      <form class="grid grid-cols-[minmax(0,1fr)] gap-3 p-4 w-80" @submit.prevent="send">
         <UFormField label="Feeder"
           ><USelectMenu v-model="feederId" :items="feeders" value-key="value" class="w-full" placeholder="Choose"
         /></UFormField>

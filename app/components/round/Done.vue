@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayToIso } from '#core/units'
+import { dayToIso, upperFirst } from '#core/units'
 import type { TimelineEntry } from '#shared/contracts/house'
 
 /** What was written today, each to be taken back. */
@@ -27,7 +27,7 @@ function subjectTag(entry: TimelineEntry): string {
   if (type === 'prey') return house.almanac.feeders[id]?.name ?? id
   if (type === 'supplier') return h.suppliers[id]?.name ?? ''
   // named by what it is, and its unit
-  if (type === 'material') return id.split('|')[0]!
+  if (type === 'material') return upperFirst(id.split('|')[0]!)
   const groups = {
     animal: h.animals,
     pairing: h.pairings,

@@ -1,4 +1,4 @@
-import { formatDay } from '../../units'
+import { formatDay, upperFirst } from '../../units'
 import type { Task } from '../contracts'
 import { tellAmount, type MaterialAhead } from '../materials'
 import { due } from './taskMaker'
@@ -18,7 +18,7 @@ export function materialTasks(materials: readonly MaterialAhead[], today: number
         id: `material:${id}`,
         kind: 'material',
         subject: { type: 'material', id },
-        tag: what,
+        tag: upperFirst(what),
         placeId: null,
         due: getBy,
         what: `Get more: ${told(left)} left, short for the starts of ${formatDay(shortOn, today)}`,
