@@ -254,7 +254,12 @@ function roundedPlan(input: PlanInput, rows: readonly CoverRow[], relaxed: Recor
 
 const total = (counts: readonly number[]) => counts.reduce((n, c) => n + c, 0)
 
-function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { counts: number[]; bound: number } {
+function solveWhole(
+  input: PlanInput,
+  rows: CoverRow[],
+  solve: SolveLp,
+  search: boolean,
+): { counts: number[]; bound: number } {
   const run = (whole: number[], fixed: Map<number, number>) => {
     const solution = solve(planAsLp(input, rows, whole, fixed))
     if (solution.status !== 'Optimal') throw new PlanError(`The plan could not be solved (${solution.status}).`)
@@ -265,7 +270,7 @@ function solveWhole(input: PlanInput, rows: CoverRow[], solve: SolveLp): { count
   // no plan is smaller than the relaxed one: a rounded plan of that size is proven the least without further search
   const rounded = roundedPlan(input, rows, relaxed.columns)
   // of many units one in twenty-five is no plan to search for; the working tells both numbers
-  if (total(rounded) - bound <= Math.floor(bound / NEAR_ENOUGH)) return { counts: rounded, bound }
+  if (!search || total(rounded) - bound <= Math.floor(bound / NEAR_ENOUGH)) return { counts: rounded, bound }
   const fixed = new Map<number, number>()
   const open = input.startDays
     .map((_, w) => w)
@@ -337,15 +342,16 @@ export function yieldOf(
  * programme. Up to eight start days are solved at once and exactly; longer seasons block by block (later days relaxed
  * meanwhile), and `leastPossible` then bounds how far from the least the plan can be. What no start can still cover is
  * reported as missing, never hidden.
+ * @param search whether whole numbers are searched for; else the relaxed plan is rounded, which is seldom a unit more
  * @throws PlanError when rows differ in length or the solver finds no optimum
  */
-export function planStarts(input: PlanInput, solve: SolveLp): Plan {
+export function planStarts(input: PlanInput, solve: SolveLp, search = true): Plan {
   if (input.running.length !== input.need.length)
     throw new PlanError('Need and running yield must cover the same days.')
   const rows = coverRows(input)
   const none = input.startDays.map(() => 0)
   const forced = input.leastPerStart > 0 && input.startDays.some(s => meetsNeed(input, s))
-  const { counts, bound } = rows.length || forced ? solveWhole(input, rows, solve) : { counts: none, bound: 0 }
+  const { counts, bound } = rows.length || forced ? solveWhole(input, rows, solve, search) : { counts: none, bound: 0 }
   startLater(input, counts, rows)
   withoutSpare(input, counts)
   const needed = total(counts)

@@ -50,6 +50,8 @@ export function wholeUnits(k: Kept, together: Together | null, job: PlanJob, sol
   const plan = planStarts(
     { ...input, startDays: later, spare: null, running: added(input.running, yieldOf(input, near)) },
     solve,
+    // what comes after the days that were solved together is planned anew by then
+    !together?.wholeDays,
   )
   const counts = startDays.map((s, w) => near[w]! + (plan.starts.find(x => x.day === job.today + s)?.count ?? 0))
   const needed = sum(counts)
