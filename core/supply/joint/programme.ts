@@ -309,7 +309,7 @@ const FIRST_NAMED = 1e-3
 /** Starts of so many days are whole numbers at once, a culture day among them; later ones are planned anew by then. */
 export const WHOLE_DAYS = 8
 /** The plan of those days is proven to cost no more than this share above the best. */
-export const GAP = 0.02
+export const GAP = 0.019
 const LONGEST_SECONDS = 5
 
 /**
