@@ -1,3 +1,4 @@
+import { derived } from '../../derived'
 import { keptBetween, type Life } from '../lots'
 import type { Alternative } from './programme'
 import type { Fates } from './fates'
@@ -108,39 +109,48 @@ class Aged {
 const keptAges = (life: Life, days: number) =>
   Float64Array.from({ length: days + Math.ceil(life.halfDays) + 1 }, (_, age) => keptBetween(life, age, age + 1))
 
-/** Stocks of all feeders through the days of one scenario; who eats takes the usual prey first, then what stands for it. */
+/** Whether anything comes at all: most ways to order stand unused. */
+const comes = derived((row: Float64Array): boolean => row.some(n => n > 0))
+
+/** Stocks of all feeders through the days of one scenario. Rows of numbers throughout: a search plays millions of days. */
 class Stocks {
   private readonly yields: Float64Array[]
   private readonly left: Float64Array
+  private readonly keptPerDay: Float64Array
+  private readonly days: Float64Array
   private readonly aged: (Aged | null)[]
+  /** Those of which there is, or will be, anything. */
+  private readonly used: number[]
 
-  constructor(
-    private readonly feeders: readonly PlayedFeeder[],
-    ages: readonly (ArrayLike<number> | null)[],
-    scenario: number,
-  ) {
+  constructor(feeders: readonly PlayedFeeder[], ages: readonly (ArrayLike<number> | null)[], scenario: number) {
     this.yields = feeders.map(f => f.fates.draw(scenario))
     this.left = Float64Array.from(feeders, f => f.stock)
+    this.keptPerDay = Float64Array.from(feeders, f => f.keptPerDay)
+    this.days = Float64Array.from(feeders, f => f.days)
     this.aged = feeders.map((f, i) => (f.ages ? new Aged(f.ages.lots, ages[i]!, this.yields[i]!.length) : null))
+    this.used = [...feeders.keys()].filter(i => this.left[i]! > 0 || this.aged[i]?.left || comes(this.yields[i]!))
   }
 
   comeTo(day: number): void {
-    for (let i = 0; i < this.feeders.length; i++) {
-      const came = this.yields[i]![day]!
-      const aged = this.aged[i]
-      if (aged) {
-        aged.comeTo(day, came)
-        this.left[i] = aged.left
-      } else this.left[i] = this.left[i]! * (day === 0 ? 1 : this.feeders[i]!.keptPerDay) + came
+    const { left, yields, aged, keptPerDay, used } = this
+    for (let u = 0; u < used.length; u++) {
+      const i = used[u]!
+      const lots = aged[i]
+      if (lots) {
+        lots.comeTo(day, yields[i]![day]!)
+        left[i] = lots.left
+      } else left[i] = (day === 0 ? left[i]! : left[i]! * keptPerDay[i]!) + yields[i]![day]!
     }
   }
 
   /** Takes as many as there are beyond what is kept. */
   take(feeder: number, day: number, pieces: number, kept = 0): number {
-    if (day >= this.feeders[feeder]!.days) return pieces
-    const taken = Math.max(0, Math.min(pieces, this.left[feeder]! - kept))
+    if (day >= this.days[feeder]!) return pieces
+    const there = this.left[feeder]! - kept
+    if (there <= 0) return 0
+    const taken = pieces < there ? pieces : there
     this.left[feeder]! -= taken
-    if (taken) this.aged[feeder]?.take(taken)
+    this.aged[feeder]?.take(taken)
     return taken
   }
 }
@@ -169,6 +179,9 @@ export function playThrough(input: PlayInput): Played {
   const byPrey = new Map(eaters.map(e => [e.prey, { chance: 0, byDay: new Float64Array(days) }]))
   const lacks = new Float64Array(eaters.length)
   const wants = new Float64Array(eaters.length)
+  const needs = eaters.map(e => e.need)
+  const parts = eaters.map(e => e.share)
+  const owns = eaters.map(e => e.own)
   const ages = feeders.map(f => (f.ages ? keptAges(f.ages.life, days) : null))
   const playOne = (scenario: number, time: number) => {
     const stocks = new Stocks(feeders, ages, scenario + time * OTHER_LUCK)
@@ -177,11 +190,11 @@ export function playThrough(input: PlayInput): Played {
       stocks.comeTo(d)
       let lacking = false
       for (let i = 0; i < eaters.length; i++) {
-        const e = eaters[i]!
-        const wanted = e.need[scenario * width + d]! * e.share[d]!
+        const wanted = needs[i]![scenario * width + d]! * parts[i]![d]!
+        const lack = wanted ? wanted - stocks.take(owns[i]!, d, wanted) : 0
         wants[i] = wanted
-        lacks[i] = wanted ? wanted - stocks.take(e.own, d, wanted) : 0
-        lacking ||= lacks[i]! > 0
+        lacks[i] = lack
+        if (lack > 0) lacking = true
       }
       // most days all have their usual prey
       if (!lacking) continue
