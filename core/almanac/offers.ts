@@ -8,11 +8,13 @@ export interface BoughtOffer {
   price: number
   /** From culture day until it is there. */
   leadDays: number
+  /** Days of the week on which parcels leave; null = every day. */
+  sendsOn: readonly number[] | null
   supplierId: string
   supplier: string
 }
 
-function offered(way: Supply, { pieces, price, leadDays, supplierId, supplier }: BoughtOffer): Supply {
+function offered(way: Supply, { pieces, price, leadDays, sendsOn, supplierId, supplier }: BoughtOffer): Supply {
   if (way.kind !== 'bought' || way.gathered) return way
   const own = (value: number, unit: string) => ({
     value,
@@ -26,6 +28,7 @@ function offered(way: Supply, { pieces, price, leadDays, supplierId, supplier }:
     leadDays: own(leadDays, 'days'),
     price: own(price, 'money'),
     supplierId,
+    ...(sendsOn && { sendsOn: [...sendsOn] }),
   }
 }
 

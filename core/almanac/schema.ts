@@ -316,6 +316,8 @@ const Bought = z.strictObject({
   /** What a pack costs, and whose it is. */
   price: Fact.optional(),
   supplierId: z.string().max(80).optional(),
+  /** Days of the week (0 = Sunday) on which parcels leave; without them on any. */
+  sendsOn: z.array(z.number().int().min(0).max(6)).min(1).optional(),
 })
 const Fresh = z.strictObject({ kind: z.literal('fresh'), unit: z.string() })
 export const Supply = z.discriminatedUnion('kind', [Batch, Colony, Bought, Fresh])

@@ -4,7 +4,7 @@ import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shipped, shippedAlmanac, withOwn } from '../almanac'
 import { bestOffers, checkEntry, foldHouse, ownRows, type House, type Offer } from '../subjects'
-import { arrival, orderDue, packWay, simulatedAnswer } from '../supply'
+import { arrival, fedFirst, orderDue, packWay, simulatedAnswer } from '../supply'
 import { dayToIso, nextWeekday, weekday } from '../units'
 import { bySupplier, defaultSettings, houseOf, orderSheet, planFeeders, seasonOfHouse, startTasks } from '.'
 
@@ -84,6 +84,31 @@ describe('packs, days and prices of suppliers', () => {
     const { season } = worked(b)
     const arriving = season.prey.find(p => p.prey === 'cricket.half')!.arriving
     expect(arriving).toMatchObject([{ count: 200, comes: { start: today + 9 } }])
+  })
+
+  it('an order between culture days is counted on for the day on which its parcel really comes', () => {
+    let today0 = 0
+    for (const sendsOn of [null, [2], [6], [1, 4], [0], [5]])
+      for (const leadDays of [1, 3]) {
+        const b = supplier(geckos(), 'Near', { leadDays, sendsOn }, [offer('cricket.half', 250, 8)])
+        b.write('preyCounted', CRICKETS, 0, { count: 0 })
+        const { plans, almanac, house } = worked(b)
+        const plan = plans.find(p => p.prey === 'cricket.half')!
+        const way = packWay(almanac.feeders['cricket.half']!)!
+        const there = (day: number) =>
+          orderDue({ entryId: 'o', count: 250, day, supplierId: 'Near' }, 0, house.suppliers) - today + fedFirst(way)
+        const first = Math.min(...plan.starts.map(s => there(s.day)))
+        expect(plan.stock.findIndex(n => n >= 200)).toBe(first)
+        // a trip today is not made for a parcel that leaves no sooner than that of culture day
+        const onCultureDay = there(nextWeekday(today, settings.cultureWeekday))
+        const isToday = plan.starts[0]!.day === today
+        if (isToday) expect(there(today)).toBeLessThan(onCultureDay)
+        today0 += Number(isToday)
+      }
+    // today is a Friday: some leave before Sunday's, some do not
+    expect(weekday(today)).toBe(5)
+    expect(today0).toBeGreaterThan(0)
+    expect(today0).toBeLessThan(12)
   })
 
   it('the order names its supplier, and comes to its price; what is under the least order is told', () => {

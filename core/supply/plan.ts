@@ -35,6 +35,8 @@ export interface PlanInput {
   perUnit: ArrayLike<number>
   /** Days (as index from `from`) on which new units may be started. */
   startDays: readonly number[]
+  /** Days by which what is started on such a day comes later than usual, or earlier where negative. */
+  comesLater?: (startDay: number) => number
   /** Units that are decided for some of these days, by day: so many, no more and no less. */
   decided?: ReadonlyMap<number, number>
   /** Fewest units to start on a day whose yield meets any need: 1 for «every week without a break». */
@@ -78,13 +80,17 @@ const COUNTED_ON = 0.9
 
 const num = (x: number): string => Number(x.toFixed(4)).toString()
 
+/** The day from which the yield of a unit started on day `s` is counted: that day, but for what comes later. */
+const yieldsFrom = ({ comesLater }: Pick<PlanInput, 'comesLater'>, s: number): number => s + (comesLater?.(s) ?? 0)
+
 /** Whether a unit started on day `s` yields anything worth naming on days of need. */
 function meetsNeed(input: PlanInput, s: number): boolean {
   let all = 0
   let needed = 0
-  for (let age = 0; s + age < input.need.length && age < input.perUnit.length; age++) {
+  const from = yieldsFrom(input, s)
+  for (let age = Math.max(0, -from); from + age < input.need.length && age < input.perUnit.length; age++) {
     all += input.perUnit[age]!
-    if (input.need[s + age]! > 0.5) needed += input.perUnit[age]!
+    if (input.need[from + age]! > 0.5) needed += input.perUnit[age]!
   }
   return all > 0 && needed / all > 0.2
 }
@@ -93,11 +99,13 @@ function meetsNeed(input: PlanInput, s: number): boolean {
  * The first day (index) that a new unit can cover: from the age at which it is expected to give half of its best day.
  * What is needed earlier cannot be mended by starting anything, however much.
  */
-export function firstCoveredDay(input: Pick<PlanInput, 'perUnit' | 'startDays'>): number {
+export function firstCoveredDay(input: Pick<PlanInput, 'perUnit' | 'startDays' | 'comesLater'>): number {
   const perUnit = Array.from(input.perUnit)
   const best = Math.max(0, ...perUnit)
   const age = perUnit.findIndex(y => y > 0 && y >= best / 2)
-  return age < 0 || !input.startDays.length ? Number.POSITIVE_INFINITY : input.startDays[0]! + age
+  return age < 0
+    ? Number.POSITIVE_INFINITY
+    : Math.max(0, Math.min(...input.startDays.map(s => yieldsFrom(input, s))) + age)
 }
 
 interface CoverRow {
@@ -155,7 +163,8 @@ function coverRows(input: PlanInput): CoverRow[] {
   const days = input.need.length
   const from = firstCoveredDay(input)
   const rows: CoverRow[] = []
-  const usable = input.startDays.map(() => 0)
+  const starts = input.startDays.map(s => yieldsFrom(input, s))
+  const usable = starts.map(() => 0)
   let net = input.stock
   const { lasts } = input
   for (let t = 0; t < days; t++) {
@@ -163,7 +172,7 @@ function coverRows(input: PlanInput): CoverRow[] {
     net = (t === 0 ? net : net * input.keptPerDay) + input.running[t]! - input.need[t]!
     // on an early day that is short anyway what new units give is eaten; otherwise it is kept for the days after
     const eaten = t < from && net < 0
-    input.startDays.forEach((s, w) => {
+    starts.forEach((s, w) => {
       const carried = lasts
         ? Math.min(usable[w]!, carriable({ ...lasts, lots: [] }, input.perUnit, t - 1 - s))
         : usable[w]!
@@ -325,13 +334,13 @@ export function addSpares(input: PlanInput, counts: number[]): void {
 
 /** Expected pieces on each day of so many units on each start day. */
 export function yieldOf(
-  input: Pick<PlanInput, 'need' | 'perUnit' | 'startDays'>,
+  input: Pick<PlanInput, 'need' | 'perUnit' | 'startDays' | 'comesLater'>,
   counts: readonly number[],
 ): Float64Array {
   const planned = new Float64Array(input.need.length)
   counts.forEach((count, w) => {
-    const s = input.startDays[w]!
-    for (let age = 0; count && s + age < planned.length && age < input.perUnit.length; age++)
+    const s = yieldsFrom(input, input.startDays[w]!)
+    for (let age = Math.max(0, -s); count && s + age < planned.length && age < input.perUnit.length; age++)
       planned[s + age]! += count * input.perUnit[age]!
   })
   return planned

@@ -19,7 +19,8 @@ import {
   type PlannedSupply,
 } from '../../supply'
 import { shift, type Day } from '../../chance'
-import { nextWeekday } from '../../units'
+import { daysToSend } from '../../subjects'
+import { nextWeekday, weekday } from '../../units'
 import type { PreyOutlook } from '../contracts'
 import { cultureTempC, placeTempC } from '../warmth'
 import type { FeederPlan, PlanJob } from './contracts'
@@ -94,6 +95,17 @@ export function mayStart(supply: PlannedSupply, day: Day, { trial }: Pick<PlanJo
   return !(comesByOrder && trial?.noOrdersBefore !== undefined && day < trial.noOrdersBefore)
 }
 
+/** The usual days are those from culture day: between them a parcel may leave sooner after the order, or later. */
+function laterThanUsual(
+  supply: PlannedSupply,
+  { settings, today }: Pick<PlanJob, 'settings' | 'today'>,
+): PlanInput['comesLater'] {
+  const sendsOn = supply.kind === 'bought' ? supply.sendsOn : undefined
+  if (!sendsOn) return undefined
+  const usual = daysToSend(settings.cultureWeekday, sendsOn)
+  return day => daysToSend(weekday(today + day), sendsOn) - usual
+}
+
 function inputFor(
   look: PreyOutlook,
   supply: PlannedSupply,
@@ -114,6 +126,7 @@ function inputFor(
   const decided = new Map((byOrder ? [] : (job.decided[look.prey] ?? [])).map(d => [d.day - today, d.units]))
   const usual = [...new Set([...startDays, ...decided.keys()])].filter(d => d >= 0 && d < days).sort((a, b) => a - b)
   const more = job.trial?.more?.[look.prey] ?? 0
+  const comesLater = laterThanUsual(supply, job)
   return {
     usual,
     from: today,
@@ -122,6 +135,7 @@ function inputFor(
     stock: look.stock,
     keptPerDay: keptPerDay(supply, almanac.common),
     ...(lasts && { lasts }),
+    ...(comesLater && { comesLater }),
     perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),
     startDays: usual.filter(d => decided.has(d) || mayStart(supply, today + d, job)),
     ...(decided.size && { decided }),
@@ -178,7 +192,7 @@ const givingPerDay = (way: Extract<PlannedSupply, { kind: 'colony' }>, perDay: n
 })
 
 /** What comes of a feeder without its plan: what runs, and what is on order. */
-export function comingOf({ look, byOrder, feeder, supply, tempC }: Kept, job: PlanJob): Omit<Coming, 'starts'> {
+export function comingOf({ look, byOrder, feeder, supply, tempC, input }: Kept, job: PlanJob): Omit<Coming, 'starts'> {
   const { house, almanac, settings, today } = job
   const running = Object.values(house.cultures).flatMap(c => {
     const way = cultureWay(feeder, c)
@@ -193,5 +207,6 @@ export function comingOf({ look, byOrder, feeder, supply, tempC }: Kept, job: Pl
   })
   // what comes is fed first
   const orders = look.arriving.map(({ comes, count }) => ({ comes: shift(comes, fedFirst(packWay(feeder))), count }))
-  return { supply, running, tempC, factor: settings.cupYield, luck: almanac.common.cupLuck!.value, orders }
+  const comesLater = (day: Day) => input.comesLater?.(day - today) ?? 0
+  return { supply, running, tempC, factor: settings.cupYield, luck: almanac.common.cupLuck!.value, orders, comesLater }
 }

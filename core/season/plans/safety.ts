@@ -135,6 +135,7 @@ export function madeSafe(
           perUnit: input.perUnit,
           keptPerDay: input.keptPerDay,
           startDays: k.input.startDays.filter(s => !k.input.decided?.has(s)),
+          comesLater: input.comesLater,
         })),
         standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns.map(s => s.feeder)),
         fits: starts => fits(limits, countedWith(wholes, starts)),

@@ -137,12 +137,13 @@ export function jointInput(
     eaters,
     ...(limits.length && { limits }),
     feeders: kept.map(k => {
-      const { stock, keptPerDay, lasts, running } = k.input
+      const { stock, keptPerDay, lasts, running, comesLater } = k.input
       const perUnit = countedOn(k.input.perUnit)
       const founders = foundersOf(k, almanac)
       return {
         ...{ id: k.key, stock, keptPerDay, running, perUnit, days: k.days },
         ...(lasts && { lasts }),
+        ...(comesLater && { comesLater }),
         ...startsOf(k, job),
         ...(founders && { founders }),
       }

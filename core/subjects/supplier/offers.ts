@@ -21,7 +21,7 @@ export function bestOffers(suppliers: House['suppliers'], cultureWeekday: number
       const cheaper = !before || price / pieces < before.price / before.pieces
       if (before && (before.usual !== usual ? before.usual : !cheaper)) continue
       const days = daysToSend(cultureWeekday, sendsOn) + leadDays
-      best.set(prey, { prey, pieces, price, leadDays: days, supplierId: id, supplier: name, usual })
+      best.set(prey, { prey, pieces, price, leadDays: days, sendsOn, supplierId: id, supplier: name, usual })
     }
   }
   return [...best.values()].map(({ usual: _, ...offer }) => offer).sort((a, b) => (a.prey < b.prey ? -1 : 1))

@@ -11,6 +11,8 @@ export interface Coming {
    */
   running: readonly { producing: DayDist; alive: number; supply: PlannedSupply }[]
   starts: readonly PlannedStart[]
+  /** Days by which what is started on a day comes later than usual. */
+  comesLater?: (day: Day) => number
   tempC: number | null
   /** The house's own yield against the almanac's. */
   factor: number
@@ -45,7 +47,7 @@ export class Fates {
 
   /** Pieces that come on each day of a scenario. */
   draw(scenario: number): Float64Array {
-    const { running, starts, orders, supply } = this.coming
+    const { running, starts, orders, supply, comesLater } = this.coming
     const yields = new Float64Array(this.days)
     orders?.forEach(({ comes, count }, i) => {
       const on = sample(comes, streamOf(this.seed, scenario, -2, i)())
@@ -59,12 +61,12 @@ export class Fates {
     })
     for (const start of starts) {
       const fates = Math.min(start.count, MOST_FATES)
+      const from = start.day + (comesLater?.(start.day) ?? 0)
       for (let i = 0; i < fates; i++) {
         const random = streamOf(this.seed, scenario, start.day - this.from, i)
         const fails = random() < this.failure
         const on = sample(this.wait, random())
-        if (!fails && on !== null)
-          this.add(yields, supply, start.day + on, start.count / fates, random() + random() - 1)
+        if (!fails && on !== null) this.add(yields, supply, from + on, start.count / fates, random() + random() - 1)
       }
     }
     return yields

@@ -18,6 +18,8 @@ export interface JointFeeder {
   perUnit: ArrayLike<number>
   /** Days (as index) on which units may be started. */
   startDays: readonly number[]
+  /** Days by which what is started on such a day comes later than usual, or earlier where negative. */
+  comesLater?: (startDay: number) => number
   /** What one unit costs when started on each of these days, in units. */
   costs: readonly number[]
   /** Fewest units to start on each of these days. */
@@ -139,6 +141,12 @@ const within = (row: ArrayLike<number>, { from, to }: Period): number => {
   return all
 }
 
+/** Pieces that one unit started on day `s` gives in a period. */
+function yieldWithin({ perUnit, comesLater }: JointFeeder, s: number, { from, to }: Period): number {
+  const first = s + (comesLater?.(s) ?? 0)
+  return within(perUnit, { from: Math.max(0, from - first), to: Math.max(0, to - first) })
+}
+
 /** The joint programme: its rows, its bounds, and what it aims at. */
 export class JointProgramme {
   readonly rows: Row[] = []
@@ -211,7 +219,7 @@ export class JointProgramme {
       const terms: Term[] = [...(takes.get(`${f}_${t}`) ?? []), { by: 1, of: left(f, t) }]
       if (before) terms.push({ by: -kept, of: left(f, t - 1) })
       feeder.startDays.forEach((s, w) => {
-        const yields = within(feeder.perUnit, { from: Math.max(0, period.from - s), to: Math.max(0, period.to - s) })
+        const yields = yieldWithin(feeder, s, period)
         if (yields > NOTHING) terms.push({ by: -yields, of: starts(f, w) })
         // founders are taken on the day, and bought where there are none
         if (feeder.founders && period.from <= s && s < period.to)
@@ -241,17 +249,17 @@ export class JointProgramme {
   }
 
   /** What is left at the end of a period came within the days it keeps: with the oldest used first that is all it takes. */
-  private addAge({ startDays, perUnit, running }: JointFeeder, { days, lots }: Lasts, f: number, t: number): void {
+  private addAge(feeder: JointFeeder, { days, lots }: Lasts, f: number, t: number): void {
     const { to } = this.periods[t]!
     const young = { from: Math.max(0, to - days), to }
     const still = lots.reduce((sum, lot) => sum + (lot.until >= to ? lot.pieces : 0), 0)
     if (young.from === 0 && lots.every(lot => lot.until >= to)) return
     const terms: Term[] = [{ by: 1, of: left(f, t) }]
-    startDays.forEach((s, w) => {
-      const yields = within(perUnit, { from: Math.max(0, young.from - s), to: Math.max(0, young.to - s) })
+    feeder.startDays.forEach((s, w) => {
+      const yields = yieldWithin(feeder, s, young)
       if (yields > NOTHING) terms.push({ by: -yields, of: starts(f, w) })
     })
-    this.rows.push({ terms, is: '<=', than: within(running, young) + still })
+    this.rows.push({ terms, is: '<=', than: within(feeder.running, young) + still })
   }
 
   /**

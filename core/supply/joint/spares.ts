@@ -10,6 +10,8 @@ export interface SpareFeeder {
   keptPerDay: number
   /** Days (as index) on which units may be started. */
   startDays: readonly number[]
+  /** Days by which what is started on such a day comes later than usual, or earlier where negative. */
+  comesLater?: (startDay: number) => number
 }
 
 export interface SpareInput {
@@ -63,8 +65,8 @@ function leftOf({ perUnit, keptPerDay }: SpareFeeder): Float64Array {
 }
 
 /** The start of which most is there on a day: of days alike the latest, since what is fresh lasts beyond it. */
-function bestStart(left: Float64Array, startDays: readonly number[], day: number): number | null {
-  const gives = startDays.map(s => (day >= s ? (left[day - s] ?? 0) : 0))
+function bestStart(left: Float64Array, { startDays, comesLater }: SpareFeeder, day: number): number | null {
+  const gives = startDays.map(s => left[day - s - (comesLater?.(s) ?? 0)] ?? 0)
   const most = Math.max(0, ...gives)
   const best = gives.findLastIndex(g => g > 0 && g >= NEARLY * most)
   return best < 0 ? null : startDays[best]!
@@ -81,7 +83,7 @@ const hungriest = (byDay: Float64Array): number[] =>
  */
 export function findSpares(input: SpareInput, planned: ReadonlyMap<string, readonly PlannedStart[]>): Spares {
   const { from, target, play } = input
-  const feeders = new Map(input.feeders.map(f => [f.id, { startDays: f.startDays, left: leftOf(f) }]))
+  const feeders = new Map(input.feeders.map(f => [f.id, { feeder: f, left: leftOf(f) }]))
   let starts: Starts = new Map([...planned].map(([id, list]) => [id, [...list]]))
   let played = play(starts)
   let plays = 1
@@ -94,8 +96,8 @@ export function findSpares(input: SpareInput, planned: ReadonlyMap<string, reado
       if (!chance) continue
       for (const day of hungriest(byDay).slice(0, 6)) {
         for (const id of [prey, ...input.standInsOf(prey)]) {
-          const feeder = feeders.get(id)
-          const s = feeder ? bestStart(feeder.left, feeder.startDays, day) : null
+          const known = feeders.get(id)
+          const s = known ? bestStart(known.left, known.feeder, day) : null
           if (s !== null && !hopeless.has(`${id}:${s}`)) return { id, day: from + s, key: `${id}:${s}` }
         }
       }
