@@ -1,4 +1,4 @@
-import type { House } from '../log'
+import { say, type House, type Read, type Reading } from '../log'
 import { parseQuantity, toBase, UNITS, UnitError, type Unit } from '../units'
 
 /**
@@ -19,4 +19,12 @@ export function placeCalled({ places }: Pick<House, 'places'>, text: string): st
     return [p.name, ...(within ? [`${within} ${p.name}`] : [])].some(name => name.toLowerCase() === wanted)
   })
   return found.length === 1 ? found[0]!.id : null
+}
+
+/** What is moved to a place, by its name. */
+export function movedTo(r: Reading, kind: string, called: string): Read {
+  const placeId = placeCalled(r.house, called)
+  return placeId
+    ? say(r, kind, { placeId }, `: moved to ${r.house.places[placeId]!.name}`)
+    : `No one place is called “${called}”. Write its name, with that of what it stands in where two are called so.`
 }

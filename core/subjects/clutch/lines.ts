@@ -3,7 +3,7 @@ import { partTag } from './apart'
 import { eggsLeft } from './eggs'
 import { tadpolesLeft, youngInGroup } from './young'
 import { UnitError } from '../../units'
-import { gramsOf, placeCalled } from '../lineWords'
+import { gramsOf, movedTo, placeCalled } from '../lineWords'
 import type { ClutchState, EggStanding } from './state'
 
 const clutchOf = ({ known, house }: Reading): ClutchState | undefined =>
@@ -90,12 +90,7 @@ export const clutchLines: LineRule[] = [
   ofClutch('eggs? (\\d+(?:(?:,| and|, and)? ?\\d+)*) (?:to|into) (.+?)(?: as (\\S+))?', (r, m) =>
     apart(r, m[1]!.match(/\d+/g)!.map(Number), m[2]!, m[3]),
   ),
-  ofClutch('(?:moved )?(?:to|into) (.+)', (r, m) => {
-    const placeId = placeCalled(r.house, m[1]!)
-    return placeId
-      ? say(r, 'clutchMoved', { placeId }, `: moved to ${r.house.places[placeId]!.name}`)
-      : `No one place is called “${m[1]}”. Write its name, with that of what it stands in where two are called so.`
-  }),
+  ofClutch('(?:moved )?(?:to|into) (.+)', (r, m) => movedTo(r, 'clutchMoved', m[1]!)),
   ofClutch('box (?:weighs? |weighed )?([\\d.,]+ ?\\w+)', (r, m) => grams(r, 'boxWeighed', 'totalG', 'box', m[1]!)),
   ofClutch('(?:water|watered)(?: given)? ([\\d.,]+ ?\\w+)', (r, m) => grams(r, 'boxWatered', 'waterG', 'water', m[1]!)),
   ofClutch('eggs? (?:weigh |weighed )([\\d.,]+ ?\\w+)', (r, m) =>

@@ -1,4 +1,5 @@
 import { of, rule, say, type LineRule, type Read, type Reading } from '../../log'
+import { movedTo } from '../lineWords'
 import { signsOf } from './kinds'
 import { NO_SIGN, TROUBLE_WORDS, type Trouble } from './state'
 
@@ -26,7 +27,12 @@ const FOUND_WORDS: Record<string, Trouble> = {
   'no young': 'noYoung',
 }
 
+const ofCulture = (pattern: string, read: (r: Reading, m: RegExpExecArray) => Read): LineRule =>
+  rule(pattern, (r, m) => (r.known.subject.type === 'culture' ? read(r, m) : null))
+
 export const cultureLines: LineRule[] = [
+  ofCulture('(?:moved )?(?:to|into) (.+)', (r, m) => movedTo(r, 'cultureMoved', m[1]!)),
+  ofCulture('(?:is of |of )?strain (.+)', (r, m) => say(r, 'cultureCorrected', { strain: m[1]! }, `: strain ${m[1]}`)),
   rule(`(?:found:? )?(${Object.keys(FOUND_WORDS).join('|')})(?: found)?`, (r, m) => {
     const what = FOUND_WORDS[m[1]!.toLowerCase()]!
     return of(r, 'culture', 'cultureFound', { what }, `: ${TROUBLE_WORDS[what]}`)
