@@ -111,6 +111,29 @@ describe('packs, days and prices of suppliers', () => {
     expect(today0).toBeLessThan(12)
   })
 
+  it('a gap between two parcels weeks ahead is no shortage where something else is given, and is told where nothing is', () => {
+    const PINHEADS = 'cricket.pinhead'
+    const gapsWith = (standIns: 'usual' | 'none') => {
+      const b = new HouseBuilder(today)
+      for (let i = 0; i < 40; i++) b.animal(`T-${i}`, 'fire-bellied-toad', { bornDay: today - 5 })
+      for (const day of [-30, -23, -16, -9, -2]) b.culture(`FL${day}`, 'fly.large', day)
+      supplier(b, 'Near', { leadDays: 1, sendsOn: [2] }, [offer(PINHEADS, 250, 4)])
+      const house = houseOf(b.records())
+      const own = ownRows(house, settings.cultureWeekday)
+      const words = { name: null, one: null, many: null }
+      const alone = { ...words, id: PINHEADS, added: false, from: null, parts: { standIns: [] }, retired: false }
+      const feeders = standIns === 'none' ? [...own.feeders, alone] : own.feeders
+      const { almanac } = withOwn(shipped, { ...own, feeders, numbers: [] })
+      const { season, scenarios } = seasonOfHouse(house, almanac, settings, today)
+      const plan = planFeeders(season, scenarios, house, almanac, settings, solve).find(p => p.prey === PINHEADS)!
+      // they keep less than the week from one parcel to the next, and are eaten for weeks
+      expect(plan.starts.some(s => s.day > today + 21)).toBe(true)
+      return plan.gaps.filter(g => g.to > today + 21)
+    }
+    expect(gapsWith('usual')).toEqual([])
+    expect(gapsWith('none').length).toBeGreaterThan(0)
+  })
+
   it('the order names its supplier, and comes to its price; what is under the least order is told', () => {
     const b = supplier(geckos(), 'Near', { minimum: 50, carriage: 6 }, [offer('cricket.half', 250, 8)])
     const { plans, almanac, house } = worked(b)

@@ -64,6 +64,7 @@ export {
   fits,
   fitted,
   playThrough,
+  DAY_BY_DAY,
   GAP,
   solveJoint,
   type Binding,

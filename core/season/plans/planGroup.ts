@@ -1,5 +1,14 @@
 import type { Day } from '../../chance'
-import { fitted, runStock, type Limit, type PlannedStart, type Played, type SolveLp, type Spares } from '../../supply'
+import {
+  DAY_BY_DAY,
+  fitted,
+  runStock,
+  type Limit,
+  type PlannedStart,
+  type Played,
+  type SolveLp,
+  type Spares,
+} from '../../supply'
 import type { FeederPlan, Gap, Held, PlanJob, Replacing } from './contracts'
 import { keptOf, verbOf } from './kept'
 import { heldBy, limitsOf } from './limits'
@@ -129,14 +138,18 @@ function planOf(
   const rows = [runningOut(usual, own), ...(order ? [runningOut(order, ordered)] : [])]
   const all = (of: 'stock' | 'missing') => Array.from({ length: k.days }, (_, d) => sum(rows.map(r => r[of][d] ?? 0)))
   const unmet = together?.unmet.get(prey)
+  const hunger = told.played.byPrey.get(prey) ?? { chance: 0, byDay: new Float64Array(k.days) }
+  const byDay = Array.from(hunger.byDay.slice(0, k.days))
+  // what is short of the need that is covered, is short in as many seasons as that leaves uncovered
+  const seldom = 1 - job.settings.coverQuantile
   const missing = all('missing').map((m, d) => {
     const short = m + (unmet?.[d] ?? 0)
     // what is ordered only for the next weeks is ordered later when its time comes
     if (order && d >= order.kept.days) return 0
+    // within a later week it is not planned yet who is given what stands in: the plan that was played through knows
+    if (together && d >= DAY_BY_DAY && (byDay[d] ?? 0) < seldom) return 0
     return short < Math.max(0.01, 1e-3 * (k.look.high[d] ?? 0)) ? 0 : short
   })
-  const hunger = told.played.byPrey.get(prey) ?? { chance: 0, byDay: new Float64Array(k.days) }
-  const byDay = Array.from(hunger.byDay.slice(0, k.days))
   const shortDays = sum(byDay)
   const units = sum(own.map(s => s.count))
   const { spares } = told

@@ -5,7 +5,7 @@ export interface Period {
 }
 
 /** Days planned one by one; later ones by the week. */
-const DAY_BY_DAY = 21
+export const DAY_BY_DAY = 21
 
 /** The days of a plan: one by one at first, then by the week. */
 export function periodsOf(days: number): Period[] {

@@ -147,6 +147,23 @@ function yieldWithin({ perUnit, comesLater }: JointFeeder, s: number, { from, to
   return within(perUnit, { from: Math.max(0, from - first), to: Math.max(0, to - first) })
 }
 
+/**
+ * Days on which there can be any of what keeps a few days only: those from when something comes until that ends. Null for
+ * what keeps longer than a week: within a period there is always some.
+ */
+function reachable(feeder: JointFeeder, days: number): Uint8Array | null {
+  const { lasts, startDays, perUnit, comesLater, running, stock } = feeder
+  if (!lasts || lasts.days >= A_WEEK) return null
+  const on = new Uint8Array(days)
+  const age = Array.from(perUnit).findIndex(n => n > NOTHING)
+  const from = (day: number) => on.fill(1, Math.max(0, day), Math.max(0, day + lasts.days + 1))
+  if (age >= 0) for (const s of startDays) from(s + (comesLater?.(s) ?? 0) + age)
+  for (let d = 0; d < days && d < running.length; d++) if (running[d]! > NOTHING) from(d)
+  if (stock > 0) on.fill(1, 0, Math.max(1, ...lasts.lots.map(lot => lot.until + 1)))
+  return on
+}
+const A_WEEK = 7
+
 /** The joint programme: its rows, its bounds, and what it aims at. */
 export class JointProgramme {
   readonly rows: Row[] = []
@@ -156,9 +173,12 @@ export class JointProgramme {
   private readonly later: { f: number; pieces: number; of: string }[] = []
   /** Where a sort of eaters wants anything: by sort, its periods. */
   readonly wanted: { e: number; t: number; need: number }[] = []
+  /** Of each feeder, the days on which there can be any; null where there always can. */
+  private readonly reached: readonly (Uint8Array | null)[]
 
   constructor(readonly input: JointInput) {
     this.periods = periodsOf(input.days)
+    this.reached = input.feeders.map(f => reachable(f, input.days))
     const index = new Map(input.feeders.map((f, i) => [f.id, i]))
     const takes = new Map<string, Term[]>()
     const take = (f: number, t: number, term: Term) => {
@@ -181,6 +201,11 @@ export class JointProgramme {
           terms.push({ by: 1, of: eats(e, a, t) })
           take(f, t, { by: pieces, of: eats(e, a, t) })
           if (period.from >= input.feeders[f]!.days) this.later.push({ f, pieces, of: eats(e, a, t) })
+          else if (period.to - period.from > 1 && this.reached[f]) {
+            // a week knows no days: what it lacks on some of them is not made up for by the others
+            const most = within(this.neededFrom(f, need), period)
+            if (most < wanted) this.rows.push({ terms: [{ by: 1, of: eats(e, a, t) }], is: '<=', than: most })
+          }
           if (mostShare >= 1) return
           const limit = limited.get(of) ?? { most: mostShare * wanted, terms: [] }
           limited.set(of, { ...limit, terms: [...limit.terms, { by: 1, of: eats(e, a, t) }] })
@@ -191,6 +216,12 @@ export class JointProgramme {
     })
     input.feeders.forEach((feeder, f) => this.addStock(feeder, f, takes))
     for (const limit of input.limits ?? []) this.addLimit(limit, index)
+  }
+
+  /** What is wanted on the days on which there can be any of a feeder. */
+  neededFrom(f: number, need: ArrayLike<number>): ArrayLike<number> {
+    const on = this.reached[f]
+    return on ? Float64Array.from(on, (there, d) => (there ? (need[d] ?? 0) : 0)) : need
   }
 
   /** On no day more is taken of it than is free, but for what is decided. */
@@ -382,20 +413,34 @@ const startsOf = (
   new Map(feeders.map((feeder, f) => [feeder.id, feeder.startDays.map((_, w) => columns[named(f, w)] ?? 0)]))
 
 /** What is taken in a week is spread over its days as the need is. */
-function takingsOf({ input, periods, wanted }: JointProgramme, columns: Record<string, number>): Taking[] {
+function takingsOf(programme: JointProgramme, columns: Record<string, number>): Taking[] {
+  const { input, periods, wanted } = programme
   const takings = new Map<string, Taking>()
+  const index = new Map(input.feeders.map((f, i) => [f.id, i]))
   for (const { e, t, need } of wanted) {
     const eaters = input.eaters[e]!
+    const { from, to } = periods[t]!
+    const open = Float64Array.from({ length: to }, (_, d) => (d < from ? 0 : eaters.need[d]!))
     const ways = [eaters.prey, ...eaters.standIns.map(s => s.feeder)]
-    ways.forEach((feeder, a) => {
-      const eaten = columns[eats(e, a, t)] ?? 0
-      if (eaten < 1e-6 * need) return
+      .map((feeder, a) => ({ feeder, a, eaten: columns[eats(e, a, t)] ?? 0 }))
+      .filter(({ eaten }) => eaten >= 1e-6 * need)
+      .map(way => ({ ...way, on: programme.neededFrom(index.get(way.feeder)!, open) }))
+    // what is there on some days only is given on these first; the rest goes to what is there on all
+    ways.sort((a, b) => within(a.on, periods[t]!) - within(b.on, periods[t]!) || a.a - b.a)
+    for (const { feeder, a, eaten } of ways) {
       const key = `${e}_${a}`
       let taking = takings.get(key)
       if (!taking) takings.set(key, (taking = { eaters: e, feeder, row: new Float64Array(input.days) }))
-      const { from, to } = periods[t]!
-      for (let d = from; d < to; d++) taking.row[d]! += (eaters.need[d]! / need) * eaten
-    })
+      const there = programme.neededFrom(index.get(feeder)!, open)
+      const all = within(there, periods[t]!)
+      // two that share their days may want more of them than there is: then by the need
+      const [row, sum] = all >= eaten * (1 - 1e-9) ? [there, all] : [eaters.need, need]
+      for (let d = from; d < to; d++) {
+        const taken = (row[d]! / sum) * eaten
+        taking.row[d]! += taken
+        open[d] = Math.max(0, open[d]! - taken)
+      }
+    }
   }
   return [...takings.values()]
 }
