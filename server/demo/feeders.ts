@@ -115,7 +115,7 @@ export function suppliersAndMaterials(w: DemoWriter): void {
   const materials: [string, number][] = [
     ['cup of 950 mL with a cloth lid|each', 24],
     ['dry mix|mL', 700],
-    ['climbing fibre|handful', 4],
+    ['climbing fibre|handful', 1],
     ['dry black-eyed peas, 50–75 mm deep|mL', 2700],
   ]
   for (const [id, amount] of materials) w.write('materialCounted', { type: 'material', id }, -3, { amount })

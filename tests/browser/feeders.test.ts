@@ -510,7 +510,7 @@ describe('what cultures are made of', () => {
     await open()
     await visit.go('/round')
     const line = '[data-task="material:climbing fibre|handful"]'
-    await visit.untilText(line, 'Get more: 4 handfuls left')
+    await visit.untilText(line, 'Get more: 1 handful left')
     await visit.press('Bought', line)
     await visit.answer('60')
     await visit.page.waitForSelector(line, { hidden: true })
