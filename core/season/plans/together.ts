@@ -71,6 +71,10 @@ function weightOf({ byOrder, look }: Kept, { almanac, weights }: Pick<PlanJob, '
   return weight?.units ?? (byOrder ? almanac.common.otherWayCost!.value : 1)
 }
 
+/** Where units weigh by what they cost, hunger weighs as so many of the dearest: money is never saved by it. */
+const dearest = (kept: readonly Kept[], job: PlanJob): number =>
+  job.weights ? Math.max(1, ...kept.map(k => weightOf(k, job))) : 1
+
 /** Today is a day to start or order too, at a price. */
 export function startsOf(
   k: Kept,
@@ -131,8 +135,7 @@ export function jointInput(
   const { almanac } = job
   return {
     days: Math.min(JOINT_DAYS, Math.max(...kept.map(k => k.days))),
-    // hunger weighs as so many of the dearest: money is never saved by it
-    hungryCost: almanac.common.hungryCost!.value * Math.max(1, ...kept.map(k => weightOf(k, job))),
+    hungryCost: almanac.common.hungryCost!.value * dearest(kept, job),
     standInCost: almanac.common.standInCost!.value,
     eaters,
     ...(limits.length && { limits }),

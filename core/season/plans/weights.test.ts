@@ -5,6 +5,8 @@ import { HouseBuilder } from '../../../tests/fixtures/records'
 import { shipped, shippedAlmanac, withOwn } from '../../almanac'
 import { defaultSettings, type HouseSettings } from '../../settings'
 import { materialId, ownRows } from '../../subjects'
+import { keptOf } from './kept'
+import { jointInput, sharing } from './together'
 import { houseOf, planFeeders, planJobs, seasonOfHouse, type FeederPlan, type FeederWeights } from '..'
 
 const today = 20_000
@@ -44,6 +46,18 @@ const missing = (plans: readonly FeederPlan[]) => plans.reduce((n, p) => n + p.m
 describe('what a unit weighs', () => {
   it('is the same of all, as long as the school says so', () => {
     for (const job of worked(house({ crickets: 60, roaches: 5 }), alike).jobs) expect(job.weights).toBeUndefined()
+  })
+
+  it('leaves hunger what it is; by cost a hungry meal weighs as so many of the dearest', () => {
+    const hungryCosts = (settings: HouseSettings) =>
+      worked(house({ crickets: 30, roaches: 12 }), settings).jobs.map(job => {
+        const kept = keptOf(job)
+        return { job, cost: jointInput(kept, sharing(kept, job), job).hungryCost }
+      })
+    const usual = shippedAlmanac.common.hungryCost!.value
+    for (const { cost } of hungryCosts(alike)) expect(cost).toBe(usual)
+    const insects = hungryCosts(byCost).find(({ job }) => job.looks.some(l => l.prey === 'cricket.half'))!
+    expect(insects.cost).toBeGreaterThanOrEqual((usual * 30) / usualStart - 1e-9)
   })
 
   it('is a pack’s price, and a cup’s materials and work, beside the work of a usual start', () => {
