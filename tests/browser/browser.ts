@@ -109,7 +109,7 @@ export class Visit {
   /** Waits until a condition in the page holds. */
   async until(what: string, check: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
     await this.page
-      .waitForFunction(check as never, { timeout: 15_000, polling: 60 }, ...(args as never[]))
+      .waitForFunction(check as never, { timeout: 30_000, polling: 60 }, ...(args as never[]))
       .catch(() => {
         throw new Error(`Waited in vain: ${what}. Complaints: ${this.complaints.join('; ') || 'none'}`)
       })
