@@ -182,7 +182,7 @@ export { EggProgramme, eggIncubation } from './clutch/programme'
 export { partTag } from './clutch/apart'
 export { BroughtData } from './clutch/brought'
 export { doubtfulEggs, eggNumbers, eggsLeft, isAliveEgg, notPlaced, pippedNow } from './clutch/eggs'
-export { tadpolesLeft, youngInGroup } from './clutch/young'
+export { TADPOLE_FOOD, tadpolesLeft, youngInGroup } from './clutch/young'
 export {
   EGG_ENDS,
   EGG_SIGNS,

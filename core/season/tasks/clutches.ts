@@ -1,8 +1,8 @@
 import { feederOf, speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import { ladderStepAt } from '../../feeding'
-import { almanacRow, computedInput } from '../../judgement'
-import { tadpolesLeft, youngInGroup } from '../../subjects'
+import { almanacRow, computedInput, factInput } from '../../judgement'
+import { TADPOLE_FOOD, tadpolesLeft, youngInGroup } from '../../subjects'
 import { formatRange } from '../../units'
 import { subjectAs } from '../guard'
 import { laneById } from '../indexes'
@@ -22,22 +22,30 @@ export const nurseryTasks: TaskMaker = context =>
       const species = speciesOf(almanac, clutch.speciesId)
       const subject = { type: 'clutch' as const, id: clutch.id }
       const tasks: Task[] = []
-      if (tadpoles > 0 && clutch.lastFed?.day !== today) {
+      const { tadpolesFedEvery } = almanac.common
+      const feedOn = clutch.tadpolesFed ? clutch.tadpolesFed.day + tadpolesFedEvery!.value : today
+      if (tadpoles > 0 && due(feedOn, today)) {
         tasks.push({
           id: `tadpoles:${clutch.id}`,
           kind: 'feed',
           subject,
           tag: clutch.tag,
           placeId: clutch.placeId,
-          due: today,
+          due: feedOn,
           what: `Feed ${tadpoles} tadpoles flake`,
           actions: [
-            { label: 'Fed', kind: 'groupFed', data: { prey: 'flake', each: 1 }, tone: 'main' },
+            { label: 'Fed', kind: 'groupFed', data: { prey: TADPOLE_FOOD, each: 1 }, tone: 'main' },
             { label: 'Lost some', kind: 'youngLost', data: {}, ask: { field: 'count', label: 'Lost', likely: 1 } },
           ],
           caution: 'Many are cannibals while small: one per cup to about 20 mm, then together with cover.',
           reasons: [
-            { rule: 'Tadpoles are fed daily (common practice)', inputs: [computedInput('Alive', `${tadpoles}`)] },
+            {
+              rule: 'Tadpoles are fed little and often',
+              inputs: [
+                computedInput('Alive', `${tadpoles}`),
+                factInput('Every', 'common.tadpolesFedEvery.value', tadpolesFedEvery!),
+              ],
+            },
           ],
         })
       }

@@ -142,8 +142,23 @@ describe('eggs, tadpoles, young', () => {
       what: 'Feed 4 young 32 small flies and 40 springtails and 28 pinhead crickets',
       detail: 'first meal',
     })
+    // flake is the tadpoles' own: the young are not fed by it, nor by what was given before they came on land
+    b.write('groupFed', clutch, -40, { prey: 'flake', each: 1 })
+    b.write('groupFed', clutch, 0, { prey: 'flake', each: 1 })
+    expect(task(b, `tadpoles:${id}`)).toBeUndefined()
+    expect(task(b, `young:${id}`)).toMatchObject({ detail: 'first meal' })
+    expect(task(b, `young:${id}`)!.what).toMatch(/^Feed 4 young 32 small flies/)
     b.write('youngLost', clutch, 0, { count: 5 })
     expect(task(b, `young:${id}`)!.what).toMatch(/^Feed 2 young/)
+  })
+
+  it('young that were fed leave their tadpoles to be fed', () => {
+    const { b, id, clutch } = laid(-80, 'fire-bellied-toad')
+    b.write('hatched', clutch, -75, { count: 7 })
+    b.write('metamorphosed', clutch, -15, { count: 4 })
+    b.write('groupFed', clutch, 0, { prey: 'fly.small', each: 8 })
+    expect(task(b, `young:${id}`)).toBeUndefined()
+    expect(task(b, `tadpoles:${id}`)!.what).toBe('Feed 3 tadpoles flake')
   })
 
   it('looks at a female near laying every day, with the vet beside it', () => {

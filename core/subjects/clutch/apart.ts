@@ -68,6 +68,7 @@ function takeOff(state: ClutchState, { tag, eggs, placeId, tempC }: ApartData, e
     grouped: [],
     firstFed: null,
     lastFed: null,
+    tadpolesFed: null,
     meals: [],
     looksCounted: [],
     tempC,

@@ -57,6 +57,7 @@ function beginning(entry: DatedEntry, from: Origin, number: number): Omit<Clutch
     sold: 0,
     firstFed: null,
     lastFed: null,
+    tadpolesFed: null,
     lastCheck: null,
     lastCandled: null,
     looksCounted: [],

@@ -118,6 +118,8 @@ export interface ClutchState {
   grouped: readonly { at: string; count: number }[]
   firstFed: Observed | null
   lastFed: (Observed & { prey: string; each: number }) | null
+  /** Tadpoles have meals of their own: those of young on land say nothing of them. */
+  tadpolesFed: (Observed & { prey: string; each: number }) | null
   /** What the group was offered in all, by meal. */
   meals: { day: Day; at: string; prey: string; count: number }[]
   lastCheck: Observed | null

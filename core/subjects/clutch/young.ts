@@ -26,6 +26,13 @@ export function youngInGroup(c: ClutchState, at: string | null = null): number {
   return Math.max(0, out - lostOnLand - c.tagged - c.sold - grouped(c, at))
 }
 
+/** What tadpoles eat, and nobody on land does. */
+export const TADPOLE_FOOD = 'flake'
+
+/** Whether a meal is that of the tadpoles. */
+const isForTadpoles = (c: ClutchState, prey: string, at: string): boolean =>
+  c.kind === 'spawn' && (prey === TADPOLE_FOOD || youngInGroup(c, at) === 0)
+
 /** Young and tadpoles of a clutch: they eat, die, are sold, get tags, and show looks. */
 export const youngKinds = [
   defineKind({
@@ -54,13 +61,17 @@ export const youngKinds = [
       sure,
     }),
     apply(state, { prey, each }, entry) {
-      state.firstFed ??= seen(entry)
-      state.lastFed = { ...seen(entry), prey, each }
+      const forTadpoles = isForTadpoles(state, prey, entry.at)
+      if (forTadpoles) state.tadpolesFed = { ...seen(entry), prey, each }
+      else {
+        state.firstFed ??= seen(entry)
+        state.lastFed = { ...seen(entry), prey, each }
+      }
       state.meals.push({
         day: entry.day,
         at: entry.at,
         prey,
-        count: each * (youngInGroup(state, entry.at) || tadpolesLeft(state)),
+        count: each * (forTadpoles ? tadpolesLeft(state) : youngInGroup(state, entry.at)),
       })
     },
     check: (state, { prey, each, sure }, entry) =>
@@ -68,7 +79,9 @@ export const youngKinds = [
         ? writtenAgain(
             sure,
             entry,
-            state.lastFed?.day === entry.day && state.lastFed.prey === prey && state.lastFed.each === each,
+            [state.lastFed, state.tadpolesFed].some(
+              fed => fed?.day === entry.day && fed.prey === prey && fed.each === each,
+            ),
             `${state.tag} was fed the same on this day already`,
           )
         : { path: 'subject.id', message: `${state.tag} has no mouths to feed` },
