@@ -32,6 +32,8 @@ export const COMMON_WORDS: Record<string, string> = {
   outSoon: 'Out of the cold, chance within a week of',
   outByWaking: 'Water offered, chance before waking of',
   afterWater: 'Weighed after water within',
+  startWeightDue: 'Starting weight asked for, before the cold',
+  tadpolesFedEvery: 'Tadpoles are fed every',
   startWeightBefore: 'Starting weight, before the cold',
   lastMonth: 'No large meal before birth for',
   lastHatch: 'Eggs hatch after the first within',

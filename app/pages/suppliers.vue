@@ -47,7 +47,10 @@ function each({ price, pieces }: Offer): string {
 const answer = computed(() => {
   const packs = suppliers.value.reduce((n, s) => n + s.offers.length, 0)
   return suppliers.value.length
-    ? `${counted(suppliers.value.length, 'supplier')}, ${counted(packs, 'pack')}. Of each feeder the usual pack is ordered, or the cheapest by the piece.`
+    ? [
+        `${counted(suppliers.value.length, 'supplier')}, ${counted(packs, 'pack')}.`,
+        'Of each feeder the usual pack is ordered, or the cheapest by the piece.',
+      ].join(' ')
     : 'None yet: packs and days are those of the Almanac. With a price list the plan orders what can be had, and says what it costs.'
 })
 const makeUsual = (s: SupplierState, o: Offer) =>

@@ -167,7 +167,7 @@ export function nextMeal(
     : last
       ? last.day + everyDays
       : animal.warmed
-        ? animal.warmed.day + 2
+        ? animal.warmed.day + almanac.common.mealAfterWarm!.value
         : firstDue(species, animal, today, almanac.common)
   const due = pause ? Math.max(usually, pause.until) : usually
   const reasons: Reason[] = [

@@ -56,6 +56,8 @@ export const health: Record<string, Fact> = {
   outSoon: memory(0.5, 'share', 'Chance of passing the limit within a week from which an animal comes out of the cold'),
   outByWaking: memory(0.2, 'share', 'Chance of passing the limit before waking from which it is offered water'),
   afterWater: practice(7, 'days', 'After water the next weighing tells whether it helped'),
+  startWeightDue: practice(2, 'days', 'The starting weight is asked for so long before the cold'),
+  tadpolesFedEvery: practice(1, 'days', 'Tadpoles are fed every'),
   startWeightBefore: memory(7, 'days', 'The starting weight is taken so long before the cold'),
   lastMonth: practice(30, 'days', 'Before laying or birth: no large meal is given'),
   lastHatch: memory(14, 'days', 'Eggs left so long after the first hatched do not follow'),

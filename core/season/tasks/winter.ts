@@ -48,15 +48,14 @@ export const coolingTasks: TaskMaker = context =>
             })
           }
           const last = animal.weights.at(-1)
-          if (
-            due(programme.coolDay - 2, today) &&
-            (!last || last.day < programme.coolDay - context.almanac.common.startWeightBefore!.value)
-          ) {
+          const { startWeightDue, startWeightBefore } = context.almanac.common
+          const weighOn = programme.coolDay - startWeightDue!.value
+          if (due(weighOn, today) && (!last || last.day < programme.coolDay - startWeightBefore!.value)) {
             tasks.push({
               ...about(animal),
               id: `startweight:${animal.id}`,
               kind: 'winter',
-              due: programme.coolDay - 2,
+              due: weighOn,
               what: 'Weigh before the cold',
               detail: lastWeight(last, today),
               actions: [weighAction(last)],

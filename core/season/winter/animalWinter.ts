@@ -163,7 +163,8 @@ function lostIn(animal: AnimalState, common: Almanac['common']): number | null {
   const start = startingWeight(animal.weights, winter, common)
   const end = winter.warmed?.day
   if (!start || end === undefined) return null
-  const last = animal.weights.filter(w => w.day > Math.max(start.day, winter.cooled.day - 1) && w.day <= end + 3).at(-1)
+  const from = Math.max(start.day, winter.cooled.day - 1)
+  const last = animal.weights.findLast(w => w.day > from && w.day <= end + common.afterWaking!.value)
   return last ? 1 - last.massG / start.massG : null
 }
 

@@ -47,6 +47,13 @@ describe('into the cold, as dated tasks', () => {
       what: 'Not to be cooled with W',
       actions: [{ kind: 'winterMemberLeft' }],
     })
+    // it is asked for two days before, or as the house says
+    const days = (startWeightDue: number) =>
+      withOverrides(shippedAlmanac, [{ path: 'common.startWeightDue.value', value: startWeightDue }])
+    const ahead = king()
+    ahead.winter('W', 'california-kingsnake', 4, ['K-1'], { placeId: 'chest' })
+    expect(task(ahead, 'startweight:K-1')).toBeUndefined()
+    expect(task(ahead, 'startweight:K-1', days(5))).toMatchObject({ due: today - 1 })
     b.write('weighed', animal('K-1'), 0, { massG: 498 })
     expect(task(b, 'startweight:K-1')).toBeUndefined()
     expect(task(b, 'cool:K-1')).toMatchObject({
@@ -129,6 +136,14 @@ describe('out of it', () => {
       return seasonOf(b).winter.recovering[0]!.readiness
     }
     expect(readiness(5)).toMatchObject({ since: today - 1, waitsFor: [] })
+    // a weight of the week after waking still ends the winter, as in its report
+    const late = king()
+    late.write('cooledDown', animal('K-1'), -68)
+    late.winter('W', 'california-kingsnake', -68, ['K-1'], { ways: { holdDays: 60 } })
+    late.write('warmedUp', animal('K-1'), -8)
+    late.write('weighed', animal('K-1'), -3, { massG: 496 })
+    fed(late, 'K-1', -3)
+    expect(seasonOf(late).winter.recovering[0]!.readiness!.waitsFor).toEqual([])
     expect(readiness(30).waitsFor).toEqual(['97 % of the starting weight', 'first shed'])
     expect(summarise(readiness(30).dist)!.median).toBeGreaterThan(today + 2)
     expect(readiness(30, { pairAfterCold: 'atOnce' })).toMatchObject({ since: today - 8 + 3 })
