@@ -21,7 +21,7 @@ export function derivedBy<Of extends object, By extends readonly unknown[], T>(
   const known = new WeakMap<Of, { by: By; value: T }>()
   return (of, ...by) => {
     const last = known.get(of)
-    if (last && last.by.every((x, i) => x === by[i])) return last.value
+    if (last && last.by.length === by.length && last.by.every((x, i) => x === by[i])) return last.value
     const value = make(of, ...by)
     known.set(of, { by, value })
     return value

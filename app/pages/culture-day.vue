@@ -117,7 +117,7 @@ async function saveOrders(): Promise<void> {
       <h2>For all of these together</h2>
       <ul class="mix">
         <li v-for="line in sheet.mix" :key="`${line.what} ${line.unit}`">
-          <b>{{ tellAmount(line) }}</b> {{ line.what }}
+          <b>{{ tellAmount(line) }}{{ line.unit === 'each' ? ' ×' : '' }}</b> {{ line.what }}
         </li>
       </ul>
       <p v-for="{ feeders, how } in sheet.how" :key="how" class="small">

@@ -26,10 +26,10 @@ export interface MaterialAhead {
 
 const FOUR_WEEKS = 28
 
-/** `5 ×`, `480 mL`, `3 handfuls`; under ten to the tenth. */
+/** `5`, `480 mL`, `3 handfuls`; under ten to the tenth. */
 export function tellAmount({ amount, unit }: { amount: number; unit: string }): string {
   const n = (amount < 10 ? Math.ceil(10 * amount - 1e-9) / 10 : Math.ceil(amount - 1e-9)).toLocaleString('en-GB')
-  if (unit === 'each') return `${n} ×`
+  if (unit === 'each') return n
   const many = amount > 1 && /^(handful|pinch)$/.test(unit)
   return `${n} ${many ? (unit === 'pinch' ? 'pinches' : `${unit}s`) : unit}`
 }

@@ -81,7 +81,8 @@ const COUNTED_ON = 0.9
 const num = (x: number): string => Number(x.toFixed(4)).toString()
 
 /** The day from which the yield of a unit started on day `s` is counted: that day, but for what comes later. */
-const yieldsFrom = ({ comesLater }: Pick<PlanInput, 'comesLater'>, s: number): number => s + (comesLater?.(s) ?? 0)
+export const yieldsFrom = ({ comesLater }: Pick<PlanInput, 'comesLater'>, s: number): number =>
+  s + (comesLater?.(s) ?? 0)
 
 /** Whether a unit started on day `s` yields anything worth naming on days of need. */
 function meetsNeed(input: PlanInput, s: number): boolean {

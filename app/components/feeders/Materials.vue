@@ -21,8 +21,7 @@ const summary = computed(() =>
       ? 'Materials: enough for what is planned'
       : 'Materials: none counted',
 )
-const amount = (n: number, unit: string) =>
-  unit === 'each' ? n.toLocaleString('en-GB') : tellAmount({ amount: n, unit })
+const amount = (n: number, unit: string) => tellAmount({ amount: n, unit })
 const lasts = (m: MaterialAhead) =>
   m.left === null
     ? 'not counted'

@@ -10,9 +10,7 @@ import { due } from './taskMaker'
 export function materialTasks(materials: readonly MaterialAhead[], today: number): Task[] {
   return materials.flatMap(({ id, what, unit, left, soon, shortOn, getBy, reasons }): Task[] => {
     if (left === null || shortOn === null || getBy === null || !due(getBy, today)) return []
-    const isPieces = unit === 'each'
-    const unitName = isPieces ? 'pieces' : unit
-    const told = (amount: number) => (isPieces ? amount.toLocaleString('en-GB') : tellAmount({ amount, unit }))
+    const unitName = unit === 'each' ? 'pieces' : unit
     return [
       {
         id: `material:${id}`,
@@ -21,8 +19,8 @@ export function materialTasks(materials: readonly MaterialAhead[], today: number
         tag: upperFirst(what),
         placeId: null,
         due: getBy,
-        what: `Get more: ${told(left)} left, short for the starts of ${formatDay(shortOn, today)}`,
-        detail: soon > 0 ? `four weeks take ${told(soon)}` : undefined,
+        what: `Get more: ${tellAmount({ amount: left, unit })} left, short for the starts of ${formatDay(shortOn, today)}`,
+        detail: soon > 0 ? `four weeks take ${tellAmount({ amount: soon, unit })}` : undefined,
         actions: [
           {
             label: 'Bought',

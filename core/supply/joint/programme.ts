@@ -1,4 +1,4 @@
-import type { Solution, SolveLp } from '../plan'
+import { yieldsFrom, type Solution, type SolveLp } from '../plan'
 import type { Lasts } from '../lots'
 import { allowed, fullDays, limitDays, stands, type Counted, type Limit } from './limits'
 import { periodsOf, type Period } from './periods'
@@ -142,9 +142,9 @@ const within = (row: ArrayLike<number>, { from, to }: Period): number => {
 }
 
 /** Pieces that one unit started on day `s` gives in a period. */
-function yieldWithin({ perUnit, comesLater }: JointFeeder, s: number, { from, to }: Period): number {
-  const first = s + (comesLater?.(s) ?? 0)
-  return within(perUnit, { from: Math.max(0, from - first), to: Math.max(0, to - first) })
+function yieldWithin(feeder: JointFeeder, s: number, { from, to }: Period): number {
+  const first = yieldsFrom(feeder, s)
+  return within(feeder.perUnit, { from: Math.max(0, from - first), to: Math.max(0, to - first) })
 }
 
 /**
@@ -152,12 +152,12 @@ function yieldWithin({ perUnit, comesLater }: JointFeeder, s: number, { from, to
  * what keeps longer than a week: within a period there is always some.
  */
 function reachable(feeder: JointFeeder, days: number): Uint8Array | null {
-  const { lasts, startDays, perUnit, comesLater, running, stock } = feeder
+  const { lasts, startDays, perUnit, running, stock } = feeder
   if (!lasts || lasts.days >= A_WEEK) return null
   const on = new Uint8Array(days)
   const age = Array.from(perUnit).findIndex(n => n > NOTHING)
   const from = (day: number) => on.fill(1, Math.max(0, day), Math.max(0, day + lasts.days + 1))
-  if (age >= 0) for (const s of startDays) from(s + (comesLater?.(s) ?? 0) + age)
+  if (age >= 0) for (const s of startDays) from(yieldsFrom(feeder, s) + age)
   for (let d = 0; d < days && d < running.length; d++) if (running[d]! > NOTHING) from(d)
   if (stock > 0) on.fill(1, 0, Math.max(1, ...lasts.lots.map(lot => lot.until + 1)))
   return on

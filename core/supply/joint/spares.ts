@@ -1,4 +1,4 @@
-import type { PlannedStart } from '../plan'
+import { yieldsFrom, type PlannedStart } from '../plan'
 import type { Played } from './play'
 
 /** One feeder of which spares may be started. */
@@ -65,8 +65,9 @@ function leftOf({ perUnit, keptPerDay }: SpareFeeder): Float64Array {
 }
 
 /** The start of which most is there on a day: of days alike the latest, since what is fresh lasts beyond it. */
-function bestStart(left: Float64Array, { startDays, comesLater }: SpareFeeder, day: number): number | null {
-  const gives = startDays.map(s => left[day - s - (comesLater?.(s) ?? 0)] ?? 0)
+function bestStart(left: Float64Array, feeder: SpareFeeder, day: number): number | null {
+  const { startDays } = feeder
+  const gives = startDays.map(s => left[day - yieldsFrom(feeder, s)] ?? 0)
   const most = Math.max(0, ...gives)
   const best = gives.findLastIndex(g => g > 0 && g >= NEARLY * most)
   return best < 0 ? null : startDays[best]!
