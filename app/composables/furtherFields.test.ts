@@ -86,5 +86,8 @@ describe('further fields of an entry', () => {
     )
     expect(data).toEqual({})
     expect(problems).toEqual({ slugs: 'Write a whole number', tempC: expect.stringContaining('g') as string })
+    const says = (slugs: string) =>
+      readFurther(entryKinds.get('laid')!.fields!, { slugs }, { tempUnit: '°C', massUnit: 'g' }).problems.slugs
+    expect([says('-5'), says('many')]).toEqual(['It cannot be negative', 'Write a number'])
   })
 })

@@ -36,17 +36,23 @@ export function readFurther(
   return read
 }
 
+/** @throws UnitError for what is less than nothing */
+export function notNegative(value: number): number {
+  if (value < 0) throw new UnitError('It cannot be negative')
+  return value
+}
+
 /** @throws UnitError */
 function anyNumber(text: string): number {
   const value = parseNumber(text)
-  if (value === null || value < 0) throw new UnitError('Write a number')
-  return value
+  if (value === null) throw new UnitError('Write a number')
+  return notNegative(value)
 }
 
 /** @throws UnitError */
 export function wholeNumber(text: string): number {
   const value = Number(text)
-  if (!text.trim() || !Number.isFinite(value) || value < 0) throw new UnitError('Write a number')
+  if (!text.trim() || !Number.isFinite(value)) throw new UnitError('Write a number')
   if (!Number.isInteger(value)) throw new UnitError('Write a whole number')
-  return value
+  return notNegative(value)
 }

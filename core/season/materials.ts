@@ -30,9 +30,12 @@ const FOUR_WEEKS = 28
 export function tellAmount({ amount, unit }: { amount: number; unit: string }): string {
   const n = (amount < 10 ? Math.ceil(10 * amount - 1e-9) / 10 : Math.ceil(amount - 1e-9)).toLocaleString('en-GB')
   if (unit === 'each') return n
-  const many = amount > 1 && /^(handful|pinch)$/.test(unit)
-  return `${n} ${many ? (unit === 'pinch' ? 'pinches' : `${unit}s`) : unit}`
+  return `${n} ${amount > 1 ? manyOf(unit) : unit}`
 }
+
+/** What an amount is written in: `mL`, `handfuls`, `pieces`. */
+export const manyOf = (unit: string): string => MANY[unit] ?? unit
+const MANY: Readonly<Record<string, string>> = { each: 'pieces', handful: 'handfuls', pinch: 'pinches' }
 
 /**
  * What is left of the materials of all recipes whose feeders the house grows, and how long it lasts by the plan. Used

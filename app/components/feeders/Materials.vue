@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { materialsAhead, tellAmount, type MaterialAhead } from '#core/season'
+import { manyOf, materialsAhead, tellAmount, type MaterialAhead } from '#core/season'
 import { formatDay, formatMoney } from '#core/units'
 
 /** What the cultures are made of: what is left of it, until when it lasts, and by when more is got. */
@@ -48,14 +48,14 @@ const write = (m: MaterialAhead, kind: string, n: number, further: object, form?
         <template #do>
           <RecordAskNumber
             label="Count"
-            :title="`${m.what} left, ${m.unit === 'each' ? 'pieces' : m.unit}`"
+            :title="`${m.what} left, ${manyOf(m.unit)}`"
             :likely="m.left ?? undefined"
             :busy="busy"
             @record="(n, further, form) => write(m, 'materialCounted', n, further, form)"
           />
           <RecordAskNumber
             label="Bought"
-            :title="`${m.what} bought, ${m.unit === 'each' ? 'pieces' : m.unit}`"
+            :title="`${m.what} bought, ${manyOf(m.unit)}`"
             kind="materialBought"
             :busy="busy"
             @record="(n, further, form) => write(m, 'materialBought', n, further, form)"

@@ -57,9 +57,7 @@ const ASKED = ''
 function read(): number {
   if (props.noNumber) return 0
   if (props.unit !== 'mass') return wholeNumber(text.value)
-  const grams = Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2))
-  if (grams < 0) throw new UnitError('Write a number')
-  return grams
+  return notNegative(Number(parseAs('mass', text.value, house.settings.massUnit).toFixed(2)))
 }
 
 /** What the house refuses stands beside its field; what is about none of them, beside the first. */

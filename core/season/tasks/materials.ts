@@ -1,6 +1,6 @@
 import { formatDay, upperFirst } from '../../units'
 import type { Task } from '../contracts'
-import { tellAmount, type MaterialAhead } from '../materials'
+import { manyOf, tellAmount, type MaterialAhead } from '../materials'
 import { due } from './taskMaker'
 
 /**
@@ -10,7 +10,6 @@ import { due } from './taskMaker'
 export function materialTasks(materials: readonly MaterialAhead[], today: number): Task[] {
   return materials.flatMap(({ id, what, unit, left, soon, shortOn, getBy, reasons }): Task[] => {
     if (left === null || shortOn === null || getBy === null || !due(getBy, today)) return []
-    const unitName = unit === 'each' ? 'pieces' : unit
     return [
       {
         id: `material:${id}`,
@@ -26,14 +25,14 @@ export function materialTasks(materials: readonly MaterialAhead[], today: number
             label: 'Bought',
             kind: 'materialBought',
             data: {},
-            ask: { field: 'amount', label: `what came, ${unitName}` },
+            ask: { field: 'amount', label: `what came, ${manyOf(unit)}` },
             tone: 'main',
           },
           {
             label: 'Count',
             kind: 'materialCounted',
             data: {},
-            ask: { field: 'amount', label: `what is left, ${unitName}`, likely: left },
+            ask: { field: 'amount', label: `what is left, ${manyOf(unit)}`, likely: left },
           },
         ],
         reasons,
