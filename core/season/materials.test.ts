@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac as almanac } from '../almanac'
 import { checkEntry, foldHouse, materialId } from '../subjects'
-import { houseOf, materialTasks, materialsAhead, type FeederPlan } from '.'
+import { houseOf, materialTasks, materialsAhead, tellAmount, type FeederPlan } from '.'
 
 const today = 20_000
 const MIX = { type: 'material' as const, id: materialId('dry mix', 'mL') }
@@ -112,5 +112,13 @@ describe('what cultures are made of', () => {
     expect(problem(MIX.id, 5)).toBeUndefined()
     expect(problem(MIX.id, -5)).toBe('What is left cannot be negative')
     expect(problem('moon dust|mL', 5)).toBeDefined()
+  })
+})
+
+describe('an amount', () => {
+  it('is told in its unit, one of it or many, never less than there is', () => {
+    const told = (amount: number, unit = 'handful') => tellAmount({ amount, unit })
+    expect([told(0), told(1), told(2), told(0.25)]).toEqual(['0 handfuls', '1 handful', '2 handfuls', '0.3 handfuls'])
+    expect([told(0, 'each'), told(12.2, 'mL'), told(1500, 'mL')]).toEqual(['0', '13 mL', '1,500 mL'])
   })
 })

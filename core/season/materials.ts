@@ -28,9 +28,10 @@ const FOUR_WEEKS = 28
 
 /** `5`, `480 mL`, `3 handfuls`; under ten to the tenth. */
 export function tellAmount({ amount, unit }: { amount: number; unit: string }): string {
-  const n = (amount < 10 ? Math.ceil(10 * amount - 1e-9) / 10 : Math.ceil(amount - 1e-9)).toLocaleString('en-GB')
+  const up = (n: number) => Math.max(0, Math.ceil(n - 1e-9))
+  const n = (amount < 10 ? up(10 * amount) / 10 : up(amount)).toLocaleString('en-GB')
   if (unit === 'each') return n
-  return `${n} ${amount > 1 ? manyOf(unit) : unit}`
+  return `${n} ${n === '1' ? unit : manyOf(unit)}`
 }
 
 /** What an amount is written in: `mL`, `handfuls`, `pieces`. */
