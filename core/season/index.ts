@@ -25,6 +25,7 @@ export {
   preyGroups,
   standInsFor,
   tellOrder,
+  tellHungry,
   tellStandIns,
   tellStart,
   tellStartShort,

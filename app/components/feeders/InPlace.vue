@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { tellStandIns, type FeederPlan } from '#core/season'
+import { tellHungry, tellStandIns, type FeederPlan } from '#core/season'
 import { dayToIso, formatDay } from '#core/units'
 
 /** What is given in place of a prey, what stays short all the same, and how sure the plan is. */
 const props = defineProps<{ plan: FeederPlan }>()
 const house = useHouse()
 const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, house.today))
-/** Seasons of 100 with a hungry day among those who eat it, where that is more than a rare chance. */
-const hungry = computed(() => (props.plan.runOutChance >= 0.02 ? Math.round(100 * props.plan.runOutChance) : 0))
+/** Seasons with a hungry day among those who eat it, and what one more would change. */
+const hungry = computed(() => tellHungry(props.plan))
 const gap = computed(() => props.plan.gaps[0])
 
 const { record, busy } = useRecord()
@@ -44,7 +44,7 @@ async function leave(day: number): Promise<void> {
       >: nothing comes in time.
     </b>
     <template v-if="plan.spares">{{ plan.spares }} of {{ plan.units }} are spares. </template>
-    <template v-if="hungry">A hungry day in {{ hungry }} of 100 seasons.</template>
+    <template v-if="hungry">{{ hungry }}</template>
   </p>
 </template>
 

@@ -47,6 +47,16 @@ export interface Held {
   cost: number
 }
 
+/** What one unit more a week gains, or one more for good. */
+export interface OneMore {
+  /** Units in all: one of what runs for good, else one a week. */
+  units: number
+  /** Chance of a season with a hungry day with them. */
+  chance: number
+  /** What there is not enough of for them. */
+  lacks: Pick<Held, 'of' | 'place'>[]
+}
+
 /** How many units the keeper has decided on for a day. */
 export interface Decided {
   day: Day
@@ -90,6 +100,8 @@ export interface FeederPlan {
   /** What stands for it where there is not enough. */
   standIns: Replacing[]
   runOutChance: number
+  /** What one more would gain; null where nobody goes hungry for it, or none can be started. */
+  oneMore: OneMore | null
   /** Mean number of short days in the days planned. */
   shortDays: number
   runOutByDay: number[]

@@ -60,17 +60,21 @@ function runningOn(
 export const roomTaken = (shelfId: string, job: Pick<PlanJob, 'house' | 'almanac' | 'today'>): number =>
   runningOn(shelfId, job).reduce((n, { room, until }) => n + (until === null || until > job.today ? room : 0), 0)
 
+/** What a limit is of, as it is told. */
+export function limitTold(id: string, { places }: Pick<House, 'places'>): Pick<Held, 'of' | 'place'> {
+  const place = places[id]
+  return { of: id === MINUTES || id === MONEY ? id : 'room', place: place ? { id, name: place.name } : null }
+}
+
 /** What holds the plan of a prey back. */
 export function heldBy(prey: string, limits: readonly Limit[], binding: readonly Binding[], job: PlanJob): Held[] {
   const { house, today } = job
   return binding.flatMap(({ limit: id, from, to, hungry, cost }) => {
     const limit = limits.find(l => l.id === id)
     if (!limit?.takes.has(prey)) return []
-    const place = house.places[id]
     return [
       {
-        of: id === MINUTES || id === MONEY ? id : 'room',
-        place: place ? { id, name: place.name } : null,
+        ...limitTold(id, house),
         more: limit.more,
         ...{ from: today + from, to: today + to, hungry, cost },
       },

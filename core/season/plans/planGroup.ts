@@ -9,13 +9,13 @@ import {
   type SolveLp,
   type Spares,
 } from '../../supply'
-import type { FeederPlan, Gap, Held, PlanJob, Replacing } from './contracts'
+import type { FeederPlan, Gap, Held, OneMore, PlanJob, Replacing } from './contracts'
 import { keptOf, verbOf } from './kept'
 import { heldBy, limitsOf } from './limits'
 import { planReasons, type TogetherTold } from './reasons'
-import { madeSafe, type Starts } from './safety'
+import { madeSafe } from './safety'
 import { planTogether, sharing, type Together } from './together'
-import { comingWith, sum, wholeUnits, type Whole } from './whole'
+import { comingWith, sum, wholeUnits, type Starts, type Whole } from './whole'
 
 function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
   const gaps: Gap[] = []
@@ -73,6 +73,7 @@ interface Told {
   spares: Spares | null
   played: Played
   runs: number
+  oneMore: ReadonlyMap<string, OneMore>
   heldBy: (prey: string) => Held[]
 }
 
@@ -91,7 +92,7 @@ export function planGroup(job: PlanJob, solve: SolveLp): FeederPlan[] {
     kept.map(k => wholeUnits(k, together, job, solve)),
     together,
   )
-  const { starts, spares, played, runs } = madeSafe(wholes, eaters, together, limits, job)
+  const { starts, spares, played, runs, oneMore } = madeSafe(wholes, eaters, together, limits, job)
   const told: Told = {
     together: together && {
       names: [...new Set(kept.map(k => k.feeder.name))],
@@ -103,6 +104,7 @@ export function planGroup(job: PlanJob, solve: SolveLp): FeederPlan[] {
     spares,
     played,
     runs,
+    oneMore,
     heldBy: prey => heldBy(prey, limits, together?.binding ?? [], job),
   }
   const byPrey = new Map<string, { usual: Whole; order: Whole | undefined }>()
@@ -154,6 +156,7 @@ function planOf(
   const units = sum(own.map(s => s.count))
   const { spares } = told
   const held = told.heldBy(prey)
+  const oneMore = told.oneMore.get(prey) ?? null
   const ofAim = spares ? (spares.units.get(k.key) ?? 0) + ((order && spares.units.get(order.kept.key)) ?? 0) : 0
   return {
     prey,
@@ -178,11 +181,12 @@ function planOf(
     spares: usual.spares + ofAim,
     standIns: replacingsOf(together, prey, job.today),
     runOutChance: hunger.chance,
+    oneMore,
     shortDays,
     runOutByDay: byDay,
     reasons: planReasons(k, { units, leastPossible }, job, {
       together: told.together && { ...told.together, held },
-      played: { runs: told.runs, chance: hunger.chance, shortDays, days: k.days - k.countFrom },
+      played: { runs: told.runs, chance: hunger.chance, shortDays, days: k.days - k.countFrom, oneMore },
       safety: spares && {
         wanted: job.settings.safeSeasons!,
         ofGroup: job.safe!,

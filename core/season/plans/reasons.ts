@@ -1,10 +1,10 @@
 import { schoolChoice } from '../../almanac'
 import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
 import { GAP, failureChance } from '../../supply'
-import { WEEKDAYS, formatDay, formatMoney } from '../../units'
-import type { FeederPlan, Held, PlanJob } from './contracts'
+import { WEEKDAYS, formatDay, formatMoney, upperFirst } from '../../units'
+import type { FeederPlan, Held, OneMore, PlanJob } from './contracts'
 import type { Kept } from './kept'
-import { heldName, tellHeld } from './words'
+import { heldName, tellHeld, tellLacks, tellOneMore } from './words'
 
 function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
   const path = `feeders.${feeder.id}.supply`
@@ -66,7 +66,7 @@ function startReason(
 ): Reason {
   const rhythm = schoolChoice(almanac, settings.schools, 'cupRhythm')
   return {
-    rule: 'The fewest whole units, started on culture days, so that usable stock covers the need on every day (mixed-integer programme)',
+    rule: 'Whole units on culture days, no more than usable stock covering the need on every day asks for (mixed-integer programme)',
     inputs: [
       settingInput('Need covered', `${Math.round(settings.coverQuantile * 100)} % quantile`, 'coverQuantile'),
       settingInput('Culture day', WEEKDAYS[settings.cultureWeekday]!, 'cultureWeekday'),
@@ -142,10 +142,11 @@ export interface PlayedTold {
   chance: number
   shortDays: number
   days: number
+  oneMore: OneMore | null
 }
 
 function playedReason(
-  { runs, chance, shortDays, days }: PlayedTold,
+  { runs, chance, shortDays, days, oneMore }: PlayedTold,
   { supply }: Kept,
   { common }: PlanJob['almanac'],
 ): Reason {
@@ -154,6 +155,14 @@ function playedReason(
     inputs: [
       computedInput('Runs', `${runs}`),
       computedInput('Runs with a hungry day', `${Math.round(chance * 100)} %`),
+      ...(oneMore
+        ? [
+            computedInput(
+              upperFirst(`with ${tellOneMore(supply, oneMore)}`),
+              `${Math.round(oneMore.chance * 100)} %${tellLacks(oneMore)}`,
+            ),
+          ]
+        : []),
       factInput('A day is hungry that lacks more than', 'common.hungryShare.value', common.hungryShare!),
       computedInput('Short days, mean of all runs', `${shortDays.toFixed(1)} of ${days}`),
       ...(supply.kind === 'bought'

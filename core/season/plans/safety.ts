@@ -12,12 +12,12 @@ import {
   type PlayedFeeder,
   type Spares,
 } from '../../supply'
-import type { PlanJob } from './contracts'
+import type { OneMore, PlanJob } from './contracts'
 import { agesOf, comingOf } from './kept'
+import { limitTold } from './limits'
+import { oneMoreOf } from './oneMore'
 import type { Sharing, Together } from './together'
-import { comingWith, listed, type Whole } from './whole'
-
-export type Starts = ReadonlyMap<string, readonly PlannedStart[]>
+import { comingWith, listed, type Starts, type Whole } from './whole'
 
 /** Days for which the next culture day and what it brings are waited for. */
 const RESERVE_DAYS = 7
@@ -73,7 +73,7 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
     known[i]!.set(starts, feeder)
     return feeder
   }
-  return (starts: ReadonlyMap<string, readonly PlannedStart[]>, scenarios: readonly number[], times = 1): Played =>
+  return (starts: Starts, scenarios: readonly number[], times = 1): Played =>
     playThrough({
       days,
       width,
@@ -118,12 +118,22 @@ export function madeSafe(
   together: Together | null,
   limits: readonly Limit[],
   job: PlanJob,
-): { starts: Starts; spares: Spares | null; played: Played; runs: number } {
+): { starts: Starts; spares: Spares | null; played: Played; runs: number; oneMore: Map<string, OneMore> } {
   const play = player(wholes, eaters, together, job)
   const planned = new Map(wholes.map(w => [w.kept.key, listed(w)]))
+  const lacks = (starts: Starts) => {
+    const counted = countedWith(wholes, starts)
+    return limits.flatMap(l => (fits([l], counted) ? [] : [limitTold(l.id, job.house)]))
+  }
   if (job.safe === null) {
     const all = Array.from({ length: job.scenarios.count }, (_, s) => s)
-    return { starts: planned, spares: null, played: play(planned, all), runs: all.length }
+    const played = play(planned, all)
+    const oneMore = oneMoreOf(wholes, planned, played, job, {
+      scenarios: all.length,
+      play,
+      lacks,
+    })
+    return { starts: planned, spares: null, played, runs: all.length, oneMore }
   }
   const { chosen, fresh } = halves(job.scenarios.count)
   const search = (target: number) =>
@@ -154,6 +164,11 @@ export function madeSafe(
     spares = search(target)
     played = play(spares.starts, fresh, TIMES)
   }
-  return { starts: spares.starts, spares, played, runs: fresh.length * TIMES }
+  const oneMore = oneMoreOf(wholes, spares.starts, played, job, {
+    scenarios: fresh.length,
+    play: (starts, scenarios) => play(starts, scenarios, TIMES),
+    lacks,
+  })
+  return { starts: spares.starts, spares, played, runs: fresh.length * TIMES, oneMore }
 }
 const ROUNDS = 3

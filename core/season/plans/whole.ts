@@ -73,6 +73,9 @@ export function wholeUnits(k: Kept, together: Together | null, job: PlanJob, sol
 }
 const WORTH_A_TRIP = 0.01
 
+/** What is started of each feeder. */
+export type Starts = ReadonlyMap<string, readonly PlannedStart[]>
+
 /** The starts of a feeder by their days. */
 export const listed = ({ input, counts }: Pick<Whole, 'input' | 'counts'>): PlannedStart[] =>
   counts.flatMap((count, w) => (count ? [{ day: input.from + input.startDays[w]!, count }] : []))

@@ -1,7 +1,7 @@
 import type { Feeder } from '../../almanac'
 import type { Day } from '../../chance'
 import { formatDay, formatMoney } from '../../units'
-import type { FeederPlan, Held, Order } from './contracts'
+import type { FeederPlan, Held, OneMore, Order } from './contracts'
 
 /** What to start or order first, as one reads it: `Start 5 cups of large flies by 14 Apr`. */
 export function tellStart(plan: FeederPlan, feeder: Feeder, today: Day): string | null {
@@ -32,8 +32,29 @@ export function tellOrder({ count, unit, pieces }: Pick<Order, 'count' | 'unit' 
   return pieces === null ? `Order ${units} of ${feeder.many} about to yield` : `Order ${units} ${feeder.many}`
 }
 
+/** `one more cup a week`; of what runs for good `one more tub` */
+export const tellOneMore = ({ unit }: { unit: string }, { units }: Pick<OneMore, 'units'>): string =>
+  `one more ${unit}${units === 1 ? '' : ' a week'}`
+
+/** `A hungry day in 3 of 100 seasons; with one more cup a week in 1.` Nothing of a rare chance. */
+export function tellHungry({ runOutChance, oneMore, unit }: FeederPlan): string | null {
+  if (runOutChance < RARE) return null
+  const of = (chance: number) => Math.round(100 * chance)
+  const now = `A hungry day in ${of(runOutChance)} of 100 seasons`
+  if (!oneMore) return `${now}.`
+  const more = tellOneMore({ unit }, oneMore)
+  if (of(oneMore.chance) >= of(runOutChance)) return `${now}; ${more} would not change it.`
+  return `${now}; with ${more} in ${of(oneMore.chance) || 'none'}${tellLacks(oneMore)}.`
+}
+/** ` (not enough room on Fly board)` */
+export function tellLacks({ lacks }: Pick<OneMore, 'lacks'>): string {
+  const parts = lacks.map(l => (l.place ? `room on ${l.place.name}` : heldName(l).toLowerCase()))
+  return parts.length ? ` (not enough ${parts.join(' and ')})` : ''
+}
+const RARE = 0.02
+
 /** What it is that holds a plan back: the shelf, or what there is of minutes and money. */
-export const heldName = ({ of, place }: Held): string =>
+export const heldName = ({ of, place }: Pick<Held, 'of' | 'place'>): string =>
   place ? place.name : of === 'money' ? 'Money for orders' : 'Minutes of culture day'
 
 function tellMore({ of, more }: Held, currency: string): string {

@@ -50,8 +50,14 @@ export interface Hungry {
   byDay: Float64Array
 }
 
+/** Hunger for one prey. */
+export interface HungryFor extends Hungry {
+  /** The scenarios in which there was any. */
+  scenarios: number[]
+}
+
 export interface Played extends Hungry {
-  byPrey: Map<string, Hungry>
+  byPrey: Map<string, HungryFor>
 }
 
 /** Luck of the cultures in a second playing of the same need. */
@@ -176,7 +182,9 @@ export function playThrough(input: PlayInput): Played {
     }))
   const runs = input.scenarios.length * times
   const all: Hungry = { chance: 0, byDay: new Float64Array(days) }
-  const byPrey = new Map(eaters.map(e => [e.prey, { chance: 0, byDay: new Float64Array(days) }]))
+  const byPrey = new Map(
+    eaters.map((e): [string, HungryFor] => [e.prey, { chance: 0, byDay: new Float64Array(days), scenarios: [] }]),
+  )
   const lacks = new Float64Array(eaters.length)
   const wants = new Float64Array(eaters.length)
   const needs = eaters.map(e => e.need)
@@ -222,10 +230,17 @@ export function playThrough(input: PlayInput): Played {
       }
       if (short.size) all.byDay[d]!++
     }
-    for (const prey of hungry) byPrey.get(prey)!.chance++
+    for (const prey of hungry) {
+      const counted = byPrey.get(prey)!
+      counted.chance++
+      if (counted.scenarios.at(-1) !== scenario) counted.scenarios.push(scenario)
+    }
     if (hungry.size) all.chance++
   }
   for (const scenario of input.scenarios) for (let time = 0; time < times; time++) playOne(scenario, time)
   const shares = ({ chance, byDay }: Hungry): Hungry => ({ chance: chance / runs, byDay: byDay.map(n => n / runs) })
-  return { ...shares(all), byPrey: new Map([...byPrey].map(([prey, counted]) => [prey, shares(counted)])) }
+  return {
+    ...shares(all),
+    byPrey: new Map([...byPrey].map(([prey, counted]) => [prey, { ...counted, ...shares(counted) }])),
+  }
 }
