@@ -7,7 +7,6 @@ import {
   latelyOf,
   spellsApart,
   warmthAlong,
-  warmthOver,
   type Spell,
   type Stretch,
   type Warmth,
@@ -44,6 +43,12 @@ function told(warmth: Warmth, placeId: string | null): ToldWarmth {
 
 const hourOfInstant = (at: string): number => Math.floor(Date.parse(at) / 3_600_000)
 
+/** Stretches from the hour on which something began; where it was before that does not count. */
+function sinceBegun(all: readonly Stretch[], from: number): Stretch[] {
+  const last = all.findLastIndex(s => s.fromHour <= from)
+  return all.slice(Math.max(0, last)).map(s => ({ ...s, fromHour: Math.max(s.fromHour, from) }))
+}
+
 interface Lying {
   stretches: Stretch[]
   nowHour: number
@@ -64,8 +69,7 @@ function lyingOf(clutch: ClutchState, incubation: Incubation, { house, today }: 
     fromHour: i ? hourOfInstant(stay.at) : from,
     setC: stay.tempC ?? temperatureAt(house.places, stay.placeId) ?? usualC,
   }))
-  const last = all.findLastIndex(s => s.fromHour <= from)
-  const stretches = all.slice(Math.max(0, last)).map(s => ({ ...s, fromHour: Math.max(s.fromHour, from) }))
+  const stretches = sinceBegun(all, from)
   const logs = stretches.flatMap(s => s.log ?? [])
   if (!logs.length && stretches.length < 2) return null
   const nowHour = logs.length ? Math.max(...logs.map(endOf)) : beganAt(today)
@@ -121,20 +125,34 @@ export function eggWarmth(clutch: ClutchState, context: OfEggs): ToldWarmth | nu
   })
 }
 
-/** The warmth of a growing culture by the readings of its shelf; null where nothing is read. */
+/**
+ * The warmth of a growing culture by the readings of every place that it stood in; null where nothing is read and it
+ * never moved.
+ */
 export function cultureWarmth(culture: CultureState, { house, almanac }: OfCultures): ToldWarmth | null {
   if (house.warmth) return house.warmth[culture.id] ?? null
   const feeder = feederOf(almanac, culture.feederId)
   const way = cultureWay(feeder, culture)
-  const near = way?.kind === 'batch' ? climateAt(house, culture.placeId) : null
-  if (!near || way?.kind !== 'batch') return null
-  const baseC = way.baseTempC.value
-  const atC = way.atTempC.value
-  const degreeDays = way.toProducing.likely * (atC - baseC)
+  if (way?.kind !== 'batch') return null
+  const [baseC, atC] = [way.baseTempC.value, way.atTempC.value]
+  const from = beganAt(culture.startDay)
+  const stays = culture.stays ?? [{ at: '', placeId: culture.placeId }]
+  const stretches = sinceBegun(
+    stays.map((stay, i) => ({
+      log: climateAt(house, stay.placeId)?.log ?? null,
+      fromHour: i ? hourOfInstant(stay.at) : from,
+      setC: temperatureAt(house.places, stay.placeId) ?? atC,
+    })),
+    from,
+  )
+  const logs = stretches.flatMap(s => s.log ?? [])
+  if (!logs.length && stretches.length < 2) return null
   const { cupLinePast, warmthLately } = almanac.common
+  const degreeDays = way.toProducing.likely * (atC - baseC)
   const development = { baseC, bestC: atC + cupLinePast!.value, degreeDays, latelyHours: warmthLately!.value }
-  const setC = temperatureAt(house.places, culture.placeId) ?? atC
-  return told(warmthOver(near.log, beganAt(culture.startDay), setC, development), near.placeId)
+  // where nothing is read, it goes on from the last move as the place is set
+  const nowHour = Math.max(stretches.at(-1)!.fromHour, ...logs.map(endOf))
+  return told(warmthAlong(stretches, nowHour, development), climateAt(house, culture.placeId)?.placeId ?? null)
 }
 
 /** The temperature that eggs are counted at: by readings, else as it was written, else that of their place, °C. */

@@ -25,7 +25,10 @@ export const correctKinds = [
     subject: 'culture',
     verb: 'Move culture',
     data: z.strictObject({ placeId: reference('place') }),
-    apply(state, { placeId }) {
+    apply(state, { placeId }, { at }) {
+      // where it stood first it stood from its start, whenever that was written
+      const before = state.stays ?? [{ at: '', placeId: state.placeId }]
+      if (placeId !== state.placeId) state.stays = [...before, { at, placeId }]
       state.placeId = placeId
     },
     wording: () => 'Moved',
