@@ -1,5 +1,5 @@
 import { countsOf, take, type Colony, type Member } from './ensemble'
-import { oneDay, stageSpans } from './rates'
+import { dayOf, stageSpans } from './rates'
 
 /** Low, middle and high of many values: the 80 % band. */
 export interface BandAt {
@@ -45,9 +45,10 @@ export function colonyAhead(colony: Colony, weeks: number, perWeek: number, once
       stages[s]!.bands.push(bandOf(members.map(m => m.numbers.slice(from, to).reduce((a, b) => a + b, 0))))
     })
   look()
+  const days = members.map(m => dayOf(colony.rates, colony.speed, m.luck))
   for (let w = 1; w <= weeks; w++) {
     members.forEach((m, k) => {
-      for (let d = 0; d < 7; d++) oneDay(m.numbers, colony.rates, colony.speed, m.luck)
+      for (let d = 0; d < 7; d++) days[k]!(m.numbers)
       if (!perWeek) return
       if (countsOf(colony, m).fed < perWeek) given[k] = false
       take(colony, m, perWeek)
@@ -83,14 +84,16 @@ export function sustainableTake(colony: Colony, sure: number): number {
   const members = colony.members.filter((_, k) => k % every === 0)
   const weeks = Math.min(LONGEST_WEEKS, Math.max(SUSTAINED_WEEKS, Math.ceil(rates.adultDays.value / 7)))
   const may = Math.floor((1 - sure) * members.length)
+  const days = new Map(members.map(m => [m, dayOf(rates, speed, m.luck)]))
   const goesOn = (m: Member, perWeek: number): boolean => {
+    const day = days.get(m)!
     const least = Math.min(
       countsOf(colony, m).grown * (1 - colonyMayLose!.value),
       colonyMayShrink!.value * rates.capacity.value * m.luck.capacity,
     )
     const tried = { ...m, numbers: m.numbers.slice() }
     for (let w = 1; w <= weeks; w++) {
-      for (let d = 0; d < 7; d++) oneDay(tried.numbers, rates, speed, tried.luck)
+      for (let d = 0; d < 7; d++) day(tried.numbers)
       if (countsOf(colony, tried).fed < perWeek) return false
       take(colony, tried, perWeek)
     }

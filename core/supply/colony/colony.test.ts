@@ -3,7 +3,7 @@ import { EigenvalueDecomposition, Matrix } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, type ColonyRates } from '../../almanac'
 import { normal, seededRandom } from '../../chance'
-import { colonyAhead, colonyToday, countsOf, dayMatrix, longRun, oneDay, speedAt, sustainableTake } from '.'
+import { colonyAhead, colonyToday, countsOf, dayMatrix, dayOf, longRun, speedAt, sustainableTake } from '.'
 
 const KINDS = Object.entries(shippedAlmanac.feeders).flatMap(([id, f]) => (f.colony ? [[id, f.colony] as const] : []))
 const isopods = shippedAlmanac.feeders['isopod.dwarf']!.colony!
@@ -50,7 +50,8 @@ describe('a colony that fills its tub', () => {
   it('ends where births make good for deaths: N = K (1 − deaths of a grown one / her young that grow up)', () => {
     const numbers = new Float64Array(dayMatrix(isopods).length)
     numbers[numbers.length - 1] = 50
-    for (let d = 0; d < 6000; d++) oneDay(numbers, isopods, 1)
+    const day = dayOf(isopods, 1)
+    for (let d = 0; d < 6000; d++) day(numbers)
     const dying = 1 - Math.exp(-1 / isopods.adultDays.value)
     // each step loses a share a day while it is passed: by the geometric series of the days spent in it
     const through = isopods.stages.reduce((share, { days, survives }) => {
@@ -160,7 +161,7 @@ describe('what is seen of a colony', () => {
       numbers[numbers.length - 1] = 25 * spread(0.15)
       const looks: { day: number; sharePercent: number; grown: number }[] = []
       for (let d = 0; d < 150; d++) {
-        oneDay(numbers, isopods, 1, luck)
+        dayOf(isopods, 1, luck)(numbers)
         if (d === 80 || d === 120)
           looks.push({
             day: today - 150 + d + 1,

@@ -1,7 +1,7 @@
 import type { Almanac, ColonyRates } from '../../almanac'
 import { normal, seedFrom, seededRandom, type Day, type Random } from '../../chance'
 import type { CultureState } from '../../subjects'
-import { oneDay, speedAt, stageSpans, usualLuck, type ColonyLuck } from './rates'
+import { dayOf, speedAt, stageSpans, type ColonyLuck } from './rates'
 
 /** One way in which the colony may stand: its numbers by step, and how it differs from the usual. */
 export interface Member {
@@ -148,13 +148,18 @@ export function colonyToday(
     .sort((a, b) => a.day - b.day)
   const usual = culture.takes.length ? null : uncounted
   let at = from
-  const live = (m: Member, day: Day) => {
-    oneDay(m.numbers, rates, colony.speed, m.luck)
-    if (usual && day >= usual.from && (day - usual.from) % 7 === 6)
-      take(colony, m, Math.min(usual.perWeek, countsOf(colony, m).fed / 2))
+  /** Lives on to a day: each by what is known of it by then. */
+  const live = (m: Member, until: Day) => {
+    const day = dayOf(rates, colony.speed, m.luck)
+    for (let d = at; d < until; d++) {
+      day(m.numbers)
+      if (usual && d >= usual.from && (d - usual.from) % 7 === 6)
+        take(colony, m, Math.min(usual.perWeek, countsOf(colony, m).fed / 2))
+    }
   }
   for (const { day, take: count, look } of [...events, { day: today, take: 0, look: null }]) {
-    for (; at < day; at++) for (const m of colony.members) live(m, at)
+    for (const m of colony.members) live(m, day)
+    at = Math.max(at, day)
     if (look) looked(colony, look, random, common.colonyCount!.value)
     if (!count) continue
     for (const m of colony.members) {
@@ -169,6 +174,7 @@ export function colonyToday(
 function fullGrown(rates: ColonyRates, speed: number): Float64Array {
   const numbers = new Float64Array(stageSpans(rates).at(-1)!.to)
   numbers[numbers.length - 1] = rates.capacity.value / 4
-  for (let d = 0; d < HISTORY_DAYS; d++) oneDay(numbers, rates, speed, usualLuck)
+  const day = dayOf(rates, speed)
+  for (let d = 0; d < HISTORY_DAYS; d++) day(numbers)
   return numbers
 }

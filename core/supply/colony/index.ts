@@ -1,3 +1,3 @@
 export { colonyAhead, sustainableTake, type BandAt, type ColonyAhead } from './ahead'
 export { colonyToday, countsOf, type Colony } from './ensemble'
-export { dayMatrix, longRun, oneDay, speedAt, stageSpans } from './rates'
+export { dayMatrix, dayOf, longRun, speedAt, stageSpans } from './rates'

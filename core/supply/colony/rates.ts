@@ -1,4 +1,5 @@
 import type { ColonyRates } from '../../almanac'
+import { derived } from '../../derived'
 
 /** Each stage is passed in so many steps, so that its length varies by about half of its mean and not all at once. */
 const STEPS = 4
@@ -13,12 +14,10 @@ export interface StageSpan {
 }
 
 /** The stages of a colony in the order of life. */
-export function stageSpans({ stages }: ColonyRates): StageSpan[] {
-  return [
-    ...stages.map(({ name, fed }, i) => ({ name, from: i * STEPS, to: (i + 1) * STEPS, fed })),
-    { name: 'grown', from: stages.length * STEPS, to: stages.length * STEPS + 1, fed: false },
-  ]
-}
+export const stageSpans = derived(({ stages }: ColonyRates): readonly StageSpan[] => [
+  ...stages.map(({ name, fed }, i) => ({ name, from: i * STEPS, to: (i + 1) * STEPS, fed })),
+  { name: 'grown', from: stages.length * STEPS, to: stages.length * STEPS + 1, fed: false },
+])
 
 /** How one colony differs from the usual. */
 export interface ColonyLuck {
@@ -26,7 +25,7 @@ export interface ColonyLuck {
   deaths: number
   capacity: number
 }
-export const usualLuck: ColonyLuck = { young: 1, deaths: 1, capacity: 1 }
+const usualLuck: ColonyLuck = { young: 1, deaths: 1, capacity: 1 }
 
 /**
  * Speed of development against that at the reference temperature; nothing develops at the base temperature.
@@ -39,27 +38,34 @@ export function speedAt({ atTempC, baseTempC }: ColonyRates, tempC: number | nul
 }
 
 /**
- * One day of a colony: births less as it crowds, each stage passed at the speed of its warmth, deaths. Changes
- * `numbers`.
+ * One day of a colony: births less as it crowds, each stage passed at the speed of its warmth, deaths.
+ * @returns what changes the numbers by a day; all that is the same every day is reckoned once
  */
-export function oneDay(numbers: Float64Array, rates: ColonyRates, speed: number, luck: ColonyLuck = usualLuck): void {
+export function dayOf(
+  rates: ColonyRates,
+  speed: number,
+  luck: ColonyLuck = usualLuck,
+): (numbers: Float64Array) => void {
   const { stages, youngPerDay, adultDays, capacity } = rates
-  let all = 0
-  for (let i = 0; i < numbers.length; i++) all += numbers[i]!
-  const room = Math.max(0, 1 - all / (capacity.value * luck.capacity))
-  let moving = numbers[numbers.length - 1]! * youngPerDay.value * speed * luck.young * room
-  stages.forEach(({ days, survives }, s) => {
-    const onward = Math.min(1, (STEPS * speed) / days.value)
-    const alive = survives.value ** (luck.deaths / days.value)
-    for (let i = s * STEPS; i < (s + 1) * STEPS; i++) {
-      const staying = numbers[i]! * alive
-      const leaves = staying * onward
+  const most = capacity.value * luck.capacity
+  const youngEach = youngPerDay.value * speed * luck.young
+  const onward = Float64Array.from(stages, ({ days }) => Math.min(1, (STEPS * speed) / days.value))
+  const alive = Float64Array.from(stages, ({ days, survives }) => survives.value ** (luck.deaths / days.value))
+  const grownAlive = Math.exp(-luck.deaths / adultDays.value)
+  return numbers => {
+    const last = numbers.length - 1
+    let all = 0
+    for (let i = 0; i <= last; i++) all += numbers[i]!
+    let moving = numbers[last]! * youngEach * Math.max(0, 1 - all / most)
+    for (let i = 0; i < last; i++) {
+      const s = Math.floor(i / STEPS)
+      const staying = numbers[i]! * alive[s]!
+      const leaves = staying * onward[s]!
       numbers[i] = staying - leaves + moving
       moving = leaves
     }
-  })
-  const last = numbers.length - 1
-  numbers[last] = numbers[last]! * Math.exp(-luck.deaths / adultDays.value) + moving
+    numbers[last] = numbers[last]! * grownAlive + moving
+  }
 }
 
 /**
@@ -69,10 +75,11 @@ export function oneDay(numbers: Float64Array, rates: ColonyRates, speed: number,
 export function dayMatrix(rates: ColonyRates, speed = 1): number[][] {
   const size = stageSpans(rates).at(-1)!.to
   const roomy = { ...rates, capacity: { ...rates.capacity, value: Number.POSITIVE_INFINITY } }
+  const day = dayOf(roomy, speed)
   const columns = Array.from({ length: size }, (_, j) => {
     const one = new Float64Array(size)
     one[j] = 1
-    oneDay(one, roomy, speed)
+    day(one)
     return one
   })
   return Array.from({ length: size }, (_, i) => columns.map(column => column[i]!))
