@@ -38,6 +38,8 @@ function edit(id: string | null): void {
   naming.value = true
 }
 const MODE = { recessive: 'recessive', dominant: 'dominant', incomplete: 'incomplete dominant' } as const
+const tellShare = ({ unstatedShare: share }: LocusState) =>
+  share === undefined ? '' : `; ${Number((100 * share).toFixed(2))} % of each where nothing is known`
 const tellAlleles = (l: LocusState) =>
   l.alleles
     .map(
@@ -71,7 +73,8 @@ const tellAlleles = (l: LocusState) =>
         <li v-for="l in loci" :key="l.id" :data-locus-row="l.name">
           <span
             ><b>{{ l.name }}</b>
-            <span class="quiet">{{ l.linkage === 'autosomal' ? '' : `on ${l.linkage}, ` }}{{ tellAlleles(l) }}</span
+            <span class="quiet"
+              >{{ l.linkage === 'autosomal' ? '' : `on ${l.linkage}, ` }}{{ tellAlleles(l) }}{{ tellShare(l) }}</span
             ><span v-if="l.note" class="quiet small note">{{ l.note }}</span></span
           >
           <span class="do">

@@ -3,11 +3,9 @@ import { alleleOf, fitsSex, genotypesOf, harmOf, lookOf, GeneticsError, type Kno
 /** How likely each genotype of a locus is, in the order of `genotypesOf`; adds up to 1. */
 export type Belief = readonly number[]
 
-/**
- * Share of unrelated animals' alleles that are not the wild one, where nothing is known. [memory: morphs are rare in
- * unstated stock]
- */
-export const UNSTATED_SHARE = 0.005
+/** Share of each named allele in animals of which nothing is known, where its locus says none. [memory: it is rare] */
+const UNSTATED_SHARE = 0.005
+export const unstatedShareOf = (locus: LocusData): number => locus.unstatedShare ?? UNSTATED_SHARE
 
 /** @throws GeneticsError when nothing is left */
 export function normalised(weights: readonly number[]): Belief {
@@ -16,9 +14,9 @@ export function normalised(weights: readonly number[]): Belief {
   return weights.map(w => w / total)
 }
 
-/** An animal of which nothing is known: alleles at random, the changed ones rare. */
+/** An animal of which nothing is known: alleles at random, the changed ones as rare as their locus says. */
 export function unknownBelief(locus: LocusData, sex: KnownSex | 'unknown'): Belief {
-  const rare = UNSTATED_SHARE
+  const rare = unstatedShareOf(locus)
   const q = [1 - rare * locus.alleles.length, ...locus.alleles.map(() => rare)]
   return normalised(
     genotypesOf(locus).map(g =>

@@ -217,6 +217,43 @@ const child = (id: string, damId: string | null, ...sires: string[]): Ancestry =
 })
 const stated = (...signs: string[]) => ({ signs, chance: 1 })
 
+describe('an animal of which nothing is known', () => {
+  const common = LocusData.parse({ ...a, unstatedShare: 0.1 })
+  const only = (look?: string) => family([child('x', null)], look === undefined ? {} : { x: { look } })
+
+  it('is as its locus says alleles are shared out: by Hardy and Weinberg, p², 2pq, q²', () => {
+    const near = (belief: Belief, wanted: number[]) =>
+      belief.forEach((p, i) => {
+        expect(p).toBeCloseTo(wanted[i]!, 12)
+      })
+    near(unknownBelief(common, 'male'), [0.81, 0.18, 0.01])
+    // where nothing is said of the locus the allele is rare, 0.5 % from memory
+    near(unknownBelief(a, 'male'), [0.995 ** 2, 2 * 0.995 * 0.005, 0.005 ** 2])
+  })
+
+  it('of the wild look carries a common recessive with a chance of 2q ⁄ (1 + q) (textbook of population genetics)', () => {
+    expect(carries(common, familyBelief(only(''), common, 'x').belief, 1)).toBeCloseTo(0.2 / 1.1, 12)
+    expect(carries(a, familyBelief(only(''), a, 'x').belief, 1)).toBeCloseTo(0.01 / 1.005, 12)
+    expect(carries(common, familyBelief(only('a'), common, 'x').belief, 1)).toBe(1)
+  })
+
+  it('adds up to one for any share that is taken, with as many alleles as a locus may have', () => {
+    const six = ['a', 'b', 'c', 'd', 'e', 'f'].map(sign => allele(sign, 'recessive'))
+    for (const unstatedShare of [0.0001, 0.01, 0.15]) {
+      const belief = unknownBelief(LocusData.parse({ ...a, alleles: six, unstatedShare }), 'female')
+      expect(belief.every(p => p > 0)).toBe(true)
+      expect(belief.reduce((x, y) => x + y, 0)).toBeCloseTo(1, 12)
+    }
+    for (const [unstatedShare, why] of [
+      [0, /was seen/],
+      [-0.1, /was seen/],
+      [0.2, /At most 15 %/],
+      [Number.NaN, /must be a number/],
+    ] as const)
+      expect(LocusData.safeParse({ ...a, unstatedShare }).error!.issues[0]!.message).toMatch(why)
+  })
+})
+
 describe('what a family says of one animal', () => {
   it('the normal-looking sib of a shown recessive is a carrier by two thirds', () => {
     const f = family([child('d', null), child('s', null), child('x', 'd', 's'), child('y', 'd', 's')], {

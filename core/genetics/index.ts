@@ -17,7 +17,6 @@ export {
   type Locus,
 } from './locus'
 export {
-  UNSTATED_SHARE,
   carries,
   genotypeIndex,
   lookLikelihood,
@@ -25,6 +24,7 @@ export {
   normalised,
   statedBelief,
   unknownBelief,
+  unstatedShareOf,
   type Belief,
 } from './belief'
 export { familyBelief, type CountedYoung, type Family, type FamilyBelief, type GeneFacts } from './family'

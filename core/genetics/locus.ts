@@ -31,6 +31,9 @@ export const LINKAGES = ['autosomal', 'Z', 'X'] as const
 
 /** Alleles at a locus, the wild one apart: so many that tables stay small. */
 const MOST_ALLELES = 6
+const LEAST_UNSTATED = 0.0001
+/** So that of six of them something is left for the wild one. */
+const MOST_UNSTATED = 0.15
 
 /**
  * What a keeper knows of one locus. Lines sold under one trade name that do not make the look together are two loci.
@@ -45,6 +48,12 @@ export const LocusData = z
       .min(1, 'A locus has at least one allele beside the wild one')
       .max(MOST_ALLELES, `At most ${MOST_ALLELES} alleles beside the wild one`),
     note: z.string().trim().max(500).nullable().default(null),
+    /** Share of each allele in animals of which nothing is known; left out, it is rare. */
+    unstatedShare: z
+      .number({ error: 'The share must be a number' })
+      .min(LEAST_UNSTATED, `At least ${100 * LEAST_UNSTATED} %: an allele that is named was seen`)
+      .max(MOST_UNSTATED, `At most ${100 * MOST_UNSTATED} %: the wild allele is the usual one`)
+      .optional(),
   })
   .refine(l => new Set(l.alleles.map(a => a.sign)).size === l.alleles.length, {
     path: ['alleles'],

@@ -204,6 +204,17 @@ describe('genes', () => {
     await visit.page.type('[role="dialog"] input[placeholder="ash"]', 'slate')
     await visit.press('Name locus', '[role="dialog"]')
     await visit.untilText('[role="dialog"]', 'kept for the wild allele')
+    // how common it is where nothing is known: refused beside its field, then kept as a share
+    await visit.retype('[role="dialog"] input[placeholder="a"]', 's')
+    await visit.retype('[role="dialog"] input[inputmode="decimal"]', '40')
+    await visit.press('Name locus', '[role="dialog"]')
+    await visit.untilText('[role="dialog"]', 'At most 15 %')
+    await visit.retype('[role="dialog"] input[inputmode="decimal"]', '10')
+    await visit.press('Name locus', '[role="dialog"]')
+    await visit.untilGone('[role="dialog"]')
+    const slate = Object.values((await house()).house.loci).find(l => l.name === 'Slate')!
+    expect(slate.unstatedShare).toBe(0.1)
+    await visit.undo('Locus Slate named')
   })
 })
 

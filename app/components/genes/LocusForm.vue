@@ -2,6 +2,7 @@
 import type { ALLELE_MODES, LINKAGES } from '#core/genetics'
 import { LocusData } from '#core/genetics'
 import type { LocusState } from '#core/subjects'
+import { parseNumber } from '#core/units'
 
 /** Names a locus, or changes one: its alleles, how they show, and what harms in double form. */
 const props = defineProps<{ speciesId: string; locus: LocusState | null }>()
@@ -20,6 +21,7 @@ const state = reactive({
   name: '',
   linkage: 'autosomal' as (typeof LINKAGES)[number],
   note: '',
+  unstated: '',
   alleles: [blankAllele()],
 })
 const problems = useProblems()
@@ -34,9 +36,10 @@ watch(open, is => {
           name: l.name,
           linkage: l.linkage,
           note: l.note ?? '',
+          unstated: l.unstatedShare === undefined ? '' : String(Number((100 * l.unstatedShare).toFixed(2))),
           alleles: l.alleles.map(a => ({ ...a, doubleLook: a.doubleLook ?? '' })),
         }
-      : { name: '', linkage: 'autosomal', note: '', alleles: [blankAllele()] },
+      : { name: '', linkage: 'autosomal', note: '', unstated: '', alleles: [blankAllele()] },
   )
 })
 
@@ -62,6 +65,8 @@ async function send(): Promise<void> {
     speciesId: props.speciesId,
     linkage: state.linkage,
     note: state.note.trim() || null,
+    // what cannot be read is no number, and is told at its field
+    ...(state.unstated.trim() && { unstatedShare: (parseNumber(state.unstated) ?? Number.NaN) / 100 }),
     alleles: state.alleles.map(a => ({
       ...a,
       doubleLook: a.mode === 'incomplete' && a.doubleLook.trim() ? a.doubleLook : null,
@@ -146,6 +151,12 @@ async function send(): Promise<void> {
           class="justify-self-start"
           @click="state.alleles.push(blankAllele())"
         />
+        <UFormField
+          label="In animals of which nothing is known, %"
+          help="Share of each allele. Nothing written: 0.5 %, from memory; more where a morph is common in the trade."
+          :error="problems.unstatedShare"
+          ><UInput v-model="state.unstated" inputmode="decimal" class="w-full"
+        /></UFormField>
         <UFormField label="Note"><UTextarea v-model="state.note" class="w-full" :rows="2" /></UFormField>
         <UButton
           type="submit"

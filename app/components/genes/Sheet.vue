@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UNSTATED_SHARE, genotypesOf, lookOf, looksOf } from '#core/genetics'
+import { genotypesOf, lookOf, looksOf, unstatedShareOf } from '#core/genetics'
 import { computedInput, entryInput, type Reason } from '#core/judgement'
 import type { AnimalState, LocusState } from '#core/subjects'
 import { geneOf, lociOf, type AnimalGene } from '#core/season'
@@ -45,7 +45,10 @@ function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
       rule: `Exact Bayes over its family: ${gene.relatives} relatives that say something (variable elimination)${gene.cut ? '; more distant ones left out' : ''}`,
       inputs: [
         computedInput('Parents', parents ? 'known' : 'not known'),
-        computedInput('Unstated stock carries', `${UNSTATED_SHARE * 100} % of each allele, from memory`),
+        computedInput(
+          'Unstated stock carries',
+          `${Number((100 * unstatedShareOf(locus)).toFixed(2))} % of each allele, ${locus.unstatedShare === undefined ? 'from memory' : 'as said of the locus'}`,
+        ),
       ],
       change: 'Looks of its young, counted or by card; parents stated',
     },
