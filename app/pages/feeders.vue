@@ -285,7 +285,8 @@ const write = (kind: string, says: string, prey: string, count: number, further:
     padding-top: 0.25rem;
   }
 }
+/* the question in one line: where there is no room beside it, the buttons come after the answer */
 .screen > header > :first-child {
-  flex: 1 1 24rem;
+  flex: 1 1 40rem;
 }
 </style>

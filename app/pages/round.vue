@@ -72,10 +72,14 @@ const open = computed(() =>
   chosen.value === null || rooms.value.some(r => r.name === chosen.value) ? chosen.value : rooms.value[0]?.name,
 )
 
+/** So many sorts of work are told one by one; each room tells its own in full. */
+const KINDS_TOLD = 6
 const headline = computed(() => {
   const places = new Set(house.season?.care.flatMap(l => l.stops.map(s => s.placeId)).filter(Boolean)).size
   const round = places ? `${places} ${places === 1 ? 'place' : 'places'} to look after` : ''
-  return [tellTotals(due.value), round].filter(Boolean).join(', ') || 'Nothing is due. The house is in order.'
+  return (
+    [tellTotals(due.value, KINDS_TOLD), round].filter(Boolean).join('; ') || 'Nothing is due. The house is in order.'
+  )
 })
 
 /** J and K walk the lines, as a thumb would. */

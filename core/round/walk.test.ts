@@ -77,4 +77,21 @@ describe('the walk', () => {
     expect(of('eggs', 'lamp', 'tadpoles')).toBe('1 egg box to see to, 1 lamp, 1 with tadpoles')
     expect(of('eggs', 'eggs', 'feed')).toBe('2 egg boxes to see to, 1 to feed')
   })
+
+  it('says the most of many kinds and how many more there are; what is for the vet is never among those', () => {
+    const of = (most: number, ...kinds: string[]) =>
+      tellTotals(
+        kinds.map(kind => ({ kind }) as never),
+        most,
+      )
+    const kinds = ['feed', 'feed', 'feed', 'weigh', 'weigh', 'count', 'vet', 'lamp']
+    expect(of(3, ...kinds)).toBe('3 to feed, 2 to weigh, 1 to the vet, 2 more')
+    // a single kind beyond them is told as it is
+    expect(of(4, ...kinds)).toBe('3 to feed, 2 to weigh, 1 to count, 1 to the vet, 1 lamp')
+    expect(of(1, 'vet', 'feed', 'treat')).toMatch(/^1 to the vet, 2 more$/)
+    for (const most of [1, 2, 3, 4, 5]) {
+      const numbers = of(most, ...kinds).match(/\d+/g)!
+      expect(numbers.reduce((sum, n) => sum + Number(n), 0)).toBe(kinds.length)
+    }
+  })
 })

@@ -28,13 +28,24 @@ const WORDS: Record<string, string | [one: string, many: string]> = {
   found: 'found and not settled',
 }
 
-/** How many there are of each kind, the most first: «12 to feed, 3 to weigh». Empty for no task. */
-export function tellTotals(tasks: readonly Task[]): string {
+/** Kinds that are told however few they are. */
+const ALWAYS: readonly string[] = ['vet', 'treat']
+
+/**
+ * How many there are of each kind, the most first: «12 to feed, 3 to weigh». Empty for no task.
+ * @param kindsTold of more kinds the rest is a number: «12 to feed, 3 to weigh, 9 more»
+ */
+export function tellTotals(tasks: readonly Task[], kindsTold = Number.POSITIVE_INFINITY): string {
   const kinds = new Map<string, number>()
   for (const { kind } of tasks) kinds.set(kind, (kinds.get(kind) ?? 0) + 1)
   const wordOf = (kind: string, count: number) => [WORDS[kind] ?? kind].flat().at(count === 1 ? 0 : -1)!
-  return [...kinds]
-    .sort((a, b) => b[1] - a[1])
-    .map(([kind, count]) => `${count} ${wordOf(kind, count)}`)
-    .join(', ')
+  const byCount = [...kinds].sort((a, b) => b[1] - a[1])
+  const last = (kind: string) => (ALWAYS.includes(kind) ? 0 : 1)
+  const first = [...byCount].sort((a, b) => last(a[0]) - last(b[0])).slice(0, kindsTold)
+  // one kind more takes no more room than to say that there is one
+  const told = kinds.size <= kindsTold + 1 ? byCount : byCount.filter(k => first.includes(k))
+  const more = tasks.length - told.reduce((n, [, count]) => n + count, 0)
+  return [...told.map(([kind, count]) => `${count} ${wordOf(kind, count)}`), ...(more ? [`${more} more`] : [])].join(
+    ', ',
+  )
 }

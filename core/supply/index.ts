@@ -61,6 +61,7 @@ export {
   Fates,
   JointError,
   findSpares,
+  beyondOn,
   fits,
   fitted,
   playThrough,

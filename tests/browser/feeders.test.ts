@@ -421,7 +421,7 @@ describe('what is not without end', () => {
       await visit.untilText('[data-testid="room"]', 'of 9 cups’ room taken; full')
       await visit.untilText('[data-testid="room"]', 'room for one more cup would')
       await visit.untilText('main', 'with one more cup a week in ')
-      await visit.untilText('main', '(not enough room on Fly board)')
+      await visit.untilText('main', '(not enough room on Fly board from ')
     } finally {
       // the tests after it have their room
       await write('placeChanged', { type: 'place', id: board.id }, { capacity: 36 }, 0)

@@ -8,7 +8,7 @@ const props = defineProps<{ plan: FeederPlan }>()
 const house = useHouse()
 const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, house.today))
 /** Seasons with a hungry day among those who eat it, and what one more would change. */
-const hungry = computed(() => tellHungry(props.plan))
+const hungry = computed(() => tellHungry(props.plan, house.today))
 const gap = computed(() => props.plan.gaps[0])
 
 const { record, busy } = useRecord()

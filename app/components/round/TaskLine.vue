@@ -112,7 +112,11 @@ const link = computed(() => {
     grid-template-columns: minmax(4.25rem, auto) minmax(0, 1fr);
     gap: 0.25rem 0.75rem;
     padding: 0.5rem 0 0.625rem;
-    align-items: baseline;
+    /* by the baseline it would stand beside the last line of a long task */
+    align-items: start;
+  }
+  .who {
+    padding-top: 0.375rem;
   }
   .do {
     grid-column: 1 / -1;

@@ -53,8 +53,8 @@ export interface OneMore {
   units: number
   /** Chance of a season with a hungry day with them. */
   chance: number
-  /** What there is not enough of for them. */
-  lacks: Pick<Held, 'of' | 'place'>[]
+  /** What there is not enough of for them, and from when. */
+  lacks: (Pick<Held, 'of' | 'place'> & { from: Day })[]
 }
 
 /** How many units the keeper has decided on for a day. */

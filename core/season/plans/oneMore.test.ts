@@ -115,8 +115,11 @@ describe('what one more gains, in a plan', () => {
       expect(plan.oneMore!.chance).toBeLessThan(plan.runOutChance)
     }
     expect(wide.oneMore!.lacks).toEqual([])
-    expect(narrow.oneMore!.lacks).toEqual([{ of: 'room', place: { id: 'board', name: 'board' } }])
-    expect(tellHungry(narrow)).toMatch(/; with one more cup a week in \d+ \(not enough room on board\)\.$/)
+    expect(narrow.oneMore!.lacks).toMatchObject([{ of: 'room', place: { id: 'board', name: 'board' } }])
+    expect(narrow.oneMore!.lacks[0]!.from).toBeGreaterThanOrEqual(today)
+    expect(tellHungry(narrow, today)).toMatch(
+      /; with one more cup a week in \d+ \(not enough room on board from \d+ \w+\)\.$/,
+    )
     const working = wide.reasons.flatMap(r => r.inputs).find(i => i.label === 'With one more cup a week')
     expect(working!.value).toBe(`${Math.round(100 * wide.oneMore!.chance)} %`)
   })
@@ -124,18 +127,18 @@ describe('what one more gains, in a plan', () => {
   it('is said of no rare chance, and said where it changes nothing', () => {
     const plan = { ...flies(null), unit: 'cup' }
     const of = (runOutChance: number, chance: number, units = 20) =>
-      tellHungry({ ...plan, runOutChance, oneMore: { units, chance, lacks: [] } })
+      tellHungry({ ...plan, runOutChance, oneMore: { units, chance, lacks: [] } }, today)
     expect(of(0.019, 0)).toBeNull()
     expect(of(0.04, 0.04)).toBe('A hungry day in 4 of 100 seasons; one more cup a week would not change it.')
     expect(of(0.04, 0.01, 1)).toBe('A hungry day in 4 of 100 seasons; with one more cup in 1.')
-    expect(tellHungry({ ...plan, runOutChance: 0.04, oneMore: null })).toBe('A hungry day in 4 of 100 seasons.')
+    expect(tellHungry({ ...plan, runOutChance: 0.04, oneMore: null }, today)).toBe('A hungry day in 4 of 100 seasons.')
     expect(of(0.04, 0.001)).toBe('A hungry day in 4 of 100 seasons; with one more cup a week in none.')
     const lacks = [
-      { of: 'minutes' as const, place: null },
-      { of: 'money' as const, place: null },
+      { of: 'minutes' as const, place: null, from: today },
+      { of: 'money' as const, place: null, from: today + 1 },
     ]
-    expect(tellHungry({ ...plan, runOutChance: 0.1, oneMore: { units: 9, chance: 0.02, lacks } })).toBe(
-      'A hungry day in 10 of 100 seasons; with one more cup a week in 2 (not enough minutes of culture day and money for orders).',
+    expect(tellHungry({ ...plan, runOutChance: 0.1, oneMore: { units: 9, chance: 0.02, lacks } }, today)).toBe(
+      'A hungry day in 10 of 100 seasons; with one more cup a week in 2 (not enough minutes of culture day from 4 Oct, money for orders from 5 Oct).',
     )
   })
 })

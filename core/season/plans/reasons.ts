@@ -148,7 +148,7 @@ export interface PlayedTold {
 function playedReason(
   { runs, chance, shortDays, days, oneMore }: PlayedTold,
   { supply }: Kept,
-  { common }: PlanJob['almanac'],
+  { almanac: { common }, today }: PlanJob,
 ): Reason {
   return {
     rule: 'The plan played through with need, delays, failures and yields drawn anew (fixed seed)',
@@ -159,7 +159,7 @@ function playedReason(
         ? [
             computedInput(
               upperFirst(`with ${tellOneMore(supply, oneMore)}`),
-              `${Math.round(oneMore.chance * 100)} %${tellLacks(oneMore)}`,
+              `${Math.round(oneMore.chance * 100)} %${tellLacks(oneMore, today)}`,
             ),
           ]
         : []),
@@ -215,7 +215,7 @@ export function planReasons(
     ...(told.together ? [togetherReason(told.together, job)] : []),
     ...(told.safety ? [safetyReason(told.safety)] : []),
     supplyReasons(kept),
-    playedReason(told.played, kept, job.almanac),
+    playedReason(told.played, kept, job),
     ...kept.look.reasons,
   ]
 }

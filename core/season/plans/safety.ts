@@ -1,6 +1,7 @@
 import { seedFrom } from '../../chance'
 import {
   Fates,
+  beyondOn,
   findSpares,
   fits,
   firstCoveredDay,
@@ -123,7 +124,10 @@ export function madeSafe(
   const planned = new Map(wholes.map(w => [w.kept.key, listed(w)]))
   const lacks = (starts: Starts) => {
     const counted = countedWith(wholes, starts)
-    return limits.flatMap(l => (fits([l], counted) ? [] : [limitTold(l.id, job.house)]))
+    return limits.flatMap(l => {
+      const day = beyondOn(l, counted)
+      return day === null ? [] : [{ ...limitTold(l.id, job.house), from: job.today + day }]
+    })
   }
   if (job.safe === null) {
     const all = Array.from({ length: job.scenarios.count }, (_, s) => s)

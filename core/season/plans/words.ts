@@ -37,19 +37,21 @@ export const tellOneMore = ({ unit }: { unit: string }, { units }: Pick<OneMore,
   `one more ${unit}${units === 1 ? '' : ' a week'}`
 
 /** `A hungry day in 3 of 100 seasons; with one more cup a week in 1.` Nothing of a rare chance. */
-export function tellHungry({ runOutChance, oneMore, unit }: FeederPlan): string | null {
+export function tellHungry({ runOutChance, oneMore, unit }: FeederPlan, today: Day): string | null {
   if (runOutChance < RARE) return null
   const of = (chance: number) => Math.round(100 * chance)
   const now = `A hungry day in ${of(runOutChance)} of 100 seasons`
   if (!oneMore) return `${now}.`
   const more = tellOneMore({ unit }, oneMore)
   if (of(oneMore.chance) >= of(runOutChance)) return `${now}; ${more} would not change it.`
-  return `${now}; with ${more} in ${of(oneMore.chance) || 'none'}${tellLacks(oneMore)}.`
+  return `${now}; with ${more} in ${of(oneMore.chance) || 'none'}${tellLacks(oneMore, today)}.`
 }
-/** ` (not enough room on Fly board)` */
-export function tellLacks({ lacks }: Pick<OneMore, 'lacks'>): string {
-  const parts = lacks.map(l => (l.place ? `room on ${l.place.name}` : heldName(l).toLowerCase()))
-  return parts.length ? ` (not enough ${parts.join(' and ')})` : ''
+/** ` (not enough room on Fly board from 3 May)` */
+export function tellLacks({ lacks }: Pick<OneMore, 'lacks'>, today: Day): string {
+  const parts = lacks.map(
+    l => `${l.place ? `room on ${l.place.name}` : heldName(l).toLowerCase()} from ${formatDay(l.from, today)}`,
+  )
+  return parts.length ? ` (not enough ${parts.join(', ')})` : ''
 }
 const RARE = 0.02
 

@@ -1,5 +1,5 @@
 export { Fates, type Coming } from './fates'
-export { fits, fitted, type Counted, type Limit, type Taken } from './limits'
+export { beyondOn, fits, fitted, type Counted, type Limit, type Taken } from './limits'
 export { DAY_BY_DAY, periodsOf } from './periods'
 export { playThrough, type Hungry, type Played, type PlayedEaters, type PlayedFeeder, type PlayInput } from './play'
 export {

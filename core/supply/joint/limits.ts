@@ -61,13 +61,15 @@ export const allowed = (limit: Limit, feeders: readonly Counted[], day: number):
 /** Sums of halves and thirds of a cup. */
 const ROUNDING = 1e-6
 
+/** The first day on which such units are more than a limit allows, but for what is decided; null where they keep to it. */
+export const beyondOn = (limit: Limit, feeders: readonly Counted[]): number | null =>
+  limitDays(limit, feeders).find(
+    day => used(limit, feeders, day, 'counts') > allowed(limit, feeders, day) + ROUNDING,
+  ) ?? null
+
 /** Whether such units keep within every limit, but for what is decided. */
 export const fits = (limits: readonly Limit[], feeders: readonly Counted[]): boolean =>
-  limits.every(limit =>
-    limitDays(limit, feeders).every(
-      day => used(limit, feeders, day, 'counts') <= allowed(limit, feeders, day) + ROUNDING,
-    ),
-  )
+  limits.every(limit => beyondOn(limit, feeders) === null)
 
 /** Days on which all that may be taken of a limit is taken. */
 export const fullDays = (limit: Limit, feeders: readonly Counted[]): number[] =>
