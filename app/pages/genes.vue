@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { lookOf } from '#core/genetics'
+import { lookOf, unstatedPercent } from '#core/genetics'
 import { lociOf } from '#core/season'
 import type { LocusState } from '#core/subjects'
 
@@ -38,8 +38,8 @@ function edit(id: string | null): void {
   naming.value = true
 }
 const MODE = { recessive: 'recessive', dominant: 'dominant', incomplete: 'incomplete dominant' } as const
-const tellShare = ({ unstatedShare: share }: LocusState) =>
-  share === undefined ? '' : `; ${Number((100 * share).toFixed(2))} % of each where nothing is known`
+const tellShare = (l: LocusState) =>
+  l.unstatedShare === undefined ? '' : `; ${unstatedPercent(l)} % of each where nothing is known`
 const tellAlleles = (l: LocusState) =>
   l.alleles
     .map(

@@ -47,4 +47,17 @@ describe('what is wrong now', () => {
       hours: 30,
     })
   })
+
+  it('is told however long the house lets it last: a limit over a day was never met', () => {
+    const house = {
+      ...common,
+      coldSilent: { ...common.coldSilent!, value: 30 },
+      coldTooWarm: { ...common.coldTooWarm!, value: 60 },
+    }
+    const found = (...temps: (number | null)[]) => troubleOf(log(temps), tortoises, house).map(t => t.kind)
+    expect(found(...hours(60, 5), ...hours(29, null))).toEqual([])
+    expect(found(...hours(60, 5), ...hours(30, null))).toEqual(['silent'])
+    expect(found(...hours(60, 5), ...hours(59, 10))).toEqual([])
+    expect(found(...hours(60, 5), ...hours(60, 10))).toEqual(['tooWarm'])
+  })
 })

@@ -1,6 +1,6 @@
 import type { Almanac, Cold } from '../almanac'
 import type { HourlyLog } from '../channels'
-import { endOf, watchSpan, type Limits } from '../climate'
+import { endOf, silentFor, watchSpan, type Limits } from '../climate'
 
 /** Temperatures of a winter, °C. */
 export interface Band {
@@ -38,6 +38,8 @@ export function sharedBand(bands: readonly Band[]): Band | null {
   }
 }
 
+const DAY = 24
+
 export type ColdTrouble = 'tooCold' | 'tooWarm' | 'silent'
 
 /**
@@ -50,19 +52,22 @@ export function troubleOf(
   common: Almanac['common'],
 ): { kind: ColdTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[] {
   const now = endOf(log)
-  const day = watchSpan(log, now - 24, now, limitsOfBand(band))
+  const day = watchSpan(log, now - DAY, now, limitsOfBand(band))
   const found: { kind: ColdTrouble; level: 'harm' | 'watch'; hours: number; tempC: number | null }[] = []
   if (day.lowest !== null && day.lowest < band.floorC)
     found.push({ kind: 'tooCold', level: 'harm', hours: day.longestBelow?.hours ?? 1, tempC: day.lowest })
   const recent = day.latest && day.latest.mean > band.ceilingC
-  const warm = watchSpan(log, now - 48, now, { limits: { low: band.lowC, high: band.ceilingC } })
+  // as far back as the warmth must have lasted, however long the house lets it
+  const back = Math.max(DAY, Math.ceil(common.coldTooWarm!.value))
+  const warm = watchSpan(log, now - 2 * back, now, { limits: { low: band.lowC, high: band.ceilingC } })
   if (recent && (warm.longestAbove?.hours ?? 0) >= common.coldTooWarm!.value)
     found.push({ kind: 'tooWarm', level: 'harm', hours: warm.longestAbove!.hours, tempC: day.highest })
-  if (day.silentHours >= common.coldSilent!.value)
+  const silent = silentFor(log, common.coldSilent!.value)
+  if (silent !== null)
     found.push({
       kind: 'silent',
-      level: day.silentHours >= 24 ? 'harm' : 'watch',
-      hours: watchSpan(log, log.from, now).silentHours,
+      level: silent >= DAY ? 'harm' : 'watch',
+      hours: silent,
       tempC: day.latest?.mean ?? null,
     })
   return found

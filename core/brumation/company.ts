@@ -1,6 +1,6 @@
 import { schoolChoice, speciesOf, type Species } from '../almanac'
 import type { AnimalState, House, Place } from '../subjects'
-import { climateAt, coldPlaceOf } from '../climate'
+import { climateAt, coldPlaceOf, latelyOf } from '../climate'
 import { hasWinter, type WinterContext } from './programme'
 
 export interface Check {
@@ -41,15 +41,11 @@ export interface Placing {
   unplaced: { animalId: string; why: string }[]
 }
 
-/** Temperature a cold place can be counted on to hold: what it is set to, else the mean of its last readings. */
-function temperatureOf(house: House, place: Place): number | null {
+/** Temperature a cold place can be counted on to hold: what it is set to, else what its readings of the last days come to. */
+function temperatureOf(house: House, place: Place, { almanac }: Pick<WinterContext, 'almanac'>): number | null {
   if (place.tempC !== null) return place.tempC
-  const log = climateAt(house, place.id)?.log
-  if (!log) return null
-  let [sum, n] = [0, 0]
-  for (let i = Math.max(0, log.mean.length - 72); i < log.mean.length; i++)
-    if (!Number.isNaN(log.mean[i]!)) [sum, n] = [sum + log.mean[i]!, n + 1]
-  return n ? sum / n : null
+  const near = climateAt(house, place.id)
+  return near && latelyOf(near.log, almanac.common.warmthLately!.value)
 }
 
 /** Tubs already in each cold place: animals in it that are in the cold and not among those to be placed. */
@@ -133,7 +129,7 @@ export function assignPlaces(house: House, animalIds: readonly string[], context
   const units = unitsOf(animals, context)
   const cold = Object.values(house.places)
     .filter(p => p.kind === 'cold')
-    .map(p => ({ place: p, tempC: temperatureOf(house, p) }))
+    .map(p => ({ place: p, tempC: temperatureOf(house, p, context) }))
   const rooms = cold
     .filter(c => c.tempC !== null)
     .sort((a, b) => a.tempC! - b.tempC! || a.place.order - b.place.order)

@@ -12,8 +12,9 @@ import {
   roomCeiling,
   seriesTroubles,
   strictest,
-  warmthOver,
+  warmthAlong,
   zoneBand,
+  type Development,
   type Limits,
 } from '.'
 
@@ -23,6 +24,9 @@ const logOf = (values: (number | null)[], from = 0): HourlyLog => {
   const mean = values.map(v => v ?? Number.NaN)
   return { from, mean, min: mean.map(v => v - 0.1), max: mean.map(v => v + 0.1) }
 }
+/** What lies in one place under one log. */
+const warmthOver = (log: HourlyLog, fromHour: number, setC: number, development: Development) =>
+  warmthAlong([{ log, fromHour, setC }], log.from + log.mean.length, development)
 const many = (n: number, v: number | null) => new Array<number | null>(n).fill(v)
 
 describe('what is believable', () => {
@@ -162,6 +166,26 @@ describe('what is wrong with a row of readings', () => {
       hours: 6,
     })
     expect(faults([...around(40, 24), ...around(9, 29), ...many(6, null)])).toEqual(['silent:watch'])
+  })
+
+  it('silence and a stuck probe are told however long the house lets them last', () => {
+    const house = {
+      ...common,
+      coldSilent: { ...common.coldSilent!, value: 50 },
+      stuckFor: { ...common.stuckFor!, value: 40 },
+    }
+    const found = (values: (number | null)[]) =>
+      seriesTroubles(logOf(values), 'temperature', 'air', () => limits, house).map(t => [t.fault, t.hours])
+    const swinging = (n: number) => Array.from({ length: n }, (_, i) => 24 + (i % 2))
+    expect(found([...swinging(60), ...many(49, null)])).toEqual([])
+    expect(found([...swinging(60), ...many(50, null)])).toEqual([['silent', 50]])
+    // the readings of a log differ within the hour; one that is stuck reads the same all along
+    const stuck = (n: number) => {
+      const mean = Float64Array.from([...swinging(60), ...many(n, 24)] as number[])
+      return seriesTroubles({ from: 0, mean, min: mean, max: mean }, 'temperature', 'air', () => limits, house)
+    }
+    expect(stuck(39)).toEqual([])
+    expect(stuck(40).map(t => [t.fault, t.hours])).toEqual([['stuck', 40]])
   })
 
   it('a stuck probe, a jump, and two that differ', () => {

@@ -1,7 +1,17 @@
 export { conflicts, limitsOf, roomCeiling, strictest, zoneBand, type HeldBy, type PlaceBand } from './bands'
 export { climateAt, coldPlaceOf, eggLogAt, nearestLog, type NearestLog } from './nearest'
 export { insideOf, residentsOf, type Resident } from './residents'
-export { dailyOf, endOf, hourOf, watchSpan, type ClimateDay, type Limits, type Run, type SpanWatch } from './span'
+export {
+  dailyOf,
+  endOf,
+  hourOf,
+  silentFor,
+  watchSpan,
+  type ClimateDay,
+  type Limits,
+  type Run,
+  type SpanWatch,
+} from './span'
 export { seriesTroubles, type SeriesFault, type SeriesTrouble } from './trouble'
 export {
   DAY_READ,
@@ -10,7 +20,6 @@ export {
   latelyOf,
   spellsApart,
   warmthAlong,
-  warmthOver,
   type Development,
   type Spell,
   type Stretch,

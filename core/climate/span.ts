@@ -59,6 +59,15 @@ export function hourOf(log: HourlyLog, hour: number): number {
 /** The hour after the last of a log: the present, since logs run on to it. */
 export const endOf = (log: HourlyLog): number => log.from + log.mean.length
 
+/** Hours since the last that was read, where they are so many at least, or nothing ever was; else null. */
+export function silentFor({ mean }: HourlyLog, atLeast: number): number | null {
+  for (let hour = mean.length - 1; hour >= 0; hour--) {
+    const silent = mean.length - 1 - hour
+    if (!Number.isNaN(mean[hour]!)) return silent >= atLeast ? silent : null
+  }
+  return mean.length
+}
+
 /**
  * Watches a span of a log. O(hours).
  * @param fromHour first hour since 1970, UTC, included; `toHour` is not

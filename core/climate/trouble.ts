@@ -1,6 +1,6 @@
 import type { Almanac } from '../almanac'
 import type { Channel, HourlyLog, Zone } from '../channels'
-import { endOf, hourOf, watchSpan, type Limits } from './span'
+import { endOf, hourOf, silentFor, watchSpan, type Limits } from './span'
 
 export type SeriesFault = 'high' | 'low' | 'silent' | 'stuck' | 'jump' | 'apart'
 
@@ -75,22 +75,32 @@ function outsideNow(
 
 function deviceFaults(log: HourlyLog, channel: Channel, zone: Zone, common: Almanac['common']): SeriesTrouble[] {
   const now = endOf(log)
-  const day = watchSpan(log, now - DAY, now)
   const found: SeriesTrouble[] = []
-  if (day.silentHours >= common.coldSilent!.value) {
-    const { silentHours, latest } = watchSpan(log, log.from, now)
+  const silent = silentFor(log, common.coldSilent!.value)
+  if (silent !== null) {
+    const last = hourOf(log, now - silent - 1)
     found.push({
       fault: 'silent',
       level: 'watch',
-      since: now - silentHours,
-      hours: silentHours,
-      value: latest?.mean ?? null,
+      since: now - silent,
+      hours: silent,
+      value: Number.isNaN(last) ? null : last,
       limit: null,
     })
   }
+  const stuckHours = Math.max(DAY, Math.ceil(common.stuckFor!.value))
+  const same = watchSpan(log, now - stuckHours, now)
   // a meter held by hand and a sun lamp that is off are rightly the same all day
-  if (channel !== 'uvIndex' && day.read >= common.stuckFor!.value && day.highest === day.lowest && day.lowest !== 100)
-    found.push({ fault: 'stuck', level: 'watch', since: now - DAY, hours: DAY, value: day.lowest, limit: null })
+  const { lowest, highest, read } = same
+  if (channel !== 'uvIndex' && read >= common.stuckFor!.value && highest === lowest && lowest !== 100)
+    found.push({
+      fault: 'stuck',
+      level: 'watch',
+      since: now - stuckHours,
+      hours: stuckHours,
+      value: lowest,
+      limit: null,
+    })
   // a spot under a lamp rightly jumps
   if (channel === 'temperature' && zone !== 'spot' && zone !== 'warm') {
     for (let hour = now - DAY + 1; hour < now; hour++) {

@@ -147,7 +147,3 @@ export function spellsApart(
   }
   return spells
 }
-
-/** The same for what lies in one place under one log. */
-export const warmthOver = (log: HourlyLog, fromHour: number, setC: number, development: Development): Warmth =>
-  warmthAlong([{ log, fromHour, setC }], endOf(log), development)

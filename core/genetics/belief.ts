@@ -5,7 +5,10 @@ export type Belief = readonly number[]
 
 /** Share of each named allele in animals of which nothing is known, where its locus says none. [memory: it is rare] */
 const UNSTATED_SHARE = 0.005
-export const unstatedShareOf = (locus: LocusData): number => locus.unstatedShare ?? UNSTATED_SHARE
+const unstatedShareOf = ({ unstatedShare }: Pick<LocusData, 'unstatedShare'>): number => unstatedShare ?? UNSTATED_SHARE
+/** The same as it is written and told, in percent. */
+export const unstatedPercent = (locus: Pick<LocusData, 'unstatedShare'>): number =>
+  Number((100 * unstatedShareOf(locus)).toFixed(4))
 
 /** @throws GeneticsError when nothing is left */
 export function normalised(weights: readonly number[]): Belief {

@@ -24,7 +24,7 @@ export {
   normalised,
   statedBelief,
   unknownBelief,
-  unstatedShareOf,
+  unstatedPercent,
   type Belief,
 } from './belief'
 export { familyBelief, type CountedYoung, type Family, type FamilyBelief, type GeneFacts } from './family'

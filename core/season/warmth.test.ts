@@ -51,7 +51,7 @@ describe('a cup that was moved', () => {
     expect(tempOf(cup(8, 'warm', [['alsoWarm', 4]]))).toBe(24)
     expect(tempOf(cup(8, 'warm', [['warm', 4]]))).toBe(24)
     const house = houseOf(cup(8, 'warm', [['warm', 4]]).records())
-    expect(house.cultures['F-1']!.stays).toBeUndefined()
+    expect(house.cultures['F-1']!.stoodIn).toBeUndefined()
   })
 
   it('moved on the day of its start has grown where it came to', () => {

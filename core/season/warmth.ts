@@ -136,12 +136,12 @@ export function cultureWarmth(culture: CultureState, { house, almanac }: OfCultu
   if (way?.kind !== 'batch') return null
   const [baseC, atC] = [way.baseTempC.value, way.atTempC.value]
   const from = beganAt(culture.startDay)
-  const stays = culture.stays ?? [{ at: '', placeId: culture.placeId }]
+  const { stoodIn = [], placeId } = culture
   const stretches = sinceBegun(
-    stays.map((stay, i) => ({
-      log: climateAt(house, stay.placeId)?.log ?? null,
-      fromHour: i ? hourOfInstant(stay.at) : from,
-      setC: temperatureAt(house.places, stay.placeId) ?? atC,
+    [...stoodIn, { placeId }].map(({ placeId }, i) => ({
+      log: climateAt(house, placeId)?.log ?? null,
+      fromHour: i ? hourOfInstant(stoodIn[i - 1]!.until) : from,
+      setC: temperatureAt(house.places, placeId) ?? atC,
     })),
     from,
   )
@@ -152,7 +152,7 @@ export function cultureWarmth(culture: CultureState, { house, almanac }: OfCultu
   const development = { baseC, bestC: atC + cupLinePast!.value, degreeDays, latelyHours: warmthLately!.value }
   // where nothing is read, it goes on from the last move as the place is set
   const nowHour = Math.max(stretches.at(-1)!.fromHour, ...logs.map(endOf))
-  return told(warmthAlong(stretches, nowHour, development), climateAt(house, culture.placeId)?.placeId ?? null)
+  return told(warmthAlong(stretches, nowHour, development), climateAt(house, placeId)?.placeId ?? null)
 }
 
 /** The temperature that eggs are counted at: by readings, else as it was written, else that of their place, °C. */

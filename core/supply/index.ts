@@ -61,6 +61,7 @@ export {
   Fates,
   JointError,
   findSpares,
+  withMore,
   beyondOn,
   fits,
   fitted,

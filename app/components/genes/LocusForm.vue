@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ALLELE_MODES, LINKAGES } from '#core/genetics'
-import { LocusData } from '#core/genetics'
+import { LocusData, unstatedPercent } from '#core/genetics'
 import type { LocusState } from '#core/subjects'
 import { parseNumber } from '#core/units'
 
@@ -36,7 +36,7 @@ watch(open, is => {
           name: l.name,
           linkage: l.linkage,
           note: l.note ?? '',
-          unstated: l.unstatedShare === undefined ? '' : String(Number((100 * l.unstatedShare).toFixed(2))),
+          unstated: l.unstatedShare === undefined ? '' : String(unstatedPercent(l)),
           alleles: l.alleles.map(a => ({ ...a, doubleLook: a.doubleLook ?? '' })),
         }
       : { name: '', linkage: 'autosomal', note: '', unstated: '', alleles: [blankAllele()] },
@@ -153,7 +153,7 @@ async function send(): Promise<void> {
         />
         <UFormField
           label="In animals of which nothing is known, %"
-          help="Share of each allele. Nothing written: 0.5 %, from memory; more where a morph is common in the trade."
+          :help="`Share of each allele. Nothing written: ${unstatedPercent({})} %, from memory; more where a morph is common in the trade.`"
           :error="problems.unstatedShare"
           ><UInput v-model="state.unstated" inputmode="decimal" class="w-full"
         /></UFormField>

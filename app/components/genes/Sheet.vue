@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { genotypesOf, lookOf, looksOf, unstatedShareOf } from '#core/genetics'
+import { genotypesOf, lookOf, looksOf, unstatedPercent } from '#core/genetics'
 import { computedInput, entryInput, type Reason } from '#core/judgement'
 import type { AnimalState, LocusState } from '#core/subjects'
 import { geneOf, lociOf, type AnimalGene } from '#core/season'
@@ -47,7 +47,7 @@ function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
         computedInput('Parents', parents ? 'known' : 'not known'),
         computedInput(
           'Unstated stock carries',
-          `${Number((100 * unstatedShareOf(locus)).toFixed(2))} % of each allele, ${locus.unstatedShare === undefined ? 'from memory' : 'as said of the locus'}`,
+          `${unstatedPercent(locus)} % of each allele, ${locus.unstatedShare === undefined ? 'from memory' : 'as said of the locus'}`,
         ),
       ],
       change: 'Looks of its young, counted or by card; parents stated',

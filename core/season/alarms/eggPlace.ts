@@ -1,5 +1,5 @@
 import { speciesOf, type Fact } from '../../almanac'
-import { eggLogAt, endOf, watchSpan } from '../../climate'
+import { eggLogAt, endOf, silentFor, watchSpan } from '../../climate'
 import type { HourlyLog } from '../../channels'
 import { computedInput, factInput, type Reason } from '../../judgement'
 import { eggsLeft, type ClutchState } from '../../subjects'
@@ -63,12 +63,13 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
         todo: 'Cool it now: lid off, heat off, check the thermostat against a second thermometer. Candle in a week.',
         reasons,
       })
-    if (lately.silentHours >= almanac.common.coldSilent!.value)
+    const silent = silentFor(log, almanac.common.coldSilent!.value)
+    if (silent !== null)
       made.push({
         id: `eggSilent:${placeId}`,
-        level: lately.silentHours >= 24 ? 'harm' : 'watch',
+        level: silent >= 24 ? 'harm' : 'watch',
         subject: { type: 'place', id: placeId },
-        text: `${name} sends no reading since ${watchSpan(log, log.from, now).silentHours} hours; in it ${eggs}`,
+        text: `${name} sends no reading since ${silent} hours; in it ${eggs}`,
         todo: 'Look at the probe, its battery and the plug, and at a second thermometer: a cold incubator is silent too.',
         reasons,
       })

@@ -68,7 +68,7 @@ export function clutchLane(clutch: ClutchState, unwritten: UnwrittenRates, conte
   }
   if (tadpoles > 0) {
     const { dist } = turned
-      ? { dist: certain(today + 7) }
+      ? { dist: certain(today + almanac.common.tadpolesFollow!.value) }
       : {
           dist:
             openOf(

@@ -1,4 +1,4 @@
-import type { Played } from '../../supply'
+import { withMore, type Played } from '../../supply'
 import type { OneMore, PlanJob } from './contracts'
 import type { Starts, Whole } from './whole'
 
@@ -9,14 +9,6 @@ function daysOfMore({ kept: { input, supply }, input: { from } }: Whole): number
   const open = input.startDays.filter(s => !input.decided?.has(s))
   const weekly = open.reduce<number[]>((list, s) => (s - (list.at(-1) ?? -WEEK) >= WEEK ? [...list, s] : list), [])
   return (supply.kind === 'colony' ? weekly.slice(0, 1) : weekly).map(s => from + s)
-}
-
-/** The starts, and one unit more on each of the days. */
-function withOneMore(starts: Starts, id: string, days: readonly number[]): Starts {
-  const counts = new Map(starts.get(id)?.map(s => [s.day, s.count]))
-  for (const day of days) counts.set(day, (counts.get(day) ?? 0) + 1)
-  const list = [...counts].map(([day, count]) => ({ day, count })).sort((a, b) => a.day - b.day)
-  return new Map(starts).set(id, list)
 }
 
 /**
@@ -48,7 +40,7 @@ export function oneMoreOf(
     if (byOrder || others.includes(look.prey) || !hungry?.chance) continue
     const days = daysOfMore(whole)
     if (!days.length) continue
-    const more = withOneMore(starts, key, days)
+    const more = days.reduce<Starts>((all, day) => withMore(all, key, day, 1), starts)
     const again = play(more, hungry.scenarios)
     found.set(look.prey, {
       units: days.length,

@@ -129,15 +129,18 @@ export function madeSafe(
       return day === null ? [] : [{ ...limitTold(l.id, job.house), from: job.today + day }]
     })
   }
+  /** What is told of a plan that was played so many times in these seasons. */
+  const told = (starts: Starts, spares: Spares | null, played: Played, seasons: readonly number[], times: number) => ({
+    ...{ starts, spares, played, runs: seasons.length * times },
+    oneMore: oneMoreOf(wholes, starts, played, job, {
+      scenarios: seasons.length,
+      play: (more, hungry) => play(more, hungry, times),
+      lacks,
+    }),
+  })
   if (job.safe === null) {
     const all = Array.from({ length: job.scenarios.count }, (_, s) => s)
-    const played = play(planned, all)
-    const oneMore = oneMoreOf(wholes, planned, played, job, {
-      scenarios: all.length,
-      play,
-      lacks,
-    })
-    return { starts: planned, spares: null, played, runs: all.length, oneMore }
+    return told(planned, null, play(planned, all), all, 1)
   }
   const { chosen, fresh } = halves(job.scenarios.count)
   const search = (target: number) =>
@@ -168,11 +171,6 @@ export function madeSafe(
     spares = search(target)
     played = play(spares.starts, fresh, TIMES)
   }
-  const oneMore = oneMoreOf(wholes, spares.starts, played, job, {
-    scenarios: fresh.length,
-    play: (starts, scenarios) => play(starts, scenarios, TIMES),
-    lacks,
-  })
-  return { starts: spares.starts, spares, played, runs: fresh.length * TIMES, oneMore }
+  return told(spares.starts, spares, played, fresh, TIMES)
 }
 const ROUNDS = 3

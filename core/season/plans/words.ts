@@ -46,6 +46,8 @@ export function tellHungry({ runOutChance, oneMore, unit }: FeederPlan, today: D
   if (of(oneMore.chance) >= of(runOutChance)) return `${now}; ${more} would not change it.`
   return `${now}; with ${more} in ${of(oneMore.chance) || 'none'}${tellLacks(oneMore, today)}.`
 }
+const RARE = 0.02
+
 /** ` (not enough room on Fly board from 3 May)` */
 export function tellLacks({ lacks }: Pick<OneMore, 'lacks'>, today: Day): string {
   const parts = lacks.map(
@@ -53,7 +55,6 @@ export function tellLacks({ lacks }: Pick<OneMore, 'lacks'>, today: Day): string
   )
   return parts.length ? ` (not enough ${parts.join(', ')})` : ''
 }
-const RARE = 0.02
 
 /** What it is that holds a plan back: the shelf, or what there is of minutes and money. */
 export const heldName = ({ of, place }: Pick<Held, 'of' | 'place'>): string =>

@@ -105,7 +105,9 @@ export const gravidTasks: TaskMaker = context =>
       const when = birth ? summarise(birth.dist) : null
       const pairing = house.pairings[lane.subject.id]!
       const dam = house.animals[pairing.damId]!
-      if (!birth || !when || when.low > today + 2 || birth.dist.never > 0.9 || dam.lastCheck?.day === today) return []
+      const { lookAhead, layingHardlyAhead } = almanac.common
+      if (!birth || !when || when.low > today + lookAhead!.value || dam.lastCheck?.day === today) return []
+      if (1 - birth.dist.never < layingHardlyAhead!.value) return []
       const species = speciesOf(almanac, lane.speciesId)
       const born = birth.event === 'born'
       const ask = {

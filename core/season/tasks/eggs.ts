@@ -199,7 +199,7 @@ const hatchTask: Sort = of => {
   const ahead = 1 - hatch.dist.never - cumulative(hatch.dist, today - 1)
   if (ahead < almanac.common.hatchHardlyAhead!.value) return closeTask(of, ahead, hatch.reasons)
   const when = summarise(hatch.dist)
-  if (!when || when.low > today + 2 || clutch.lastCheck?.day === today) return null
+  if (!when || when.low > today + almanac.common.lookAhead!.value || clutch.lastCheck?.day === today) return null
   return taskOf(of, 'hatch', 'hatch', {
     due: today,
     what: `Look for pips, ${eggs} ${species.name} eggs`,

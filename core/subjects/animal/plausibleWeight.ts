@@ -21,7 +21,10 @@ function possible(animal: AnimalState, from: number, to: number, context: CheckC
   const [earlier, later] = [Math.min(from, to), Math.max(from, to)]
   // the last weighing before it was cooled is where the cold starts from
   const winter = animal.winters.find(
-    w => w.cooled.day - 30 <= earlier && w.cooled.day <= later && (w.warmed === null || w.warmed.day >= later),
+    w =>
+      w.cooled.day - of('coldWeightBefore') <= earlier &&
+      w.cooled.day <= later &&
+      (w.warmed === null || w.warmed.day >= later),
   )
   if (winter) {
     const drank = animal.lastWater !== null && animal.lastWater.day >= earlier && animal.lastWater.day <= later

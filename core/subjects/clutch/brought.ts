@@ -42,8 +42,9 @@ export const broughtKinds = [
       if (species?.mode === 'live') return { path: 'data.speciesId', message: `${species.name} bears live young` }
       if (dayFromIso(data.laid) > entry.day)
         return { path: 'data.laid', message: 'They cannot be laid after the day on which they came' }
-      return dayFromIso(data.laid) < entry.day - 600
-        ? { path: 'data.laid', message: 'Eggs that were laid over 600 days ago do not hatch: check the year' }
+      const oldest = almanac.common.eggsOldest!.value
+      return dayFromIso(data.laid) < entry.day - oldest
+        ? { path: 'data.laid', message: `Eggs that were laid over ${oldest} days ago do not hatch: check the year` }
         : null
     },
     wording: d =>

@@ -26,9 +26,8 @@ export const correctKinds = [
     verb: 'Move culture',
     data: z.strictObject({ placeId: reference('place') }),
     apply(state, { placeId }, { at }) {
-      // where it stood first it stood from its start, whenever that was written
-      const before = state.stays ?? [{ at: '', placeId: state.placeId }]
-      if (placeId !== state.placeId) state.stays = [...before, { at, placeId }]
+      if (placeId === state.placeId) return
+      state.stoodIn = [...(state.stoodIn ?? []), { placeId: state.placeId, until: at }]
       state.placeId = placeId
     },
     wording: () => 'Moved',

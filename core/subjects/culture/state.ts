@@ -16,12 +16,6 @@ export const TROUBLE_WORDS: Record<Trouble, string> = {
   noYoung: 'no young',
 }
 
-/** Where a culture stands from an instant on. */
-export interface CultureStay {
-  at: string
-  placeId: string | null
-}
-
 export interface CultureState {
   id: string
   tag: string
@@ -30,8 +24,8 @@ export interface CultureState {
   /** Ordered, on that day, as a culture that is about to yield. */
   bought?: true
   placeId: string | null
-  /** All places it stood in, in turn; nothing of one that never moved. */
-  stays?: readonly CultureStay[]
+  /** Places in which it stood before, in turn, and when it left each. */
+  stoodIn?: readonly { placeId: string | null; until: string }[]
   /** What it was founded from, and a strain that is kept apart from others. */
   parentIds?: readonly string[]
   strain?: string

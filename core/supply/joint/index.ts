@@ -14,4 +14,4 @@ export {
   type Alternative,
   type Taking,
 } from './programme'
-export { findSpares, type SpareFeeder, type SpareInput, type Spares } from './spares'
+export { findSpares, withMore, type SpareFeeder, type SpareInput, type Spares } from './spares'

@@ -29,7 +29,7 @@ export interface SpareInput {
 
 export interface Spares {
   /** All starts, spares among them. */
-  starts: Map<string, PlannedStart[]>
+  starts: ReadonlyMap<string, readonly PlannedStart[]>
   /** Spares of each feeder, in units. */
   units: Map<string, number>
   /** Chance of a hungry day with them, in the scenarios by which they were chosen. */
@@ -43,9 +43,10 @@ const MOST_PLAYS = 40
 /** So much of what is started on a day is added at once: one cup of four, ten of two hundred. */
 const STEP = 0.05
 
-type Starts = Map<string, PlannedStart[]>
+type Starts = ReadonlyMap<string, readonly PlannedStart[]>
 
-function withMore(starts: Starts, id: string, day: number, count: number): Starts {
+/** The starts, and so many units more of a feeder on a day; fewer, where negative. */
+export function withMore(starts: Starts, id: string, day: number, count: number): Starts {
   const list = starts.get(id) ?? []
   const before = list.find(s => s.day === day)
   const next = before
