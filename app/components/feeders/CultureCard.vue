@@ -43,7 +43,7 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
         }}<template v-if="culture.producing && stage === 'producing'">
           since {{ formatDay(culture.producing.day, house.today) }}</template
         >; started {{ formatDistance(culture.startDay, house.today) }}{{ origin
-        }}<template v-if="tempC !== null">, {{ formatQuantity(tempC, house.settings.tempUnit) }}</template
+        }}<template v-if="tempC !== null">, counted at {{ formatQuantity(tempC, house.settings.tempUnit) }}</template
         ><template v-if="culture.lastHarvest"
           >, harvested {{ formatDistance(culture.lastHarvest.day, house.today) }}</template
         ><template v-if="lastSign"
