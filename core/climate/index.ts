@@ -20,8 +20,10 @@ export {
   latelyOf,
   spellsApart,
   warmthAlong,
+  warmthByWeek,
   type Development,
   type Spell,
+  type StoodAt,
   type Stretch,
   type Warmth,
 } from './warmth'

@@ -96,6 +96,48 @@ export function warmthAlong(stretches: readonly Stretch[], nowHour: number, deve
   }
 }
 
+/** A week of hours. */
+const WEEK_HOURS = 7 * 24
+
+/** From a day on it was so warm. */
+export interface StoodAt {
+  fromDay: number
+  tempC: number
+}
+
+/**
+ * What it was since the first stretch began, no finer than by the week, which is enough for what takes months. Weeks are
+ * counted within each stretch, hours without a reading are at what the place is set to. O(hours).
+ * @param stepC weeks that differ by less count as one, °C
+ * @returns runs of days (UTC) at one temperature, in their order
+ */
+export function warmthByWeek(stretches: readonly Stretch[], nowHour: number, stepC: number): StoodAt[] {
+  const runs: StoodAt[] = []
+  const add = (hour: number, tempC: number) => {
+    const fromDay = Math.floor(hour / 24)
+    const last = runs.at(-1)
+    // moved twice in a day: it is where it came to
+    if (last?.fromDay === fromDay) last.tempC = tempC
+    else if (last?.tempC !== tempC) runs.push({ fromDay, tempC })
+  }
+  stretches.forEach((stretch, i) => {
+    const end = Math.min(nowHour, stretches[i + 1]?.fromHour ?? nowHour)
+    // of the last one nothing may be over yet: it goes on as it is set
+    if (end <= stretch.fromHour) add(stretch.fromHour, stretch.setC)
+    for (let from = stretch.fromHour; from < end; from += WEEK_HOURS) {
+      let [sum, read, hours] = [0, 0, 0]
+      eachHour([{ ...stretch, fromHour: from }], Math.min(end, from + WEEK_HOURS), (tempC, has) => {
+        sum += tempC
+        hours++
+        if (has) read++
+      })
+      // what is set is known exactly
+      add(from, read ? Math.round(sum / hours / stepC) * stepC : stretch.setC)
+    }
+  })
+  return runs
+}
+
 /** Days that were warmer or cooler than what was set, and what they were worth. */
 export interface Spell {
   fromDay: number

@@ -20,6 +20,8 @@ export interface ToldWarmth {
   done: number
   /** Of eggs: the last spells in which they lay apart from what was set, and days of development that each won. */
   spells?: { fromDay: Day; toDay: Day; meanC: number; won: number }[]
+  /** Of a colony: from which day on it stood at what, °C. */
+  stood?: { fromDay: Day; tempC: number }[]
   /** Of eggs whose sex the warmth sets: the constant temperature that does what was, and how far that is over. */
   sex?: { tempC: number | null; pastC: number | null; over: number }
 }

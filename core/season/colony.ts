@@ -2,9 +2,10 @@ import { feederOf, type Almanac, type ColonyRates, type Feeder } from '../almana
 import type { Day } from '../chance'
 import { computedInput, factInput, type Reason } from '../judgement'
 import type { CultureState, House } from '../subjects'
-import { colonyToday, cultureStage, cultureWay, sustainableTake, type Colony } from '../supply'
+import { colonyToday, cultureStage, cultureWay, sustainableTake, type Colony, type ColonyWarmth } from '../supply'
+import { formatDay } from '../units'
 import { remembering, type Remembering } from './remember'
-import { cultureTempC } from './warmth'
+import { cultureTempC, cultureWarmth } from './warmth'
 
 /** A colony as it is estimated today, and what may be taken of it a week for good. */
 export interface ColonyView {
@@ -15,12 +16,22 @@ export interface ColonyView {
 
 const views = remembering<CultureState, ColonyView>()
 
+/** So many of the temperatures that it stood at are told. */
+const SPELLS_TOLD = 4
+
+/** What its place is, and the last temperatures that it stood at before. */
+function stoodAt({ tempC, stood = [] }: ColonyWarmth) {
+  const now = computedInput('Its place', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`)
+  const before = stood.slice(-SPELLS_TOLD).map(s => computedInput(`From ${formatDay(s.fromDay)}`, `${s.tempC} °C`))
+  return stood.length > 1 ? [...before, now] : [now]
+}
+
 function colonyReasons(
   culture: CultureState,
   { id, recipe }: Feeder,
   rates: ColonyRates,
   usually: number,
-  tempC: number | null,
+  warmth: ColonyWarmth,
   { common }: Pick<Almanac, 'common'>,
 ): Reason[] {
   const path = `feeders.${id}.colony`
@@ -34,7 +45,7 @@ function colonyReasons(
       rule: 'Day by day from its start: births as there is room, stages passed by warmth, deaths; moved by takes and counts',
       inputs: [
         founders,
-        computedInput('Its place', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`),
+        ...stoodAt(warmth),
         factInput('Young a day of a grown one', `${path}.youngPerDay.value`, rates.youngPerDay),
         ...rates.stages.flatMap(({ name, days, survives }, i) => [
           factInput(`${name}: last`, `${path}.stages.${i}.days.value`, days),
@@ -76,21 +87,21 @@ export function colonyView(
   const way = cultureWay(feeder, culture)
   const { colony: rates, recipe } = feeder
   if (!rates || way?.kind !== 'colony' || cultureStage(culture, way, today) !== 'producing') return null
-  const tempC = cultureTempC(culture, context)
+  const warmth = { tempC: cultureTempC(culture, context), stood: cultureWarmth(culture, context)?.stood }
   const { common } = almanac
-  const from = [rates, recipe, way, tempC, today, common]
+  const from = [rates, recipe, way, warmth.tempC, warmth.stood, today, common]
   return views(context, culture, from, () => {
     const usual = { from: culture.producing!.day, perWeek: 7 * way.yieldPerDay.value }
     const colony = colonyToday(
       culture,
       rates,
       (recipe?.founders ?? common.colonyFounders!).value,
-      tempC,
+      warmth,
       almanac,
       today,
       usual,
     )
     const perWeek = sustainableTake(colony, common.chainSure!.value)
-    return { colony, perWeek, reasons: colonyReasons(culture, feeder, rates, usual.perWeek, tempC, almanac) }
+    return { colony, perWeek, reasons: colonyReasons(culture, feeder, rates, usual.perWeek, warmth, almanac) }
   })
 }

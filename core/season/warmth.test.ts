@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac as almanac } from '../almanac'
 import { plannedSupply } from '../supply'
-import { cultureTempC, houseOf, warmthOfHouse } from '.'
+import { colonyView, cultureTempC, houseOf, warmthOfHouse } from '.'
 
 const today = 20_000
 const way = plannedSupply(feederOf(almanac, 'fly.small'))!
@@ -108,6 +108,80 @@ describe('a cup that was moved', () => {
         },
       ),
       { numRuns: 60 },
+    )
+  })
+})
+
+describe('a colony', () => {
+  const context = (b: HouseBuilder) => ({ house: houseOf(b.records()), almanac, today })
+  /** Isopods of 200 days that yield, on a shelf that is set to 25 °C. */
+  function tub(moves: readonly [place: string, daysAgo: number][] = []) {
+    const b = new HouseBuilder(today)
+    b.place('warm', { kind: 'shelf', tempC: 25 }).place('cool', { kind: 'shelf', tempC: 18 })
+    b.culture('F-1', 'isopod.dwarf', -200, 'warm')
+    b.write('producing', { type: 'culture', id: 'F-1' }, -100, {})
+    for (const [placeId, daysAgo] of moves)
+      b.write('cultureMoved', { type: 'culture', id: 'F-1' }, -daysAgo, { placeId })
+    return b
+  }
+  const perWeek = (b: HouseBuilder) => {
+    const of = context(b)
+    return colonyView(of.house.cultures['F-1']!, of)!.perWeek
+  }
+  const read = (b: HouseBuilder, days: number, tempC: number) => b.readings('warm', Array(days * 24).fill(tempC))
+
+  it('goes on at what its shelf reads, whatever it is set to', () => {
+    const [set, cold] = [tub(), read(tub(), 60, 18)]
+    expect(tempOf(set)).toBe(25)
+    expect(tempOf(cold)).toBe(18)
+    // as one that came to a shelf that is set so, on the day from which the other was read
+    expect(perWeek(cold)).toBeCloseTo(perWeek(tub([['cool', 60]])), 6)
+    expect(perWeek(cold)).toBeLessThan(0.8 * perWeek(set))
+  })
+
+  it('that was moved grew where it stood, and says so in its working', () => {
+    const moved = tub([['cool', 90]])
+    expect(tempOf(moved)).toBe(18)
+    const of = context(moved)
+    const { reasons } = colonyView(of.house.cultures['F-1']!, of)!
+    const told = reasons[0]!.inputs.filter(i => /^From|^Its place/.test(i.label)).map(i => i.value)
+    expect(told).toEqual(['25 °C', '18 °C', '18 °C'])
+    // long in the cold it is smaller than one that came there last week
+    const sizes = [tub([['cool', 190]]), tub([['cool', 7]])].map(b => {
+      const of = context(b)
+      const { colony } = colonyView(of.house.cultures['F-1']!, of)!
+      return colony.members.reduce((n, m) => n + m.numbers.reduce((a, c) => a + c, 0), 0)
+    })
+    expect(sizes[0]).toBeLessThan(sizes[1]!)
+  })
+
+  it('is told to a window, which has no readings, as it is counted', () => {
+    const b = read(tub([['cool', 30]]), 90, 21)
+    const of = context(b)
+    const warmth = JSON.parse(JSON.stringify(warmthOfHouse(of)))
+    const window = { ...of, house: { ...of.house, climate: {}, warmth } }
+    const [here, there] = [of, window].map(c => colonyView(c.house.cultures['F-1']!, c)!)
+    expect(there!.colony).toEqual(here!.colony)
+    expect(there!.reasons).toEqual(here!.reasons)
+  })
+
+  it('any readings, with holes: within what was read and set, in the order of days, none twice', () => {
+    const hour = fc.option(fc.double({ min: 5, max: 40, noNaN: true }), { nil: Number.NaN, freq: 6 })
+    fc.assert(
+      fc.property(fc.array(hour, { minLength: 1, maxLength: 24 * 30 }), values => {
+        const b = tub()
+        b.readings('warm', values)
+        const { stood, tempC } = warmthOfHouse(context(b))['F-1']!
+        const known = [25, ...values.filter(v => !Number.isNaN(v))]
+        for (const t of [tempC, ...stood!.map(s => s.tempC)]) {
+          expect(t).toBeGreaterThanOrEqual(Math.min(...known) - 0.26)
+          expect(t).toBeLessThanOrEqual(Math.max(...known) + 0.26)
+        }
+        const days = stood!.map(s => s.fromDay)
+        expect(days).toEqual([...new Set(days)].sort((a, c) => a - c))
+        expect(days[0]).toBe(today - 200)
+      }),
+      { numRuns: 40 },
     )
   })
 })

@@ -1,12 +1,14 @@
-import { feederOf, speciesOf, type Almanac, type Incubation } from '../almanac'
+import { feederOf, speciesOf, type Almanac, type ColonyRates, type Incubation } from '../almanac'
 import type { Day } from '../chance'
 import {
   climateAt,
   eggLogAt,
+  eachHour,
   endOf,
   latelyOf,
   spellsApart,
   warmthAlong,
+  warmthByWeek,
   type Spell,
   type Stretch,
   type Warmth,
@@ -24,7 +26,7 @@ interface OfEggs extends Remembering {
   almanac: Almanac
   today: Day
 }
-interface OfCultures {
+interface OfCultures extends Remembering {
   house: Pick<House, 'places' | 'climate' | 'cultures' | 'warmth'>
   almanac: Pick<Almanac, 'feeders' | 'common'>
 }
@@ -125,18 +127,9 @@ export function eggWarmth(clutch: ClutchState, context: OfEggs): ToldWarmth | nu
   })
 }
 
-/**
- * The warmth of a growing culture by the readings of every place that it stood in; null where nothing is read and it
- * never moved.
- */
-export function cultureWarmth(culture: CultureState, { house, almanac }: OfCultures): ToldWarmth | null {
-  if (house.warmth) return house.warmth[culture.id] ?? null
-  const feeder = feederOf(almanac, culture.feederId)
-  const way = cultureWay(feeder, culture)
-  if (way?.kind !== 'batch') return null
-  const [baseC, atC] = [way.baseTempC.value, way.atTempC.value]
-  const from = beganAt(culture.startDay)
-  const { stoodIn = [], placeId } = culture
+/** The shelves on which a culture stood, one after the other; null where nothing is read and it never moved. */
+function shelvesOf({ startDay, stoodIn = [], placeId }: CultureState, atC: number, house: OfCultures['house']) {
+  const from = beganAt(startDay)
   const stretches = sinceBegun(
     [...stoodIn, { placeId }].map(({ placeId }, i) => ({
       log: climateAt(house, placeId)?.log ?? null,
@@ -147,12 +140,62 @@ export function cultureWarmth(culture: CultureState, { house, almanac }: OfCultu
   )
   const logs = stretches.flatMap(s => s.log ?? [])
   if (!logs.length && stretches.length < 2) return null
+  // where nothing is read, it goes on from the last move as the place is set
+  const nowHour = Math.max(stretches.at(-1)!.fromHour, ...logs.map(endOf))
+  return { stretches, nowHour, placeId: climateAt(house, placeId)?.placeId ?? null }
+}
+
+/** Weeks that a colony stood in differ by at least so much, °C: it grows over months. */
+const COLONY_STEP_C = 0.5
+/** What it goes on at; finer, all that follows would be reckoned anew every hour. */
+const COLONY_NOW_C = 0.2
+
+const knownOfColony = remembering<CultureState, ToldWarmth | null>()
+
+/** The warmth of a colony: what it stood at, week by week, and what it goes on at. */
+function colonyWarmth(culture: CultureState, { atTempC }: ColonyRates, context: OfCultures): ToldWarmth | null {
+  const { house, almanac } = context
+  const shelves = shelvesOf(culture, atTempC.value, house)
+  if (!shelves) return null
+  const { stretches, nowHour, placeId } = shelves
+  const hours = almanac.common.warmthLately!.value
+  const dependsOn = [atTempC, hours, nowHour, placeId, ...stretches.flatMap(s => [s.log, s.fromHour, s.setC])]
+  return knownOfColony(context, culture, dependsOn, () => {
+    let [sum, read, all] = [0, 0, 0]
+    eachHour(stretches, nowHour, (tempC, has) => {
+      all++
+      if (has) [sum, read] = [sum + tempC, read + 1]
+    })
+    const { log, setC } = stretches.at(-1)!
+    const lately = log && latelyOf(log, hours)
+    const goesOnAtC = lately === null ? setC : stepped(Math.round(lately / COLONY_NOW_C) * COLONY_NOW_C)
+    const meanC = read ? stepped(sum / read) : null
+    return {
+      ...{ tempC: goesOnAtC, goesOnAtC, meanC, hours: all, read, placeId, done: 0 },
+      stood: warmthByWeek(stretches, nowHour, COLONY_STEP_C),
+    }
+  })
+}
+
+/**
+ * The warmth of a culture by the readings of every place that it stood in; null where nothing is read and it never
+ * moved. A cup is counted at the one temperature at which it would be as far, a colony at what its place is now.
+ */
+export function cultureWarmth(culture: CultureState, context: OfCultures): ToldWarmth | null {
+  const { house, almanac } = context
+  if (house.warmth) return house.warmth[culture.id] ?? null
+  const feeder = feederOf(almanac, culture.feederId)
+  const way = cultureWay(feeder, culture)
+  if (way?.kind === 'colony') return feeder.colony ? colonyWarmth(culture, feeder.colony, context) : null
+  if (way?.kind !== 'batch') return null
+  const [baseC, atC] = [way.baseTempC.value, way.atTempC.value]
+  const shelves = shelvesOf(culture, atC, house)
+  if (!shelves) return null
+  const { stretches, nowHour, placeId } = shelves
   const { cupLinePast, warmthLately } = almanac.common
   const degreeDays = way.toProducing.likely * (atC - baseC)
   const development = { baseC, bestC: atC + cupLinePast!.value, degreeDays, latelyHours: warmthLately!.value }
-  // where nothing is read, it goes on from the last move as the place is set
-  const nowHour = Math.max(stretches.at(-1)!.fromHour, ...logs.map(endOf))
-  return told(warmthAlong(stretches, nowHour, development), climateAt(house, placeId)?.placeId ?? null)
+  return told(warmthAlong(stretches, nowHour, development), placeId)
 }
 
 /** The temperature that eggs are counted at: by readings, else as it was written, else that of their place, °C. */

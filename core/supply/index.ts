@@ -32,6 +32,7 @@ export { homeOf, leavesOn, minutesOf, roomOf, standing } from './room'
 export {
   colonyAhead,
   colonyToday,
+  type ColonyWarmth,
   countsOf,
   dayMatrix,
   longRun,

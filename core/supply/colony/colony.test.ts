@@ -13,7 +13,7 @@ const colony = (part: Partial<Parameters<typeof colonyToday>[0]> = {}, rates: Co
     { id: 'I-1', startDay: today - 200, takes: [], looks: [], ...part },
     rates,
     25,
-    null,
+    { tempC: null },
     shippedAlmanac,
     today,
   )
@@ -46,6 +46,69 @@ describe('growth in the long run', () => {
   )
 })
 
+describe('a colony that stood at other warmth before', () => {
+  /** No two differ, and there is room for all. */
+  const alike = {
+    ...shippedAlmanac,
+    common: { ...shippedAlmanac.common, colonySpread: { ...shippedAlmanac.common.colonySpread!, value: 0 } },
+  }
+  const roomy = { ...isopods, capacity: { ...isopods.capacity, value: Number.POSITIVE_INFINITY } }
+  const quickest = shippedAlmanac.common.colonyQuickest!.value
+  const live = (age: number, warmth: Parameters<typeof colonyToday>[3], rates = roomy) =>
+    colonyToday({ id: 'I-1', startDay: today - age, takes: [], looks: [] }, rates, 25, warmth, alike, today)
+
+  it('is the product of its days at each, by matrices (ml-matrix), for any spells', () => {
+    const spell = fc.tuple(fc.integer({ min: 1, max: 60 }), fc.double({ min: 8, max: 34, noNaN: true }))
+    fc.assert(
+      fc.property(fc.array(spell, { minLength: 1, maxLength: 4 }), spells => {
+        const age = spells.reduce((n, [days]) => n + days, 0)
+        let fromDay = today - age
+        const stood = spells.map(([days, tempC]) => {
+          const run = { fromDay, tempC }
+          fromDay += days
+          return run
+        })
+        const first = new Matrix(dayMatrix(roomy).map((_, i, { length }) => [i === length - 1 ? 25 : 0]))
+        const wanted = spells.reduce(
+          (numbers, [days, tempC]) =>
+            Array.from({ length: days }).reduce<Matrix>(
+              n => new Matrix(dayMatrix(roomy, speedAt(roomy, tempC, quickest))).mmul(n),
+              numbers,
+            ),
+          first,
+        )
+        const { numbers } = live(age, { tempC: 24, stood }).members[0]!
+        numbers.forEach((n, i) => expect(Math.abs(n - wanted.get(i, 0))).toBeLessThanOrEqual(1e-9 * (1 + n)))
+      }),
+      { numRuns: 30 },
+    )
+  })
+
+  it('goes on at what it stands at now, and counts as before where it always stood at one', () => {
+    const always = live(120, { tempC: 25, stood: [{ fromDay: today - 120, tempC: 25 }] })
+    expect(always).toEqual(live(120, { tempC: 25 }))
+    const moved = live(120, { tempC: 14, stood: [{ fromDay: today - 120, tempC: 25 }] })
+    expect(moved.members).toEqual(always.members)
+    expect(moved.speed).toBeLessThan(always.speed)
+    expect(sustainableTake(moved, 0.8)).toBeLessThan(sustainableTake(always, 0.8))
+  })
+
+  it('one older than what is reckoned was full at what it stood at when that began', () => {
+    const stood = [
+      { fromDay: today - 900, tempC: 12 },
+      { fromDay: today - 100, tempC: 25 },
+    ]
+    const all = (c: ReturnType<typeof live>) => c.members[0]!.numbers.reduce((a, b) => a + b, 0)
+    const [cold, came, warm] = [
+      live(900, { tempC: 12 }, isopods),
+      live(900, { tempC: 25, stood }, isopods),
+      live(900, { tempC: 25 }, isopods),
+    ]
+    expect(all(cold)).toBeLessThan(all(came))
+    expect(all(came)).toBeLessThan(all(warm))
+  })
+})
+
 describe('a colony that fills its tub', () => {
   it('ends where births make good for deaths: N = K (1 − deaths of a grown one / her young that grow up)', () => {
     const numbers = new Float64Array(dayMatrix(isopods).length)
@@ -75,7 +138,7 @@ describe('a colony that fills its tub', () => {
       { id: 'x', startDay: today - 90, takes: [], looks: [] },
       isopods,
       25,
-      5,
+      { tempC: 5 },
       shippedAlmanac,
       today,
     )
@@ -173,7 +236,7 @@ describe('what is seen of a colony', () => {
         { id: `H${h}`, startDay: today - 150, takes: [], looks },
         isopods,
         25,
-        null,
+        { tempC: null },
         shippedAlmanac,
         today,
       )

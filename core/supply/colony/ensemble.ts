@@ -107,17 +107,23 @@ function looked(colony: Colony, look: Look, random: Random, cv: number): void {
     )
 }
 
+/** What a colony stands at, °C, and from which day on it stood at what before. */
+export interface ColonyWarmth {
+  tempC: number | null
+  stood?: readonly { fromDay: Day; tempC: number }[]
+}
+
 /**
  * How a colony stands today, by what founded it, the days since, what was taken and what was seen. O(members · days).
  * @param founders grown animals that it was started with
- * @param tempC of its place; null = the almanac's own
+ * @param warmth what it stands at, and what it stood at before where that is known; null = the almanac's own
  * @param uncounted taken a week since it produces, as long as nobody counted what was taken
  */
 export function colonyToday(
   culture: Pick<CultureState, 'id' | 'startDay' | 'takes' | 'looks'>,
   rates: ColonyRates,
   founders: number,
-  tempC: number | null,
+  warmth: ColonyWarmth,
   { common }: Pick<Almanac, 'common'>,
   today: Day,
   uncounted: { from: Day; perWeek: number } | null = null,
@@ -126,9 +132,17 @@ export function colonyToday(
   const width = common.colonySpread!.value
   const from = Math.max(culture.startDay, today - HISTORY_DAYS)
   const size = stageSpans(rates).at(-1)!.to
-  const speed = speedAt(rates, tempC, common.colonyQuickest!.value)
+  const speedOf = (tempC: number | null) => speedAt(rates, tempC, common.colonyQuickest!.value)
+  const speed = speedOf(warmth.tempC)
+  const { stood = [] } = warmth
+  const spells = stood.map(({ fromDay, tempC }) => ({ fromDay, speed: speedOf(tempC) }))
+  /** Its speed on a day, and the day from which on it is another. */
+  const speedOn = (day: Day) => {
+    const i = spells.findLastIndex(s => s.fromDay <= day)
+    return { speed: (spells[i] ?? spells[0])?.speed ?? speed, until: spells[i + 1]?.fromDay ?? today }
+  }
   const colony: Colony = { rates, common, speed, members: [] }
-  const crowdedBefore = culture.startDay < from ? fullGrown(rates, colony.speed) : null
+  const crowdedBefore = culture.startDay < from ? fullGrown(rates, speedOn(from).speed) : null
   for (let m = 0; m < MEMBERS; m++) {
     const luck = {
       young: spread(random, width),
@@ -150,11 +164,14 @@ export function colonyToday(
   let at = from
   /** Lives on to a day: each by what is known of it by then. */
   const live = (m: Member, until: Day) => {
-    const day = dayOf(rates, colony.speed, m.luck)
-    for (let d = at; d < until; d++) {
-      day(m.numbers)
-      if (usual && d >= usual.from && (d - usual.from) % 7 === 6)
-        take(colony, m, Math.min(usual.perWeek, countsOf(colony, m).fed / 2))
+    for (let d = at; d < until;) {
+      const spell = speedOn(d)
+      const day = dayOf(rates, spell.speed, m.luck)
+      for (const end = Math.min(until, Math.max(d + 1, spell.until)); d < end; d++) {
+        day(m.numbers)
+        if (usual && d >= usual.from && (d - usual.from) % 7 === 6)
+          take(colony, m, Math.min(usual.perWeek, countsOf(colony, m).fed / 2))
+      }
     }
   }
   for (const { day, take: count, look } of [...events, { day: today, take: 0, look: null }]) {
