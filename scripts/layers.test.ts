@@ -15,8 +15,8 @@ beforeEach(() => {
 })
 afterEach(() => rmSync(copy, { recursive: true, force: true }))
 
-/** Rules that are broken in the copy. */
-async function broken(): Promise<string[]> {
+/** Rules that are broken in the copy, each with the file in which it is. */
+async function broken(): Promise<{ rule: string; from: string }[]> {
   const { output } = await cruise(['core', 'shared'], {
     baseDir: copy,
     validate: true,
@@ -25,7 +25,7 @@ async function broken(): Promise<string[]> {
     tsPreCompilationDeps: true,
     enhancedResolveOptions: config.options.enhancedResolveOptions,
   })
-  return (output as ICruiseResult).summary.violations.map(v => v.rule.name)
+  return (output as ICruiseResult).summary.violations.map(v => ({ rule: v.rule.name, from: v.from }))
 }
 
 describe('imports flow down, types included', () => {
@@ -35,23 +35,18 @@ describe('imports flow down, types included', () => {
     expect(chapters.map(n => n.replace(/\.ts$/, '')).sort()).toEqual([...CHAPTERS].sort())
   })
 
-  it('a planted import upward is found, by value and by type', async () => {
-    writeFileSync(join(copy, 'core/chance/planted.ts'), "export { seasonOfHouse } from '../season'\n")
-    expect(await broken()).toContain('core-chance-imports-upward')
-    writeFileSync(
-      join(copy, 'core/chance/planted.ts'),
-      "import type { Lane } from '../season'\nexport type Planted = Lane\n",
-    )
-    expect(await broken()).toContain('core-chance-imports-upward')
-  })
-
-  it('a planted circle is found, by type too, and an import out of the core', async () => {
-    writeFileSync(join(copy, 'core/units/a.ts'), "import type { B } from './b'\nexport interface A {\n  b: B\n}\n")
-    writeFileSync(join(copy, 'core/units/b.ts'), "import type { A } from './a'\nexport interface B {\n  a: A\n}\n")
-    writeFileSync(join(copy, 'shared/x.ts'), 'export const x = 1\n')
-    writeFileSync(join(copy, 'core/units/c.ts'), "export { x } from '../../shared/x'\n")
-    const rules = await broken()
-    expect(rules).toContain('no-circle')
-    expect(rules).toContain('core-imports-core-only')
+  it('what is planted is found, by value and by type: an import upward, a circle, an import out of the core', async () => {
+    const plant = (path: string, text: string) => writeFileSync(join(copy, path), `${text}\n`)
+    plant('core/chance/byValue.ts', "export { seasonOfHouse } from '../season'")
+    plant('core/chance/byType.ts', "import type { Lane } from '../season'\nexport type Planted = Lane")
+    plant('core/units/a.ts', "import type { B } from './b'\nexport interface A {\n  b: B\n}")
+    plant('core/units/b.ts', "import type { A } from './a'\nexport interface B {\n  a: A\n}")
+    plant('shared/x.ts', 'export const x = 1')
+    plant('core/units/c.ts', "export { x } from '../../shared/x'")
+    const found = (await broken()).map(({ rule, from }) => `${rule}: ${from}`)
+    expect(found).toContain('core-chance-imports-upward: core/chance/byValue.ts')
+    expect(found).toContain('core-chance-imports-upward: core/chance/byType.ts')
+    expect(found).toContain('core-imports-core-only: core/units/c.ts')
+    expect(found.filter(f => /^no-circle: core\/units\/[ab]\.ts$/.test(f))).not.toEqual([])
   })
 })

@@ -32,9 +32,15 @@ export async function launch(more: string[] = []): Promise<{ browser: Browser; c
   }
 }
 
+/** A screen with nothing of its own, on which a page that is used again waits. */
+const BLANK = '/labels'
+
 /** A page that remembers everything it complained about. */
 export class Visit {
   readonly complaints: string[] = []
+  private loaded = false
+  private renewed = false
+  private spoilt = false
 
   private constructor(
     readonly page: Page,
@@ -75,9 +81,61 @@ export class Visit {
     return new Visit(page, address, options.apart ?? false)
   }
 
+  /** Loads a screen; on a page that was renewed goes to it, which is all that a keeper would see of it. */
   async go(path: string): Promise<void> {
+    if (this.renewed) {
+      this.renewed = false
+      return this.move(path)
+    }
     await this.page.goto(this.address + path, { waitUntil: 'load' })
+    this.loaded = true
     await this.settle()
+  }
+
+  /**
+   * Makes the page as one that was just opened: no panel, no toast, nothing remembered, no screen of before.
+   * @returns whether it could be; where not, it is to be closed
+   */
+  async renew(): Promise<boolean> {
+    if (!this.loaded || this.spoilt) return false
+    await this.page.bringToFront()
+    for (let tries = 0; tries < 6; tries++) {
+      const open = await this.page.$('[role="dialog"], [role="listbox"], [role="menu"], form.ask')
+      if (!open) break
+      await this.page.keyboard.press('Escape')
+      await new Promise(resolve => setTimeout(resolve, 50))
+    }
+    this.complaints.length = 0
+    this.renewed = await this.page.evaluate(async blank => {
+      if (document.querySelector('[role="dialog"], [role="listbox"], [role="menu"], form.ask')) return false
+      const app = document.querySelector('#__nuxt') as unknown as {
+        __vue_app__?: {
+          config: {
+            globalProperties: {
+              $router: { replace: (path: string) => Promise<unknown> }
+              $nuxt: { payload: { state: Record<string, unknown> } }
+            }
+          }
+        }
+      }
+      const global = app.__vue_app__?.config.globalProperties
+      if (!global) return false
+      global.$nuxt.payload.state.$stoasts = []
+      const theme = localStorage.getItem('nuxt-color-mode')!
+      localStorage.clear()
+      localStorage.setItem('nuxt-color-mode', theme)
+      // what is remembered follows, as it does when another window forgets
+      window.dispatchEvent(new StorageEvent('storage', { storageArea: localStorage }))
+      await global.$router.replace(blank)
+      scrollTo(0, 0)
+      return true
+    }, BLANK)
+    return this.renewed
+  }
+
+  /** Something was done to the page that lasts: no test after this one goes on with it. */
+  spoil(): void {
+    this.spoilt = true
   }
 
   /** Goes to another screen inside the application, as a link does, without loading it anew. */

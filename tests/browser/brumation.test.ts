@@ -2,31 +2,19 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { ElementHandle, HTTPRequest } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { HouseSnapshot, SeasonSnapshot } from '#shared/contracts/house'
 import { startServer, type RunningServer } from '../api/server'
-import { Visit, launch } from './browser'
+import { Visit } from './browser'
+import { chromium, serveDemo, server, visit } from './demo'
 
-let server: RunningServer
 let empty: RunningServer
-let chromium: Awaited<ReturnType<typeof launch>>
-let visit: Visit
 
+serveDemo({ each: true })
 beforeAll(async () => {
-  ;[server, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
+  empty = await startServer()
 })
-afterAll(async () => {
-  await chromium?.close()
-  await Promise.all([server?.stop(), empty?.stop()])
-})
-beforeEach(async () => {
-  visit = await Visit.start(chromium.browser, server.address)
-})
-afterEach(async () => {
-  const { complaints } = visit
-  await visit.close()
-  expect(complaints).toEqual([])
-})
+afterAll(() => empty?.stop())
 
 const house = () => fetch(`${server.address}/api/house`).then(r => r.json() as Promise<HouseSnapshot>)
 const season = () => fetch(`${server.address}/api/season`).then(r => r.json() as Promise<SeasonSnapshot>)
@@ -104,6 +92,7 @@ describe('a shelf of weights with the scale', () => {
     await visit.page.waitForSelector(row('M-01'))
     const late: HTTPRequest[] = []
     let hold = false
+    visit.spoil()
     await visit.page.setRequestInterception(true)
     visit.page.on('request', request => {
       if (hold && request.url().endsWith('/weight')) late.push(request)

@@ -1,108 +1,20 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
-import type { AxeResults } from 'axe-core'
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
-import { startServer, type RunningServer } from '../api/server'
-import { Visit, launch } from './browser'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { inEachTheme } from './axe'
+import { open, serveDemo, snapshot, visit } from './demo'
+import { SCREENS } from './screens'
 
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const SCREENS = [
-  '/round',
-  '/season',
-  '/animals',
-  '/brumation',
-  '/pairing',
-  '/genes',
-  '/eggs',
-  '/nursery',
-  '/feeders',
-  '/culture-day',
-  '/labels',
-  '/suppliers',
-  '/they-are-here',
-  '/places',
-  '/devices',
-  '/almanac',
-  '/begin',
-  '/settings',
-]
+serveDemo()
 
-let demo: RunningServer
-let empty: RunningServer
-let chromium: Awaited<ReturnType<typeof launch>>
-let visit: Visit
 let animalId = ''
 let groupId = ''
 let clutchId = ''
 
 beforeAll(async () => {
-  ;[demo, empty, chromium] = await Promise.all([startServer({ MANTEL_DEMO: '1' }), startServer(), launch()])
-  type Tagged = Record<string, { id: string; tag: string }>
-  const { house } = await fetch(`${demo.address}/api/house`).then(
-    r => r.json() as Promise<{ house: { animals: Tagged; groups: Tagged; clutches: Tagged } }>,
-  )
+  const { house } = await snapshot()
   animalId = Object.values(house.animals).find(a => a.tag === 'KY-07')!.id
   groupId = Object.values(house.groups)[0]!.id
   clutchId = Object.values(house.clutches).find(c => c.tag === 'C-3')!.id
 })
-afterAll(async () => {
-  await chromium?.close()
-  await Promise.all([demo?.stop(), empty?.stop()])
-})
-afterEach(async () => {
-  const { complaints } = visit
-  await visit.close()
-  expect(complaints).toEqual([])
-})
-
-/** What differs between the themes is their colours: all rules once, these in each. */
-const OF_COLOUR = ['color-contrast', 'link-in-text-block']
-
-async function findings(rules?: string[]): Promise<string[]> {
-  await visit.page.evaluate(code => {
-    if (!('axe' in window)) (0, eval)(code)
-  }, axe)
-  const results = await visit.page.evaluate(
-    only =>
-      (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({
-        // what passes is not told node by node, which takes longer than to look
-        resultTypes: ['violations'],
-        preload: false,
-        ...(only ? { runOnly: { type: 'rule', values: only } } : {}),
-      }),
-    rules,
-  )
-  return results.violations
-    .filter(v => v.impact !== 'minor')
-    .map(
-      v =>
-        `${v.id} (${v.impact}): ${v.nodes
-          .slice(0, 3)
-          .map(n => `${n.html.slice(0, 140)} ${n.any[0]?.message ?? ''}`)
-          .join(' | ')}`,
-    )
-}
-
-/** Changes the theme as its switch does, without loading the screen anew. */
-async function wear(theme: string): Promise<void> {
-  await visit.page.evaluate(name => {
-    const app = document.querySelector('#__nuxt') as unknown as {
-      __vue_app__: { config: { globalProperties: { $colorMode: { preference: string } } } }
-    }
-    app.__vue_app__.config.globalProperties.$colorMode.preference = name
-  }, theme)
-  await visit.until(`the ${theme} theme`, (name: string) => document.documentElement.classList.contains(name), theme)
-}
-
-/** What axe-core finds in each of the three themes; the light one comes last, so that the next screen begins in it. */
-async function inEachTheme(): Promise<string[]> {
-  const found: string[] = []
-  for (const theme of ['dark', 'night', 'light']) {
-    await wear(theme)
-    found.push(...(await findings(theme === 'light' ? undefined : OF_COLOUR)).map(f => `${theme}: ${f}`))
-  }
-  return found
-}
 
 /** Targets under 24 px one way, but for words within a sentence. */
 const smallTargets = () =>
@@ -116,7 +28,7 @@ const smallTargets = () =>
 
 describe('axe-core finds nothing above minor in any of three themes, and no target is under 24 px', () => {
   it('on every screen', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
     await visit.go('/round')
     for (const path of [
       ...SCREENS,
@@ -138,8 +50,21 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
     // twenty screens in three themes
   }, 300_000)
 
+  it('and would find a text that cannot be read, in the theme in which it cannot', async () => {
+    await open()
+    await visit.go('/labels')
+    await visit.page.$eval('main', main => main.append(document.createElement('p')))
+    await visit.page.$eval('main > p:last-child', e => {
+      e.textContent = 'Hard to read'
+      ;(e as HTMLElement).style.color = '#444'
+    })
+    const found = await inEachTheme()
+    visit.spoil()
+    expect(found.filter(f => f.includes('Hard to read')).map(f => f.split(':')[0])).toEqual(['dark', 'night'])
+  })
+
   it('in the bench with a cell open, and in the rota', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
     await visit.go('/pairing')
     await visit.press('Bench')
     await visit.page.waitForSelector('[data-cell="1,1"]')
@@ -156,7 +81,7 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
   })
 
   it('in the homes that will be too small, opened', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
     await visit.go('/places')
     await visit.press('Room to grow')
     await visit.click('[data-alike="fat-tailed-gecko"]')
@@ -165,7 +90,7 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
   })
 
   it('in the lane panel and the working sheet', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
     await visit.go('/season')
     await visit.click('[data-lane="C-3"] .open')
     await visit.page.waitForSelector('[role="dialog"] .events')
@@ -180,7 +105,7 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
 
 describe('on a phone of 390 px', () => {
   it('no screen scrolls sideways, and buttons are big enough for a thumb', async () => {
-    visit = await Visit.start(chromium.browser, demo.address, { phone: true })
+    await open({ phone: true })
     await visit.go('/round')
     for (const path of [
       ...SCREENS,
@@ -207,7 +132,7 @@ describe('on a phone of 390 px', () => {
   })
 
   it('walks and records by thumb, and writes a log line from the bottom bar', async () => {
-    visit = await Visit.start(chromium.browser, demo.address, { phone: true })
+    await open({ phone: true })
     await visit.go('/round')
     const id = await visit.page.$eval('[data-task^="feed:"]', e => (e as HTMLElement).dataset.task!)
     await visit.tap('Took', `[data-task="${id}"]`)
@@ -230,7 +155,7 @@ describe('on a phone of 390 px', () => {
 
 describe('by keyboard', () => {
   it('each screen has its name in the tab, and a jump puts the focus at its heading', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
     await visit.go('/round')
     const names: string[] = []
     for (const path of SCREENS.slice(1)) {
@@ -243,7 +168,7 @@ describe('by keyboard', () => {
   })
 
   it('what is recorded moves the focus to the next line', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
     await visit.go('/round')
     const [first, next] = await visit.page.$$eval('.room .task:has(.do button)', ts =>
       ts.slice(0, 2).map(t => (t as HTMLElement).dataset.task!),
@@ -264,7 +189,8 @@ describe('by keyboard', () => {
     [1280, 800],
     [320, 256],
   ])('what has the focus lies under no bar, at %i × %i', async (width, height) => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open({ fresh: true })
+    visit.spoil()
     await visit.page.setViewport({ width, height })
     await visit.go('/round')
     const hidden: string[] = []
@@ -282,7 +208,7 @@ describe('by keyboard', () => {
   })
 
   it('a refused form puts the focus in the first wrong field', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
     await visit.go('/settings')
     await visit.retype('xpath///label[contains(., "Name")]/following::input[1]', ' ')
     await visit.press('Keep settings')
@@ -295,7 +221,8 @@ describe('by keyboard', () => {
 
 describe('on paper', () => {
   it('Round is lines with a box to tick, and nothing to press', async () => {
-    visit = await Visit.start(chromium.browser, demo.address)
+    await open()
+    visit.spoil()
     await visit.go('/round')
     await visit.page.emulateMediaType('print')
     const { boxes, lines, buttons } = await visit.page.evaluate(() => {
@@ -311,84 +238,5 @@ describe('on paper', () => {
     expect(lines).toBeGreaterThan(10)
     expect(boxes).toBe(lines)
     expect(buttons).toBe(0)
-  })
-})
-
-describe('an empty house', () => {
-  it('says how to begin on every screen', async () => {
-    visit = await Visit.start(chromium.browser, empty.address)
-    await visit.go('/round')
-    for (const path of SCREENS) {
-      await visit.move(path)
-      expect((await visit.text()).length, path).toBeGreaterThan(60)
-      expect(await findings(), path).toEqual([])
-    }
-    await visit.go('/round')
-    expect(await visit.text()).toMatch(/This house is empty/)
-  })
-
-  it('takes a first place and a first animal, and shows a bad field where it is', async () => {
-    visit = await Visit.start(chromium.browser, empty.address)
-    await visit.go('/places')
-    await visit.press('Add a place')
-    await visit.page.waitForSelector('[role="dialog"] form')
-    const fields = await visit.page.$$('[role="dialog"] form input')
-    await fields[0]!.type('Bench room')
-    await fields.at(-1)!.type('warm')
-    await visit.press('Add place', '[role="dialog"]')
-    await visit.untilText('[role="dialog"]', 'not a number with a unit')
-    await fields.at(-1)!.evaluate(field => (field as HTMLInputElement).select())
-    await fields.at(-1)!.type('75.2 °F')
-    await visit.press('Add place', '[role="dialog"]')
-    await visit.untilText('main', '24 °C')
-
-    await visit.go('/animals')
-    await visit.press('Add an animal')
-    await visit.page.waitForSelector('[role="dialog"] form')
-    await visit.press('Add animal', '[role="dialog"] form')
-    await visit.untilText('[role="dialog"]', 'A tag is needed')
-    await visit.page.type('[role="dialog"] input[name="tag"]', 'K-01')
-    // what is mended while typing must not move the form under the next click
-    await visit.until(
-      'the message to go',
-      () => !document.querySelector<HTMLElement>('[role="dialog"]')!.innerText.includes('A tag is needed'),
-    )
-    await visit.press('Choose', '[role="dialog"]')
-    await visit.page.waitForSelector('[role="option"]')
-    await visit.page.keyboard.type('Corn')
-    await visit.page.keyboard.press('Enter')
-    await visit.press('Add animal', '[role="dialog"] form')
-    await visit.untilText('h1', 'K-01')
-    await visit.go('/round')
-    await visit.untilText('main', 'K-01')
-  })
-
-  it('a list of animals on the first day: when they last ate is asked once, and the meals follow from it', async () => {
-    visit = await Visit.start(chromium.browser, empty.address)
-    const rows = Array.from(
-      { length: 200 },
-      (_, i) => `Z-${i},${['corn snake', 'leopard gecko', 'rosy boa'][i % 3]},${i % 2 ? 'female' : 'male'},2022-05-01`,
-    )
-    const added = await fetch(`${empty.address}/api/animals/list`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ csv: `tag,species,sex,born\n${rows.join('\n')}` }),
-    })
-    expect(added.status).toBe(200)
-    await visit.go('/round')
-    // with the first animal of the house, of unknown birth
-    await visit.untilText('.first', '201 animals without a meal written')
-    // nothing stands line by line until it is answered, and axe finds nothing in it
-    expect(await visit.page.$$eval('.room [data-task^="feed:"], .room [data-task^="weigh:"]', ts => ts.length)).toBe(0)
-    expect(await findings()).toEqual([])
-    await visit.click('.first [data-segment="day"]')
-    await visit.page.keyboard.type('20112026')
-    await visit.press('All 201 ate then')
-    await visit.untilGone('.first')
-    const { season } = (await fetch(`${empty.address}/api/season`).then(r => r.json())) as {
-      season: { tasks: { id: string; tag: string }[] }
-    }
-    // of five days ago: geckos of three days are due, snakes of ten days and more are not
-    expect(season.tasks.filter(t => t.id.startsWith('feed:')).length).toBe(67)
   })
 })

@@ -1,0 +1,21 @@
+/** Every screen that has a path of its own. */
+export const SCREENS = [
+  '/round',
+  '/season',
+  '/animals',
+  '/brumation',
+  '/pairing',
+  '/genes',
+  '/eggs',
+  '/nursery',
+  '/feeders',
+  '/culture-day',
+  '/labels',
+  '/suppliers',
+  '/they-are-here',
+  '/places',
+  '/devices',
+  '/almanac',
+  '/begin',
+  '/settings',
+]
