@@ -28,7 +28,13 @@ export function feederSections(f: Feeder): Section[] {
   return [
     [`Supply: ${wayWords(supply)}`, rowsOf(supply, `${p}.supply`)],
     ...(f.otherWays ?? []).map((way, i): Section => [`Also: ${wayWords(way)}`, rowsOf(way, `${p}.otherWays.${i}`)]),
-    ['Size', [spreadRow('Weight of one', `${p}.massG`, f.massG)]],
+    [
+      'Size',
+      [
+        spreadRow('Weight of one', `${p}.massG`, f.massG),
+        ...(f.grows ? [factRow('Of the next size after', `${p}.grows.days`, f.grows.days)] : []),
+      ],
+    ],
     ['How one culture is started', recipeRows(f, p)],
     [
       'What comes round',

@@ -39,9 +39,13 @@ export function useTaskActions() {
       return [{ kind: action.kind, subject: task.subject, data: { ...data, tag: nextClutchTag(house.house, prefix) } }]
     }
     const subjects = action.each ?? [action.subject ?? task.subject]
-    return subjects.flatMap(subject =>
-      [data, ...(action.also ?? [])].map(one => ({ kind: action.kind, subject, data: one })),
-    )
+    const number = action.ask && asked !== null ? { [action.ask.field]: asked } : {}
+    return [
+      ...subjects.flatMap(subject =>
+        [data, ...(action.also ?? [])].map(one => ({ kind: action.kind, subject, data: one })),
+      ),
+      ...(action.with ?? []).map(w => ({ ...w, data: { ...w.data, ...number } })),
+    ]
   }
 
   function says(task: Task, action: TaskAction, asked: number | null): string {

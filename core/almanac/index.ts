@@ -20,6 +20,7 @@ export {
   Supply,
   type ColonyRates,
   type Recipe,
+  type Grows,
   type Upkeep,
   type BatchSigns,
   type StandIn,

@@ -49,6 +49,7 @@ export const FEEDER_PARTS = [
   'recipe',
   'upkeep',
   'colony',
+  'grows',
   'care',
   'cautions',
 ] as const satisfies readonly (keyof Feeder)[]

@@ -34,6 +34,7 @@ const NAMES: Record<string, string> = {
   upkeep: 'what comes round for it',
   recipe: 'how a culture is started',
   colony: 'how a colony grows',
+  grows: 'what it grows into',
 }
 
 /** A part of a species or feeder, as it stands in a sentence. */

@@ -60,6 +60,13 @@ export function feederProblem(feeder: Feeder, almanac: Pick<Almanac, 'feeders'>)
     if (prey === feeder.id) return { path: `standIns.${i}.prey`, message: 'A feeder does not stand for itself' }
     if (!almanac.feeders[prey]) return { path: `standIns.${i}.prey`, message: `The almanac has no feeder “${prey}”` }
   }
+  const { into } = feeder.grows ?? {}
+  if (into !== undefined && !almanac.feeders[into])
+    return { path: 'grows.into', message: `The almanac has no feeder “${into}”` }
+  // a size that is reached again would be fed as what it was long ago
+  for (let next = into, sizes = 0; next !== undefined; next = almanac.feeders[next]?.grows?.into, sizes++)
+    if (next === feeder.id || sizes > Object.keys(almanac.feeders).length)
+      return { path: 'grows.into', message: 'A feeder does not grow into what it was' }
   const other = Object.values(almanac.feeders).find(f => f.id !== feeder.id && alike(f.name, feeder.name))
   return other ? { path: 'name', message: `The almanac has a feeder called ${other.name} already` } : null
 }

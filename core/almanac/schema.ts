@@ -370,6 +370,12 @@ export const Upkeep = z.strictObject({
 })
 export type Upkeep = z.infer<typeof Upkeep>
 
+/** What is kept alive grows: so many days after it came, half of it is counted as the next size. */
+const Grows = z
+  .strictObject({ into: z.string().max(80), days: Fact })
+  .refine(g => g.days.value >= 1, { path: ['days'], message: 'It takes a day at least' })
+export type Grows = z.infer<typeof Grows>
+
 export const Feeder = z.strictObject({
   id: z.string().min(1).max(80),
   name: Name,
@@ -397,6 +403,7 @@ export const Feeder = z.strictObject({
     .refine(list => new Set(list.map(u => u.id)).size === list.length, 'Each stands once')
     .optional(),
   colony: ColonyRates.optional(),
+  grows: Grows.optional(),
   care: z.string().max(2000),
   cautions: z.array(z.string().max(400)).max(20),
 })

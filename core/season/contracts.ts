@@ -46,6 +46,8 @@ export interface TaskAction {
   ask?: { field: string; label: string; unit?: 'mass'; likely?: number }
   /** Further entries of the same kind that belong to the same act: the other prey of a mixed meal. */
   also?: Record<string, unknown>[]
+  /** Further entries of other kinds that belong to the same act; a number that is asked for is theirs too. */
+  with?: { kind: string; subject: Subject; data: Record<string, unknown> }[]
   /** When one tap writes several entries: cups to start. */
   times?: number
   tone?: 'main' | 'plain'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
-import { feederOf, shippedAlmanac as almanac } from '../almanac'
+import { feederOf, feederProblem, shippedAlmanac as almanac, type Almanac, type Feeder } from '../almanac'
 import { checkEntry, foldHouse } from '../subjects'
 import { fedFirst, keptBetween, lifeOf, packWay, useByDays } from '../supply'
 import { dayToIso } from '../units'
@@ -90,6 +90,7 @@ describe('lots of what is bought', () => {
       day: today,
       pieces,
       gone: 0,
+      grown: 0,
       useBy: today + useBy,
     })
     const look: Pick<PreyOutlook, 'lots' | 'mean'> = {
@@ -104,7 +105,7 @@ describe('lots of what is bought', () => {
   it('is told with who else could use it, and its working; a few pieces over are not', () => {
     const { many, standIns } = feederOf(almanac, 'cricket.quarter')
     const mean = new Array<number>(30).fill(5)
-    const lots = [{ entryId: 'e', day: today - 2, pieces: 80, gone: 0, useBy: today + 5 }]
+    const lots = [{ entryId: 'e', day: today - 2, pieces: 80, gone: 0, grown: 0, useBy: today + 5 }]
     const surplus = surplusOf({ prey: standIns![0]!.prey, lots, mean }, almanac, today)!
     // six days of five
     expect(surplus.value).toMatchObject({ pieces: 50, until: today + 5 })
@@ -160,6 +161,122 @@ describe('a stock of which nothing is written', () => {
       const then = season(log, almanac, defaultSettings, today + after).season.prey.find(p => p.prey === HALF.id)!
       expect(then.stock).toBeCloseTo(200 * keptBetween(life, 0, after), 6)
       expect(then.lots[0]!.pieces + then.lots[0]!.gone).toBeCloseTo(200, 6)
+    }
+  })
+})
+
+describe('what grows into the next size', () => {
+  const QUARTER = { type: 'prey' as const, id: 'cricket.quarter' }
+  // kept well by this house, so that they live to grow
+  const kept = {
+    ...almanac,
+    feeders: {
+      ...almanac.feeders,
+      [QUARTER.id]: withKeep(feederOf(almanac, QUARTER.id), 40),
+    },
+  }
+  function withKeep(feeder: Feeder, days: number): Feeder {
+    const supply = packWay(feeder)!
+    return { ...feeder, supply: { ...supply, keepDays: { ...supply.keepDays, value: days } } }
+  }
+  const days = kept.feeders[QUARTER.id]!.grows!.days.value
+  const at = (b: HouseBuilder, later = 0) => season(b.records(), kept, defaultSettings, today + later).season
+  const task = (b: HouseBuilder, later = 0) => at(b, later).tasks.find(t => t.id === `grown:${QUARTER.id}`)
+  const came = () => {
+    const b = house()
+    b.write('preyReceived', QUARTER, 0, { count: 100 })
+    return b
+  }
+
+  it('is of its size until the Almanac says, and stands in the Round on that day, not before', () => {
+    const stock = (later: number) => at(came(), later).prey.find(p => p.prey === QUARTER.id)!.stock
+    expect(stock(days - 1)).toBeGreaterThan(90)
+    expect(task(came(), days - 1)).toBeUndefined()
+    expect(stock(days)).toBe(0)
+    const told = task(came(), days)!
+    expect(told).toMatchObject({ due: today + days, subject: QUARTER })
+    expect(told.what).toMatch(/half-inch crickets by now/)
+  })
+
+  it('is counted as the larger by one press: off the one, on the other, and nothing is left to be asked', () => {
+    const b = new HouseBuilder(today + days).animal('G-1', 'leopard-gecko')
+    b.write('preyReceived', QUARTER, -days, { count: 100 })
+    const [as] = task(b, days)!.actions
+    const number = { [as!.ask!.field]: 80 }
+    b.write(as!.kind, QUARTER, 0, { ...as!.data, ...number })
+    for (const { kind, subject, data } of as!.with!) b.write(kind, subject, 0, { ...data, ...number })
+    const { prey, tasks } = at(b, days)
+    expect(prey.find(p => p.prey === HALF.id)!.lots.map(l => [l.day, Math.round(l.pieces)])).toEqual([
+      [today + days, 80],
+    ])
+    // of 100 some twenty: what is not counted is asked about still, as long as it is to be expected alive
+    const rest = tasks.find(t => t.id === `grown:${QUARTER.id}`)?.actions[0]!.ask!.likely ?? 0
+    expect(rest).toBeLessThanOrEqual(20)
+    b.write('preyCounted', QUARTER, 0, { count: 0 })
+    expect(task(b, days)).toBeUndefined()
+  })
+
+  it('takes no order away, and only what grows into it is taken', () => {
+    const b = came()
+    b.write('preyOrdered', HALF, 0, { count: 250 })
+    b.write('preyGrown', HALF, 0, { count: 5, from: QUARTER.id })
+    const records = b.records()
+    const standing = foldHouse(records)
+    expect(standing.stocks[HALF.id]!.onOrder).toHaveLength(1)
+    const problem = (from: string) =>
+      checkEntry(
+        {
+          ...{ id: 'n', at: new Date(today * 86_400_000).toISOString(), day: today, subject: HALF },
+          ...{ source: 'keeper' as const, kind: 'preyGrown', data: { count: 1, from } },
+        },
+        { records, house: standing, almanac, today },
+      )[0]
+    expect(problem(QUARTER.id)).toBeUndefined()
+    expect(problem('cricket.adult')).toEqual({
+      path: 'data.from',
+      message: 'By the Almanac, adult crickets do not grow into half-inch crickets',
+    })
+    expect(problem('no such feeder')).toBeDefined()
+  })
+
+  it('the plan orders for those who eat it when what lies there will have grown', () => {
+    const plain = {
+      ...kept,
+      feeders: { ...kept.feeders, [QUARTER.id]: { ...kept.feeders[QUARTER.id]!, grows: undefined } },
+    }
+    const look = (of: Almanac) => {
+      const { season: s } = season(came().records(), of, defaultSettings, today)
+      return s.prey.find(p => p.prey === QUARTER.id)!.lots[0]!.useBy
+    }
+    expect(look(kept)).toBe(today + days - 1)
+    expect(look(plain)).toBeGreaterThan(today + days)
+  })
+})
+
+describe('a size that a feeder grows into', () => {
+  const sizeProblem = (id: string, into: string) => {
+    const feeder = { ...feederOf(almanac, id), grows: { into, days: { value: 3, unit: 'days', mark: 'own' as const } } }
+    return feederProblem(feeder, almanac)
+  }
+  it('is there, and is none that it was before', () => {
+    expect(sizeProblem('cricket.half', 'cricket.adult')).toBe(null)
+    expect(sizeProblem('cricket.half', 'no such feeder')).toEqual({
+      path: 'grows.into',
+      message: 'The almanac has no feeder “no such feeder”',
+    })
+    expect(sizeProblem('cricket.half', 'cricket.half')).toMatchObject({ path: 'grows.into' })
+    expect(sizeProblem('cricket.adult', 'cricket.pinhead')).toMatchObject({
+      message: 'A feeder does not grow into what it was',
+    })
+  })
+
+  it('of every shipped feeder is heavier, and of those that are bought', () => {
+    const growing = Object.values(almanac.feeders).filter(f => f.grows)
+    expect(growing.length).toBeGreaterThanOrEqual(10)
+    for (const f of growing) {
+      expect(feederProblem(f, almanac), f.id).toBe(null)
+      expect(feederOf(almanac, f.grows!.into).massG.likely, f.id).toBeGreaterThan(f.massG.likely)
+      expect(f.supply.kind, f.id).toBe('bought')
     }
   })
 })

@@ -48,6 +48,7 @@ export { arrival, orderDue } from './orders'
 export { simulatedAnswer, type SimulatedAnswer } from './simulated'
 export {
   carriable,
+  aliveBetween,
   keptBetween,
   keptPerDay,
   lifeOf,

@@ -93,6 +93,70 @@ describe('what is left of a stock', () => {
     }
   })
 
+  it('what grows is of its size until its day, then alive and no more counted: a herd with lives of their own', () => {
+    const nymphs = life({ halfDays: 30, shape: 4, growsAfter: 12 })
+    expect(useByDays(nymphs)).toBe(11)
+    expect(keptBetween(nymphs, 0, 11)).toBeCloseTo(0.5 ** ((11 / 30) ** 4), 12)
+    expect(keptBetween(nymphs, 0, 12)).toBe(0)
+    const random = seededRandom(9)
+    const born = today - 20
+    // lives drawn by the inverse of the survival
+    const dies = Array.from({ length: 20_000 }, () => born + 30 * (Math.log(random()) / Math.log(0.5)) ** 0.25)
+    for (const age of [5, 11, 12, 18, 25, 40]) {
+      const [there] = standingLots({ ...counted(born, 0), lots: [], arrivals: [lot(born, 20_000)] }, nymphs, born + age)
+      const alive = dies.filter(d => d > born + age).length
+      expect(Math.abs(there!.pieces - (age < 12 ? alive : 0))).toBeLessThan(4 * Math.sqrt(5000))
+      expect(Math.abs(there!.grown - (age < 12 ? 0 : alive))).toBeLessThan(4 * Math.sqrt(5000))
+      expect(there!.pieces + there!.grown + there!.gone).toBeCloseTo(20_000, 6)
+      expect(there!.useBy).toBe(born + 11)
+    }
+  })
+
+  it('what is counted as grown comes off those that are; what is still fed, or thrown out, as far as there is any', () => {
+    const nymphs = life({ halfDays: 1e9, shape: 4, growsAfter: 10 })
+    const of = (stock: Partial<Stock>) => {
+      const came = {
+        ...counted(today - 12, 0),
+        lots: [],
+        arrivals: [lot(today - 12, 40), lot(today - 2, 25)],
+        ...stock,
+      }
+      return standingLots(came, nymphs, today).map(l => [l.pieces, l.grown].map(Math.round))
+    }
+    expect(of({})).toEqual([
+      [0, 40],
+      [25, 0],
+    ])
+    const day = { day: today, at: '' }
+    expect(of({ discards: [{ ...day, count: 30, grown: true }] })).toEqual([
+      [0, 10],
+      [25, 0],
+    ])
+    // fed as small all the same: those of their size first, then what was taken for too large
+    expect(of({ used: [{ ...day, count: 30 }] })).toEqual([
+      [0, 35],
+      [0, 0],
+    ])
+    expect(of({ discards: [{ ...day, count: 45 }] })).toEqual([
+      [0, 0],
+      [20, 0],
+    ])
+  })
+
+  it('what a keeper counts as of its size when most have grown is slower than most, and is believed', () => {
+    const nymphs = life({ halfDays: 60, shape: 4, growsAfter: 10 })
+    const stock: Stock = { ...counted(today - 2, 30), lots: [lot(today - 20, 30)] }
+    const [there] = standingLots(stock, nymphs, today)
+    expect(there).toMatchObject({
+      grown: 0,
+      useBy: today - 20 + Math.floor(useByDays(life({ halfDays: 60, shape: 4 }))),
+    })
+    expect(there!.pieces).toBeGreaterThan(29)
+    // one that came since grows in its time
+    const both = standingLots({ ...stock, arrivals: [lot(today - 11, 5)] }, nymphs, today)
+    expect(both.map(l => Math.round(l.grown))).toEqual([5, 0])
+  })
+
   it('a box with a date of its own is used by that date, and before one that keeps longer', () => {
     const mice = life({ halfDays: 180, shape: 4 })
     const stock: Stock = {
@@ -146,7 +210,8 @@ describe('what is left of a stock', () => {
         ),
         fc.double({ min: 0.3, max: 400, noNaN: true }),
         fc.double({ min: 0.2, max: 12, noNaN: true }),
-        (changes, halfDays, shape) => {
+        fc.option(fc.integer({ min: 1, max: 50 }), { nil: undefined }),
+        (changes, halfDays, shape, growsAfter) => {
           const of = (sort: string) =>
             changes
               .filter(c => c.sort === sort)
@@ -161,7 +226,7 @@ describe('what is left of a stock', () => {
           const came = stock.arrivals.reduce((n, a) => n + a.count, 0)
           let before = came
           for (let day = today; day < today + 60; day += 7) {
-            const left = usable(stock, life({ halfDays, shape }), day)
+            const left = usable(stock, life({ halfDays, shape, growsAfter }), day)
             expect(left).toBeGreaterThanOrEqual(0)
             expect(left).toBeLessThanOrEqual(before + 1e-6)
             before = left

@@ -1,4 +1,4 @@
-import type { Almanac } from '../almanac'
+import type { Almanac, Grows } from '../almanac'
 import type { Day } from '../chance'
 import type { StockLot, StockState } from '../subjects'
 import type { PlannedSupply } from './yields'
@@ -10,36 +10,43 @@ export interface Life {
   shape: number
   /** The day to use them by is the one on which this share is still usable, 0..1. */
   useByShare: number
+  /** At this age half have grown out of their size, in days: alive, and no more counted as what they were. */
+  growsAfter?: number
 }
 
 const clamped = (least: number, x: number, most: number) => Math.min(most, Math.max(least, x))
 
-/** What is bought ends about the days it keeps; what is harvested goes off day by day. */
-export function lifeOf(supply: PlannedSupply, { lotShape, lotUseBy }: Almanac['common']): Life {
+/** What is bought ends about the days it keeps, or when it has grown; what is harvested goes off day by day. */
+export function lifeOf(supply: PlannedSupply, { lotShape, lotUseBy }: Almanac['common'], grows?: Grows): Life {
   return {
     halfDays: supply.keepDays.value,
     // own numbers may be any: at the ends nothing could be said any more of when a lot ends
     shape: supply.kind === 'bought' ? clamped(0.2, lotShape!.value, 20) : 1,
     useByShare: clamped(0.01, lotUseBy!.value, 0.99),
+    ...(grows && supply.kind === 'bought' && { growsAfter: grows.days.value }),
   }
 }
 
 /** Halvings at the age at which a share is left: 0.5 ** halvings = share. */
 const halvings = (share: number) => Math.log(share) / Math.log(0.5)
 
-/** Days after which the share of use-by is still usable. */
-export const useByDays = ({ halfDays, shape, useByShare }: Life): number =>
-  halfDays * halvings(useByShare) ** (1 / shape)
+/** Days after which the share of use-by is still usable, or the last before they have grown. */
+export const useByDays = ({ halfDays, shape, useByShare, growsAfter = Infinity }: Life): number =>
+  Math.min(halfDays * halvings(useByShare) ** (1 / shape), growsAfter - 1)
 
 /**
- * Share usable at a later age of what is usable at an earlier one: Weibull survival, 0.5 ** ((age / half) ** shape).
+ * Share alive at a later age of what is alive at an earlier one: Weibull survival, 0.5 ** ((age / half) ** shape).
  * @param from age in days, 0 or more
  * @param to the later age
  */
-export function keptBetween({ halfDays, shape }: Life, from: number, to: number): number {
+export function aliveBetween({ halfDays, shape }: Life, from: number, to: number): number {
   const spent = (age: number) => (Math.max(0, age) / halfDays) ** shape
   return 0.5 ** Math.max(0, spent(to) - spent(from))
 }
+
+/** Share usable at a later age of what is usable at an earlier one: alive, and of its size. Ages in days. */
+export const keptBetween = (life: Life, from: number, to: number): number =>
+  life.growsAfter !== undefined && to >= life.growsAfter ? 0 : aliveBetween(life, from, to)
 
 /** Share of a stock that is still usable a day later, for what is planned without ages. */
 export function keptPerDay(supply: PlannedSupply, common: Almanac['common']): number {
@@ -56,6 +63,8 @@ export interface StandingLot {
   pieces: number
   /** Dead or gone off by now, by expectation, and not thrown away by what is written. */
   gone: number
+  /** Alive, and grown out of their size. */
+  grown: number
   /** The last day on which it is to be used. */
   useBy: Day
 }
@@ -64,12 +73,18 @@ interface Ageing extends StandingLot {
   life: Life
 }
 
-/** A lot with a date of its own lives so long that this date is its use-by. */
-function ageing(lot: StockLot, usual: Life): Ageing {
+/**
+ * A lot with a date of its own lives so long that this date is its use-by. One that was counted as of its size when most
+ * have grown is slower than most, and no day is told for it.
+ * @param countedOn the day on which it was counted, where it was
+ */
+function ageing(lot: StockLot, usual: Life, countedOn?: Day): Ageing {
   const { entryId, day, count } = lot
   const own = lot.useBy === undefined ? null : Math.max(0.5, lot.useBy - day)
-  const life = own === null ? usual : { ...usual, halfDays: (usual.halfDays * own) / useByDays(usual) }
-  return { entryId, day, pieces: count, gone: 0, useBy: lot.useBy ?? day + Math.floor(useByDays(life)), life }
+  const { growsAfter: _, ...kept } = usual
+  const slow = countedOn !== undefined && countedOn - day >= (usual.growsAfter ?? Infinity)
+  const life = own === null ? (slow ? kept : usual) : { ...kept, halfDays: (kept.halfDays * own) / useByDays(kept) }
+  return { entryId, day, pieces: count, gone: 0, grown: 0, useBy: lot.useBy ?? day + Math.floor(useByDays(life)), life }
 }
 
 /**
@@ -83,23 +98,30 @@ export function standingLots(
   life: Life,
   today: Day,
 ): StandingLot[] {
-  const lots = stock.lots.map(lot => ageing(lot, life))
+  const lots = stock.lots.map(lot => ageing(lot, life, stock.counted?.day))
   const changes = [
-    ...stock.arrivals.map(lot => ({ day: lot.day, lot, used: 0, thrown: 0 })),
-    ...stock.used.map(u => ({ day: u.day, lot: null, used: u.count, thrown: 0 })),
-    ...stock.discards.map(d => ({ day: d.day, lot: null, used: 0, thrown: d.count })),
+    ...stock.arrivals.map(lot => ({ day: lot.day, lot, used: 0, thrown: 0, outgrown: 0 })),
+    ...stock.used.map(u => ({ day: u.day, lot: null, used: u.count, thrown: 0, outgrown: 0 })),
+    ...stock.discards.map(({ day, count, grown }) => ({
+      ...{ day, lot: null, used: 0 },
+      ...(grown ? { thrown: 0, outgrown: count } : { thrown: count, outgrown: 0 }),
+    })),
   ].sort((a, b) => a.day - b.day || Number(Boolean(b.lot)) - Number(Boolean(a.lot)))
   let at = stock.counted?.day ?? changes[0]?.day ?? today
   const firstOut = () => lots.sort((a, b) => a.useBy - b.useBy || a.day - b.day)
   const comeTo = (day: Day) => {
     for (const lot of lots) {
-      const kept = keptBetween(lot.life, at - lot.day, day - lot.day)
-      lot.gone += lot.pieces * (1 - kept)
-      lot.pieces *= kept
+      const alive = aliveBetween(lot.life, at - lot.day, day - lot.day)
+      lot.gone += (lot.pieces + lot.grown) * (1 - alive)
+      lot.pieces *= alive
+      lot.grown *= alive
+      if (day - lot.day < (lot.life.growsAfter ?? Infinity)) continue
+      lot.grown += lot.pieces
+      lot.pieces = 0
     }
     at = Math.max(at, day)
   }
-  const takeOff = (count: number, from: 'pieces' | 'gone') => {
+  const takeOff = (count: number, from: 'pieces' | 'grown' | 'gone') => {
     let open = count
     for (const lot of lots) {
       const taken = Math.min(open, lot[from])
@@ -108,15 +130,16 @@ export function standingLots(
     }
     return open
   }
-  for (const { day, lot, used, thrown } of changes) {
+  for (const { day, lot, used, thrown, outgrown } of changes) {
     comeTo(day)
     if (lot) {
       lots.push(ageing(lot, life))
       firstOut()
     }
-    // more than was to be expected was still usable: it was of those that were taken for gone
-    if (used) takeOff(takeOff(used, 'pieces'), 'gone')
-    if (thrown) takeOff(takeOff(thrown, 'gone'), 'pieces')
+    // more than was to be expected was still usable: it was of those that were taken for too large, or for gone
+    if (used) takeOff(takeOff(takeOff(used, 'pieces'), 'grown'), 'gone')
+    if (thrown) takeOff(takeOff(takeOff(thrown, 'gone'), 'grown'), 'pieces')
+    if (outgrown) takeOff(takeOff(takeOff(outgrown, 'grown'), 'pieces'), 'gone')
   }
   comeTo(today)
   return firstOut().map(({ life: _, ...lot }) => lot)

@@ -55,6 +55,14 @@ const stop = (i: number) =>
     `${nameOf(standIns.value[i]!.prey)} no more stands for it`,
   )
 const nameOf = (id: string) => feederOf(house.almanac, id).name.toLowerCase()
+/** The next size, where it is kept alive and fed. */
+const sizes = computed(() =>
+  Object.values(house.almanac.feeders)
+    .filter(f => f.id !== props.feeder.id && !f.retired)
+    .map(f => ({ value: f.id, label: f.name })),
+)
+const growInto = (into: string, days = 14) =>
+  save({ grows: { into, days: { value: days, unit: 'days', mark: 'own' } } }, `${nameOf(into)} after ${days} days`)
 const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at !== i) }, 'a way dropped')
 </script>
 
@@ -153,6 +161,39 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
         By weight: several small ones for a large one. The plan takes it only where there is not enough.
       </p>
     </section>
+    <section class="grows">
+      <h3>What it grows into</h3>
+      <p v-if="feeder.grows" class="in-place">
+        <b>{{ feederOf(house.almanac, feeder.grows.into).name }}</b>
+        <span class="quiet"
+          >half of them {{ feeder.grows.days.value }} days after they came, {{ feeder.grows.days.mark }}</span
+        >
+        <RecordAskNumber
+          label="Days"
+          :title="`Days until they are ${feederOf(house.almanac, feeder.grows.into).many}`"
+          :likely="feeder.grows.days.value"
+          :busy="busy"
+          @record="growInto(feeder.grows!.into, $event)"
+        />
+        <UButton
+          label="They do not grow"
+          size="xs"
+          variant="ghost"
+          color="neutral"
+          :disabled="busy"
+          @click="save({ grows: null }, 'they do not grow')"
+        />
+      </p>
+      <RecordPick
+        v-else
+        :items="sizes"
+        name="Grows into"
+        placeholder="Grows into …"
+        class="w-80"
+        @update:model-value="growInto($event)"
+      />
+      <p class="quiet small">Where it is bought and kept alive: from that day on the plan does not count on it.</p>
+    </section>
     <template v-for="[title, rows] in sections" :key="title">
       <section v-if="rows.length">
         <h3>{{ title }}</h3>
@@ -172,7 +213,8 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
 
 <style scoped>
 .ways li,
-.in-place li {
+.in-place li,
+p.in-place {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem 0.75rem;

@@ -11,6 +11,14 @@ const house = useHouse()
 const SHOWN = 3
 const lots = computed(() => props.look.lots.filter(lot => lot.pieces >= 0.5))
 const shown = computed(() => lots.value.slice(0, SHOWN))
+/** What those become that are not used by their day. */
+const grownInto = computed(() => {
+  const { grows } = feederOf(house.almanac, props.look.prey)
+  return grows ? `, then ${feederOf(house.almanac, grows.into).many}` : ''
+})
+/** Whether it is growing that ends a lot, and not its life. */
+const outgrows = (lot: { day: number; useBy: number }) =>
+  lot.useBy - lot.day + 1 === Math.floor(feederOf(house.almanac, props.look.prey).grows?.days.value ?? 0)
 const surplus = computed(() => surplusOf(props.look, house.almanac, house.today))
 const over = computed(() => {
   if (!surplus.value) return ''
@@ -25,7 +33,7 @@ const over = computed(() => {
     <li v-for="lot in shown" :key="lot.entryId" :class="{ past: lot.useBy < house.today }">
       {{ shown.length > 1 || lots.length > SHOWN ? `${Math.round(lot.pieces)} of` : 'of' }}
       {{ formatDay(lot.day, house.today) }}, {{ lot.useBy < house.today ? 'past' : 'use by' }}
-      {{ formatDay(lot.useBy, house.today) }}
+      {{ formatDay(lot.useBy, house.today) }}{{ outgrows(lot) ? grownInto : '' }}
     </li>
     <li v-if="lots.length > SHOWN">and {{ lots.length - SHOWN }} lots more</li>
     <li v-if="surplus">

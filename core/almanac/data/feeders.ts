@@ -4,6 +4,7 @@ import { liveRowId } from '../livePrey'
 import { otherWays } from './otherWays'
 import { colonies } from './colonies'
 import { recipes } from './recipes'
+import { grows } from './grows'
 import { standIns } from './standIns'
 import { upkeepOf } from './upkeep'
 
@@ -177,14 +178,14 @@ const RODENTS = [
   rodent('rat.medium', 'Medium rat', [90, 120, 150], 10),
   rodent('rat.large', 'Large rat', [150, 220, 320], 5),
 ]
-/** How they come, how many, and days until half of them are of no use any more: they grow out of their size. */
+/** How they come, how many, and days until half of them are of no use any more; most grow out of their size before. */
 const KEPT_ALIVE: Record<string, [string, number, number]> = {
-  'mouse.pinky': ['litter of 8', 8, 4],
-  'mouse.fuzzy': ['litter of 8', 8, 4],
-  'mouse.hopper': ['litter of 8', 8, 5],
-  'mouse.weaned': ['box of 4', 4, 10],
+  'mouse.pinky': ['litter of 8', 8, 20],
+  'mouse.fuzzy': ['litter of 8', 8, 20],
+  'mouse.hopper': ['litter of 8', 8, 20],
+  'mouse.weaned': ['box of 4', 4, 30],
   'mouse.adult': ['box of 2', 2, 30],
-  'rat.pup': ['litter of 8', 8, 4],
+  'rat.pup': ['litter of 8', 8, 20],
   'rat.fuzzy': ['litter of 8', 8, 5],
 }
 
@@ -619,6 +620,7 @@ export const feeders: Record<string, Feeder> = Object.fromEntries(
       ...(recipes[f.id] && { recipe: recipes[f.id]! }),
       ...(upkeepOf(f.id).length && { upkeep: upkeepOf(f.id) }),
       ...(standIns[f.id] && { standIns: standIns[f.id]! }),
+      ...(grows[f.id] && { grows: grows[f.id]! }),
     },
   ]),
 )

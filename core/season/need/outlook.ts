@@ -146,7 +146,7 @@ export function outlook(
         for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
       }
       const stock = house.stocks[id]
-      const life = lifeOf(supply, almanac.common)
+      const life = lifeOf(supply, almanac.common, feeder.grows)
       const lots = stock ? standingLots(stock, life, today) : []
       const atHand = lots.reduce((sum, lot) => sum + lot.pieces, 0)
       const gone = lots.reduce((sum, lot) => sum + lot.gone, 0)

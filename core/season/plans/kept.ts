@@ -81,9 +81,9 @@ function lastsOf(look: PreyOutlook, life: Life, today: Day): Lasts | undefined {
 }
 
 /** Lots at hand by the age at which usual ones have as long to go; nothing where all keeps beyond what is planned. */
-export function agesOf({ look, supply, input }: Kept, { almanac, today }: PlanJob): PlayedFeeder['ages'] {
+export function agesOf({ look, supply, input, feeder }: Kept, { almanac, today }: PlanJob): PlayedFeeder['ages'] {
   if (!input.lasts) return undefined
-  const life = lifeOf(supply, almanac.common)
+  const life = lifeOf(supply, almanac.common, feeder.grows)
   const lots = look.lots.map(({ pieces, useBy }) => ({ pieces, age: Math.max(0, useByDays(life) - (useBy - today)) }))
   return { life, lots }
 }
@@ -114,8 +114,9 @@ function inputFor(
   job: PlanJob,
 ): PlanInput & { usual: readonly number[] } {
   const { settings, almanac, today } = job
+  const { grows } = feederOf(almanac, look.prey)
   const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
-  const lasts = supply.kind === 'bought' ? lastsOf(look, lifeOf(supply, almanac.common), today) : undefined
+  const lasts = supply.kind === 'bought' ? lastsOf(look, lifeOf(supply, almanac.common, grows), today) : undefined
   // what keeps less than a week is ordered between culture days too, so that one lot meets the next
   const aWeek = lasts ? Math.ceil(7 / (lasts.days + 1)) : 1
   const startDays: number[] = []

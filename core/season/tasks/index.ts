@@ -12,7 +12,7 @@ import { findingTasks } from './findings'
 import { groupTasks } from './groups'
 import { healthTasks } from './health'
 import { lampTasks } from './lamp'
-import { lotTasks } from './lots'
+import { grownTasks, lotTasks } from './lots'
 import { quarantineTasks } from './quarantine'
 import { tadpoleTasks } from './tadpoles'
 import { troubleTasks } from './troubles'
@@ -44,6 +44,7 @@ const makers: TaskMaker[] = [
   troubleTasks,
   deliveryTasks,
   lotTasks,
+  grownTasks,
   upkeepTasks,
   lampTasks,
   findingTasks,

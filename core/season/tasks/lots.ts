@@ -5,6 +5,64 @@ import { formatDay } from '../../units'
 import type { Task } from '../contracts'
 import { tasksOfEach, type TaskMaker } from './taskMaker'
 
+/** Lots that have grown into the next size: counted as what they are now. */
+export const grownTasks: TaskMaker = context =>
+  tasksOfEach(
+    context,
+    context.prey.filter(look => look.lots.some(lot => lot.grown >= 1)),
+    look => ({ type: 'prey', id: look.prey }),
+    ({ prey, lots }, { almanac, today }): Task[] => {
+      const feeder = feederOf(almanac, prey)
+      const { grows } = feeder
+      if (!grows) return []
+      const larger = feederOf(almanac, grows.into)
+      const grown = lots.filter(lot => lot.grown >= 1)
+      const count = Math.round(grown.reduce((n, lot) => n + lot.grown, 0))
+      return [
+        {
+          id: `grown:${prey}`,
+          kind: 'lot',
+          subject: { type: 'prey', id: prey },
+          tag: feeder.name,
+          placeId: null,
+          due: Math.min(...grown.map(lot => lot.useBy)) + 1,
+          what: `Look at ${grown.map(lot => `those of ${formatDay(lot.day, today)}`).join(' and ')}: most are ${larger.many} by now`,
+          detail: `about ${count}; the plan does not count on them until they are counted as what they are`,
+          actions: [
+            {
+              label: `Count as ${larger.many}`,
+              kind: 'preyDiscarded',
+              data: { grown: true },
+              ask: { field: 'count', label: `Are ${larger.many} now`, likely: count },
+              with: [{ kind: 'preyGrown', subject: { type: 'prey', id: larger.id }, data: { from: prey } }],
+            },
+            {
+              label: 'Count',
+              kind: 'preyCounted',
+              data: {},
+              ask: {
+                field: 'count',
+                label: `Are ${feeder.many} still`,
+                likely: Math.round(lots.reduce((n, lot) => n + lot.pieces, 0)),
+              },
+            },
+          ],
+          reasons: [
+            {
+              rule: 'What is kept alive and fed grows: from that day on it is not counted on as what it came as',
+              inputs: [
+                ...grown.map(lot => entryInput('Came', formatDay(lot.day, today), lot)),
+                factInput(`Are ${larger.many} after`, `feeders.${prey}.grows.days.value`, grows.days),
+                computedInput('Alive by now, expected', `${count}`),
+              ],
+              change: 'A count of either, or other days in the Almanac: in the cool it takes far longer',
+            },
+          ],
+        },
+      ]
+    },
+  )
+
 /** Lots that are past their day, and of which too many must be dead or gone off: looked through, counted, thrown out. */
 export const lotTasks: TaskMaker = context =>
   tasksOfEach(
@@ -16,7 +74,7 @@ export const lotTasks: TaskMaker = context =>
       const packs = packWay(feeder)
       const { lotOver, lotUseBy, lotShape } = almanac.common
       const over = lots.filter(
-        lot => lot.useBy < today && lot.gone >= 1 && lot.gone > lotOver!.value * (lot.gone + lot.pieces),
+        lot => lot.useBy < today && lot.gone >= 1 && lot.gone > lotOver!.value * (lot.gone + lot.pieces + lot.grown),
       )
       if (!over.length || !packs) return []
       const sum = (of: 'pieces' | 'gone', all = over) => Math.round(all.reduce((n, lot) => n + lot[of], 0))

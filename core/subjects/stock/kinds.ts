@@ -217,13 +217,35 @@ export const stockKinds = [
     kind: 'preyDiscarded',
     subject: 'prey',
     verb: 'Record thrown away',
-    data: z.strictObject({ count: amount('Thrown away'), why: z.string().max(300).optional() }),
+    data: z.strictObject({
+      count: amount('Thrown away'),
+      why: z.string().max(300).optional(),
+      /** Not thrown away: it is counted as the next size from now on. */
+      grown: z.literal(true).optional(),
+    }),
     fields: { why: { label: 'Why: dead, too large by now, gone off', as: 'text' } },
     check: (state, { count }) =>
       count > state.left ? { path: 'data.count', message: `Only ${Math.round(state.left)} are left by count` } : null,
-    apply(state, { count }, entry) {
-      state.discards.push({ day: entry.day, at: entry.at, count })
+    apply(state, { count, grown }, entry) {
+      state.discards.push({ day: entry.day, at: entry.at, count, ...(grown && { grown }) })
     },
-    wording: d => `Thrown away ${d.count}${d.why ? `: ${d.why}` : ''}`,
+    wording: d => `${d.grown ? 'Grown out of their size' : 'Thrown away'}: ${d.count}${d.why ? `, ${d.why}` : ''}`,
+  }),
+  defineKind({
+    kind: 'preyGrown',
+    subject: 'prey',
+    verb: 'Record as grown',
+    data: z.strictObject({ count: amount('Grown').min(1, 'At least one'), from: reference('feeder') }),
+    check: ({ prey }, { from }, _, { almanac }) => {
+      const [small, large] = [almanac.feeders[from], almanac.feeders[prey]]
+      return !small || !large || small.grows?.into === prey
+        ? null
+        : { path: 'data.from', message: `By the Almanac, ${small.many} do not grow into ${large.many}` }
+    },
+    apply(state, { count }, entry) {
+      state.received += count
+      state.arrivals.push({ entryId: entry.id, day: entry.day, at: entry.at, count })
+    },
+    wording: d => `Grown: ${d.count}, from ${d.from}`,
   }),
 ]

@@ -20,8 +20,8 @@ export interface StockState {
   lots: StockLot[]
   /** Deliveries since the last count. */
   arrivals: (StockLot & { at: string })[]
-  /** Thrown away since the last count: dead, too large by now, gone off. */
-  discards: { day: Day; at: string; count: number }[]
+  /** Taken out since the last count: dead, gone off, or grown into the next size. */
+  discards: { day: Day; at: string; count: number; grown?: true }[]
   /** Offered since the last count (or the first delivery), by meal. */
   used: { day: Day; count: number }[]
   /** Units that are decided to be started or ordered, by day, whatever the plan would be. */
