@@ -196,6 +196,12 @@ describe('what grows into the next size', () => {
     const told = task(came(), days)!
     expect(told).toMatchObject({ due: today + days, subject: QUARTER })
     expect(told.what).toMatch(/half-inch crickets by now/)
+    // much later most are dead: they are looked at once, and what is dead is thrown out by the same line
+    const late = at(came(), 45).tasks.filter(t => t.subject.id === QUARTER.id)
+    expect(late.map(t => t.id)).toEqual([`grown:${QUARTER.id}`])
+    expect(late[0]!.actions.map(a => a.label)).toEqual(['Count as half-inch crickets', 'Thrown out', 'Count'])
+    const { likely } = late[0]!.actions[1]!.ask!
+    expect(likely! + late[0]!.actions[0]!.ask!.likely!).toBe(100)
   })
 
   it('is counted as the larger by one press: off the one, on the other, and nothing is left to be asked', () => {

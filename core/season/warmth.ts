@@ -127,8 +127,19 @@ export function eggWarmth(clutch: ClutchState, context: OfEggs): ToldWarmth | nu
   })
 }
 
+interface Shelves {
+  stretches: Stretch[]
+  nowHour: number
+  /** The place that is read. */
+  placeId: string | null
+}
+
 /** The shelves on which a culture stood, one after the other; null where nothing is read and it never moved. */
-function shelvesOf({ startDay, stoodIn = [], placeId }: CultureState, atC: number, house: OfCultures['house']) {
+function shelvesOf(
+  { startDay, stoodIn = [], placeId }: CultureState,
+  atC: number,
+  house: OfCultures['house'],
+): Shelves | null {
   const from = beganAt(startDay)
   const stretches = sinceBegun(
     [...stoodIn, { placeId }].map(({ placeId }, i) => ({
@@ -149,6 +160,21 @@ function shelvesOf({ startDay, stoodIn = [], placeId }: CultureState, atC: numbe
 const COLONY_STEP_C = 0.5
 /** What it goes on at; finer, all that follows would be reckoned anew every hour. */
 const COLONY_NOW_C = 0.2
+/** What it was longer ago makes no difference any more. */
+const COLONY_HOURS = 430 * 24
+
+/** What a colony goes on at: what its place lately read, else what that is set to. */
+function colonyNow({ stretches }: Shelves, { common }: Pick<Almanac, 'common'>): number {
+  const { log, setC } = stretches.at(-1)!
+  const lately = log && latelyOf(log, common.warmthLately!.value)
+  return lately === null ? setC : stepped(Math.round(lately / COLONY_NOW_C) * COLONY_NOW_C)
+}
+
+/** Rates of a culture that is a colony of a kind of which it is known how it grows. */
+function colonyRatesOf(culture: CultureState, almanac: OfCultures['almanac']): ColonyRates | null {
+  const feeder = feederOf(almanac, culture.feederId)
+  return cultureWay(feeder, culture)?.kind === 'colony' ? (feeder.colony ?? null) : null
+}
 
 const knownOfColony = remembering<CultureState, ToldWarmth | null>()
 
@@ -157,7 +183,8 @@ function colonyWarmth(culture: CultureState, { atTempC }: ColonyRates, context: 
   const { house, almanac } = context
   const shelves = shelvesOf(culture, atTempC.value, house)
   if (!shelves) return null
-  const { stretches, nowHour, placeId } = shelves
+  const { nowHour, placeId } = shelves
+  const stretches = sinceBegun(shelves.stretches, Math.max(shelves.stretches[0]!.fromHour, nowHour - COLONY_HOURS))
   const hours = almanac.common.warmthLately!.value
   const dependsOn = [atTempC, hours, nowHour, placeId, ...stretches.flatMap(s => [s.log, s.fromHour, s.setC])]
   return knownOfColony(context, culture, dependsOn, () => {
@@ -166,9 +193,7 @@ function colonyWarmth(culture: CultureState, { atTempC }: ColonyRates, context: 
       all++
       if (has) [sum, read] = [sum + tempC, read + 1]
     })
-    const { log, setC } = stretches.at(-1)!
-    const lately = log && latelyOf(log, hours)
-    const goesOnAtC = lately === null ? setC : stepped(Math.round(lately / COLONY_NOW_C) * COLONY_NOW_C)
+    const goesOnAtC = colonyNow(shelves, almanac)
     const meanC = read ? stepped(sum / read) : null
     return {
       ...{ tempC: goesOnAtC, goesOnAtC, meanC, hours: all, read, placeId, done: 0 },
@@ -184,9 +209,9 @@ function colonyWarmth(culture: CultureState, { atTempC }: ColonyRates, context: 
 export function cultureWarmth(culture: CultureState, context: OfCultures): ToldWarmth | null {
   const { house, almanac } = context
   if (house.warmth) return house.warmth[culture.id] ?? null
-  const feeder = feederOf(almanac, culture.feederId)
-  const way = cultureWay(feeder, culture)
-  if (way?.kind === 'colony') return feeder.colony ? colonyWarmth(culture, feeder.colony, context) : null
+  const rates = colonyRatesOf(culture, almanac)
+  if (rates) return colonyWarmth(culture, rates, context)
+  const way = cultureWay(feederOf(almanac, culture.feederId), culture)
   if (way?.kind !== 'batch') return null
   const [baseC, atC] = [way.baseTempC.value, way.atTempC.value]
   const shelves = shelvesOf(culture, atC, house)
@@ -203,8 +228,14 @@ export const eggTempC = (clutch: ClutchState, context: OfEggs): number | null =>
   eggWarmth(clutch, context)?.tempC ?? clutch.tempC ?? temperatureAt(context.house.places, clutch.placeId)
 
 /** The temperature that a culture is counted at: by readings, else that of its place, °C. */
-export const cultureTempC = (culture: CultureState, context: OfCultures): number | null =>
-  cultureWarmth(culture, context)?.tempC ?? temperatureAt(context.house.places, culture.placeId)
+export function cultureTempC(culture: CultureState, context: OfCultures): number | null {
+  const { house, almanac } = context
+  // of a colony it is asked often, and what it stood at before does not matter
+  const rates = house.warmth ? null : colonyRatesOf(culture, almanac)
+  const shelves = rates && shelvesOf(culture, rates.atTempC.value, house)
+  const tempC = shelves ? colonyNow(shelves, almanac) : rates ? null : cultureWarmth(culture, context)?.tempC
+  return tempC ?? temperatureAt(house.places, culture.placeId)
+}
 
 /** What a place is now, by its readings of the last days, else what it is set to, °C. */
 export function placeTempC(placeId: string | null, { house, almanac }: OfCultures): number | null {

@@ -231,6 +231,28 @@ describe('lots', () => {
     await visit.undo('12')
     await visit.page.waitForSelector(task)
   })
+
+  it('one that has grown is counted as the next size in one act, and taken back in one', async () => {
+    const of = (id: string) => ({ type: 'prey', id: `roach.${id}` })
+    await write('preyReceived', of('small'), { count: 250 }, 50)
+    await open()
+    await visit.go('/feeders')
+    await visit.untilText('[data-stock="roach.small"]', 'are roach nymphs by now')
+    await visit.move('/round')
+    const task = '[data-task="grown:roach.small"]'
+    await visit.untilText(task, 'most are roach nymphs by now')
+    await visit.press('Count as roach nymphs', task)
+    await visit.page.waitForSelector('form.ask input').then(input => input!.type('150'))
+    await visit.page.keyboard.press('Enter')
+    const came = async () => (await snapshot()).house.stocks['roach.nymph']?.arrivals.map(a => a.count) ?? []
+    await expect.poll(came).toEqual([150])
+    expect((await snapshot()).house.stocks['roach.small']!.discards).toMatchObject([{ count: 150, grown: true }])
+    await visit.undo('150')
+    await expect.poll(came).toEqual([])
+    expect((await snapshot()).house.stocks['roach.small']!.discards).toEqual([])
+    // nothing of it is left for the tests that follow
+    await write('preyCounted', of('small'), { count: 0 }, 0)
+  })
 })
 
 describe('what is found in a culture', () => {

@@ -6,7 +6,14 @@ import { withWay } from '#core/supply'
 const props = defineProps<{ feeder: Feeder }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const house = useHouse()
-const { save, problem, busy } = usePartChange('feeder', () => props.feeder)
+const { save: keep, problem, busy } = usePartChange('feeder', () => props.feeder)
+/** What was changed last: what is refused is said beside it. */
+const changed = ref('')
+const save = (parts: Record<string, unknown>, says: string) => {
+  changed.value = Object.keys(parts)[0] ?? ''
+  return keep(parts, says)
+}
+const refused = (part: string) => (changed.value === part ? problem.value : '')
 const marks = computed(() => countMarks(props.feeder))
 const editing = ref(false)
 const PARTS = ['massG', 'minerals', 'supply', 'care', 'cautions']
@@ -120,7 +127,7 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
           />
         </li>
       </ul>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="refused('otherWays') || refused('supply')" class="problem" role="alert">{{ problem }}</p>
       <p class="quiet small">What runs already goes on as it was started.</p>
     </section>
     <section class="stand-ins">
@@ -157,6 +164,7 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
         class="w-80"
         @update:model-value="letStandIn($event)"
       />
+      <p v-if="refused('standIns')" class="problem" role="alert">{{ problem }}</p>
       <p class="quiet small">
         By weight: several small ones for a large one. The plan takes it only where there is not enough.
       </p>
@@ -192,6 +200,7 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
         class="w-80"
         @update:model-value="growInto($event)"
       />
+      <p v-if="refused('grows')" class="problem" role="alert">{{ problem }}</p>
       <p class="quiet small">Where it is bought and kept alive: from that day on the plan does not count on it.</p>
     </section>
     <template v-for="[title, rows] in sections" :key="title">

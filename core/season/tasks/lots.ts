@@ -18,6 +18,7 @@ export const grownTasks: TaskMaker = context =>
       const larger = feederOf(almanac, grows.into)
       const grown = lots.filter(lot => lot.grown >= 1)
       const count = Math.round(grown.reduce((n, lot) => n + lot.grown, 0))
+      const gone = Math.round(grown.reduce((n, lot) => n + lot.gone, 0))
       return [
         {
           id: `grown:${prey}`,
@@ -27,7 +28,7 @@ export const grownTasks: TaskMaker = context =>
           placeId: null,
           due: Math.min(...grown.map(lot => lot.useBy)) + 1,
           what: `Look at ${grown.map(lot => `those of ${formatDay(lot.day, today)}`).join(' and ')}: most are ${larger.many} by now`,
-          detail: `about ${count}; the plan does not count on them until they are counted as what they are`,
+          detail: `about ${count} alive${gone ? `, ${gone} gone by` : ''}; the plan does not count on them until they are counted as what they are`,
           actions: [
             {
               label: `Count as ${larger.many}`,
@@ -36,6 +37,16 @@ export const grownTasks: TaskMaker = context =>
               ask: { field: 'count', label: `Are ${larger.many} now`, likely: count },
               with: [{ kind: 'preyGrown', subject: { type: 'prey', id: larger.id }, data: { from: prey } }],
             },
+            ...(gone
+              ? [
+                  {
+                    label: 'Thrown out',
+                    kind: 'preyDiscarded',
+                    data: {},
+                    ask: { field: 'count', label: 'Thrown out', likely: gone },
+                  },
+                ]
+              : []),
             {
               label: 'Count',
               kind: 'preyCounted',
@@ -73,8 +84,10 @@ export const lotTasks: TaskMaker = context =>
       const feeder = feederOf(almanac, prey)
       const packs = packWay(feeder)
       const { lotOver, lotUseBy, lotShape } = almanac.common
+      // those that have grown are looked at as such
       const over = lots.filter(
-        lot => lot.useBy < today && lot.gone >= 1 && lot.gone > lotOver!.value * (lot.gone + lot.pieces + lot.grown),
+        lot =>
+          lot.useBy < today && lot.grown < 1 && lot.gone >= 1 && lot.gone > lotOver!.value * (lot.gone + lot.pieces),
       )
       if (!over.length || !packs) return []
       const sum = (of: 'pieces' | 'gone', all = over) => Math.round(all.reduce((n, lot) => n + lot[of], 0))
