@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { z } from 'zod'
 import { describe, expect, it } from 'vitest'
+import { moths } from '../../tests/fixtures/moths'
 import {
   MOST_SHEET_BYTES,
   Sheet,
@@ -109,6 +110,20 @@ describe('what taking a sheet over would do', () => {
     const [feeder, species, ofIt] = plan.facts
     expect(ofIt!.data).toMatchObject({ type: true, from: species!.id })
     expect((ofIt!.data.parts as { ladder: typeof ladder }).ladder[0]!.meal[0]!.prey).toBe(feeder!.id)
+  })
+})
+
+describe('feeders that name each other', () => {
+  const [small, large] = ['01890000-0000-7000-8000-0000000000a1', '01890000-0000-7000-8000-0000000000a2']
+  const here = {
+    ...almanac,
+    feeders: { ...almanac.feeders, ...Object.fromEntries(moths(small!, large!).map(m => [m.id, m])) },
+  }
+
+  it('go out together where they are of the house; what is shipped is there wherever one reads', () => {
+    expect(sheetOf(here, [], [small!]).feeders.map(f => f.id)).toEqual([small, large])
+    expect(sheetOf(here, [], [large!]).feeders.map(f => f.id)).toEqual([large, small])
+    expect(sheetOf(here, [], ['cricket.quarter']).feeders.map(f => f.id)).toEqual(['cricket.quarter'])
   })
 })
 

@@ -16,9 +16,25 @@ export const Sheet = z.strictObject({
 })
 export type Sheet = z.infer<typeof Sheet>
 
+/** Feeders that a feeder names: what may stand for it, and what it grows into. */
+const namedBy = ({ standIns = [], grows }: Feeder): string[] => [
+  ...standIns.map(s => s.prey),
+  ...(grows ? [grows.into] : []),
+]
+
+/** Those of a house that these name, and those that they name in turn; what is shipped is there wherever one reads. */
+function withOwnNamed(almanac: Almanac, ids: readonly string[]): string[] {
+  const all = new Set(ids)
+  for (const id of all) {
+    const feeder = almanac.feeders[id]
+    if (feeder) for (const named of namedBy(feeder)) if (UUID.test(named)) all.add(named)
+  }
+  return [...all]
+}
+
 /**
- * Species and feeders with all that they need: the species that a type is of, and every feeder of a ladder, so that
- * whoever reads it computes the same.
+ * Species and feeders with all that they need: the species that a type is of, every feeder of a ladder, and feeders of
+ * the house that those name, so that whoever reads it computes the same.
  */
 export function sheetOf(almanac: Almanac, speciesIds: readonly string[], feederIds: readonly string[] = []): Sheet {
   const wanted = new Set(speciesIds)
@@ -30,7 +46,7 @@ export function sheetOf(almanac: Almanac, speciesIds: readonly string[], feederI
     .flatMap(id => almanac.species[id] ?? [])
     .sort((a, b) => Number(a.typeOf !== undefined) - Number(b.typeOf !== undefined))
   const prey = species.flatMap(s => s.ladder.flatMap(step => step.meal.map(m => m.prey)))
-  const feeders = [...new Set([...feederIds, ...prey])].flatMap(id => almanac.feeders[id] ?? [])
+  const feeders = withOwnNamed(almanac, [...feederIds, ...prey]).flatMap(id => almanac.feeders[id] ?? [])
   return { mantelSheet: SHEET_VERSION, species, feeders }
 }
 
@@ -119,7 +135,7 @@ export function planSheet(sheet: Sheet, almanac: Almanac, newId: () => string): 
     names: readonly string[],
   ) => {
     if (!stands) {
-      const id = UUID.test(row.id) ? row.id : newId()
+      const id = ids.get(row.id) ?? (UUID.test(row.id) ? row.id : newId())
       ids.set(row.id, id)
       const type = of === 'species' && typeof row.typeOf === 'string'
       const said = Object.fromEntries(
@@ -158,15 +174,38 @@ export function planSheet(sheet: Sheet, almanac: Almanac, newId: () => string): 
     })
   }
 
-  for (const feeder of sheet.feeders) {
-    take('feeder', feeder as unknown as Row, almanac.feeders[feeder.id] as unknown as Row | undefined, FEEDER_PARTS, [
-      'name',
-      'one',
-      'many',
-    ])
-    const made = { ...feeder, id: idOf(feeder.id) }
-    after.feeders[made.id] = made
+  const isNew = (id: string) => !almanac.feeders[id]
+  for (const { id } of sheet.feeders) if (isNew(id)) ids.set(id, UUID.test(id) ? id : newId())
+  const links: SheetPlan['facts'] = []
+  for (const given of sheet.feeders) {
+    const feeder: Feeder = {
+      ...given,
+      ...(given.standIns && { standIns: given.standIns.map(s => ({ ...s, prey: idOf(s.prey) })) }),
+      ...(given.grows && { grows: { ...given.grows, into: idOf(given.grows.into) } }),
+    }
+    // new ones may name each other: they are named when all are there
+    const later = isNew(given.id) && namedBy(given).some(isNew)
+    const { standIns, grows, ...bare } = feeder
+    take(
+      'feeder',
+      (later ? bare : feeder) as unknown as Row,
+      almanac.feeders[feeder.id] as unknown as Row | undefined,
+      FEEDER_PARTS,
+      ['name', 'one', 'many'],
+    )
+    const id = idOf(feeder.id)
+    if (later)
+      links.push({
+        id: newId(),
+        subject: { type: 'feeder', id },
+        kind: 'feederChanged',
+        data: { parts: { ...(standIns && { standIns }), ...(grows && { grows }) } },
+      })
+    after.feeders[id] = { ...feeder, id }
   }
+  // what is changed may name what is added
+  const isAdded = (fact: SheetPlan['facts'][number]) => fact.kind === 'feederAdded'
+  plan.facts = [...plan.facts.filter(isAdded), ...plan.facts.filter(f => !isAdded(f)), ...links]
   for (const given of sheet.species) {
     const ladder = given.ladder.map(s => ({ ...s, meal: s.meal.map(m => ({ ...m, prey: idOf(m.prey) })) }))
     const species = { ...given, ladder }

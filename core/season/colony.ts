@@ -89,7 +89,8 @@ export function colonyView(
   if (!rates || way?.kind !== 'colony' || cultureStage(culture, way, today) !== 'producing') return null
   const warmth = { tempC: cultureTempC(culture, context), stood: cultureWarmth(culture, context)?.stood }
   const { common } = almanac
-  const from = [rates, recipe, way, warmth.tempC, warmth.stood, today, common]
+  // told anew every hour, and mostly the same
+  const from = [rates, recipe, way, warmth.tempC, JSON.stringify(warmth.stood), today, common]
   return views(context, culture, from, () => {
     const usual = { from: culture.producing!.day, perWeek: 7 * way.yieldPerDay.value }
     const colony = colonyToday(
