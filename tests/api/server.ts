@@ -44,7 +44,8 @@ export async function startServer(env: Record<string, string> = {}, keep?: strin
       )
     )
       break
-    if (i > 150) throw new Error('The server did not answer')
+    // a machine that is shared may stand still for half a minute
+    if (i > 600) throw new Error('The server did not answer')
     await new Promise(resolve => setTimeout(resolve, 100))
   }
   return {

@@ -68,7 +68,9 @@ const sizes = computed(() =>
     .filter(f => f.id !== props.feeder.id && !f.retired)
     .map(f => ({ value: f.id, label: f.name })),
 )
-const growInto = (into: string, days = 14) =>
+/** Chosen, and its days not said yet. */
+const nextSize = ref('')
+const growInto = (into: string, days: number) =>
   save({ grows: { into, days: { value: days, unit: 'days', mark: 'own' } } }, `${nameOf(into)} after ${days} days`)
 const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at !== i) }, 'a way dropped')
 </script>
@@ -192,14 +194,16 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
           @click="save({ grows: null }, 'they do not grow')"
         />
       </p>
-      <RecordPick
-        v-else
-        :items="sizes"
-        name="Grows into"
-        placeholder="Grows into …"
-        class="w-80"
-        @update:model-value="growInto($event)"
-      />
+      <div v-else class="in-place">
+        <RecordPick v-model="nextSize" :items="sizes" name="Grows into" placeholder="Grows into …" class="w-80" />
+        <RecordAskNumber
+          v-if="nextSize"
+          label="After so many days"
+          :title="`Days until they are ${feederOf(house.almanac, nextSize).many}`"
+          :busy="busy"
+          @record="growInto(nextSize, $event)"
+        />
+      </div>
       <p v-if="refused('grows')" class="problem" role="alert">{{ problem }}</p>
       <p class="quiet small">Where it is bought and kept alive: from that day on the plan does not count on it.</p>
     </section>
@@ -223,7 +227,7 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
 <style scoped>
 .ways li,
 .in-place li,
-p.in-place {
+.grows .in-place {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem 0.75rem;
