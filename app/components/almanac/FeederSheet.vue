@@ -70,6 +70,10 @@ const sizes = computed(() =>
 )
 /** Chosen, and its days not said yet. */
 const nextSize = ref('')
+watch(
+  () => props.feeder.id,
+  () => ([nextSize.value, changed.value] = ['', '']),
+)
 const growInto = (into: string, days: number) =>
   save({ grows: { into, days: { value: days, unit: 'days', mark: 'own' } } }, `${nameOf(into)} after ${days} days`)
 const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at !== i) }, 'a way dropped')
