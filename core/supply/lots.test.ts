@@ -108,7 +108,7 @@ describe('what is left of a stock', () => {
       expect(Math.abs(there!.pieces - (age < 12 ? alive : 0))).toBeLessThan(4 * Math.sqrt(5000))
       expect(Math.abs(there!.grown - (age < 12 ? 0 : alive))).toBeLessThan(4 * Math.sqrt(5000))
       expect(there!.pieces + there!.grown + there!.gone).toBeCloseTo(20_000, 6)
-      expect(there!.useBy).toBe(born + 11)
+      expect(there).toMatchObject({ useBy: born + 11, outgrows: true })
     }
   })
 
@@ -147,6 +147,7 @@ describe('what is left of a stock', () => {
     const nymphs = life({ halfDays: 60, shape: 4, growsAfter: 10 })
     const stock: Stock = { ...counted(today - 2, 30), lots: [lot(today - 20, 30)] }
     const [there] = standingLots(stock, nymphs, today)
+    expect(there!.outgrows).toBeUndefined()
     expect(there).toMatchObject({
       grown: 0,
       useBy: today - 20 + Math.floor(useByDays(life({ halfDays: 60, shape: 4 }))),

@@ -194,8 +194,7 @@ describe('a number of one’s own', () => {
     const line = '[data-task="start:beanBeetle"]'
     await visit.untilText(line, 'Start 2 cups of bean beetles')
     await visit.press('Other number', line)
-    await visit.page.waitForSelector('form.ask input').then(input => input!.type('5'))
-    await visit.page.keyboard.press('Enter')
+    await visit.answer('5')
     await visit.untilText(line, 'Start 5 cups of bean beetles')
     await visit.move('/feeders')
     await visit.untilText('main', 'Decided: 5 on 29 Nov')
@@ -224,8 +223,7 @@ describe('lots', () => {
     }
     expect(await left()).toBeGreaterThan(1)
     await visit.press('Thrown out', task)
-    await visit.page.waitForSelector('form.ask input').then(input => input!.type('12'))
-    await visit.page.keyboard.press('Enter')
+    await visit.answer('12')
     await visit.untilGone(task)
     expect(await left()).toBeLessThan(1)
     await visit.undo('12')
@@ -242,8 +240,7 @@ describe('lots', () => {
     const task = '[data-task="grown:roach.small"]'
     await visit.untilText(task, 'most are roach nymphs by now')
     await visit.press('Count as roach nymphs', task)
-    await visit.page.waitForSelector('form.ask input').then(input => input!.type('150'))
-    await visit.page.keyboard.press('Enter')
+    await visit.answer('150')
     const came = async () => (await snapshot()).house.stocks['roach.nymph']?.arrivals.map(a => a.count) ?? []
     await expect.poll(came).toEqual([150])
     expect((await snapshot()).house.stocks['roach.small']!.discards).toMatchObject([{ count: 150, grown: true }])

@@ -37,11 +37,13 @@ const add = (index: string) => {
 const use = (i: number) => save(withWay(props.feeder, i), `now ${wayWords(others.value[i]!)}`)
 /** What may stand for it, the best first. */
 const standIns = computed(() => props.feeder.standIns ?? [])
-const further = computed(() =>
+/** All other feeders, to pick from. */
+const otherFeeders = computed(() =>
   Object.values(house.almanac.feeders)
-    .filter(f => f.id !== props.feeder.id && !f.retired && !standIns.value.some(s => s.prey === f.id))
+    .filter(f => f.id !== props.feeder.id && !f.retired)
     .map(f => ({ value: f.id, label: f.name })),
 )
+const further = computed(() => otherFeeders.value.filter(f => !standIns.value.some(s => s.prey === f.value)))
 const saveStandIns = (list: readonly StandIn[], says: string) =>
   save({ standIns: JSON.parse(JSON.stringify(list)) as StandIn[] }, says)
 const letStandIn = (prey: string) =>
@@ -62,12 +64,6 @@ const stop = (i: number) =>
     `${nameOf(standIns.value[i]!.prey)} no more stands for it`,
   )
 const nameOf = (id: string) => feederOf(house.almanac, id).name.toLowerCase()
-/** The next size, where it is kept alive and fed. */
-const sizes = computed(() =>
-  Object.values(house.almanac.feeders)
-    .filter(f => f.id !== props.feeder.id && !f.retired)
-    .map(f => ({ value: f.id, label: f.name })),
-)
 /** Chosen, and its days not said yet. */
 const nextSize = ref('')
 watch(
@@ -199,7 +195,13 @@ const drop = (i: number) => save({ otherWays: others.value.filter((_, at) => at 
         />
       </p>
       <div v-else class="in-place">
-        <RecordPick v-model="nextSize" :items="sizes" name="Grows into" placeholder="Grows into …" class="w-80" />
+        <RecordPick
+          v-model="nextSize"
+          :items="otherFeeders"
+          name="Grows into"
+          placeholder="Grows into …"
+          class="w-80"
+        />
         <RecordAskNumber
           v-if="nextSize"
           label="After so many days"

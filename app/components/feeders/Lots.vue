@@ -14,9 +14,6 @@ const shown = computed(() => lots.value.slice(0, SHOWN))
 const grows = computed(() => feederOf(house.almanac, props.look.prey).grows)
 /** What those become that are not used by their day. */
 const larger = computed(() => (grows.value ? feederOf(house.almanac, grows.value.into).many : ''))
-/** Whether it is growing that ends a lot, and not its life. */
-const outgrows = (lot: { day: number; useBy: number }) =>
-  lot.useBy - lot.day + 1 === Math.floor(grows.value?.days.value ?? 0)
 const grown = computed(() => Math.round(props.look.lots.reduce((n, lot) => n + lot.grown, 0)))
 const surplus = computed(() => surplusOf(props.look, house.almanac, house.today))
 const over = computed(() => {
@@ -32,7 +29,7 @@ const over = computed(() => {
     <li v-for="lot in shown" :key="lot.entryId" :class="{ past: lot.useBy < house.today }">
       {{ shown.length > 1 || lots.length > SHOWN ? `${Math.round(lot.pieces)} of` : 'of' }}
       {{ formatDay(lot.day, house.today) }}, {{ lot.useBy < house.today ? 'past' : 'use by' }}
-      {{ formatDay(lot.useBy, house.today) }}{{ outgrows(lot) ? `, then ${larger}` : '' }}
+      {{ formatDay(lot.useBy, house.today) }}{{ lot.outgrows ? `, then ${larger}` : '' }}
     </li>
     <li v-if="lots.length > SHOWN">and {{ lots.length - SHOWN }} lots more</li>
     <li v-if="grown" class="past">about {{ grown }} are {{ larger }} by now: the Round asks</li>

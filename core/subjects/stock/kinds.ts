@@ -229,7 +229,7 @@ export const stockKinds = [
     apply(state, { count, grown }, entry) {
       state.discards.push({ day: entry.day, at: entry.at, count, ...(grown && { grown }) })
     },
-    wording: d => `${d.grown ? 'Grown out of their size' : 'Thrown away'}: ${d.count}${d.why ? `, ${d.why}` : ''}`,
+    wording: d => `${d.grown ? 'Out of their size' : 'Thrown away'} ${d.count}${d.why ? `: ${d.why}` : ''}`,
   }),
   defineKind({
     kind: 'preyGrown',
