@@ -85,7 +85,8 @@ function ageing(lot: StockLot, usual: Life, countedOn?: Day): Ageing {
   const own = lot.useBy === undefined ? null : Math.max(0.5, lot.useBy - day)
   const { growsAfter: _, ...kept } = usual
   const slow = countedOn !== undefined && countedOn - day >= (usual.growsAfter ?? Infinity)
-  const life: Life = own === null ? (slow ? kept : usual) : { ...kept, halfDays: (kept.halfDays * own) / useByDays(kept) }
+  const life: Life =
+    own === null ? (slow ? kept : usual) : { ...kept, halfDays: (kept.halfDays * own) / useByDays(kept) }
   const useBy = lot.useBy ?? day + Math.floor(useByDays(life))
   const outgrows = life.growsAfter !== undefined && useByDays(life) === life.growsAfter - 1
   return { entryId, day, pieces: count, gone: 0, grown: 0, useBy, life, ...(outgrows && { outgrows }) }
