@@ -193,6 +193,8 @@ export const COMMON_WORDS: Record<string, string> = {
   lessonDiffers: 'A lesson is told when it differs by',
   hungryCost: 'A hungry meal weighs',
   standInCost: 'A meal of another prey weighs',
+  sameKindCost: 'A meal of one kind too many weighs',
+  turnDays: 'Looked back for whose turn it is',
   otherWayCost: 'Ordering what is grown weighs',
   extraTripCost: 'A start or order before culture day weighs',
   cupLuck: 'Yields of cultures differ by',

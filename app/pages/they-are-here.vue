@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { feederOf, speciesOf } from '#core/almanac'
-import { FIRST_DAYS, unexpectedFood, tellOrder, tellStandIns, type WhatIf } from '#core/season'
+import { FIRST_DAYS, unexpectedFood, tellInPlace, tellOrder, type WhatIf } from '#core/season'
 import { formatDay, dayToIso } from '#core/units'
 
 /** Young that nobody expected: what there is for them this hour, what to order and start, and until when they can wait. */
@@ -97,7 +97,7 @@ async function write(): Promise<void> {
               :reasons="food.reasons"
             />; about {{ round(food.here) }} are free this hour.
             <template v-if="food.inPlace.length"
-              >In its place: {{ tellStandIns({ standIns: food.inPlace }, house.almanac.feeders, house.today) }}.
+              >{{ tellInPlace({ standIns: food.inPlace }, house.almanac.feeders, house.today) }}
             </template>
             <template v-for="order in food.orders" :key="order.day"
               >{{ tellOrder(order, feederOf(house.almanac, food.prey)) }} by {{ when(order.day) }}.

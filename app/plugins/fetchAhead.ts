@@ -13,8 +13,15 @@ const PARTS = [
   () => import('#shared/delta'),
 ]
 
-/** Once the first screen stands, all else is fetched, so that nothing is missing when the house does not answer. */
+/** Whether the keeper has told the browser to load no more than is asked for; only some browsers say it. */
+const savesData = () => (navigator as { connection?: { saveData?: boolean } }).connection?.saveData === true
+
+/**
+ * Once the first screen stands, all else is fetched, so that nothing is missing when the house does not answer. Where
+ * data are dear it comes when it is asked for.
+ */
 export default defineNuxtPlugin(() => {
+  if (savesData()) return
   onNuxtReady(async () => {
     performance.mark('fetch-ahead')
     try {

@@ -73,6 +73,7 @@ export {
   type SheetChange,
   type SheetPlan,
 } from './sheet'
+export { standingIn } from './standingIn'
 export { clockOf, feederOf, isOfSpecies, rootOf, schoolChoice, schoolKey, speciesOf } from './lookup'
 export { feederNamed } from './feederNamed'
 export { isLiveRow, liveRowId, liveRowOf } from './livePrey'

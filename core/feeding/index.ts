@@ -23,6 +23,7 @@ export {
 export { menuBalance, type MenuBalance } from './menu'
 export { powderFor } from './powder'
 export { triesOf, type Try } from './tries'
+export { kindsInTurn, mostOfKind, preyInTurn, whoseTurn } from './turns'
 export {
   fitSwitch,
   learnCurve,

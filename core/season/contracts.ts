@@ -212,6 +212,8 @@ export interface EatersNeed {
   /** All those pieces, and the whole meals of one mouth that they come to. */
   pieces: number
   meals: number
+  /** Most of it that is to be of one kind, 0..1; 1 where one prey is given as long as there is enough of it. */
+  mostOfOne: number
 }
 
 /** Need drawn per scenario, for simulation; kept apart from the season since it is large. */

@@ -26,6 +26,7 @@ export {
   standInsFor,
   tellOrder,
   tellHungry,
+  tellInPlace,
   tellStandIns,
   tellStart,
   tellStartShort,

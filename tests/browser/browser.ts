@@ -61,7 +61,7 @@ export class Visit {
   static async start(
     browser: Browser,
     address: string,
-    options: { phone?: boolean; theme?: string; apart?: boolean } = {},
+    options: { phone?: boolean; theme?: string; apart?: boolean; ahead?: boolean } = {},
   ): Promise<Visit> {
     // of two windows of one browser only the one in front is drawn
     const page = await (options.apart ? await browser.createBrowserContext() : browser).newPage()
@@ -77,6 +77,11 @@ export class Visit {
     )
     // a panel that slides is clicked beside
     await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }])
+    // fetching all screens ahead takes as long as a load: most tests look at few of them
+    if (!options.ahead)
+      await page.evaluateOnNewDocument(() =>
+        Object.defineProperty(navigator, 'connection', { value: { saveData: true } }),
+      )
     await page.evaluateOnNewDocument(theme => localStorage.setItem('nuxt-color-mode', theme), options.theme ?? 'light')
     return new Visit(page, address, options.apart ?? false)
   }
@@ -155,7 +160,7 @@ export class Visit {
     await this.page.waitForSelector('.shell[data-settled="true"] main h1')
   }
 
-  /** Waits until all screens are there, so that none is asked for any more. */
+  /** Waits until all screens are there, so that none is asked for any more; of a page that fetches them. */
   async ahead(): Promise<void> {
     await this.page.waitForSelector('html[data-ahead="fetched"]')
   }

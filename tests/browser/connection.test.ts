@@ -43,7 +43,7 @@ async function spoil(v: Visit, how: (request: HTTPRequest) => Promise<boolean>):
 
 describe('an answer that is lost', () => {
   it('is asked for again under the same id: written once, and said so', async () => {
-    const v = await Visit.start(browser, server.address)
+    const v = await Visit.start(browser, server.address, { ahead: true })
     await v.go(`/animals/${(await animal('G-01')).id}`)
     const before = (await animal('G-01')).weights.length
     const ids: string[] = []
@@ -69,7 +69,7 @@ describe('an answer that is lost', () => {
   })
 
   it('that never comes is said to be unknown, the number stays in its field, and sending again writes once', async () => {
-    const v = await Visit.start(browser, server.address)
+    const v = await Visit.start(browser, server.address, { ahead: true })
     const id = (await animal('G-02')).id
     await v.go(`/animals/${id}`)
     let lost = true
@@ -102,7 +102,7 @@ describe('an answer that is lost', () => {
 
 describe('a lost connection', () => {
   it('takes no page and no typed text away, and says since when; found again, it goes on by itself', async () => {
-    const v = await Visit.start(browser, server.address)
+    const v = await Visit.start(browser, server.address, { ahead: true })
     await v.go('/animals')
     await v.press('Add an animal')
     const tag = await v.page.waitForSelector('[role="dialog"] input[placeholder="K-10"]', { visible: true })
@@ -119,7 +119,7 @@ describe('a lost connection', () => {
   })
 
   it('a write that went through is not denied because the house could not be read again', async () => {
-    const v = await Visit.start(browser, server.address)
+    const v = await Visit.start(browser, server.address, { ahead: true })
     await v.go(`/animals/${(await animal('G-03')).id}`)
     await v.ahead()
     let reads = true
@@ -142,8 +142,8 @@ describe('a lost connection', () => {
 describe('two windows', () => {
   it('the same meal is asked about before it is written a second time', async () => {
     const [a, b] = [
-      await Visit.start(browser, server.address, { apart: true }),
-      await Visit.start(browser, server.address, { apart: true }),
+      await Visit.start(browser, server.address, { apart: true, ahead: true }),
+      await Visit.start(browser, server.address, { apart: true, ahead: true }),
     ]
     // the second hears nothing of what the first writes
     await b.page.setRequestInterception(true)
@@ -173,8 +173,8 @@ describe('two windows', () => {
 describe('what is written elsewhere', () => {
   it('is shown by another window within a second, and moves little', async () => {
     const [a, b] = [
-      await Visit.start(browser, server.address, { apart: true }),
-      await Visit.start(browser, server.address, { apart: true }),
+      await Visit.start(browser, server.address, { apart: true, ahead: true }),
+      await Visit.start(browser, server.address, { apart: true, ahead: true }),
     ]
     const id = (await animal('G-11')).id
     // screens that are fetched ahead are no part of what a tap moves
@@ -199,7 +199,7 @@ describe('what is written elsewhere', () => {
   })
 
   it('and what was sent before a reload, and not answered, is sent again under its ids', async () => {
-    const v = await Visit.start(browser, server.address)
+    const v = await Visit.start(browser, server.address, { ahead: true })
     const id = (await animal('G-14')).id
     await v.go(`/animals/${id}`)
     const before = (await animal('G-14')).weights.length
@@ -223,7 +223,7 @@ describe('what is written elsewhere', () => {
 
 describe('a card that was written down wrongly', () => {
   it('is corrected on the page of the animal; what is refused is said beside its field, and it can be taken back', async () => {
-    const v = await Visit.start(browser, server.address)
+    const v = await Visit.start(browser, server.address, { ahead: true })
     const { id } = await animal('G-15')
     await v.go(`/animals/${id}`)
     await v.press('Correct the card of G-15')

@@ -131,7 +131,7 @@ describe('a long house', () => {
 
 describe('the first load', () => {
   it('of Round takes less than 550 kB of program, and all other screens come after it', async () => {
-    const visit = await Visit.start(chromium.browser, server.address)
+    const visit = await Visit.start(chromium.browser, server.address, { ahead: true })
     await visit.go('/round')
     await visit.ahead()
     const { first, all } = await visit.page.evaluate(() => {
@@ -145,6 +145,20 @@ describe('the first load', () => {
     expect(first).toBeGreaterThan(100_000)
     expect(first).toBeLessThan(550_000)
     expect(all).toBeGreaterThan(first * 1.5)
+    await visit.close()
+  })
+
+  it('is all that is loaded where the keeper saves data, until another screen is asked for', async () => {
+    const visit = await Visit.start(chromium.browser, server.address)
+    const scripts = () =>
+      visit.page.evaluate(() => performance.getEntriesByType('resource').filter(r => r.name.endsWith('.js')).length)
+    await visit.go('/round')
+    await new Promise(resolve => setTimeout(resolve, 1500))
+    const first = await scripts()
+    expect(await visit.page.evaluate(() => performance.getEntriesByName('fetch-ahead').length)).toBe(0)
+    await visit.move('/animals')
+    await visit.untilText('main', '490 animals')
+    expect(await scripts()).toBeGreaterThan(first)
     await visit.close()
   })
 })

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import { tellHungry, tellStandIns, type FeederPlan } from '#core/season'
+import { tellHungry, tellInPlace, type FeederPlan } from '#core/season'
 import { dayToIso, formatDay } from '#core/units'
 
 /** What is given in place of a prey, what stays short all the same, and how sure the plan is. */
 const props = defineProps<{ plan: FeederPlan }>()
 const house = useHouse()
-const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, house.today))
+const inPlace = computed(() => tellInPlace(props.plan, house.almanac.feeders, house.today))
 /** Seasons with a hungry day among those who eat it, and what one more would change. */
 const hungry = computed(() => tellHungry(props.plan, house.today))
 const gap = computed(() => props.plan.gaps[0])
@@ -37,7 +37,7 @@ async function leave(day: number): Promise<void> {
     />
   </p>
   <p v-if="inPlace || hungry || gap || plan.spares" class="small">
-    <template v-if="inPlace">In its place: {{ inPlace }}. </template>
+    <template v-if="inPlace">{{ inPlace }}{{ ' ' }}</template>
     <b v-if="gap" class="short"
       >Short by {{ Math.ceil(gap.missing).toLocaleString('en-GB') }}, {{ formatDay(gap.from, house.today)
       }}<template v-if="gap.to > gap.from">–{{ formatDay(gap.to, house.today) }}</template

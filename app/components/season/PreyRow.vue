@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { area, curveStepAfter, line, max, scaleLinear } from 'd3'
 import { feederOf } from '#core/almanac'
-import { startTasks, tellOrder, tellStandIns, tellStartShort, type FeederPlan, type PreyOutlook } from '#core/season'
+import { startTasks, tellInPlace, tellOrder, tellStartShort, type FeederPlan, type PreyOutlook } from '#core/season'
 import { formatDay } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
 
@@ -95,7 +95,7 @@ const start = computed(() =>
     ? `${tellOrder(order.value, feeder.value)} by ${formatDay(order.value.day, props.today)}`
     : tellStartShort(props.plan, props.today),
 )
-const inPlace = computed(() => tellStandIns(props.plan, house.almanac.feeders, props.today))
+const inPlace = computed(() => tellInPlace(props.plan, house.almanac.feeders, props.today))
 // the same task as on the Round, only reachable before its day
 const task = computed(() => {
   const dueNow = <T extends { day: number }>(list: readonly T[]) =>
@@ -136,7 +136,7 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
         />
         <span class="week">{{ perWeek }} eaten this week</span>
       </p>
-      <p v-if="inPlace" class="risk">In its place: {{ inPlace }}</p>
+      <p v-if="inPlace" class="risk">{{ inPlace }}</p>
       <p v-if="gap" class="gap">
         Short {{ Math.round(gap.missing) }}, {{ formatDay(gap.from, today)
         }}<template v-if="gap.to > gap.from">–{{ formatDay(gap.to, today) }}</template

@@ -114,6 +114,12 @@ export const health: Record<string, Fact> = {
     'units',
     'A meal of something else than the ladder names weighs so much against a cup, a tub or a pack more',
   ),
+  sameKindCost: memory(
+    3,
+    'units',
+    'A meal of one kind beyond its share, where several are given in turn, weighs so much against a cup, a tub or a pack',
+  ),
+  turnDays: memory(14, 'days', 'Looked back at what was eaten, where several kinds of prey are given in turn'),
   starterCost: memory(4, 'units', 'A culture started from bought founders weighs so much more'),
   otherWayCost: memory(2, 'units', 'To order what is grown in the house otherwise weighs so much a unit'),
   deliveryShort: memory(0.12, 'share', 'Deliveries of which a part is still to come'),

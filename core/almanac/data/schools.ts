@@ -41,6 +41,27 @@ const list: School[] = [
     ],
   },
   {
+    id: 'preyVariety',
+    question: 'One insect at every meal, or several kinds in turn?',
+    usual: 'ladder',
+    choices: [
+      {
+        id: 'ladder',
+        name: 'By the ladder',
+        reason:
+          'The prey that the ladder names as long as there is enough of it: simple, and what is eaten is known. Others stand in when it runs short.',
+        fact: practice(1, 'of one kind'),
+      },
+      {
+        id: 'inTurn',
+        name: 'Several in turn',
+        reason:
+          'No kind more than about two fifths of what is eaten, so at least three: one prey alone has gaps, and who knows only one may refuse the rest.',
+        fact: memory(0.4, 'of one kind'),
+      },
+    ],
+  },
+  {
     id: 'vitaminD3',
     question: 'Vitamin D3 in the powder, where a lamp gives UVB?',
     usual: 'oneSource',

@@ -1,5 +1,7 @@
 import { feederOf, type Almanac, type Species } from '../../almanac'
 import { derived } from '../../derived'
+import { mostOfKind } from '../../feeding'
+import type { HouseSettings } from '../../settings'
 import type { EatersNeed } from '../contracts'
 import { HORIZON_DAYS } from './horizon'
 
@@ -14,20 +16,26 @@ export class EatersByPrey {
     return key
   }
 
-  /** The need of a prey of those who are never given some others, to be added to. */
-  need(prey: string, never: readonly string[]): EatersNeed {
-    let byNever = this.needs.get(prey)
-    if (!byNever) this.needs.set(prey, (byNever = new Map()))
-    const key = this.keyOf(never)
-    let need = byNever.get(key)
-    if (!need) byNever.set(key, (need = { never, mean: new Float64Array(HORIZON_DAYS), meals: 0, pieces: 0 }))
+  /**
+   * The need of a prey of those who are never given some others, to be added to.
+   * @param mostOfOne most of it that is to be of one kind, 0..1
+   */
+  need(prey: string, never: readonly string[], mostOfOne: number): EatersNeed {
+    let alike = this.needs.get(prey)
+    if (!alike) this.needs.set(prey, (alike = new Map()))
+    const key = `${this.keyOf(never)} ${mostOfOne}`
+    let need = alike.get(key)
+    if (!need) {
+      need = { never, mean: new Float64Array(HORIZON_DAYS), meals: 0, pieces: 0, mostOfOne }
+      alike.set(key, need)
+    }
     return need
   }
 
   addAll(others: EatersByPrey): void {
-    for (const [prey, byNever] of others.needs) {
-      for (const { never, mean, meals, pieces } of byNever.values()) {
-        const need = this.need(prey, never)
+    for (const [prey, alike] of others.needs) {
+      for (const { never, mean, meals, pieces, mostOfOne } of alike.values()) {
+        const need = this.need(prey, never, mostOfOne)
         need.meals += meals
         need.pieces += pieces
         addDays(need.mean, mean)
@@ -42,8 +50,8 @@ export class EatersByPrey {
 
   /** In an order of its own, whatever order they were added in. */
   eatersOf(prey: string): EatersNeed[] {
-    const byNever = this.needs.get(prey) ?? new Map<string, EatersNeed>()
-    return [...byNever].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, need]) => need)
+    const alike = this.needs.get(prey) ?? new Map<string, EatersNeed>()
+    return [...alike].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, need]) => need)
   }
 }
 
@@ -52,19 +60,47 @@ export function addDays(target: Float64Array, row: ArrayLike<number>): void {
   for (let d = 0; d < row.length; d++) target[d]! += row[d]!
 }
 
-const pieceWorths = derived((_: Almanac) => derived((__: Species) => new Map<string, number>()))
+/** What a prey is of a whole meal of a species. */
+interface OfMeal {
+  /** The part of the meal that one piece is. */
+  piece: number
+  /** And that all of its pieces are. */
+  all: number
+}
+const partsOfMeals = derived((_: Almanac) => derived((__: Species) => new Map<string, OfMeal>()))
+
+/** By weight, on the steps that have it; one piece is a whole meal of what no step has. */
+function ofMeal(almanac: Almanac, species: Species, prey: string): OfMeal {
+  const known = partsOfMeals(almanac)(species)
+  let part = known.get(prey)
+  if (part === undefined) {
+    const parts = species.ladder.flatMap(step => {
+      const massG = step.meal.reduce((g, m) => g + m.count * feederOf(almanac, m.prey).massG.likely, 0)
+      return step.meal
+        .filter(m => m.prey === prey)
+        .map(m => ({ count: m.count, piece: feederOf(almanac, m.prey).massG.likely / massG }))
+    })
+    const mean = (of: (p: (typeof parts)[number]) => number) =>
+      parts.length ? parts.reduce((n, p) => n + of(p), 0) / parts.length : 1
+    known.set(prey, (part = { piece: mean(p => p.piece), all: mean(p => p.count * p.piece) }))
+  }
+  return part
+}
 
 /** The part of a whole meal of this species that one piece of a prey is, by weight, on the steps that have it; else 1. */
-export function mealsPerPiece(almanac: Almanac, species: Species, prey: string): number {
-  const known = pieceWorths(almanac)(species)
-  let worth = known.get(prey)
-  if (worth === undefined) {
-    const shares = species.ladder.flatMap(step => {
-      const massG = step.meal.reduce((g, m) => g + m.count * feederOf(almanac, m.prey).massG.likely, 0)
-      return step.meal.filter(m => m.prey === prey).map(m => feederOf(almanac, m.prey).massG.likely / massG)
-    })
-    worth = shares.length ? shares.reduce((a, b) => a + b, 0) / shares.length : 1
-    known.set(prey, worth)
-  }
-  return worth
+export const mealsPerPiece = (almanac: Almanac, species: Species, prey: string): number =>
+  ofMeal(almanac, species, prey).piece
+
+/**
+ * Most of what is wanted of a prey that is to be of one kind, 0..1, where a species is given several in turn. A meal that
+ * is of several already may be as it is.
+ */
+export function mostOfOne(
+  almanac: Almanac,
+  { schools }: Pick<HouseSettings, 'schools'>,
+  species: Species,
+  prey: string,
+): number {
+  const most = mostOfKind(almanac, schools, species)
+  return most < 1 ? Math.min(1, most / ofMeal(almanac, species, prey).all) : 1
 }

@@ -23,7 +23,7 @@ import { remembering } from '../remember'
 import { cultureTempC } from '../warmth'
 import { liveMealsAhead } from '../weaning'
 import { animalNeed } from './animals'
-import { EatersByPrey, mealsPerPiece } from './eaters'
+import { EatersByPrey, mealsPerPiece, mostOfOne } from './eaters'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
 import { addInto, youngNeed } from './young'
 
@@ -71,7 +71,7 @@ export function outlook(
   for (const { species, times, need } of needs) {
     const never = species.never ?? NONE
     for (const [prey, portions] of need) {
-      const eaten = eaters.need(prey, never)
+      const eaten = eaters.need(prey, never, mostOfOne(almanac, settings, species, prey))
       let total = 0
       for (let i = 0; i < portions.days.length; i++) {
         const count = portions.counts[i]! * times

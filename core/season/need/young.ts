@@ -1,10 +1,10 @@
 import { seedFrom } from '../../chance'
 import { MeanNeed, addScenarioNeed, drawSource, type Draws, type MouthSource } from '../../nursery'
-import { speciesOf } from '../../almanac'
+import { speciesOf, type Species } from '../../almanac'
 import type { Subject } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { guarded, type Failure } from '../guard'
-import { EatersByPrey, addDays, mealsPerPiece } from './eaters'
+import { EatersByPrey, addDays, mealsPerPiece, mostOfOne } from './eaters'
 import { foodOfSource } from './food'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
 
@@ -64,12 +64,13 @@ function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): Y
   }
   const byId = new Map(sources.map(s => [s.id, s]))
   const drawn = context.memory?.room(DRAWN, noDraws) ?? noDraws()
-  const means = new Map<readonly string[], MeanNeed>()
+  const means = new Map<Species, MeanNeed>()
+  const eatenBy = (species: Species, prey: string) =>
+    need.eaters.need(prey, species.never ?? NOTHING, mostOfOne(almanac, context.settings, species, prey))
   for (const source of sources) {
     const species = speciesOf(almanac, source.speciesId)
-    const never = species.never ?? NOTHING
-    let mean = means.get(never)
-    if (!mean) means.set(never, (mean = new MeanNeed(today, HORIZON_DAYS)))
+    let mean = means.get(species)
+    if (!mean) means.set(species, (mean = new MeanNeed(today, HORIZON_DAYS)))
     const food = guarded(need, 'food of its young', laneSubject(source.laneId), () => {
       const group = foodOfSource(source, almanac, context.settings)
       const draws = drawSource(source, SCENARIOS, byId, drawn)
@@ -79,15 +80,15 @@ function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): Y
     const { group, draws, totals } = food
     for (const [prey, total] of totals) {
       need.causes.push({ prey, laneId: source.laneId, label: source.label, total })
-      const eaten = need.eaters.need(prey, never)
+      const eaten = eatenBy(species, prey)
       eaten.pieces += total
       eaten.meals += total * mealsPerPiece(almanac, species, prey)
     }
     addScenarioNeed(need.drawn, today, HORIZON_DAYS, SCENARIOS, source, draws, group)
   }
-  for (const [never, mean] of means) {
+  for (const [species, mean] of means) {
     for (const [prey, row] of mean.need()) {
-      addDays(need.eaters.need(prey, never).mean, row)
+      addDays(eatenBy(species, prey).mean, row)
       addInto(need.mean, prey, row)
     }
   }

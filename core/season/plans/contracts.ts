@@ -22,6 +22,8 @@ export interface Replacing {
   pieces: number
   /** What it stands in for, in pieces of the usual prey. */
   for: number
+  /** Those who eat it are given several kinds in turn: it is no want of the usual prey. */
+  inTurn?: boolean
 }
 
 /** What is grown in the house, and is better ordered this time: packs, or cultures about to yield. */

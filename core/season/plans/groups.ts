@@ -1,4 +1,4 @@
-import { feederOf, isLiveRow, type Almanac } from '../../almanac'
+import { feederOf, standingIn, type Almanac } from '../../almanac'
 import type { Day } from '../../chance'
 import type { HouseSettings } from '../../settings'
 import type { House } from '../../subjects'
@@ -17,12 +17,9 @@ export function standInsFor(
   { never }: Pick<EatersNeed, 'never'>,
   { feeders }: Pick<Almanac, 'feeders'>,
 ): { prey: string; mostShare: number; pieces: number }[] {
-  const usual = feeders[prey]!
-  return (usual.standIns ?? []).flatMap(({ prey: other, mostShare }) => {
-    const feeder = feeders[other]
-    if (!feeder || feeder.retired || never.includes(other) || isLiveRow(other) || !plannedSupply(feeder)) return []
-    return [{ prey: other, mostShare: mostShare.value, pieces: usual.massG.likely / feeder.massG.likely }]
-  })
+  return standingIn(feeders[prey]!, feeders, never)
+    .filter(({ feeder }) => plannedSupply(feeder))
+    .map(({ feeder, ...how }) => ({ prey: feeder.id, ...how }))
 }
 
 /** One that nobody keeps can only stand in where it comes by order, within days. */
@@ -186,8 +183,16 @@ export function planKey({
     cultureTempC(c, { house, almanac }),
     placeTempC(c.placeId, { house, almanac }),
   ])
-  const { hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing } =
-    almanac.common
+  const {
+    hungryCost,
+    standInCost,
+    sameKindCost,
+    extraTripCost,
+    otherWayCost,
+    starterCost,
+    cupLuck,
+    unwrittenProducing,
+  } = almanac.common
   const { lotShape, lotUseBy, hungryShare, tubRoom, startMinutes } = almanac.common
   return JSON.stringify([
     today,
@@ -203,7 +208,13 @@ export function planKey({
     others,
     Object.entries(eaters).map(([prey, list]) => [
       prey,
-      list.map(e => [e.never, Math.round(e.pieces), Math.round(e.meals), list.length > 1 ? rounded(e.mean) : '']),
+      list.map(e => [
+        e.never,
+        e.mostOfOne,
+        Math.round(e.pieces),
+        Math.round(e.meals),
+        list.length > 1 ? rounded(e.mean) : '',
+      ]),
     ]),
     cultures,
     settings.cultureWeekday,
@@ -218,7 +229,9 @@ export function planKey({
     trial,
     almanac.feeders,
     almanac.schools.cupRhythm,
-    [hungryCost, standInCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(f => f!.value),
+    [hungryCost, standInCost, sameKindCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(
+      f => f!.value,
+    ),
     [lotShape, lotUseBy, hungryShare, tubRoom, startMinutes].map(f => f!.value),
   ])
 }

@@ -5,4 +5,14 @@ export { PlanMemory } from './memory'
 export { inOrder, planFeeders } from './planFeeders'
 export { planDifferences, type PlanDifference } from './differences'
 export { planGroup } from './planGroup'
-export { heldName, tellHeld, tellOrder, tellHungry, tellStandIns, tellStart, tellStartShort, tellUnits } from './words'
+export {
+  heldName,
+  tellHeld,
+  tellOrder,
+  tellHungry,
+  tellInPlace,
+  tellStandIns,
+  tellStart,
+  tellStartShort,
+  tellUnits,
+} from './words'

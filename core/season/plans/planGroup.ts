@@ -35,18 +35,28 @@ function gapsOf(missing: ArrayLike<number>, today: Day): Gap[] {
 function replacingsOf(together: Together | null, prey: string, today: Day): Replacing[] {
   const found: Replacing[] = []
   for (const { eaters, feeder, row } of together?.takings ?? []) {
-    const { prey: usual, standIns } = together!.eaters[eaters]!
+    const { prey: usual, standIns, turns } = together!.eaters[eaters]!
+    const inTurn = turns !== undefined
     const standIn = standIns.find(s => s.feeder === feeder)
     if (usual !== prey || !standIn || standIn.of === prey) continue
     const { pieces, of } = standIn
     row.forEach((taken, d) => {
       if (taken < 0.05) return
-      const last = found.findLast(r => r.prey === of)
-      if (last && today + d - last.to <= 7) {
+      const last = found.findLast(r => r.prey === of && (r.inTurn ?? false) === inTurn)
+      // what is given in turn is given all the time
+      if (last && (inTurn || today + d - last.to <= 7)) {
         last.to = Math.max(last.to, today + d)
         last.pieces += taken * pieces
         last.for += taken
-      } else found.push({ prey: of, from: today + d, to: today + d, pieces: taken * pieces, for: taken })
+      } else
+        found.push({
+          prey: of,
+          from: today + d,
+          to: today + d,
+          pieces: taken * pieces,
+          for: taken,
+          ...(inTurn && { inTurn }),
+        })
     })
   }
   return found.filter(r => r.for >= 0.5).sort((a, b) => a.from - b.from)

@@ -48,6 +48,7 @@ const halves = (count: number): { chosen: number[]; fresh: number[] } => {
 function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: Together | null, job: PlanJob) {
   const menus = eaters.map((e, i) => ({
     ...e,
+    inTurn: e.turns !== undefined,
     planned: new Map(together?.takings.flatMap(t => (t.eaters === i ? [[t.feeder, t.row] as const] : []))),
   }))
   const width = Math.max(...job.looks.map(l => l.high.length))

@@ -43,12 +43,17 @@ function waysInPlace(
   ]
 }
 
+/** Another kind is worth no trip of its own: it is asked for from the first day that one got on a culture day is there. */
+const turnsFrom = (standIns: readonly Alternative[], kept: readonly Kept[]): number =>
+  Math.min(...standIns.map(s => kept.find(k => k.key === s.feeder)!.countFrom))
+
 /** The need of a prey, parted among those who eat it as their mean needs are. */
 export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sharing[] {
   return kept.flatMap(({ look, days, byOrder }) => {
     const list = byOrder ? [] : (eaters[look.prey] ?? []).filter(e => e.pieces > 0)
     const whole = list.reduce((n, e) => n + e.pieces, 0)
     return list.map((e): Sharing => {
+      const standIns = waysInPlace(look.prey, e, kept, almanac)
       const share = Float64Array.from({ length: look.high.length }, (_, d) => {
         if (d >= days) return 0
         const all = list.reduce((n, other) => n + other.mean[d]!, 0)
@@ -59,7 +64,8 @@ export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sh
         share,
         need: share.map((part, d) => part * look.high[d]!),
         mealsPerPiece: e.meals / e.pieces,
-        standIns: waysInPlace(look.prey, e, kept, almanac),
+        ...(e.mostOfOne < 1 && { turns: { mostOfOne: e.mostOfOne, from: turnsFrom(standIns, kept) } }),
+        standIns,
       }
     })
   })
@@ -137,6 +143,7 @@ export function jointInput(
     days: Math.min(JOINT_DAYS, Math.max(...kept.map(k => k.days))),
     hungryCost: almanac.common.hungryCost!.value * dearest(kept, job),
     standInCost: almanac.common.standInCost!.value,
+    sameKindCost: almanac.common.sameKindCost!.value,
     eaters,
     ...(limits.length && { limits }),
     feeders: kept.map(k => {

@@ -87,3 +87,15 @@ export function tellStandIns(
     })
     .join('; ')
 }
+
+/** What is given in place of a prey where it is short, and what in turn with it: a sentence each, null where nothing. */
+export function tellInPlace(
+  { standIns }: Pick<FeederPlan, 'standIns'>,
+  feeders: Readonly<Record<string, Feeder>>,
+  today: Day,
+): string | null {
+  const [short, inTurn] = [standIns.filter(s => !s.inTurn), standIns.filter(s => s.inTurn)]
+  const told = (list: typeof standIns, how: string) =>
+    list.length ? [`${how}: ${tellStandIns({ standIns: list }, feeders, today)}.`] : []
+  return [...told(inTurn, 'In turn with it'), ...told(short, 'In its place')].join(' ') || null
+}

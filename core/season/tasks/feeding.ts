@@ -1,5 +1,5 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
-import { nextMeal, type Gravid, type Portion, type RefusalCourse } from '../../feeding'
+import { nextMeal, preyInTurn, type Gravid, type Portion, type RefusalCourse } from '../../feeding'
 import { entryInput, type Judgement } from '../../judgement'
 import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
 import { formatDay, lowerFirst } from '../../units'
@@ -8,8 +8,9 @@ import type { Task } from '../contracts'
 import { hasUvb, nextOfferOf, refusalOf, type NextOfferSaid } from '../eating'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
+import { isThere, thereKey } from '../there'
 import { gravidIn, mealWinterOf, winterDeps } from '../winter'
-import { due, tasksOfEach, type TaskMaker } from './taskMaker'
+import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
 export function tellPortion(almanac: Almanac, { prey, count }: Portion): string {
   const feeder = feederOf(almanac, prey)
@@ -27,7 +28,10 @@ export const feedTasks: TaskMaker = context => {
     return feeds(
       context,
       animal,
-      [isGravid, mate, refusal?.value.level, hasUvb(animal.placeId, context), ...winterDeps(animal, context)],
+      [
+        ...[isGravid, mate, refusal?.value.level, hasUvb(animal.placeId, context)],
+        ...[thereKey(speciesOf(context.almanac, animal.speciesId), context), ...winterDeps(animal, context)],
+      ],
       () => feedTask(animal, isGravid, mate, refusal, context),
     )
   })
@@ -104,7 +108,7 @@ function feedTask(
   gravid: Gravid,
   mate: string | null,
   refusal: Judgement<RefusalCourse> | null,
-  context: SeasonContext,
+  context: TaskContext,
 ): Task[] {
   const { almanac, settings, today } = context
   if (animal.status !== 'alive') return []
@@ -116,7 +120,12 @@ function feedTask(
   const offer = nextOfferOf(animal, refusal, context)
   const dueOn = Math.max(meal.value.due, offer.tried?.day ?? 0)
   if (!due(dueOn, today)) return []
-  const [main, ...others] = meal.value.portions
+  // who refuses is offered what it knows
+  const turn = animal.refusals
+    ? null
+    : preyInTurn(almanac, settings, species, animal.meals, meal.value.portions, today, isThere(context))
+  const portions = turn?.value ?? meal.value.portions
+  const [main, ...others] = portions
   const refused = animal.refusals >= almanac.common.refusesFrom!.value
   const { state, manner } = offer.said
   // what is usual and needs no word is not said
@@ -147,7 +156,7 @@ function feedTask(
       tag: animal.tag,
       placeId: animal.placeId,
       due: dueOn,
-      what: `Feed ${[meal.value.portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
+      what: `Feed ${[portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
       detail: detail.length ? detail.join('; ') : undefined,
       actions: [
         {
@@ -194,7 +203,7 @@ function feedTask(
               : gravid
                 ? 'Gravid: small meals, never a large one in the last month.'
                 : undefined,
-      reasons: [...meal.reasons, ...offer.reasons],
+      reasons: [...meal.reasons, ...(turn?.reasons ?? []), ...offer.reasons],
     },
   ]
 }

@@ -1,5 +1,5 @@
 import { speciesOf } from '../../almanac'
-import { nextMeal } from '../../feeding'
+import { nextMeal, preyInTurn } from '../../feeding'
 import { computedInput, entryInput, factInput, spreadInput } from '../../judgement'
 import { hereOf, inAll, oneOf, tellNumbers, type GroupState } from '../../subjects'
 import { formatDistance } from '../../units'
@@ -7,13 +7,20 @@ import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { tellPortion } from './feeding'
-import { due, tasksOfEach, type TaskMaker } from './taskMaker'
+import { isThere } from '../there'
+import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
-function feedTask(group: GroupState, { almanac, settings, today }: SeasonContext): Task[] {
-  const meal = nextMeal(almanac, settings, speciesOf(almanac, group.speciesId), oneOf(group), today)
+function feedTask(group: GroupState, context: TaskContext): Task[] {
+  const { almanac, settings, today } = context
+  const [species, one] = [speciesOf(almanac, group.speciesId), oneOf(group)]
+  const meal = nextMeal(almanac, settings, species, one, today)
   if (!meal || !due(meal.value.due, today)) return []
   const here = hereOf(group)
-  const portions = meal.value.portions.map(p => ({ prey: p.prey, count: p.count * here }))
+  const forAll = isThere(context)
+  const turn = preyInTurn(almanac, settings, species, one.meals, meal.value.portions, today, (prey, count) =>
+    forAll(prey, count * here),
+  )
+  const portions = (turn?.value ?? meal.value.portions).map(p => ({ prey: p.prey, count: p.count * here }))
   const [main, ...others] = portions
   return [
     {
@@ -43,6 +50,7 @@ function feedTask(group: GroupState, { almanac, settings, today }: SeasonContext
           change: 'A count, or somebody who joins or leaves',
         },
         ...meal.reasons,
+        ...(turn?.reasons ?? []),
       ],
     },
   ]

@@ -171,6 +171,104 @@ describe('what keeps some days and then ends', () => {
   })
 })
 
+/** A meal of one kind beyond its share weighs more than one of another kind, and less than a hungry one. */
+const SAME = 2
+
+describe('several kinds in turn', () => {
+  const wanted = fc.record({
+    need: fc.array(
+      fc.integer({ min: 0, max: 6 }).map(n => 2 * n),
+      { minLength: DAYS, maxLength: DAYS },
+    ),
+    runs: fc.array(fc.integer({ min: 0, max: 12 }), { minLength: DAYS, maxLength: DAYS }),
+    stock: fc.integer({ min: 0, max: 10 }),
+    most: fc.constantFrom(0.5, 1),
+    share: fc.constantFrom(0.5, 1),
+  })
+  /** Prey of which there is some, one that may be started, and a third that is there on the first day. */
+  const inTurn = ({ need, runs, stock, most, share }: typeof wanted extends fc.Arbitrary<infer T> ? T : never) => ({
+    ...problem(
+      [feeder('a', { running: runs }), feeder('c', { perUnit: [0, 8], startDays: [0, 1] }), feeder('d', { stock })],
+      [eats('a', need, { standIns: [standIn('c'), standIn('d', 1, share)], turns: { mostOfOne: most, from: 0 } })],
+    ),
+    sameKindCost: SAME,
+  })
+
+  it('are planned as the least of all whole plans, every meal given to every kind', () => {
+    fc.assert(
+      fc.property(wanted, made => {
+        const input = inTurn(made)
+        /** The best of a day by trying every half of a piece: nothing keeps over night. */
+        const day = (need: number, a: number, c: number, d: number): number => {
+          let best = Number.POSITIVE_INFINITY
+          for (let x = 0; x <= Math.min(need, a); x += 0.5)
+            for (let y = 0; y <= Math.min(need - x, c); y += 0.5) {
+              // what is left over is best given of the last kind up to its share, or to the last piece
+              for (const z of [0, made.most * need, made.share * need, need - x - y, d]) {
+                if (z > d || z > made.share * need || x + y + z > need) continue
+                const beyond = [x, y, z].reduce((n, eaten) => n + Math.max(0, eaten - made.most * need), 0)
+                best = Math.min(best, 20 * (need - x - y - z) + 0.3 * (y + z) + (made.most < 1 ? SAME * beyond : 0))
+              }
+            }
+          return best
+        }
+        let least = Number.POSITIVE_INFINITY
+        for (let first = 0; first <= 3; first++)
+          for (let second = 0; second <= 3; second++) {
+            let cost = first + second
+            made.need.forEach((need, d) => {
+              const c = 8 * ((d === 1 ? first : 0) + (d === 2 ? second : 0))
+              cost += day(need, made.runs[d]!, c, d === 0 ? made.stock : 0)
+            })
+            least = Math.min(least, cost)
+          }
+        const { cost, bound } = plan(input)
+        expect(cost).toBeLessThanOrEqual(least * (1 + 2 * GAP) + 0.05)
+        expect(cost).toBeGreaterThanOrEqual(least - 0.15)
+        expect(bound).toBeLessThanOrEqual(least + 1e-3)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('by hand: half of each where both are there; what cannot be had otherwise is given all the same', () => {
+    const both = (there: number, most?: number, from = 0) =>
+      plan({
+        ...problem(
+          [feeder('a', { stock: 10 }), feeder('c', { stock: there })],
+          [
+            eats('a', [10, 0, 0, 0, 0], {
+              standIns: [standIn('c')],
+              ...(most && { turns: { mostOfOne: most, from } }),
+            }),
+          ],
+        ),
+        sameKindCost: SAME,
+      })
+    const eaten = (of: ReturnType<typeof both>, id: string) => total(of.takings.find(t => t.feeder === id)?.row ?? [])
+    expect([eaten(both(10, 0.5), 'a'), eaten(both(10, 0.5), 'c')].map(n => Math.round(n))).toEqual([5, 5])
+    expect(eaten(both(10), 'a')).toBeCloseTo(10, 3)
+    // three of another are there: two meals beyond the half, and nobody hungry
+    const few = both(3, 0.5)
+    expect([few.hungry, eaten(few, 'a'), eaten(few, 'c')].map(n => Math.round(n))).toEqual([0, 7, 3])
+    expect(few.cost).toBeCloseTo(0.3 * 3 + SAME * 2, 1)
+    // not before the day from which others can be had
+    expect(eaten(both(10, 0.5, 1), 'a')).toBeCloseTo(10, 3)
+  })
+
+  it('cost no less than one prey, and leave nobody hungrier', () => {
+    fc.assert(
+      fc.property(wanted, made => {
+        const alike = plan(inTurn({ ...made, most: 1 }))
+        const turns = plan(inTurn({ ...made, most: 0.5 }))
+        expect(turns.cost).toBeGreaterThanOrEqual(alike.cost * (1 - GAP) - 0.05)
+        expect(turns.hungry).toBeLessThanOrEqual(alike.hungry + 0.02 * alike.cost + 0.05)
+      }),
+      { numRuns: 30 },
+    )
+  })
+})
+
 describe('what the joint plan can be trusted with', () => {
   const anyProblem = fc.tuple(small, fc.constantFrom(0, 0.5, 1)).map(([made, kept]): JointInput => {
     const input = smallProblem(made)

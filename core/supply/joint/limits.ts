@@ -71,12 +71,13 @@ export const beyondOn = (limit: Limit, feeders: readonly Counted[]): number | nu
 export const fits = (limits: readonly Limit[], feeders: readonly Counted[]): boolean =>
   limits.every(limit => beyondOn(limit, feeders) === null)
 
-/** Days on which all that may be taken of a limit is taken. */
-export const fullDays = (limit: Limit, feeders: readonly Counted[]): number[] =>
-  limitDays(limit, feeders).filter(
-    day => used(limit, feeders, day, 'counts') >= allowed(limit, feeders, day) - NEARLY_FULL,
+/** Days on which no other unit finds what it takes of a limit: of some less than a whole one is left. */
+export function fullDays(limit: Limit, feeders: readonly Counted[]): number[] {
+  const most = Math.max(...[...limit.takes.values()].map(t => t.each))
+  return limitDays(limit, feeders).filter(
+    day => used(limit, feeders, day, 'counts') > allowed(limit, feeders, day) - most + ROUNDING,
   )
-const NEARLY_FULL = 1e-3
+}
 
 /**
  * Whole units within the limits: one by one those are left out that are most above what is wanted of them (`wished`,

@@ -86,6 +86,32 @@ describe('a plan played through', () => {
     ).toBe(0)
   })
 
+  it('kinds in turn are eaten as the plan shares them; one that fails is made up for by the usual one', () => {
+    const half = [5, 5, 5]
+    const eaters = (inTurn: boolean) => [
+      {
+        prey: 'a',
+        share: ones,
+        standIns: [standIn('c')],
+        planned: new Map([
+          ['a', half],
+          ['c', half],
+        ]),
+        inTurn,
+      },
+      { prey: 'c', share: [0, 0, 1], standIns: [] },
+    ]
+    // ten of a are wanted a day, and five of c on the last by its own eaters
+    const fed = (inTurn: boolean, a: number, c: number[]) =>
+      played({ eaters: eaters(inTurn), feeders: [sure('a', [a, 0, 0]), sure('c', c)] })
+    expect(fed(true, 15, [5, 5, 10]).chance).toBe(0)
+    // of the usual prey all would be gone by the second day
+    expect([...fed(false, 15, [0, 0, 10]).byPrey.get('a')!.byDay]).toEqual([0, 1, 1])
+    // a kind that never comes costs the usual one as much as without turns
+    expect(fed(true, 30, [0, 0, 5]).byPrey.get('a')!.chance).toBe(0)
+    expect([...fed(true, 29, [0, 0, 5]).byPrey.get('a')!.byDay]).toEqual([0, 0, 1])
+  })
+
   it('a stand-in goes no further than its share and its exchange', () => {
     const alone = (s: ReturnType<typeof standIn>, there: number) =>
       played({

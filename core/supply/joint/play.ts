@@ -26,6 +26,8 @@ export interface PlayedEaters {
   standIns: readonly Alternative[]
   /** What the plan gives them of each feeder on each day, in pieces of the usual prey. */
   planned?: ReadonlyMap<string, ArrayLike<number>>
+  /** Several kinds are given in turn: as the plan shares them, also while there is enough of the usual prey. */
+  inTurn?: boolean
 }
 
 export interface PlayInput {
@@ -118,6 +120,16 @@ const keptAges = (life: Life, days: number) =>
 /** Whether anything comes at all: most ways to order stand unused. */
 const comes = derived((row: Float64Array): boolean => row.some(n => n > 0))
 
+/** The part of the usual prey in what the plan gives on each day; 1 where it gives nothing. */
+function usualPart({ prey, planned }: PlayedEaters, days: number): Float64Array {
+  const rows = [...(planned?.values() ?? [])]
+  const usual = planned?.get(prey)
+  return Float64Array.from({ length: days }, (_, d) => {
+    const all = rows.reduce((n, row) => n + (row[d] ?? 0), 0)
+    return all > 0 ? (usual?.[d] ?? 0) / all : 1
+  })
+}
+
 /** Stocks of all feeders through the days of one scenario. Rows of numbers throughout: a search plays millions of days. */
 class Stocks {
   private readonly yields: Float64Array[]
@@ -162,8 +174,9 @@ class Stocks {
 }
 
 /**
- * Plays a plan through: need, delays, failures and yields drawn anew in each scenario. Each takes the usual prey first,
- * then what the plan gives in its place, then whatever else may stand for it and is not kept for its own eaters.
+ * Plays a plan through: need, delays, failures and yields drawn anew in each scenario. Each takes the usual prey first
+ * (of several kinds in turn its part of them), then what the plan gives in its place, then whatever else may stand for
+ * it and is not kept for its own eaters.
  * O(scenarios · days · (eaters + feeders)).
  */
 export function playThrough(input: PlayInput): Played {
@@ -175,6 +188,7 @@ export function playThrough(input: PlayInput): Played {
     .map(e => ({
       ...e,
       own: indexOf.get(e.prey)!,
+      part: e.inTurn ? usualPart(e, days) : null,
       need: input.need(e.prey),
       ways: e.standIns.flatMap(s =>
         indexOf.has(s.feeder) ? [{ ...s, index: indexOf.get(s.feeder)!, planned: e.planned?.get(s.feeder) }] : [],
@@ -199,7 +213,8 @@ export function playThrough(input: PlayInput): Played {
       let lacking = false
       for (let i = 0; i < eaters.length; i++) {
         const wanted = needs[i]![scenario * width + d]! * parts[i]![d]!
-        const lack = wanted ? wanted - stocks.take(owns[i]!, d, wanted) : 0
+        const part = eaters[i]!.part?.[d] ?? 1
+        const lack = wanted ? wanted - stocks.take(owns[i]!, d, wanted * part) : 0
         wants[i] = wanted
         lacks[i] = lack
         if (lack > 0) lacking = true
@@ -212,6 +227,8 @@ export function playThrough(input: PlayInput): Played {
           const most = planned ? Math.min(lacks[i]!, planned[d] ?? 0) : 0
           if (most) lacks[i]! -= stocks.take(index, d, most * pieces) / pieces
         }
+        // a kind that is not there in its turn is made up for by the usual one
+        if (eaters[i]!.part && lacks[i]! > 0) lacks[i]! -= stocks.take(owns[i]!, d, lacks[i]!)
       }
       const short = new Set<string>()
       for (let i = 0; i < eaters.length; i++) {

@@ -53,6 +53,8 @@ export interface Eaters {
   /** Whole meals of one mouth that one piece of it is worth. */
   mealsPerPiece: number
   standIns: readonly Alternative[]
+  /** Most of what they want that is to be of one kind, 0..1, from a day (index) on: every meal beyond it weighs. */
+  turns?: { mostOfOne: number; from: number }
 }
 
 export interface JointInput {
@@ -62,6 +64,8 @@ export interface JointInput {
   /** What a hungry meal, and a meal of a stand-in, weigh against one unit started. */
   hungryCost: number
   standInCost: number
+  /** What a meal of one kind beyond its share weighs, where several are given in turn. */
+  sameKindCost?: number
   /** What is not without end, and shared by several feeders. */
   limits?: readonly Limit[]
 }
@@ -132,6 +136,8 @@ const eats = (e: number, a: number, t: number) => `u${e}_${a}_${t}`
 const misses = (e: number, t: number) => `m${e}_${t}`
 const left = (f: number, t: number) => `s${f}_${t}`
 const starts = (f: number, w: number) => `x${f}_${w}`
+/** What is eaten of a kind beyond its share, where several are given in turn. */
+const repeats = (e: number, k: number, t: number) => `v${e}_${k}_${t}`
 /** Units that are founded with bought animals. */
 const founded = (f: number, w: number) => `b${f}_${w}`
 
@@ -171,6 +177,8 @@ export class JointProgramme {
   readonly periods: readonly Period[]
   /** What is taken after the days planned for it. */
   private readonly later: { f: number; pieces: number; of: string }[] = []
+  /** What is eaten of one kind beyond its share. */
+  private readonly repeated: { e: number; of: string }[] = []
   /** Where a sort of eaters wants anything: by sort, its periods. */
   readonly wanted: { e: number; t: number; need: number }[] = []
   /** Of each feeder, the days on which there can be any; null where there always can. */
@@ -187,14 +195,14 @@ export class JointProgramme {
       if (list) list.push(term)
       else takes.set(key, [term])
     }
-    input.eaters.forEach(({ prey, need, standIns }, e) => {
+    input.eaters.forEach(({ prey, need, standIns, turns }, e) => {
       const ways = [{ feeder: prey, of: prey, pieces: 1, mostShare: 1 }, ...standIns]
       this.periods.forEach((period, t) => {
         const wanted = within(need, period)
         if (wanted <= NOTHING) return
         this.wanted.push({ e, t, need: wanted })
         const terms: Term[] = [{ by: 1, of: misses(e, t) }]
-        const limited = new Map<string, { most: number; terms: Term[] }>()
+        const kinds = new Map<string, { most: number; terms: Term[] }>()
         ways.forEach(({ feeder, of, pieces, mostShare }, a) => {
           const f = index.get(feeder)
           if (f === undefined) return
@@ -206,11 +214,16 @@ export class JointProgramme {
             const most = within(this.neededFrom(f, need), period)
             if (most < wanted) this.rows.push({ terms: [{ by: 1, of: eats(e, a, t) }], is: '<=', than: most })
           }
-          if (mostShare >= 1) return
-          const limit = limited.get(of) ?? { most: mostShare * wanted, terms: [] }
-          limited.set(of, { ...limit, terms: [...limit.terms, { by: 1, of: eats(e, a, t) }] })
+          const kind = kinds.get(of) ?? { most: mostShare, terms: [] }
+          kinds.set(of, { ...kind, terms: [...kind.terms, { by: 1, of: eats(e, a, t) }] })
         })
-        for (const { most, terms } of limited.values()) this.rows.push({ terms, is: '<=', than: most })
+        for (const [k, { most, terms }] of [...kinds.values()].entries()) {
+          if (most < 1) this.rows.push({ terms, is: '<=', than: most * wanted })
+          if (!turns || period.from < turns.from || turns.mostOfOne >= most) continue
+          const beyond = repeats(e, k, t)
+          this.repeated.push({ e, of: beyond })
+          this.rows.push({ terms: [...terms, { by: -1, of: beyond }], is: '<=', than: turns.mostOfOne * wanted })
+        }
         this.rows.push({ terms, is: '=', than: wanted })
       })
     })
@@ -298,7 +311,7 @@ export class JointProgramme {
    * is named first is better, by a hair.
    */
   cost(): Term[] {
-    const { feeders, eaters, hungryCost, standInCost } = this.input
+    const { feeders, eaters, hungryCost, standInCost, sameKindCost = 0 } = this.input
     const perPack = feeders.map(f => Array.from(f.perUnit).reduce((a, b) => a + b, 0))
     return [
       ...feeders.flatMap((feeder, f) =>
@@ -308,6 +321,7 @@ export class JointProgramme {
         founders ? startDays.map((_, w) => ({ by: founders.bought, of: founded(f, w) })) : [],
       ),
       ...this.later.map(({ f, pieces, of }) => ({ by: (pieces / perPack[f]!) * (feeders[f]!.costs.at(-1) ?? 1), of })),
+      ...this.repeated.map(({ e, of }) => ({ by: sameKindCost * eaters[e]!.mealsPerPiece, of })),
       ...this.wanted.flatMap(({ e, t }) => {
         const { mealsPerPiece, standIns } = eaters[e]!
         return [
@@ -352,28 +366,35 @@ export const GAP = 0.019
 const LONGEST_SECONDS = 5
 
 /**
- * Least cost: hungry meals weigh most, then units, then meals of stand-ins, each by its weight. Solved as if units could
- * be divided, which bounds every plan from below, then with whole units in the first days (rolling horizon). Where that
- * is not solved in time, the divided plan is given, and `wholeDays` says so.
+ * Least cost: hungry meals weigh most, then units, then meals of stand-ins, each by its weight; where several kinds are
+ * given in turn also meals of one kind beyond its share. Solved with whole
+ * units in the first days (rolling horizon), which the solver proves to be within `GAP` of the best. Where that is not
+ * solved in time, the plan of units that can be divided is given, which bounds every plan from below, and `wholeDays`
+ * says so.
  * @throws JointError when the solver finds no optimum of the divided plan
  */
 export function solveJoint(input: JointInput, solve: SolveLp): JointPlan {
   const programme = new JointProgramme(input)
-  const relaxed = solve(programme.text())
-  if (relaxed.status !== 'Optimal') throw new JointError(`The joint plan could not be solved (${relaxed.status}).`)
+  let divided: Solution | null = null
+  const relaxed = (): Solution => {
+    divided ??= solve(programme.text())
+    if (divided.status !== 'Optimal') throw new JointError(`The joint plan could not be solved (${divided.status}).`)
+    return divided
+  }
   const whole = programme.wholeStarts(WHOLE_DAYS)
   const found = solve(programme.text(whole), { gap: GAP, seconds: LONGEST_SECONDS })
   const exact = found.status === 'Optimal'
-  const { columns, objective } = exact ? found : relaxed
+  const { columns, objective } = exact ? found : relaxed()
+  const binding = bindingOf(input, columns, relaxed, programme, solve)
   return {
     hungry: hungryMeals(programme, columns),
     cost: objective,
-    bound: Math.max(relaxed.objective, exact ? objective * (1 - GAP) : 0),
+    bound: Math.max(exact ? objective * (1 - GAP) : 0, (divided as Solution | null)?.objective ?? 0),
     takings: takingsOf(programme, columns),
     starts: startsOf(input, columns, starts),
     bought: startsOf(input, columns, founded),
     wholeDays: exact ? WHOLE_DAYS : 0,
-    binding: bindingOf(input, relaxed, programme, solve),
+    binding,
   }
 }
 
@@ -383,13 +404,23 @@ const countedOf = ({ id, startDays, least, fixed }: JointFeeder): Counted => {
   return { id, startDays, counts: forced, forced }
 }
 
-/** Limits that the divided plan meets, each with what `more` of it saves; those that a little more of saves nothing are left out. */
-function bindingOf(input: JointInput, relaxed: Solution, programme: JointProgramme, solve: SolveLp): Binding[] {
-  const planned = startsOf(input, relaxed.columns, starts)
+/**
+ * Limits that leave no room for another unit, each with what `more` of it saves in the divided plan; those that a little
+ * more of saves nothing are left out. Mostly nothing is full, and the divided plan is not asked for.
+ */
+function bindingOf(
+  input: JointInput,
+  columns: Solution['columns'],
+  divided: () => Solution,
+  programme: JointProgramme,
+  solve: SolveLp,
+): Binding[] {
+  const planned = startsOf(input, columns, starts)
   const feeders = input.feeders.map(f => ({ ...countedOf(f), counts: planned.get(f.id)! }))
   return (input.limits ?? []).flatMap((limit, l): Binding[] => {
     const full = fullDays(limit, feeders)
     if (!full.length) return []
+    const relaxed = divided()
     const free = Array.from(limit.free, n => n + limit.more)
     const wider = new JointProgramme({ ...input, limits: input.limits!.with(l, { ...limit, free }) })
     const found = solve(wider.text())
