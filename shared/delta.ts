@@ -1,17 +1,39 @@
-import { create, type Delta } from 'jsondiffpatch'
+import { create, type Delta, type DiffContext, type Filter } from 'jsondiffpatch'
 
 export type { Delta }
 
 /** What tells the items of a list apart, in the order in which it is looked for. */
 const KEYS = ['id', 'prey', 'groupId', 'animalId', 'placeId', 'entryId'] as const
 
-function keyOf(item: object, index = 0): string {
-  const row = item as Record<string, unknown>
-  const key = KEYS.find(k => typeof row[k] === 'string')
-  return key ? `${key}:${row[key] as string}` : `#${index}`
+function keyOf(item: object | null, index = 0): string {
+  const row = item as Record<string, unknown> | null
+  const key = row && KEYS.find(k => typeof row[k] === 'string')
+  return key ? `${key}:${row![key] as string}` : `#${index}`
 }
 
-const differ = create({ objectHash: keyOf })
+// what a value was is not sent: nobody goes back
+const differ = create({ objectHash: keyOf, omitRemovedValues: true })
+
+const isNumbers = (list: unknown): list is number[] => Array.isArray(list) && list.every(x => typeof x === 'number')
+
+/** Of a row of numbers so many may differ to be told one by one. */
+const FEW = 1 / 4
+
+/**
+ * Rows of numbers are compared place by place: which of them might have moved where tells nothing, and to look for it
+ * takes as the square of their length.
+ */
+const rows: Filter<DiffContext> = context => {
+  const { left, right } = context
+  if (!isNumbers(left) || !isNumbers(right)) return
+  const places = left.length === right.length ? [...right.keys()].filter(i => left[i] !== right[i]) : null
+  if (places && !places.length) context.setResult(undefined).exit()
+  else if (places && places.length <= FEW * right.length)
+    context.setResult({ _t: 'a', ...Object.fromEntries(places.map(i => [i, [0, right[i]!]])) }).exit()
+  else context.setResult([0, right]).exit()
+}
+rows.filterName = 'rows'
+differ.processor.pipes.diff.before('arrays', rows)
 
 /**
  * What has to be done to one value to make it another; undefined when they say the same. What is the same object in
