@@ -35,7 +35,7 @@ const page = computed(() => {
         <LazyAlarmAnswer v-if="alarm.answerable" :alarm="alarm"
       /></span>
       <span v-if="alarm.suspect && alarm.suspectId" class="todo"
-        >Written last: {{ alarm.suspect }}
+        >Written last: {{ withAlmanacNames(alarm.suspect, house.almanac) }}
         <UButton
           label="Take it back"
           size="xs"

@@ -16,8 +16,11 @@ describe('a sentence of the log', () => {
       retired: false,
     }
     const { almanac } = withOwn(shipped, { species: [], feeders: [own], numbers: [] })
-    expect(withAlmanacNames('Took 2 × fly.large', almanac)).toBe('Took 2 large fruit fly')
-    expect(withAlmanacNames(`Took 2 × ${id}`, almanac)).toBe('Took 2 wax moth')
+    expect(withAlmanacNames('Took 2 × fly.large', almanac)).toBe('Took 2 large flies')
+    expect(withAlmanacNames('Refused 1 × fly.large', almanac)).toBe('Refused 1 large fly')
+    expect(withAlmanacNames('Took 1 of 4 × fly.large: at once', almanac)).toBe('Took 1 of 4 large flies: at once')
+    expect(withAlmanacNames('Took 2 × gone.by', almanac)).toBe('Took 2 gone.by')
+    expect(withAlmanacNames(`Took 2 × ${id}`, almanac)).toBe('Took 2 moths')
     expect(withAlmanacNames('Corrected: species corn-snake, sex male', almanac)).toBe(
       'Corrected: species Corn snake, sex male',
     )

@@ -113,6 +113,10 @@ describe('lots of what is bought', () => {
     expect(surplus.reasons[0]!.inputs.map(i => i.value)).toEqual([expect.stringMatching(/^80 usable/), '30'])
     expect(surplusOf({ prey: 'no such prey', lots, mean }, almanac, today)!.value.mayStandFor).toEqual([])
     expect(surplusOf({ prey: HALF.id, lots: [{ ...lots[0]!, pieces: 34 }], mean }, almanac, today)).toBe(null)
+    // of a day that is past nothing is expected any more: the lot is to be looked through
+    const past = { ...lots[0]!, useBy: today - 1 }
+    expect(surplusOf({ prey: HALF.id, lots: [past], mean }, almanac, today)).toBe(null)
+    expect(surplusOf({ prey: HALF.id, lots: [past, lots[0]!], mean }, almanac, today)!.value.until).toBe(today + 5)
   })
 })
 

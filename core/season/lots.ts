@@ -47,7 +47,8 @@ export function surplusOf(
   almanac: Pick<Almanac, 'feeders'>,
   today: Day,
 ): Judgement<Surplus> | null {
-  const over = lotsAhead(look, today).filter(lot => lot.over >= FEW)
+  // what is past its day is looked through, not eaten up
+  const over = lotsAhead(look, today).filter(lot => lot.over >= FEW && lot.useBy >= today)
   const last = over.at(-1)
   if (!last) return null
   const eaten = look.mean.slice(0, last.useBy - today + 1).reduce((sum, n) => sum + n, 0)
