@@ -465,6 +465,28 @@ describe('what is not without end', () => {
     await visit.untilText('[role="dialog"]', 'Choose something above')
     expect((await snapshot()).version).toBe(version)
   })
+
+  it('a number that a field cannot hold is said to be another, and Enter waits for a second one', async () => {
+    await open()
+    await visit.go('/feeders')
+    await visit.press('What if …', 'main')
+    const field = '[role="dialog"] input[role="spinbutton"]'
+    const held = () => visit.page.$eval(field, i => (i as HTMLInputElement).value)
+    const type = async (text: string, key: 'Enter' | 'Tab') => {
+      await visit.page.click(field, { count: 3 })
+      await visit.page.keyboard.type(text)
+      await visit.page.keyboard.press(key)
+    }
+    await visit.page.waitForSelector(field)
+    await visit.still()
+    await type('99999', 'Enter')
+    await visit.untilText('body', 'At most 9,999 here: 9,999 stands, not 99,999')
+    expect(await held()).toBe('9,999')
+    await type('0', 'Tab')
+    await visit.untilText('body', 'At least 1 here: 1 stands, not 0')
+    expect(await held()).toBe('1')
+    await visit.page.keyboard.press('Escape')
+  })
 })
 
 describe('the upkeep of feeders', () => {

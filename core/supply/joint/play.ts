@@ -205,6 +205,16 @@ export function playThrough(input: PlayInput): Played {
   const parts = eaters.map(e => e.share)
   const owns = eaters.map(e => e.own)
   const ages = feeders.map(f => (f.ages ? keptAges(f.ages.life, days) : null))
+  const usualParts = eaters.map(e => e.part)
+  const turning = [...eaters.keys()].filter(i => usualParts[i])
+  const takePlanned = (stocks: Stocks, i: number, d: number) => {
+    const { ways } = eaters[i]!
+    for (let w = 0; w < ways.length; w++) {
+      const { index, pieces, planned } = ways[w]!
+      const most = planned ? Math.min(lacks[i]!, planned[d] ?? 0) : 0
+      if (most) lacks[i]! -= stocks.take(index, d, most * pieces) / pieces
+    }
+  }
   const playOne = (scenario: number, time: number) => {
     const stocks = new Stocks(feeders, ages, scenario + time * OTHER_LUCK)
     const hungry = new Set<string>()
@@ -213,23 +223,23 @@ export function playThrough(input: PlayInput): Played {
       let lacking = false
       for (let i = 0; i < eaters.length; i++) {
         const wanted = needs[i]![scenario * width + d]! * parts[i]![d]!
-        const part = eaters[i]!.part?.[d] ?? 1
+        const part = usualParts[i]?.[d] ?? 1
         const lack = wanted ? wanted - stocks.take(owns[i]!, d, wanted * part) : 0
         wants[i] = wanted
         lacks[i] = lack
-        if (lack > 0) lacking = true
+        if (lack > 0 && part === 1) lacking = true
       }
-      // most days all have their usual prey
-      if (!lacking) continue
-      for (let i = 0; i < eaters.length; i++) {
+      for (let t = 0; t < turning.length; t++) {
+        const i = turning[t]!
         if (lacks[i]! <= 0) continue
-        for (const { index, pieces, planned } of eaters[i]!.ways) {
-          const most = planned ? Math.min(lacks[i]!, planned[d] ?? 0) : 0
-          if (most) lacks[i]! -= stocks.take(index, d, most * pieces) / pieces
-        }
+        takePlanned(stocks, i, d)
         // a kind that is not there in its turn is made up for by the usual one
-        if (eaters[i]!.part && lacks[i]! > 0) lacks[i]! -= stocks.take(owns[i]!, d, lacks[i]!)
+        if (lacks[i]! > 0) lacks[i]! -= stocks.take(owns[i]!, d, lacks[i]!)
+        if (lacks[i]! > 0) lacking = true
       }
+      // most days all have what they are to have
+      if (!lacking) continue
+      for (let i = 0; i < eaters.length; i++) if (lacks[i]! > 0 && !usualParts[i]) takePlanned(stocks, i, d)
       const short = new Set<string>()
       for (let i = 0; i < eaters.length; i++) {
         if (lacks[i]! <= 0) continue
