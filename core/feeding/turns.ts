@@ -2,6 +2,7 @@ import { feederOf, schoolChoice, standingIn, type Almanac, type Species } from '
 import type { Day } from '../chance'
 import { computedInput, factInput, type Judgement } from '../judgement'
 import type { Meal } from '../subjects'
+import { upperFirst } from '../units'
 import type { Portion } from './meal'
 
 /**
@@ -111,14 +112,14 @@ export function preyInTurn(
       {
         rule:
           told.size > portions.length
-            ? `Several kinds in turn, by weight: whose turn it is had least for its part in ${turnDays!.value} days`
+            ? `Several kinds in turn, by weight: this one had least for its part in ${turnDays!.value} days`
             : 'Several kinds in turn, but nothing else that may stand for it is there beyond what its own eaters want',
         inputs: [
           factInput('Of one kind at most', 'schools.preyVariety', school.fact!),
           factInput('Looked back', 'common.turnDays.value', turnDays!),
           ...[...told].map(id =>
             computedInput(
-              `${feederOf(almanac, id).many} eaten`,
+              `${upperFirst(feederOf(almanac, id).many)} eaten`,
               all ? `${Math.round((100 * (eaten.get(id) ?? 0)) / all)} % of it` : 'none yet',
             ),
           ),

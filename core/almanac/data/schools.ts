@@ -50,14 +50,14 @@ const list: School[] = [
         name: 'By the ladder',
         reason:
           'The prey that the ladder names as long as there is enough of it: simple, and what is eaten is known. Others stand in when it runs short.',
-        fact: practice(1, 'of one kind'),
+        fact: practice(1, 'share'),
       },
       {
         id: 'inTurn',
         name: 'Several in turn',
         reason:
           'No kind more than about two fifths of what is eaten, so at least three: one prey alone has gaps, and who knows only one may refuse the rest.',
-        fact: memory(0.4, 'of one kind'),
+        fact: memory(0.4, 'share'),
       },
     ],
   },
