@@ -21,6 +21,7 @@ export default defineNuxtPlugin(() => {
     // the field takes it over once this event has reached it
     await new Promise(resolve => setTimeout(resolve))
     await nextTick()
+    if (!input.isConnected) return
     // what is shown may be rounded, what is held not
     const held = numberHeld(typed, bounds(input), input.getAttribute('aria-valuenow') ?? input.value)
     if (held) toast.add({ id: 'number-held', title: held, color: 'warning', icon: 'i-lucide-info' })

@@ -117,6 +117,23 @@ describe('meals in turn', () => {
     expect(preyInTurn(almanac, { schools: {} }, gecko, before, meal, today, all)!.value).toEqual(meal)
   })
 
+  it('of two kinds at once know of each other: a third is not given for both where once is its part', () => {
+    const [adult, nymph] = [feeders['cricket.adult']!.massG.likely, feeders['roach.nymph']!.massG.likely]
+    const count = Math.round((20 * adult) / nymph)
+    const meal = [
+      { prey: 'cricket.adult', count: 20 },
+      { prey: 'roach.nymph', count },
+    ]
+    // of each half a meal is wanted, so four fifths of it; of nymphs there were five such halves: six over 0.8 stand
+    // between one and two over 0.2
+    const before = [
+      { day: today - 2, prey: 'cricket.adult', taken: 400 },
+      { day: today - 2, prey: 'roach.nymph', taken: 5 * count },
+    ]
+    const given = preyInTurn(shippedAlmanac, inTurn, gecko, before, meal, today, id => id === 'cricket.half')!.value
+    expect(given.map(p => p.prey)).toEqual(['cricket.half', 'roach.nymph'])
+  })
+
   it('count by what was eaten, not by what was offered, and no longer ago than is looked back', () => {
     const meal = [{ prey: 'cricket.half', count: 4 }]
     const next = (meals: Parameters<typeof preyInTurn>[3]) =>

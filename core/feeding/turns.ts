@@ -89,6 +89,8 @@ export function preyInTurn(
   for (const { day, prey, taken } of meals)
     if (day > today - turnDays!.value && day <= today)
       eaten.set(prey, (eaten.get(prey) ?? 0) + massG({ prey, count: taken }))
+  const all = [...eaten.values()].reduce((a, b) => a + b, 0)
+  const before = new Map(eaten)
   const whole = portions.reduce((g, p) => g + massG(p), 0)
   const given: Portion[] = []
   const told = new Set<string>()
@@ -103,8 +105,9 @@ export function preyInTurn(
     const same = given.find(p => p.prey === prey)
     if (same) same.count += count
     else given.push({ prey, count })
+    // the next part of this meal knows of it
+    eaten.set(prey, (eaten.get(prey) ?? 0) + mealG)
   }
-  const all = [...eaten.values()].reduce((a, b) => a + b, 0)
   const school = schoolChoice(almanac, schools, 'preyVariety', species.id)
   return {
     value: given,
@@ -120,7 +123,7 @@ export function preyInTurn(
           ...[...told].map(id =>
             computedInput(
               `${upperFirst(feederOf(almanac, id).many)} eaten`,
-              all ? `${Math.round((100 * (eaten.get(id) ?? 0)) / all)} % of it` : 'none yet',
+              all ? `${Math.round((100 * (before.get(id) ?? 0)) / all)} % of it` : 'none yet',
             ),
           ),
         ],

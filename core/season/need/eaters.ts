@@ -102,5 +102,6 @@ export function mostOfOne(
   prey: string,
 ): number {
   const most = mostOfKind(almanac, schools, species)
-  return most < 1 ? Math.min(1, most / ofMeal(almanac, species, prey).all) : 1
+  // to a hundredth, so that those who eat nearly alike are planned as one
+  return most < 1 ? Math.min(1, Number((most / ofMeal(almanac, species, prey).all).toFixed(2))) : 1
 }
