@@ -313,6 +313,17 @@ export class Visit {
     )
   }
 
+  /** Writes into the fields of the popover that is open, in their order: those beside its number come a moment later. */
+  async fill(...texts: string[]): Promise<void> {
+    await this.until(
+      `${texts.length} fields`,
+      (n: number) => document.querySelectorAll('form.ask input').length >= n,
+      texts.length,
+    )
+    const fields = await this.page.$$('form.ask input')
+    for (const [i, text] of texts.entries()) await fields[i]!.type(text)
+  }
+
   /** Writes into the number popover that is open and sends it by Enter; it closes when the number was written. */
   async answer(value: string): Promise<void> {
     await this.answerWrongly(value)
