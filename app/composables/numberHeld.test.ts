@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { numberHeld } from './numberHeld'
+import { numberHeld, withPoint } from './numberHeld'
 
 describe('a number field that cannot hold what was typed', () => {
   it('says what stands instead, and why', () => {
@@ -16,5 +16,19 @@ describe('a number field that cannot hold what was typed', () => {
     expect(numberHeld('', { min: 1 }, '1')).toBeNull()
     expect(numberHeld('many', { min: 1 }, '')).toBeNull()
     expect(numberHeld('5', { min: 1 }, '')).toBeNull()
+  })
+})
+
+describe('a comma in a number field', () => {
+  it('is a decimal one, as in the other fields of the house', () => {
+    const decimal = ['2,5', '0,5', ',5', '-3,25', '28,15', '0,125', '12,3456']
+    expect(decimal.map(withPoint)).toEqual(['2.5', '0.5', '.5', '-3.25', '28.15', '0.125', '12.3456'])
+    expect(numberHeld('2,5', { min: 0 }, '2.5')).toBeNull()
+    expect(numberHeld('2,5', { min: 0 }, '3')).toBe('Rounded here: 3 stands, not 2.5')
+  })
+
+  it('parts thousands where the field itself would show it so; nothing else is touched', () => {
+    const left = ['9,999', '-1,200', '120,000', '1,234,567', '2500', '2.5', '', '5,', 'many, or 5']
+    expect(left.map(withPoint)).toEqual(left)
   })
 })

@@ -1,6 +1,7 @@
 /**
  * Number fields of the kit hold the nearest number they may when they are left. That is told, since else something would
- * be written that nobody typed; and Enter then waits for a second one.
+ * be written that nobody typed; and Enter then waits for a second one. A decimal comma is read as such, and the wheel
+ * moves the screen and not the number.
  */
 export default defineNuxtPlugin(() => {
   const toast = useToast()
@@ -16,8 +17,7 @@ export default defineNuxtPlugin(() => {
     const [min, max] = [boundOf(input, 'aria-valuemin'), boundOf(input, 'aria-valuemax')]
     return { ...(min !== undefined && { min }), ...(max !== undefined && { max }) }
   }
-  async function tell(input: HTMLInputElement): Promise<void> {
-    const typed = input.value
+  async function tell(input: HTMLInputElement, typed: string): Promise<void> {
     // the field takes it over once this event has reached it
     await new Promise(resolve => setTimeout(resolve))
     await nextTick()
@@ -26,20 +26,31 @@ export default defineNuxtPlugin(() => {
     const held = numberHeld(typed, bounds(input), input.getAttribute('aria-valuenow') ?? input.value)
     if (held) toast.add({ id: 'number-held', title: held, color: 'warning', icon: 'i-lucide-info' })
   }
-  document.addEventListener('blur', event => void (fieldOf(event) && tell(fieldOf(event)!)), true)
-  document.addEventListener(
-    'keydown',
-    event => {
-      const input = event.key === 'Enter' ? fieldOf(event) : null
-      if (!input) return
-      const { min = -Infinity, max = Infinity } = bounds(input)
-      const typed = numberTyped(input.value)
-      if (typed === null || (typed >= min && typed <= max)) return
-      event.preventDefault()
-      event.stopImmediatePropagation()
-      input.blur()
-      input.focus()
-    },
-    true,
-  )
+  /** What is typed is made readable to the field, before it takes it over. */
+  function typedIn(input: HTMLInputElement): string {
+    const typed = withPoint(input.value)
+    if (typed !== input.value) input.value = typed
+    return typed
+  }
+  const onField = (name: string, act: (input: HTMLInputElement, event: Event) => void) =>
+    document.addEventListener(
+      name,
+      event => {
+        const input = fieldOf(event)
+        if (input) act(input, event)
+      },
+      { capture: true, passive: name === 'wheel' },
+    )
+  onField('blur', input => void tell(input, typedIn(input)))
+  onField('wheel', (_, event) => event.stopImmediatePropagation())
+  onField('keydown', (input, event) => {
+    if ((event as KeyboardEvent).key !== 'Enter') return
+    const { min = -Infinity, max = Infinity } = bounds(input)
+    const typed = numberTyped(typedIn(input))
+    if (typed === null || (typed >= min && typed <= max)) return
+    event.preventDefault()
+    event.stopImmediatePropagation()
+    input.blur()
+    input.focus()
+  })
 })

@@ -27,7 +27,6 @@ export {
   tellOrder,
   tellHungry,
   tellInPlace,
-  tellStandIns,
   tellStart,
   tellStartShort,
   tellUnits,

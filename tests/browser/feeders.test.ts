@@ -483,6 +483,16 @@ describe('what is not without end', () => {
     await type('0', 'Tab')
     await visit.untilText('body', 'At least 1 here: 1 stands, not 0')
     expect(await held()).toBe('1')
+    // a decimal comma is one: it would be 25; room is of whole cups
+    await type('2,5', 'Tab')
+    await visit.untilText('body', 'Rounded here: 3 stands, not 2.5')
+    expect(await held()).toBe('3')
+    // the wheel moves the screen
+    await visit.page.focus(field)
+    await visit.page.hover(field)
+    await visit.page.mouse.wheel({ deltaY: -300 })
+    await new Promise(resolve => setTimeout(resolve, 200))
+    expect(await held()).toBe('3')
     await visit.page.keyboard.press('Escape')
   })
 })

@@ -5,14 +5,4 @@ export { PlanMemory } from './memory'
 export { inOrder, planFeeders } from './planFeeders'
 export { planDifferences, type PlanDifference } from './differences'
 export { planGroup } from './planGroup'
-export {
-  heldName,
-  tellHeld,
-  tellOrder,
-  tellHungry,
-  tellInPlace,
-  tellStandIns,
-  tellStart,
-  tellStartShort,
-  tellUnits,
-} from './words'
+export { heldName, tellHeld, tellOrder, tellHungry, tellInPlace, tellStart, tellStartShort, tellUnits } from './words'

@@ -4,7 +4,7 @@ import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../../tests/fixtures/records'
 import { shipped, shippedAlmanac, withOwn, withOverrides, type Almanac, type OwnFeeder } from '../../almanac'
 import { defaultSettings, type HouseSettings } from '../../settings'
-import { houseOf, planFeeders, planJobs, preyGroups, seasonOfHouse, standInsFor, startTasks, tellStandIns } from '..'
+import { houseOf, planFeeders, planJobs, preyGroups, seasonOfHouse, standInsFor, startTasks, tellInPlace } from '..'
 
 const today = 20_000
 const solve = solverFrom(await highsLoader())
@@ -76,7 +76,7 @@ describe('a house short of one prey that has another', () => {
     const plan = plansOf(dragons()).find(p => p.prey === 'cricket.half')!
     expect(plan.standIns[0]).toMatchObject({ prey: 'roach.small', from: today })
     expect(sum(plan.missing.slice(0, 2))).toBeLessThan(0.05 * sum(plan.bareMissing.slice(0, 2)))
-    expect(tellStandIns(plan, shippedAlmanac.feeders, today)).toMatch(/^\d+ small roaches, /)
+    expect(tellInPlace(plan, shippedAlmanac.feeders, today)).toMatch(/^In its place: \d+ small roaches, /)
     const alone = plansOf(dragons(), feederSays('cricket.half', { standIns: [] })).find(p => p.prey === 'cricket.half')!
     expect(alone.standIns).toEqual([])
     expect(sum(alone.missing)).toBeGreaterThan(0)

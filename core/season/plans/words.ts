@@ -75,27 +75,32 @@ export function tellHeld(held: Held, today: Day, currency: string): string {
 }
 
 /** What stands for a prey, and when: `481 pinhead crickets, 8 Dec–12 Dec; 82 dwarf isopods, 11 Dec–17 Dec`. */
-export function tellStandIns(
-  { standIns }: Pick<FeederPlan, 'standIns'>,
-  feeders: Readonly<Record<string, Feeder>>,
-  today: Day,
-): string {
-  return standIns
+const tellReplacing = (list: FeederPlan['standIns'], feeders: Readonly<Record<string, Feeder>>, today: Day): string =>
+  list
     .map(({ prey, from, to, pieces }) => {
       const days = from === to ? formatDay(from, today) : `${formatDay(from, today)}–${formatDay(to, today)}`
       return `${Math.ceil(pieces).toLocaleString('en-GB')} ${feeders[prey]?.many ?? prey}, ${days}`
     })
     .join('; ')
-}
 
-/** What is given in place of a prey where it is short, and what in turn with it: a sentence each, null where nothing. */
+/** What is given in turn with a prey, and what in its place where it is short: a sentence each, null where nothing. */
 export function tellInPlace(
   { standIns }: Pick<FeederPlan, 'standIns'>,
   feeders: Readonly<Record<string, Feeder>>,
   today: Day,
 ): string | null {
-  const [short, inTurn] = [standIns.filter(s => !s.inTurn), standIns.filter(s => s.inTurn)]
-  const told = (list: typeof standIns, how: string) =>
-    list.length ? [`${how}: ${tellStandIns({ standIns: list }, feeders, today)}.`] : []
-  return [...told(inTurn, 'In turn with it'), ...told(short, 'In its place')].join(' ') || null
+  const told = (how: string, list: FeederPlan['standIns']) =>
+    list.length ? [`${how}: ${tellReplacing(list, feeders, today)}.`] : []
+  return (
+    [
+      ...told(
+        'In turn with it',
+        standIns.filter(s => s.inTurn),
+      ),
+      ...told(
+        'In its place',
+        standIns.filter(s => !s.inTurn),
+      ),
+    ].join(' ') || null
+  )
 }
