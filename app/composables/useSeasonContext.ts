@@ -1,7 +1,7 @@
-import { SeasonMemory, type SeasonContext } from '#core/season'
+import { SeasonMemory, type MealContext } from '#core/season'
 
 /** The house as core functions take it. */
-export function useSeasonContext(): ComputedRef<SeasonContext> {
+export function useSeasonContext(): ComputedRef<MealContext> {
   const house = useHouse()
   const memory = new SeasonMemory()
   return computed(() => ({
@@ -9,6 +9,7 @@ export function useSeasonContext(): ComputedRef<SeasonContext> {
     almanac: house.almanac,
     settings: house.settings,
     today: house.today,
+    prey: house.season?.prey ?? [],
     memory,
   }))
 }

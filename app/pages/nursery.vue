@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { tadpolesLeft, youngInGroup, type AnimalState } from '#core/subjects'
 import { speciesOf } from '#core/almanac'
-import { isYoung, nextMeal, stepOf, type NextMeal } from '#core/feeding'
-import { littersOf, lossesOf, mealWinterOf, tellPortion, type Lane, type Losses } from '#core/season'
+import { isYoung, stepOf, type NextMeal } from '#core/feeding'
+import { littersOf, lossesOf, mealNow, mealWinterOf, tellPortion, type Lane, type Losses } from '#core/season'
 import { formatDistance, formatQuantity } from '#core/units'
 
 const house = useHouse()
@@ -48,15 +48,7 @@ function mealText({ due, portions }: NextMeal): string {
 function row(a: AnimalState) {
   const species = speciesOf(house.almanac, a.speciesId)
   const { index } = stepOf(species, a, house.today)
-  const meal = nextMeal(
-    house.almanac,
-    house.settings,
-    species,
-    a,
-    house.today,
-    false,
-    mealWinterOf(a, { house: house.house, almanac: house.almanac, settings: house.settings, today: house.today }),
-  )
+  const meal = mealNow(a, context.value, { winter: mealWinterOf(a, context.value) })
   const [before, now] = [a.weights.at(-3) ?? a.weights[0], a.weights.at(-1)]
   const gain =
     before && now && now.day > before.day ? ((now.massG / before.massG - 1) / (now.day - before.day)) * 7 * 100 : null

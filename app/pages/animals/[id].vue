@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { speciesOf } from '#core/almanac'
 import { bodyCondition } from '#core/brumation'
-import { nextMeal } from '#core/feeding'
 import { openPairingOf, tellWays, type Subject } from '#core/subjects'
-import { gravidIn, mealWinterOf, ofItsAge, powderOf, tellPortion } from '#core/season'
+import { gravidIn, mealNow, mealWinterOf, ofItsAge, powderOf, tellPortion } from '#core/season'
 import { summarise } from '#core/chance'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
@@ -41,16 +40,11 @@ const gravid = computed(() =>
   animal.value && house.season ? (gravidIn(house.season.lanes, context.value).get(animal.value.id) ?? false) : false,
 )
 const meal = computed(() =>
-  animal.value && species.value
-    ? nextMeal(
-        house.almanac,
-        house.settings,
-        species.value,
-        animal.value,
-        house.today,
-        gravid.value,
-        mealWinterOf(animal.value, context.value),
-      )
+  animal.value
+    ? mealNow(animal.value, context.value, {
+        gravid: gravid.value,
+        winter: mealWinterOf(animal.value, context.value),
+      })
     : null,
 )
 const subjects = computed<Subject[]>(() => [

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { feederOf, speciesOf } from '#core/almanac'
-import { nextMeal } from '#core/feeding'
-import { tellPortion } from '#core/season'
+import { mealNow, tellPortion } from '#core/season'
 import { hereOf, oneOf, tellNumbers, type Sex } from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity } from '#core/units'
 
 const route = useRoute()
 const house = useHouse()
+const context = useSeasonContext()
 const { record, busy } = useRecord()
 const id = computed(() => String(route.params.id))
 const group = computed(() => house.house.groups[id.value])
@@ -20,9 +20,7 @@ const canWrite = computed(() => dayProblem(when.value, { max: house.today }) ===
 
 /** One of them, times their number. */
 const meal = computed(() =>
-  group.value && species.value && here.value
-    ? nextMeal(house.almanac, house.settings, species.value, oneOf(group.value), house.today)
-    : null,
+  group.value && here.value ? mealNow(oneOf(group.value), context.value, { times: here.value }) : null,
 )
 const portions = computed(() =>
   (meal.value?.value.portions ?? []).map(p => ({ prey: p.prey, count: p.count * here.value })),

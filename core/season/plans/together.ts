@@ -43,9 +43,25 @@ function waysInPlace(
   ]
 }
 
-/** Another kind is worth no trip of its own: it is asked for from the first day that one got on a culture day is there. */
-const turnsFrom = (standIns: readonly Alternative[], kept: readonly Kept[]): number =>
-  Math.min(...standIns.map(s => kept.find(k => k.key === s.feeder)!.countFrom))
+/**
+ * Other kinds are worth no trip of their own: they are asked for from the first day on which as many as make up a whole
+ * are there that were got on culture days.
+ */
+function turnsFrom(prey: string, standIns: readonly Alternative[], mostOfOne: number, kept: readonly Kept[]): number {
+  const from = new Map<string, number>()
+  for (const { feeder, of } of standIns) {
+    if (of === prey) continue
+    const { countFrom } = kept.find(k => k.key === feeder)!
+    from.set(of, Math.min(from.get(of) ?? Infinity, countFrom))
+  }
+  const others = Math.ceil(1 / mostOfOne) - 1
+  return (
+    [...from.values()]
+      .sort((a, b) => a - b)
+      .slice(0, others)
+      .at(-1) ?? Infinity
+  )
+}
 
 /** The need of a prey, parted among those who eat it as their mean needs are. */
 export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sharing[] {
@@ -64,7 +80,9 @@ export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sh
         share,
         need: share.map((part, d) => part * look.high[d]!),
         mealsPerPiece: e.meals / e.pieces,
-        ...(e.mostOfOne < 1 && { turns: { mostOfOne: e.mostOfOne, from: turnsFrom(standIns, kept) } }),
+        ...(e.mostOfOne < 1 && {
+          turns: { mostOfOne: e.mostOfOne, from: turnsFrom(look.prey, standIns, e.mostOfOne, kept) },
+        }),
         standIns,
       }
     })

@@ -79,7 +79,9 @@ const tellReplacing = (list: FeederPlan['standIns'], feeders: Readonly<Record<st
   list
     .map(({ prey, from, to, pieces }) => {
       const days = from === to ? formatDay(from, today) : `${formatDay(from, today)}–${formatDay(to, today)}`
-      return `${Math.ceil(pieces).toLocaleString('en-GB')} ${feeders[prey]?.many ?? prey}, ${days}`
+      const count = Math.ceil(pieces)
+      const named = feeders[prey]?.[count === 1 ? 'one' : 'many'] ?? prey
+      return `${count.toLocaleString('en-GB')} ${named}, ${days}`
     })
     .join('; ')
 

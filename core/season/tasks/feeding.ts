@@ -1,5 +1,5 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
-import { nextMeal, preyInTurn, type Gravid, type Portion, type RefusalCourse } from '../../feeding'
+import type { Gravid, Portion, RefusalCourse } from '../../feeding'
 import { entryInput, type Judgement } from '../../judgement'
 import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
 import { formatDay, lowerFirst } from '../../units'
@@ -7,8 +7,8 @@ import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { hasUvb, nextOfferOf, refusalOf, type NextOfferSaid } from '../eating'
 import { subjectAs } from '../guard'
+import { mealNow, thereKey } from '../mealNow'
 import { remembering } from '../remember'
-import { isThere, thereKey } from '../there'
 import { gravidIn, mealWinterOf, winterDeps } from '../winter'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
@@ -110,22 +110,17 @@ function feedTask(
   refusal: Judgement<RefusalCourse> | null,
   context: TaskContext,
 ): Task[] {
-  const { almanac, settings, today } = context
+  const { almanac, today } = context
   if (animal.status !== 'alive') return []
   if (animal.leftIn) return leftTask(animal, animal.leftIn, context)
   const species = speciesOf(almanac, animal.speciesId)
   const winter = mealWinterOf(animal, context)
-  const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)
+  const meal = mealNow(animal, context, { gravid, winter })
   if (!meal) return []
   const offer = nextOfferOf(animal, refusal, context)
   const dueOn = Math.max(meal.value.due, offer.tried?.day ?? 0)
   if (!due(dueOn, today)) return []
-  // who refuses is offered what it knows
-  const turn = animal.refusals
-    ? null
-    : preyInTurn(almanac, settings, species, animal.meals, meal.value.portions, today, isThere(context))
-  const portions = turn?.value ?? meal.value.portions
-  const [main, ...others] = portions
+  const [main, ...others] = meal.value.portions
   const refused = animal.refusals >= almanac.common.refusesFrom!.value
   const { state, manner } = offer.said
   // what is usual and needs no word is not said
@@ -156,7 +151,7 @@ function feedTask(
       tag: animal.tag,
       placeId: animal.placeId,
       due: dueOn,
-      what: `Feed ${[portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
+      what: `Feed ${[meal.value.portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
       detail: detail.length ? detail.join('; ') : undefined,
       actions: [
         {
@@ -203,7 +198,7 @@ function feedTask(
               : gravid
                 ? 'Gravid: small meals, never a large one in the last month.'
                 : undefined,
-      reasons: [...meal.reasons, ...(turn?.reasons ?? []), ...offer.reasons],
+      reasons: [...meal.reasons, ...offer.reasons],
     },
   ]
 }

@@ -1,5 +1,4 @@
 import { speciesOf } from '../../almanac'
-import { nextMeal, preyInTurn } from '../../feeding'
 import { computedInput, entryInput, factInput, spreadInput } from '../../judgement'
 import { hereOf, inAll, oneOf, tellNumbers, type GroupState } from '../../subjects'
 import { formatDistance } from '../../units'
@@ -7,20 +6,15 @@ import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { tellPortion } from './feeding'
-import { isThere } from '../there'
+import { mealNow } from '../mealNow'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
 function feedTask(group: GroupState, context: TaskContext): Task[] {
-  const { almanac, settings, today } = context
-  const [species, one] = [speciesOf(almanac, group.speciesId), oneOf(group)]
-  const meal = nextMeal(almanac, settings, species, one, today)
-  if (!meal || !due(meal.value.due, today)) return []
+  const { almanac, today } = context
   const here = hereOf(group)
-  const forAll = isThere(context)
-  const turn = preyInTurn(almanac, settings, species, one.meals, meal.value.portions, today, (prey, count) =>
-    forAll(prey, count * here),
-  )
-  const portions = (turn?.value ?? meal.value.portions).map(p => ({ prey: p.prey, count: p.count * here }))
+  const meal = mealNow(oneOf(group), context, { times: here })
+  if (!meal || !due(meal.value.due, today)) return []
+  const portions = meal.value.portions.map(p => ({ prey: p.prey, count: p.count * here }))
   const [main, ...others] = portions
   return [
     {
@@ -50,7 +44,6 @@ function feedTask(group: GroupState, context: TaskContext): Task[] {
           change: 'A count, or somebody who joins or leaves',
         },
         ...meal.reasons,
-        ...(turn?.reasons ?? []),
       ],
     },
   ]

@@ -4,6 +4,7 @@ import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac } from '../almanac'
 import { defaultSettings, type HouseSettings } from '../settings'
+import { nextWeekday } from '../units'
 import { houseOf, planFeeders, seasonOfHouse, tellInPlace } from '.'
 
 const today = 20_000
@@ -116,6 +117,14 @@ describe('several kinds in turn, planned', () => {
     expect(tellInPlace(plan, feeders, today)).toMatch(/^In turn with it: \d/)
     // by the ladder nothing stands for it while there is enough
     expect(plansOf(geckos(there, 20), defaultSettings).find(p => p.prey === usual.prey)!.standIns).toEqual([])
+  })
+
+  it('is worth no trip of its own: what it asks for waits for culture day', () => {
+    const next = nextWeekday(today, defaultSettings.cultureWeekday)
+    expect(next).toBeGreaterThan(today)
+    const days = plansOf(geckos(there, 20)).flatMap(p => [...p.starts, ...p.orders].map(s => s.day))
+    expect(days.length).toBeGreaterThan(0)
+    for (const day of days) expect(day).toBeGreaterThanOrEqual(next)
   })
 
   it('leaves nobody hungrier than one prey does', () => {
