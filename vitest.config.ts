@@ -30,6 +30,7 @@ export default defineConfig({
         test: {
           name: 'api',
           include: ['tests/api/**/*.test.ts'],
+          globalSetup: ['tests/api/template.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
           // each file has servers of its own
@@ -41,6 +42,7 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
+          globalSetup: ['tests/api/template.ts'],
           testTimeout: 120_000,
           hookTimeout: 180_000,
           // as long as a visit waits for anything else

@@ -42,16 +42,24 @@ function sourceHash() {
   return hash.digest('hex')
 }
 
+const installed = join(root, 'node_modules', '.mantel-installed')
+const lockHash = () =>
+  createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json'), 'utf8'))
+    .digest('hex')
+
+/** Whether all that package-lock.json names stands installed. */
+export const isInstalled = () => existsSync(installed) && readFileSync(installed, 'utf8') === lockHash()
+
+export const markInstalled = () => writeFileSync(installed, lockHash())
+
 /** Installs what package-lock.json names, unless it stands installed already. */
 export function install() {
-  const lock = readFileSync(join(root, 'package-lock.json'), 'utf8')
-  const stamp = join(root, 'node_modules', '.mantel-installed')
-  const hash = createHash('sha256').update(lock).digest('hex')
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
+  if (isInstalled()) return
   console.log('Installing packages (the database driver is compiled: about three minutes the first time) …')
   run('npm', ['ci', '--no-audit', '--no-fund'])
   run('npx', ['nuxt', 'prepare'])
-  writeFileSync(stamp, hash)
+  markInstalled()
 }
 
 /**

@@ -2,18 +2,7 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { build, chromium, install, root, run } from './steps.mjs'
-
-function installChromium() {
-  if (chromium()) return
-  console.log('Installing Debian’s chromium for the browser tests …')
-  const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
-  const [command, ...rest] = [...asRoot, 'apt-get']
-  run(command, [...rest, 'update', '-q'])
-  run(command, [...rest, 'install', '-y', '-q', 'chromium-headless-shell'], {
-    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-  })
-}
+import { build, chromium, isInstalled, markInstalled, root } from './steps.mjs'
 
 let passed = 0
 let failed = 0
@@ -62,27 +51,52 @@ async function suite(name) {
   if (status !== 0 && counts.numFailedTests === 0) failed++
 }
 
-install()
-installChromium()
+/** A step without which nothing that comes after it would tell anything. */
+async function must(name, command, args, env) {
+  if (await beside(name, command, args, env)) process.exit(1)
+}
+
+/** Debian’s chromium for the browser tests. */
+async function installChromium() {
+  if (chromium()) return
+  const [command, ...rest] = [...(process.getuid?.() === 0 ? [] : ['sudo']), 'apt-get']
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  await must('package lists', command, [...rest, 'update', '-q'], env)
+  await must('chromium', command, [...rest, 'install', '-y', '-q', 'chromium-headless-shell'], env)
+}
+
+/** Packages, but for the database driver. @returns to be called to compile it, which takes one core a minute or two */
+async function installPackages() {
+  if (isInstalled()) return async () => {}
+  await must('packages', 'npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts'])
+  // these only choose among files
+  await must('what packages set up', 'npm', ['rebuild', 'esbuild', 'vue-demi'])
+  return async () => {
+    await must('database driver', 'npm', ['rebuild', 'better-sqlite3'])
+    markInstalled()
+  }
+}
+
+console.log('Installing what is not installed yet …')
+const browser = installChromium()
+const compile = await installPackages()
 mkdirSync(join(root, '.tmp'), { recursive: true })
-run('npx', ['nuxt', 'prepare'])
+await must('types of Nuxt', 'npx', ['nuxt', 'prepare'])
 // two cores, two at a time; the build comes after what reads the types that it writes anew
 await Promise.all([
   step('types', 'npx', ['vue-tsc', '--build', '--noEmit']),
-  step('types of tests and benchmarks', 'npx', ['tsc', '-p', 'tsconfig.tests.json']).then(() =>
-    step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
-  ),
+  compile()
+    .then(() => step('types of tests and benchmarks', 'npx', ['tsc', '-p', 'tsconfig.tests.json']))
+    .then(() => step('lint', 'npx', ['eslint', '.', '--max-warnings', '0'])),
 ])
 await Promise.all([
-  build(async (command, args, { env }) => {
-    // nothing that comes after it would tell anything
-    if (await beside('build', command, args, env)) process.exit(1)
-  }),
+  build((command, args, { env }) => must('build', command, args, env)),
   step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'])
     .then(() => step('layers', 'npx', ['depcruise', 'core', 'shared', 'server', '--config', '.dependency-cruiser.mjs']))
     .then(() => suite('unit')),
 ])
 await suite('api')
+await browser
 await suite('browser')
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)

@@ -35,6 +35,36 @@ describe('a change', () => {
     )
   })
 
+  it('leaves what it does not speak of the same object', () => {
+    const before = {
+      kept: { row: [1, 2] },
+      list: [
+        { id: 'x', of: { n: 1 } },
+        { id: 'y', of: { n: 2 } },
+      ],
+      gone: 1,
+    }
+    const after = patched(
+      before,
+      deltaOf(before, {
+        kept: { row: [1, 2] },
+        list: [
+          { id: 'y', of: { n: 2 } },
+          { id: 'x', of: { n: 3 } },
+        ],
+      }),
+    )
+    expect(after).toEqual({
+      kept: { row: [1, 2] },
+      list: [
+        { id: 'y', of: { n: 2 } },
+        { id: 'x', of: { n: 3 } },
+      ],
+    })
+    expect(after.kept).toBe(before.kept)
+    expect(after.list[0]).toBe(before.list[1])
+  })
+
   it('of a row of numbers tells the places that differ, or the row where many do', () => {
     const row = Array.from({ length: 100 }, (_, i) => i)
     expect(deltaOf(row, row.with(7, 70).with(90, 0))).toEqual({ _t: 'a', 7: [0, 70], 90: [0, 0] })

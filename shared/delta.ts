@@ -41,7 +41,33 @@ differ.processor.pipes.diff.before('arrays', rows)
  */
 export const deltaOf = (before: unknown, after: unknown): Delta => differ.diff(before, after)
 
-/** The other value; the one that was passed in is not changed. */
+/** As it is told: the value that was, which is left out, and two zeros. */
+const isRemoval = (delta: Delta): boolean => Array.isArray(delta) && delta.length === 3 && delta[2] === 0
+
+const isList = (delta: object): delta is { _t: 'a' } & Record<string, unknown> => '_t' in delta
+
+/**
+ * The other value; the one that was passed in is not changed, and what the delta does not speak of stays the same object
+ * in both: what was computed from it need not be computed again.
+ */
 export function patched<T>(before: T, delta: Delta): T {
-  return delta === undefined ? before : (differ.patch(structuredClone(before), structuredClone(delta)) as T)
+  if (delta === undefined) return before
+  // a value in place of another, or of none
+  if (Array.isArray(delta)) return delta.at(-1) as T
+  const [moved, inside] = [{} as Record<string, unknown>, [] as [string, Delta][]]
+  for (const [key, part] of Object.entries(delta)) {
+    // of a list: what came, left or went elsewhere
+    const placed = isList(delta) && (key.startsWith('_') || (Array.isArray(part) && part.length === 1))
+    if (placed) moved[key] = part
+    else inside.push([key, part as Delta])
+  }
+  const after = (Array.isArray(before) ? differ.patch([...before], moved as Delta) : { ...before }) as Record<
+    string,
+    unknown
+  >
+  for (const [key, part] of inside) {
+    if (isRemoval(part)) Reflect.deleteProperty(after, key)
+    else after[key] = patched(after[key], part)
+  }
+  return after as T
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { createReusableTemplate } from '@vueuse/core'
 import type { Mark } from '#core/almanac'
 
 /** One number of the almanac with where it came from; it can be set otherwise, and put back. */
@@ -13,8 +14,11 @@ const props = defineProps<{
   /** The relative that it is borrowed from. */
   from?: string
 }>()
+const [DefineButton, ReuseButton] = createReusableTemplate({ inheritAttrs: true })
 const house = useHouse()
 const open = ref(false)
+/** A sheet has hundreds of numbers, and few are pressed: what opens at one is made when it is. */
+const pressed = ref(false)
 const text = ref('')
 const { problem, refusal } = useRefusalText()
 const { record, busy } = useRecord()
@@ -44,11 +48,15 @@ const putBack = () => write('numberDropped', {}, 'put back')
 </script>
 
 <template>
-  <UPopover v-model:open="open">
-    <button type="button" class="number" :data-path="path">
+  <DefineButton>
+    <button type="button" class="number" aria-haspopup="dialog" :data-path="path">
       <span class="sr-only">{{ label }}: </span><b>{{ value }}</b
       ><span class="sr-only"> {{ unit }},</span> <span class="mark" :class="mark">{{ MARKS[mark].word }}</span>
     </button>
+  </DefineButton>
+  <ReuseButton v-if="!pressed" @click="pressed = open = true" />
+  <UPopover v-else v-model:open="open">
+    <ReuseButton />
     <template #content>
       <form class="grid gap-3 p-4 w-72" @submit.prevent="keep">
         <p class="small">

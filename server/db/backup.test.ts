@@ -120,6 +120,7 @@ describe('a backup', () => {
       '003-access',
       '005-climate',
       '006-calibration',
+      '007-remembered',
     ])
   })
 })

@@ -1,7 +1,9 @@
 import type { Knex } from 'knex'
 import type { Almanac } from '#core/almanac'
 import type { House } from '#core/subjects'
+import type { FeederPlan } from '#core/season'
 import { allCalibrations, allHours } from '../db/repositories/devices'
+import { remember, remembered } from '../db/repositories/remembered'
 import { Climate } from '../devices/climate'
 import { HouseChangesTeller } from './changes'
 import { HouseQueries, type PlanSolver } from './queries'
@@ -12,6 +14,8 @@ import { HouseWriter } from './writer'
 
 /** Hours of readings taken into memory: two winters. */
 const HOURS_READ = 24 * 400
+
+const PLANS = 'plans'
 
 /** One open house: its session in memory, the way in, and what is asked of it. */
 export class HouseKeeper {
@@ -24,19 +28,23 @@ export class HouseKeeper {
     readonly database: Knex,
     solve: PlanSolver,
     readonly session: HouseSession,
+    private readonly program: string | null,
+    plans: [string, FeederPlan[]][] | null,
   ) {
-    this.queries = new HouseQueries(session, solve)
+    this.queries = new HouseQueries(session, solve, plans ?? [])
     this.writer = new HouseWriter(database, session, this.queries.trial)
     this.requests = new HouseRequests(session, this.writer)
     this.changes = new HouseChangesTeller(this.queries)
   }
 
-  static async open(db: Knex, solve: PlanSolver): Promise<HouseKeeper> {
+  /** @param program what names this build of the program: only what it kept itself is taken up again */
+  static async open(db: Knex, solve: PlanSolver, program: string | null = null): Promise<HouseKeeper> {
     const climate = new Climate()
     for (const { readAt, hour, sums } of await allHours(db, currentHour() - HOURS_READ)) climate.add(readAt, hour, sums)
     for (const { deviceNo, channel, at, shown, reference } of await allCalibrations(db))
       climate.correct(deviceNo, channel, { at, offset: reference - shown })
-    return new HouseKeeper(db, solve, new HouseSession(await readHouse(db), climate))
+    const plans = program === null ? null : await remembered<[string, FeederPlan[]][]>(db, PLANS, program)
+    return new HouseKeeper(db, solve, new HouseSession(await readHouse(db), climate), program, plans)
   }
 
   get climate(): Climate {
@@ -54,6 +62,8 @@ export class HouseKeeper {
   /** Waits for the write that runs, then closes the database. */
   async close(): Promise<void> {
     await this.writer.idle()
+    if (this.program !== null)
+      await remember(this.database, PLANS, this.program, this.queries.toRemember).catch(console.error)
     await this.database.destroy()
   }
 }

@@ -52,12 +52,23 @@ export class HouseQueries {
   private computing: { key: string; result: Promise<Computed> } | null = null
   /** A season worked out to try own numbers, for when they are written. */
   private tried: { standing: Standing; computed: Computed } | null = null
-  private readonly planMemory = new PlanMemory()
+  private readonly planMemory: PlanMemory
+  /** The plans that were told last, by what decides them. */
+  private latest: [string, FeederPlan[]][]
 
   constructor(
     private readonly session: HouseSession,
     private readonly solve: PlanSolver,
-  ) {}
+    known: [string, FeederPlan[]][] = [],
+  ) {
+    this.planMemory = new PlanMemory(known)
+    this.latest = known
+  }
+
+  /** The plans that were told last, by what decides them: another start of this program need not work them out again. */
+  get toRemember(): [string, FeederPlan[]][] {
+    return this.latest
+  }
 
   /** The version of the house as it stands, and its day. */
   standing(): { version: number; today: number } {
@@ -170,11 +181,14 @@ export class HouseQueries {
     const start = performance.now()
     const { house, almanac, settings, today } = context
     const failures: Failure[] = []
+    const keyed: [string, FeederPlan[]][] = []
     const made = await Promise.all(
       planJobs(season.prey, scenarios, house, almanac, settings, today).map(async job => {
         try {
           const key = planKey(job)
-          return this.planMemory.get(key) ?? this.planMemory.keep(key, await this.solve(job))
+          const plans = this.planMemory.get(key) ?? this.planMemory.keep(key, await this.solve(job))
+          keyed.push([key, plans])
+          return plans
         } catch (error) {
           const message = error instanceof Error ? error.message : String(error)
           for (const { prey } of job.looks)
@@ -183,6 +197,7 @@ export class HouseQueries {
         }
       }),
     )
+    this.latest = keyed
     const plans = inOrder(made.flat(), almanac)
     const materials = guarded({ failures }, 'what cultures are made of', null, () => materialsAhead(plans, context))
     const tasks = materialTasks(materials ?? [], today)

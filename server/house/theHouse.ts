@@ -1,5 +1,6 @@
 import { existsSync, rmSync } from 'node:fs'
 import { networkInterfaces } from 'node:os'
+import { useRuntimeConfig } from 'nitropack/runtime'
 import { openDatabase } from '../db/open'
 import { lockDatabase, type DatabaseLock } from '../db/lock'
 import { DeviceKeeper } from '../devices/deviceKeeper'
@@ -21,6 +22,9 @@ interface Opened {
   /** Only in a demonstration. */
   simulator: Simulator | null
 }
+
+/** What is planned first may be remembered: the thread is then made ready once all else of a start is done. */
+const WARM_AFTER_MS = 20_000
 
 let opening: Promise<Opened> | null = null
 
@@ -51,7 +55,7 @@ async function open(): Promise<Opened> {
       await fillWithDemo(db, alderYard(currentDay('Europe/Berlin').today))
     }
     const pool = new WorkerPool()
-    const keeper = await HouseKeeper.open(db, pool.plan)
+    const keeper = await HouseKeeper.open(db, pool.plan, import.meta.dev ? null : useRuntimeConfig().app.buildId)
     const devices = await DeviceKeeper.open(keeper)
     const simulator = process.env.MANTEL_DEMO ? new Simulator(keeper, devices) : null
     await simulator?.catchUp()
@@ -61,6 +65,7 @@ async function open(): Promise<Opened> {
     backups.start()
     // plans are worked out before the first look, so that the first look is quick; they never keep the house shut
     keeper.queries.plans().catch(console.error)
+    pool.warmIn(WARM_AFTER_MS)
     return { lock, pool, keeper, devices, access, backups, simulator }
   } catch (error) {
     lock.release()

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { Piscina } from 'piscina'
 import type { FeederPlan, PlanJob } from '#core/season'
 import type { Backup } from '../db/backup'
@@ -11,12 +12,18 @@ const threadFile = (name: string): string => new URL(`./${name}.mjs`, import.met
 
 /** Threads for what would keep the server from answering: plans, and copies of the database. */
 export class WorkerPool {
-  private readonly solving = new Piscina<PlanJob, FeederPlan[]>({
-    filename: threadFile('solver'),
-    minThreads: 1,
-    maxThreads: 2,
-    idleTimeout: 60_000,
-  })
+  private warming?: NodeJS.Timeout
+  private threads: Piscina<PlanJob, FeederPlan[]> | null = null
+
+  private get solving(): Piscina<PlanJob, FeederPlan[]> {
+    return (this.threads ??= new Piscina({
+      filename: threadFile('solver'),
+      minThreads: 1,
+      // a thread more than there are processors for loads the program and the solver again, and plans no sooner
+      maxThreads: Math.min(2, Math.max(1, availableParallelism() - 1)),
+      idleTimeout: 60_000,
+    }))
+  }
 
   private readonly copying = new Piscina<{ file: string; kind: BackupKind; at: number }, Backup>({
     filename: threadFile('backup'),
@@ -28,10 +35,16 @@ export class WorkerPool {
   readonly plan = (job: PlanJob): Promise<FeederPlan[]> =>
     this.solving.run(job, { signal: AbortSignal.timeout(LONGEST_PLAN_MS) })
 
+  /** Makes a thread ready to plan: loading the program and the solver takes longer than many a plan. */
+  warmIn(ms: number): void {
+    this.warming = setTimeout(() => void this.solving, ms).unref()
+  }
+
   readonly backup = (file: string, kind: BackupKind, at: Date): Promise<Backup> =>
     this.copying.run({ file, kind, at: at.getTime() })
 
   async close(): Promise<void> {
-    await Promise.all([this.solving.destroy(), this.copying.destroy()])
+    clearTimeout(this.warming)
+    await Promise.all([this.threads?.destroy(), this.copying.destroy()])
   }
 }

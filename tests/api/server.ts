@@ -1,8 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process'
-import { existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { anyPort, root } from '../../scripts/steps.mjs'
+import { demoFilled } from './template'
 
 export interface RunningServer {
   address: string
@@ -20,6 +21,8 @@ export async function startServer(env: Record<string, string> = {}, keep?: strin
   if (!existsSync(entry)) throw new Error('Build first: npm run build')
   const folder = keep ? '' : mkdtempSync(join(tmpdir(), 'mantel-'))
   const database = keep ?? join(folder, 'house.sqlite')
+  const filled = env.MANTEL_DEMO && !keep && demoFilled()
+  if (filled) copyFileSync(filled, database)
   const port = await anyPort(env.HOST)
   const child: ChildProcess = spawn(process.execPath, [entry], {
     env: {

@@ -37,7 +37,7 @@ describe('a species that is not shipped', () => {
     await visit.press('Leaf-tailed gecko', 'nav[aria-label="Almanac"]')
     await visit.untilText('main h2', 'Leaf-tailed gecko')
     await visit.press('Add a species like it')
-    await visit.page.waitForSelector(`${dialog} input[name="name"]`)
+    await visit.see(`${dialog} input[name="name"]`)
     await visit.still()
     await visit.page.focus(`${dialog} input[name="name"]`)
     await visit.page.keyboard.type('Cave leaf-tail')
@@ -49,7 +49,7 @@ describe('a species that is not shipped', () => {
   it('a name that another has is refused beside the field, and nothing is written', async () => {
     const before = Object.keys((await houseOf(one)).species)
     await visit.press('Add a species like it')
-    await visit.page.waitForSelector(`${dialog} input[name="name"]`)
+    await visit.see(`${dialog} input[name="name"]`)
     await visit.still()
     await visit.page.type(`${dialog} input[name="name"]`, 'corn SNAKE')
     await visit.page.keyboard.press('Enter')
@@ -71,7 +71,7 @@ describe('a species that is not shipped', () => {
   it('takes a table of its own: one that does not fall with warmth is refused, and another kept', async () => {
     await visit.press('Edit table')
     const days = `${dialog} input[aria-label="Days 1"]`
-    await visit.page.waitForSelector(days)
+    await visit.see(days)
     await visit.still()
     await visit.retype(days, '20')
     await visit.press('Set table', dialog)
@@ -89,7 +89,7 @@ describe('a species that is not shipped', () => {
     const steps = () => visit.page.$$eval('ol.ladder li', list => list.length)
     const before = await steps()
     await visit.press('Edit ladder')
-    await visit.page.waitForSelector(`${dialog} fieldset`)
+    await visit.see(`${dialog} fieldset`)
     await visit.still()
     const first = `${dialog} fieldset:first-of-type input`
     await visit.retype(first, '9')
@@ -113,7 +113,7 @@ const leafTail = async () => Object.values((await houseOf(one)).species)[0]!
 describe('the parts of a species on forms', () => {
   const edit = async (name: string) => {
     await visit.press(name)
-    await visit.page.waitForSelector(`${dialog} form`)
+    await visit.see(`${dialog} form`)
     await visit.still()
   }
 
@@ -144,11 +144,11 @@ describe('the parts of a species on forms', () => {
     await edit('Set Pairing')
     await visit.page.focus(`${dialog} button[aria-label^="Pairing: take over from"]`)
     await visit.page.keyboard.press('Enter')
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('Leopard gecko')
     await visit.untilText('[role="option"]', 'Leopard gecko')
     await visit.page.keyboard.press('Enter')
-    await visit.page.waitForSelector(`${dialog} input[aria-label="Females to a male"]`)
+    await visit.see(`${dialog} input[aria-label="Females to a male"]`)
     await visit.retype(`${dialog} input[aria-label="Females to a male"]`, '2')
     await visit.press('Set', dialog)
     await visit.untilGone(dialog)
@@ -191,7 +191,7 @@ describe('a feeder that comes in several ways', () => {
   it('takes over a way from another feeder, each number borrowed, and drops it', async () => {
     await visit.go('/almanac#beanBeetle')
     await visit.click('button[aria-label^="Another way:"]')
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('about to yield')
     await visit.untilText('[role="option"]', 'bought about to yield, by the cup, as small fruit fly')
     await visit.page.keyboard.press('Enter')

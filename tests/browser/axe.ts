@@ -10,11 +10,13 @@ const OF_COLOUR = ['color-contrast', 'link-in-text-block']
 const SAMPLE = 'data-colour-sample'
 
 /**
- * Marks one text of each sort: what is written alike, in the same colours over the same colours, is as easy to read.
- * @returns how many
+ * Marks one text of each sort that was not looked at yet: what is written alike, in the same colours over the same
+ * colours, is as easy to read, on this screen or another.
+ * @returns how many sorts there are on this screen, and how many of them are new
  */
-function markSamples(): Promise<number> {
+function markSamples(): Promise<{ all: number; fresh: number }> {
   return visit.page.evaluate(mark => {
+    const looked = ((window as unknown as { looked?: Set<string> }).looked ??= new Set())
     const known = new Map<Element, string>()
     /** All that lies under an element, from the page upward. */
     const under = (e: Element | null): string => {
@@ -34,7 +36,10 @@ function markSamples(): Promise<number> {
       if (!e.checkVisibility()) continue
       const { color, fill, fontSize, fontWeight, textShadow, textDecorationLine, position } = getComputedStyle(e)
       const around = e.parentElement ? getComputedStyle(e.parentElement).color : ''
+      // a link among other words is to be told from them
+      const amongWords = e.matches('a') && e.parentElement?.textContent?.trim() !== e.textContent!.trim()
       const kind = [
+        amongWords,
         color,
         fill,
         fontSize,
@@ -47,9 +52,11 @@ function markSamples(): Promise<number> {
       ].join()
       if (kinds.has(kind)) continue
       kinds.add(kind)
+      if (looked.has(kind)) continue
+      looked.add(kind)
       e.setAttribute(mark, '')
     }
-    return kinds.size
+    return { all: kinds.size, fresh: document.querySelectorAll(`[${mark}]`).length }
   }, SAMPLE)
 }
 
@@ -84,7 +91,9 @@ async function run(only: { rules: string[]; within: string } | null): Promise<st
 /** What axe-core finds above minor in the colours of the page that is looked at. */
 async function colourFindings(): Promise<string[]> {
   await bringAxe()
-  if (!(await markSamples())) throw new Error('Nothing is written on this screen')
+  const { all, fresh } = await markSamples()
+  if (!all) throw new Error('Nothing is written on this screen')
+  if (!fresh) return []
   const found = await run({ rules: OF_COLOUR, within: `[${SAMPLE}]` })
   await visit.page.$$eval(`[${SAMPLE}]`, (es, mark) => es.forEach(e => e.removeAttribute(mark)), SAMPLE)
   return found

@@ -157,12 +157,18 @@ export class Visit {
 
   /** Waits until what is shown follows from all that is written, plans included. */
   async settle(): Promise<void> {
-    await this.page.waitForSelector('.shell[data-settled="true"] main h1')
+    await this.see('.shell[data-settled="true"] main h1')
+  }
+
+  /** Waits until something is there. What a page is asked for and not let go of stays in its memory, all around it too. */
+  async see(selector: string, options: { visible?: boolean; timeout?: number } = {}): Promise<void> {
+    const found = await this.page.waitForSelector(selector, options)
+    await found?.dispose()
   }
 
   /** Waits until all screens are there, so that none is asked for any more; of a page that fetches them. */
   async ahead(): Promise<void> {
-    await this.page.waitForSelector('html[data-ahead="fetched"]')
+    await this.see('html[data-ahead="fetched"]')
   }
 
   text(selector = 'main'): Promise<string> {
@@ -171,11 +177,12 @@ export class Visit {
 
   /** Waits until a condition in the page holds. */
   async until(what: string, check: (...args: never[]) => unknown, ...args: unknown[]): Promise<void> {
-    await this.page
-      .waitForFunction(check as never, { timeout: 30_000, polling: 60 }, ...(args as never[]))
+    const found = await this.page
+      .waitForFunction(check as (...args: unknown[]) => unknown, { timeout: 30_000, polling: 60 }, ...args)
       .catch(() => {
         throw new Error(`Waited in vain: ${what}. Complaints: ${this.complaints.join('; ') || 'none'}`)
       })
+    await found.dispose()
   }
 
   untilText(selector: string, text: string): Promise<void> {
@@ -269,13 +276,15 @@ export class Visit {
       } catch (error) {
         if (tries > 20) throw error
         await new Promise(resolve => setTimeout(resolve, 50))
+      } finally {
+        await element?.dispose()
       }
     }
   }
 
   /** Clicks what a selector finds, once it is in reach and stands still. */
   async click(selector: string): Promise<void> {
-    await this.page.waitForSelector(selector, { visible: true })
+    await this.see(selector, { visible: true })
     await this.reach(
       async () => (await this.page.$(selector)) as ElementHandle<HTMLElement> | null,
       element => element.click(),
@@ -284,7 +293,7 @@ export class Visit {
 
   /** Writes into a field in place of what stands there. */
   async retype(selector: string, text: string): Promise<void> {
-    await this.page.waitForSelector(selector, { visible: true })
+    await this.see(selector, { visible: true })
     await this.reach(
       async () => (await this.page.$(selector)) as ElementHandle<HTMLElement> | null,
       element => element.click({ count: 3 }),

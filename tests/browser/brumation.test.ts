@@ -24,7 +24,7 @@ const row = (tag: string) => `[data-cold="${tag}"]`
 describe('the shelf', () => {
   it('says at once which two are in trouble and why, worst first', async () => {
     await visit.go('/brumation')
-    await visit.page.waitForSelector(row('M-09'))
+    await visit.see(row('M-09'))
     expect(await visit.text('header .answer')).toMatch(/^Take out M-09 now\. Offer water to K-02\./)
     const rows = await visit.page.$$eval('[aria-label="Cold chest"] [data-cold]', es =>
       es.map(e => (e as HTMLElement).dataset.cold),
@@ -37,7 +37,7 @@ describe('the shelf', () => {
 
   it('opens the sheet of one animal, and a look that finds noisy breath takes it out', async () => {
     await visit.go('/brumation')
-    await visit.page.waitForSelector(row('M-11'))
+    await visit.see(row('M-11'))
     await visit.press('M-11: open its sheet', row('M-11'))
     await visit.untilText('[role="dialog"]', 'Of it burnt')
     await visit.press('Noisy breath', '[role="dialog"]')
@@ -48,7 +48,7 @@ describe('the shelf', () => {
 
   it('records water and taking out by one tap, with undo', async () => {
     await visit.go('/brumation')
-    await visit.page.waitForSelector(row('K-02'))
+    await visit.see(row('K-02'))
     await visit.press('Water offered', row('K-02'))
     await visit.untilText(row('K-02'), 'Weigh in 7 days')
     await visit.press('Undo')
@@ -59,7 +59,7 @@ describe('the shelf', () => {
 describe('a shelf of weights with the scale', () => {
   it('takes one animal after another by one press each, in an order that does not jump', async () => {
     await visit.go('/brumation')
-    await visit.page.waitForSelector(row('M-01'))
+    await visit.see(row('M-01'))
     const before = (await animal('K-05')).weights.length
     await visit.press('Weigh this shelf', '[aria-label="Cold chest"]')
     for (let i = 0; i < 4; i++) {
@@ -89,7 +89,7 @@ describe('a shelf of weights with the scale', () => {
 
   it('never shows the weight of the animal before, when the scale answers late', async () => {
     await visit.go('/brumation')
-    await visit.page.waitForSelector(row('M-01'))
+    await visit.see(row('M-01'))
     const late: HTTPRequest[] = []
     let hold = false
     visit.spoil()
@@ -124,7 +124,7 @@ describe('a shelf of weights with the scale', () => {
 
   it('asks before it writes what cannot be, and writes nothing when it was a slip', async () => {
     await visit.go('/brumation')
-    await visit.page.waitForSelector(row('M-04'))
+    await visit.see(row('M-04'))
     await visit.press('M-04: open its sheet', row('M-04'))
     const before = (await animal('M-04')).weights.length
     await visit.press('Weight', '[role="dialog"]')
@@ -143,7 +143,7 @@ describe('the plan', () => {
     await visit.go('/brumation')
     await visit.press('Plan', '[aria-label="View"]')
     await visit.press('Change W-2')
-    await visit.page.waitForSelector('[role="dialog"] form.plan details')
+    await visit.see('[role="dialog"] form.plan details')
     await visit.click('[role="dialog"] form.plan summary')
     await visit.retype('xpath///label[contains(., "Length, days")]/following::input[1]', '84')
     await visit.page.keyboard.press('Tab')
@@ -155,7 +155,7 @@ describe('the plan', () => {
   it('plans backwards from the first young wanted, and tells who may go', async () => {
     await visit.go('/brumation')
     await visit.press('Plan a winter')
-    await visit.page.waitForSelector('[role="dialog"] form.plan')
+    await visit.see('[role="dialog"] form.plan')
     await visit.untilText('[role="dialog"]', 'Who goes')
     await visit.still()
     const days = await visit.page.$$('[role="dialog"] form.plan [data-segment="day"]')
@@ -223,7 +223,7 @@ describe('a probe that is off', () => {
     const device = '[data-device="Chest probe"]'
     await visit.press('Check it: Chest probe', device)
     await visit.click(`${device} form button[role="combobox"]`)
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('Ice')
     await visit.page.keyboard.press('Enter')
     await visit.untilText(device, 'Crushed ice')
@@ -275,7 +275,7 @@ describe('an empty house, and a phone', () => {
   it('weighs and looks by thumb', async () => {
     const phone = await Visit.start(chromium.browser, server.address, { phone: true })
     await phone.go('/brumation')
-    await phone.page.waitForSelector(row('M-06'))
+    await phone.see(row('M-06'))
     const small = await phone.page.$$eval('main button', bs =>
       bs
         .filter(

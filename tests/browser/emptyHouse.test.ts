@@ -20,7 +20,7 @@ describe('an empty house', () => {
   it('takes a first place and a first animal, and shows a bad field where it is', async () => {
     await visit.go('/places')
     await visit.press('Add a place')
-    await visit.page.waitForSelector('[role="dialog"] form')
+    await visit.see('[role="dialog"] form')
     const fields = await visit.page.$$('[role="dialog"] form input')
     await fields[0]!.type('Bench room')
     await fields.at(-1)!.type('warm')
@@ -33,7 +33,7 @@ describe('an empty house', () => {
 
     await visit.go('/animals')
     await visit.press('Add an animal')
-    await visit.page.waitForSelector('[role="dialog"] form')
+    await visit.see('[role="dialog"] form')
     await visit.press('Add animal', '[role="dialog"] form')
     await visit.untilText('[role="dialog"]', 'A tag is needed')
     await visit.page.type('[role="dialog"] input[name="tag"]', 'K-01')
@@ -43,7 +43,7 @@ describe('an empty house', () => {
       () => !document.querySelector<HTMLElement>('[role="dialog"]')!.innerText.includes('A tag is needed'),
     )
     await visit.press('Choose', '[role="dialog"]')
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('Corn')
     await visit.page.keyboard.press('Enter')
     await visit.press('Add animal', '[role="dialog"] form')

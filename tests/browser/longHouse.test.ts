@@ -101,7 +101,7 @@ describe('a long house', () => {
     )
     if ((await anywhere!.evaluate(b => b.ariaExpanded)) === 'false')
       await anywhere!.evaluate(b => (b as HTMLElement).click())
-    await visit.page.waitForSelector('[data-many="C-1"]')
+    await visit.see('[data-many="C-1"]')
     expect(await visit.page.$$('[data-task^="feed:"][data-task]')).toHaveLength(0)
     await visit.press('All 40 took', '[data-many="C-1"]')
     await visit.untilText('body', '40 young of C-1: took')

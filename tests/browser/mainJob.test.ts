@@ -7,10 +7,10 @@ const house = snapshot
 const lane = (title: string) => `[data-lane="${title}"]`
 const event = (name: string) => `[role="dialog"] [data-event="${name}"]`
 async function openLane(title: string): Promise<void> {
-  await visit.page.waitForSelector(`${lane(title)} .open`)
+  await visit.see(`${lane(title)} .open`)
   await visit.page.$eval(`${lane(title)} .open`, e => e.scrollIntoView({ block: 'center' }))
   await visit.click(`${lane(title)} .open`)
-  await visit.page.waitForSelector('[role="dialog"] .events')
+  await visit.see('[role="dialog"] .events')
 }
 
 describe('Round', () => {
@@ -26,7 +26,7 @@ describe('Round', () => {
     await visit.untilGone(`[data-task="${id}"]`)
     await visit.untilText('details', '1 written today')
     await visit.press('Undo')
-    await visit.page.waitForSelector(`[data-task="${id}"]`)
+    await visit.see(`[data-task="${id}"]`)
   })
 
   it('weighs by keyboard alone: J to a line, Enter, the number, Enter', async () => {
@@ -93,7 +93,7 @@ describe('Season, from the lock to the cups', () => {
     await visit.retype(further('Incubated at'), '82.4 °F')
     await visit.page.keyboard.press('Enter')
     await visit.untilGone('form.ask')
-    await visit.page.waitForSelector(lane('C-6'))
+    await visit.see(lane('C-6'))
     expect(Object.values((await house()).house.clutches).find(c => c.tag === 'C-6')).toMatchObject({
       eggs: 8,
       slugs: 1,
@@ -138,7 +138,7 @@ describe('Season, from the lock to the cups', () => {
     expect(await visit.text(event('born'))).toMatch(/birth/)
     await visit.press('Gave birth', '[role="dialog"]')
     await visit.answer('5')
-    await visit.page.waitForSelector(lane('L-1'))
+    await visit.see(lane('L-1'))
     await visit.page.keyboard.press('Escape')
     await visit.untilGone('[role="dialog"]')
     const flies = await visit.text('[data-prey="fly.small"]')
@@ -193,10 +193,10 @@ describe('Season, from the lock to the cups', () => {
     await visit.go('/season')
     const { version } = await house()
     await visit.page.keyboard.press('w')
-    await visit.page.waitForSelector('[data-testid="appetite"]')
+    await visit.see('[data-testid="appetite"]')
     await visit.page.focus('[data-testid="appetite"] [role="slider"]')
     for (let i = 0; i < 10; i++) await visit.page.keyboard.press('ArrowRight')
-    await visit.page.waitForSelector('[data-testid="what-if-outcome"] table')
+    await visit.see('[data-testid="what-if-outcome"] table')
     expect(await visit.text('[data-testid="what-if-outcome"]')).toMatch(/Start|order|start/)
     expect(visit.page.workers().length).toBe(1)
     expect((await house()).version).toBe(version)
@@ -251,7 +251,7 @@ describe('the log line and the keys', () => {
     await visit.page.keyboard.press('Escape')
     await visit.untilGone('[role="dialog"]')
     await visit.page.keyboard.press('/')
-    await visit.page.waitForSelector('[role="dialog"] input')
+    await visit.see('[role="dialog"] input')
     await visit.page.keyboard.type('KY-07')
     await visit.untilText('[role="dialog"]', 'KY-07')
     await visit.page.keyboard.press('Enter')
@@ -332,11 +332,11 @@ describe('the other screens', () => {
 
   it('picks a cup on the shelf by keyboard and records that it produces', async () => {
     await visit.go('/feeders')
-    await visit.page.waitForSelector('[data-cup="FS-3"]')
+    await visit.see('[data-cup="FS-3"]')
     await visit.page.$eval('[data-cup="FS-3"]', e => (e as SVGElement).focus())
     await visit.page.keyboard.press('Enter')
     await visit.press('Producing', '[data-culture="FS-3"]')
-    await visit.page.waitForSelector('.cup.producing[data-cup="FS-3"]')
+    await visit.see('.cup.producing[data-cup="FS-3"]')
   })
 
   it('makes young of a litter animals of their own', async () => {
@@ -354,14 +354,14 @@ describe('a group without tags', () => {
   it('is added, counted in the Round, and one that is missing is told until it is written as lost', async () => {
     await visit.go('/animals')
     await visit.press('Add a group')
-    await visit.page.waitForSelector('[role="dialog"] input[name="tag"]')
+    await visit.see('[role="dialog"] input[name="tag"]')
     await visit.page.type('[role="dialog"] input[name="tag"]', 'TF-1')
     await visit.press('Add group', '[role="dialog"]')
     // nothing chosen: both are said beside their fields, and nothing is written
     await visit.untilText('[role="dialog"]', 'A group has at least one animal')
     expect(Object.values((await house()).house.groups).map(g => g.tag)).toEqual(['NF'])
     await visit.press('Choose', '[role="dialog"]')
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('Fire-bellied toad')
     await visit.page.keyboard.press('Enter')
     await visit.retype('[role="dialog"] input[name="unknown"]', '9')
@@ -376,7 +376,7 @@ describe('a group without tags', () => {
     const { id } = await group('TF-1')
     await visit.move('/round')
     await visit.press('Counted', `[data-task="count:${id}"]`)
-    await visit.page.waitForSelector('[role="dialog"] input')
+    await visit.see('[role="dialog"] input')
     await visit.page.keyboard.type('7')
     await visit.page.keyboard.press('Enter')
     await visit.untilGone(`[data-task="count:${id}"]`)
@@ -416,7 +416,7 @@ describe('an animal that is not well', () => {
     await visit.go(`/animals/${id}`)
     const health = 'section.health'
     await visit.click(`${health} button[aria-label="Signs seen"]`)
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('mites')
     await visit.page.keyboard.press('Enter')
     await visit.page.keyboard.press('Escape')
@@ -428,10 +428,10 @@ describe('an animal that is not well', () => {
     await visit.retype(field('What is given'), 'the vet’s wash')
     await visit.retype(field('Dose'), 'as on their sheet')
     await visit.press('Begin treatment', health)
-    await visit.page.waitForSelector('[data-treatment="the vet’s wash"]')
+    await visit.see('[data-treatment="the vet’s wash"]')
     await visit.move('/round')
     const line = '[data-task^="treat:"]'
-    await visit.page.waitForSelector(line)
+    await visit.see(line)
     expect(await visit.text(line)).toMatch(/O-05[\s\S]*Give the vet’s wash, 1 of 7[\s\S]*as on their sheet/)
     await visit.press('Given', line)
     await visit.untilGone(line)

@@ -38,7 +38,7 @@ describe('sexing', () => {
 
   it('says what is wrong with a count, and shows how to go about it without harm', async () => {
     await page('R-04', '#sex')
-    await visit.page.waitForSelector('.sex')
+    await visit.see('.sex')
     await visit.page.$$eval('.sex details', ds =>
       ds.forEach(d => {
         ;(d as HTMLDetailsElement).open = true
@@ -68,7 +68,7 @@ describe('the bench', () => {
     await visit.untilText('[role="dialog"]', 'Old enough to breed')
     await visit.untilText('[role="dialog"]', 'this pair brings')
     await visit.press('Keep in the suggestion', '[role="dialog"]')
-    await visit.page.waitForSelector('.cell.kept')
+    await visit.see('.cell.kept')
     await visit.untilText('[data-suggested="G-02"]', 'G-02 × G-09')
     expect(await visit.text('[aria-label="Bench"]')).toMatch(/too near kin|×/)
   })
@@ -76,12 +76,12 @@ describe('the bench', () => {
   it('shows why kin are not paired, and weighs a wished look', async () => {
     await visit.go('/pairing')
     await visit.press('Bench')
-    await visit.page.waitForSelector('[data-cell="8,0"]')
+    await visit.see('[data-cell="8,0"]')
     expect(await visit.page.$eval('[data-cell="8,0"]', e => e.getAttribute('aria-label'))).toMatch(
       /G-12 with G-08: not to be paired, too near kin: young inbred by 25\.0 %/,
     )
     await visit.press('Wish: Wished looks: any')
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('bright')
     await visit.page.keyboard.press('Enter')
     await visit.page.keyboard.press('Escape')
@@ -93,7 +93,7 @@ describe('the bench', () => {
   it('sets a suggested pair, and it is next on the rota', async () => {
     await visit.go('/pairing')
     await visit.press('Bench')
-    await visit.page.waitForSelector('[data-suggested="G-15"]')
+    await visit.see('[data-suggested="G-15"]')
     const at = await visit.page.$$eval('.cell.chosen', cs =>
       cs.map(c => c.getAttribute('aria-label')!).find(l => l.startsWith('G-15')),
     )
@@ -178,7 +178,7 @@ describe('genes', () => {
     // from 66 % with a mate that shows it: 6 and 8 young, by hand
     expect(await visit.text('[data-testid="proving"]')).toMatch(/95 %: 6 more[\s\S]*99 %: 8 more/)
     await visit.press('Wished: Ash')
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.until('the list to take keys', () => document.activeElement?.closest('[role="listbox"]') !== null)
     await visit.page.keyboard.press('End')
     await visit.until('the last to be lit', () => document.activeElement?.textContent?.includes('a/a'))
@@ -223,13 +223,13 @@ describe('lineage', () => {
     await page('KY-05', '#lineage')
     await visit.untilText('.lineage', 'Inbred by')
     await visit.go(`/pedigree/${(await animal('KY-05')).id}`)
-    await visit.page.waitForSelector('[data-ancestor="KA-1"]')
+    await visit.see('[data-ancestor="KA-1"]')
     expect(await visit.page.$$eval('[data-ancestor="KA-1"]', es => es.length)).toBe(1)
     expect(await visit.page.$$eval('.link.loop', es => es.length)).toBeGreaterThan(2)
     await page('KA-5', '#lineage')
     await visit.press('State parents')
     await visit.press('Dam: KA-2', '.lineage form')
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.type('K-04')
     await visit.page.keyboard.press('Enter')
     await visit.press('Write parents')
@@ -240,7 +240,7 @@ describe('lineage', () => {
   it('takes a list, all or none', async () => {
     await visit.go('/animals')
     await visit.press('Add a list')
-    await visit.page.waitForSelector('[role="dialog"] textarea')
+    await visit.see('[role="dialog"] textarea')
     await visit.page.type('[role="dialog"] textarea', 'tag,species,dam\nZ-1,Rosy boa,R-01\nZ-2,Rosy bear,')
     await visit.press('Add 2 animals', '[role="dialog"]')
     await visit.untilText('[role="dialog"]', 'Row 2: the almanac has no species “Rosy bear”')
@@ -260,7 +260,7 @@ describe('on a phone', () => {
     const phone = await Visit.start(chromium.browser, server.address, { phone: true })
     await phone.go('/pairing')
     await phone.tap('Bench')
-    await phone.page.waitForSelector('[data-cell="2,1"]')
+    await phone.see('[data-cell="2,1"]')
     await phone.page.tap('[data-cell="2,1"]')
     await phone.untilText('[role="dialog"]', 'Why, step by step')
     await phone.page.keyboard.press('Escape')

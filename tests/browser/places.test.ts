@@ -12,7 +12,7 @@ const placeNamed = async (name: string) => Object.values((await house()).places)
 /** Picks from a list that opens, by its first letters. */
 async function choose(list: string, option: string): Promise<void> {
   await visit.click(list)
-  await visit.page.waitForSelector('[role="option"]')
+  await visit.see('[role="option"]')
   await visit.page.keyboard.type(option.slice(0, 4))
   await visit.page.keyboard.press('Enter')
   await visit.untilText(list, option)
@@ -55,7 +55,7 @@ describe('where something is wrong', () => {
     await visit.untilText('main', 'should be at least UV index 1.5')
     await visit.go('/round')
     await visit.press('Read the UV index 1, Glass wall: write')
-    await visit.page.waitForSelector('[data-stop="Rock pen"] input')
+    await visit.see('[data-stop="Rock pen"] input')
     await visit.page.type('[data-stop="Rock pen"] input', '1.7')
     await visit.press('Write reading', '[data-stop="Rock pen"]')
     await visit.untilText('body', 'Rock pen, basking spot: UV index 1.7')
@@ -73,7 +73,7 @@ describe('care that comes round', () => {
     const water = line('water', rack.id)
     expect(await visit.text(water)).toMatch(/Fresh water\s+6/)
     await visit.press('Fresh water, Rack B: leave some out, or write what was found')
-    await visit.page.waitForSelector('[data-stop="Tub 13"] [role="checkbox"]')
+    await visit.see('[data-stop="Tub 13"] [role="checkbox"]')
     await visit.page.evaluate(() =>
       document.querySelector<HTMLElement>('[data-stop="Tub 13"] [role="checkbox"]')!.click(),
     )
@@ -173,7 +173,7 @@ describe('the order of the walk', () => {
       visit.page.$$eval('ul[aria-label^="Rack B"] button', bs =>
         bs.map(b => b.getAttribute('aria-label')!.split(',')[0]),
       )
-    await visit.page.waitForSelector('ul[aria-label^="Rack B"] button')
+    await visit.see('ul[aria-label^="Rack B"] button')
     const before = await names()
     await visit.page.focus('ul[aria-label^="Rack B"] li:nth-child(2) button')
     for (const key of ['ArrowRight', 'ArrowRight', 'ArrowLeft'] as const) await visit.page.keyboard.press(key)
@@ -189,7 +189,7 @@ describe('the order of the walk', () => {
     await visit.press('Undo', 'body')
     await expect.poll(async () => (await order(before[1]!)) < (await order(before[2]!))).toBe(true)
     await visit.press('Done arranging')
-    await visit.page.waitForSelector('[data-place="Rock pen"]')
+    await visit.see('[data-place="Rock pen"]')
   })
 })
 
@@ -207,12 +207,12 @@ describe('room to grow', () => {
     await visit.page.keyboard.press('Escape')
     await visit.untilGone('[role="dialog"]')
     await visit.click(`${row} .do button`)
-    await visit.page.waitForSelector('[role="option"]')
+    await visit.see('[role="option"]')
     await visit.page.keyboard.press('Enter')
     await visit.untilText('body', 'GY-01 moved to')
     await visit.untilGone(row)
     await visit.press('Undo')
-    await visit.page.waitForSelector(row)
+    await visit.see(row)
   })
 
   it('takes the size of a home as it is written, and refuses litres beside the field', async () => {

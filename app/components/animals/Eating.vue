@@ -43,7 +43,9 @@ const menuText = computed(() => {
   return [
     `${meals} meals in ${menuDays!.value} days, ${kinds} ${kinds === 1 ? 'kind' : 'kinds'} of prey${few}`,
     ...(plain === null ? ['calcium of it not known'] : [`calcium to phosphorus ${times(plain)}`]),
-    ...(dusted !== null && species.value.supplements ? [`${times(dusted)} as dusted, ${dustedMeals} times`] : []),
+    ...(dusted !== null && species.value.supplements
+      ? [`${times(dusted)} as dusted, ${dustedMeals === 1 ? 'once' : `${dustedMeals} times`}`]
+      : []),
     ...(plain !== null && known < 0.95 ? [`of ${Math.round(100 * known)} % of it`] : []),
   ].join('; ')
 })

@@ -4,7 +4,12 @@ const MEMORY = 64
 
 /** Plans by what decides them, so that what has not changed is not solved again. Owned by whoever asks for plans. */
 export class PlanMemory {
-  private readonly plans = new Map<string, FeederPlan[]>()
+  private readonly plans: Map<string, FeederPlan[]>
+
+  /** @param known what was kept before, by the same program */
+  constructor(known: Iterable<readonly [string, FeederPlan[]]> = []) {
+    this.plans = new Map(known)
+  }
 
   get(key: string): FeederPlan[] | undefined {
     return this.plans.get(key)

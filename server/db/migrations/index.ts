@@ -5,6 +5,7 @@ import * as access from './003-access'
 import * as oneLog from './004-one-log'
 import * as climate from './005-climate'
 import * as calibration from './006-calibration'
+import * as remembered from './007-remembered'
 
 interface Migration {
   name: string
@@ -20,6 +21,7 @@ const migrations: Migration[] = [
   { name: '004-one-log', up: oneLog.up, config: oneLog.config },
   { name: '005-climate', up: climate.up },
   { name: '006-calibration', up: calibration.up },
+  { name: '007-remembered', up: remembered.up },
 ]
 
 export const migrationNames: readonly string[] = migrations.map(m => m.name)
