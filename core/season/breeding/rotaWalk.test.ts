@@ -1,9 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac as almanac, speciesOf } from '../../almanac'
 import { seededRandom } from '../../chance'
-import { checkEntry, completeEntry, withEntry, type DatedEntry, type House, type Records } from '../../subjects'
+import {
+  FoldMemory,
+  checkEntry,
+  completeEntry,
+  withEntry,
+  type DatedEntry,
+  type House,
+  type Records,
+} from '../../subjects'
 import { HouseBuilder, dated } from '../../../tests/fixtures/records'
-import { benchCell, defaultSettings, houseOf, season, type HouseSettings } from '..'
+import { SeasonMemory, benchCell, defaultSettings, houseOf, season, type HouseSettings } from '..'
 
 /** Spring: what is cooled is awake again. */
 const today = 20_560
@@ -45,20 +53,22 @@ function walk(speciesId: string): Walked {
   const random = seededRandom(speciesId.length * 977)
   const species = speciesOf(almanac, speciesId)
   let records: Records = group(speciesId).records()
+  const memories = { fold: new FoldMemory(), season: new SeasonMemory() }
+  const houseNow = () => houseOf(records, memories.fold)
   const broken: string[] = []
   const said = new Map<string, number>()
   const separated = new Map<string, number>()
   let n = 0
   for (let day = today; day < today + DAYS; day++) {
     const write = (subject: DatedEntry['subject'], kind: string, data: Record<string, unknown>) => {
-      const house = houseOf(records)
+      const house = houseNow()
       const entry = completeEntry(house, dated(day, { id: `w${n++}`, kind, subject, data }))
       const problem = 'message' in entry ? entry : checkEntry(entry, { records, house, almanac, today: day })[0]
       if (problem) broken.push(`day ${day - today}: ${kind} of ${subject.id} was refused: ${problem.message}`)
       else records = withEntry(records, entry as DatedEntry)
     }
-    const { tasks, breeding } = season(records, almanac, settings, day).season
-    const context = { house: houseOf(records), almanac, settings, today: day }
+    const { tasks, breeding } = season(records, almanac, settings, day, memories).season
+    const context = { house: houseNow(), almanac, settings, today: day }
     for (const u of breeding.unvisited) said.set(u.pairingId, (said.get(u.pairingId) ?? 0) + 1)
     for (const p of Object.values(context.house.pairings)) {
       const laid = p.seen.laid?.at(-1) ?? p.seen.born?.at(-1)
@@ -77,7 +87,7 @@ function walk(speciesId: string): Walked {
       .filter(x => order.includes(x.id.split(':')[0]!))
       .sort((a, b) => order.indexOf(a.id.split(':')[0]!) - order.indexOf(b.id.split(':')[0]!))) {
       const what = t.id.split(':')[0]!
-      const now = houseOf(records)
+      const now = houseNow()
       if (what === 'introduce') {
         const p = now.pairings[t.subject.id]!
         for (const id of [p.damId, p.sireId!]) {
@@ -103,7 +113,7 @@ function walk(speciesId: string): Walked {
           write(t.subject, 'separated', {})
         } else if (day === today + 12 || random() < 0.06) {
           write(t.subject, 'injured', { who: 'dam' })
-          if (houseOf(records).pairings[t.subject.id]!.together) write(t.subject, 'separated', {})
+          if (houseNow().pairings[t.subject.id]!.together) write(t.subject, 'separated', {})
           separated.set(now.pairings[t.subject.id]!.sireId!, day)
         } else if (random() < 0.3) write(t.subject, 'copulation', { confirmed: true })
       } else if (what === 'feed') {
@@ -125,7 +135,7 @@ function walk(speciesId: string): Walked {
           ),
         })
     }
-    for (const p of Object.values(houseOf(records).pairings)) {
+    for (const p of Object.values(houseNow().pairings)) {
       const lock = p.locks.at(-1)
       if (
         species.mode === 'egg' &&
@@ -137,7 +147,7 @@ function walk(speciesId: string): Walked {
         write(pairing(p.id), 'laid', { tag: `C${n}`, eggs: 2, slugs: 0, tempC: 28, placeId: null })
     }
   }
-  return { broken, said, house: houseOf(records) }
+  return { broken, said, house: houseNow() }
 }
 
 describe('sixty walked days of the rota', () => {

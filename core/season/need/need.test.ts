@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { feederOf, shippedAlmanac as almanac, speciesOf } from '../../almanac'
 import { HouseBuilder } from '../../../tests/fixtures/records'
-import { defaultSettings, houseOf, season, type HouseSettings } from '..'
+import { SeasonMemory, defaultSettings, houseOf, season, seasonOfHouse, type HouseSettings } from '..'
 
 const today = 20_560
 const animal = (id: string) => ({ type: 'animal' as const, id })
@@ -31,6 +31,28 @@ describe('the need of the house', () => {
     const [plain, gravid] = [grams(made(false)), grams(made(true))]
     expect(gravid).toBeLessThan(plain * 0.85)
     expect(gravid).toBeGreaterThan(plain * 0.5)
+  })
+
+  it('stays the same object where it says the same, and is another as soon as anything of it is', () => {
+    const memory = new SeasonMemory()
+    const preyOf = (b: HouseBuilder) => seasonOfHouse(houseOf(b.records()), almanac, defaultSettings, today, memory)
+    const b = new HouseBuilder(today)
+      .animal('K', 'corn-snake', { sex: 'male', bornDay: today - 4000 })
+      .animal('G', 'bearded-dragon', { bornDay: today - 100 })
+    for (const id of ['K', 'G']) b.write('weighed', animal(id), -3, { massG: id === 'K' ? 500 : 40 })
+    const before = preyOf(b).season.prey
+    const byPrey = (list: typeof before) => new Map(list.map(p => [p.prey, p]))
+    // a shed changes nothing of what is needed
+    b.write('shed', animal('K'), 0, {})
+    const after = byPrey(preyOf(b).season.prey)
+    expect(before.length).toBeGreaterThan(1)
+    for (const look of before) expect(after.get(look.prey), look.prey).toBe(look)
+
+    b.write('preyCounted', { type: 'prey', id: before[0]!.prey }, 0, { count: 31 })
+    const counted = byPrey(preyOf(b).season.prey)
+    expect(counted.get(before[0]!.prey)).toMatchObject({ prey: before[0]!.prey, stock: 31 })
+    expect(counted.get(before[0]!.prey)).not.toBe(before[0])
+    for (const look of before.slice(1)) expect(counted.get(look.prey), look.prey).toBe(look)
   })
 
   it('the school that keeps some in reach raises the need by what it says, and the Round by as much', () => {

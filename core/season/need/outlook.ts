@@ -31,6 +31,31 @@ const NONE: readonly string[] = []
 
 const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
 
+const sameRow = (a: readonly number[], b: readonly number[]) => a.length === b.length && a.every((n, i) => n === b[i])
+
+/** Whether two outlooks of a prey say the same. */
+function saysSame(a: PreyOutlook, b: PreyOutlook): boolean {
+  const { mean, high, running, ...others } = a
+  return (
+    sameRow(mean, b.mean) &&
+    sameRow(high, b.high) &&
+    sameRow(running, b.running) &&
+    JSON.stringify(others) === JSON.stringify({ ...b, mean: undefined, high: undefined, running: undefined })
+  )
+}
+
+const SAID = Symbol('outlooks of prey')
+const nothingSaid = () => new Map<string, PreyOutlook>()
+
+/** The outlook of before where it says the same: what follows from it need not be worked out again, nor be told. */
+function asSaid(look: PreyOutlook, { memory }: SeasonContext): PreyOutlook {
+  const said = memory?.room(SAID, nothingSaid)
+  const before = said?.get(look.prey)
+  if (before && saysSame(before, look)) return before
+  said?.set(look.prey, look)
+  return look
+}
+
 /**
  * Need and running supply of each prey on each day to the horizon. The mean is exact; the quantile is read from
  * scenarios drawn with a fixed seed per source.
@@ -196,7 +221,7 @@ export function outlook(
           change: 'Every recorded lock, laying, hatch, loss or sale moves it',
         },
       ]
-      return {
+      const look: PreyOutlook = {
         prey: id,
         mean: Array.from(row),
         high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
@@ -210,6 +235,7 @@ export function outlook(
           .sort((a, b) => b.total - a.total),
         reasons,
       }
+      return asSaid(look, context)
     },
   )
   const order = Object.keys(almanac.feeders)

@@ -1,5 +1,6 @@
-import { feederOf, standingIn, type Almanac } from '../../almanac'
+import { feederOf, standingIn, type Almanac, type Feeder } from '../../almanac'
 import type { Day } from '../../chance'
+import { derived } from '../../derived'
 import type { HouseSettings } from '../../settings'
 import type { House } from '../../subjects'
 import { plannedSupply } from '../../supply'
@@ -155,6 +156,19 @@ export function planJobs(
 
 const rounded = (row: ArrayLike<number>) => Array.from(row, x => Math.round(x * 100)).join()
 
+/** What of a prey's need and supply decides its plan. */
+const lookKey = derived((l: PreyOutlook) =>
+  JSON.stringify([
+    l.prey,
+    l.stock,
+    l.lots.map(lot => [Math.round(lot.pieces * 100), lot.useBy]),
+    l.colonies,
+    rounded(l.high),
+    rounded(l.running),
+  ]),
+)
+const feederKey = derived((feeder: Feeder) => JSON.stringify(feeder))
+
 /** What decides the plans of a group, as a key: when none of it changed, neither do they. */
 export function planKey({
   looks,
@@ -196,14 +210,7 @@ export function planKey({
   const { lotShape, lotUseBy, hungryShare, tubRoom, startMinutes } = almanac.common
   return JSON.stringify([
     today,
-    looks.map(l => [
-      l.prey,
-      l.stock,
-      l.lots.map(lot => [Math.round(lot.pieces * 100), lot.useBy]),
-      l.colonies,
-      rounded(l.high),
-      rounded(l.running),
-    ]),
+    looks.map(lookKey),
     decided,
     others,
     Object.entries(eaters).map(([prey, list]) => [
@@ -227,7 +234,7 @@ export function planKey({
     safe,
     weights,
     trial,
-    almanac.feeders,
+    Object.values(almanac.feeders).map(feederKey),
     almanac.schools.cupRhythm,
     [hungryCost, standInCost, sameKindCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(
       f => f!.value,
