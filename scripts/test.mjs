@@ -65,35 +65,59 @@ async function installChromium() {
   await must('chromium', command, [...rest, 'install', '-y', '-q', 'chromium-headless-shell'], env)
 }
 
-/** Packages, but for the database driver. @returns to be called to compile it, which takes one core a minute or two */
+/** Packages, but for the database driver, which takes one core some minutes to compile: tells whether that is left to do. */
 async function installPackages() {
-  if (isInstalled()) return async () => {}
+  if (isInstalled()) return false
   await must('packages', 'npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts'])
   // these only choose among files
   await must('what packages set up', 'npm', ['rebuild', 'esbuild', 'vue-demi'])
-  return async () => {
-    await must('database driver', 'npm', ['rebuild', 'better-sqlite3'])
-    markInstalled()
+  return true
+}
+
+async function compileDriver() {
+  await must('database driver', 'npm', ['rebuild', 'better-sqlite3'])
+  markInstalled()
+}
+
+/** Two cores, two at a time: whoever is done takes the next, which waits for what it needs of those before it. */
+async function inTwoLanes(jobs) {
+  const waiting = [...jobs]
+  const lane = async () => {
+    for (let job = waiting.shift(); job; job = waiting.shift()) await job()
   }
+  await Promise.all([lane(), lane()])
+}
+
+/** Runs once, however often it is asked for. */
+const once = work => {
+  let running
+  return () => (running ??= work())
 }
 
 console.log('Installing what is not installed yet …')
 const browser = installChromium()
-const compile = await installPackages()
+const mustCompile = await installPackages()
 mkdirSync(join(root, '.tmp'), { recursive: true })
 await must('types of Nuxt', 'npx', ['nuxt', 'prepare'])
-// two cores, two at a time; the build comes after what reads the types that it writes anew
-await Promise.all([
-  step('types', 'npx', ['vue-tsc', '--build', '--noEmit']),
-  compile()
-    .then(() => step('types of tests and benchmarks', 'npx', ['tsc', '-p', 'tsconfig.tests.json']))
-    .then(() => step('lint', 'npx', ['eslint', '.', '--max-warnings', '0'])),
-])
-await Promise.all([
-  build((command, args, { env }) => must('build', command, args, env)),
-  step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'])
-    .then(() => step('layers', 'npx', ['depcruise', 'core', 'shared', 'server', '--config', '.dependency-cruiser.mjs']))
-    .then(() => suite('unit')),
+const driver = once(() => (mustCompile ? compileDriver() : Promise.resolve()))
+const types = once(() => step('types', 'npx', ['vue-tsc', '--build', '--noEmit']))
+const lint = once(() => step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
+await inTwoLanes([
+  driver,
+  types,
+  () => step('types of tests and benchmarks', 'npx', ['tsc', '-p', 'tsconfig.tests.json']),
+  lint,
+  () => step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']),
+  () => step('layers', 'npx', ['depcruise', 'core', 'shared', 'server', '--config', '.dependency-cruiser.mjs']),
+  async () => {
+    // it writes the types anew that these read
+    await Promise.all([types(), lint()])
+    await build((command, args, { env }) => must('build', command, args, env))
+  },
+  async () => {
+    await driver()
+    await suite('unit')
+  },
 ])
 await suite('api')
 await browser

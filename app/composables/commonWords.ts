@@ -175,6 +175,7 @@ export const COMMON_WORDS: Record<string, string> = {
   warmThenC: 'Warmed in steps: then at',
   warmThenAfter: 'Warmed in steps: first for',
   tubRoom: 'Room of a tub, where not said',
+  freezerDensity: 'Prey in a litre of freezer',
   startMinutes: 'To start a culture, where not said',
   starterCost: 'Bought founders weigh',
   chainSure: 'A chain is told to break from a chance below',

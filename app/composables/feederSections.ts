@@ -5,7 +5,8 @@ import { factRow, spreadRow, type Row, type Section } from './almanacRows'
 export function wayWords(way: Supply): string {
   if (way.kind === 'fresh') return `fresh, by the ${way.unit}`
   if (way.kind === 'colony') return `an own colony, by the ${way.unit}`
-  if (way.kind === 'bought') return way.gathered ? `gathered, by the ${way.unit}` : `bought, by the ${way.unit}`
+  if (way.kind === 'bought')
+    return `${way.gathered ? 'gathered' : way.frozen ? 'bought frozen' : 'bought'}, by the ${way.unit}`
   return way.boughtProducing ? `bought about to yield, by the ${way.unit}` : `own batches, by the ${way.unit}`
 }
 

@@ -69,6 +69,7 @@ const LABELS: Record<string, string> = {
   'supply.unit': 'Counted in',
   'supply.boughtProducing': 'Bought about to yield',
   'supply.gathered': 'Gathered outdoors',
+  'supply.frozen': 'Kept in the freezer',
   'otherWays': 'Other ways',
   'standIns': 'What may stand for it',
   'colony': 'How a colony grows',

@@ -41,6 +41,7 @@ async function send(): Promise<void> {
     latitude: rest.latitude ?? null,
     cultureMinutes: rest.cultureMinutes ?? null,
     orderMoney: rest.orderMoney ?? null,
+    freezerLitres: rest.freezerLitres ?? null,
     currency: rest.currency.trim().toUpperCase(),
     warmUpDay: warmUp,
     appetite: appetitePct / 100,
@@ -140,6 +141,12 @@ async function keep(body: SetSettings): Promise<void> {
           hint="where a price list says what they cost; empty: as much as it takes"
           :error="problems.orderMoney"
           ><UInputNumber v-model="state.orderMoney" :min="1" :max="1000000" class="w-full"
+        /></UFormField>
+        <UFormField
+          label="Room in the freezer, litres"
+          hint="for prey; empty: as much as it takes"
+          :error="problems.freezerLitres"
+          ><UInputNumber v-model="state.freezerLitres" :min="1" :max="10000" class="w-full"
         /></UFormField>
         <UFormField label="Currency" hint="three letters, as EUR" :error="problems.currency"
           ><UInput v-model="state.currency" maxlength="3" class="w-full"

@@ -307,6 +307,8 @@ const Bought = z.strictObject({
   unit: z.string(),
   /** Gathered outdoors instead: a pack is what one walk brings. */
   gathered: z.boolean().optional(),
+  /** It lies in the freezer until it is thawed, and takes room there. */
+  frozen: z.boolean().optional(),
   packCount: Fact,
   leadDays: Fact,
   /** Days on good food before it is fed out. */

@@ -15,6 +15,7 @@ export {
   inOrder,
   planDifferences,
   planFeeders,
+  freezerTaken,
   roomTaken,
   shelvesOf,
   heldName,

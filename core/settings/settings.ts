@@ -37,6 +37,12 @@ export const HouseSettings = z.strictObject({
     .min(1, 'For less than one nothing is ordered')
     .max(1e6, 'Over a million a week: check the sum')
     .nullable(),
+  /** Room there is in the freezer for prey, in litres; null = as much as it takes. */
+  freezerLitres: z
+    .number({ error: 'The room must be a number of litres' })
+    .min(1, 'In under one litre no bag fits')
+    .max(10_000, 'Over ten thousand litres: check the room')
+    .nullable(),
   /** The money of the house, by its code of three letters. */
   currency: z.string().refine(isCurrency, 'Three letters, as EUR'),
   /** Day (since 1970) on which animals still in the cold are warmed; null = by the species' usual weeks. */
@@ -75,6 +81,7 @@ export const defaultSettings: HouseSettings = {
   cupYield: 1,
   cultureMinutes: null,
   orderMoney: null,
+  freezerLitres: null,
   currency: 'EUR',
   warmUpDay: null,
   latitude: null,

@@ -142,7 +142,7 @@ const rodent = (id: string, name: string, massG: [number, number, number], pack:
   one: name.toLowerCase(),
   many: `${name.toLowerCase()}s`.replace('pinkys', 'pinkies').replace('fuzzys', 'fuzzies').replace('mouses', 'mice'),
   massG: practiceSpread(...massG, 'g'),
-  supply: bought(`bag of ${pack}`, pack, 5, 180),
+  supply: { ...bought(`bag of ${pack}`, pack, 5, 180), frozen: true },
   care: 'Frozen. Thawed the day it is offered.',
   cautions: [FROZEN],
 })

@@ -37,7 +37,7 @@ export interface Order {
 
 /** What holds a plan back. */
 export interface Held {
-  of: 'room' | 'minutes' | 'money'
+  of: 'room' | 'minutes' | 'money' | 'freezer'
   /** The shelf, where it is of room. */
   place: { id: string; name: string } | null
   /** All of it is taken from the one day to the other. */

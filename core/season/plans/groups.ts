@@ -9,7 +9,7 @@ import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
 import type { PlanJob, PlanTrial } from './contracts'
 import { decidedOf } from './decided'
 import { isGrown } from './kept'
-import { MINUTES, MONEY, shelvesOf } from './limits'
+import { FREEZER, MINUTES, MONEY, isFrozen, shelvesOf } from './limits'
 import { unitWeights } from './weights'
 
 /** What those who eat a prey may be given in its place, the best first; unknown, retired and live prey left out. */
@@ -83,7 +83,7 @@ function limitsOfPrey(
   id: string,
   house: Pick<House, 'places' | 'cultures'>,
   almanac: Pick<Almanac, 'feeders'>,
-  { cultureMinutes, orderMoney }: Pick<HouseSettings, 'cultureMinutes' | 'orderMoney'>,
+  { cultureMinutes, orderMoney, freezerLitres }: Pick<HouseSettings, 'cultureMinutes' | 'orderMoney' | 'freezerLitres'>,
 ): string[] {
   const supply = plannedSupply(feederOf(almanac, id))
   const priced = [supply, ...(almanac.feeders[id]?.otherWays ?? [])].some(way => way?.kind === 'bought' && way.price)
@@ -91,6 +91,7 @@ function limitsOfPrey(
     ...shelvesOf(id, house),
     ...(cultureMinutes !== null && supply && isGrown(supply) ? [MINUTES] : []),
     ...(orderMoney !== null && priced ? [MONEY] : []),
+    ...(freezerLitres !== null && supply && isFrozen(supply) ? [FREEZER] : []),
   ]
 }
 
@@ -227,6 +228,9 @@ export function planKey({
     settings.cultureWeekday,
     settings.cupYield,
     settings.cultureMinutes,
+    settings.freezerLitres === null
+      ? null
+      : [settings.freezerLitres, almanac.common.freezerDensity!.value, looks.map(l => rounded(l.mean))],
     settings.orderMoney === null ? null : [settings.orderMoney, settings.currency, ordered],
     Object.keys(almanac.feeders).map(id => shelvesOf(id, house).map(shelf => [shelf, house.places[shelf]!.capacity])),
     settings.coverQuantile,

@@ -4,7 +4,16 @@ import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../../tests/fixtures/records'
 import { shippedAlmanac as almanac, withOverrides } from '../../almanac'
 import { dayToIso, nextWeekday } from '../../units'
-import { defaultSettings, houseOf, planFeeders, planJobs, roomTaken, seasonOfHouse, type FeederPlan } from '..'
+import {
+  defaultSettings,
+  freezerTaken,
+  houseOf,
+  planFeeders,
+  planJobs,
+  roomTaken,
+  seasonOfHouse,
+  type FeederPlan,
+} from '..'
 
 const today = 20_000
 const solve = solverFrom(await highsLoader())
@@ -137,5 +146,103 @@ describe('minutes of a culture day', () => {
     }
     for (const minutes of byDay.values()) expect(minutes).toBeLessThanOrEqual(20)
     expect(flies.held).toMatchObject([{ of: 'minutes', place: null, more: 10 }])
+  })
+})
+
+describe('room in the freezer', () => {
+  const isFrozen = (id: string) => /^(mouse|rat)\.[a-z]+$/.test(id)
+  /** Half of what bags fill is air (from memory, no source): 37 g take 74 mL. */
+  const litres = (pieces: number, prey = 'rat.weaned') => (pieces * almanac.feeders[prey]!.massG.likely) / 500
+  const packOf = (prey: string) => {
+    const { supply: way } = almanac.feeders[prey]!
+    return way.kind === 'bought' ? { pieces: way.packCount.value, days: way.leadDays.value } : null!
+  }
+  const BAG = litres(packOf('rat.weaned').pieces)
+  /** Kingsnakes of 400 g, which eat a weaned rat every ten days, each on a day of its own. */
+  const snakes = (count: number, stock: Record<string, number> = {}): HouseBuilder => {
+    const b = new HouseBuilder(today)
+    for (let i = 0; i < count; i++) {
+      const id = `K-${i}`
+      b.animal(id, 'california-kingsnake', { sex: 'male', bornDay: today - 2000 })
+      b.write('weighed', { type: 'animal', id }, -5, { massG: 400 })
+      b.write('fed', { type: 'animal', id }, -1 - (i % 7), { prey: 'rat.weaned', offered: 1, taken: 1 })
+    }
+    for (const [prey, n] of Object.entries(stock)) b.write('preyCounted', { type: 'prey', id: prey }, 0, { count: n })
+    return b
+  }
+  /**
+   * The fullest it gets, walked by hand day by day: parcels come, each eats its own prey, and who has none eats as much
+   * by weight of the others.
+   */
+  function fullest({ season, plans }: ReturnType<typeof worked>): number {
+    const frozen = season.prey.filter(p => isFrozen(p.prey))
+    const there = new Map(frozen.map(p => [p.prey, litres(p.stock, p.prey)]))
+    let most = 0
+    for (let d = 0; d < 60; d++) {
+      for (const { prey, running } of frozen) {
+        const { pieces, days } = packOf(prey)
+        const parcels = (plans.find(p => p.prey === prey)?.starts ?? []).filter(s => s.day + days === today + d)
+        const came = parcels.reduce((n, s) => n + s.count * pieces, running[d]!)
+        there.set(prey, there.get(prey)! + litres(came, prey))
+      }
+      most = Math.max(
+        most,
+        [...there.values()].reduce((a, b) => a + b, 0),
+      )
+      let lack = 0
+      const eat = (prey: string, wanted: number) => {
+        const eaten = Math.min(wanted, there.get(prey)!)
+        there.set(prey, there.get(prey)! - eaten)
+        return wanted - eaten
+      }
+      for (const { prey, mean } of frozen) lack += eat(prey, litres(mean[d]!, prey))
+      for (const { prey } of frozen) lack = eat(prey, lack)
+    }
+    return most
+  }
+  const within = (freezerLitres: number | null): typeof settings => ({ ...settings, freezerLitres })
+  const hungry = ({ plans }: ReturnType<typeof worked>) => plans.reduce((n, p) => n + p.shortDays, 0)
+  const ratsOf = ({ plans }: ReturnType<typeof worked>) => plans.find(p => p.prey === 'rat.weaned')!
+
+  it('is not bought beyond, walked by hand; as much as there is need for changes nothing', () => {
+    const free = worked(snakes(30))
+    const most = fullest(free)
+    expect(most).toBeGreaterThan(2 * BAG)
+    expect(free.plans.flatMap(p => p.held)).toEqual([])
+    const wide = worked(snakes(30), within(Math.ceil(2 * most)))
+    expect(wide.plans.flatMap(p => p.held)).toEqual([])
+    expect(ratsOf(wide).starts).toEqual(ratsOf(free).starts)
+    for (const room of [1, 1.5, 2]) {
+      const made = worked(snakes(30), within(room))
+      expect(fullest(made), `${room} L`).toBeLessThanOrEqual(room)
+      expect(fullest(made), `${room} L`).toBeGreaterThan(room - BAG)
+    }
+  })
+
+  it('too small for a week’s meals feeds as many as it can, says so, and what more would feed', () => {
+    const made = worked(snakes(60), within(2))
+    expect(fullest(made)).toBeLessThanOrEqual(2)
+    // two bags a week, of the four that are eaten
+    expect(ratsOf(made).units).toBeGreaterThan(12)
+    const held = ratsOf(made).held.filter(h => h.of === 'freezer')
+    // once, with what the largest bag that fits would feed: mice may stand in
+    expect(held).toMatchObject([{ place: null, more: litres(25, 'mouse.adult') }])
+    expect(held[0]!.hungry).toBeGreaterThan(1)
+    expect(hungry(made)).toBeGreaterThan(hungry(worked(snakes(60), within(8))))
+  })
+
+  it('what lies in it takes its room until it is eaten, however long nobody eats it; insects take none', () => {
+    // 4.4 L of what they eat: the next bag fits when half a bag is eaten
+    const eaten = worked(snakes(30, { 'rat.weaned': 60 }), within(5))
+    expect(freezerTaken(eaten.season.prey, almanac)).toBeCloseTo(4.44, 6)
+    expect(fullest(eaten)).toBeLessThanOrEqual(5)
+    expect(hungry(eaten)).toBeCloseTo(hungry(worked(snakes(30, { 'rat.weaned': 60 }))), 6)
+    // 4.8 L of mice that nobody eats: no bag of rats fits beside them
+    const full = worked(snakes(30, { 'mouse.adult': 100 }), within(5))
+    expect(ratsOf(full).starts).toEqual([])
+    expect(ratsOf(full).held.some(h => h.of === 'freezer' && h.hungry > 1)).toBe(true)
+    const flies = worked(frogs(null), within(1))
+    expect(flies.plans.flatMap(p => p.held)).toEqual([])
+    expect(freezerTaken(flies.season.prey, almanac)).toBe(0)
   })
 })

@@ -1,4 +1,4 @@
-import { feederOf } from '../../almanac'
+import { feederOf, type Almanac, type Feeder, type Supply } from '../../almanac'
 import type { Day } from '../../chance'
 import { waysUp } from '../../places'
 import type { House, Place } from '../../subjects'
@@ -13,6 +13,7 @@ import {
   type Limit,
   type Taken,
 } from '../../supply'
+import type { PreyOutlook } from '../contracts'
 import { cultureTempC } from '../warmth'
 import type { Held, PlanJob } from './contracts'
 import { isGrown, type Kept } from './kept'
@@ -21,6 +22,8 @@ import { isGrown, type Kept } from './kept'
 export const MINUTES = 'minutes'
 /** Money for orders in a week, likewise. */
 export const MONEY = 'money'
+/** Room in the freezer, likewise: limits of that name and a number of days. */
+export const FREEZER = 'freezer:'
 const A_WEEK = 7
 /** More time is tried by so many minutes. */
 const MORE_MINUTES = 10
@@ -63,23 +66,25 @@ export const roomTaken = (shelfId: string, job: Pick<PlanJob, 'house' | 'almanac
 /** What a limit is of, as it is told. */
 export function limitTold(id: string, { places }: Pick<House, 'places'>): Pick<Held, 'of' | 'place'> {
   const place = places[id]
-  return { of: id === MINUTES || id === MONEY ? id : 'room', place: place ? { id, name: place.name } : null }
+  const of = id.startsWith(FREEZER) ? 'freezer' : id === MINUTES || id === MONEY ? id : 'room'
+  return { of, place: place ? { id, name: place.name } : null }
 }
 
-/** What holds the plan of a prey back. */
+/** What holds the plan of a prey back; of several limits of one sort the one that more of would save most. */
 export function heldBy(prey: string, limits: readonly Limit[], binding: readonly Binding[], job: PlanJob): Held[] {
   const { house, today } = job
-  return binding.flatMap(({ limit: id, from, to, hungry, cost }) => {
+  const most = new Map<string, Held>()
+  for (const { limit: id, from, to, hungry, cost } of binding) {
     const limit = limits.find(l => l.id === id)
-    if (!limit?.takes.has(prey)) return []
-    return [
-      {
-        ...limitTold(id, house),
-        more: limit.more,
-        ...{ from: today + from, to: today + to, hungry, cost },
-      },
-    ]
-  })
+    if (!limit?.takes.has(prey)) continue
+    const told = limitTold(id, house)
+    const held: Held = { ...told, more: limit.more, from: today + from, to: today + to, hungry, cost }
+    const sort = `${told.of} ${told.place?.id ?? ''}`
+    const before = most.get(sort)
+    if (!before || held.hungry > before.hungry || (held.hungry === before.hungry && held.cost > before.cost))
+      most.set(sort, held)
+  }
+  return [...most.values()]
 }
 
 /** Within any seven days no more is spent than that; what was ordered before is taken off. */
@@ -100,6 +105,72 @@ function moneyLimit(most: number, kept: readonly Kept[], { ordered, today }: Pla
     takes: new Map(priced.map(({ k, way }) => [k.key, { each: way.price!.value, after: 0, days: A_WEEK }])),
     more: Math.max(1, ...prices),
   }
+}
+
+export const isFrozen = (supply: Supply): boolean => supply.kind === 'bought' && supply.frozen === true
+
+/** Litres that one piece takes in the freezer. */
+const litresOf = ({ massG }: Feeder, { common }: Pick<Almanac, 'common'>): number =>
+  massG.likely / common.freezerDensity!.value
+
+/** Litres of the freezer that are taken today, by what is there of all that is frozen. */
+export function freezerTaken(prey: readonly PreyOutlook[], almanac: Pick<Almanac, 'feeders' | 'common'>): number {
+  return prey.reduce((litres, { prey: id, stock }) => {
+    const feeder = feederOf(almanac, id)
+    return isFrozen(feeder.supply) ? litres + stock * litresOf(feeder, almanac) : litres
+  }, 0)
+}
+
+/** Parcels further apart are looked at over all that is planned. */
+const PARCELS_APART = 28
+
+/** So many days hold parcels that are ordered on two of these days, and all of them. */
+function parcelsWithin(startDays: readonly number[]): number[] {
+  const apart = startDays.flatMap(s => startDays.map(t => t - s)).filter(n => n >= 0)
+  return [...new Set([...apart.filter(n => n <= PARCELS_APART), Math.max(...apart)])].map(n => n + 1)
+}
+
+/**
+ * What may come into the freezer within so many days: what there is room for beside what lies there anyhow, and what is
+ * eaten of it meanwhile, as those want who eat it. All of these together keep what lies there within the room, as long
+ * as nobody goes hungry; where a bag of what they eat does not fit, what they would have eaten counts within those days.
+ */
+function freezerLimits(most: number, kept: readonly Kept[], { almanac }: PlanJob, days: number): Limit[] {
+  const frozen = kept.flatMap(k =>
+    k.supply.kind === 'bought' && k.supply.frozen && !k.byOrder ? [{ ...k, way: k.supply }] : [],
+  )
+  /** What lies there of what is there and on order, and what is wanted beyond it. */
+  const [lies, wanted] = [new Float64Array(days), new Float64Array(days)]
+  for (const { look, feeder, input, way } of frozen) {
+    const each = litresOf(feeder, almanac)
+    const firstParcel = (input.startDays[0] ?? Infinity) + way.leadDays.value
+    let there = look.stock
+    for (let d = 0; d < days; d++) {
+      there += input.running[d] ?? 0
+      lies[d]! += there * each
+      const need = look.mean[d] ?? 0
+      const eaten = Math.min(there, need)
+      there -= eaten
+      // nobody eats what cannot be there yet
+      if (d >= firstParcel) wanted[d]! += (need - eaten) * each
+    }
+  }
+  const takes = (within: number) =>
+    new Map(
+      frozen.map(({ key, feeder, way }): [string, Taken] => [
+        key,
+        { each: way.packCount.value * litresOf(feeder, almanac), after: way.leadDays.value, days: within },
+      ]),
+    )
+  const more = Math.max(1, ...[...takes(1).values()].map(t => t.each))
+  // today is a day to order too
+  return parcelsWithin([...new Set([0, ...frozen.flatMap(k => k.input.startDays)])]).map(within => {
+    const free = Array.from({ length: days }, (_, d) => {
+      const eaten = wanted.subarray(Math.max(0, d - within + 1), d).reduce((a, b) => a + b, 0)
+      return Math.max(0, most - lies[d]! + eaten)
+    })
+    return { id: `${FREEZER}${within}`, free, takes: takes(within), more }
+  })
 }
 
 /** Room on the shelves, and minutes of a culture day, that the feeders of a group share. */
@@ -134,7 +205,9 @@ export function limitsOf(kept: readonly Kept[], job: PlanJob): Limit[] {
     more: MORE_MINUTES,
   })
   const money = settings.orderMoney === null ? [] : [moneyLimit(settings.orderMoney, kept, job, days)]
-  return [...[...shelves].map(onShelf), ...(minutes === null ? [] : [ofADay(minutes)]), ...money].filter(
+  const litres = settings.freezerLitres
+  const freezer = litres === null ? [] : freezerLimits(litres, kept, job, days)
+  return [...[...shelves].map(onShelf), ...(minutes === null ? [] : [ofADay(minutes)]), ...money, ...freezer].filter(
     l => l.takes.size,
   )
 }

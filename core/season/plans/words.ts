@@ -58,11 +58,12 @@ export function tellLacks({ lacks }: Pick<OneMore, 'lacks'>, today: Day): string
 
 /** What it is that holds a plan back: the shelf, or what there is of minutes and money. */
 export const heldName = ({ of, place }: Pick<Held, 'of' | 'place'>): string =>
-  place ? place.name : of === 'money' ? 'Money for orders' : 'Minutes of culture day'
+  place?.name ?? { money: 'Money for orders', minutes: 'Minutes of culture day', freezer: 'Freezer', room: 'Room' }[of]
 
 function tellMore({ of, more }: Held, currency: string): string {
   if (of === 'money') return `${formatMoney(more, currency)} more a week`
   if (of === 'minutes') return `${more} minutes more`
+  if (of === 'freezer') return `${Math.ceil(10 * more) / 10} L more`
   return `room for ${more === 1 ? 'one more cup' : `${more} more cups`}`
 }
 
