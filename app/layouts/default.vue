@@ -74,6 +74,8 @@ watch(
     nuxt.hooks.hookOnce('page:finish', () => {
       const heading = document.querySelector<HTMLElement>('main h1')
       if (!heading || route.hash) return
+      // who is quick has something open on the new screen already: it would close under their hands
+      if (document.activeElement?.closest('main, [role="dialog"], [data-reka-popper-content-wrapper]')) return
       heading.tabIndex = -1
       heading.focus({ preventScroll: true })
     })

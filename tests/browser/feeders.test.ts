@@ -375,21 +375,25 @@ describe('those that nobody expected', () => {
   })
 })
 
+/** Sets a number in Settings as one does: types it, and keeps it. */
+async function keepInSettings(label: string, typed: string): Promise<void> {
+  await visit.go('/settings')
+  const id = await visit.page.$$eval(
+    'label',
+    (list, t) => list.find(l => l.innerText.trim() === t)!.getAttribute('for'),
+    label,
+  )
+  await visit.retype(`[id="${id}"]`, typed)
+  await visit.page.keyboard.press('Tab')
+  await visit.press('Keep settings')
+  await visit.untilText('body', 'Settings kept')
+}
+
 describe('seasons without a hungry day', () => {
   it('are aimed at in Settings; Feeders shows the spares and what is reached', async () => {
     await open()
-    await visit.go('/settings')
-    const label = 'Seasons of 100 without a hungry day'
-    const id = await visit.page.$$eval(
-      'label',
-      (list, t) => list.find(l => l.innerText.trim() === t)!.getAttribute('for'),
-      label,
-    )
     const { settings: before } = await snapshot()
-    await visit.retype(`[id="${id}"]`, '95')
-    await visit.page.keyboard.press('Tab')
-    await visit.press('Keep settings')
-    await visit.untilText('body', 'Settings kept')
+    await keepInSettings('Seasons of 100 without a hungry day', '95')
     try {
       expect((await snapshot()).settings.safeSeasons).toBe(0.95)
       await visit.move('/feeders')
@@ -444,6 +448,27 @@ describe('what is not without end', () => {
       await write('placeChanged', { type: 'place', id: board.id }, { capacity: 36 }, 0)
     }
     await visit.untilNoText('[data-testid="room"]', 'full')
+  })
+
+  it('the freezer is set in Settings, and told with what lies in it', async () => {
+    await open()
+    const { settings: before, house } = await snapshot()
+    await keepInSettings('Room in the freezer, litres', '6')
+    try {
+      expect((await snapshot()).settings.freezerLitres).toBe(6)
+      await visit.move('/feeders')
+      // about 24 g a grown mouse and so on, and half a kilogram in a litre (from memory, no source)
+      const frozen = Object.values(house.stocks).filter(s => /^(mouse|rat)\.[a-z]+$/.test(s.prey) && s.left > 0)
+      expect(frozen.length).toBeGreaterThan(2)
+      const grams = frozen.reduce((n, s) => n + s.left * shippedAlmanac.feeders[s.prey]!.massG.likely, 0)
+      const told = await visit.page.$eval('[data-testid="room"]', e => (e as HTMLElement).innerText)
+      const taken = Number(/Freezer about ([\d.]+) of 6 L taken/.exec(told)?.[1])
+      // some of it has gone off by now
+      expect(taken).toBeLessThanOrEqual(grams / 500 + 0.1)
+      expect(taken).toBeGreaterThan(0.8 * (grams / 500))
+    } finally {
+      await keepSettings(before)
+    }
   })
 
   it('a misfortune is tried beside the plan, and nothing is written', async () => {

@@ -134,7 +134,7 @@ const perWeek = computed(() => Math.round(props.look.high.slice(0, 7).reduce((a,
           :answer="start ?? (look.high.some(n => n > 0) ? 'Covered as it stands' : 'Nothing eats it')"
           :reasons="plan.reasons"
         />
-        <span class="week">{{ perWeek }} eaten this week</span>
+        <span class="week">{{ perWeek.toLocaleString('en-GB') }} eaten this week</span>
       </p>
       <p v-if="inPlace" class="risk">{{ inPlace }}</p>
       <p v-if="gap" class="gap">
