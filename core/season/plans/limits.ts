@@ -107,7 +107,9 @@ function moneyLimit(most: number, kept: readonly Kept[], { ordered, today }: Pla
   }
 }
 
-export const isFrozen = (supply: Supply): boolean => supply.kind === 'bought' && supply.frozen === true
+/** Bought, and kept in the freezer until it is thawed. */
+export const isFrozen = (supply: Supply): supply is Extract<Supply, { kind: 'bought' }> =>
+  supply.kind === 'bought' && supply.frozen === true
 
 /** Litres that one piece takes in the freezer; an own number may be any, also none. */
 const litresOf = ({ massG }: Feeder, { common }: Pick<Almanac, 'common'>): number =>
@@ -136,9 +138,7 @@ function parcelsWithin(startDays: readonly number[]): number[] {
  * as nobody goes hungry; where a bag of what they eat does not fit, what they would have eaten counts within those days.
  */
 function freezerLimits(most: number, kept: readonly Kept[], { almanac }: PlanJob, days: number): Limit[] {
-  const frozen = kept.flatMap(k =>
-    k.supply.kind === 'bought' && k.supply.frozen && !k.byOrder ? [{ ...k, way: k.supply }] : [],
-  )
+  const frozen = kept.flatMap(k => (isFrozen(k.supply) && !k.byOrder ? [{ ...k, way: k.supply }] : []))
   /** What lies there of what is there and on order, and what is wanted beyond it. */
   const [lies, wanted] = [new Float64Array(days), new Float64Array(days)]
   for (const { look, feeder, input, way } of frozen) {
