@@ -23,6 +23,7 @@ export const Fact = z
   .strictObject({ value: z.number(), unit: z.string(), ...provenance })
   .refine(f => f.mark !== 'published' || f.source, 'A published number names its source')
   .refine(f => f.unit !== 'share' || (f.value >= 0 && f.value <= 1), 'A share lies between 0 and 1')
+  .refine(f => f.unit !== 'g/L' || (f.value >= 50 && f.value <= 1100), 'A litre of prey weighs 50 to 1100 g')
   .refine(
     f => f.unit !== 'days' || (f.value > 0 && f.value <= MOST_DAYS),
     'Days must be more than 0, and not beyond a lifetime',

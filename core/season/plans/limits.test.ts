@@ -219,6 +219,13 @@ describe('room in the freezer', () => {
     }
   })
 
+  it('a litre that holds next to nothing, or more than water weighs, is no number of one’s own', () => {
+    const own = (value: number) =>
+      withOverrides(almanac, [{ path: 'common.freezerDensity.value', value }]).common.freezerDensity!.value
+    expect(own(300)).toBe(300)
+    for (const value of [0, 5, 5000]) expect(() => own(value)).toThrow('A litre of prey weighs 50 to 1100 g')
+  })
+
   it('too small for a week’s meals feeds as many as it can, says so, and what more would feed', () => {
     const made = worked(snakes(60), within(2))
     expect(fullest(made)).toBeLessThanOrEqual(2)

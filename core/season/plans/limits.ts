@@ -111,9 +111,9 @@ function moneyLimit(most: number, kept: readonly Kept[], { ordered, today }: Pla
 export const isFrozen = (supply: Supply): supply is Extract<Supply, { kind: 'bought' }> =>
   supply.kind === 'bought' && supply.frozen === true
 
-/** Litres that one piece takes in the freezer; an own number may be any, also none. */
+/** Litres that one piece takes in the freezer. */
 const litresOf = ({ massG }: Feeder, { common }: Pick<Almanac, 'common'>): number =>
-  massG.likely / Math.max(1, common.freezerDensity!.value)
+  massG.likely / common.freezerDensity!.value
 
 /** Litres of the freezer that are taken today, by what is there of all that is frozen. */
 export function freezerTaken(prey: readonly PreyOutlook[], almanac: Pick<Almanac, 'feeders' | 'common'>): number {
