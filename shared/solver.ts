@@ -27,7 +27,9 @@ export function solverFrom(highs: HighsModule): SolveLp {
       output_flag: false,
       random_seed: 1,
       ...FEW_HEURISTICS,
-      ...(limits ? { mip_rel_gap: limits.gap, time_limit: limits.seconds } : { mip_rel_gap: 1e-3, mip_abs_gap: 0.3 }),
+      ...(limits
+        ? { mip_rel_gap: limits.gap, mip_abs_gap: limits.within ?? 1e-6, time_limit: limits.seconds }
+        : { mip_rel_gap: 1e-3, mip_abs_gap: 0.3 }),
     })
     return {
       status: result.Status,

@@ -12,9 +12,10 @@ export interface Solution {
   columns: Record<string, number>
 }
 
-/** How far a large programme is searched: to within this share of the best, and so long at most. */
+/** How far a large programme is searched: to within this share of the best or this cost above it, and so long at most. */
 export interface SolveLimits {
   gap: number
+  within?: number
   seconds: number
 }
 

@@ -128,7 +128,7 @@ function togetherReason(
       computedInput(
         'Solved in whole units',
         wholeDays
-          ? `the next ${wholeDays} days together, within ${100 * GAP} % of the best; later ones are divided there, and rounded feeder by feeder`
+          ? `the next ${wholeDays} days together, within ${100 * GAP} % of the best beyond what nothing avoids; later ones are divided there, and rounded feeder by feeder`
           : 'feeder by feeder: not solved together in time',
       ),
     ],

@@ -65,6 +65,61 @@ describe('the joint plan against brute force', () => {
   }, 60_000)
 })
 
+describe('hunger that no plan avoids', () => {
+  const late = fc.record({
+    need: fc.array(fc.integer({ min: 0, max: 25 }), { minLength: DAYS, maxLength: DAYS }),
+    pack: fc.integer({ min: 3, max: 30 }),
+    wait: fc.integer({ min: 0, max: 1 }),
+    keptPerDay: fc.constantFrom(0, 0.8, 1),
+  })
+
+  it('is no room to let others go hungry: each is fed as if it were planned by itself', () => {
+    let closer = 0
+    fc.assert(
+      fc.property(
+        fc.array(late, { minLength: 3, maxLength: 5 }),
+        fc.integer({ min: 200, max: 2000 }),
+        (list, never) => {
+          const parts = list.map(({ need, pack, wait, keptPerDay }, i) =>
+            problem(
+              [
+                feeder(`f${i}`, {
+                  perUnit: [...new Array<number>(wait).fill(0), pack],
+                  startDays: [0, 1, 2, 3],
+                  keptPerDay,
+                }),
+              ],
+              [eats(`f${i}`, need)],
+            ),
+          )
+          const alone = parts.map(plan)
+          const nobodyHas = [eats('none', [0, 0, never, 0, 0])]
+          let searches = 0
+          const together = solveJoint(
+            problem(
+              [...parts.flatMap(p => p.feeders), feeder('none')],
+              [...parts.flatMap(p => p.eaters), ...nobodyHas],
+            ),
+            (lp, limits) => {
+              if (limits) searches++
+              return solve(lp, limits)
+            },
+          )
+          if (searches > 1) closer++
+          const hungry = never + total(alone.map(a => a.hungry))
+          const cost = 20 * never + total(alone.map(a => a.cost))
+          expect(together.hungry).toBeLessThanOrEqual(hungry + 1)
+          expect(together.cost - 20 * never).toBeLessThanOrEqual((cost - 20 * never) * (1 + 2 * GAP) + 0.05)
+          expect(together.bound).toBeLessThanOrEqual(cost + 0.05)
+        },
+      ),
+      { numRuns: 40 },
+    )
+    // else nothing of it would be tried
+    expect(closer).toBeGreaterThan(0)
+  })
+})
+
 /** What is hungry when each lot keeps its days and the oldest is eaten first, day by day. */
 function hungryOf(need: readonly number[], came: readonly number[], life: number, lots: Lasts['lots']): number {
   const here = lots.map(lot => ({ ...lot })).sort((a, b) => a.until - b.until)

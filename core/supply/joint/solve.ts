@@ -45,40 +45,70 @@ export class JointError extends Error {
 
 /** Starts of so many days are whole numbers at once, a culture day among them; later ones are planned anew by then. */
 export const WHOLE_DAYS = 8
-/** The plan of those days is proven to cost no more than this share above the best. */
+/** The plan of those days is proven to cost no more than this share above the best, hunger that no plan avoids left out. */
 export const GAP = 0.019
 const LONGEST_SECONDS = 5
+/** Hungry meals below this are told as none. */
+const NONE_HUNGRY = 0.05
+/** Where meals could be hungry that need not be, the plan is proven to within the price of so many. */
+const MOST_UNPROVEN = 0.5
 
 /**
  * Least cost: hungry meals weigh most, then units, then meals of stand-ins, each by its weight; where several kinds are
  * given in turn also meals of one kind beyond its share. Solved with whole units in the first days (rolling horizon),
- * which the solver proves to be within `GAP` of the best. Where that is not solved in time, the plan of units that can be
- * divided is given, which bounds every plan from below, and `wholeDays` says so.
+ * which the solver proves to be within `GAP` of the best, and where anyone is hungry without need, to within half a
+ * hungry meal. Where that is not solved in time, the plan of units that can be divided is given, which bounds every plan
+ * from below, and `wholeDays` says so.
  * @throws JointError when the solver finds no optimum of the divided plan
  */
 export function solveJoint(input: JointInput, solve: SolveLp): JointPlan {
   const programme = new JointProgramme(input)
-  let divided: Solution | null = null
-  const relaxed = (): Solution => {
-    divided ??= solve(programme.text())
-    if (divided.status !== 'Optimal') throw new JointError(`The joint plan could not be solved (${divided.status}).`)
-    return divided
+  let known: Solution | null = null
+  const divided = (): Solution => {
+    known ??= solve(programme.text())
+    if (known.status !== 'Optimal') throw new JointError(`The joint plan could not be solved (${known.status}).`)
+    return known
   }
-  const whole = programme.wholeStarts(WHOLE_DAYS)
-  const found = solve(programme.text(whole), { gap: GAP, seconds: LONGEST_SECONDS })
-  const exact = found.status === 'Optimal'
-  const { columns, objective } = exact ? found : relaxed()
-  const binding = bindingOf(input, columns, relaxed, programme, solve)
+  const whole = wholeOf(programme, divided, solve)
+  const { columns, objective } = whole?.found ?? divided()
+  const binding = bindingOf(input, columns, divided, programme, solve)
   return {
     hungry: hungryMeals(programme, columns),
     cost: objective,
-    bound: Math.max(exact ? objective * (1 - GAP) : 0, (divided as Solution | null)?.objective ?? 0),
+    bound: Math.max(whole ? objective - whole.within : 0, (known as Solution | null)?.objective ?? 0),
     takings: takingsOf(programme, columns),
     starts: startsOf(input, columns, starts),
     bought: startsOf(input, columns, founded),
-    wholeDays: exact ? WHOLE_DAYS : 0,
+    wholeDays: whole ? WHOLE_DAYS : 0,
     binding,
   }
+}
+
+/**
+ * The plan in whole units, and what it may cost above the best. Hunger that no plan avoids may be most of what it costs: a
+ * share of that would be room to let others go hungry, so it is left out, and then the search goes on.
+ * @returns null where none was found in time
+ */
+function wholeOf(
+  programme: JointProgramme,
+  divided: () => Solution,
+  solve: SolveLp,
+): { found: Solution; within: number } | null {
+  const text = programme.text(programme.wholeStarts(WHOLE_DAYS))
+  const found = solve(text, { gap: GAP, seconds: LONGEST_SECONDS })
+  if (found.status !== 'Optimal') return null
+  const first = { found, within: GAP * found.objective }
+  const hungry = hungryMeals(programme, found.columns)
+  if (hungry < NONE_HUNGRY) return first
+  const { hungryCost } = programme.input
+  const least = divided()
+  const unavoidable = hungryMeals(programme, least.columns)
+  const needless = hungry - unavoidable > MOST_UNPROVEN
+  const share = GAP * Math.max(0, found.objective - hungryCost * unavoidable)
+  const most = needless ? Math.min(share, hungryCost * MOST_UNPROVEN) : share
+  if (found.objective - least.objective <= most) return first
+  const closer = solve(text, { gap: 0, within: most, seconds: LONGEST_SECONDS })
+  return closer.status === 'Optimal' ? { found: closer, within: most } : first
 }
 
 /**
