@@ -1,5 +1,5 @@
 import { schoolChoice, speciesOf, type Species } from '../almanac'
-import type { AnimalState, House, Place } from '../subjects'
+import { livingAnimals, type AnimalState, type House, type Place } from '../subjects'
 import { climateAt, coldPlaceOf, latelyOf } from '../climate'
 import { hasWinter, type WinterContext } from './programme'
 
@@ -50,8 +50,8 @@ function temperatureOf(house: House, place: Place, { almanac }: Pick<WinterConte
 
 /** Tubs already in each cold place: animals in it that are in the cold and not among those to be placed. */
 function takenIn(house: House, placeId: string, but: ReadonlySet<string>): number {
-  return Object.values(house.animals).filter(
-    a => a.status === 'alive' && a.cooled && !a.warmed && !but.has(a.id) && coldPlaceOf(house, a.placeId) === placeId,
+  return livingAnimals(house).filter(
+    a => a.cooled && !a.warmed && !but.has(a.id) && coldPlaceOf(house, a.placeId) === placeId,
   ).length
 }
 

@@ -1,6 +1,6 @@
 import { speciesOf, type Almanac } from '../almanac'
 import type { Day } from '../chance'
-import type { AnimalState, House } from '../subjects'
+import { animalsOf, type AnimalState, type House } from '../subjects'
 import { startingWeight } from './coldLine'
 
 /** One winter of one animal, as written. */
@@ -82,7 +82,7 @@ export function winterReport(
   today: Day,
   south = false,
 ): { records: WinterRecord[]; bySpecies: SpeciesWinter[] } {
-  const records = Object.values(house.animals)
+  const records = animalsOf(house)
     .flatMap(a => recordsOf(a, almanac.common, today, south))
     .sort((a, b) => b.year - a.year || (a.tag < b.tag ? -1 : 1))
   const groups = new Map<string, WinterRecord[]>()

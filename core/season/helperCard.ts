@@ -2,7 +2,7 @@ import { feederOf, speciesOf } from '../almanac'
 import type { Day } from '../chance'
 import { nextMeal, type Gravid } from '../feeding'
 import { compareRoutes, routeTo } from '../places'
-import { hereOf, inCold, oneOf, tellOffer, tellWays, waysUp, type AnimalState } from '../subjects'
+import { hereOf, inCold, livingAnimals, oneOf, tellOffer, tellWays, waysUp, type AnimalState } from '../subjects'
 import type { SeasonContext } from './context'
 import type { Lane } from './contracts'
 import { nextOfferOf, refusalOf } from './eating'
@@ -96,9 +96,7 @@ export function helperCard(
   const isInside = (id: string | null): boolean =>
     placeId === null || [...waysUp(house.places, id)].some(p => p.id === placeId)
   const all = [
-    ...Object.values(house.animals)
-      .filter(a => a.status === 'alive')
-      .map(a => ({ type: 'animal' as const, one: a, times: 1, called: a.tag })),
+    ...livingAnimals(house).map(a => ({ type: 'animal' as const, one: a, times: 1, called: a.tag })),
     ...Object.values(house.groups)
       .filter(g => hereOf(g) > 0)
       .map(g => ({

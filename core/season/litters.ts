@@ -17,7 +17,7 @@ import {
   type WeaningRecord,
 } from '../feeding'
 import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
-import { isHelped, leavingChecks, type AnimalState, type LeavingCheck } from '../subjects'
+import { animalsOf, isHelped, leavingChecks, livingAnimals, type AnimalState, type LeavingCheck } from '../subjects'
 import type { SeasonContext } from './context'
 import { offerOf, refusalOf } from './eating'
 import { growthOf, type Growth } from './growth'
@@ -175,11 +175,11 @@ function badness({ refusal, behind, standing, animal, growth }: YoungOne): numbe
 export function littersOf(context: SeasonContext): Litter[] {
   const { house, almanac, today } = context
   const { common } = almanac
-  const keys = littersBy(Object.values(house.animals), common)
+  const keys = littersBy(animalsOf(house), common)
   const records = weaningRecords(context, keys)
   const litters = new Map<string, AnimalState[]>()
-  for (const animal of Object.values(house.animals)) {
-    if (animal.status !== 'alive' || !isYoung(animal, today, common)) continue
+  for (const animal of livingAnimals(house)) {
+    if (!isYoung(animal, today, common)) continue
     const key = keys.get(animal.id)!
     litters.set(key, [...(litters.get(key) ?? []), animal])
   }

@@ -18,6 +18,13 @@ export interface Remembering {
   memory?: SeasonMemory
 }
 
+/** Asked some thirty times an animal: a loop, since a call for each value costs as much as all else. */
+function isSame(a: readonly unknown[], b: readonly unknown[]): boolean {
+  if (a.length !== b.length) return false
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false
+  return true
+}
+
 /**
  * A function that remembers its answer per object, and works anew only when one of the values it depends on is another.
  * The answer must follow from the object and those values alone; then remembering changes nothing but the time taken.
@@ -34,8 +41,7 @@ export function remembering<Of extends object, T>(): (
     if (!memory) return make()
     const known = memory.room(name, () => new WeakMap<Of, { dependsOn: readonly unknown[]; answer: T }>())
     const before = known.get(of)
-    if (before && before.dependsOn.length === dependsOn.length && before.dependsOn.every((x, i) => x === dependsOn[i]))
-      return before.answer
+    if (before && isSame(before.dependsOn, dependsOn)) return before.answer
     const answer = make()
     known.set(of, { dependsOn, answer })
     return answer

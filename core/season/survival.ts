@@ -3,7 +3,7 @@ import type { Day } from '../chance'
 import { firstMealAge } from '../feeding'
 import { computedInput, factInput, type Reason } from '../judgement'
 import { chanceOfLosing, learntSurvival, type Watch } from '../learning'
-import type { AnimalState, ClutchState, House } from '../subjects'
+import { animalsOf, type AnimalState, type ClutchState, type House } from '../subjects'
 import type { SeasonContext } from './context'
 import { remembering } from './remember'
 
@@ -75,7 +75,7 @@ function watchAll(house: House, almanac: Almanac, today: Day): WatchedYoung {
   }
   for (const clutch of Object.values(house.clutches))
     if (clutch.hatched.length) add(clutch.speciesId, clutch.id, (into, s) => watchClutch(into, clutch, s, today))
-  for (const animal of Object.values(house.animals))
+  for (const animal of animalsOf(house))
     if (animal.clutchId && animal.status !== 'elsewhere' && house.clutches[animal.clutchId])
       add(animal.speciesId, animal.clutchId, (into, s) => watchAnimal(into, animal, s, today))
   return { bySpecies, byClutch }

@@ -1,3 +1,4 @@
+import { livingAnimals } from '../subjects'
 import { feederOf, speciesOf } from '../almanac'
 import type { Day } from '../chance'
 import { nextMeal } from '../feeding'
@@ -28,8 +29,8 @@ export function madeReadyFor(
   const { house, almanac, settings } = context
   const gravid = gravidIn(lanes, context)
   const ready = new Map<string, MadeReady>()
-  for (const animal of Object.values(house.animals)) {
-    if (animal.status !== 'alive' || fedBefore.has(animal.id)) continue
+  for (const animal of livingAnimals(house)) {
+    if (fedBefore.has(animal.id)) continue
     const species = speciesOf(almanac, animal.speciesId)
     if (species.eats !== 'rodents') continue
     const carries = gravid.get(animal.id) ?? false

@@ -10,7 +10,7 @@ import {
   type Tried,
   type WeaningRecord,
 } from '../feeding'
-import type { AnimalState } from '../subjects'
+import { animalsOf, livingAnimals, type AnimalState } from '../subjects'
 import type { SeasonContext } from './context'
 import { remembering } from './remember'
 
@@ -47,7 +47,7 @@ const recordOf = (animal: AnimalState, context: SeasonContext): WeaningRecord =>
 export function weaningRecords(context: SeasonContext, keys: ReadonlyMap<string, string>): Map<string, OfLitter[]> {
   const { house, almanac } = context
   const bySpecies = new Map<string, OfLitter[]>()
-  for (const animal of Object.values(house.animals)) {
+  for (const animal of animalsOf(house)) {
     if (!animal.meals.length || !speciesOf(almanac, animal.speciesId).weaning) continue
     const of = { record: recordOf(animal, context), key: keys.get(animal.id) ?? '' }
     const list = bySpecies.get(animal.speciesId)
@@ -80,11 +80,11 @@ const MEALS_AHEAD = 26
 export function liveMealsAhead(context: SeasonContext): Map<string, Float64Array> {
   const { house, almanac, settings, today } = context
   const ahead = new Map<string, Float64Array>()
-  const young = Object.values(house.animals).filter(
-    a => a.status === 'alive' && isYoung(a, today, almanac.common) && speciesOf(almanac, a.speciesId).weaning,
+  const young = livingAnimals(house).filter(
+    a => isYoung(a, today, almanac.common) && speciesOf(almanac, a.speciesId).weaning,
   )
   if (!young.length) return ahead
-  const keys = littersBy(Object.values(house.animals), almanac.common)
+  const keys = littersBy(animalsOf(house), almanac.common)
   const bySpecies = weaningRecords(context, keys)
   const curves = new Map<string, LearntCurve>()
   for (const animal of young) {

@@ -4,6 +4,7 @@ import type { Day } from '../chance'
 import {
   animalAsAdded,
   isOneSpecies,
+  livingAnimals,
   newPairing,
   nothingWritten,
   type AnimalState,
@@ -93,13 +94,8 @@ export function newPairs(house: House, almanac: Almanac, speciesId: string, extr
   const mature = speciesOf(almanac, speciesId).matureDays.value
   const open = openPairs(house).get(speciesId) ?? []
   const paired = new Set(open.flatMap(p => [p.damId, p.sireId ?? '']))
-  const grown = Object.values(house.animals)
-    .filter(
-      a =>
-        a.status === 'alive' &&
-        isOneSpecies(house, a.speciesId, speciesId) &&
-        (a.bornDay === null || today - a.bornDay >= mature),
-    )
+  const grown = livingAnimals(house)
+    .filter(a => isOneSpecies(house, a.speciesId, speciesId) && (a.bornDay === null || today - a.bornDay >= mature))
     .sort((a, b) => (a.tag < b.tag ? -1 : 1))
   const free = grown.filter(a => a.sex === 'female' && !paired.has(a.id))
   // a male goes round several females: the free ones first

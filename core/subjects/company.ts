@@ -1,6 +1,7 @@
 import type { Almanac, Company } from '../almanac'
 import type { House } from '../log'
 import type { AnimalState } from './animal/state'
+import { livingAnimals } from './animal/living'
 import { inCold } from './animal/winter'
 import { hereOf } from './group/numbers'
 import { membersOf } from './members'
@@ -87,8 +88,8 @@ export function tellCompany(problem: CompanyProblem, almanac: Pick<Almanac, 'spe
 /** Animals that are here and awake, by the place they live in. */
 export function awakeByPlace({ animals }: Pick<House, 'animals'>): Map<string, AnimalState[]> {
   const byPlace = new Map<string, AnimalState[]>()
-  for (const animal of Object.values(animals)) {
-    if (animal.status !== 'alive' || !animal.placeId || inCold(animal)) continue
+  for (const animal of livingAnimals({ animals })) {
+    if (!animal.placeId || inCold(animal)) continue
     const list = byPlace.get(animal.placeId)
     if (list) list.push(animal)
     else byPlace.set(animal.placeId, [animal])

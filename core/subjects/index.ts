@@ -157,6 +157,7 @@ export {
 } from './animal/state'
 export { COLD_SIGNS, SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winter'
 export { WORKED_APART, quarantineOf, staysInQuarantine, type Quarantine } from './animal/quarantine'
+export { animalsOf, livingAnimals } from './animal/living'
 export { isQuarantine, waysUp } from './ways'
 export { TADPOLE_HOME_WORDS, type TadpoleHome } from './clutch/tadpoleHomes'
 export { comparableWeights, dosesDue } from './animal/health'

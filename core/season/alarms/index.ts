@@ -1,4 +1,4 @@
-import type { AnimalState, Subject } from '../../subjects'
+import { livingAnimals, type AnimalState, type Subject } from '../../subjects'
 import { eggTempOf } from '../breeding'
 import type { Alarm, PlaceView } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
@@ -54,26 +54,22 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   alarms.push(...(guarded(context, 'alarms of company', null, () => companyAlarms(context)) ?? []))
   of(places, subjectOfPlace, view => placeAlarms(view, context))
   alarms.push(...(guarded(context, 'alarms of eggs among animals', null, () => hatchCompanyAlarms(context)) ?? []))
-  of(
-    Object.values(house.animals).filter(a => a.status === 'alive'),
-    subjectAs('animal'),
-    animal => {
-      const carries = gravid.get(animal.id) ?? false
-      const fasts = animal.refusals ? usualFast(animal, carries, context) : null
-      return ofAnimal(
-        context,
-        animal,
-        [almanac, settings.sexCertainty, today, eggTempOf(animal, context), fasts, ...pairingsOf(house, animal.id)],
-        () => [
-          refusalAlarm(animal, refusalOf(animal, carries, context), almanac.common),
-          unwellAlarm(animal, today),
-          broughtUpAlarm(animal, context),
-          weightLossAlarm(animal, context),
-          animal.sexEvidence.length ? sexAlarm(animal, context) : null,
-        ],
-      )
-    },
-  )
+  of(livingAnimals(house), subjectAs('animal'), animal => {
+    const carries = gravid.get(animal.id) ?? false
+    const fasts = animal.refusals ? usualFast(animal, carries, context) : null
+    return ofAnimal(
+      context,
+      animal,
+      [almanac, settings.sexCertainty, today, eggTempOf(animal, context), fasts, ...pairingsOf(house, animal.id)],
+      () => [
+        refusalAlarm(animal, refusalOf(animal, carries, context), almanac.common),
+        unwellAlarm(animal, today),
+        broughtUpAlarm(animal, context),
+        weightLossAlarm(animal, context),
+        animal.sexEvidence.length ? sexAlarm(animal, context) : null,
+      ],
+    )
+  })
   of(Object.values(house.groups), subjectAs('group'), group => [
     missingAlarm(group, context),
     groupLossAlarm(group, context),

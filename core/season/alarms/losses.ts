@@ -1,5 +1,5 @@
 import { computedInput, factInput } from '../../judgement'
-import type { ClutchState } from '../../subjects'
+import { animalsOf, type ClutchState } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Alarm } from '../contracts'
@@ -8,7 +8,7 @@ import { lossesOf, lossesReasons, tellLosses } from '../survival'
 /** Days on which young of a clutch were lost, with tags or without. */
 const lossDays = (clutch: ClutchState, { house }: SeasonContext): number[] => [
   ...(clutch.parted ?? []).filter(p => p.how === 'lost').map(p => p.day),
-  ...Object.values(house.animals)
+  ...animalsOf(house)
     .filter(a => a.clutchId === clutch.id && a.status === 'dead')
     .map(a => a.statusDay!),
 ]

@@ -1,7 +1,15 @@
 import { speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import type { Judgement } from '../../judgement'
-import { inCold, isOneSpecies, quarantineOf, staysInQuarantine, type AnimalState, type House } from '../../subjects'
+import {
+  inCold,
+  isOneSpecies,
+  livingAnimals,
+  quarantineOf,
+  staysInQuarantine,
+  type AnimalState,
+  type House,
+} from '../../subjects'
 import {
   PAIR_LEVELS,
   judgePair,
@@ -179,8 +187,8 @@ function sidesOf(
   const { house, almanac, today } = context
   const nearly = almanac.common.nearlyGrown!.value
   const grown = (a: AnimalState, fromDays: number) => a.bornDay === null || today - a.bornDay >= fromDays * nearly
-  const own = Object.values(house.animals)
-    .filter(a => a.status === 'alive' && isOneSpecies(house, a.speciesId, species.id))
+  const own = livingAnimals(house)
+    .filter(a => isOneSpecies(house, a.speciesId, species.id))
     .sort((a, b) => (a.tag < b.tag ? -1 : 1))
   const likely = (a: AnimalState, sex: 'female' | 'male') => chanceOfSex(a, sex, context) > 0.5
   return {

@@ -14,7 +14,7 @@ import {
   type FamilyBelief,
   type YoungWish,
 } from '../../genetics'
-import { isOneSpecies, type AnimalState, type House, type LocusState } from '../../subjects'
+import { animalsOf, isOneSpecies, type AnimalState, type House, type LocusState } from '../../subjects'
 import { ancestryOf } from './kin'
 
 /** Families of a house by locus, each made when it is asked for. */
@@ -25,7 +25,7 @@ function familyAt(house: House, locus: LocusState): Family {
   const known = familiesOf(house)
   let family = known.get(locus.id)
   if (!family) {
-    const own = Object.values(house.animals).filter(a => isOneSpecies(house, a.speciesId, locus.speciesId))
+    const own = animalsOf(house).filter(a => isOneSpecies(house, a.speciesId, locus.speciesId))
     const counted = Object.values(house.clutches).flatMap((c): CountedYoung[] => {
       const count = c.looksCounted.find(l => l.locusId === locus.id)
       const pairing = c.pairingId ? house.pairings[c.pairingId] : undefined

@@ -9,7 +9,7 @@ import {
   type LineHealth,
   type Pedigree,
 } from '../../pedigree'
-import { rootIn, type AnimalState, type House } from '../../subjects'
+import { animalsOf, livingAnimals, rootIn, type AnimalState, type House } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { SeasonMemory } from '../remember'
 
@@ -29,7 +29,7 @@ function kinOfAll(list: readonly Ancestry[]): HouseKin {
 }
 
 /** The pedigree of a house with everyone's inbreeding. */
-export const kinOf = derived((house: House): HouseKin => kinOfAll(Object.values(house.animals).map(ancestryOf)))
+export const kinOf = derived((house: House): HouseKin => kinOfAll(animalsOf(house).map(ancestryOf)))
 
 const isSameAncestry = (a: AnimalState, b: AnimalState) =>
   a.id === b.id &&
@@ -41,7 +41,7 @@ const isSameAncestry = (a: AnimalState, b: AnimalState) =>
 
 interface Lines {
   house: House
-  animals: AnimalState[]
+  animals: readonly AnimalState[]
   kin: HouseKin
   health: Map<string, { living: readonly string[]; line: LineHealth | null }>
   /** Species whose living have been compared for this house. */
@@ -56,7 +56,7 @@ const LINES = Symbol('kin of the house')
 function linesOf(house: House, memory: SeasonMemory): Lines {
   const last = memory.room(LINES, () => ({ lines: null as Lines | null }))
   if (last.lines?.house === house) return last.lines
-  const animals = Object.values(house.animals)
+  const animals = animalsOf(house)
   const before = last.lines
   const same =
     before &&
@@ -87,8 +87,7 @@ export function rememberedLine(speciesId: string, { house, memory }: SeasonConte
 
 const livingBySpecies = derived((house: House) => {
   const by = new Map<string, string[]>()
-  for (const { id, speciesId, status } of Object.values(house.animals)) {
-    if (status !== 'alive') continue
+  for (const { id, speciesId } of livingAnimals(house)) {
     const root = rootIn(house, speciesId)
     const list = by.get(root)
     if (list) list.push(id)

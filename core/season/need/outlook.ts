@@ -2,7 +2,7 @@ import { feederOf, isLiveRow, speciesOf } from '../../almanac'
 import type { Day } from '../../chance'
 import { computedInput, entryInput, settingInput, type Reason } from '../../judgement'
 import type { MouthSource } from '../../nursery'
-import { hereOf, oneOf, type AnimalState, type CultureState } from '../../subjects'
+import { hereOf, livingAnimals, oneOf, type AnimalState, type CultureState } from '../../subjects'
 import {
   arrival,
   cultureWay,
@@ -80,7 +80,7 @@ export function outlook(
     else list.set(id, { label, total })
   }
 
-  const alive = Object.values(house.animals).filter(a => a.status === 'alive')
+  const alive = livingAnimals(house)
   const live = liveMealsAhead(context)
   const needOf = (animal: AnimalState, times: number) => {
     const species = speciesOf(almanac, animal.speciesId)

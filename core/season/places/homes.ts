@@ -19,6 +19,7 @@ import {
   hereOf,
   inCold,
   isQuarantine,
+  livingAnimals,
   membersOf,
   type AnimalState,
   type HomeSize,
@@ -37,9 +38,9 @@ const FITS_TOLD = 12
 /** Who lives in each tub, and who will be back from the cold; of a group each one. */
 const atHome = derived((house: House): ReadonlyMap<string, readonly AnimalState[]> => {
   const homes = new Map<string, AnimalState[]>()
-  for (const animal of Object.values(house.animals)) {
+  for (const animal of livingAnimals(house)) {
     const home = inCold(animal) ? animal.homeId : animal.placeId
-    if (animal.status !== 'alive' || !home || house.places[home]?.kind !== 'tub') continue
+    if (!home || house.places[home]?.kind !== 'tub') continue
     homes.set(home, [...(homes.get(home) ?? []), animal])
   }
   for (const group of Object.values(house.groups)) {
@@ -56,7 +57,7 @@ export const freeHomes = derived((house: House): readonly Place[] => {
     ...Object.values(house.clutches).filter(c => !c.ended),
     ...Object.values(house.cultures).filter(c => !c.finished && !c.failed),
     // some spend the cold in a tub
-    ...Object.values(house.animals).filter(a => a.status === 'alive' && inCold(a)),
+    ...livingAnimals(house).filter(a => inCold(a)),
   ]
   for (const { placeId } of standing) if (placeId) taken.add(placeId)
   return Object.values(house.places).filter(p => p.kind === 'tub' && !taken.has(p.id))

@@ -1,3 +1,4 @@
+import { livingAnimals } from '../../subjects'
 import { speciesOf } from '../../almanac'
 import type { Visit } from '../../pairing'
 import { formatDay, formatDistance } from '../../units'
@@ -117,8 +118,8 @@ export const loadTasks: TaskMaker = context =>
 
 /** An animal whose sex is past the threshold of the house, and not yet taken as known. */
 export const sexTasks: TaskMaker = context =>
-  tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), (animal): Task[] => {
-    if (animal.status !== 'alive' || !animal.sexEvidence.length) return []
+  tasksOfEach(context, livingAnimals(context.house), subjectAs('animal'), (animal): Task[] => {
+    if (!animal.sexEvidence.length) return []
     const { value, reasons } = sexOf(animal, context)
     if (value.state === 'open' || animal.sex === value.sex) return []
     return [

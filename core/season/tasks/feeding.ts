@@ -1,7 +1,7 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
 import type { Gravid, Portion, RefusalCourse } from '../../feeding'
 import { entryInput, type Judgement } from '../../judgement'
-import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, type AnimalState } from '../../subjects'
+import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, livingAnimals, type AnimalState } from '../../subjects'
 import { formatDay, lowerFirst } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
@@ -21,7 +21,7 @@ export function tellPortion(almanac: Almanac, { prey, count }: Portion): string 
 export const feedTasks: TaskMaker = context => {
   const gravid = gravidIn(context.lanes, context)
   const mates = matesTogether(context)
-  return tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal => {
+  return tasksOfEach(context, livingAnimals(context.house), subjectAs('animal'), animal => {
     const isGravid = gravid.get(animal.id) ?? false
     const mate = mates.get(animal.id) ?? null
     const refusal = refusalOf(animal, isGravid, context)
@@ -111,7 +111,6 @@ function feedTask(
   context: TaskContext,
 ): Task[] {
   const { almanac, today } = context
-  if (animal.status !== 'alive') return []
   if (animal.leftIn) return leftTask(animal, animal.leftIn, context)
   const species = speciesOf(almanac, animal.speciesId)
   const winter = mealWinterOf(animal, context)

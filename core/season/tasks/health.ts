@@ -1,5 +1,5 @@
 import { entryInput } from '../../judgement'
-import { SIGN_WORDS, WORKED_APART, dosesDue, inCold, type AnimalState, type Sign } from '../../subjects'
+import { SIGN_WORDS, WORKED_APART, dosesDue, inCold, livingAnimals, type AnimalState, type Sign } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
@@ -96,7 +96,7 @@ const treatments = (animal: AnimalState, today: number): Task[] =>
 export const healthTasks: TaskMaker = context =>
   tasksOfEach(
     context,
-    Object.values(context.house.animals).filter(a => a.status === 'alive' && (a.unwell || a.vet || a.treatments)),
+    livingAnimals(context.house).filter(a => a.unwell || a.vet || a.treatments),
     subjectAs('animal'),
     (animal, { today }) => [...lookAgain(animal, today), ...vetAgain(animal, today), ...treatments(animal, today)],
   )

@@ -1,5 +1,5 @@
 import { computedInput, entryInput, factInput, type Reason } from '../../judgement'
-import { WORKED_APART, inCold, isQuarantine, quarantineOf, type AnimalState } from '../../subjects'
+import { WORKED_APART, inCold, isQuarantine, livingAnimals, quarantineOf, type AnimalState } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
 import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
@@ -69,11 +69,11 @@ function quarantineTask(animal: AnimalState, { house, almanac, today }: TaskCont
 
 /** What animals in quarantine want: a test, and to leave when it is over. */
 export const quarantineTasks: TaskMaker = context => {
-  const { animals, places } = context.house
+  const { places } = context.house
   if (!Object.values(places).some(p => p.quarantine)) return []
   return tasksOfEach(
     context,
-    Object.values(animals).filter(a => a.status === 'alive' && !inCold(a) && isQuarantine(places, a.placeId)),
+    livingAnimals(context.house).filter(a => !inCold(a) && isQuarantine(places, a.placeId)),
     subjectAs('animal'),
     quarantineTask,
   )

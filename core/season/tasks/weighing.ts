@@ -1,6 +1,6 @@
 import { speciesOf, type Almanac } from '../../almanac'
 import { entryInput, factInput } from '../../judgement'
-import { inCold, type AnimalState } from '../../subjects'
+import { inCold, livingAnimals, type AnimalState } from '../../subjects'
 import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
@@ -13,7 +13,7 @@ const weighs = remembering<AnimalState, Task[]>()
 
 /** Weighings by age and cold, from the species' rhythm. */
 export const weighTasks: TaskMaker = context =>
-  tasksOfEach(context, Object.values(context.house.animals), subjectAs('animal'), animal =>
+  tasksOfEach(context, livingAnimals(context.house), subjectAs('animal'), animal =>
     weighs(
       context,
       animal,
@@ -57,13 +57,7 @@ function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | nu
 function wakeWeighTask(animal: AnimalState, { almanac, today }: SeasonContext): Task[] | null {
   const { warmed } = animal
   const within = almanac.common.wakeWeightWithin!
-  if (
-    animal.status !== 'alive' ||
-    !warmed ||
-    inCold(animal) ||
-    today - warmed.day > within.value ||
-    animal.weights.some(w => w.day >= warmed.day)
-  )
+  if (!warmed || inCold(animal) || today - warmed.day > within.value || animal.weights.some(w => w.day >= warmed.day))
     return null
   const last = animal.weights.at(-1)
   return [
@@ -92,7 +86,6 @@ function wakeWeighTask(animal: AnimalState, { almanac, today }: SeasonContext): 
 }
 
 function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[] {
-  if (animal.status !== 'alive') return []
   const species = speciesOf(almanac, animal.speciesId)
   const young = animal.bornDay !== null && today - animal.bornDay < 365
   const key = young ? 'young' : 'adult'

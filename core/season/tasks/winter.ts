@@ -1,6 +1,6 @@
 import { COLD_ACTION_WORDS, warmingDays, warmingSteps } from '../../brumation'
 import { factInput, computedInput, entryInput } from '../../judgement'
-import { inCold, type AnimalState, type House } from '../../subjects'
+import { inCold, livingAnimals, type AnimalState, type House } from '../../subjects'
 import { formatDay, formatDistance, formatQuantity } from '../../units'
 import type { Task } from '../contracts'
 import { coldOf, warmUpOf } from '../winter'
@@ -112,9 +112,7 @@ export const coolingTasks: TaskMaker = context =>
 function companions(house: House, animal: AnimalState): AnimalState[] {
   const place = animal.placeId ? house.places[animal.placeId] : undefined
   if (place?.kind !== 'tub') return []
-  return Object.values(house.animals).filter(
-    a => a.id !== animal.id && a.placeId === animal.placeId && a.status === 'alive' && inCold(a),
-  )
+  return livingAnimals(house).filter(a => a.id !== animal.id && a.placeId === animal.placeId && inCold(a))
 }
 
 /** Water and taking out for those in trouble, and waking on the planned day. */

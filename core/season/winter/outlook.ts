@@ -16,7 +16,7 @@ import {
 import { climateAt, coldPlaceOf, dailyOf, endOf, watchSpan, type SpanWatch } from '../../climate'
 import { cumulative, summarise, type Day } from '../../chance'
 import { computedInput, factInput, type Reason } from '../../judgement'
-import { inCold, type AnimalState, type WinterGroup } from '../../subjects'
+import { animalsOf, inCold, livingAnimals, type AnimalState, type WinterGroup } from '../../subjects'
 import { temperatureAt } from '../../places'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded, subjectAs } from '../guard'
@@ -288,11 +288,10 @@ function recovering(animal: AnimalState, context: SeasonContext): RecoveringAnim
 
 /** The winter of the house: who is in trouble, who is next, who comes back, and what the cold places do. */
 export function winterOutlook(lanes: readonly Lane[], context: SeasonContext): WinterOutlook {
-  const animals = Object.values(context.house.animals)
   const cold = eachGuarded(
     context,
     'its winter',
-    animals.filter(a => inCold(a)),
+    animalsOf(context.house).filter(a => inCold(a)),
     subjectAs('animal'),
     a =>
       coldAnimals(context, a, [coldPlaceOf(context.house, a.placeId), ...winterDeps(a, context)], () =>
@@ -312,12 +311,8 @@ export function winterOutlook(lanes: readonly Lane[], context: SeasonContext): W
       subjectAs('winter'),
       g => groupView(g, gravid, context),
     ).sort((a, b) => a.programme.coolDay - b.programme.coolDay || (a.tag < b.tag ? -1 : 1)),
-    recovering: eachGuarded(
-      context,
-      'its recovery',
-      animals.filter(a => a.status === 'alive'),
-      subjectAs('animal'),
-      a => recovering(a, context),
+    recovering: eachGuarded(context, 'its recovery', livingAnimals(context.house), subjectAs('animal'), a =>
+      recovering(a, context),
     ).sort((a, b) => when(a) - when(b) || (a.tag < b.tag ? -1 : 1)),
   }
 }
