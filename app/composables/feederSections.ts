@@ -1,4 +1,4 @@
-import type { BatchSigns, Fact, Feeder, Spread, Supply } from '#core/almanac'
+import { unitName, type BatchSigns, type Fact, type Feeder, type Spread, type Supply } from '#core/almanac'
 import { factRow, spreadRow, type Row, type Section } from './almanacRows'
 
 /** How a feeder comes, in words: `own batches, by the cup`. */
@@ -6,7 +6,7 @@ export function wayWords(way: Supply): string {
   if (way.kind === 'fresh') return `fresh, by the ${way.unit}`
   if (way.kind === 'colony') return `an own colony, by the ${way.unit}`
   if (way.kind === 'bought')
-    return `${way.gathered ? 'gathered' : way.frozen ? 'bought frozen' : 'bought'}, by the ${way.unit}`
+    return `${way.gathered ? 'gathered' : way.frozen ? 'bought frozen' : 'bought'}, by the ${unitName(way)}`
   return way.boughtProducing ? `bought about to yield, by the ${way.unit}` : `own batches, by the ${way.unit}`
 }
 

@@ -61,14 +61,15 @@ const { copy, copied } = useClipboard({ legacy: true })
 const money = (n: number) => formatMoney(n, house.settings.currency)
 /** What goes to whom, with what it comes to and what is missing to the least that is sent. */
 const suppliers = computed(() =>
-  bySupplier(orders.value, house.house).map(({ supplier, lines, goods, carriage, under }) => ({
+  bySupplier(orders.value, context.value).map(({ supplier, lines, goods, before, carriage, under }) => ({
     name: supplier?.name ?? 'No price list',
     lines,
     told: supplier
       ? [
           `${counted(lines.length, 'line')}, ${money(goods)}`,
+          before ? `${money(before)} ordered today` : '',
           carriage ? `and ${money(carriage)} carriage` : '',
-          under ? `${money(under)} under the least order` : '',
+          under ? `${money(under)} under the least order: nothing that is planned and keeps makes it up` : '',
         ]
           .filter(Boolean)
           .join(', ')

@@ -76,4 +76,5 @@ export {
 export { standingIn } from './standingIn'
 export { clockOf, feederOf, isOfSpecies, rootOf, schoolChoice, schoolKey, speciesOf } from './lookup'
 export { feederNamed } from './feederNamed'
+export { unitName } from './unitName'
 export { isLiveRow, liveRowId, liveRowOf } from './livePrey'

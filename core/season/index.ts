@@ -12,9 +12,9 @@ export { clutchLabels, cultureLabels, type Label } from './labels'
 export { cultureDay, foundersOn, mixOf, type CultureDay, type MixLine, type StartLine } from './cultureDay'
 export {
   PlanMemory,
-  inOrder,
   planDifferences,
   planFeeders,
+  plansOfHouse,
   freezerTaken,
   roomTaken,
   shelvesOf,

@@ -3,8 +3,8 @@ import type { Day } from '../chance'
 import type { House, SupplierState } from '../subjects'
 import { packWay } from '../supply'
 import { formatDay } from '../units'
-import { STARTS_AHEAD } from './tasks'
-import type { FeederPlan } from './plans'
+import type { SeasonContext } from './context'
+import { orderedToday, ordersDue, type FeederPlan } from './plans'
 
 /** One line of what is to be ordered: so many packs, or cultures that are about to yield. */
 export interface OrderLine {
@@ -26,54 +26,56 @@ export interface SupplierOrder {
   supplier: SupplierState | null
   lines: OrderLine[]
   goods: number
+  /** What was ordered of it today, and goes out with it. */
+  before: number
   carriage: number
   /** What is missing to the least that is sent; nothing where it is met. */
   under: number
 }
 
 /** The lines of an order by supplier, those without one last. */
-export function bySupplier(lines: readonly OrderLine[], { suppliers }: Pick<House, 'suppliers'>): SupplierOrder[] {
+export function bySupplier(
+  lines: readonly OrderLine[],
+  context: Pick<SeasonContext, 'house' | 'almanac' | 'today'>,
+): SupplierOrder[] {
+  const { suppliers } = context.house
   const ids = [...new Set(lines.map(l => l.supplierId))].sort((a, b) => Number(a === null) - Number(b === null))
   return ids.map(id => {
     const supplier = (id !== null && suppliers[id]) || null
     const own = lines.filter(l => l.supplierId === id)
     const goods = own.reduce((n, l) => n + (l.price ?? 0), 0)
+    const before = supplier ? orderedToday(supplier.id, context) : 0
     return {
       supplier,
       lines: own,
       goods,
+      before,
       carriage: supplier?.carriage ?? 0,
-      under: supplier ? Math.max(0, (supplier.minimum ?? 0) - goods) : 0,
+      under: supplier ? Math.max(0, (supplier.minimum ?? 0) - goods - before) : 0,
     }
   })
 }
 
-/** What is to be ordered by the next culture day, the most urgent first. What is gathered outdoors is none of it. */
+/**
+ * What is to be ordered by the next culture day, the most urgent first, and what is taken along with it. What is gathered
+ * outdoors is none of it.
+ */
 export function orderSheet(plans: readonly FeederPlan[], almanac: Pick<Almanac, 'feeders'>, today: Day): OrderLine[] {
   return plans
     .flatMap((plan): OrderLine[] => {
       const feeder = feederOf(almanac, plan.prey)
-      const { supply } = feeder
-      const line = (count: number, unit: string, each: number | null, by: Day): OrderLine => {
+      const along = plan.takenAlong
+      const due = [...ordersDue(plan, feeder, today), ...(along ? [{ ...along, each: along.pieces }] : [])]
+      return due.map(({ count, unit, each, by }): OrderLine => {
         const packs = each === null ? null : packWay(feeder)
         return {
-          feeder,
-          count,
+          ...{ feeder, count, by },
           unit: each === null ? `${unit} about to yield` : unit,
           pieces: each === null ? null : count * each,
-          by,
           supplierId: packs?.supplierId ?? null,
           price: packs?.price ? count * packs.price.value : null,
         }
-      }
-      const beside = plan.orders[0]
-      const first = plan.verb === 'Order' ? plan.starts[0] : undefined
-      return [
-        ...(beside ? [line(beside.count, beside.unit, beside.pieces, beside.day)] : []),
-        ...(first && supply.kind !== 'fresh'
-          ? [line(first.count, supply.unit, supply.kind === 'bought' ? supply.packCount.value : null, first.day)]
-          : []),
-      ].filter(l => l.by <= today + STARTS_AHEAD)
+      })
     })
     .sort((a, b) => a.by - b.by || (a.feeder.name < b.feeder.name ? -1 : 1))
 }

@@ -6,7 +6,16 @@ import { shipped, shippedAlmanac, withOwn } from '../almanac'
 import { bestOffers, checkEntry, foldHouse, ownRows, type House, type Offer } from '../subjects'
 import { arrival, fedFirst, orderDue, packWay, simulatedAnswer } from '../supply'
 import { dayToIso, nextWeekday, weekday } from '../units'
-import { bySupplier, defaultSettings, houseOf, orderSheet, planFeeders, seasonOfHouse, startTasks } from '.'
+import {
+  bySupplier,
+  defaultSettings,
+  houseOf,
+  orderSheet,
+  planFeeders,
+  seasonOfHouse,
+  startTasks,
+  type OrderLine,
+} from '.'
 
 const today = 20_000
 const solve = solverFrom(await highsLoader())
@@ -134,12 +143,23 @@ describe('packs, days and prices of suppliers', () => {
     expect(gapsWith('none').length).toBeGreaterThan(0)
   })
 
+  it('a pack is called by as many as the list says are in it', () => {
+    const b = supplier(geckos(), 'Near', {}, [offer('cricket.half', 600, 8)])
+    const { plans, almanac } = worked(b)
+    const plan = plans.find(p => p.prey === 'cricket.half')!
+    expect(plan.unit).toBe('tub of 600')
+    expect(orderSheet(plans, almanac, today).find(l => l.feeder.id === 'cricket.half')!.unit).toBe('tub of 600')
+    expect(startTasks(plans, almanac, today).find(t => t.subject.id === 'cricket.half')!.what).toMatch(
+      /^Order \d+ tubs? of 600 half-inch crickets$/,
+    )
+  })
+
   it('the order names its supplier, and comes to its price; what is under the least order is told', () => {
     const b = supplier(geckos(), 'Near', { minimum: 50, carriage: 6 }, [offer('cricket.half', 250, 8)])
     const { plans, almanac, house } = worked(b)
     const task = startTasks(plans, almanac, today).find(t => t.subject.id === 'cricket.half')!
     expect(task.actions[0]).toMatchObject({ kind: 'preyOrdered', data: { supplierId: 'Near' } })
-    const [near, none] = bySupplier(orderSheet(plans, almanac, today), house)
+    const [near, none] = bySupplier(orderSheet(plans, almanac, today), { house, almanac, today })
     const packs = near!.lines.find(l => l.feeder.id === 'cricket.half')!.count
     expect(near).toMatchObject({ supplier: { name: 'Near' }, goods: 8 * packs, carriage: 6, under: 50 - 8 * packs })
     expect(none?.supplier ?? null).toBeNull()
@@ -184,6 +204,91 @@ describe('packs, days and prices of suppliers', () => {
     )
     expect(problem('preyReceived', CRICKETS, { count: 3, of: 'none' })).toBe('Nothing of it is on order')
     expect(problem('preyOrdered', CRICKETS, { count: 3, supplierId: 'none' })).toBe('There is no such supplier')
+  })
+})
+
+describe('the least order of a supplier', () => {
+  /** Snakes that eat a bag of mice every few weeks, and geckos; all of one supplier. */
+  const snakes = (minimum: number | null, offers: Offer[], count = 6) => {
+    const b = geckos()
+    for (let i = 0; i < count; i++) b.animal(`S-${i}`, 'california-kingsnake', { bornDay: today - 2000 })
+    return supplier(b, 'Near', { minimum, carriage: 6 }, offers)
+  }
+  const CRICKETS_8 = offer('cricket.half', 1000, 8)
+  const mice = (house: House, almanac = almanacOf(house)) =>
+    seasonOfHouse(house, almanac, settings, today).season.prey.find(p => p.prey.startsWith('mouse.'))!.prey
+  const MOUSE = mice(houseOf(snakes(null, [CRICKETS_8]).records()))
+  const bag = offer(MOUSE, 10, 15)
+  const along = (b: HouseBuilder, own = settings) => {
+    const w = worked(b, own)
+    const sheet = bySupplier(orderSheet(w.plans, w.almanac, today), { ...w, today }).find(
+      o => o.supplier?.name === 'Near',
+    )!
+    return { ...w, sheet, taken: w.plans.find(p => p.prey === MOUSE)!.takenAlong }
+  }
+
+  it('is made up by what is planned for later and keeps, the earliest first, and no more of it', () => {
+    const bare = along(snakes(null, [CRICKETS_8, bag]))
+    expect(bare.taken).toBeUndefined()
+    const due = bare.sheet.goods
+    for (const bags of [1, 2, 3]) {
+      const minimum = due + 15 * bags - 3
+      const { taken, sheet, plans, almanac } = along(snakes(minimum, [CRICKETS_8, bag]))
+      expect(taken!.count).toBe(bags)
+      expect(sheet).toMatchObject({ goods: due + 15 * bags, under: 0 })
+      const later = plans.find(p => p.prey === MOUSE)!.starts.filter(s => s.day > today + 6)
+      expect(taken!.planned).toBe(later[0]!.day)
+      const task = startTasks(plans, almanac, today).find(t => t.id === `along:${MOUSE}`)!
+      expect(task.actions[0]).toMatchObject({ kind: 'preyOrdered', data: { count: 10 * bags, supplierId: 'Near' } })
+      expect(task.due).toBe(sheet.lines[0]!.by)
+    }
+  })
+
+  it('when it is ordered, the rest of that day’s order is not under it any more, and no more is taken along', () => {
+    const due = along(snakes(null, [CRICKETS_8, bag])).sheet.goods
+    const b = snakes(due + 20, [CRICKETS_8, bag])
+    const { sheet } = along(b)
+    expect(sheet.lines.filter(l => l.feeder.id === MOUSE)).toHaveLength(2)
+    const order = (line: OrderLine) =>
+      b.write('preyOrdered', { type: 'prey', id: line.feeder.id }, 0, { count: line.pieces, supplierId: 'Near' })
+    sheet.lines.filter(l => l.feeder.id === MOUSE).forEach(order)
+    const after = along(b)
+    expect(after.sheet).toMatchObject({ before: sheet.goods - 8, goods: 8, under: 0 })
+    expect(after.taken).toBeUndefined()
+    order(after.sheet.lines[0]!)
+    const { plans } = worked(b)
+    expect(plans.filter(p => p.takenAlong)).toEqual([])
+  })
+
+  it('what does not keep is not taken along, nor what finds no room or no money; then it is told as missing', () => {
+    const due = along(snakes(null, [CRICKETS_8, bag])).sheet.goods
+    // crickets are dead or grown before they would be eaten
+    const insects = worked(snakes(due + 20, [CRICKETS_8]))
+    expect(insects.plans.filter(p => p.takenAlong)).toEqual([])
+    const b = snakes(due + 20, [CRICKETS_8, bag])
+    const { taken, sheet } = along(b)
+    expect(taken).toBeDefined()
+    expect(sheet.under).toBe(0)
+    const noRoom = along(b, { ...settings, freezerLitres: 0 })
+    expect(noRoom.taken).toBeUndefined()
+    expect(noRoom.sheet.under).toBeGreaterThan(0)
+    const noMoney = along(b, { ...settings, orderMoney: due + 14 })
+    expect(noMoney.taken).toBeUndefined()
+    expect(noMoney.sheet.under).toBeGreaterThan(0)
+  })
+
+  it('more than all that is planned comes to is not made up by half', () => {
+    const { taken, sheet } = along(snakes(100_000, [CRICKETS_8, bag]))
+    expect(taken).toBeUndefined()
+    expect(sheet.under).toBe(100_000 - sheet.goods)
+  })
+
+  it('with nothing due nothing is ordered for its sake', () => {
+    const b = snakes(50, [bag])
+    b.write('preyCounted', { type: 'prey', id: MOUSE }, 0, { count: 25 })
+    const { plans } = worked(b)
+    expect(plans.find(p => p.prey === MOUSE)!.starts[0]!.day).toBeGreaterThan(today + 6)
+    expect(plans.filter(p => p.takenAlong)).toEqual([])
   })
 })
 

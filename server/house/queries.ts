@@ -7,12 +7,12 @@ import {
   failureAlarms,
   guarded,
   harmFirst,
-  inOrder,
   materialTasks,
   materialsAhead,
   planJobs,
   warmthOfHouse,
   planKey,
+  plansOfHouse,
   roomForYoung,
   seasonSteps,
   wishProblem,
@@ -198,7 +198,7 @@ export class HouseQueries {
       }),
     )
     this.latest = keyed
-    const plans = inOrder(made.flat(), almanac)
+    const plans = plansOfHouse(made.flat(), season.prey, context)
     const materials = guarded({ failures }, 'what cultures are made of', null, () => materialsAhead(plans, context))
     const tasks = materialTasks(materials ?? [], today)
     const alarms = failureAlarms(failures, { ...house, unread: [], newer: [] })

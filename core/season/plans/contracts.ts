@@ -35,6 +35,20 @@ export interface Order {
   pieces: number | null
 }
 
+/** Packs planned for later that are ordered along with what is due, so that the least order of their supplier is met. */
+export interface TakenAlong {
+  by: Day
+  count: number
+  unit: string
+  /** Pieces of one pack. */
+  pieces: number
+  /** The first day for which they were planned. */
+  planned: Day
+  /** Its name. */
+  supplier: string
+  reason: Reason
+}
+
 /** What holds a plan back. */
 export interface Held {
   of: 'room' | 'minutes' | 'money' | 'freezer'
@@ -85,6 +99,7 @@ export interface FeederPlan {
   decided: Decided[]
   /** What is grown in the house and ordered all the same, since nothing that is started comes in time. */
   orders: Order[]
+  takenAlong?: TakenAlong
   /** Usable feeders on each day with nothing new started, and what then is missing. */
   bareStock: number[]
   bareMissing: number[]

@@ -112,7 +112,7 @@ export const isFrozen = (supply: Supply): supply is Extract<Supply, { kind: 'bou
   supply.kind === 'bought' && supply.frozen === true
 
 /** Litres that one piece takes in the freezer. */
-const litresOf = ({ massG }: Feeder, { common }: Pick<Almanac, 'common'>): number =>
+export const litresOf = ({ massG }: Feeder, { common }: Pick<Almanac, 'common'>): number =>
   massG.likely / common.freezerDensity!.value
 
 /** Litres of the freezer that are taken today, by what is there of all that is frozen. */

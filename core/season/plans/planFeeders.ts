@@ -2,16 +2,26 @@ import type { Almanac } from '../../almanac'
 import type { HouseSettings } from '../../settings'
 import type { House } from '../../subjects'
 import type { SolveLp } from '../../supply'
-import type { Scenarios, Season } from '../contracts'
+import type { SeasonContext } from '../context'
+import type { PreyOutlook, Scenarios, Season } from '../contracts'
 import type { FeederPlan, PlanTrial } from './contracts'
 import { planJobs, planKey } from './groups'
 import { PlanMemory } from './memory'
 import { planGroup } from './planGroup'
+import { withTakenAlong } from './takenAlong'
 
-/** Plans in the order of the almanac's feeders, which is that of their sizes. */
-export function inOrder(plans: readonly FeederPlan[], { feeders }: Pick<Almanac, 'feeders'>): FeederPlan[] {
-  const order = new Map(Object.keys(feeders).map((id, i) => [id, i]))
-  return [...plans].sort((a, b) => (order.get(a.prey) ?? 0) - (order.get(b.prey) ?? 0))
+/**
+ * The plans of all groups of a house, in the order of the almanac's feeders, which is that of their sizes, and with what
+ * is ordered along with others.
+ */
+export function plansOfHouse(
+  plans: readonly FeederPlan[],
+  prey: readonly PreyOutlook[],
+  context: Pick<SeasonContext, 'house' | 'almanac' | 'settings' | 'today'>,
+): FeederPlan[] {
+  const order = new Map(Object.keys(context.almanac.feeders).map((id, i) => [id, i]))
+  const inOrder = [...plans].sort((a, b) => (order.get(a.prey) ?? 0) - (order.get(b.prey) ?? 0))
+  return withTakenAlong(inOrder, prey, context)
 }
 
 /**
@@ -32,5 +42,5 @@ export function planFeeders(
     const key = planKey(job)
     return memory.get(key) ?? memory.keep(key, planGroup(job, solve))
   })
-  return inOrder(plans, almanac)
+  return plansOfHouse(plans, season.prey, { house, almanac, settings, today: season.today })
 }

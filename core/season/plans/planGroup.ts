@@ -1,3 +1,4 @@
+import { unitName } from '../../almanac'
 import type { Day } from '../../chance'
 import {
   DAY_BY_DAY,
@@ -172,13 +173,13 @@ function planOf(
     prey,
     kind: k.supply.kind,
     verb: verbOf(k.supply),
-    unit: k.supply.unit,
+    unit: unitName(k.supply),
     days: k.days,
     starts: [...own],
     decided: job.decided[prey] ?? [],
     orders: ordered.map(({ day, count }) => {
       const { supply } = order!.kept
-      return { day, count, unit: supply.unit, pieces: supply.kind === 'bought' ? supply.packCount.value : null }
+      return { day, count, unit: unitName(supply), pieces: supply.kind === 'bought' ? supply.packCount.value : null }
     }),
     bareStock: Array.from(bare.stock),
     bareMissing: Array.from(bare.missing),

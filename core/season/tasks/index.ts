@@ -23,7 +23,7 @@ import type { TaskContext, TaskMaker } from './taskMaker'
 
 export { tellPortion } from './feeding'
 export { materialTasks } from './materials'
-export { STARTS_AHEAD, startTasks } from './starts'
+export { startTasks } from './starts'
 export type { TaskContext } from './taskMaker'
 
 const makers: TaskMaker[] = [

@@ -1,11 +1,8 @@
 import { feederOf, type Almanac, type Feeder } from '../../almanac'
 import { packWay } from '../../supply'
 import { dayToIso, formatDay } from '../../units'
-import { tellOrder, tellUnits, type FeederPlan } from '../plans'
+import { STARTS_AHEAD, tellOrder, tellUnits, type FeederPlan } from '../plans'
 import type { Task } from '../contracts'
-
-/** Days ahead in which a start or an order is a task. */
-export const STARTS_AHEAD = 6
 
 /** What comes of it when nothing is started or ordered. */
 function without({ bareMissing }: Pick<FeederPlan, 'bareMissing'>, today: number): string | undefined {
@@ -106,6 +103,27 @@ function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null
   }
 }
 
+/** What is ordered along with others, so that their supplier sends. */
+function takenAlongTask({ prey, takenAlong }: FeederPlan, feeder: Feeder, today: number): Task | null {
+  if (!takenAlong) return null
+  const { by, count, pieces, planned, supplier, reason } = takenAlong
+  return {
+    id: `along:${prey}`,
+    kind: 'start',
+    subject: { type: 'prey', id: prey },
+    tag: feeder.name,
+    placeId: null,
+    due: by,
+    what: tellOrder(takenAlong, feeder),
+    detail: `planned for ${formatDay(planned, today)}; taken along, ${supplier} sends no less than its least order`,
+    actions: [
+      { label: 'Ordered', kind: 'preyOrdered', data: { count: count * pieces, ...fromOf(feeder) }, tone: 'main' },
+    ],
+    caution: feeder.cautions[0],
+    reasons: [reason],
+  }
+}
+
 /**
  * What the plan asks to start or order on the next culture day, or before. Kept apart from the other tasks, since plans
  * need a solver and tasks do not.
@@ -114,7 +132,7 @@ export function startTasks(plans: readonly FeederPlan[], almanac: Pick<Almanac, 
   return plans
     .flatMap(plan => {
       const feeder = feederOf(almanac, plan.prey)
-      return [orderTask(plan, feeder, today), taskOf(plan, feeder, today)].filter(task => task !== null)
+      return [orderTask, taskOf, takenAlongTask].map(make => make(plan, feeder, today)).filter(task => task !== null)
     })
     .sort((a, b) => a.due - b.due)
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { unitName } from '../../almanac'
 import { defineKind, sure, writtenAgain, type CheckContext, type DatedEntry, type Problem } from '../../log'
 import { reference } from '../../reference'
 import { dayFromIso, formatFullDay } from '../../units'
@@ -20,7 +21,7 @@ function tooMany(
     ? null
     : {
         path: 'data.sure',
-        message: `${count} ${feeder.many} are ${packs} times a ${pack.unit}. Write it all the same?`,
+        message: `${count} ${feeder.many} are ${packs} times a ${unitName(pack)}. Write it all the same?`,
       }
 }
 
