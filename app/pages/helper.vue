@@ -13,7 +13,10 @@ const placeId = ref(typeof route.query.place === 'string' ? route.query.place : 
 const places = usePlaceItems()
 const items = computed(() => [{ value: WHOLE, label: 'The whole house' }, ...places.value])
 const card = computed(() =>
-  helperCard(placeId.value === WHOLE ? null : placeId.value, days.value, house.season?.lanes ?? [], context.value),
+  helperCard(placeId.value === WHOLE ? null : placeId.value, days.value, house.season?.lanes ?? [], {
+    ...context.value,
+    prey: house.season?.prey ?? [],
+  }),
 )
 /** Lines of one rack, or one room, stand together; each says in which tub. */
 const shelves = computed(() => {
@@ -59,9 +62,8 @@ const print = () => window.print()
             </span>
             <span>
               <span v-if="line.unfed" class="quiet">{{ line.unfed }}</span>
-              <template v-else
-                >{{ line.what }}:
-                <span v-for="day in line.days" :key="day" class="day">☐ {{ when(day) }}</span></template
+              <span v-for="meal in line.meals" :key="meal.what" class="block"
+                >{{ meal.what }}: <span v-for="day in meal.days" :key="day" class="day">☐ {{ when(day) }}</span></span
               >
               <span v-if="line.mind" class="mind">
                 <UIcon name="i-lucide-hand" class="size-4 flex-none" aria-label="To mind" /> {{ line.mind }}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac as almanac, speciesOf } from '../almanac'
 import { HouseBuilder } from '../../tests/fixtures/records'
-import { defaultSettings, helperCard, houseOf, season } from '.'
+import { defaultSettings, helperCard, houseOf, season, type HelperLine } from '.'
 
 const today = 20_560
 const animal = (id: string) => ({ type: 'animal' as const, id })
@@ -14,13 +14,11 @@ const house = () =>
     .animal('D', 'bearded-dragon', { bornDay: today - 100, placeId: 'tub' })
     .animal('K', 'california-kingsnake', { placeId: 'rack' })
     .animal('X', 'california-kingsnake', { placeId: 'other' })
-const card = (b: HouseBuilder, place: string | null, days = 7) =>
-  helperCard(place, days, season(b.records(), almanac, defaultSettings, today).season.lanes, {
-    house: houseOf(b.records()),
-    almanac,
-    settings: defaultSettings,
-    today,
-  })
+const card = (b: HouseBuilder, place: string | null, days = 7, settings = defaultSettings) => {
+  const { lanes, prey } = season(b.records(), almanac, settings, today).season
+  return helperCard(place, days, lanes, { house: houseOf(b.records()), almanac, settings, today, prey })
+}
+const daysOf = (line: HelperLine) => line.meals.flatMap(m => m.days)
 
 describe('the card for a helper', () => {
   it('has who lives in a place and in what stands in it, and all of the house where none is chosen', () => {
@@ -36,13 +34,14 @@ describe('the card for a helper', () => {
     b.write('fed', animal('K'), -4, { prey: 'mouse.adult', offered: 1, taken: 1 })
     const every = speciesOf(almanac, 'california-kingsnake').ladder.at(-1)!.everyDays
     const king = card(b, 'rack', 30).lines.find(l => l.tag === 'K')!
-    expect(king.days[0]).toBe(today - 4 + every)
-    expect(king.days).toHaveLength(Math.floor((today + 29 - king.days[0]!) / every) + 1)
-    expect(king.what).toMatch(/^1 adult (mouse|mice)/)
-    expect(card(b, 'rack', 30).prey.join()).toContain(`${king.days.length} adult mice`)
+    const kingDays = daysOf(king)
+    expect(kingDays[0]).toBe(today - 4 + every)
+    expect(kingDays).toHaveLength(Math.floor((today + 29 - kingDays[0]!) / every) + 1)
+    expect(king.meals[0]!.what).toMatch(/^1 adult (mouse|mice)/)
+    expect(card(b, 'rack', 30).prey.join()).toContain(`${kingDays.length} adult mice`)
     // until the day before it is due, nothing is
     const none = card(b, 'rack', 1).lines.find(l => l.tag === 'K')!
-    expect(none).toMatchObject({ days: [], unfed: 'nothing is due' })
+    expect(none).toMatchObject({ meals: [], unfed: 'nothing is due' })
   })
 
   it('says what is minded, what it is never given, and who is in the cold or left alone between tries', () => {
@@ -63,12 +62,29 @@ describe('the card for a helper', () => {
     b.animal('M', 'corn-snake', { sex: 'male', placeId: 'other' })
     b.write('weighed', animal('F'), -3, { massG: 500 })
     b.pair('F', 'M', -30, 'P')
-    const what = () => card(b, 'tub').lines.find(l => l.tag === 'F')!.what
+    const what = () => card(b, 'tub').lines.find(l => l.tag === 'F')!.meals[0]!.what
     const plain = what()
     b.write('copulation', { type: 'pairing', id: 'P' }, -2, { confirmed: true })
     expect(what()).not.toBe(plain)
     const task = season(b.records(), almanac, defaultSettings, today).season.tasks.find(t => t.id === 'feed:F')!
     expect(task.what).toBe(`Feed ${what()}`)
+  })
+
+  it('has several kinds in turn where the house gives them so: today what the Round says, none beyond its share', () => {
+    const settings = { ...defaultSettings, schools: { preyVariety: 'inTurn' } }
+    const b = new HouseBuilder(today)
+      .place('tub')
+      .animal('T', 'fire-bellied-toad', { bornDay: today - 900, placeId: 'tub' })
+    for (const id of ['cricket.half', 'roach.small', 'isopod.dwarf', 'mealworm'])
+      if (almanac.feeders[id]) b.write('preyCounted', { type: 'prey', id }, 0, { count: 2000 })
+    const line = card(b, 'tub', 60, settings).lines[0]!
+    expect(line.meals.length).toBeGreaterThan(2)
+    const task = season(b.records(), almanac, settings, today).season.tasks.find(t => t.id === 'feed:T')!
+    expect(`Feed ${line.meals.find(m => m.days.includes(today))!.what}`.split(', ')[0]).toBe(task.what)
+    // no kind more than two of five, but for the rounding of so many meals
+    const all = daysOf(line).length
+    for (const { days } of line.meals) expect(days.length).toBeLessThanOrEqual(0.4 * all + 1)
+    expect(card(b, 'tub', 60).lines[0]!.meals).toHaveLength(1)
   })
 
   it('has groups by their number', () => {

@@ -2,12 +2,28 @@ import { feederOf, speciesOf } from '../almanac'
 import type { Day } from '../chance'
 import { nextMeal, type Gravid } from '../feeding'
 import { compareRoutes, routeTo } from '../places'
-import { hereOf, inCold, livingAnimals, oneOf, tellOffer, tellWays, waysUp, type AnimalState } from '../subjects'
+import {
+  hereOf,
+  inCold,
+  livingAnimals,
+  oneOf,
+  tellOffer,
+  tellWays,
+  waysUp,
+  type AnimalState,
+  type Meal,
+} from '../subjects'
 import type { SeasonContext } from './context'
 import type { Lane } from './contracts'
 import { nextOfferOf, refusalOf } from './eating'
 import { tellPortion } from './tasks'
+import { turnOn, type MealContext } from './mealNow'
 import { gravidIn, mealWinterOf } from './winter'
+
+export interface HelperMeal {
+  what: string
+  days: Day[]
+}
 
 /** What somebody else must know of one animal to look after it for some days. */
 export interface HelperLine {
@@ -18,9 +34,8 @@ export interface HelperLine {
   place: readonly string[]
   /** What is minded before its door is opened; empty where nothing is. */
   mind: string
-  /** A meal, and the days on which it is given. */
-  what: string
-  days: Day[]
+  /** What is given, and the days on which it is. */
+  meals: HelperMeal[]
   /** Why it is not fed, where it is not. */
   unfed: string | null
   never: string
@@ -53,29 +68,42 @@ function whyUnfed(animal: AnimalState, context: SeasonContext): string {
   return mealWinterOf(animal, context).fastFrom !== undefined ? 'fasts before its winter: not fed' : 'nothing is due'
 }
 
-/** Meals from today to a day, as if each that is due is offered on its day; for so many alike. */
-function mealsUntil(animal: AnimalState, gravid: Gravid, times: number, to: Day, context: SeasonContext) {
+/**
+ * Meals from today to a day, as if each that is due is offered on its day and eaten, and what is had of each prey; for so
+ * many alike.
+ */
+function mealsUntil(
+  animal: AnimalState,
+  gravid: Gravid,
+  times: number,
+  to: Day,
+  context: MealContext,
+): { meals: HelperMeal[]; eaten: Map<string, number> } {
   const { almanac, settings, today } = context
+  const meals = new Map<string, Day[]>()
+  const eaten = new Map<string, number>()
   const species = speciesOf(almanac, animal.speciesId)
   const winter = mealWinterOf(animal, context)
   const meal = nextMeal(almanac, settings, species, animal, today, gravid, winter)?.value
-  if (!meal) return { days: [], what: '', portions: [] }
-  const portions = meal.portions.map(p => ({ ...p, count: Math.ceil(p.count * times) }))
+  if (!meal) return { meals: [], eaten }
   const { tried, said } = nextOfferOf(animal, refusalOf(animal, gravid, context), context)
-  const days: Day[] = []
+  const taken: Pick<Meal, 'day' | 'prey' | 'taken'>[] = [...animal.meals]
   for (
     let day = Math.max(today, meal.due, tried?.day ?? 0);
     day <= to;
     day += Math.max(1, Math.round(meal.everyDays))
   ) {
     if (winter.fastFrom !== undefined && day > winter.fastFrom && day < winter.fastUntil!) break
-    days.push(day)
+    // who refuses is offered what it knows
+    const turn = animal.refusals ? null : turnOn(day, taken, meal.portions, species, times, context)
+    const portions = turn?.value ?? meal.portions
+    taken.push(...portions.map(({ prey, count }) => ({ day, prey, taken: count })))
+    const all = portions.map(p => ({ ...p, count: Math.ceil(p.count * times) }))
+    for (const { prey, count } of all) eaten.set(prey, (eaten.get(prey) ?? 0) + count)
+    const what = [all.map(p => tellPortion(almanac, p)).join(' and '), tellOffer(said)].filter(Boolean).join(', ')
+    meals.set(what, [...(meals.get(what) ?? []), day])
   }
-  return {
-    days,
-    what: [portions.map(p => tellPortion(almanac, p)).join(' and '), tellOffer(said)].filter(Boolean).join(', '),
-    portions,
-  }
+  return { meals: [...meals].map(([what, days]) => ({ what, days })), eaten }
 }
 
 /**
@@ -88,7 +116,7 @@ export function helperCard(
   placeId: string | null,
   days: number,
   lanes: readonly Lane[],
-  context: SeasonContext,
+  context: MealContext,
 ): HelperCard {
   const { house, almanac, today } = context
   const gravid = gravidIn(lanes, context)
@@ -112,17 +140,16 @@ export function helperCard(
   const eaten = new Map<string, number>()
   const lines = all.map(({ type, one, times, called, route }): HelperLine => {
     const species = speciesOf(almanac, one.speciesId)
-    const meals = mealsUntil(one, gravid.get(one.id) ?? false, times, to, context)
-    for (const { prey, count } of meals.portions) eaten.set(prey, (eaten.get(prey) ?? 0) + count * meals.days.length)
+    const { meals, eaten: own } = mealsUntil(one, gravid.get(one.id) ?? false, times, to, context)
+    for (const [prey, count] of own) eaten.set(prey, (eaten.get(prey) ?? 0) + count)
     return {
       of: { type, id: one.id },
       tag: called,
       species: species.name,
       place: route.names,
       mind: one.ways ? tellWays(one.ways) : '',
-      what: meals.what,
-      days: meals.days,
-      unfed: meals.days.length ? null : whyUnfed(one, context),
+      meals,
+      unfed: meals.length ? null : whyUnfed(one, context),
       never: (species.never ?? []).map(id => almanac.feeders[id]?.many ?? id).join(', '),
       cautions: species.cautions,
     }

@@ -1,7 +1,7 @@
-import { livingAnimals } from '../subjects'
 import { feederOf, speciesOf } from '../almanac'
 import type { Day } from '../chance'
 import { nextMeal } from '../feeding'
+import { livingAnimals } from '../subjects'
 import type { SeasonContext } from './context'
 import { nextOfferOf, refusalOf } from './eating'
 import { gravidIn, mealWinterOf } from './winter'

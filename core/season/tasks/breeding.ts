@@ -1,7 +1,7 @@
-import { livingAnimals } from '../../subjects'
 import { speciesOf } from '../../almanac'
 import type { Visit } from '../../pairing'
 import { formatDay, formatDistance } from '../../units'
+import { livingAnimals } from '../../subjects'
 import { sexOf } from '../breeding'
 import { subjectAs } from '../guard'
 import type { Task, TaskAction } from '../contracts'

@@ -115,7 +115,7 @@ function takenAlongTask({ prey, takenAlong }: FeederPlan, feeder: Feeder, today:
     placeId: null,
     due: by,
     what: tellOrder(takenAlong, feeder),
-    detail: `planned for ${formatDay(planned, today)}; taken along, ${supplier} sends no less than its least order`,
+    detail: `planned for ${formatDay(planned, today)}; comes along to reach the least order of ${supplier}`,
     actions: [
       { label: 'Ordered', kind: 'preyOrdered', data: { count: count * pieces, ...fromOf(feeder) }, tone: 'main' },
     ],
