@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { careByRoom, tellTotals, walkOf, type WalkRoom } from '#core/round'
+import { tellShort } from '#core/season'
 import { formatWeekday, weekday } from '#core/units'
 
 const house = useHouse()
@@ -82,6 +83,12 @@ const headline = computed(() => {
   )
 })
 
+/** Prey of which there is not enough for all meals of today: each meal says whose it is. */
+const short = computed(() => {
+  const byPrey = new Map(due.value.flatMap(t => t.short ?? []).map(s => [s.prey, s]))
+  return [...byPrey.values()].map(s => tellShort(s, house.almanac))
+})
+
 /** J and K walk the lines, as a thumb would. */
 function step(by: number): void {
   const lines = [...document.querySelectorAll(WALK_LINES)]
@@ -100,6 +107,10 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
     <LazyFirstSteps v-if="house.isEmpty" />
     <template v-else>
       <AlarmList :alarms="house.alarms" />
+      <p v-if="short.length" class="short" data-testid="short">
+        <NuxtLink to="/feeders" class="underline">Not enough for all</NuxtLink>: {{ short.join('; ') }}. Each meal says
+        who is first.
+      </p>
       <LazyRoundFirstMeals v-if="firstMeals.length" :groups="firstMeals" />
       <Fold
         v-if="unweighed.length"
@@ -134,6 +145,10 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
 .early :deep(.room) {
   content-visibility: auto;
   contain-intrinsic-size: auto 40rem;
+}
+.short {
+  max-width: 64rem;
+  margin-top: 0.75rem;
 }
 .room {
   margin-top: 1.25rem;

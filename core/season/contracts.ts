@@ -64,6 +64,10 @@ export interface Task {
   alone?: true
   placeId: string | null
   due: Day
+  /** Of a meal: days to the next one. */
+  everyDays?: number
+  /** Prey of it of which there is not enough for all today. */
+  short?: { prey: string; there: number; wanted: number }[]
   actions: TaskAction[]
   caution?: string
   /** What is minded of the animal before its door is opened. */

@@ -58,7 +58,7 @@ export { NO_CAUSE, troubleOf, type TroubleView } from './troubles'
 export { madeReadyFor, type MadeReady } from './thaw'
 export { laneNeed } from './laneNeed'
 export { nextEventDay } from './lanes'
-export { materialTasks, startTasks, tellPortion } from './tasks'
+export { materialTasks, startTasks, tellPortion, tellShort } from './tasks'
 export type {
   Alarm,
   BreedingOutlook,

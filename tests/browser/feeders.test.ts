@@ -630,3 +630,29 @@ describe('what cultures are made of', () => {
     await visit.untilText(line, '€')
   })
 })
+
+describe('meals for which there is not enough', () => {
+  it('are told in the Round; what one gets instead is one press beside the usual answer', async () => {
+    // after all that was counted above
+    await write('preyCounted', { type: 'prey', id: 'cricket.half' }, { count: 3 }, -0.5)
+    await open()
+    await visit.go('/round')
+    await visit.untilText('[data-testid="short"]', 'about 3 half-inch crickets for the ')
+    const fewer = await visit.page.$$eval('[data-task^="feed:"]', lines =>
+      lines
+        .filter(l => (l as HTMLElement).innerText.includes('half-inch crickets for all'))
+        .map(l => ({ id: (l as HTMLElement).dataset.task!, text: (l as HTMLElement).innerText })),
+    )
+    const line = fewer.find(l => l.text.includes('Instead'))!
+    const id = line.id.split(':')[1]!
+    const mealsOf = async () => (await snapshot()).house.animals[id]!.meals
+    const before = new Set((await mealsOf()).map(m => m.entryId))
+    await visit.press('Instead', `[data-task="${line.id}"]`)
+    await visit.untilGone(`[data-task="${line.id}"]`)
+    const meal = (await mealsOf()).filter(m => !before.has(m.entryId))
+    expect(meal.length).toBeGreaterThanOrEqual(1)
+    // what was offered is what the line says
+    for (const { prey, offered } of meal)
+      expect(line.text).toContain(`${offered} ${shippedAlmanac.feeders[prey]!.many}`)
+  })
+})

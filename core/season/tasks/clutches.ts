@@ -64,7 +64,8 @@ export const nurseryTasks: TaskMaker = context =>
             tag: clutch.tag,
             placeId: clutch.placeId,
             due: dueDay,
-            what: `Feed ${young} young ${step.meal.map(m => `${Math.round(young * m.count * scale)} ${feederOf(almanac, m.prey).many}`).join(' and ')}`,
+            everyDays: step.everyDays,
+            what: `Feed ${young} young: ${step.meal.map(m => `${Math.round(young * m.count * scale)} ${feederOf(almanac, m.prey).many}`).join(' and ')}`,
             detail: clutch.firstFed ? undefined : 'first meal',
             actions: [
               {

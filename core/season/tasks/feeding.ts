@@ -150,6 +150,7 @@ function feedTask(
       tag: animal.tag,
       placeId: animal.placeId,
       due: dueOn,
+      everyDays: meal.value.everyDays,
       what: `Feed ${[meal.value.portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
       detail: detail.length ? detail.join('; ') : undefined,
       actions: [

@@ -24,7 +24,8 @@ function feedTask(group: GroupState, context: TaskContext): Task[] {
       tag: group.tag,
       placeId: group.placeId,
       due: meal.value.due,
-      what: `Feed all ${here} ${portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
+      everyDays: meal.value.everyDays,
+      what: `Feed all ${here}: ${portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
       detail: group.meals.length ? undefined : 'no meal written yet',
       actions: [
         {

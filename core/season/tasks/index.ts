@@ -14,6 +14,7 @@ import { healthTasks } from './health'
 import { lampTasks } from './lamp'
 import { grownTasks, lotTasks } from './lots'
 import { quarantineTasks } from './quarantine'
+import { sharedOut } from './sharedOut'
 import { tadpoleTasks } from './tadpoles'
 import { troubleTasks } from './troubles'
 import { upkeepTasks } from './upkeep'
@@ -22,6 +23,7 @@ import { coldTasks, coolingTasks, warmingTasks } from './winter'
 import type { TaskContext, TaskMaker } from './taskMaker'
 
 export { tellPortion } from './feeding'
+export { tellShort } from './sharedOut'
 export { materialTasks } from './materials'
 export { startTasks } from './starts'
 export type { TaskContext } from './taskMaker'
@@ -60,9 +62,9 @@ function withWays(task: Task, { house }: TaskContext): Task {
 
 /** What is due today, in the order in which one walks the house. */
 export function tasksOf(context: TaskContext): Task[] {
-  const tasks = makers
-    .flatMap(make => guarded(context, 'some tasks', null, () => make(context)) ?? [])
-    .map(task => withWays(task, context))
+  const made = makers.flatMap(make => guarded(context, 'some tasks', null, () => make(context)) ?? [])
+  const shared = guarded(context, 'what is there for all', null, () => sharedOut(made, context)) ?? made
+  const tasks = shared.map(task => withWays(task, context))
   // many tasks stand in one place: its rank in the walk is worked out once
   const places = [...new Set(tasks.map(t => t.placeId))]
     .map(id => ({

@@ -139,7 +139,7 @@ describe('eggs, tadpoles, young', () => {
     expect(tadpoles.what).toBe('Feed 3 tadpoles flake')
     expect(tadpoles.caution).toMatch(/cannibals/)
     expect(task(b, `young:${id}`)).toMatchObject({
-      what: 'Feed 4 young 32 small flies and 40 springtails and 28 pinhead crickets',
+      what: 'Feed 4 young: 32 small flies and 40 springtails and 28 pinhead crickets',
       detail: 'first meal',
     })
     // flake is the tadpoles' own: the young are not fed by it, nor by what was given before they came on land
@@ -147,7 +147,7 @@ describe('eggs, tadpoles, young', () => {
     b.write('groupFed', clutch, 0, { prey: 'flake', each: 1 })
     expect(task(b, `tadpoles:${id}`)).toBeUndefined()
     expect(task(b, `young:${id}`)).toMatchObject({ detail: 'first meal' })
-    expect(task(b, `young:${id}`)!.what).toMatch(/^Feed 4 young 32 small flies/)
+    expect(task(b, `young:${id}`)!.what).toMatch(/^Feed 4 young: 32 small flies/)
     b.write('youngLost', clutch, 0, { count: 5 })
     expect(task(b, `young:${id}`)!.what).toMatch(/^Feed 2 young/)
   })

@@ -1,0 +1,222 @@
+import { feederOf, speciesOf, type Almanac } from '../../almanac'
+import type { Day } from '../../chance'
+import type { Portion } from '../../feeding'
+import { computedInput, factInput, type Reason } from '../../judgement'
+import { livingAnimals, youngInGroup } from '../../subjects'
+import { formatDay } from '../../units'
+import type { PreyOutlook, Task, TaskAction } from '../contracts'
+import { standInsFor } from '../plans'
+import { tellPortion } from './feeding'
+import type { TaskContext } from './taskMaker'
+
+/** What is harvested today is an estimate: so much less of it is no want yet. */
+const SLACK = 0.1
+
+/** A meal that is due, and how much of each prey it wants. */
+interface Claim {
+  task: Task
+  speciesId: string
+  /** Mouths that share it. */
+  mouths: number
+  wants: readonly Portion[]
+  /** The day on which its next meal would be due: so long it can wait for this one. */
+  until: Day
+  /** Who refuses is offered what it knows. */
+  takesOthers: boolean
+}
+
+const MEAL_KINDS = ['fed', 'groupOffered', 'groupFed']
+
+const dataOf = ({ data, also = [] }: TaskAction) => [data, ...also]
+
+function claimOf(task: Task, { house, today }: TaskContext): Claim | null {
+  const [meal] = task.actions
+  if (task.kind !== 'feed' || !meal || !MEAL_KINDS.includes(meal.kind) || task.everyDays === undefined) return null
+  const { id, type } = task.subject
+  const of = type === 'animal' ? house.animals[id] : type === 'group' ? house.groups[id] : house.clutches[id]
+  if (!of) return null
+  const mouths = type === 'clutch' ? youngInGroup(house.clutches[id]!) : 1
+  // what is fed alive is a stock of its own
+  if (meal.data.state === 'live') return null
+  const wants = dataOf(meal).map((d): Portion => {
+    const count = Number(d.offered ?? d.count ?? Number(d.each) * mouths)
+    return { prey: String(d.prey), count: Math.round(count) }
+  })
+  return {
+    task,
+    speciesId: of.speciesId,
+    mouths,
+    wants,
+    until: Math.floor(Math.max(task.due, today) + task.everyDays),
+    takesOthers: !('refusals' in of && of.refusals),
+  }
+}
+
+/** What was given today of each prey. */
+function givenToday({ house, today }: TaskContext): Map<string, number> {
+  const given = new Map<string, number>()
+  const add = (prey: string, count: number) => given.set(prey, (given.get(prey) ?? 0) + count)
+  for (const { meals } of livingAnimals(house))
+    for (let i = meals.length - 1; i >= 0 && meals[i]!.day === today; i--) add(meals[i]!.prey, meals[i]!.offered)
+  for (const { meals } of [...Object.values(house.groups), ...Object.values(house.clutches)])
+    for (const { day, prey, count } of meals) if (day === today) add(prey, count)
+  return given
+}
+
+/**
+ * What is there of a prey for the meals of today: in stock, and what is harvested. Of what has no stock that is counted,
+ * what was given today is taken off the harvest.
+ */
+function thereToday(
+  { prey, stock, running }: PreyOutlook,
+  given: ReadonlyMap<string, number>,
+  { house }: TaskContext,
+): { sure: number; harvest: number } {
+  const taken = Object.hasOwn(house.stocks, prey) ? 0 : (given.get(prey) ?? 0)
+  return { sure: stock, harvest: Math.max(0, (running[0] ?? 0) - taken) }
+}
+
+/** What one gets of what it wants: the prey itself as far as there is any, else what may stand for it and is left over. */
+function given(
+  { wants, speciesId, takesOthers }: Claim,
+  left: Map<string, number>,
+  beyond: Map<string, number>,
+  { almanac }: TaskContext,
+): { portions: Portion[]; missing: Portion[] } {
+  const portions = new Map<string, number>()
+  const missing: Portion[] = []
+  const give = (prey: string, count: number) => portions.set(prey, (portions.get(prey) ?? 0) + count)
+  const never = speciesOf(almanac, speciesId).never ?? []
+  for (const { prey, count } of wants) {
+    const there = left.get(prey)
+    const own = there === undefined ? count : Math.min(count, Math.max(0, Math.floor(there)))
+    if (own > 0) give(prey, own)
+    if (there !== undefined) left.set(prey, there - own)
+    let open = count - own
+    if (open <= 0) continue
+    if (!takesOthers) {
+      missing.push({ prey, count: open })
+      continue
+    }
+    for (const { prey: other, mostShare, pieces } of standInsFor(prey, { never }, almanac)) {
+      const over = Math.floor(beyond.get(other) ?? 0)
+      const most = Math.min(open, mostShare * count, over / pieces)
+      const number = Math.min(over, Math.round(most * pieces))
+      if (number < 1) continue
+      give(other, number)
+      beyond.set(other, over - number)
+      open -= Math.min(open, most)
+      if (open < 0.5) break
+    }
+    if (open >= 0.5) missing.push({ prey, count: Math.round(open) })
+  }
+  return { portions: [...portions].map(([prey, count]) => ({ prey, count })), missing }
+}
+
+/** The same meal of other portions, beside the usual one: what is really there, the keeper sees. */
+function instead(action: TaskAction, portions: readonly Portion[], mouths: number): TaskAction {
+  const { offered, taken, count: all, each, prey: _, ...said } = action.data
+  const made = portions.map(({ prey, count }) => ({
+    ...said,
+    prey,
+    ...(offered !== undefined && { offered: count }),
+    ...(taken !== undefined && { taken: count }),
+    ...(all !== undefined && { count }),
+    ...(each !== undefined && { each: count / mouths }),
+  }))
+  const [data, ...also] = made
+  return { label: 'Instead', kind: action.kind, data: data!, ...(also.length && { also }) }
+}
+
+/** Whether anything is known of what is there: a house that writes no stock is not told that it has none. */
+const isKnown = ({ prey, running }: PreyOutlook, { house }: TaskContext): boolean =>
+  Object.hasOwn(house.stocks, prey) || (running[0] ?? 0) > 0
+
+/**
+ * Meals of a day for which there is not enough of a prey: those first that can wait least, the others get what may stand
+ * for it and is left over, or wait. It is told beside the usual meal, with an answer of its own; where there is enough
+ * for all, tasks stay as they are.
+ */
+export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] {
+  const { almanac, today } = context
+  const claims = tasks.map(task => claimOf(task, context)).filter(claim => claim !== null)
+  const wanted = new Map<string, number>()
+  for (const { wants } of claims) for (const { prey, count } of wants) wanted.set(prey, (wanted.get(prey) ?? 0) + count)
+  const before = givenToday(context)
+  /** Of what there is too little, what is there; of the rest what is left over. */
+  const [left, beyond] = [new Map<string, number>(), new Map<string, number>()]
+  for (const look of context.prey) {
+    if (!isKnown(look, context)) continue
+    const { sure, harvest } = thereToday(look, before, context)
+    const [there, wants] = [sure + harvest, wanted.get(look.prey) ?? 0]
+    if (wants > there + SLACK * harvest) left.set(look.prey, Math.floor(there))
+    else beyond.set(look.prey, there - wants)
+  }
+  if (!left.size) return [...tasks]
+  const there: ReadonlyMap<string, number> = new Map(left)
+  const first = claims
+    .filter(c => c.wants.some(w => there.has(w.prey)))
+    .sort((a, b) => a.until - b.until || a.task.due - b.task.due || (a.task.tag < b.task.tag ? -1 : 1))
+  const changed = new Map<string, Task>()
+  for (const claim of first) {
+    const { task, wants, mouths, until } = claim
+    const { portions, missing } = given(claim, left, beyond, context)
+    const tell = (list: readonly Portion[]) => list.map(p => tellPortion(almanac, p)).join(' and ')
+    const of = wants.filter(w => there.has(w.prey))
+    const short = of.map(w => ({ prey: w.prey, there: there.get(w.prey)!, wanted: wanted.get(w.prey)! }))
+    if (tell(portions) === tell(wants)) {
+      changed.set(task.id, { ...task, short })
+      continue
+    }
+    const fewer = portions.every(p => wants.some(w => w.prey === p.prey))
+    const gets = portions.length ? (fewer ? `${tell(portions)} left for it` : `instead ${tell(portions)}`) : null
+    const waits = missing.length ? `${gets ? 'the rest can' : 'it can'} wait until ${formatDay(until, today)}` : null
+    changed.set(task.id, {
+      ...task,
+      short,
+      detail: [
+        `${short.map(s => `${s.there > 0 ? 'too few' : 'no'} ${feederOf(almanac, s.prey).many}`).join(', ')} for all`,
+        gets,
+        waits,
+        task.detail,
+      ]
+        .filter(Boolean)
+        .join('; '),
+      actions: portions.length
+        ? [task.actions[0]!, instead(task.actions[0]!, portions, mouths), ...task.actions.slice(1)]
+        : task.actions,
+      reasons: [...task.reasons, reasonOf(of, there, wanted, context)],
+    })
+  }
+  return tasks.map(task => changed.get(task.id) ?? task)
+}
+
+/** `no small flies for the 12 wanted`, `about 194 small flies for the 226 wanted` */
+export const tellShort = (
+  { prey, there, wanted }: NonNullable<Task['short']>[number],
+  almanac: Pick<Almanac, 'feeders'>,
+) => `${there > 0 ? `about ${there}` : 'no'} ${feederOf(almanac, prey).many} for the ${wanted} wanted today`
+
+const reasonOf = (
+  of: readonly Portion[],
+  there: ReadonlyMap<string, number>,
+  wanted: ReadonlyMap<string, number>,
+  { almanac }: TaskContext,
+): Reason => ({
+  rule: 'There is not enough for all today: those first whose next meal would be due soonest; the others get what may stand for it beyond what its own eaters want, or wait',
+  inputs: of.flatMap(({ prey }) => {
+    const feeder = feederOf(almanac, prey)
+    return [
+      computedInput(`${feeder.name}, there today`, `${there.get(prey)}`),
+      computedInput('Wanted today', `${wanted.get(prey)}`),
+      ...(feeder.standIns ?? []).map((s, i) =>
+        factInput(
+          `${almanac.feeders[s.prey]?.name ?? s.prey} may be of a meal`,
+          `feeders.${prey}.standIns.${i}.mostShare.value`,
+          s.mostShare,
+        ),
+      ),
+    ]
+  }),
+  change: 'A count of what is there, a harvest, or a delivery',
+})
