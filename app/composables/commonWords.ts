@@ -176,6 +176,7 @@ export const COMMON_WORDS: Record<string, string> = {
   warmThenAfter: 'Warmed in steps: first for',
   tubRoom: 'Room of a tub, where not said',
   freezerDensity: 'Prey in a litre of freezer',
+  harvestSlack: 'Too little for all, from',
   startMinutes: 'To start a culture, where not said',
   starterCost: 'Bought founders weigh',
   chainSure: 'A chain is told to break from a chance below',

@@ -126,6 +126,11 @@ export const health: Record<string, Fact> = {
   deliveryDead: memory(0.03, 'share', 'Animals that are dead on arrival'),
   materialDays: memory(7, 'days', 'Until what cultures are made of is got'),
   tubRoom: memory(5, 'cups', 'A tub or bin of which its recipe does not say the room takes as much as so many cups'),
+  harvestSlack: memory(
+    0.1,
+    'share',
+    'Of what is expected to be harvested on a day: so much less than is wanted is no want yet, since it is an estimate',
+  ),
   freezerDensity: memory(500, 'g/L', 'Of prey in its bags in the freezer, as bags lie: half of it is air'),
   startMinutes: memory(15, 'minutes', 'To start a culture of which its recipe does not say how long it takes'),
   extraTripCost: memory(3, 'units', 'To start or order today, and not on culture day, weighs so much more a unit'),

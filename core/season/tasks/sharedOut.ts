@@ -9,9 +9,6 @@ import { standInsFor } from '../plans'
 import { tellPortion } from './feeding'
 import type { TaskContext } from './taskMaker'
 
-/** What is harvested today is an estimate: so much less of it is no want yet. */
-const SLACK = 0.1
-
 /** A meal that is due, and how much of each prey it wants. */
 interface Claim {
   task: Task
@@ -149,7 +146,7 @@ export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] 
     if (!isKnown(look, context)) continue
     const { sure, harvest } = thereToday(look, before, context)
     const [there, wants] = [sure + harvest, wanted.get(look.prey) ?? 0]
-    if (wants > there + SLACK * harvest) left.set(look.prey, Math.floor(there))
+    if (wants > there + almanac.common.harvestSlack!.value * harvest) left.set(look.prey, Math.floor(there))
     else beyond.set(look.prey, there - wants)
   }
   if (!left.size) return [...tasks]
