@@ -87,6 +87,7 @@ const putBack = () => write('numberDropped', {}, 'put back')
   text-decoration: underline dotted var(--ui-text-dimmed);
   text-underline-offset: 0.2em;
   cursor: pointer;
+  text-align: left;
 }
 .mark {
   font-size: 0.8125rem;

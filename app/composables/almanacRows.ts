@@ -14,6 +14,10 @@ export interface Row {
     from?: string
   }[]
 }
+/** Whether a word stands in what a number is called, or in what is said beside it. */
+export const rowSays = ({ label, numbers }: Row, word: string): boolean =>
+  `${label} ${numbers.map(n => n.note ?? '').join(' ')}`.toLowerCase().includes(word)
+
 /** `parts` are set together on one form; numbers of all species have none. */
 export type Section = [title: string, rows: Row[], parts?: readonly SpeciesPart[]]
 export const factRow = (label: string, path: string, f: Fact): Row => ({

@@ -1,5 +1,6 @@
 import type { Climate, Almanac, Cold, Mating, Measure, RoundJob, Sexing, Species, SpeciesPart } from '#core/almanac'
 import { factRow, spreadRow, type Row, type Section } from './almanacRows'
+import { COMMON_SECTIONS } from './commonWords'
 import { EVENT_NAMES } from '#core/pairing'
 import { JOB_WORDS } from '#core/subjects/jobWords'
 
@@ -334,18 +335,23 @@ export function speciesSections(s: Species, almanac: Almanac): Section[] {
       ],
       ['matureDays', 'adultMassG', 'youngMassG', 'weighEveryDays'],
     ],
-    [
-      'What happens and goes unwritten, any species',
-      Object.entries(almanac.common)
-        .filter(([key]) => key.startsWith('unwritten'))
-        .map(([key, f]) => factRow(wordsOf(key.replace('unwritten', '')), `common.${key}`, f)),
-    ],
-    [
-      'Health and year, any species',
-      Object.entries(almanac.common)
-        .filter(([key]) => !/^(unwritten|sex)/.test(key))
-        .map(([key, f]) => factRow(COMMON_WORDS[key] ?? wordsOf(key), `common.${key}`, f)),
-    ],
   ]
   return rows
 }
+
+/** Numbers that hold for every species, by what they are about. */
+export function commonSections({ common }: Pick<Almanac, 'common'>): Section[] {
+  const rowOf = (key: string, label: string) => factRow(label, `common.${key}`, common[key]!)
+  const unwritten = Object.keys(common).filter(key => UNWRITTEN.test(key))
+  return [
+    ...COMMON_SECTIONS.map(([title, words]): Section => [
+      title,
+      Object.entries(words)
+        .filter(([key]) => common[key])
+        .map(([key, label]) => rowOf(key, label)),
+    ]),
+    ['What happens and goes unwritten', unwritten.map(key => rowOf(key, wordsOf(key.replace('unwritten', ''))))],
+  ]
+}
+/** Shares of what is never written, by what happened. */
+const UNWRITTEN = /^unwritten(?!Cycles)/

@@ -3,6 +3,8 @@ import { useLocalStorage } from '@vueuse/core'
 
 const house = useHouse()
 const route = useRoute()
+/** What was sought in the list, when a number of it is chosen. */
+const word = ref('')
 const chosen = useLocalStorage('almanac-chosen', 'california-kingsnake')
 watch(
   () => route.hash,
@@ -16,7 +18,7 @@ watch(
 const species = computed(() => house.almanac.species[chosen.value])
 const feeder = computed(() => house.knowledge.feeders[chosen.value])
 watchEffect(() => {
-  if (!species.value && !feeder.value) chosen.value = 'california-kingsnake'
+  if (!species.value && !feeder.value && chosen.value !== EVERY) chosen.value = 'california-kingsnake'
 })
 const counts = computed(() => {
   const all = Object.values(house.almanac.species)
@@ -39,9 +41,10 @@ const counts = computed(() => {
       </p>
     </header>
     <div class="book">
-      <AlmanacList v-model="chosen" />
+      <AlmanacList v-model="chosen" @find="word = $event" />
       <article :key="chosen">
-        <AlmanacSpeciesSheet v-if="species" :species="species" @choose="chosen = $event" />
+        <AlmanacCommonSheet v-if="chosen === EVERY" :word="word" />
+        <AlmanacSpeciesSheet v-else-if="species" :species="species" @choose="chosen = $event" />
         <AlmanacFeederSheet v-else-if="feeder" :feeder="feeder" @choose="chosen = $event" />
       </article>
     </div>

@@ -242,3 +242,26 @@ describe('a sheet, from one house to another', () => {
     await there.page.close()
   })
 })
+
+describe('numbers for every species', () => {
+  it('are found by a word in the list, and set where they stand', async () => {
+    await visit.go('/almanac')
+    await visit.page.type('input[aria-label="Find a species or feeder"]', 'freezer')
+    await visit.untilText('nav[aria-label="Almanac"]', 'Numbers for every species 1 so called')
+    await visit.press('Numbers for every species 1 so called', 'nav[aria-label="Almanac"]')
+    await visit.untilText('.almanac-sheet', 'Prey in a litre of freezer')
+    expect(await visit.page.$eval('.almanac-sheet [role="status"]', e => (e as HTMLElement).innerText)).toBe('1 number')
+    const number = '.almanac-sheet .number'
+    expect(await visit.text(number)).toMatch(/freezer:\s*500/)
+    await visit.click(number)
+    await visit.retype('form input[inputmode="decimal"]', '450')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(number, 'yours')
+    await visit.untilGone('form input[inputmode="decimal"]')
+    expect(await visit.text(number)).toMatch(/freezer:\s*450/)
+    expect(await visit.text('.almanac-sheet')).toContain('1 of them is yours')
+    await visit.page.$eval('input[aria-label="Find a number"]', e => (e as HTMLInputElement).select())
+    await visit.page.type('input[aria-label="Find a number"]', 'no such number')
+    await visit.untilText('.almanac-sheet', 'No number is called that.')
+  })
+})

@@ -3,6 +3,7 @@ import type { Feeder, Species } from '#core/almanac'
 
 /** All species and feeders, found by a word or by what they are. */
 const chosen = defineModel<string>({ required: true })
+const emit = defineEmits<{ find: [word: string] }>()
 const house = useHouse()
 const word = ref('')
 const kind = ref('all')
@@ -42,6 +43,18 @@ const species = computed(() =>
     return kind.value === 'all' || kind.value === s.group
   }),
 )
+/** Numbers that hold for every species, found by their own words. */
+const numbers = computed(() => {
+  const asked = word.value.trim().toLowerCase()
+  if (kind.value !== 'all' || asked.length < 3) return 0
+  return commonSections(house.almanac)
+    .flatMap(([, rows]) => rows)
+    .filter(row => rowSays(row, asked)).length
+})
+function openNumbers(): void {
+  emit('find', numbers.value ? word.value.trim() : '')
+  chosen.value = EVERY
+}
 const feeders = computed(() =>
   Object.values(house.almanac.feeders).filter(
     f =>
@@ -67,6 +80,18 @@ const feeders = computed(() =>
       <USelect v-model="kind" :items="KINDS" aria-label="Show" class="w-full" />
     </div>
     <div class="lists">
+      <ul v-if="numbers || (kind === 'all' && !word.trim())">
+        <li>
+          <button
+            type="button"
+            :class="{ here: chosen === EVERY }"
+            :aria-current="chosen === EVERY ? 'true' : undefined"
+            @click="openNumbers"
+          >
+            Numbers for every species<span v-if="numbers" class="quiet small">{{ ` ${numbers} so called` }}</span>
+          </button>
+        </li>
+      </ul>
       <h2 v-if="species.length">Species</h2>
       <ul>
         <li v-for="s in species" :key="s.id">
@@ -93,7 +118,7 @@ const feeders = computed(() =>
           </button>
         </li>
       </ul>
-      <p v-if="!species.length && !feeders.length" class="quiet small">Nothing here is called that.</p>
+      <p v-if="!species.length && !feeders.length && !numbers" class="quiet small">Nothing here is called that.</p>
     </div>
   </nav>
 </template>

@@ -161,6 +161,10 @@ const beside = (title: string) =>
         <AlmanacRows :rows="rows" :beside="beside(title)" />
       </section>
     </template>
+    <p class="every">
+      <button type="button" class="link" @click="emit('choose', EVERY)">Numbers for every species</button>
+      <span class="quiet"> say what is watched, asked about and told of it too.</span>
+    </p>
     <LazyAlmanacPartForm
       v-if="setting"
       :open="true"
@@ -193,6 +197,9 @@ const beside = (title: string) =>
   gap: 0.25rem;
   align-items: center;
   margin-top: 0.5rem;
+}
+.every {
+  margin-top: 1.5rem;
 }
 .link {
   text-decoration: underline;
