@@ -30,6 +30,9 @@ const MARKS: Record<Mark, { word: string; full: string }> = {
   borrowed: { word: 'borrowed', full: 'Borrowed from a relative' },
   own: { word: 'yours', full: 'Your own number' },
 }
+/** It was asked for from a working that rests on it. */
+const route = useRoute()
+const sought = computed(() => typeof route.query.at === 'string' && props.path.startsWith(route.query.at))
 const own = computed(() => house.snapshot?.overrides.some(o => o.path === props.path))
 watch(open, is => {
   if (is) text.value = String(props.value)
@@ -49,7 +52,7 @@ const putBack = () => write('numberDropped', {}, 'put back')
 
 <template>
   <DefineButton>
-    <button type="button" class="number" aria-haspopup="dialog" :data-path="path">
+    <button type="button" class="number" :class="{ sought }" aria-haspopup="dialog" :data-path="path">
       <span class="sr-only">{{ label }}: </span><b>{{ value }}</b
       ><span class="sr-only"> {{ unit }},</span> <span class="mark" :class="mark">{{ MARKS[mark].word }}</span>
     </button>
@@ -88,6 +91,11 @@ const putBack = () => write('numberDropped', {}, 'put back')
   text-underline-offset: 0.2em;
   cursor: pointer;
   text-align: left;
+}
+.sought {
+  outline: 2px solid var(--ui-primary);
+  outline-offset: 3px;
+  border-radius: 2px;
 }
 .mark {
   font-size: 0.8125rem;

@@ -14,6 +14,16 @@ watch(
   { immediate: true },
 )
 
+/** A number that a working rests on is brought into sight. */
+watch(
+  () => route.query.at,
+  at => {
+    if (typeof at !== 'string') return
+    void nextTick(() => document.querySelector('.number.sought')?.scrollIntoView({ block: 'center' }))
+  },
+  { immediate: true, flush: 'post' },
+)
+
 // the sheet that was open may be of another house
 const species = computed(() => house.almanac.species[chosen.value])
 const feeder = computed(() => house.knowledge.feeders[chosen.value])

@@ -189,6 +189,19 @@ describe('Season, from the lock to the cups', () => {
       expect(text).toContain(part)
   })
 
+  it('leads from a number of the working to where it stands, to be set otherwise', async () => {
+    await visit.go('/culture-day')
+    await visit.click('[data-task^="start:"] .working-link')
+    await visit.see('.working a[href*="at=common.hungryCost"]')
+    await visit.click('.working a[href*="at=common.hungryCost"]')
+    await visit.untilText('main h2', 'Numbers for every species')
+    await visit.until('the number stands in sight', () => {
+      const box = document.querySelector('.number.sought')?.getBoundingClientRect()
+      return box !== undefined && box.top > 0 && box.bottom < innerHeight
+    })
+    expect(await visit.text('.number.sought')).toMatch(/A hungry meal weighs:\s*20/)
+  })
+
   it('tries a what-if in a worker beside today’s plan and writes nothing', async () => {
     await visit.go('/season')
     const { version } = await house()

@@ -32,6 +32,13 @@ function whence({ from }: Input): string {
       return `almanac, ${from.of ? `borrowed from ${from.of}` : MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source] ?? from.source}` : ''}${from.note ? ` (${from.note})` : ''}`
   }
 }
+/** Where its number is set, to be set otherwise. */
+const placeOf = ({ from }: Input) =>
+  from.kind === 'almanac'
+    ? almanacPlace(from.path, house.almanac)
+    : from.kind === 'setting'
+      ? { path: '/settings' }
+      : null
 </script>
 
 <template>
@@ -53,7 +60,13 @@ function whence({ from }: Input): string {
             <template v-for="(input, j) in reason.inputs" :key="j">
               <dt>{{ input.label }}</dt>
               <dd>
-                <b>{{ input.value }}</b> <span class="from">{{ whence(input) }}</span>
+                <b>{{ input.value }}</b>
+                <span class="from"
+                  ><NuxtLink v-if="placeOf(input)" :to="placeOf(input)!" class="underline" @click="hide">{{
+                    whence(input)
+                  }}</NuxtLink
+                  ><template v-else>{{ whence(input) }}</template></span
+                >
               </dd>
             </template>
           </dl>
