@@ -55,6 +55,17 @@ describe('the walk', () => {
     expect(linesOf(siblings(5)).every(l => l.tasks.length === 1)).toBe(true)
   })
 
+  it('folds 300 for whom there are 100 into those that are fed and those that can wait', () => {
+    const b = siblings(300)
+    // as many again stand without tags in the clutch, and never ate: they are first
+    b.write('preyCounted', { type: 'prey', id: 'mouse.pinky' }, 0, { count: 300 + 100 })
+    const feeds = linesOf(b).filter(l => l.tasks[0]!.kind === 'feed' && 'clutchTag' in l)
+    expect(feeds.map(l => l.tasks.length).sort((a, b) => a - b)).toEqual([100, 200])
+    expect(new Set(feeds.map(l => l.id)).size).toBe(2)
+    const waiting = feeds.find(l => l.tasks.length === 200)!
+    expect(waiting.tasks[0]!.detail).toMatch(/^too few .* for all; it can wait until /)
+  })
+
   it('goes room by room in walking order, what has no place last or first by itself', () => {
     const b = new HouseBuilder(today)
       .place('Rooms', { kind: 'room' })

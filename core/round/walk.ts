@@ -44,7 +44,7 @@ function linesOf(tasks: readonly Task[], house: Pick<House, 'animals' | 'clutche
     if (told.has(key!)) return []
     told.add(key!)
     const { id, tag } = house.clutches[house.animals[task.subject.id]!.clutchId!]!
-    return [{ id: `${task.kind}:${id}:${task.what}`, tasks: siblings, clutchTag: tag }]
+    return [{ id: `${id} ${key!}`, tasks: siblings, clutchTag: tag }]
   })
 }
 

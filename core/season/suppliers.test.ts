@@ -277,6 +277,16 @@ describe('the least order of a supplier', () => {
     expect(noMoney.sheet.under).toBeGreaterThan(0)
   })
 
+  it('what the keeper decided for a later day stays there', () => {
+    const due = along(snakes(null, [CRICKETS_8, bag])).sheet.goods
+    const b = snakes(due + 5, [CRICKETS_8, bag])
+    const { planned } = along(b).taken!
+    b.write('startDecided', { type: 'prey', id: MOUSE }, 0, { day: dayToIso(planned), units: 1 })
+    const after = along(b).taken
+    expect(after?.planned).not.toBe(planned)
+    expect(along(b).plans.find(p => p.prey === MOUSE)!.starts).toContainEqual({ day: planned, count: 1 })
+  })
+
   it('more than all that is planned comes to is not made up by half', () => {
     const { taken, sheet } = along(snakes(100_000, [CRICKETS_8, bag]))
     expect(taken).toBeUndefined()

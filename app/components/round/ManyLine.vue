@@ -7,7 +7,7 @@ const { performAll, busy } = useTaskActions()
 
 const first = computed(() => props.tasks[0]!)
 /** What needs no number of each can be done for all at once. */
-const forAll = computed(() => first.value.actions.filter(a => a.tone === 'main' && !a.ask))
+const forAll = computed(() => first.value.actions.filter(a => (a.tone === 'main' || a.instead) && !a.ask))
 const open = ref(false)
 </script>
 
@@ -17,18 +17,24 @@ const open = ref(false)
       <span class="who"
         ><span class="tag">{{ clutchTag }}</span> {{ tasks.length }} young</span
       >
-      <WorkingLink
-        class="what"
-        :title="`${tasks.length} young of ${clutchTag}: ${first.what}`"
-        :answer="`${first.what} each`"
-        :reasons="first.reasons"
-      />
-      <p v-if="first.caution" class="quiet small">{{ first.caution }}</p>
+      <div>
+        <WorkingLink
+          class="what"
+          :title="`${tasks.length} young of ${clutchTag}: ${first.what}`"
+          :answer="`${first.what} each`"
+          :reasons="first.reasons"
+        />
+        <p v-if="first.detail || first.caution" class="quiet small">
+          {{ [first.detail, first.caution].filter(Boolean).join('. ') }}
+        </p>
+      </div>
       <div class="do">
         <UButton
           v-for="action in forAll"
           :key="action.label"
           :label="`All ${tasks.length} ${action.label.toLowerCase()}`"
+          :color="action.instead ? 'neutral' : 'primary'"
+          :variant="action.instead ? 'outline' : 'solid'"
           :disabled="busy"
           @click="performAll(tasks, action.label, `${tasks.length} young of ${clutchTag}`)"
         />

@@ -9,7 +9,7 @@ import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
 import type { PlanJob, PlanTrial } from './contracts'
 import { decidedOf } from './decided'
 import { isGrown } from './kept'
-import { FREEZER, MINUTES, MONEY, isFrozen, shelvesOf } from './limits'
+import { FREEZER, MINUTES, MONEY, frozenWay, shelvesOf } from './limits'
 import { unitWeights } from './weights'
 
 /** What those who eat a prey may be given in its place, the best first; unknown, retired and live prey left out. */
@@ -91,7 +91,7 @@ function limitsOfPrey(
     ...shelvesOf(id, house),
     ...(cultureMinutes !== null && supply && isGrown(supply) ? [MINUTES] : []),
     ...(orderMoney !== null && priced ? [MONEY] : []),
-    ...(freezerLitres !== null && supply && isFrozen(supply) ? [FREEZER] : []),
+    ...(freezerLitres !== null && frozenWay(feederOf(almanac, id)) ? [FREEZER] : []),
   ]
 }
 

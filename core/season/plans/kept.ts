@@ -149,11 +149,14 @@ function inputFor(
   }
 }
 
+/** The name under which it is planned how what is grown in the house is ordered beside. */
+export const orderKey = (prey: string): string => `${prey} by order`
+
 function kept(look: PreyOutlook, feeder: Feeder, supply: PlannedSupply, byOrder: boolean, job: PlanJob): Kept {
   const tempC = shelfTemp(job, look.prey)
   const { usual, ...input } = inputFor(look, supply, tempC, byOrder, job)
   const days = input.need.length
-  const key = byOrder ? `${look.prey} by order` : look.prey
+  const key = byOrder ? orderKey(look.prey) : look.prey
   // what is tried leaves the days on which hunger counts as they are
   const countFrom = Math.min(days, firstCoveredDay({ ...input, startDays: usual }))
   return { key, byOrder, look, feeder, supply, tempC, input, days, countFrom }

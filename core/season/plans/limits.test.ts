@@ -252,4 +252,36 @@ describe('room in the freezer', () => {
     expect(flies.plans.flatMap(p => p.held)).toEqual([])
     expect(freezerTaken(flies.season.prey, almanac)).toBe(0)
   })
+
+  it('what is grown in the house and ordered beside it takes its room too', () => {
+    const rats = almanac.feeders['rat.weaned']!
+    const { supply: colony } = almanac.feeders['roach.nymph']!
+    const grown: typeof almanac = {
+      ...almanac,
+      feeders: { ...almanac.feeders, 'rat.weaned': { ...rats, supply: colony, otherWays: [rats.supply] } },
+    }
+    /** No colony gives any for months: parcels come, and are eaten day by day. */
+    const most = (litre: number | null) => {
+      const made = worked(snakes(30), within(litre), grown)
+      const { mean } = made.season.prey.find(p => p.prey === 'rat.weaned')!
+      let [there, fullest] = [0, 0]
+      for (let d = 0; d < 40; d++) {
+        const parcels = ratsOf(made).orders.filter(o => o.day + packOf('rat.weaned').days === today + d)
+        there += parcels.reduce((n, o) => n + o.count * o.pieces!, 0)
+        fullest = Math.max(fullest, litres(there))
+        there -= Math.min(there, mean[d]!)
+      }
+      return { fullest, held: ratsOf(made).held.filter(h => h.of === 'freezer') }
+    }
+    const free = most(null)
+    expect(free.fullest).toBeGreaterThan(2)
+    expect(most(50).fullest).toBeCloseTo(free.fullest, 9)
+    const held = most(1)
+    expect(held.fullest).toBeGreaterThan(0)
+    expect(held.fullest).toBeLessThanOrEqual(1)
+    expect(held.held[0]!.hungry).toBeGreaterThan(1)
+    // what lies there of it is in the freezer
+    const stocked = worked(snakes(30, { 'rat.weaned': 20 }), within(5), grown)
+    expect(freezerTaken(stocked.season.prey, grown)).toBeCloseTo(litres(20), 6)
+  })
 })

@@ -16,7 +16,7 @@ import {
 import type { PreyOutlook } from '../contracts'
 import { cultureTempC } from '../warmth'
 import type { Held, PlanJob } from './contracts'
-import { isGrown, type Kept } from './kept'
+import { isGrown, orderKey, orderWay, type Kept } from './kept'
 
 /** Minutes of a culture day, as a limit of the plan. */
 export const MINUTES = 'minutes'
@@ -28,6 +28,7 @@ const A_WEEK = 7
 /** More time is tried by so many minutes. */
 const MORE_MINUTES = 10
 
+type Frozen = Extract<Supply, { kind: 'bought' }>
 type Told = Pick<House, 'places' | 'cultures'>
 
 /** Places that say how many cups they take: in cold ones the number is of animals. */
@@ -76,7 +77,7 @@ export function heldBy(prey: string, limits: readonly Limit[], binding: readonly
   const most = new Map<string, Held>()
   for (const { limit: id, from, to, hungry, cost } of binding) {
     const limit = limits.find(l => l.id === id)
-    if (!limit?.takes.has(prey)) continue
+    if (!limit?.takes.has(prey) && !limit?.takes.has(orderKey(prey))) continue
     const told = limitTold(id, house)
     const held: Held = { ...told, more: limit.more, from: today + from, to: today + to, hungry, cost }
     const sort = `${told.of} ${told.place?.id ?? ''}`
@@ -107,9 +108,16 @@ function moneyLimit(most: number, kept: readonly Kept[], { ordered, today }: Pla
   }
 }
 
+/** How a feeder is got that is kept in the freezer: as usual, or beside being grown in the house; null where it is not. */
+export function frozenWay(feeder: Feeder): Frozen | null {
+  const { supply } = feeder
+  if (isFrozen(supply)) return supply
+  const order = supply.kind !== 'fresh' && isGrown(supply) ? orderWay(feeder) : undefined
+  return order && isFrozen(order) ? order : null
+}
+
 /** Bought, and kept in the freezer until it is thawed. */
-export const isFrozen = (supply: Supply): supply is Extract<Supply, { kind: 'bought' }> =>
-  supply.kind === 'bought' && supply.frozen === true
+export const isFrozen = (supply: Supply): supply is Frozen => supply.kind === 'bought' && supply.frozen === true
 
 /** Litres that one piece takes in the freezer. */
 export const litresOf = ({ massG }: Feeder, { common }: Pick<Almanac, 'common'>): number =>
@@ -119,7 +127,7 @@ export const litresOf = ({ massG }: Feeder, { common }: Pick<Almanac, 'common'>)
 export function freezerTaken(prey: readonly PreyOutlook[], almanac: Pick<Almanac, 'feeders' | 'common'>): number {
   return prey.reduce((litres, { prey: id, stock }) => {
     const feeder = feederOf(almanac, id)
-    return isFrozen(feeder.supply) ? litres + stock * litresOf(feeder, almanac) : litres
+    return frozenWay(feeder) ? litres + stock * litresOf(feeder, almanac) : litres
   }, 0)
 }
 
@@ -138,17 +146,20 @@ function parcelsWithin(startDays: readonly number[]): number[] {
  * as nobody goes hungry; where a bag of what they eat does not fit, what they would have eaten counts within those days.
  */
 function freezerLimits(most: number, kept: readonly Kept[], { almanac }: PlanJob, days: number): Limit[] {
-  const frozen = kept.flatMap(k => (isFrozen(k.supply) && !k.byOrder ? [{ ...k, way: k.supply }] : []))
+  const frozen = kept.flatMap(k => (isFrozen(k.supply) ? [{ ...k, way: k.supply }] : []))
   /** What lies there of what is there and on order, and what is wanted beyond it. */
   const [lies, wanted] = [new Float64Array(days), new Float64Array(days)]
-  for (const { look, feeder, input, way } of frozen) {
+  for (const { byOrder, look: own, feeder, input, way } of frozen) {
+    // what is grown in the house is eaten as it comes, and is in no freezer
+    const look = byOrder ? kept.find(k => !k.byOrder && k.look.prey === own.prey)!.look : own
+    const grown = Object.values(look.colonies).reduce((sum, perDay) => sum + perDay, 0)
     const each = litresOf(feeder, almanac)
     const firstParcel = (input.startDays[0] ?? Infinity) + way.leadDays.value
     let there = look.stock
     for (let d = 0; d < days; d++) {
-      there += input.running[d] ?? 0
+      there += Math.max(0, (look.running[d] ?? 0) - grown)
       lies[d]! += there * each
-      const need = look.mean[d] ?? 0
+      const need = Math.max(0, (look.mean[d] ?? 0) - grown)
       const eaten = Math.min(there, need)
       there -= eaten
       // nobody eats what cannot be there yet

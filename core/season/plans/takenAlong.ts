@@ -8,7 +8,7 @@ import type { SeasonContext } from '../context'
 import type { PreyOutlook } from '../contracts'
 import type { FeederPlan, TakenAlong } from './contracts'
 import { STARTS_AHEAD, ordersDue } from './due'
-import { freezerTaken, isFrozen, litresOf } from './limits'
+import { freezerTaken, frozenWay, isFrozen, litresOf } from './limits'
 
 type Context = Pick<SeasonContext, 'house' | 'almanac' | 'settings' | 'today'>
 type Pack = NonNullable<ReturnType<typeof packWay>>
@@ -66,14 +66,17 @@ function laterOf(
       if (!look || !pack?.price || pack.supplierId !== supplier.id || feeder.supply !== pack) return []
       const keeps = useByDays(lifeOf(pack, almanac.common, feeder.grows))
       const [lead, pieces] = [pack.leadDays.value, pack.packCount.value]
-      return plan.starts
-        .filter(s => s.day > today + STARTS_AHEAD)
-        .flatMap(({ day, count }) => {
-          const comes = day + lead - today
-          return Array.from({ length: count }, (_, i) => eatenBy((i + 1) * pieces, comes, look))
-            .filter(eaten => eaten - (by + lead - today) <= keeps)
-            .map((): Later => ({ plan, feeder, pack, day }))
-        })
+      return (
+        plan.starts
+          // what the keeper decided for a day stays there
+          .filter(s => s.day > today + STARTS_AHEAD && !plan.decided.some(d => d.day === s.day))
+          .flatMap(({ day, count }) => {
+            const comes = day + lead - today
+            return Array.from({ length: count }, (_, i) => eatenBy((i + 1) * pieces, comes, look))
+              .filter(eaten => eaten - (by + lead - today) <= keeps)
+              .map((): Later => ({ plan, feeder, pack, day }))
+          })
+      )
     })
     .sort((a, b) => a.day - b.day || (a.plan.prey < b.plan.prey ? -1 : 1))
 }
@@ -115,15 +118,18 @@ export function withTakenAlong(
     const feeder = feederOf(almanac, plan.prey)
     const pack = packWay(feeder)
     return ordersDue(plan, feeder, today).map(o => ({
-      ...{ feeder, count: o.count, by: o.by, supplierId: pack?.supplierId ?? null },
+      ...{ count: o.count, by: o.by },
+      // cultures about to yield are on no price list
+      supplierId: o.each === null ? null : (pack?.supplierId ?? null),
       price: o.each === null ? 0 : (pack?.price?.value ?? 0),
-      litres: pack && isFrozen(pack) ? o.count * pack.packCount.value * litresOf(feeder, almanac) : 0,
+      litres:
+        o.each !== null && pack && isFrozen(pack) ? o.count * pack.packCount.value * litresOf(feeder, almanac) : 0,
     }))
   })
   let litres = freezerTaken(prey, almanac) + due.reduce((n, o) => n + o.litres, 0)
   for (const { prey: id, onOrder } of Object.values(house.stocks)) {
     const feeder = almanac.feeders[id]
-    if (feeder && isFrozen(feeder.supply)) for (const o of onOrder) litres += o.count * litresOf(feeder, almanac)
+    if (feeder && frozenWay(feeder)) for (const o of onOrder) litres += o.count * litresOf(feeder, almanac)
   }
   let money = due.reduce(
     (sum, { price, count }) => sum + price * count,

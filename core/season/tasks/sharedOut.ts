@@ -122,7 +122,7 @@ function instead(action: TaskAction, portions: readonly Portion[], mouths: numbe
     ...(each !== undefined && { each: count / mouths }),
   }))
   const [data, ...also] = made
-  return { label: 'Instead', kind: action.kind, data: data!, ...(also.length && { also }) }
+  return { label: 'Instead', instead: true, kind: action.kind, data: data!, ...(also.length && { also }) }
 }
 
 /** Whether anything is known of what is there: a house that writes no stock is not told that it has none. */
