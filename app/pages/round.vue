@@ -83,10 +83,14 @@ const headline = computed(() => {
   )
 })
 
+/** So many prey are told one by one, those first of which there is least. */
+const SHORT_TOLD = 4
 /** Prey of which there is not enough for all meals of today: each meal says whose it is. */
 const short = computed(() => {
   const byPrey = new Map(due.value.flatMap(t => t.short ?? []).map(s => [s.prey, s]))
-  return [...byPrey.values()].map(s => tellShort(s, house.almanac))
+  const list = [...byPrey.values()].sort((a, b) => a.there / a.wanted - b.there / b.wanted)
+  const told = list.slice(0, SHORT_TOLD).map(s => tellShort(s, house.almanac))
+  return sentenceOf(list.length > SHORT_TOLD ? [...told, `${list.length - SHORT_TOLD} more`] : told)
 })
 
 /** J and K walk the lines, as a thumb would. */
@@ -107,9 +111,9 @@ defineShortcuts({ j: () => step(1), k: () => step(-1) })
     <LazyFirstSteps v-if="house.isEmpty" />
     <template v-else>
       <AlarmList :alarms="house.alarms" />
-      <p v-if="short.length" class="short" data-testid="short">
-        <NuxtLink to="/feeders" class="underline">Not enough for all</NuxtLink>: {{ short.join('; ') }}. Each meal says
-        who is first.
+      <p v-if="short" class="short" data-testid="short">
+        <NuxtLink to="/feeders" class="underline">Not enough for all</NuxtLink>: {{ short }}. Each meal says who is
+        first.
       </p>
       <LazyRoundFirstMeals v-if="firstMeals.length" :groups="firstMeals" />
       <Fold

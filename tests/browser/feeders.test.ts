@@ -637,7 +637,7 @@ describe('meals for which there is not enough', () => {
     await write('preyCounted', { type: 'prey', id: 'cricket.half' }, { count: 3 }, -0.5)
     await open()
     await visit.go('/round')
-    await visit.untilText('[data-testid="short"]', 'about 3 half-inch crickets for the ')
+    await visit.untilText('[data-testid="short"]', 'about 3 of ')
     const fewer = await visit.page.$$eval('[data-task^="feed:"]', lines =>
       lines
         .filter(l => (l as HTMLElement).innerText.includes('half-inch crickets for all'))

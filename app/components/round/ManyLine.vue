@@ -8,6 +8,10 @@ const { performAll, busy } = useTaskActions()
 const first = computed(() => props.tasks[0]!)
 /** What needs no number of each can be done for all at once. */
 const forAll = computed(() => first.value.actions.filter(a => (a.tone === 'main' || a.instead) && !a.ask))
+/** What is the same for all: a last weight is not. */
+const said = computed(() =>
+  [first.value.kind === 'feed' && first.value.detail, first.value.caution].filter(Boolean).join('. '),
+)
 const open = ref(false)
 </script>
 
@@ -24,9 +28,7 @@ const open = ref(false)
           :answer="`${first.what} each`"
           :reasons="first.reasons"
         />
-        <p v-if="first.detail || first.caution" class="quiet small">
-          {{ [first.detail, first.caution].filter(Boolean).join('. ') }}
-        </p>
+        <p v-if="said" class="quiet small">{{ said }}</p>
       </div>
       <div class="do">
         <UButton

@@ -188,11 +188,11 @@ export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] 
   return tasks.map(task => changed.get(task.id) ?? task)
 }
 
-/** `no small flies for the 12 wanted`, `about 194 small flies for the 226 wanted` */
+/** `about 38 of 306 small flies`, `none of 36 pinhead crickets` */
 export const tellShort = (
   { prey, there, wanted }: NonNullable<Task['short']>[number],
   almanac: Pick<Almanac, 'feeders'>,
-) => `${there > 0 ? `about ${there}` : 'no'} ${feederOf(almanac, prey).many} for the ${wanted} wanted today`
+): string => `${there > 0 ? `about ${there}` : 'none'} of ${wanted} ${feederOf(almanac, prey).many}`
 
 const reasonOf = (
   of: readonly Portion[],
