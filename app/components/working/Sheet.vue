@@ -29,9 +29,10 @@ function whence({ from }: Input): string {
     case 'computed':
       return 'computed'
     case 'almanac':
-      return `almanac, ${from.of ? `borrowed from ${from.of}` : MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source] ?? from.source}` : ''}${from.note ? ` (${from.note})` : ''}`
+      return `almanac, ${from.of ? `borrowed from ${from.of}` : MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source] ?? from.source}` : ''}`
   }
 }
+const noteOf = ({ from }: Input) => (from.kind === 'almanac' && from.note ? ` (${from.note})` : '')
 /** Where its number is set, to be set otherwise. */
 const placeOf = ({ from }: Input) =>
   from.kind === 'almanac'
@@ -65,7 +66,8 @@ const placeOf = ({ from }: Input) =>
                   ><NuxtLink v-if="placeOf(input)" :to="placeOf(input)!" class="underline" @click="hide">{{
                     whence(input)
                   }}</NuxtLink
-                  ><template v-else>{{ whence(input) }}</template></span
+                  ><template v-else>{{ whence(input) }}</template
+                  >{{ noteOf(input) }}</span
                 >
               </dd>
             </template>
