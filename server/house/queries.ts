@@ -198,7 +198,8 @@ export class HouseQueries {
       }),
     )
     this.latest = keyed
-    const plans = plansOfHouse(made.flat(), season.prey, context)
+    const gathered = () => plansOfHouse(made.flat(), season.prey, context)
+    const plans = guarded({ failures }, 'what is ordered along', null, gathered) ?? made.flat()
     const materials = guarded({ failures }, 'what cultures are made of', null, () => materialsAhead(plans, context))
     const tasks = materialTasks(materials ?? [], today)
     const alarms = failureAlarms(failures, { ...house, unread: [], newer: [] })
