@@ -50,6 +50,7 @@ export function useTaskActions() {
 
   function says(task: Task, action: TaskAction, asked: number | null): string {
     if (action.kind === 'cultureStarted') return `Started ${action.times} of ${task.tag.toLowerCase()}`
+    if (action.instead) return `${task.tag}: ${action.instead}`
     return `${task.tag}: ${action.label.toLowerCase()}${asked !== null ? ` ${asked}${action.ask?.unit === 'mass' ? ' g' : ''}` : ''}`
   }
 

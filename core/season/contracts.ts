@@ -51,8 +51,8 @@ export interface TaskAction {
   /** When one tap writes several entries: cups to start. */
   times?: number
   tone?: 'main' | 'plain'
-  /** Beside the usual answer: what there is today in its place. */
-  instead?: true
+  /** Beside the usual answer: what there is today in its place, in words. */
+  instead?: string
 }
 
 export interface Task {

@@ -649,6 +649,9 @@ describe('meals for which there is not enough', () => {
     const before = new Set((await mealsOf()).map(m => m.entryId))
     await visit.press('Instead', `[data-task="${line.id}"]`)
     await visit.untilGone(`[data-task="${line.id}"]`)
+    // what was written is told by what it was
+    const what = (/instead (.+?)(;|$)/m.exec(line.text) ?? /; (.+?) left for it/.exec(line.text))![1]!
+    await visit.untilText('body', `${line.text.split('\n')[0]!.trim()}: ${what}`)
     const meal = (await mealsOf()).filter(m => !before.has(m.entryId))
     expect(meal.length).toBeGreaterThanOrEqual(1)
     // what was offered is what the line says

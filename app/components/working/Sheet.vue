@@ -28,8 +28,11 @@ function whence({ from }: Input): string {
       return 'setting of the house'
     case 'computed':
       return 'computed'
-    case 'almanac':
-      return `almanac, ${from.of ? `borrowed from ${from.of}` : MARKS[from.mark]}${from.source ? `: ${house.almanac.sources[from.source] ?? from.source}` : ''}`
+    case 'almanac': {
+      const mark = from.of ? `borrowed from ${from.of}` : MARKS[from.mark]
+      const source = from.source && (house.almanac.sources[from.source] ?? from.source)
+      return source ? `almanac, ${mark}: ${source}` : `almanac, ${mark}`
+    }
   }
 }
 const noteOf = ({ from }: Input) => (from.kind === 'almanac' && from.note ? ` (${from.note})` : '')

@@ -57,6 +57,7 @@ export const nurseryTasks: TaskMaker = context =>
         if (due(dueDay, today)) {
           const scale = species.eats === 'insects' ? settings.appetite : 1
           const [main, ...others] = step.meal
+          const all = step.meal.map(m => `${Math.round(young * m.count * scale)} ${feederOf(almanac, m.prey).many}`)
           tasks.push({
             id: `young:${clutch.id}`,
             kind: 'feed',
@@ -65,7 +66,7 @@ export const nurseryTasks: TaskMaker = context =>
             placeId: clutch.placeId,
             due: dueDay,
             everyDays: step.everyDays,
-            what: `Feed ${young} young: ${step.meal.map(m => `${Math.round(young * m.count * scale)} ${feederOf(almanac, m.prey).many}`).join(' and ')}`,
+            what: `Feed ${young} young: ${all.join(' and ')}`,
             detail: clutch.firstFed ? undefined : 'first meal',
             actions: [
               {

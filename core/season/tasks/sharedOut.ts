@@ -73,7 +73,10 @@ function thereToday(
   return { sure: stock, harvest: Math.max(0, (running[0] ?? 0) - taken) }
 }
 
-/** What one gets of what it wants: the prey itself as far as there is any, else what may stand for it and is left over. */
+/**
+ * What one gets of what it wants: the prey itself as far as there is any, else what may stand for it and is left over.
+ * It is taken off both, for those who come after.
+ */
 function given(
   { wants, speciesId, takesOthers }: Claim,
   left: Map<string, number>,
@@ -110,8 +113,11 @@ function given(
   return { portions: [...portions].map(([prey, count]) => ({ prey, count })), missing }
 }
 
-/** The same meal of other portions, beside the usual one: what is really there, the keeper sees. */
-function instead(action: TaskAction, portions: readonly Portion[], mouths: number): TaskAction {
+/**
+ * The same meal of other portions, beside the usual one: what is really there, the keeper sees.
+ * @param told these portions in words
+ */
+function instead(action: TaskAction, portions: readonly Portion[], told: string, mouths: number): TaskAction {
   const { offered, taken, count: all, each, prey: _, ...said } = action.data
   const made = portions.map(({ prey, count }) => ({
     ...said,
@@ -122,7 +128,7 @@ function instead(action: TaskAction, portions: readonly Portion[], mouths: numbe
     ...(each !== undefined && { each: count / mouths }),
   }))
   const [data, ...also] = made
-  return { label: 'Instead', instead: true, kind: action.kind, data: data!, ...(also.length && { also }) }
+  return { label: 'Instead', instead: told, kind: action.kind, data: data!, ...(also.length && { also }) }
 }
 
 /** Whether anything is known of what is there: a house that writes no stock is not told that it has none. */
@@ -180,7 +186,7 @@ export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] 
         .filter(Boolean)
         .join('; '),
       actions: portions.length
-        ? [task.actions[0]!, instead(task.actions[0]!, portions, mouths), ...task.actions.slice(1)]
+        ? [task.actions[0]!, instead(task.actions[0]!, portions, tell(portions), mouths), ...task.actions.slice(1)]
         : task.actions,
       reasons: [...task.reasons, reasonOf(of, there, wanted, context)],
     })
