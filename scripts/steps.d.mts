@@ -10,7 +10,6 @@ export function build(
   through?: (command: string, args: string[], options: { env: NodeJS.ProcessEnv }) => unknown,
 ): Promise<void>
 export function listensOn(): string
-export function anyPort(host?: string): Promise<number>
 export function freePort(wished: number, host?: string): Promise<number>
 export function serve(options: {
   port: number

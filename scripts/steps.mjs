@@ -84,17 +84,6 @@ function addressOf(host, port) {
   return `http://${named.includes(':') ? `[${named}]` : named}:${port}`
 }
 
-/** Any port that is free: the system gives no two at once the same. */
-export function anyPort(host = '127.0.0.1') {
-  return new Promise((resolve, reject) => {
-    const probe = createServer().once('error', reject)
-    probe.listen(0, host, () => {
-      const { port } = probe.address()
-      probe.close(() => resolve(port))
-    })
-  })
-}
-
 /** The wished port, or the next free one above it. */
 export async function freePort(wished, host = '127.0.0.1') {
   for (let port = wished; port < wished + 50; port++) {

@@ -1,11 +1,13 @@
 // Installs and runs everything: lint, types, unit, API, build, browser. The last line counts the tests.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { build, chromium, isInstalled, markInstalled, root } from './steps.mjs'
 
 let passed = 0
 let failed = 0
+/** What failed, said once more at the end: it may lie thousands of lines above the count. */
+const failures = []
 
 /** Runs a command beside others and tells its exit code; what it prints is shown in one piece when it ends. */
 function beside(name, command, args, env = process.env) {
@@ -26,7 +28,12 @@ function beside(name, command, args, env = process.env) {
 /** A step that passes or fails as a whole. */
 async function step(name, command, args) {
   if ((await beside(name, command, args)) === 0) passed++
-  else failed++
+  else fail(name)
+}
+
+function fail(what, tests = 1) {
+  failed += tests
+  failures.push(what)
 }
 
 /** A suite whose tests are counted one by one. */
@@ -44,11 +51,15 @@ async function suite(name) {
   ])
   const counts = existsSync(report)
     ? JSON.parse(readFileSync(report, 'utf8'))
-    : { numPassedTests: 0, numFailedTests: 1, numTotalTests: 0 }
+    : { numPassedTests: 0, numFailedTests: 0, testResults: [] }
   passed += counts.numPassedTests
-  failed += counts.numFailedTests
+  const broken = counts.testResults.flatMap(file =>
+    file.assertionResults.filter(test => test.status === 'failed').map(test => ({ file: file.name, ...test })),
+  )
+  for (const { file, fullName, failureMessages } of broken)
+    fail(`${name}: ${relative(root, file)}: ${fullName}\n${failureMessages.join('\n').slice(0, 1500)}`)
   // a suite that could not even be collected has failed, whatever it counted
-  if (status !== 0 && counts.numFailedTests === 0) failed++
+  if (status !== 0 && broken.length === 0) fail(`${name} tests: not all of them ran`)
 }
 
 /** A step without which nothing that comes after it would tell anything. */
@@ -122,5 +133,6 @@ await inTwoLanes([
 await suite('api')
 await browser
 await suite('browser')
+for (const failure of failures) console.log(`\nFAILED ${failure}`)
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)

@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { anyPort, root } from '../../scripts/steps.mjs'
+import { freePort, root } from '../../scripts/steps.mjs'
 import { demoFilled } from './template'
 
 export interface RunningServer {
@@ -15,6 +15,17 @@ export interface RunningServer {
   pid: number
 }
 
+/**
+ * Ports of each worker apart, and under those that a system hands out to whoever connects: one that was free a moment ago
+ * is free still.
+ */
+let nextPort = 20_000 + 500 * Number(process.env.VITEST_POOL_ID ?? 0)
+async function ownPort(host?: string): Promise<number> {
+  const port = await freePort(nextPort, host)
+  nextPort = port + 1
+  return port
+}
+
 /** Starts the built server on a database of its own in a temporary folder. */
 export async function startServer(env: Record<string, string> = {}, keep?: string): Promise<RunningServer> {
   const entry = join(root, '.output/server/index.mjs')
@@ -23,7 +34,7 @@ export async function startServer(env: Record<string, string> = {}, keep?: strin
   const database = keep ?? join(folder, 'house.sqlite')
   const filled = env.MANTEL_DEMO && !keep && demoFilled()
   if (filled) copyFileSync(filled, database)
-  const port = await anyPort(env.HOST)
+  const port = await ownPort(env.HOST)
   const child: ChildProcess = spawn(process.execPath, [entry], {
     env: {
       ...process.env,
