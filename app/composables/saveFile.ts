@@ -1,7 +1,7 @@
-/** Hands a text to the browser as a file to be saved. */
-export function saveFile(name: string, text: string, type: string): void {
+/** Hands a text, or what a file is made of, to the browser to be saved. */
+export function saveFile(name: string, content: string | Uint8Array<ArrayBuffer>, type: string): void {
   const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type }))
+  link.href = URL.createObjectURL(new Blob([content], { type }))
   link.download = name
   link.click()
   URL.revokeObjectURL(link.href)

@@ -1,20 +1,22 @@
 <script setup lang="ts">
 import { renderSVG } from 'uqr'
 import { clutchLabels, cultureLabels, type Label } from '#core/season'
+import { LABEL_SHEETS, skipped, type LabelSheet } from '~/composables/labelSheet'
 
 /** Labels for cups, tubs and boxes of eggs, to be printed on sheets of stickers or on a roll. */
 const house = useHouse()
 const context = useSeasonContext()
 const VIEWS = ['Cultures', 'Eggs'] as const
-const view = ref<(typeof VIEWS)[number]>(useRoute().query.of === 'eggs' ? 'Eggs' : 'Cultures')
-/** One label and the paper, mm. */
-const SHEETS = {
-  a4: { label: 'A4, 24 labels of 70 × 37 mm', width: 70, height: 37, columns: 3, page: '210mm 297mm', rows: 8 },
-  roll62: { label: 'Roll, 62 × 29 mm', width: 62, height: 29, columns: 1, page: '62mm 29mm', rows: 1 },
-  roll50: { label: 'Roll, 50 × 25 mm', width: 50, height: 25, columns: 1, page: '50mm 25mm', rows: 1 },
-} as const
-const sheet = ref<keyof typeof SHEETS>('a4')
-const size = computed(() => SHEETS[sheet.value])
+const route = useRoute()
+const view = ref<(typeof VIEWS)[number]>('Cultures')
+// one may come here from the eggs while the page is open
+watch(
+  () => route.query.of,
+  of => (view.value = of === 'eggs' ? 'Eggs' : 'Cultures'),
+  { immediate: true },
+)
+const sheet = ref<keyof typeof LABEL_SHEETS>('a4')
+const size = computed<LabelSheet>(() => LABEL_SHEETS[sheet.value])
 /** Labels of a sheet that are gone already. */
 const skip = ref(0)
 const labels = computed<Label[]>(() =>
@@ -40,8 +42,35 @@ const printed = computed(() => labels.value.filter(l => chosen.value.has(l.subje
 const addressOf = ({ subject }: Label) =>
   `${location.origin}${subject.type === 'culture' ? `/feeders#${subject.id}` : `/eggs/${subject.id}`}`
 const code = (label: Label) => renderSVG(addressOf(label), { border: 1, ecc: 'L' })
-useHead({ style: [{ key: 'paper', innerHTML: () => `@page { size: ${size.value.page}; margin: 0 }` }] })
+useHead({
+  style: [
+    {
+      key: 'paper',
+      innerHTML: () => `@page { size: ${size.value.page.width}mm ${size.value.page.height}mm; margin: 0 }`,
+    },
+  ],
+})
 const print = () => window.print()
+
+const making = ref(false)
+const problem = ref('')
+async function savePdf(): Promise<void> {
+  making.value = true
+  problem.value = ''
+  try {
+    // what makes it is as large as all the rest, and seldom wanted
+    const [{ labelPdf }, { labelFonts }] = await Promise.all([
+      import('~/composables/labelPdf'),
+      import('~/composables/labelFonts'),
+    ])
+    const file = await labelPdf(printed.value, size.value, skip.value, addressOf, await labelFonts())
+    saveFile(`labels-${view.value.toLowerCase()}.pdf`, file, 'application/pdf')
+  } catch {
+    problem.value = 'The PDF could not be made: what makes it did not load. Try again, or print.'
+  } finally {
+    making.value = false
+  }
+}
 </script>
 
 <template>
@@ -59,15 +88,32 @@ const print = () => window.print()
           }}
         </p>
       </div>
-      <UButton label="Print" icon="i-lucide-printer" :disabled="!printed.length" @click="print" />
+      <div class="ways">
+        <UButton
+          label="Save as PDF"
+          icon="i-lucide-file-down"
+          :disabled="!printed.length"
+          :loading="making"
+          @click="savePdf"
+        />
+        <UButton
+          label="Print"
+          icon="i-lucide-printer"
+          color="neutral"
+          variant="outline"
+          :disabled="!printed.length"
+          @click="print"
+        />
+      </div>
     </header>
+    <p v-if="problem" class="no-print" role="alert">{{ problem }}</p>
     <div class="no-print">
       <ViewSwitch v-model="view" :views="VIEWS" />
       <div v-if="labels.length" class="choose">
         <RecordPick
           v-model="sheet"
           name="Stickers"
-          :items="Object.entries(SHEETS).map(([value, { label }]) => ({ value, label }))"
+          :items="Object.entries(LABEL_SHEETS).map(([value, { label }]) => ({ value, label }))"
           class="w-72"
         />
         <UFormField v-if="size.rows > 1" label="Stickers of the first sheet that are gone">
@@ -98,7 +144,7 @@ const print = () => window.print()
       aria-label="As printed"
       :style="{ gridTemplateColumns: `repeat(${size.columns}, ${size.width}mm)`, gridAutoRows: `${size.height}mm` }"
     >
-      <div v-for="n in size.rows > 1 ? Math.max(0, Math.min(size.rows * size.columns - 1, skip || 0)) : 0" :key="n" />
+      <div v-for="n in skipped(size, skip)" :key="n" />
       <article v-for="l in printed" :key="l.subject.id" class="label" :data-label="l.tag">
         <!-- eslint-disable-next-line vue/no-v-html -- drawn here, of an address -->
         <div class="code" role="img" :aria-label="`Code of ${l.tag}`" v-html="code(l)" />
@@ -113,6 +159,11 @@ const print = () => window.print()
 </template>
 
 <style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
 .choose {
   display: flex;
   flex-wrap: wrap;
@@ -140,6 +191,7 @@ const print = () => window.print()
   background: #fff;
   color: #111;
   outline: 1px dashed #999;
+  outline-offset: -1px;
   overflow: hidden;
   break-inside: avoid;
 }
