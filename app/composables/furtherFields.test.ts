@@ -53,6 +53,7 @@ describe('further fields of an entry', () => {
       'orderConfirmed',
       'orderDropped',
       'preyDiscarded',
+      'preyKept',
       'preyReceived',
       'sold',
     ])

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { feederOf, isLiveRow } from '#core/almanac'
 import { cultureWay, packWay } from '#core/supply'
-import { tellOrder, tellStart } from '#core/season'
+import { frozenWay, tellOrder, tellStart } from '#core/season'
 import { formatDay } from '#core/units'
 
 const house = useHouse()
@@ -68,6 +68,12 @@ const write = (kind: string, says: string, prey: string, count: number, further:
       data: { count, ...(kind === 'preyOrdered' && fromOf(prey)), ...further },
     },
     `${feederOf(house.almanac, prey).name}: ${says} ${count}`,
+    form,
+  )
+const writeKept = (prey: string, said: { placeId?: string }, form: FormErrors) =>
+  record(
+    { kind: 'preyKept', subject: { type: 'prey', id: prey }, data: said },
+    `${feederOf(house.almanac, prey).name}: kept at ${house.house.places[said.placeId ?? '']?.name ?? 'no place of its own'}`,
     form,
   )
 </script>
@@ -194,6 +200,14 @@ const write = (kind: string, says: string, prey: string, count: number, further:
                     label="Order"
                     :title="`${s.feeder.name} ordered`"
                     @record="(...said) => write('preyOrdered', 'ordered', s.plan.prey, ...said)"
+                  />
+                  <RecordAskNumber
+                    v-if="!frozenWay(s.feeder)"
+                    label="Kept at"
+                    :title="`Where are ${s.feeder.many} kept? Empty: nowhere of their own`"
+                    kind="preyKept"
+                    no-number
+                    @record="(_, said, form) => writeKept(s.plan.prey, said, form)"
                   />
                   <RecordAskNumber
                     v-if="s.stock >= 1"

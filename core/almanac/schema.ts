@@ -315,6 +315,8 @@ const Bought = z.strictObject({
   fedFirstDays: Fact.optional(),
   /** So many days after it came half of it is still usable. */
   keepDays: Fact,
+  /** Alive, it keeps the longer the cooler it stands, down to so many °C. */
+  coolestC: Fact.optional(),
   /** What a pack costs, and whose it is. */
   price: Fact.optional(),
   supplierId: z.string().max(80).optional(),

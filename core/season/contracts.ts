@@ -104,6 +104,8 @@ export interface PreyOutlook {
   /** The deliveries among it: when they come, if they do. */
   arriving: { comes: DayDist; count: number }[]
   stock: number
+  /** Warmth of where it is kept, °C; none where that was not said, or nothing is known of the place. */
+  tempC?: number
   /** Of what is bought: its lots, the first to be used first. */
   lots: StandingLot[]
   /** What colonies of which it is known how they grow give a day for good, by culture. */

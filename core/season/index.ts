@@ -16,6 +16,7 @@ export {
   planFeeders,
   plansOfHouse,
   freezerTaken,
+  frozenWay,
   roomTaken,
   shelvesOf,
   heldName,

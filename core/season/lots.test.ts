@@ -13,7 +13,7 @@ const house = () => new HouseBuilder(today).animal('G-1', 'leopard-gecko')
 const seasonOf = (b: HouseBuilder) => season(b.records(), almanac, defaultSettings, today).season
 const lookOf = (b: HouseBuilder, prey = HALF.id) => seasonOf(b).prey.find(p => p.prey === prey)!
 const crickets = packWay(feederOf(almanac, HALF.id))!
-const life = lifeOf(crickets, almanac.common)
+const life = lifeOf(crickets, almanac.common, undefined, null)
 
 describe('lots of what is bought', () => {
   it('are told with the day by which they are used; half are usable after the days they keep', () => {
@@ -63,6 +63,36 @@ describe('lots of what is bought', () => {
     const fresh = house()
     fresh.write('preyReceived', HALF, -6, { count: 100 })
     expect(task(fresh)).toBeUndefined()
+  })
+
+  it('keep the shorter the warmer they stand, and the Almanac’s days where that is not said', () => {
+    const at = (tempC: number | null) => {
+      const b = house().place('stand', { name: 'Cricket stand', tempC })
+      b.write('preyReceived', HALF, -4, { count: 100 })
+      b.write('preyKept', HALF, -4, { placeId: 'stand' })
+      return lookOf(b)
+    }
+    const plain = house()
+    plain.write('preyReceived', HALF, -4, { count: 100 })
+    expect(at(null).lots).toEqual(at(almanac.common.keepTemp!.value).lots)
+    expect(at(null).stock).toBe(lookOf(plain).stock)
+    // 10 °C warmer every day counts as so many
+    const warm = lifeOf(crickets, almanac.common, undefined, almanac.common.keepTemp!.value + 10)
+    expect(warm.halfDays).toBeCloseTo(crickets.keepDays.value / almanac.common.keepPace!.value, 12)
+    expect(at(almanac.common.keepTemp!.value + 10).stock).toBeCloseTo(100 * keptBetween(warm, 0, 4), 9)
+    expect(at(16).lots[0]!.useBy).toBeGreaterThan(at(22).lots[0]!.useBy)
+    expect(at(28).lots[0]!.useBy).toBeLessThan(at(22).lots[0]!.useBy)
+    const inputs = at(28).reasons.flatMap(r => r.inputs.map(i => `${i.label}: ${i.value}`))
+    expect(inputs).toContainEqual(expect.stringMatching(/^Kept at: Cricket stand, 28\.0 °C: its days go 1\.65 ×$/))
+  })
+
+  it('are said to be kept nowhere again only where a place was said', () => {
+    const b = house().place('stand', { name: 'Cricket stand', tempC: 28 })
+    b.write('preyReceived', HALF, -4, { count: 100 })
+    b.write('preyKept', HALF, -3, { placeId: 'stand' })
+    b.write('preyKept', HALF, -2, {})
+    expect(lookOf(b).tempC).toBeUndefined()
+    expect(foldHouse(b.records()).stocks[HALF.id]).not.toHaveProperty('placeId')
   })
 
   it('a box of mice keeps to the date that stands on it', () => {

@@ -382,8 +382,8 @@ describe('a feeder of one’s own', () => {
     const set = entry('c', 'speciesChanged', species('golden-mantella'), { parts: { ladder } })
     const almanac = almanacAfter(written(nothing(), moth(), set))
     expect(almanac.feeders.moth).toMatchObject({ name: 'Wax moth', supply: { kind: 'bought' } })
-    // pack, wait, days on food, days kept
-    expect(marksIn(almanac.feeders.moth!.supply)).toEqual(['borrowed', 'borrowed', 'borrowed', 'borrowed'])
+    // pack, wait, days on food, days kept, how cool it may stand
+    expect(marksIn(almanac.feeders.moth!.supply)).toEqual(Array(5).fill('borrowed'))
     expect(speciesOf(almanac, 'golden-mantella').ladder).toEqual(ladder)
     expect(problems(nothing(), set).join()).toMatch(/The almanac has no feeder “moth”/)
   })

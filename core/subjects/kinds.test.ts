@@ -227,6 +227,7 @@ describe('what each kind of entry may hold', () => {
       colonyLooked: { sharePercent: 10, young: 12 },
       orderDropped: {},
       preyDiscarded: { count: 1 },
+      preyKept: { placeId: 'p' },
       preyGrown: { count: 1, from: 'cricket.quarter' },
       lampHung: { distanceCm: 30 },
       lampFitted: { tag: 'U', lamp: 'tube', lifeDays: 9 },

@@ -52,6 +52,8 @@ export {
   keptBetween,
   keptPerDay,
   lifeOf,
+  coolestOf,
+  paceAt,
   standingLots,
   useByDays,
   type Lasts,

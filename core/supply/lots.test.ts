@@ -4,7 +4,8 @@ import { HouseBuilder } from '../../tests/fixtures/records'
 import { seededRandom } from '../chance'
 import { foldHouse } from '../subjects'
 import { dayFromIso } from '../units'
-import { keptBetween, standingLots, useByDays, type Life } from '.'
+import { feederOf, shippedAlmanac, type Supply } from '../almanac'
+import { aliveBetween, coolestOf, keptBetween, lifeOf, packWay, paceAt, standingLots, useByDays, type Life } from '.'
 
 const today = 20_000
 const fold = (b: HouseBuilder) => foldHouse(b.records())
@@ -264,5 +265,73 @@ describe('what is left of a stock', () => {
     expect(fold(b).stocks['cricket.half']!.left).toBe(2000 - 500 - 32 + 50)
     b.write('preyCounted', prey, 0, { count: 30 })
     expect(fold(b).stocks['cricket.half']!.left).toBe(30)
+  })
+})
+
+describe('the warmth of where feeders are kept', () => {
+  const { common } = shippedAlmanac
+  const wayOf = (id: string) => packWay(feederOf(shippedAlmanac, id))!
+  const crickets = wayOf('cricket.half')
+
+  it('lets them live as much faster as metabolic theory says', () => {
+    // Gillooly, Brown, West, Savage & Charnov 2001, Science 293:2248: rates go with exp(−E / kT), E about 0.65 eV; from
+    // memory. Boltzmann’s constant in eV/K (CODATA)
+    const rate = (tempC: number) => Math.exp(-0.65 / (8.617e-5 * (tempC + 273.15)))
+    for (const tempC of [16, 18, 20, 24, 26, 28, 30]) {
+      const theory = rate(tempC) / rate(common.keepTemp!.value)
+      expect(paceAt(crickets, common, tempC) / theory).toBeGreaterThan(0.95)
+      expect(paceAt(crickets, common, tempC) / theory).toBeLessThan(1.05)
+    }
+  })
+
+  it('is as the Almanac says where it is not known, and for what is frozen', () => {
+    expect(paceAt(crickets, common, null)).toBe(1)
+    expect(paceAt(crickets, common, common.keepTemp!.value)).toBe(1)
+    expect(wayOf('mouse.adult').frozen).toBe(true)
+    expect(paceAt(wayOf('mouse.adult'), common, 30)).toBe(1)
+  })
+
+  it('keeps mealworms for months in the fridge, and crickets no longer there than in the cool', () => {
+    // common practice, no source: mealworms rest in the fridge, and keep there some three to four times as long
+    const [fridge, room] = [5, 22].map(t => useByDays(lifeOf(wayOf('mealworm'), common, undefined, t)))
+    expect(fridge! / room!).toBeGreaterThan(3)
+    expect(fridge! / room!).toBeLessThan(5)
+    expect(paceAt(crickets, common, 5)).toBe(paceAt(crickets, common, coolestOf(crickets, common)))
+    expect(coolestOf(wayOf('mealworm'), common)).toBeLessThan(coolestOf(wayOf('superworm'), common))
+  })
+
+  it('never keeps them longer the warmer it is, nor forever, whatever numbers are set', () => {
+    const temps = fc.double({ min: -10, max: 50, noNaN: true })
+    const own = fc.record({
+      keepTemp: fc.double({ min: -5, max: 60, noNaN: true }),
+      keepPace: fc.double({ min: 0, max: 1000, noNaN: true }),
+      keepCoolest: fc.double({ min: -50, max: 60, noNaN: true }),
+    })
+    fc.assert(
+      fc.property(temps, temps, own, fc.integer({ min: 0, max: 400 }), (a, b, set, age) => {
+        const numbers = Object.fromEntries(
+          Object.entries(set).map(([name, value]) => [name, { ...common[name]!, value }]),
+        )
+        const lives = [Math.min(a, b), Math.max(a, b)].map(t =>
+          lifeOf(crickets, { ...common, ...numbers }, undefined, t),
+        )
+        const [cool, warm] = lives.map(l => aliveBetween(l, 0, age))
+        // by a number under 1, which makes no sense, it is the other way round
+        if (set.keepPace >= 1) expect(warm).toBeLessThanOrEqual(cool! + 1e-12)
+        for (const l of lives) {
+          expect(l.halfDays).toBeGreaterThanOrEqual(crickets.keepDays.value / 10 - 1e-9)
+          expect(l.halfDays).toBeLessThanOrEqual(crickets.keepDays.value * 10 + 1e-9)
+        }
+      }),
+    )
+  })
+
+  it('lets them grow out of their size the sooner, too', () => {
+    const grows = { into: 'cricket.full', days: { ...crickets.keepDays, value: 6 } }
+    const long: Supply = { ...crickets, keepDays: { ...crickets.keepDays, value: 40 } }
+    const at = (tempC: number | null) => lifeOf(long, common, grows, tempC).growsAfter!
+    expect(at(null)).toBe(6)
+    expect(at(32)).toBeCloseTo(6 / common.keepPace!.value, 9)
+    expect(at(16)).toBeGreaterThan(6)
   })
 })

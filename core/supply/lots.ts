@@ -16,14 +16,44 @@ export interface Life {
 
 const clamped = (least: number, x: number, most: number) => Math.min(most, Math.max(least, x))
 
-/** What is bought ends about the days it keeps, or when it has grown; what is harvested goes off day by day. */
-export function lifeOf(supply: PlannedSupply, { lotShape, lotUseBy }: Almanac['common'], grows?: Grows): Life {
+/** Times as quick as at the warmth for which its days are told; own numbers may be any. */
+const [SLOWEST, QUICKEST] = [0.1, 10]
+
+/** Down to this warmth a feeder keeps the longer the cooler it stands, °C. */
+export const coolestOf = (supply: PlannedSupply, { keepTemp, keepCoolest }: Almanac['common']): number =>
+  Math.min(keepTemp!.value, (supply.kind === 'bought' ? supply.coolestC : undefined)?.value ?? keepCoolest!.value)
+
+/**
+ * How quickly what is kept lives where it stands: by a factor for every 10 °C (Q10).
+ * @param tempC of its place; null where that is not known, and for what is frozen it does not matter
+ * @returns times as at the warmth for which its days are told, which is 1
+ */
+export function paceAt(supply: PlannedSupply, common: Almanac['common'], tempC: number | null): number {
+  if (tempC === null || (supply.kind === 'bought' && supply.frozen)) return 1
+  const warmer = Math.max(tempC, coolestOf(supply, common)) - common.keepTemp!.value
+  const pace = Math.max(0, common.keepPace!.value) ** (warmer / 10)
+  return Number.isNaN(pace) ? 1 : clamped(SLOWEST, pace, QUICKEST)
+}
+
+/**
+ * What is bought ends about the days it keeps, or when it has grown; what is harvested goes off day by day. Both are the
+ * sooner the warmer it stands.
+ * @param tempC of the place where it is kept; null where that is not known
+ */
+export function lifeOf(
+  supply: PlannedSupply,
+  common: Almanac['common'],
+  grows: Grows | undefined,
+  tempC: number | null,
+): Life {
+  const { lotShape, lotUseBy } = common
+  const pace = paceAt(supply, common, tempC)
   return {
-    halfDays: supply.keepDays.value,
+    halfDays: supply.keepDays.value / pace,
     // own numbers may be any: at the ends nothing could be said any more of when a lot ends
     shape: supply.kind === 'bought' ? clamped(0.2, lotShape!.value, 20) : 1,
     useByShare: clamped(0.01, lotUseBy!.value, 0.99),
-    ...(grows && supply.kind === 'bought' && { growsAfter: grows.days.value }),
+    ...(grows && supply.kind === 'bought' && { growsAfter: grows.days.value / pace }),
   }
 }
 
@@ -49,8 +79,8 @@ export const keptBetween = (life: Life, from: number, to: number): number =>
   life.growsAfter !== undefined && to >= life.growsAfter ? 0 : aliveBetween(life, from, to)
 
 /** Share of a stock that is still usable a day later, for what is planned without ages. */
-export function keptPerDay(supply: PlannedSupply, common: Almanac['common']): number {
-  const life = lifeOf(supply, common)
+export function keptPerDay(supply: PlannedSupply, common: Almanac['common'], tempC: number | null): number {
+  const life = lifeOf(supply, common, undefined, tempC)
   return life.shape === 1 ? 0.5 ** (1 / life.halfDays) : life.useByShare ** (1 / useByDays(life))
 }
 

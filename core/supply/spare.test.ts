@@ -16,7 +16,7 @@ const input = (part: Partial<PlanInput> = {}): PlanInput => ({
   need: new Float64Array(days).map((_, d) => (d >= 40 && d < 110 ? 60 : 0)),
   running: new Float64Array(days),
   stock: 0,
-  keptPerDay: keptPerDay(flies, shippedAlmanac.common),
+  keptPerDay: keptPerDay(flies, shippedAlmanac.common, null),
   perUnit: yieldSinceStart(flies, 24, days, 1),
   startDays: Array.from({ length: 18 }, (_, i) => i * 7),
   leastPerStart: 1,

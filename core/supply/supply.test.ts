@@ -117,7 +117,7 @@ describe('yields', () => {
   })
 
   it('half a stock is usable after the days it keeps', () => {
-    expect(keptPerDay(flies, shippedAlmanac.common) ** flies.keepDays.value).toBeCloseTo(0.5, 9)
+    expect(keptPerDay(flies, shippedAlmanac.common, null) ** flies.keepDays.value).toBeCloseTo(0.5, 9)
   })
 })
 
@@ -131,7 +131,7 @@ function flyPlan(hatchlings: number, part: Partial<PlanInput> = {}): PlanInput {
     need,
     running: new Array(days).fill(0),
     stock: 0,
-    keptPerDay: keptPerDay(flies, shippedAlmanac.common),
+    keptPerDay: keptPerDay(flies, shippedAlmanac.common, null),
     perUnit: yieldSinceStart(flies, 24, days),
     startDays: weekly(days),
     leastPerStart: 1,
@@ -229,7 +229,7 @@ describe('the plan of cups', () => {
           need: new Array(56).fill(2),
           running: new Array(56).fill(0),
           stock,
-          keptPerDay: keptPerDay(bought, shippedAlmanac.common),
+          keptPerDay: keptPerDay(bought, shippedAlmanac.common, null),
           perUnit: yieldSinceStart(bought, null, 56),
           startDays: weekly(56),
           leastPerStart: 0,
@@ -255,7 +255,7 @@ describe('the chance of running out', () => {
       need: new Float64Array(days * 200).map((_, i) => (i % days >= 30 && i % days < 40 ? needPerDay : 0)),
       supply: flies,
       stock: 0,
-      keptPerDay: keptPerDay(flies, shippedAlmanac.common),
+      keptPerDay: keptPerDay(flies, shippedAlmanac.common, null),
       running: [],
       starts: [
         { day: from + 4, count: counts },

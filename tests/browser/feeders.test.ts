@@ -1,6 +1,7 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { PDFDocument } from 'pdf-lib'
 import { v7 as uuid } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac } from '#core/almanac'
@@ -129,6 +130,22 @@ describe('labels', () => {
     expect(await pages()).toBe(1)
     await visit.go('/labels?of=eggs')
     expect(await visit.text('[data-label="C-5"]')).toMatch(/laid 24 Nov, 2 eggs\s+hatch/)
+  })
+
+  it('are saved as a PDF of true size, made in the window', async () => {
+    await open()
+    const folder = mkdtempSync(join(tmpdir(), 'mantel-labels-'))
+    const client = await visit.page.createCDPSession()
+    await client.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
+    await visit.go('/labels')
+    await visit.press('All', 'main')
+    await visit.press('Save as PDF', 'main')
+    const saved = join(folder, 'labels-cultures.pdf')
+    await expect.poll(() => existsSync(saved)).toBe(true)
+    const file = await PDFDocument.load(readFileSync(saved))
+    expect(file.getPageCount()).toBe(1)
+    expect(file.getPage(0).getWidth()).toBeCloseTo((210 / 25.4) * 72, 6)
+    rmSync(folder, { recursive: true })
   })
 })
 
@@ -323,6 +340,39 @@ describe('what cannot well be so', () => {
     await visit.untilText('form.ask', 'Only 58 are left by count')
     expect((await snapshot()).house.stocks['mouse.fuzzy']!.discards).toEqual([])
     await visit.expectRefusal(422)
+  })
+})
+
+describe('where a feeder is kept', () => {
+  it('is said by keys, moves the day by which it is used, and is taken back', async () => {
+    await open()
+    await visit.go('/feeders')
+    const row = '[data-stock="cricket.half"]'
+    const before = await visit.text(`${row} .lots`)
+    expect(before).toContain('of 23 Nov, use by 30 Nov')
+    await visit.page.focus(`${row} .buttons button:nth-of-type(3)`)
+    await visit.page.keyboard.press('Enter')
+    await visit.see('form.ask [aria-label^="Kept at:"]')
+    await visit.page.focus('form.ask [aria-label^="Kept at:"]')
+    await visit.page.keyboard.press('Enter')
+    await visit.see('[role="option"]')
+    await visit.page.keyboard.type('Glass room')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone('[role="option"]')
+    await visit.press('Record', 'form.ask')
+    await visit.untilText(row, 'kept at Glass room, 25')
+    // 25 °C instead of 22: a day is 1.28 of them
+    await visit.untilText(row, 'use by 28 Nov')
+    await visit.undo('Cricket, half-inch: kept at Glass room')
+    await visit.untilNoText(row, 'kept at')
+    expect(await visit.text(`${row} .lots`)).toBe(before)
+  })
+
+  it('is not asked of what lies in the freezer', async () => {
+    await open()
+    await visit.go('/feeders')
+    expect(await visit.text('[data-stock="mouse.adult"] .buttons')).not.toContain('Kept at')
+    expect(await visit.text('[data-stock="cricket.half"] .buttons')).toContain('Kept at')
   })
 })
 

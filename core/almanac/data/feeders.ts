@@ -1,4 +1,4 @@
-import type { BatchSigns, Feeder, Supply } from '../schema'
+import type { BatchSigns, Fact, Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
 import { liveRowId } from '../livePrey'
 import { otherWays } from './otherWays'
@@ -51,6 +51,10 @@ const beetleSigns: BatchSigns = {
   shownByFailing: memory(0.5, 'share'),
 }
 
+/** Larvae of the mealworm beetle rest at that warmth; superworms and most others die of it. */
+const FRIDGE = practice(5, '°C', 'they rest in the fridge; out of it for a meal of greens now and then')
+const COOL_CUPBOARD = memory(13, '°C', 'cooler they die')
+
 const cricket = (
   id: string,
   size: string,
@@ -70,6 +74,8 @@ const cricket = (
   cautions: [ALLERGY],
 })
 
+/** What keeps the longer the cooler, further down than others. */
+const RESTS: Record<string, Fact> = { 'mealworm.tiny': FRIDGE, 'waxworm': COOL_CUPBOARD }
 /** What eats before it is eaten; waxworms, silkworms and larvae come on their own food, or take none. */
 const FED_FIRST = new Set(['locust.small', 'locust.large', 'superworm', 'roach.nymph', 'roach.medium', 'roach.large'])
 
@@ -90,7 +96,10 @@ const insect = (
   many,
   latin,
   massG: memorySpread(...massG, 'g'),
-  supply: bought(`tub of ${packCount}`, packCount, 2, keepDays, FED_FIRST.has(id)),
+  supply: {
+    ...bought(`tub of ${packCount}`, packCount, 2, keepDays, FED_FIRST.has(id)),
+    ...(RESTS[id] && { coolestC: RESTS[id] }),
+  },
   care,
   cautions: [ALLERGY],
 })
@@ -409,7 +418,7 @@ const list: Feeder[] = [
     many: 'mealworms',
     latin: 'Tenebrio molitor',
     massG: memorySpread(0.05, 0.1, 0.15, 'g'),
-    supply: bought('tub of 500', 500, 2, 42, true),
+    supply: { ...bought('tub of 500', 500, 2, 42, true), coolestC: FRIDGE },
     care: 'Bran bed changed weekly. Fatty and hard: a snack, or for some the standing cup.',
     cautions: [ALLERGY],
   },

@@ -173,6 +173,13 @@ export const health: Record<string, Fact> = {
     'How sharply what is bought ends about the days it keeps: 1 goes off evenly, 4 within days',
   ),
   lotUseBy: memory(0.8, 'share', 'Of a lot still usable on the day by which it is to be used'),
+  keepTemp: memory(22, '°C', 'That the days for which bought and harvested feeders keep are told for'),
+  keepPace: memory(
+    2.3,
+    'times',
+    'What is kept alive lives so much faster 10 °C warmer: metabolic theory (Gillooly et al. 2001), 0.65 eV at 20–30 °C',
+  ),
+  keepCoolest: memory(15, '°C', 'Cooler than that feeders do not keep longer, where the Almanac says no other'),
   lotOver: memory(0.1, 'share', 'Of a lot: when more than so much must have gone by, it is to be looked through'),
   deliveryLate: memory(0.1, 'share', 'Of deliveries that come later than their lead time'),
   deliveryHalf: memory(1.5, 'days', 'Of those that are late half have come after so long'),

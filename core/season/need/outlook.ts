@@ -20,11 +20,12 @@ import type { SeasonContext } from '../context'
 import type { PreyOutlook, Scenarios } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
 import { remembering } from '../remember'
-import { cultureTempC } from '../warmth'
+import { cultureTempC, placeTempC } from '../warmth'
 import { liveMealsAhead } from '../weaning'
 import { animalNeed } from './animals'
 import { EatersByPrey, mealsPerPiece, mostOfOne } from './eaters'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
+import { keptInputs } from './keptWarm'
 import { addInto, youngNeed } from './young'
 
 const NONE: readonly string[] = []
@@ -171,7 +172,8 @@ export function outlook(
         for (let d = 0; d < days; d++) running[d]! += left[d] ?? 0
       }
       const stock = house.stocks[id]
-      const life = lifeOf(supply, almanac.common, feeder.grows)
+      const tempC = stock?.placeId === undefined ? null : placeTempC(stock.placeId, context)
+      const life = lifeOf(supply, almanac.common, feeder.grows, tempC)
       const lots = stock ? standingLots(stock, life, today) : []
       const atHand = lots.reduce((sum, lot) => sum + lot.pieces, 0)
       const gone = lots.reduce((sum, lot) => sum + lot.gone, 0)
@@ -206,6 +208,7 @@ export function outlook(
               'Stock today',
               `${Math.round(atHand)} usable${gone > 0.5 ? `; about ${Math.round(gone)} more by count have gone off` : ''}`,
             ),
+            ...keptInputs(feeder, supply, { placeId: stock?.placeId, tempC }, context),
             ...(supply.kind === 'bought'
               ? lots
                   .filter(lot => lot.pieces >= 0.5)
@@ -228,6 +231,7 @@ export function outlook(
         running: Array.from(running),
         arriving,
         stock: atHand,
+        ...(tempC !== null && { tempC }),
         lots: supply.kind === 'bought' ? lots.filter(lot => lot.pieces + lot.gone >= 0.005) : [],
         colonies,
         causes: [...(causes.get(id) ?? new Map<string, { label: string; total: number }>())]

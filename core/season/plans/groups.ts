@@ -162,6 +162,7 @@ const lookKey = derived((l: PreyOutlook) =>
   JSON.stringify([
     l.prey,
     l.stock,
+    l.tempC,
     l.lots.map(lot => [Math.round(lot.pieces * 100), lot.useBy]),
     l.colonies,
     rounded(l.high),
@@ -209,6 +210,7 @@ export function planKey({
     unwrittenProducing,
   } = almanac.common
   const { lotShape, lotUseBy, hungryShare, tubRoom, startMinutes } = almanac.common
+  const { keepTemp, keepPace, keepCoolest } = almanac.common
   return JSON.stringify([
     today,
     looks.map(lookKey),
@@ -243,6 +245,6 @@ export function planKey({
     [hungryCost, standInCost, sameKindCost, extraTripCost, otherWayCost, starterCost, cupLuck, unwrittenProducing].map(
       f => f!.value,
     ),
-    [lotShape, lotUseBy, hungryShare, tubRoom, startMinutes].map(f => f!.value),
+    [lotShape, lotUseBy, hungryShare, tubRoom, startMinutes, keepTemp, keepPace, keepCoolest].map(f => f!.value),
   ])
 }

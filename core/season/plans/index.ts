@@ -1,7 +1,7 @@
 export type { FeederPlan, FeederWeights, Gap, Held, Order, PlanJob, PlanTrial, Replacing } from './contracts'
 export { planJobs, planKey, preyGroups, standInsFor } from './groups'
 export { STARTS_AHEAD, ordersDue, type DueOrder } from './due'
-export { freezerTaken, roomTaken, shelvesOf } from './limits'
+export { freezerTaken, frozenWay, roomTaken, shelvesOf } from './limits'
 export { PlanMemory } from './memory'
 export { planFeeders, plansOfHouse } from './planFeeders'
 export { planDifferences, type PlanDifference } from './differences'

@@ -83,7 +83,7 @@ function lastsOf(look: PreyOutlook, life: Life, today: Day): Lasts | undefined {
 /** Lots at hand by the age at which usual ones have as long to go; nothing where all keeps beyond what is planned. */
 export function agesOf({ look, supply, input, feeder }: Kept, { almanac, today }: PlanJob): PlayedFeeder['ages'] {
   if (!input.lasts) return undefined
-  const life = lifeOf(supply, almanac.common, feeder.grows)
+  const life = lifeOf(supply, almanac.common, feeder.grows, look.tempC ?? null)
   const lots = look.lots.map(({ pieces, useBy }) => ({ pieces, age: Math.max(0, useByDays(life) - (useBy - today)) }))
   return { life, lots }
 }
@@ -116,7 +116,9 @@ function inputFor(
   const { settings, almanac, today } = job
   const { grows } = feederOf(almanac, look.prey)
   const days = supply.kind === 'bought' ? BOUGHT_DAYS : look.high.length
-  const lasts = supply.kind === 'bought' ? lastsOf(look, lifeOf(supply, almanac.common, grows), today) : undefined
+  const keptAtC = look.tempC ?? null
+  const life = lifeOf(supply, almanac.common, grows, keptAtC)
+  const lasts = supply.kind === 'bought' ? lastsOf(look, life, today) : undefined
   // what keeps less than a week is ordered between culture days too, so that one lot meets the next
   const aWeek = lasts ? Math.ceil(7 / (lasts.days + 1)) : 1
   const startDays: number[] = []
@@ -134,7 +136,7 @@ function inputFor(
     need: look.high.slice(0, days),
     running: look.running.slice(0, days),
     stock: look.stock,
-    keptPerDay: keptPerDay(supply, almanac.common),
+    keptPerDay: keptPerDay(supply, almanac.common, keptAtC),
     ...(lasts && { lasts }),
     ...(comesLater && { comesLater }),
     perUnit: yieldSinceStart(supply, tempC, days, settings.cupYield),

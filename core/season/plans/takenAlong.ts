@@ -21,7 +21,12 @@ interface Later {
   feeder: Feeder
   pack: Pack
   day: Day
+  /** Days that it keeps from when it comes. */
+  keeps: number
 }
+
+const keepsOf = (feeder: Feeder, pack: Pack, { tempC }: PreyOutlook, { common }: Context['almanac']): number =>
+  useByDays(lifeOf(pack, common, feeder.grows, tempC ?? null))
 
 /** What open orders come to, by the price lists of today. */
 function moneyOf(
@@ -64,7 +69,7 @@ function laterOf(
       const pack = packWay(feeder)
       const look = looks.get(plan.prey)
       if (!look || !pack?.price || pack.supplierId !== supplier.id || feeder.supply !== pack) return []
-      const keeps = useByDays(lifeOf(pack, almanac.common, feeder.grows))
+      const keeps = keepsOf(feeder, pack, look, almanac)
       const [lead, pieces] = [pack.leadDays.value, pack.packCount.value]
       return (
         plan.starts
@@ -74,7 +79,7 @@ function laterOf(
             const comes = day + lead - today
             return Array.from({ length: count }, (_, i) => eatenBy((i + 1) * pieces, comes, look))
               .filter(eaten => eaten - (by + lead - today) <= keeps)
-              .map((): Later => ({ plan, feeder, pack, day }))
+              .map((): Later => ({ plan, feeder, pack, day, keeps }))
           })
       )
     })
@@ -83,9 +88,9 @@ function laterOf(
 
 function reasonFor(
   { name, minimum }: SupplierState,
-  { feeder, pack, day }: Later,
+  { pack, day, keeps }: Later,
   goods: number,
-  { almanac, settings, today }: Context,
+  { settings, today }: Context,
 ): Reason {
   return {
     rule: 'Taken along: what is due does not make up the least order of the supplier, and what is planned for later and keeps till it is eaten comes with it, the earliest first',
@@ -93,7 +98,7 @@ function reasonFor(
       computedInput(`Least order, ${name}`, formatMoney(minimum!, settings.currency)),
       computedInput('Due by culture day', formatMoney(goods, settings.currency)),
       computedInput('Planned for', formatDay(day, today)),
-      computedInput('Keeps', `${Math.floor(useByDays(lifeOf(pack, almanac.common, feeder.grows)))} days`),
+      computedInput('Keeps', `${Math.floor(keeps)} days`),
       ...(settings.freezerLitres !== null && isFrozen(pack)
         ? [settingInput('Freezer', `${settings.freezerLitres} L`, 'freezerLitres')]
         : []),

@@ -233,6 +233,22 @@ export const stockKinds = [
     wording: d => `${d.grown ? 'Out of their size' : 'Thrown away'} ${d.count}${d.why ? `: ${d.why}` : ''}`,
   }),
   defineKind({
+    kind: 'preyKept',
+    subject: 'prey',
+    verb: 'Say where it is kept',
+    data: z.strictObject({ placeId: reference('place').optional() }),
+    fields: { placeId: { label: 'Kept at', as: 'place' } },
+    check: (state, { placeId }) =>
+      placeId === undefined && state.placeId === undefined
+        ? { path: 'data.placeId', message: 'Choose a place: none is known yet' }
+        : null,
+    apply(state, { placeId }) {
+      if (placeId === undefined) delete state.placeId
+      else state.placeId = placeId
+    },
+    wording: d => (d.placeId === undefined ? 'Kept at no place of its own' : 'Kept at a place'),
+  }),
+  defineKind({
     kind: 'preyGrown',
     subject: 'prey',
     verb: 'Record as grown',

@@ -30,6 +30,8 @@ export interface StockState {
   /** What came round for it and was done, and own rhythms of it: days, or null for what is not done. */
   care?: CareDone
   rhythms?: Readonly<Record<string, number | null>>
+  /** Where it is kept, if that was said. */
+  placeId?: string
   /** Oldest first; with the day that the supplier has confirmed, where it has. */
   onOrder: { day: Day; count: number; entryId: string; supplierId?: string; due?: Day }[]
   /** Counted and received less offered; what has gone off since is not taken off (see `usableStock`). */
