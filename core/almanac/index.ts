@@ -61,7 +61,7 @@ export {
 export { nearestSpecies, type ShortForm } from './nearest'
 export { ownWhereChanged, partFields, type PartField } from './partFields'
 export { partWords } from './partWords'
-export { readableSheet } from './readable'
+export { readableSheet, tellLeast } from './readable'
 export { feederProblem, speciesProblem, type RowProblem } from './rowProblem'
 export {
   MOST_SHEET_BYTES,

@@ -13,6 +13,10 @@ type Provenance = Pick<Fact, 'mark' | 'source' | 'from' | 'note'>
 const whence = ({ mark, from, note }: Provenance, sources: string | undefined) =>
   [MARK_WORDS[mark] + (from ? ` from ${from}` : ''), sources, note].filter(Boolean).join('; ')
 
+/** `, at least 50 % of it itself`, of a meal that other prey may stand for only in part; else nothing. */
+export const tellLeast = ({ least }: Species['ladder'][number]['meal'][number]): string =>
+  least ? `, at least ${Math.round(100 * least)} % of it itself` : ''
+
 /** A species as a sheet to read and to print, in Markdown. */
 export function readableSheet(species: Species, almanac: Almanac): string {
   const source = (p: Provenance) => (p.source ? almanac.sources[p.source] : undefined)
@@ -122,7 +126,10 @@ export function readableSheet(species: Species, almanac: Almanac): string {
         line(
           `From day ${s.fromDay}, every ${s.everyDays} d`,
           s.meal
-            .map(m => `${m.count} ${m.count === 1 ? almanac.feeders[m.prey]?.one : almanac.feeders[m.prey]?.many}`)
+            .map(
+              m =>
+                `${m.count} ${m.count === 1 ? almanac.feeders[m.prey]?.one : almanac.feeders[m.prey]?.many}${tellLeast(m)}`,
+            )
             .join(' and '),
           s,
         ),

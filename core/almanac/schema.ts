@@ -35,7 +35,16 @@ export const LadderStep = z.strictObject({
   /** Days since the first meal. */
   fromDay: z.number().int().min(0),
   everyDays: z.number().min(1).max(365),
-  meal: z.array(z.strictObject({ prey: z.string(), count: z.number().positive().max(100_000) })).min(1),
+  meal: z
+    .array(
+      z.strictObject({
+        prey: z.string(),
+        count: z.number().positive().max(100_000),
+        /** So much of it is to be that prey itself, whatever may stand for it; left out, nothing. */
+        least: z.number().min(0, 'A share lies between 0 and 1').max(1, 'A share lies between 0 and 1').optional(),
+      }),
+    )
+    .min(1),
   ...provenance,
 })
 export type LadderStep = z.infer<typeof LadderStep>

@@ -20,6 +20,7 @@ export {
   type RefusalLevel,
   type TryDone,
 } from './refusal'
+export { leastOwn } from './leastOwn'
 export { menuBalance, type MenuBalance } from './menu'
 export { powderFor } from './powder'
 export { triesOf, type Try } from './tries'

@@ -39,7 +39,7 @@ describe('the kinds that are given in turn', () => {
   const ids = (of: ReturnType<typeof kindsInTurn>) => of.map(k => k.prey)
 
   it('are the usual prey and what may stand for it, as many as make up a whole, by weight', () => {
-    const kinds = kindsInTurn(shippedAlmanac, crickets, { never: [] }, 0.4, all)
+    const kinds = kindsInTurn(shippedAlmanac, crickets, { never: [], ladder: [] }, 0.4, all)
     // roach.small and cricket.quarter may stand for all: 40, 40 and 20 %
     expect(ids(kinds)).toEqual(['cricket.half', 'roach.small', 'cricket.quarter'])
     expect(kinds.map(k => Math.round(100 * k.part))).toEqual([40, 40, 20])
@@ -50,16 +50,26 @@ describe('the kinds that are given in turn', () => {
   })
 
   it('never what a species is not given, nor what is not there, nor more of one than it may stand for', () => {
-    const few = kindsInTurn(shippedAlmanac, crickets, { never: ['roach.small', 'locust.small'] }, 0.4, id =>
+    const few = kindsInTurn(shippedAlmanac, crickets, { never: ['roach.small', 'locust.small'], ladder: [] }, 0.4, id =>
       ['roach.small', 'locust.small', 'waxworm', 'mealworm'].includes(id),
     )
     expect(ids(few)).toEqual(['cricket.half', 'mealworm', 'waxworm'])
     expect(few.map(k => Math.round(100 * k.part))).toEqual([40, 30, 15])
   })
 
+  it('leave the usual prey so much of itself as the ladder asks for', () => {
+    const asking = (least: number) => {
+      const ladder = [{ ...gecko.ladder[0]!, meal: [{ ...crickets, least }] }]
+      return kindsInTurn(shippedAlmanac, crickets, { never: [], ladder }, 0.4, all).map(k => Math.round(100 * k.part))
+    }
+    expect(asking(0.3)).toEqual([40, 40, 20])
+    expect(asking(0.7)).toEqual([70, 30])
+    expect(asking(1)).toEqual([100])
+  })
+
   it('are asked for as many as make up for the meal', () => {
     const asked: Record<string, number> = {}
-    kindsInTurn(shippedAlmanac, crickets, { never: [] }, 0.4, (id, count) => (asked[id] = count) > 0)
+    kindsInTurn(shippedAlmanac, crickets, { never: [], ladder: [] }, 0.4, (id, count) => (asked[id] = count) > 0)
     const mass = (id: string) => feeders[id]!.massG.likely
     for (const [id, count] of Object.entries(asked))
       expect(Math.abs(count * mass(id) - 4 * mass('cricket.half'))).toBeLessThanOrEqual(mass(id) / 2 + 1e-9)

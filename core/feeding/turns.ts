@@ -3,6 +3,7 @@ import type { Day } from '../chance'
 import { computedInput, factInput, type Judgement } from '../judgement'
 import type { Meal } from '../subjects'
 import { upperFirst } from '../units'
+import { leastOwn } from './leastOwn'
 import type { Portion } from './meal'
 
 /**
@@ -27,23 +28,26 @@ interface Kind {
 }
 
 /**
- * The kinds that are given in turn for a prey, the usual one first, each with its part: none more than `most`, none more
- * than it may stand for, and no further ones than are needed to make up a whole.
+ * The kinds that are given in turn for a prey, the usual one first, each with its part: none more than `mostOfKind`, but
+ * for the usual one where more of it must be; none more than it may stand for, and no further ones than are needed to
+ * make up a whole.
  * @param isThere whether there are so many pieces of a kind beyond what its own eaters want
  */
 export function kindsInTurn(
   almanac: Pick<Almanac, 'feeders'>,
   { prey, count }: Portion,
-  { never = [] }: Pick<Species, 'never'>,
-  most: number,
+  { never = [], ladder }: Pick<Species, 'never' | 'ladder'>,
+  mostOfKind: number,
   isThere: (prey: string, count: number) => boolean,
 ): Kind[] {
+  // so much of it is to be the prey itself
+  const most = Math.max(mostOfKind, leastOwn({ ladder }, prey))
   const kinds: Kind[] = [{ prey, pieces: 1, part: most }]
   let open = 1 - most
   for (const { feeder, mostShare, pieces } of standingIn(feederOf(almanac, prey), almanac.feeders, never)) {
     if (open <= 0) break
     if (!isThere(feeder.id, piecesOf(count, pieces))) continue
-    const part = Math.min(most, mostShare, open)
+    const part = Math.min(mostOfKind, mostShare, open)
     kinds.push({ prey: feeder.id, pieces, part })
     open -= part
   }

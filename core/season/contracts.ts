@@ -222,6 +222,8 @@ export interface EatersNeed {
   meals: number
   /** Most of it that is to be of one kind, 0..1; 1 where one prey is given as long as there is enough of it. */
   mostOfOne: number
+  /** So much of it is to be that prey itself, 0..1, whatever may stand for it. */
+  leastOwn: number
 }
 
 /** Need drawn per scenario, for simulation; kept apart from the season since it is large. */

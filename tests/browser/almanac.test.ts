@@ -106,6 +106,30 @@ describe('a species that is not shipped', () => {
       ),
     ).toBe(true)
   })
+
+  it('a prey of it may be asked to be itself, by keys: it is told with the step, and left out again at nothing', async () => {
+    const told = () => visit.text('ol.ladder li')
+    await visit.press('Edit ladder')
+    await visit.see(`${dialog} fieldset`)
+    await visit.still()
+    const row = `${dialog} fieldset:first-of-type .part`
+    await visit.page.focus(`${row} button[aria-label^="At least"]`)
+    await visit.page.keyboard.press('Enter')
+    await visit.see(`${row} input[aria-label^="Itself at least"]`)
+    // the field has the focus, with what is usual
+    expect(await visit.page.evaluate(() => (document.activeElement as HTMLInputElement).value)).toBe('50')
+    await visit.press('Set ladder', dialog)
+    await visit.untilGone(dialog)
+    await visit.untilText('ol.ladder li', 'at least 50 % of it itself')
+    await visit.press('Edit ladder')
+    await visit.see(`${row} input[aria-label^="Itself at least"]`)
+    await visit.still()
+    await visit.retype(`${row} input[aria-label^="Itself at least"]`, '0')
+    await visit.press('Set ladder', dialog)
+    await visit.untilGone(dialog)
+    await visit.untilNoText('ol.ladder li', 'itself')
+    expect(await told()).not.toContain('itself')
+  })
 })
 
 const leafTail = async () => Object.values((await houseOf(one)).species)[0]!

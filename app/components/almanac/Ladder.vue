@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LadderStep } from '#core/almanac'
+import { tellLeast, type LadderStep } from '#core/almanac'
 
 /** A feeding ladder as a row of prey, each as long as it is: mass to the third root. */
 const props = defineProps<{ ladder: readonly LadderStep[] }>()
@@ -17,7 +17,7 @@ const steps = computed(() => {
       return {
         ...m,
         r: Math.max(2, (LARGEST * Math.cbrt(feeder?.massG.likely ?? 0)) / most),
-        what: `${m.count} ${(m.count === 1 ? feeder?.one : feeder?.many) ?? m.prey}`,
+        what: `${m.count} ${(m.count === 1 ? feeder?.one : feeder?.many) ?? m.prey}${tellLeast(m)}`,
       }
     }),
   }))

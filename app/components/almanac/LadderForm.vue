@@ -23,6 +23,20 @@ function add(): void {
     mark: 'own',
   })
 }
+/** The button gives way to its field. */
+async function askLeast(part: LadderStep['meal'][number], { currentTarget }: Event): Promise<void> {
+  const row = (currentTarget as HTMLElement).closest('.part')
+  part.least = 0.5
+  await nextTick()
+  Array.from(row?.querySelectorAll('input') ?? [])
+    .at(-1)
+    ?.focus()
+}
+/** Nothing of it must be itself: it is left out again. */
+function setLeast(part: LadderStep['meal'][number], percent: number | null | undefined): void {
+  if (percent) part.least = percent / 100
+  else delete part.least
+}
 const said = () => ({
   ladder: ownWhereChanged(
     props.species.ladder,
@@ -60,6 +74,27 @@ const said = () => ({
             :aria-label="`Count, step ${i + 1}`"
           />
           <RecordPick v-model="m.prey" :items="prey" class="w-52" :name="`Prey, step ${i + 1}`" />
+          <UFormField v-if="m.least !== undefined" label="Itself at least, %">
+            <UInputNumber
+              :model-value="Math.round(100 * m.least)"
+              :min="0"
+              :max="100"
+              :step="10"
+              :step-snapping="false"
+              class="w-28"
+              :aria-label="`Itself at least, %, step ${i + 1}`"
+              @update:model-value="percent => setLeast(m, percent)"
+            />
+          </UFormField>
+          <UButton
+            v-else
+            label="At least …"
+            size="xs"
+            variant="ghost"
+            color="neutral"
+            :aria-label="`At least … of it itself, whatever may stand for it, step ${i + 1}`"
+            @click="askLeast(m, $event)"
+          />
           <UButton
             v-if="s.meal.length > 1"
             icon="i-lucide-x"
@@ -106,7 +141,8 @@ const said = () => ({
 }
 .part {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.375rem;
-  align-items: center;
+  align-items: end;
 }
 </style>

@@ -1,9 +1,12 @@
 import { feederOf, type Almanac, type Species } from '../../almanac'
 import { derived } from '../../derived'
-import { mostOfKind } from '../../feeding'
+import { leastOwn, mostOfKind } from '../../feeding'
 import type { HouseSettings } from '../../settings'
 import type { EatersNeed } from '../contracts'
 import { HORIZON_DAYS } from './horizon'
+
+/** What those who eat a prey may be given instead, and how much of it. */
+type Diet = Pick<EatersNeed, 'never' | 'mostOfOne' | 'leastOwn'>
 
 /** The need of each prey by who may be given what instead. */
 export class EatersByPrey {
@@ -16,17 +19,14 @@ export class EatersByPrey {
     return key
   }
 
-  /**
-   * The need of a prey of those who are never given some others, to be added to.
-   * @param mostOfOne most of it that is to be of one kind, 0..1
-   */
-  need(prey: string, never: readonly string[], mostOfOne: number): EatersNeed {
+  /** The need of a prey of those who may be given the same instead, to be added to. */
+  need(prey: string, { never, mostOfOne, leastOwn }: Diet): EatersNeed {
     let alike = this.needs.get(prey)
     if (!alike) this.needs.set(prey, (alike = new Map()))
-    const key = `${this.keyOf(never)} ${mostOfOne}`
+    const key = `${this.keyOf(never)} ${mostOfOne} ${leastOwn}`
     let need = alike.get(key)
     if (!need) {
-      need = { never, mean: new Float64Array(HORIZON_DAYS), meals: 0, pieces: 0, mostOfOne }
+      need = { never, mean: new Float64Array(HORIZON_DAYS), meals: 0, pieces: 0, mostOfOne, leastOwn }
       alike.set(key, need)
     }
     return need
@@ -34,8 +34,8 @@ export class EatersByPrey {
 
   addAll(others: EatersByPrey): void {
     for (const [prey, alike] of others.needs) {
-      for (const { never, mean, meals, pieces, mostOfOne } of alike.values()) {
-        const need = this.need(prey, never, mostOfOne)
+      for (const { mean, meals, pieces, ...diet } of alike.values()) {
+        const need = this.need(prey, diet)
         need.meals += meals
         need.pieces += pieces
         addDays(need.mean, mean)
@@ -91,17 +91,21 @@ function ofMeal(almanac: Almanac, species: Species, prey: string): OfMeal {
 export const mealsPerPiece = (almanac: Almanac, species: Species, prey: string): number =>
   ofMeal(almanac, species, prey).piece
 
+const NONE: readonly string[] = []
+
 /**
- * Most of what is wanted of a prey that is to be of one kind, 0..1, where a species is given several in turn. A meal that
- * is of several already may be as it is.
+ * What a species may be given in place of a prey. Where it is given several kinds in turn, the most that is to be of one:
+ * a meal that is of several already may be as it is.
  */
-export function mostOfOne(
+export function dietOf(
   almanac: Almanac,
   { schools }: Pick<HouseSettings, 'schools'>,
   species: Species,
   prey: string,
-): number {
+): Diet {
   const most = mostOfKind(almanac, schools, species)
+  const least = leastOwn(species, prey)
   // to a hundredth, so that those who eat nearly alike are planned as one
-  return most < 1 ? Math.min(1, Number((most / ofMeal(almanac, species, prey).all).toFixed(2))) : 1
+  const here = most < 1 ? Number((most / ofMeal(almanac, species, prey).all).toFixed(2)) : 1
+  return { never: species.never ?? NONE, mostOfOne: Math.min(1, Math.max(here, least)), leastOwn: least }
 }

@@ -23,12 +23,10 @@ import { remembering } from '../remember'
 import { cultureTempC, placeTempC } from '../warmth'
 import { liveMealsAhead } from '../weaning'
 import { animalNeed } from './animals'
-import { EatersByPrey, mealsPerPiece, mostOfOne } from './eaters'
+import { EatersByPrey, dietOf, mealsPerPiece } from './eaters'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
 import { keptInputs } from './keptWarm'
 import { addInto, youngNeed } from './young'
-
-const NONE: readonly string[] = []
 
 const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
 
@@ -95,9 +93,8 @@ export function outlook(
   ]
   const eaters = new EatersByPrey()
   for (const { species, times, need } of needs) {
-    const never = species.never ?? NONE
     for (const [prey, portions] of need) {
-      const eaten = eaters.need(prey, never, mostOfOne(almanac, settings, species, prey))
+      const eaten = eaters.need(prey, dietOf(almanac, settings, species, prey))
       let total = 0
       for (let i = 0; i < portions.days.length; i++) {
         const count = portions.counts[i]! * times

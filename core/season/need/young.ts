@@ -4,7 +4,7 @@ import { speciesOf, type Species } from '../../almanac'
 import type { Subject } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { guarded, type Failure } from '../guard'
-import { EatersByPrey, addDays, mealsPerPiece, mostOfOne } from './eaters'
+import { EatersByPrey, addDays, dietOf, mealsPerPiece } from './eaters'
 import { foodOfSource } from './food'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
 
@@ -51,8 +51,6 @@ function laneSubject(laneId: string): Subject {
 const DRAWN = Symbol('draws of mouths')
 const noDraws = () => new WeakMap<MouthSource, Draws>()
 
-const NOTHING: readonly string[] = []
-
 function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): YoungNeed {
   const { almanac, today } = context
   const need: YoungNeed = {
@@ -66,7 +64,7 @@ function needOfBlock(sources: readonly MouthSource[], context: SeasonContext): Y
   const drawn = context.memory?.room(DRAWN, noDraws) ?? noDraws()
   const means = new Map<Species, MeanNeed>()
   const eatenBy = (species: Species, prey: string) =>
-    need.eaters.need(prey, species.never ?? NOTHING, mostOfOne(almanac, context.settings, species, prey))
+    need.eaters.need(prey, dietOf(almanac, context.settings, species, prey))
   for (const source of sources) {
     const species = speciesOf(almanac, source.speciesId)
     let mean = means.get(species)

@@ -2,7 +2,7 @@ import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../../tests/fixtures/records'
-import { feederOf, shippedAlmanac, withOverrides } from '../../almanac'
+import { feederOf, shippedAlmanac, withOverrides, type Almanac } from '../../almanac'
 import type { SolveLp } from '../../supply'
 import {
   defaultSettings,
@@ -41,6 +41,39 @@ const geckos = (count: number) => {
   return b
 }
 const sum = (row: readonly number[]) => row.reduce((a, b) => a + b, 0)
+
+describe('a prey that is to be itself by the ladder', () => {
+  const asking = (least: number): Almanac => {
+    const species = shippedAlmanac.species['fat-tailed-gecko']!
+    const ladder = species.ladder.map(s => ({
+      ...s,
+      meal: s.meal.map(m => (m.prey === 'cricket.half' ? { ...m, least } : m)),
+    }))
+    return { ...shippedAlmanac, species: { ...shippedAlmanac.species, [species.id]: { ...species, ladder } } }
+  }
+  /** Roaches lie there for weeks, crickets do not. */
+  const planned = (least: number) => {
+    const b = geckos(10)
+    b.write('preyCounted', { type: 'prey', id: 'roach.small' }, 0, { count: 4000 })
+    const house = houseOf(b.records())
+    const almanac = asking(least)
+    const { season, scenarios } = seasonOfHouse(house, almanac, defaultSettings, today)
+    const all = planFeeders(season, scenarios, house, almanac, defaultSettings, solve, memory)
+    return all.find(p => p.prey === 'cricket.half')!
+  }
+  const roaches = (plan: FeederPlan) => sum(plan.standIns.filter(s => s.prey === 'roach.small').map(s => s.for))
+
+  it('is replaced no further though what may stand for it lies there, and the working says why', () => {
+    const [any, half, all] = [0, 0.5, 1].map(planned)
+    expect(roaches(any!)).toBeGreaterThan(roaches(half!))
+    expect(roaches(half!)).toBeGreaterThan(0)
+    expect(all!.standIns).toEqual([])
+    // until the first order comes nothing else is given: that is told as short
+    expect([any, all].map(plan => sum(plan!.missing) > 0)).toEqual([false, true])
+    const told = all!.reasons.flatMap(r => r.inputs).find(i => i.label === 'Of itself at least, by a ladder')
+    expect(told?.value).toBe('100 %')
+  })
+})
 
 describe('bought prey', () => {
   it('is ordered in whole packs before it runs out, for ten weeks', () => {

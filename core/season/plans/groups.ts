@@ -221,6 +221,7 @@ export function planKey({
       list.map(e => [
         e.never,
         e.mostOfOne,
+        e.leastOwn,
         Math.round(e.pieces),
         Math.round(e.meals),
         list.length > 1 ? rounded(e.mean) : '',

@@ -104,13 +104,16 @@ export interface TogetherTold {
 
 function togetherReason(
   { names, cost, bound, hungry, wholeDays, held }: TogetherTold,
-  { almanac, settings, today }: PlanJob,
+  prey: string,
+  { almanac, settings, today, eaters }: PlanJob,
 ): Reason {
+  const least = Math.max(0, ...(eaters[prey] ?? []).map(e => e.leastOwn))
   const gap = cost > 0 ? Math.max(0, (cost - bound) / cost) : 0
   return {
     rule: 'Planned together with what may stand for it: the least cost of hungry meals, units and meals of another prey, each by its weight (mixed-integer programme)',
     inputs: [
       computedInput('Together with', names.join(', ')),
+      ...(least ? [computedInput('Of itself at least, by a ladder', `${Math.round(100 * least)} %`)] : []),
       factInput('A hungry meal weighs', 'common.hungryCost.value', almanac.common.hungryCost!),
       settingInput(
         'A cup, a tub, a pack weighs',
@@ -212,7 +215,7 @@ export function planReasons(
 ): Reason[] {
   return [
     startReason(kept, plan, job),
-    ...(told.together ? [togetherReason(told.together, job)] : []),
+    ...(told.together ? [togetherReason(told.together, kept.look.prey, job)] : []),
     ...(told.safety ? [safetyReason(told.safety)] : []),
     supplyReasons(kept),
     playedReason(told.played, kept, job),

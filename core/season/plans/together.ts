@@ -80,6 +80,7 @@ export function sharing(kept: readonly Kept[], { eaters, almanac }: PlanJob): Sh
         share,
         need: share.map((part, d) => part * look.high[d]!),
         mealsPerPiece: e.meals / e.pieces,
+        ...(e.leastOwn > 0 && { leastOwn: e.leastOwn }),
         ...(e.mostOfOne < 1 && {
           turns: { mostOfOne: e.mostOfOne, from: turnsFrom(look.prey, standIns, e.mostOfOne, kept) },
         }),

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../../tests/fixtures/records'
-import { feederOf, shippedAlmanac as almanac, speciesOf } from '../../almanac'
+import { feederOf, shippedAlmanac as almanac, speciesOf, type Almanac } from '../../almanac'
 import { formatDay } from '../../units'
 import { checkEntry } from '../../subjects'
 import { defaultSettings, houseOf, season, standInsFor, type Task } from '..'
@@ -21,9 +21,9 @@ const stock = (b: HouseBuilder, prey: string, count: number): HouseBuilder => {
   b.write('preyCounted', { type: 'prey', id: prey }, 0, { count })
   return b
 }
-const meals = (b: HouseBuilder): Map<string, Task> =>
+const meals = (b: HouseBuilder, by: Almanac = almanac): Map<string, Task> =>
   new Map(
-    season(b.records(), almanac, defaultSettings, today)
+    season(b.records(), by, defaultSettings, today)
       .season.tasks.filter(t => t.kind === 'feed')
       .map(t => [t.tag, t]),
   )
@@ -84,6 +84,27 @@ describe('meals for which there is not enough', () => {
     const refuses = meals(b).get('G1')!
     expect(refuses.short).toBeDefined()
     expect(refuses.detail).not.toContain('instead')
+  })
+
+  it('are not made up where the prey must be itself, and only as far as it need not', () => {
+    const { standIns } = feederOf(almanac, NYMPH)
+    const other = standIns!.find(s => !(speciesOf(almanac, GECKO).never ?? []).includes(s.prey))!.prey
+    const asking = (least: number): Almanac => {
+      const species = speciesOf(almanac, GECKO)
+      const ladder = species.ladder.map(s => ({
+        ...s,
+        meal: s.meal.map(m => (m.prey === NYMPH ? { ...m, least } : m)),
+      }))
+      return { ...almanac, species: { ...almanac.species, [GECKO]: { ...species, ladder } } }
+    }
+    const second = (least: number) => {
+      const b = stock(stock(geckos(2), NYMPH, EACH), other, 1000)
+      return [...meals(b, asking(least)).values()][1]!
+    }
+    const { pieces, mostShare } = standInsFor(NYMPH, { never: [] }, almanac).find(s => s.prey === other)!
+    expect(second(1).detail).toContain(`it can ${waits}`)
+    expect(insteadOf(second(1))).toBeUndefined()
+    expect(insteadOf(second(0.5))!.data.offered).toBe(Math.round(EACH * Math.min(0.5, mostShare) * pieces))
   })
 
   it('never share out more than there is, of the prey or of what stands in; all that is told can be written', () => {

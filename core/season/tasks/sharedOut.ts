@@ -1,6 +1,6 @@
 import { feederOf, speciesOf, type Almanac } from '../../almanac'
 import type { Day } from '../../chance'
-import type { Portion } from '../../feeding'
+import { leastOwn, type Portion } from '../../feeding'
 import { computedInput, factInput, type Reason } from '../../judgement'
 import { livingAnimals, youngInGroup } from '../../subjects'
 import { formatDay } from '../../units'
@@ -86,7 +86,8 @@ function given(
   const portions = new Map<string, number>()
   const missing: Portion[] = []
   const give = (prey: string, count: number) => portions.set(prey, (portions.get(prey) ?? 0) + count)
-  const never = speciesOf(almanac, speciesId).never ?? []
+  const species = speciesOf(almanac, speciesId)
+  const never = species.never ?? []
   for (const { prey, count } of wants) {
     const there = left.get(prey)
     const own = there === undefined ? count : Math.min(count, Math.max(0, Math.floor(there)))
@@ -98,14 +99,16 @@ function given(
       missing.push({ prey, count: open })
       continue
     }
+    let mayBeOthers = (1 - leastOwn(species, prey)) * count
     for (const { prey: other, mostShare, pieces } of standInsFor(prey, { never }, almanac)) {
       const over = Math.floor(beyond.get(other) ?? 0)
-      const most = Math.min(open, mostShare * count, over / pieces)
+      const most = Math.min(open, mostShare * count, mayBeOthers, over / pieces)
       const number = Math.min(over, Math.round(most * pieces))
       if (number < 1) continue
       give(other, number)
       beyond.set(other, over - number)
       open -= Math.min(open, most)
+      mayBeOthers -= most
       if (open < 0.5) break
     }
     if (open >= 0.5) missing.push({ prey, count: Math.round(open) })

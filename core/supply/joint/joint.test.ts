@@ -27,11 +27,12 @@ const small = fc.record({
   share: fc.constantFrom(0.3, 0.5, 1),
   pieces: fc.constantFrom(0.5, 1, 3),
   meals: fc.constantFrom(0.1, 0.5, 1),
+  least: fc.constantFrom(0, 0.25, 0.6, 1),
 })
 type Small = typeof small extends fc.Arbitrary<infer T> ? T : never
 
 /** Two sorts of eaters, each with prey of its own that may be started, and a third prey that may stand in for both. */
-const smallProblem = ({ needA, needB, runs, wait, share, pieces, meals }: Small): JointInput => {
+const smallProblem = ({ needA, needB, runs, wait, share, pieces, meals, least }: Small): JointInput => {
   const yields = [...new Array<number>(wait).fill(0), 6, 12, 6]
   return problem(
     [
@@ -40,7 +41,7 @@ const smallProblem = ({ needA, needB, runs, wait, share, pieces, meals }: Small)
       feeder('c', { perUnit: [20], startDays: [1], stock: 8, running: runs }),
     ],
     [
-      eats('a', needA, { standIns: [standIn('c', pieces, share)], mealsPerPiece: meals }),
+      eats('a', needA, { standIns: [standIn('c', pieces, share)], mealsPerPiece: meals, leastOwn: least }),
       eats('b', needB, { standIns: [standIn('c', 1, 1)] }),
     ],
   )
@@ -355,7 +356,21 @@ describe('what the joint plan can be trusted with', () => {
     )
   })
 
-  it('nothing is taken that is not there, and no stand-in beyond its share', () => {
+  it('the more of a prey is to be itself, the more it costs; all of it is as if nothing stood for it', () => {
+    fc.assert(
+      fc.property(anyProblem, fc.double({ min: 0, max: 1, noNaN: true }), (input, least) => {
+        const asking = (leastOwn: number) => ({ ...input, eaters: input.eaters.map(e => ({ ...e, leastOwn })) })
+        atMost(plan(asking(0)).cost, plan(asking(least)).cost)
+        atMost(plan(asking(least)).cost, plan(asking(1)).cost)
+        const alone = { ...input, eaters: input.eaters.map(e => ({ ...e, standIns: [] })) }
+        atMost(plan(asking(1)).cost, plan(alone).cost)
+        atMost(plan(alone).cost, plan(asking(1)).cost)
+      }),
+      { numRuns: 25 },
+    )
+  })
+
+  it('nothing is taken that is not there, no stand-in beyond its share, nor all of them beyond theirs', () => {
     fc.assert(
       fc.property(anyProblem, input => {
         const { takings, starts } = plan(input)
@@ -376,6 +391,12 @@ describe('what the joint plan can be trusted with', () => {
             expect(left).toBeGreaterThanOrEqual(-1e-3)
           }
         }
+        input.eaters.forEach(({ prey, need, leastOwn = 0 }, e) => {
+          for (let d = 0; d < DAYS; d++) {
+            const others = takings.filter(t => t.eaters === e && t.feeder !== prey)
+            expect(total(others.map(t => t.row[d]!))).toBeLessThanOrEqual((1 - leastOwn) * need[d]! + 1e-3)
+          }
+        })
       }),
       { numRuns: 25 },
     )
@@ -406,6 +427,21 @@ describe('by hand', () => {
     expect(taken([standIn('c'), standIn('d')])).toEqual([['c', 10]])
     expect(taken([standIn('d'), standIn('c')])).toEqual([['d', 10]])
     expect(taken([{ ...standIn('c', 1, 0.3), weight: 1 / 0.3 }, standIn('d')])).toEqual([['d', 10]])
+  })
+
+  it('a prey that is to be half itself is replaced by half, and the rest is hungry; by order it is itself', () => {
+    const hungryWith = (leastOwn: number, standIns: Eaters['standIns']) =>
+      plan(
+        problem(
+          [feeder('a', { stock: 2 }), feeder('c', { stock: 50 }), feeder('a:order', { stock: 50 })],
+          [eats('a', [10, 0, 0, 0, 0], { standIns, leastOwn })],
+        ),
+      ).hungry
+    expect(hungryWith(0, [standIn('c')])).toBeCloseTo(0, 3)
+    // 2 are there, 5 may be of c
+    expect(hungryWith(0.5, [standIn('c')])).toBeCloseTo(3, 3)
+    expect(hungryWith(1, [standIn('c')])).toBeCloseTo(8, 3)
+    expect(hungryWith(1, [standIn('c'), { ...standIn('a:order'), of: 'a', weight: 0 }])).toBeCloseTo(0, 3)
   })
 
   it('the same got in two ways shares what it may stand for', () => {

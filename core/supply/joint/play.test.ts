@@ -112,6 +112,25 @@ describe('a plan played through', () => {
     expect([...fed(true, 29, [0, 0, 5]).byPrey.get('a')!.byDay]).toEqual([0, 0, 1])
   })
 
+  it('other prey stands for no more than may be of it, planned or not; the same by order is itself', () => {
+    const hungryBy = (leastOwn: number, part: object = {}) => {
+      const eaters = [{ prey: 'a', share: ones, standIns: [standIn('c'), standIn('e')], leastOwn, ...part }]
+      const feeders = [sure('a', [10, 10, 4]), sure('c', [3, 0, 0]), sure('e', [9, 0, 0])]
+      return [...played({ eaters, feeders }).byPrey.get('a')!.byDay]
+    }
+    // the last day lacks 6: 3 of c and 3 of e, of which no more than 10 · (1 − least) are eaten together
+    expect(hungryBy(0.4)).toEqual([0, 0, 0])
+    expect(hungryBy(0.5)).toEqual([0, 0, 1])
+    const planned = new Map([
+      ['c', [0, 0, 3]],
+      ['e', [0, 0, 3]],
+    ])
+    expect(hungryBy(0.4, { planned })).toEqual([0, 0, 0])
+    expect(hungryBy(0.5, { planned })).toEqual([0, 0, 1])
+    const ordered = { standIns: [{ ...standIn('e'), of: 'a' }] }
+    expect(hungryBy(1, ordered)).toEqual([0, 0, 0])
+  })
+
   it('a stand-in goes no further than its share and its exchange', () => {
     const alone = (s: ReturnType<typeof standIn>, there: number) =>
       played({

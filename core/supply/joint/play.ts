@@ -26,6 +26,8 @@ export interface PlayedEaters {
   standIns: readonly Alternative[]
   /** What the plan gives them of each feeder on each day, in pieces of the usual prey. */
   planned?: ReadonlyMap<string, ArrayLike<number>>
+  /** So much of what they want is to be of the prey itself, 0..1. */
+  leastOwn?: number
   /** Several kinds are given in turn: as the plan shares them, also while there is enough of the usual prey. */
   inTurn?: boolean
 }
@@ -60,6 +62,12 @@ export interface HungryFor extends Hungry {
 
 export interface Played extends Hungry {
   byPrey: Map<string, HungryFor>
+}
+
+interface Way extends Alternative {
+  index: number
+  /** It is another prey, and not the same got otherwise. */
+  isOther: boolean
 }
 
 /** Luck of the cultures in a second playing of the same need. */
@@ -191,7 +199,9 @@ export function playThrough(input: PlayInput): Played {
       part: e.inTurn ? usualPart(e, days) : null,
       need: input.need(e.prey),
       ways: e.standIns.flatMap(s =>
-        indexOf.has(s.feeder) ? [{ ...s, index: indexOf.get(s.feeder)!, planned: e.planned?.get(s.feeder) }] : [],
+        indexOf.has(s.feeder)
+          ? [{ ...s, index: indexOf.get(s.feeder)!, isOther: s.of !== e.prey, planned: e.planned?.get(s.feeder) }]
+          : [],
       ),
     }))
   const runs = input.scenarios.length * times
@@ -201,18 +211,30 @@ export function playThrough(input: PlayInput): Played {
   )
   const lacks = new Float64Array(eaters.length)
   const wants = new Float64Array(eaters.length)
+  /** What may still be of another prey on a day. */
+  const others = new Float64Array(eaters.length)
   const needs = eaters.map(e => e.need)
   const parts = eaters.map(e => e.share)
   const owns = eaters.map(e => e.own)
   const ages = feeders.map(f => (f.ages ? keptAges(f.ages.life, days) : null))
   const usualParts = eaters.map(e => e.part)
+  const mayBeOthers = eaters.map(e => 1 - (e.leastOwn ?? 0))
   const turning = [...eaters.keys()].filter(i => usualParts[i])
+  /** Of one way no more than that, and of other prey no more than may be. */
+  const take = (stocks: Stocks, i: number, way: Way, d: number, atMost: number, kept?: number) => {
+    const { index, pieces, isOther } = way
+    const open = isOther && others[i]! < lacks[i]! ? others[i]! : lacks[i]!
+    const most = atMost < open ? atMost : open
+    if (!(most > 0)) return
+    const taken = stocks.take(index, d, most * pieces, kept) / pieces
+    lacks[i]! -= taken
+    if (isOther) others[i]! -= taken
+  }
   const takePlanned = (stocks: Stocks, i: number, d: number) => {
     const { ways } = eaters[i]!
     for (let w = 0; w < ways.length; w++) {
-      const { index, pieces, planned } = ways[w]!
-      const most = planned ? Math.min(lacks[i]!, planned[d] ?? 0) : 0
-      if (most) lacks[i]! -= stocks.take(index, d, most * pieces) / pieces
+      const { planned } = ways[w]!
+      if (planned) take(stocks, i, ways[w]!, d, planned[d] ?? 0)
     }
   }
   const playOne = (scenario: number, time: number) => {
@@ -226,6 +248,7 @@ export function playThrough(input: PlayInput): Played {
         const part = usualParts[i]?.[d] ?? 1
         const lack = wanted ? wanted - stocks.take(owns[i]!, d, wanted * part) : 0
         wants[i] = wanted
+        others[i] = mayBeOthers[i]! * wanted
         lacks[i] = lack
         if (lack > 0 && part === 1) lacking = true
       }
@@ -244,10 +267,9 @@ export function playThrough(input: PlayInput): Played {
       for (let i = 0; i < eaters.length; i++) {
         if (lacks[i]! <= 0) continue
         const { prey, own, ways } = eaters[i]!
-        for (const { index, pieces, mostShare } of ways) {
+        for (const way of ways) {
           if (lacks[i]! <= 0) break
-          const most = Math.min(lacks[i]!, mostShare * wants[i]!)
-          lacks[i]! -= stocks.take(index, d, most * pieces, feeders[index]!.reserve?.[d]) / pieces
+          take(stocks, i, way, d, way.mostShare * wants[i]!, feeders[way.index]!.reserve?.[d])
         }
         if (d >= feeders[own]!.countFrom && lacks[i]! > wants[i]! * hungryShare) short.add(prey)
       }

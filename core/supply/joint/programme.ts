@@ -55,6 +55,8 @@ export interface Eaters {
   standIns: readonly Alternative[]
   /** Most of what they want that is to be of one kind, 0..1, from a day (index) on: every meal beyond it weighs. */
   turns?: { mostOfOne: number; from: number }
+  /** So much of what they want is to be of the prey itself, 0..1, however it is got; left out, none. */
+  leastOwn?: number
 }
 
 export interface JointInput {
@@ -154,7 +156,7 @@ export class JointProgramme {
       if (list) list.push(term)
       else takes.set(key, [term])
     }
-    input.eaters.forEach(({ prey, need, standIns, turns }, e) => {
+    input.eaters.forEach(({ prey, need, standIns, turns, leastOwn = 0 }, e) => {
       const ways = [{ feeder: prey, of: prey, pieces: 1, mostShare: 1 }, ...standIns]
       this.periods.forEach((period, t) => {
         const wanted = within(need, period)
@@ -182,6 +184,10 @@ export class JointProgramme {
           const beyond = repeats(e, k, t)
           this.repeated.push({ e, of: beyond })
           this.rows.push({ terms: [...terms, { by: -1, of: beyond }], is: '<=', than: turns.mostOfOne * wanted })
+        }
+        if (leastOwn > 0) {
+          const others = [...kinds].flatMap(([of, kind]) => (of === prey ? [] : kind.terms))
+          if (others.length) this.rows.push({ terms: others, is: '<=', than: (1 - leastOwn) * wanted })
         }
         this.rows.push({ terms, is: '=', than: wanted })
       })
