@@ -275,6 +275,7 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       lotShape: 'How sharply a lot of feeders ends',
       lotUseBy: 'Usable on the use-by day',
       lotOver: 'Gone by of a lot, to look through',
+      parcelAhead: 'Ordered along to save a parcel, ahead',
       keepTemp: 'Days of keeping are told for',
       keepPace: 'Feeders live so much faster 10 °C warmer',
       keepCoolest: 'Cooler keeps feeders no longer',

@@ -302,6 +302,90 @@ describe('the least order of a supplier', () => {
   })
 })
 
+describe('the carriage of a supplier', () => {
+  /** Snakes that eat mice of one supplier, and geckos on crickets of the same, or of another. */
+  const house = (carriage: number | null, ofCrickets: 'Near' | 'Far' = 'Far') => {
+    const b = geckos()
+    for (let i = 0; i < 12; i++) b.animal(`S-${i}`, 'california-kingsnake', { bornDay: today - 2000 })
+    const [mice, crickets] = [offer(MOUSE, 10, 15), offer('cricket.half', 1000, 8)]
+    supplier(b, 'Near', { carriage }, ofCrickets === 'Near' ? [mice, crickets] : [mice])
+    if (ofCrickets === 'Far') supplier(b, 'Far', {}, [crickets])
+    return b
+  }
+  const MOUSE = 'mouse.adult'
+  const told = (b: HouseBuilder, own = settings) => {
+    const { plans, almanac } = worked(b, own)
+    const plan = plans.find(p => p.prey === MOUSE)!
+    return { plans, almanac, plan, along: plan.takenAlong, later: plan.starts.filter(s => s.day > today + 6) }
+  }
+  const ahead = shippedAlmanac.common.parcelAhead!.value
+
+  it('is saved by what keeps: all that was planned within the weeks ahead comes with what is due', () => {
+    const { along, later, plans, almanac } = told(house(6))
+    const within = later.filter(s => s.day <= today + ahead)
+    expect(within.length).toBeGreaterThan(1)
+    expect(along).toMatchObject({ why: 'parcel', planned: within[0]!.day, supplier: 'Near' })
+    expect(along!.count).toBe(within.reduce((n, s) => n + s.count, 0))
+    const task = startTasks(plans, almanac, today).find(t => t.id === `along:${MOUSE}`)!
+    expect(task.detail).toMatch(/comes along and Near sends one parcel less/)
+    expect(told(house(null)).along).toBeUndefined()
+    expect(told(house(0)).along).toBeUndefined()
+  })
+
+  it('is not saved where a parcel is sent all the same: crickets come with it every week', () => {
+    const { plans } = told(house(6, 'Near'))
+    expect(plans.find(p => p.prey === 'cricket.half')!.starts.length).toBeGreaterThan(3)
+    expect(plans.filter(p => p.takenAlong)).toEqual([])
+  })
+
+  it('is paid where there is no room or no money for it, and from a day on that was decided otherwise', () => {
+    const all = told(house(6))
+    const price = (bags: number) => 15 * bags
+    const due = all.plan.starts.filter(s => s.day <= today + 6).reduce((n, s) => n + s.count, 0)
+    // money for what is due and a bag: too little for the bags of the second day if it has more, enough for one of one
+    const first = all.later[0]!
+    const poor = told(house(6), { ...settings, orderMoney: price(due) + 8 + price(first.count) - 1 })
+    expect(poor.along).toBeUndefined()
+    expect(told(house(6), { ...settings, freezerLitres: 0 }).along).toBeUndefined()
+    const b = house(6)
+    const second = all.later[1]!
+    b.write('startDecided', { type: 'prey', id: MOUSE }, 0, { day: dayToIso(second.day), units: second.count })
+    const decided = told(b)
+    expect(decided.along?.count).toBe(
+      decided.later.filter(s => s.day < second.day).reduce((n, s) => n + s.count, 0) || undefined,
+    )
+  })
+
+  it('is saved week by week: who orders what is told has fewer parcels, and nobody waits longer', () => {
+    /** Orders as they are told, on five culture days. @returns parcels, and days short of mice by the plans */
+    const walk = (carriage: number | null) => {
+      const b = house(carriage)
+      let [parcels, without] = [0, 0]
+      for (let week = 0; week < 5; week++) {
+        const now = today + 7 * week
+        const state = houseOf(b.records())
+        const almanac = almanacOf(state)
+        const { season, scenarios } = seasonOfHouse(state, almanac, settings, now)
+        const plans = planFeeders(season, scenarios, state, almanac, settings, solve)
+        const lines = orderSheet(plans, almanac, now).filter(l => l.supplierId === 'Near')
+        if (lines.length) parcels++
+        without += plans.find(p => p.prey === MOUSE)?.shortDays ?? 0
+        for (const { feeder, pieces } of lines) {
+          const subject = { type: 'prey' as const, id: feeder.id }
+          b.write('preyOrdered', subject, 7 * week, { count: pieces, supplierId: 'Near' })
+          b.write('preyReceived', subject, 7 * week + 2, { count: pieces })
+        }
+        for (let i = 0; i < 12; i++)
+          b.write('fed', { type: 'animal', id: `S-${i}` }, 7 * week + 5, { prey: MOUSE, offered: 1, taken: 1 })
+      }
+      return { parcels, without }
+    }
+    const [paid, saved] = [walk(null), walk(6)]
+    expect(saved.parcels).toBeLessThan(paid.parcels)
+    expect(saved.without).toBeLessThanOrEqual(paid.without + 0.5)
+  })
+})
+
 describe('money for orders in a week', () => {
   const priced = () => supplier(geckos(), 'Near', {}, [offer('cricket.half', 50, 10), offer('cricket.quarter', 50, 10)])
   const spent = (plans: ReturnType<typeof worked>['plans'], from: number) =>

@@ -173,6 +173,7 @@ export const health: Record<string, Fact> = {
     'How sharply what is bought ends about the days it keeps: 1 goes off evenly, 4 within days',
   ),
   lotUseBy: memory(0.8, 'share', 'Of a lot still usable on the day by which it is to be used'),
+  parcelAhead: memory(28, 'days', 'No more is ordered along to save a parcel than was planned within so many days'),
   keepTemp: memory(22, '°C', 'That the days for which bought and harvested feeders keep are told for'),
   keepPace: memory(
     2.3,

@@ -35,7 +35,7 @@ export interface Order {
   pieces: number | null
 }
 
-/** Packs planned for later that are ordered along with what is due, so that the least order of their supplier is met. */
+/** Packs planned for later that are ordered along with what is due. */
 export interface TakenAlong {
   by: Day
   count: number
@@ -46,6 +46,8 @@ export interface TakenAlong {
   planned: Day
   /** Its name. */
   supplier: string
+  /** So that its least order is met, or that it sends one parcel less. */
+  why: 'least' | 'parcel'
   reason: Reason
 }
 

@@ -1,6 +1,6 @@
 import { feederOf, unitName, type Feeder } from '../../almanac'
 import type { Day } from '../../chance'
-import { computedInput, settingInput, type Reason } from '../../judgement'
+import { computedInput, factInput, settingInput, type Reason } from '../../judgement'
 import type { StockState, SupplierState } from '../../subjects'
 import { lifeOf, packWay, useByDays } from '../../supply'
 import { formatDay, formatMoney } from '../../units'
@@ -86,17 +86,28 @@ function laterOf(
     .sort((a, b) => a.day - b.day || (a.plan.prey < b.plan.prey ? -1 : 1))
 }
 
+/** Why something is taken along: the least order, or a parcel less. */
+type Why = TakenAlong['why']
+
 function reasonFor(
-  { name, minimum }: SupplierState,
+  { name, minimum, carriage }: SupplierState,
   { pack, day, keeps }: Later,
-  goods: number,
-  { settings, today }: Context,
+  { why, goods }: { why: Why; goods: number },
+  { almanac, settings, today }: Context,
 ): Reason {
+  const money = (amount: number | null) => formatMoney(amount ?? 0, settings.currency)
   return {
-    rule: 'Taken along: what is due does not make up the least order of the supplier, and what is planned for later and keeps till it is eaten comes with it, the earliest first',
+    rule:
+      why === 'least'
+        ? 'Taken along: what is due does not make up the least order of the supplier, and what is planned for later and keeps till it is eaten comes with it, the earliest first'
+        : 'Taken along: all that this supplier was to send on a later day keeps till it is eaten, and comes with what is due: one parcel less',
     inputs: [
-      computedInput(`Least order, ${name}`, formatMoney(minimum!, settings.currency)),
-      computedInput('Due by culture day', formatMoney(goods, settings.currency)),
+      ...(why === 'least'
+        ? [computedInput(`Least order, ${name}`, money(minimum)), computedInput('Due by culture day', money(goods))]
+        : [
+            computedInput(`Carriage, ${name}`, money(carriage)),
+            factInput('No further ahead than', 'common.parcelAhead.value', almanac.common.parcelAhead!),
+          ]),
       computedInput('Planned for', formatDay(day, today)),
       computedInput('Keeps', `${Math.floor(keeps)} days`),
       ...(settings.freezerLitres !== null && isFrozen(pack)
@@ -107,17 +118,103 @@ function reasonFor(
   }
 }
 
+/** Days on which a supplier is to send something later, each with how many packs. */
+function parcelsOf(
+  supplier: SupplierState,
+  plans: readonly FeederPlan[],
+  { almanac, today }: Context,
+): [Day, number][] {
+  const parcels = new Map<Day, number>()
+  for (const { prey, starts, orders } of plans) {
+    const feeder = feederOf(almanac, prey)
+    const pack = packWay(feeder)
+    if (pack?.supplierId !== supplier.id) continue
+    // cultures about to yield are on no price list
+    const packs = [...orders.filter(o => o.pieces !== null), ...(feeder.supply === pack ? starts : [])]
+    for (const { day, count } of packs)
+      if (day > today + STARTS_AHEAD) parcels.set(day, (parcels.get(day) ?? 0) + count)
+  }
+  return [...parcels].sort(([a], [b]) => a - b)
+}
+
+/** What is spent and what lies in the freezer, as long as nothing goes beyond what there is. */
+class Room {
+  constructor(
+    private litres: number,
+    private money: number,
+    private readonly context: Context,
+  ) {}
+
+  private after(packs: readonly Later[]): { litres: number; money: number } {
+    const { almanac } = this.context
+    const sum = (of: (later: Later) => number) => packs.reduce((n, later) => n + of(later), 0)
+    return {
+      litres: this.litres + sum(l => (isFrozen(l.pack) ? l.pack.packCount.value * litresOf(l.feeder, almanac) : 0)),
+      money: this.money + sum(l => l.pack.price!.value),
+    }
+  }
+
+  fits(packs: readonly Later[]): boolean {
+    const { freezerLitres, orderMoney } = this.context.settings
+    const { litres, money } = this.after(packs)
+    const roomy = litres <= Math.max(freezerLitres ?? Infinity, this.litres)
+    return roomy && money <= (orderMoney ?? Infinity)
+  }
+
+  take(packs: readonly Later[]): void {
+    const { litres, money } = this.after(packs)
+    this.litres = litres
+    this.money = money
+  }
+}
+
+/** Packs that make up the least order, the earliest first; null where they do not make it up. */
+function toLeastOrder(minimum: number, goods: number, later: readonly Later[], room: Room): Later[] | null {
+  const taken: Later[] = []
+  let sum = goods
+  for (const pack of later) {
+    if (sum >= minimum) break
+    if (!room.fits([...taken, pack])) continue
+    taken.push(pack)
+    sum += pack.pack.price!.value
+  }
+  return sum >= minimum ? taken : null
+}
+
+/** All packs of the next later days, as long as those days then need no parcel. */
+function parcelsLess(
+  supplier: SupplierState,
+  plans: readonly FeederPlan[],
+  later: readonly Later[],
+  taken: readonly Later[],
+  room: Room,
+  context: Context,
+): Later[] {
+  if (!supplier.carriage) return []
+  const ahead = context.today + context.almanac.common.parcelAhead!.value
+  const less: Later[] = []
+  for (const [day, packs] of parcelsOf(supplier, plans, context)) {
+    const all = later.filter(l => l.day === day)
+    const rest = all.filter(l => !taken.includes(l))
+    // a parcel that is sent all the same takes what comes after it along when its day comes
+    if (day > ahead || all.length < packs || !room.fits([...less, ...rest])) break
+    less.push(...rest)
+  }
+  return less
+}
+
 /**
- * Plans with what is ordered along with what is due, so that the least order of each supplier is met: packs that are
- * planned for later, keep until they are eaten, and find room and money. Where they do not make it up, nothing is taken
- * along.
+ * Plans with what is ordered along with what is due: packs that are planned for later, keep until they are eaten, and
+ * find room and money. First those that make up the least order of each supplier, the earliest first; where they do not
+ * make it up, nothing is taken along. Then all of the next later days, each of which then needs no parcel, and costs no
+ * carriage.
  */
 export function withTakenAlong(
   plans: readonly FeederPlan[],
   prey: readonly PreyOutlook[],
   context: Context,
 ): FeederPlan[] {
-  const { house, almanac, settings, today } = context
+  const { house, almanac, today } = context
   const looks = new Map(prey.map(look => [look.prey, look]))
   const due = plans.flatMap(plan => {
     const feeder = feederOf(almanac, plan.prey)
@@ -136,38 +233,31 @@ export function withTakenAlong(
     const feeder = almanac.feeders[id]
     if (feeder && frozenWay(feeder)) for (const o of onOrder) litres += o.count * litresOf(feeder, almanac)
   }
-  let money = due.reduce(
+  const money = due.reduce(
     (sum, { price, count }) => sum + price * count,
     moneyOf(o => o.day > today - A_WEEK && o.day <= today, context),
   )
+  const room = new Room(litres, money, context)
   const along = new Map<string, TakenAlong>()
   for (const supplier of Object.values(house.suppliers)) {
     const own = due.filter(o => o.supplierId === supplier.id)
-    if (!supplier.minimum || !own.length) continue
+    if (!own.length) continue
     const by = Math.min(...own.map(o => o.by))
     const goods = own.reduce((n, o) => n + o.price * o.count, orderedToday(supplier.id, context))
-    const taken: Later[] = []
-    let [sum, room, spent] = [goods, litres, money]
-    for (const later of laterOf(supplier, by, plans, looks, context)) {
-      if (sum >= supplier.minimum) break
-      const price = later.pack.price!.value
-      const takes = isFrozen(later.pack) ? later.pack.packCount.value * litresOf(later.feeder, almanac) : 0
-      if (takes && room + takes > (settings.freezerLitres ?? Infinity)) continue
-      if (spent + price > (settings.orderMoney ?? Infinity)) continue
-      taken.push(later)
-      sum += price
-      room += takes
-      spent += price
-    }
-    if (sum < supplier.minimum) continue
-    ;[litres, money] = [room, spent]
-    for (const later of taken) {
-      const { plan, pack } = later
+    const later = laterOf(supplier, by, plans, looks, context)
+    const least = toLeastOrder(supplier.minimum ?? 0, goods, later, room)
+    if (!least) continue
+    room.take(least)
+    const less = parcelsLess(supplier, plans, later, least, room, context)
+    room.take(less)
+    const taken = [...least.map(l => ({ l, why: 'least' as const })), ...less.map(l => ({ l, why: 'parcel' as const }))]
+    for (const { l, why } of taken) {
+      const { plan, pack } = l
       const before = along.get(plan.prey)
       along.set(plan.prey, {
         ...{ by, count: (before?.count ?? 0) + 1, unit: unitName(pack), pieces: pack.packCount.value },
-        ...{ planned: before?.planned ?? later.day, supplier: supplier.name },
-        reason: before?.reason ?? reasonFor(supplier, later, goods, context),
+        ...{ planned: before?.planned ?? l.day, supplier: supplier.name, why: before?.why ?? why },
+        reason: before?.reason ?? reasonFor(supplier, l, { why, goods }, context),
       })
     }
   }

@@ -103,10 +103,11 @@ function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null
   }
 }
 
-/** What is ordered along with others, so that their supplier sends. */
+/** What is ordered along with others. */
 function takenAlongTask({ prey, takenAlong }: FeederPlan, feeder: Feeder, today: number): Task | null {
   if (!takenAlong) return null
-  const { by, count, pieces, planned, supplier, reason } = takenAlong
+  const { by, count, pieces, planned, supplier, why, reason } = takenAlong
+  const what = why === 'least' ? `to reach the least order of ${supplier}` : `and ${supplier} sends one parcel less`
   return {
     id: `along:${prey}`,
     kind: 'start',
@@ -115,7 +116,7 @@ function takenAlongTask({ prey, takenAlong }: FeederPlan, feeder: Feeder, today:
     placeId: null,
     due: by,
     what: tellOrder(takenAlong, feeder),
-    detail: `planned for ${formatDay(planned, today)}; comes along to reach the least order of ${supplier}`,
+    detail: `planned for ${formatDay(planned, today)}; comes along ${what}`,
     actions: [
       { label: 'Ordered', kind: 'preyOrdered', data: { count: count * pieces, ...fromOf(feeder) }, tone: 'main' },
     ],
