@@ -70,8 +70,12 @@ const colonyRows = ({ colony }: Feeder, path: string): Row[] =>
         ]),
         factRow('life once grown', `${path}.colony.adultDays`, colony.adultDays),
         factRow('young a day of a grown one', `${path}.colony.youngPerDay`, colony.youngPerDay),
-        factRow('at', `${path}.colony.atTempC`, colony.atTempC),
-        factRow('nothing grows at', `${path}.colony.baseTempC`, colony.baseTempC),
+        ...(colony.warmBlooded
+          ? []
+          : [
+              factRow('at', `${path}.colony.atTempC`, colony.atTempC),
+              factRow('nothing grows at', `${path}.colony.baseTempC`, colony.baseTempC),
+            ]),
         factRow('one holds at most', `${path}.colony.capacity`, colony.capacity),
       ]
     : []

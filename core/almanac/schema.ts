@@ -353,6 +353,8 @@ const ColonyRates = z
     youngPerDay: Fact,
     atTempC: Fact,
     baseTempC: Fact,
+    /** It grows alike whatever the warmth of its room. */
+    warmBlooded: z.literal(true).optional(),
     capacity: Fact,
   })
   .refine(r => r.adultDays.value >= 1 && r.capacity.value >= 1 && r.youngPerDay.value >= 0, 'It needs a life, and room')

@@ -62,7 +62,7 @@ function colonyReasons(
       change: 'A count of a part of it, or a harvest that is counted',
     },
     {
-      rule: 'Most a week that is there each week, and leaves grown ones to follow for as long as one lives',
+      rule: 'Most a week that is there each week, and leaves grown ones to follow for two generations',
       inputs: [
         factInput('In so many of all cases', 'common.chainSure.value', common.chainSure!),
         factInput('Grown ones may become fewer by', 'common.colonyMayLose.value', common.colonyMayLose!),

@@ -34,7 +34,7 @@ describe('ways in which a feeder comes', () => {
     expect(wayPath(roaches, packWay(roaches)!)).toBe('feeders.roach.nymph.otherWays.0')
     expect(wayPath(roaches, roaches.supply)).toBe('feeders.roach.nymph.supply')
     expect(packWay(feederOf(shippedAlmanac, 'beanBeetle'))).toBeNull()
-    expect(cultureWay(feederOf(shippedAlmanac, 'cricket.pinhead'))).toBeNull()
+    expect(cultureWay(feederOf(shippedAlmanac, 'locust.small'))).toBeNull()
   })
 
   it('a culture yields as it came: own cups as own ones, ordered cups as ordered ones, whichever is in force', () => {

@@ -145,6 +145,11 @@ const larder = (
   cautions: [],
 })
 
+/** Sizes at which a colony of one's own is culled. */
+const BRED_HERE = new Set(['mouse.pinky', 'rat.pup'])
+const BREEDING =
+  'Keeping, breeding and killing rodents falls under animal welfare law: be shown how by a vet or someone licensed. They bite and carry disease: gloves, and wash hands.'
+
 const rodent = (id: string, name: string, massG: [number, number, number], pack: number): Feeder => ({
   id,
   name,
@@ -153,7 +158,7 @@ const rodent = (id: string, name: string, massG: [number, number, number], pack:
   massG: practiceSpread(...massG, 'g'),
   supply: { ...bought(`bag of ${pack}`, pack, 5, 180), frozen: true },
   care: 'Frozen. Thawed the day it is offered.',
-  cautions: [FROZEN],
+  cautions: BRED_HERE.has(id) ? [FROZEN, BREEDING] : [FROZEN],
 })
 
 /** The same alive, for young that take nothing else yet: sucklings come as a litter with its mother, and stay with her. */

@@ -66,15 +66,20 @@ export function colonyAhead(colony: Colony, weeks: number, perWeek: number, once
   }
 }
 
-/** A take must be kept up so long at least, and for the life of a grown one: so long old ones hide that none follow. */
+/**
+ * A take must be kept up so long at least, and twice the time from a birth to the end of a grown one: as long as that old
+ * ones, and young that are there already, hide that too few follow.
+ */
 const SUSTAINED_WEEKS = 26
 const LONGEST_WEEKS = 104
+/** Slower than that next to nothing grows. */
+const LEAST_SPEED = 0.1
 /** Members that are tried: the answer is a round number of animals. */
 const TRIED = 24
 
 /**
  * Most that may be taken a week so that, in so many of 100 ways in which the colony may stand, the take is there each
- * week and grown ones follow for as long as one lives. Grown ones are never taken.
+ * week and grown ones follow for two generations. Grown ones are never taken.
  * @param sure chance (0..1)
  */
 export function sustainableTake(colony: Colony, sure: number): number {
@@ -82,7 +87,9 @@ export function sustainableTake(colony: Colony, sure: number): number {
   const { colonyMayLose, colonyMayShrink } = colony.common
   const every = Math.max(1, Math.floor(colony.members.length / TRIED))
   const members = colony.members.filter((_, k) => k % every === 0)
-  const weeks = Math.min(LONGEST_WEEKS, Math.max(SUSTAINED_WEEKS, Math.ceil(rates.adultDays.value / 7)))
+  const toGrow = rates.stages.reduce((n, stage) => n + stage.days.value, 0) / Math.max(speed, LEAST_SPEED)
+  const hidden = Math.ceil((2 * (rates.adultDays.value + toGrow)) / 7)
+  const weeks = Math.min(LONGEST_WEEKS, Math.max(SUSTAINED_WEEKS, hidden))
   const may = Math.floor((1 - sure) * members.length)
   const days = new Map(members.map(m => [m, dayOf(rates, speed, m.luck)]))
   const goesOn = (m: Member, perWeek: number): boolean => {

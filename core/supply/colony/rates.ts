@@ -28,11 +28,16 @@ export interface ColonyLuck {
 const usualLuck: ColonyLuck = { young: 1, deaths: 1, capacity: 1 }
 
 /**
- * Speed of development against that at the reference temperature; nothing develops at the base temperature.
+ * Speed of development against that at the reference temperature; nothing develops at the base temperature. What is
+ * warm-blooded develops alike at any.
  * @param quickest in the warm it is no more than this
  */
-export function speedAt({ atTempC, baseTempC }: ColonyRates, tempC: number | null, quickest: number): number {
-  if (tempC === null) return 1
+export function speedAt(
+  { atTempC, baseTempC, warmBlooded }: Pick<ColonyRates, 'atTempC' | 'baseTempC' | 'warmBlooded'>,
+  tempC: number | null,
+  quickest: number,
+): number {
+  if (tempC === null || warmBlooded) return 1
   const speed = (tempC - baseTempC.value) / (atTempC.value - baseTempC.value)
   return Math.min(quickest, Math.max(0, speed))
 }
