@@ -249,6 +249,8 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       harvestEvery: 'Cups harvested every',
       cupLuck: 'Yields of cultures differ by',
       cupLinePast: 'Cups no quicker over their counted warmth by',
+      appetiteShrink: 'The appetite that is set weighs as',
+      appetiteMeals: 'Appetite is told of one that took',
       cultureShrink: 'What the Almanac says of cultures weighs as',
       lessonFrom: 'A lesson is told from',
       lessonDiffers: 'A lesson is told when it differs by',

@@ -107,6 +107,7 @@ const writeKept = (prey: string, said: { placeId?: string }, form: FormErrors) =
       </div>
     </header>
     <FeedersRoom />
+    <FeedersAppetite />
     <LazyFeedersWhatIf v-model:open="trying" />
     <p v-if="!alive.length && !stocks.length" class="quiet">
       No cultures and no stock yet. Start the first culture; count what lies in the freezer once an animal eats it.

@@ -150,6 +150,8 @@ export const health: Record<string, Fact> = {
     'Colonies of a kind differ in their young by about so much, in their deaths and room by half of it',
   ),
   colonyCount: memory(0.35, 'share', 'A count of a part of a colony is off by about so much, since they sit in heaps'),
+  appetiteShrink: memory(5, 'animals', 'The appetite that is set weighs as much as so many animals of the house'),
+  appetiteMeals: memory(4, 'meals', 'Of an animal that took fewer nothing is said of its appetite'),
   cultureShrink: memory(8, 'cultures', 'What the Almanac says of a culture weighs as much as so many of the house'),
   chainSure: memory(0.9, 'share', 'A chain of cultures holds while one of them yields with this chance'),
   causeNext: memory(

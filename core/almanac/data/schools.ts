@@ -315,6 +315,25 @@ const list: School[] = [
       },
     ],
   },
+  {
+    id: 'secondColony',
+    question: 'Is a second of every colony kept?',
+    usual: 'second',
+    choices: [
+      {
+        id: 'second',
+        name: 'A second of everything',
+        reason: 'One hot day, mites or mould end a colony, and a new one takes months: the second stands elsewhere.',
+        fact: practice(2, 'colonies'),
+      },
+      {
+        id: 'one',
+        name: 'One, as long as it gives enough',
+        reason: 'Less work and less room, for keepers who can buy in a hurry.',
+        fact: practice(1, 'colony'),
+      },
+    ],
+  },
 ]
 
 export const schools: Record<string, School> = Object.fromEntries(list.map(s => [s.id, s]))

@@ -4,7 +4,7 @@ import type { Reason } from '../../judgement'
 import type { HouseSettings } from '../../settings'
 import type { House } from '../../subjects'
 import type { PlannedStart, PlannedSupply } from '../../supply'
-import type { EatersNeed, PreyOutlook } from '../contracts'
+import type { EatersNeed, PreyOutlook, Task } from '../contracts'
 
 /** Days on which a prey is missing whatever is started. */
 export interface Gap {
@@ -48,7 +48,8 @@ export interface TakenAlong {
   supplier: string
   /** So that its least order is met, or that it sends one parcel less. */
   why: 'least' | 'parcel'
-  reason: Reason
+  /** Made with the plan: a browser need not know how it is said. */
+  task: Task
 }
 
 /** What holds a plan back. */
@@ -102,6 +103,8 @@ export interface FeederPlan {
   /** What is grown in the house and ordered all the same, since nothing that is started comes in time. */
   orders: Order[]
   takenAlong?: TakenAlong
+  /** To start a second colony, where only one runs. */
+  second?: Task
   /** Usable feeders on each day with nothing new started, and what then is missing. */
   bareStock: number[]
   bareMissing: number[]

@@ -8,11 +8,12 @@ import type { FeederPlan, PlanTrial } from './contracts'
 import { planJobs, planKey } from './groups'
 import { PlanMemory } from './memory'
 import { planGroup } from './planGroup'
+import { withSecond } from './second'
 import { withTakenAlong } from './takenAlong'
 
 /**
- * The plans of all groups of a house, in the order of the almanac's feeders, which is that of their sizes, and with what
- * is ordered along with others.
+ * The plans of all groups of a house, in the order of the almanac's feeders, which is that of their sizes, with what is
+ * ordered along with others and the second colonies that the house is to keep.
  */
 export function plansOfHouse(
   plans: readonly FeederPlan[],
@@ -21,7 +22,7 @@ export function plansOfHouse(
 ): FeederPlan[] {
   const order = new Map(Object.keys(context.almanac.feeders).map((id, i) => [id, i]))
   const inOrder = [...plans].sort((a, b) => (order.get(a.prey) ?? 0) - (order.get(b.prey) ?? 0))
-  return withTakenAlong(inOrder, prey, context)
+  return withSecond(withTakenAlong(inOrder, prey, context), prey, context)
 }
 
 /**

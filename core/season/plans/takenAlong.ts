@@ -9,6 +9,7 @@ import type { PreyOutlook } from '../contracts'
 import type { FeederPlan, TakenAlong } from './contracts'
 import { STARTS_AHEAD, ordersDue } from './due'
 import { freezerTaken, frozenWay, isFrozen, litresOf } from './limits'
+import { tellOrder } from './words'
 
 type Context = Pick<SeasonContext, 'house' | 'almanac' | 'settings' | 'today'>
 type Pack = NonNullable<ReturnType<typeof packWay>>
@@ -115,6 +116,47 @@ function reasonFor(
         : []),
     ],
     change: 'The supplier: its least order, or its price list',
+  }
+}
+
+/** Packs of one prey that are taken along. */
+interface Taken {
+  first: Later
+  count: number
+  why: Why
+  by: Day
+  supplier: SupplierState
+  goods: number
+}
+
+function told({ first, count, why, by, supplier, goods }: Taken, context: Context): TakenAlong {
+  const { plan, feeder, pack, day } = first
+  const unit = unitName(pack)
+  const pieces = pack.packCount.value
+  const what =
+    why === 'least' ? `to reach the least order of ${supplier.name}` : `and ${supplier.name} sends one parcel less`
+  return {
+    ...{ by, count, unit, pieces, planned: day, supplier: supplier.name, why },
+    task: {
+      id: `along:${plan.prey}`,
+      kind: 'start',
+      subject: { type: 'prey', id: plan.prey },
+      tag: feeder.name,
+      placeId: null,
+      due: by,
+      what: tellOrder({ count, unit, pieces }, feeder),
+      detail: `planned for ${formatDay(day, context.today)}; comes along ${what}`,
+      actions: [
+        {
+          label: 'Ordered',
+          kind: 'preyOrdered',
+          data: { count: count * pieces, supplierId: supplier.id },
+          tone: 'main',
+        },
+      ],
+      caution: feeder.cautions[0],
+      reasons: [reasonFor(supplier, first, { why, goods }, context)],
+    },
   }
 }
 
@@ -238,7 +280,7 @@ export function withTakenAlong(
     moneyOf(o => o.day > today - A_WEEK && o.day <= today, context),
   )
   const room = new Room(litres, money, context)
-  const along = new Map<string, TakenAlong>()
+  const along = new Map<string, Taken>()
   for (const supplier of Object.values(house.suppliers)) {
     const own = due.filter(o => o.supplierId === supplier.id)
     if (!own.length) continue
@@ -252,17 +294,15 @@ export function withTakenAlong(
     room.take(less)
     const taken = [...least.map(l => ({ l, why: 'least' as const })), ...less.map(l => ({ l, why: 'parcel' as const }))]
     for (const { l, why } of taken) {
-      const { plan, pack } = l
-      const before = along.get(plan.prey)
-      along.set(plan.prey, {
-        ...{ by, count: (before?.count ?? 0) + 1, unit: unitName(pack), pieces: pack.packCount.value },
-        ...{ planned: before?.planned ?? l.day, supplier: supplier.name, why: before?.why ?? why },
-        reason: before?.reason ?? reasonFor(supplier, l, { why, goods }, context),
+      const before = along.get(l.plan.prey)
+      along.set(l.plan.prey, {
+        ...{ count: (before?.count ?? 0) + 1, first: before?.first ?? l, why: before?.why ?? why },
+        ...{ by, supplier, goods },
       })
     }
   }
   return plans.map(plan => {
-    const takenAlong = along.get(plan.prey)
-    return takenAlong ? { ...plan, takenAlong } : plan
+    const taken = along.get(plan.prey)
+    return taken ? { ...plan, takenAlong: told(taken, context) } : plan
   })
 }

@@ -103,28 +103,6 @@ function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null
   }
 }
 
-/** What is ordered along with others. */
-function takenAlongTask({ prey, takenAlong }: FeederPlan, feeder: Feeder, today: number): Task | null {
-  if (!takenAlong) return null
-  const { by, count, pieces, planned, supplier, why, reason } = takenAlong
-  const what = why === 'least' ? `to reach the least order of ${supplier}` : `and ${supplier} sends one parcel less`
-  return {
-    id: `along:${prey}`,
-    kind: 'start',
-    subject: { type: 'prey', id: prey },
-    tag: feeder.name,
-    placeId: null,
-    due: by,
-    what: tellOrder(takenAlong, feeder),
-    detail: `planned for ${formatDay(planned, today)}; comes along ${what}`,
-    actions: [
-      { label: 'Ordered', kind: 'preyOrdered', data: { count: count * pieces, ...fromOf(feeder) }, tone: 'main' },
-    ],
-    caution: feeder.cautions[0],
-    reasons: [reason],
-  }
-}
-
 /**
  * What the plan asks to start or order on the next culture day, or before. Kept apart from the other tasks, since plans
  * need a solver and tasks do not.
@@ -133,7 +111,9 @@ export function startTasks(plans: readonly FeederPlan[], almanac: Pick<Almanac, 
   return plans
     .flatMap(plan => {
       const feeder = feederOf(almanac, plan.prey)
-      return [orderTask, taskOf, takenAlongTask].map(make => make(plan, feeder, today)).filter(task => task !== null)
+      return [orderTask(plan, feeder, today), taskOf(plan, feeder, today), plan.takenAlong?.task, plan.second].filter(
+        task => !!task,
+      )
     })
     .sort((a, b) => a.due - b.due)
 }
