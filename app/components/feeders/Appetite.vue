@@ -33,6 +33,7 @@ const take = (appetite: number) =>
   flex-wrap: wrap;
   gap: 0.25rem 0.75rem;
   align-items: center;
+  margin-bottom: 0.5rem;
   font-size: 0.9375rem;
 }
 </style>
