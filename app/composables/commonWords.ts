@@ -280,6 +280,7 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       parcelAhead: 'Ordered along to save a parcel, ahead',
       keepTemp: 'Days of keeping are told for',
       keepPace: 'Feeders live so much faster 10 °C warmer',
+      keepTooCold: 'Colder by so much is told as too cold',
       keepCoolest: 'Cooler keeps feeders no longer',
       packsAtOnce: 'Packs of a prey that come at once',
       deliveryLate: 'Deliveries that come late',

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { lineOfText } from '../reference'
 
 /**
  * Where a number comes from: `published` names its source; `practice` is common practice with no source;
@@ -63,3 +64,6 @@ export const Spread = z
     'This span is not believable: check the unit',
   )
 export type Spread = z.infer<typeof Spread>
+
+/** What a row, a part or a step of it is called. */
+export const Name = lineOfText(80, 'A name is needed')

@@ -1,9 +1,20 @@
 import { z } from 'zod'
 import { lineOfText } from '../reference'
-import { Fact, Mark, Spread, provenance } from './fact'
+import { Fact, Mark, Name, Spread, provenance } from './fact'
+import { Feeder } from './feederSchema'
 import { Climate, Company, Home, Rounds } from './placeSchema'
 
 export { Fact, Mark, Spread }
+export {
+  Feeder,
+  Supply,
+  Upkeep,
+  type BatchSigns,
+  type ColonyRates,
+  type Grows,
+  type Recipe,
+  type StandIn,
+} from './feederSchema'
 export { CLIMATE_ZONES, type Band, type Climate, type Company, type Home, type Rounds } from './placeSchema'
 
 /** What can happen to a pair and its young, in the order of the year. */
@@ -29,8 +40,6 @@ export const Clock = z.strictObject({ from: BreedingEvent, to: BreedingEvent, da
 export type Clock = z.infer<typeof Clock>
 
 /** What a name may be called: of one line, since it travels into files whose lines mean something. */
-const Name = lineOfText(80, 'A name is needed')
-
 export const LadderStep = z.strictObject({
   /** Days since the first meal. */
   fromDay: z.number().int().min(0),
@@ -268,161 +277,6 @@ export const Species = z.strictObject({
   cautions: z.array(z.string().max(400)).max(20),
 })
 export type Species = z.infer<typeof Species>
-
-const BatchSigns = z.strictObject({
-  seen: z
-    .array(z.strictObject({ name: Name, share: Fact }))
-    .min(1)
-    .max(5)
-    .refine(
-      s => s.every((x, i) => x.share.value > (s[i - 1]?.share.value ?? 0)),
-      'Each is seen later than the one before',
-    )
-    .refine(s => s.every(x => x.share.value < 1), 'It is seen before the first yield'),
-  /** One culture from another: relative spread of these shares. */
-  spread: Fact.refine(f => f.value > 0 && f.value < 1, 'A spread lies between 0 and 1'),
-  /** Of those that fail: so many get as far as the others before they do. */
-  shownByFailing: Fact.refine(f => f.value >= 0 && f.value <= 1, 'A share lies between 0 and 1'),
-})
-export type BatchSigns = z.infer<typeof BatchSigns>
-
-const Batch = z.strictObject({
-  kind: z.literal('batch'),
-  unit: z.string(),
-  /** Bought as a culture that is about to yield: its wait is that of the delivery, whatever the warmth. */
-  boughtProducing: z.boolean().optional(),
-  toProducing: Spread,
-  atTempC: Fact,
-  baseTempC: Fact,
-  producingDays: Fact,
-  yieldTotal: Fact,
-  failure: Fact,
-  keepDays: Fact,
-  /** Age at which it goes, yield or not: mites are quicker than the last flies. */
-  outAfterDays: Fact.optional(),
-  /** What is seen in it before it yields, in order, and how far on the way to its first yield it then is. */
-  signs: BatchSigns.optional(),
-})
-const Colony = z.strictObject({
-  kind: z.literal('colony'),
-  unit: z.string(),
-  toProducing: Spread,
-  yieldPerDay: Fact,
-  failure: Fact,
-  keepDays: Fact,
-})
-const Bought = z.strictObject({
-  kind: z.literal('bought'),
-  unit: z.string(),
-  /** Gathered outdoors instead: a pack is what one walk brings. */
-  gathered: z.boolean().optional(),
-  /** It lies in the freezer until it is thawed, and takes room there. */
-  frozen: z.boolean().optional(),
-  packCount: Fact,
-  leadDays: Fact,
-  /** Days on good food before it is fed out. */
-  fedFirstDays: Fact.optional(),
-  /** So many days after it came half of it is still usable. */
-  keepDays: Fact,
-  /** Alive, it keeps the longer the cooler it stands, down to so many °C. */
-  coolestC: Fact.optional(),
-  /** What a pack costs, and whose it is. */
-  price: Fact.optional(),
-  supplierId: z.string().max(80).optional(),
-  /** Days of the week (0 = Sunday) on which parcels leave; without them on any. */
-  sendsOn: z.array(z.number().int().min(0).max(6)).min(1).optional(),
-})
-const Fresh = z.strictObject({ kind: z.literal('fresh'), unit: z.string() })
-export const Supply = z.discriminatedUnion('kind', [Batch, Colony, Bought, Fresh])
-export type Supply = z.infer<typeof Supply>
-
-/** What may be given in place of a feeder, by weight: of a day's meals no more than that share. */
-const StandIn = z.strictObject({ prey: z.string().max(80), mostShare: Fact })
-export type StandIn = z.infer<typeof StandIn>
-
-/** How a colony grows: its stages before it is grown, what they last and who survives, and what the grown ones bear. */
-const ColonyRates = z
-  .strictObject({
-    stages: z
-      .array(z.strictObject({ name: Name, days: Fact, survives: Fact, fed: z.boolean() }))
-      .min(1)
-      .max(6)
-      .refine(s => s.every(x => x.days.value >= 1), 'A stage lasts a day at least')
-      .refine(s => s.every(x => x.survives.value > 0 && x.survives.value <= 1), 'A share lies between 0 and 1'),
-    adultDays: Fact,
-    youngPerDay: Fact,
-    atTempC: Fact,
-    baseTempC: Fact,
-    /** It grows alike whatever the warmth of its room. */
-    warmBlooded: z.literal(true).optional(),
-    capacity: Fact,
-  })
-  .refine(r => r.adultDays.value >= 1 && r.capacity.value >= 1 && r.youngPerDay.value >= 0, 'It needs a life, and room')
-  .refine(r => r.atTempC.value > r.baseTempC.value, 'It grows above its base temperature')
-export type ColonyRates = z.infer<typeof ColonyRates>
-
-/** How one culture is started: of what, how, and with how many animals. */
-const Recipe = z.strictObject({
-  founders: Fact,
-  parts: z
-    .array(z.strictObject({ what: Name, amount: Fact }))
-    .min(1)
-    .max(20),
-  how: z.string().max(600),
-  /** Minutes that it takes to start one, and the room that it takes, in cups. */
-  minutes: Fact.optional(),
-  room: Fact.optional(),
-})
-export type Recipe = z.infer<typeof Recipe>
-
-/** What comes round for a feeder while it is kept: in its cultures, or for what was bought and is not eaten yet. */
-export const Upkeep = z.strictObject({
-  id: z.string().regex(/^[a-z][a-zA-Z]{1,39}$/, 'A short name of letters'),
-  what: Name,
-  of: z.enum(['culture', 'stock']),
-  everyDays: Fact.refine(f => f.value >= 1, 'Once a day at most'),
-  toleranceDays: Fact.refine(f => f.value >= 0, 'Days cannot be negative'),
-})
-export type Upkeep = z.infer<typeof Upkeep>
-
-/** What is kept alive grows: so many days after it came, half of it is counted as the next size. */
-const Grows = z
-  .strictObject({ into: z.string().max(80), days: Fact })
-  .refine(g => g.days.value >= 1, { path: ['days'], message: 'It takes a day at least' })
-export type Grows = z.infer<typeof Grows>
-
-export const Feeder = z.strictObject({
-  id: z.string().min(1).max(80),
-  name: Name,
-  one: Name,
-  many: Name,
-  latin: lineOfText(80).optional(),
-  retired: z.boolean().optional(),
-  massG: Spread,
-  /** Calcium and phosphorus as it is fed, without powder. */
-  minerals: z.strictObject({ calcium: Fact, phosphorus: Fact }).optional(),
-  /** How this house gets it; other ways stand beside it, to be taken instead. */
-  supply: Supply,
-  otherWays: z.array(Supply).max(6).optional(),
-  /** The best first. */
-  standIns: z
-    .array(StandIn)
-    .max(12)
-    .refine(list => new Set(list.map(s => s.prey)).size === list.length, 'Each stands once')
-    .refine(list => list.every(s => s.mostShare.value > 0 && s.mostShare.value <= 1), 'A share lies between 0 and 1')
-    .optional(),
-  recipe: Recipe.optional(),
-  upkeep: z
-    .array(Upkeep)
-    .max(8)
-    .refine(list => new Set(list.map(u => u.id)).size === list.length, 'Each stands once')
-    .optional(),
-  colony: ColonyRates.optional(),
-  grows: Grows.optional(),
-  care: z.string().max(2000),
-  cautions: z.array(z.string().max(400)).max(20),
-})
-export type Feeder = z.infer<typeof Feeder>
 
 /** A question on which keepers disagree, with the choices and their reasons. */
 export const School = z.strictObject({

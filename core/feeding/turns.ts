@@ -28,7 +28,7 @@ interface Kind {
 }
 
 /**
- * The kinds that are given in turn for a prey, the usual one first, each with its part: none more than `mostOfKind`, but
+ * The kinds that are given in turn for a prey, the usual one first, each with its part: none more than `mostOfOne`, but
  * for the usual one where more of it must be; none more than it may stand for, and no further ones than are needed to
  * make up a whole.
  * @param isThere whether there are so many pieces of a kind beyond what its own eaters want
@@ -37,17 +37,17 @@ export function kindsInTurn(
   almanac: Pick<Almanac, 'feeders'>,
   { prey, count }: Portion,
   { never = [], ladder }: Pick<Species, 'never' | 'ladder'>,
-  mostOfKind: number,
+  mostOfOne: number,
   isThere: (prey: string, count: number) => boolean,
 ): Kind[] {
   // so much of it is to be the prey itself
-  const most = Math.max(mostOfKind, leastOwn({ ladder }, prey))
+  const most = Math.max(mostOfOne, leastOwn({ ladder }, prey))
   const kinds: Kind[] = [{ prey, pieces: 1, part: most }]
   let open = 1 - most
   for (const { feeder, mostShare, pieces } of standingIn(feederOf(almanac, prey), almanac.feeders, never)) {
     if (open <= 0) break
     if (!isThere(feeder.id, piecesOf(count, pieces))) continue
-    const part = Math.min(mostOfKind, mostShare, open)
+    const part = Math.min(mostOfOne, mostShare, open)
     kinds.push({ prey: feeder.id, pieces, part })
     open -= part
   }

@@ -2,6 +2,7 @@ import { feederOf, schoolChoice, speciesOf } from '../almanac'
 import { stepOf } from '../feeding'
 import { computedInput, factInput, settingInput, type Reason } from '../judgement'
 import { learntYield } from '../learning'
+import { APPETITE } from '../settings'
 import { livingAnimals, type AnimalState } from '../subjects'
 import type { SeasonContext } from './context'
 
@@ -66,7 +67,7 @@ export function appetiteLesson(context: Context): AppetiteLesson | null {
     appetiteShrink!.value,
     eaten.map(e => e.times / settings.appetite),
   )
-  const appetite = Math.min(MOST, Math.max(LEAST, Number((settings.appetite * factor).toFixed(2))))
+  const appetite = Math.min(APPETITE.most, Math.max(APPETITE.least, Number((settings.appetite * factor).toFixed(2))))
   if (Math.abs(appetite - settings.appetite) < lessonDiffers!.value * settings.appetite) return null
   const seen = eaten.reduce((n, e) => n + e.times, 0) / eaten.length
   const sum = (of: 'offeredG' | 'takenG') => eaten.reduce((n, e) => n + e[of], 0)
@@ -97,7 +98,5 @@ export function appetiteLesson(context: Context): AppetiteLesson | null {
     ],
   }
 }
-/** As the setting may be. */
-const [LEAST, MOST] = [0.2, 5]
 /** So many animals stand in the working. */
 const NAMED = 12

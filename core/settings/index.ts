@@ -1,1 +1,1 @@
-export { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings, warmUpDayOf } from './settings'
+export { APPETITE, HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings, warmUpDayOf } from './settings'

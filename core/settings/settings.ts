@@ -5,6 +5,9 @@ import { isCurrency, isTimeZone } from '../units'
 
 const LATEST_DAY = Date.UTC(2100, 0, 1) / 86_400_000
 
+/** Appetite of the house, in times of the ladder: no more and no less is taken. */
+export const APPETITE = { least: 0.2, most: 5 }
+
 /** The house's own ways: they steer every computation and can be changed in Settings or, for a try, in a what-if. */
 export const HouseSettings = z.strictObject({
   houseName: lineOfText(60, 'The house needs a name'),
@@ -23,7 +26,7 @@ export const HouseSettings = z.strictObject({
   tempUnit: z.enum(['°C', '°F']),
   schools: z.record(z.string().max(120), z.string().max(60)),
   /** Appetite and cup yield against the almanac, 1 = the same. */
-  appetite: z.number().min(0.2).max(5),
+  appetite: z.number().min(APPETITE.least).max(APPETITE.most),
   cupYield: z.number().min(0.1).max(5),
   /** Minutes there are for starting cultures on one day; null = as long as it takes. */
   cultureMinutes: z

@@ -343,7 +343,36 @@ describe('what cannot well be so', () => {
   })
 })
 
+describe('the appetite of the house', () => {
+  it('is told against what is set, is set as it is seen by a press, and is taken back', async () => {
+    const { settings } = await snapshot()
+    await keepSettings({ ...settings, appetite: 0.8 })
+    await open()
+    await visit.go('/feeders')
+    const line = '[data-testid="appetite"]'
+    await visit.untilText(line, 'not 0.8')
+    const [, seen] = /what is set: ([\d.]+), not 0\.8/.exec(await visit.text(line))!
+    await visit.press('Set it so', line)
+    await visit.untilGone(line)
+    expect((await snapshot()).settings.appetite).toBe(Number(seen))
+    await visit.undo(`Appetite: ${seen} × the ladder`)
+    await visit.untilText(line, 'not 0.8')
+    await keepSettings({ ...settings, appetite: settings.appetite })
+  })
+})
+
 describe('where a feeder is kept', () => {
+  it('is not said by leaving it empty where nothing is known: that is told beside the field', async () => {
+    await open()
+    await visit.go('/feeders')
+    const row = '[data-stock="cricket.quarter"]'
+    await visit.press('Kept at', row)
+    await visit.press('Record', 'form.ask')
+    await visit.untilText('form.ask', 'Choose a place: none is known yet')
+    expect((await snapshot()).house.stocks['cricket.quarter']).not.toHaveProperty('placeId')
+    await visit.expectRefusal(422)
+  })
+
   it('is said by keys, moves the day by which it is used, and is taken back', async () => {
     await open()
     await visit.go('/feeders')

@@ -13,27 +13,15 @@ const take = (appetite: number) =>
 </script>
 
 <template>
-  <p v-if="lesson" class="appetite" data-testid="appetite">
-    <WorkingLink title="Appetite of the house" :answer="lesson.text" :reasons="lesson.reasons" />
-    <UButton
-      label="Set it so"
-      size="xs"
-      variant="outline"
-      color="neutral"
-      :disabled="busy"
-      :aria-label="`Set it so: appetite ${lesson.appetite} × the ladder`"
-      @click="take(lesson.appetite)"
-    />
-  </p>
+  <FeedersLesson
+    v-if="lesson"
+    data-testid="appetite"
+    class="mb-2"
+    title="Appetite of the house"
+    :says="lesson.text"
+    :reasons="lesson.reasons"
+    label="Set it so"
+    :busy="busy"
+    @take="take(lesson.appetite)"
+  />
 </template>
-
-<style scoped>
-.appetite {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.25rem 0.75rem;
-  align-items: center;
-  margin-bottom: 0.5rem;
-  font-size: 0.9375rem;
-}
-</style>

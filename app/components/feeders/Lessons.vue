@@ -18,28 +18,16 @@ const take = ({ numbers, text }: Lesson) =>
 </script>
 
 <template>
-  <ul v-if="lessons.length" class="lessons">
+  <ul v-if="lessons.length">
     <li v-for="lesson in lessons" :key="lesson.text">
-      <WorkingLink title="What the house has seen" :answer="lesson.text" :reasons="lesson.reasons" />
-      <UButton
+      <FeedersLesson
+        title="What the house has seen"
+        :says="lesson.text"
+        :reasons="lesson.reasons"
         label="Take as ours"
-        size="xs"
-        variant="outline"
-        color="neutral"
-        :disabled="busy"
-        :aria-label="`Take as ours: ${lesson.text}`"
-        @click="take(lesson)"
+        :busy="busy"
+        @take="take(lesson)"
       />
     </li>
   </ul>
 </template>
-
-<style scoped>
-.lessons li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.25rem 0.75rem;
-  align-items: center;
-  font-size: 0.9375rem;
-}
-</style>

@@ -24,12 +24,10 @@ const kept = computed(() => {
   const supply = plannedSupply(feederOf(house.almanac, props.look.prey))
   const cold =
     tempC !== undefined && supply?.kind === 'bought' && !supply.frozen
-      ? tempC < coolestOf(supply, house.almanac.common) - TOO_COLD_BY
+      ? tempC < coolestOf(supply, house.almanac.common) - house.almanac.common.keepTooCold!.value
       : false
   return { name: place.name, warmth: tempC === undefined ? '' : formatQuantity(tempC, house.settings.tempUnit), cold }
 })
-/** A few degrees under the warmth down to which they keep the longer, they may die of it. */
-const TOO_COLD_BY = 3
 const surplus = computed(() => surplusOf(props.look, house.almanac, house.today))
 const over = computed(() => {
   if (!surplus.value) return ''

@@ -183,6 +183,7 @@ export const health: Record<string, Fact> = {
     'What is kept alive lives so much faster 10 °C warmer: metabolic theory (Gillooly et al. 2001), 0.65 eV at 20–30 °C',
   ),
   keepCoolest: memory(15, '°C', 'Cooler than that feeders do not keep longer, where the Almanac says no other'),
+  keepTooCold: memory(3, 'K', 'So much colder than feeders keep longer, they may die of it, and it is told'),
   lotOver: memory(0.1, 'share', 'Of a lot: when more than so much must have gone by, it is to be looked through'),
   deliveryLate: memory(0.1, 'share', 'Of deliveries that come later than their lead time'),
   deliveryHalf: memory(1.5, 'days', 'Of those that are late half have come after so long'),
