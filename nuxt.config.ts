@@ -48,6 +48,8 @@ export default defineNuxtConfig({
             : null,
       },
     ],
+    // every component, the kit's too, is written by setup
+    vue: { features: { optionsAPI: false } },
     worker: { format: 'es' },
     build: {
       target: 'es2022',

@@ -8,7 +8,8 @@ export default defineAppConfig({
     input: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
     inputDate: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
     inputNumber: { slots: { base: 'rounded min-h-11 sm:min-h-9' } },
-    popover: { slots: { content: OVER_TOASTS } },
+    // what records it stays in reach on a low window too
+    popover: { slots: { content: `${OVER_TOASTS} max-h-(--reka-popover-content-available-height) overflow-y-auto` } },
     select: { slots: { base: 'rounded min-h-11 sm:min-h-9', content: OVER_TOASTS } },
     selectMenu: { slots: { base: 'rounded min-h-11 sm:min-h-9', content: OVER_TOASTS } },
     toaster: { slots: { viewport: 'mb-28 sm:mb-14' } },

@@ -253,6 +253,7 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       appetiteMeals: 'Appetite is told of one that took',
       cultureShrink: 'What the Almanac says of cultures weighs as',
       lessonFrom: 'A lesson is told from',
+      lessonSure: 'Of one shelf, strain, recipe or quarter it is told when it is off by',
       lessonDiffers: 'A lesson is told when it differs by',
       mitesFrom: 'Age of a cup from which mites are likely',
       signTooEarly: 'What is seen in a culture is asked about before',

@@ -10,16 +10,29 @@ export function wayWords(way: Supply): string {
   return way.boughtProducing ? `bought about to yield, by the ${way.unit}` : `own batches, by the ${way.unit}`
 }
 
+type Batch = Extract<Supply, { kind: 'batch' }>
+type Parts = NonNullable<Batch['secondFlush'] | Batch['shake']>
+const PART_LABELS: Record<string, string> = {
+  firstDays: 'first flush lasts',
+  afterDays: 'second flush begins after',
+  share: 'second flush gives, of all',
+  light: 'shaken out lightly',
+  usual: 'shaken out',
+  hard: 'shaken out hard',
+}
+
 /** Numbers of a feeder, in sections. */
 export function feederSections(f: Feeder): Section[] {
   const p = `feeders.${f.id}`
   const supply = f.supply
   const rowsOf = (way: Supply, path: string): Row[] =>
-    Object.entries(way).flatMap(([key, value]: [string, string | boolean | Fact | Spread | BatchSigns]) => {
+    Object.entries(way).flatMap(([key, value]: [string, string | boolean | Fact | Spread | BatchSigns | Parts]) => {
       // a culture that comes by post does not wait for warmth
       const byWarmth = key === 'atTempC' || key === 'baseTempC'
       if (typeof value !== 'object' || (byWarmth && way.kind === 'batch' && way.boughtProducing)) return []
       if ('seen' in value) return signRows(value, `${path}.${key}`)
+      if ('afterDays' in value || 'usual' in value)
+        return Object.entries(value).map(([part, fact]) => factRow(PART_LABELS[part]!, `${path}.${key}.${part}`, fact))
       const label = key
         .replace(/([A-Z])/g, ' $1')
         .toLowerCase()
@@ -37,6 +50,21 @@ export function feederSections(f: Feeder): Section[] {
       ],
     ],
     ['How one culture is started', recipeRows(f, p)],
+    [
+      'How what is bought is kept',
+      f.box
+        ? [
+            factRow('one box holds', `${p}.box.holds`, f.box.holds),
+            ...f.box.parts.map(({ what, amount }, i) => factRow(what, `${p}.box.parts.${i}.amount`, amount)),
+          ]
+        : [],
+    ],
+    [
+      'Air beside its cultures',
+      f.humidity
+        ? [factRow('from', `${p}.humidity.low`, f.humidity.low), factRow('to', `${p}.humidity.high`, f.humidity.high)]
+        : [],
+    ],
     [
       'What comes round',
       (f.upkeep ?? []).map((u, i) => factRow(`${u.what}: every`, `${p}.upkeep.${i}.everyDays`, u.everyDays)),

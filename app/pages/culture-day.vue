@@ -55,6 +55,8 @@ const startTasks = computed(() => sheet.value.starts.map(s => bare(s.task, from(
 const cautions = computed(() => [
   ...new Set([...sheet.value.starts.map(s => s.task), ...sheet.value.orders].flatMap(t => t.caution ?? [])),
 ])
+/** What of the deliveries has no box of its own, which says how it is kept. */
+const unboxed = computed(() => sheet.value.deliveries.some(d => !house.almanac.feeders[d.subject.id]?.box))
 const print = () => window.print()
 const orders = computed(() => orderSheet(house.plans, house.almanac, house.today))
 const { copy, copied } = useClipboard({ legacy: true })
@@ -154,7 +156,7 @@ async function saveOrders(): Promise<void> {
     <section v-if="sheet.deliveries.length">
       <h2>Take in</h2>
       <RoundTaskList :tasks="sheet.deliveries" />
-      <p class="small">Bran over all, moist fruit, the dead out. Fed out after a day of good food.</p>
+      <p v-if="unboxed" class="small">Bran over all, moist fruit, the dead out. Fed out after a day of good food.</p>
     </section>
     <section v-if="sheet.looks.length">
       <h2>Look and harvest</h2>

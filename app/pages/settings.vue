@@ -12,6 +12,7 @@ const state = reactive({
   sexPct: Number((house.settings.sexCertainty * 100).toFixed(2)),
   warmUp: house.settings.warmUpDay,
   appetitePct: Math.round(house.settings.appetite * 100),
+  wastePct: Math.round(house.settings.waste * 100),
   yieldPct: Math.round(house.settings.cupYield * 100),
 })
 // a new house begins in the keeper's own time zone
@@ -31,7 +32,7 @@ const { ask } = useQuestion()
 
 async function send(): Promise<void> {
   problems.value = {}
-  const { cover, safePct, sexPct, warmUp, appetitePct, yieldPct, ...rest } = state
+  const { cover, safePct, sexPct, warmUp, appetitePct, wastePct, yieldPct, ...rest } = state
   const wish = {
     ...rest,
     version: version.value,
@@ -45,6 +46,7 @@ async function send(): Promise<void> {
     currency: rest.currency.trim().toUpperCase(),
     warmUpDay: warmUp,
     appetite: appetitePct / 100,
+    waste: wastePct / 100,
     cupYield: yieldPct / 100,
   }
   const checked = SetSettings.safeParse(wish)
@@ -153,6 +155,9 @@ async function keep(body: SetSettings): Promise<void> {
         /></UFormField>
         <UFormField label="Appetite, % of the ladder" :error="problems.appetite"
           ><UInputNumber v-model="state.appetitePct" :min="20" :max="500" :step="5" class="w-full"
+        /></UFormField>
+        <UFormField label="Never eaten, % of what is offered" hint="gets away, or dies" :error="problems.waste"
+          ><UInputNumber v-model="state.wastePct" :min="0" :max="50" class="w-full"
         /></UFormField>
         <UFormField label="Cup yield, % of the almanac" :error="problems.cupYield"
           ><UInputNumber v-model="state.yieldPct" :min="10" :max="500" :step="5" class="w-full"

@@ -33,6 +33,22 @@ const Batch = z.strictObject({
   keepDays: Fact,
   /** Age at which it goes, yield or not: mites are quicker than the last flies. */
   outAfterDays: Fact.optional(),
+  /**
+   * It is kept on for what the first flies, or beetles, laid in it: the first flush lasts so long, so many days after
+   * its first yield the second begins, and of all it gives so large a share. Its days of yield and all that it gives are
+   * those of both.
+   */
+  secondFlush: z
+    .strictObject({ firstDays: Fact, afterDays: Fact, share: Fact })
+    .refine(f => f.firstDays.value >= 1, { path: ['firstDays'], message: 'It lasts a day at least' })
+    .refine(f => f.afterDays.value >= f.firstDays.value, {
+      path: ['afterDays'],
+      message: 'The second begins when the first is over',
+    })
+    .refine(f => f.share.value > 0 && f.share.value < 1, { path: ['share'], message: 'A share lies between 0 and 1' })
+    .optional(),
+  /** About how many fall out of it at once, by how hard it is shaken. */
+  shake: z.strictObject({ light: Fact, usual: Fact, hard: Fact }).optional(),
   /** What is seen in it before it yields, in order, and how far on the way to its first yield it then is. */
   signs: BatchSigns.optional(),
 })
@@ -97,6 +113,8 @@ export type ColonyRates = z.infer<typeof ColonyRates>
 /** How one culture is started: of what, how, and with how many animals. */
 const Recipe = z.strictObject({
   founders: Fact,
+  /** They are grown ones of a colony, of which nothing is fed off: nothing that is eaten is taken for them. */
+  foundersGrown: z.literal(true).optional(),
   parts: z
     .array(z.strictObject({ what: Name, amount: Fact }))
     .min(1)
@@ -107,6 +125,17 @@ const Recipe = z.strictObject({
   room: Fact.optional(),
 })
 export type Recipe = z.infer<typeof Recipe>
+
+/** How what is bought alive is kept until it is eaten: what a box for so many of them is made of. */
+const Box = z.strictObject({
+  holds: Fact.refine(f => f.value >= 1, 'A box holds one at least'),
+  parts: z
+    .array(z.strictObject({ what: Name, amount: Fact }))
+    .min(1)
+    .max(12),
+  how: z.string().max(600),
+})
+export type Box = z.infer<typeof Box>
 
 /** What comes round for a feeder while it is kept: in its cultures, or for what was bought and is not eaten yet. */
 export const Upkeep = z.strictObject({
@@ -145,6 +174,12 @@ export const Feeder = z.strictObject({
     .refine(list => list.every(s => s.mostShare.value > 0 && s.mostShare.value <= 1), 'A share lies between 0 and 1')
     .optional(),
   recipe: Recipe.optional(),
+  box: Box.optional(),
+  /** How damp the air beside its cultures is to be, % of what it could hold. */
+  humidity: z
+    .strictObject({ low: Fact, high: Fact })
+    .refine(h => h.low.value >= 0 && h.low.value < h.high.value && h.high.value <= 100, 'From and to, in 0 to 100 %')
+    .optional(),
   upkeep: z
     .array(Upkeep)
     .max(8)

@@ -19,6 +19,7 @@ export {
   Spread,
   Supply,
   type ColonyRates,
+  type Box,
   type Recipe,
   type Grows,
   type Upkeep,

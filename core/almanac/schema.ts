@@ -12,6 +12,7 @@ export {
   type BatchSigns,
   type ColonyRates,
   type Grows,
+  type Box,
   type Recipe,
   type StandIn,
 } from './feederSchema'

@@ -4,7 +4,7 @@ import { animalAsAdded, type AnimalState } from '../subjects'
 import { ladderStepAt, mouthProfile, nextMeal, rodentFor, type Gravid } from '.'
 
 const today = 20_000
-const settings = { schools: {}, appetite: 1 }
+const settings = { schools: {}, appetite: 1, waste: 0 }
 const animal = (part: Partial<AnimalState>): AnimalState => ({
   ...animalAsAdded({
     id: 'a',

@@ -2,6 +2,7 @@ import { derived } from '../derived'
 import { feederOf, isLiveRow, schoolChoice, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { almanacRow, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
+import { offeredTimes } from '../settings'
 import type { AnimalState, Observed } from '../subjects'
 import { firstMealAge, stepOf } from './ladder'
 import { formatDay } from '../units'
@@ -51,6 +52,8 @@ export interface FeedingSettings {
   schools: Readonly<Record<string, string>>
   /** 1 = as the almanac says. */
   appetite: number
+  /** Share of what is offered that is never eaten. */
+  waste: number
 }
 
 /** What a winter changes in an animal's meals. */
@@ -237,7 +240,7 @@ export function nextMeal(
       })
     const portions = step.meal.map(m =>
       species.eats === 'insects'
-        ? { prey: m.prey, count: Math.max(1, Math.round(m.count * settings.appetite * ration * smaller)) }
+        ? { prey: m.prey, count: Math.max(1, Math.round(m.count * offeredTimes(settings) * ration * smaller)) }
         : species.eats === 'rodents' && share < 1
           ? { prey: rodentFor(almanac, feederOf(almanac, m.prey).massG.likely, share), count: m.count }
           : m,

@@ -1,4 +1,5 @@
 import { liveRowId, liveRowOf, schoolChoice, type Almanac, type Species } from '../almanac'
+import { offeredTimes } from '../settings'
 import { ladderStepAt } from './ladder'
 import type { FeedingSettings } from './meal'
 import { fitSwitch } from './switchCurve'
@@ -29,7 +30,7 @@ export function mouthProfile(
   const profile = new Map<string, Float64Array>()
   const insects = species.eats === 'insects'
   const scale = insects
-    ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1)
+    ? offeredTimes(settings) * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1)
     : 1
   const add = (prey: string, age: number, count: number) => {
     if (!count) return

@@ -1,3 +1,4 @@
+export { learntApart, type GroupFactor, type Sorted } from './apart'
 export { learntShare, learntWait, learntYield } from './cultures'
 export { cyclesOf, unwrittenRates, type UnwrittenRates, type WrittenCycle } from './unwritten'
 export { kaplanMeier, type Survival, type Watched } from './kaplanMeier'

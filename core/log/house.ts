@@ -16,6 +16,8 @@ export interface ToldWarmth {
   read: number
   /** The place that is read; null where none is, and what was written counts. */
   placeId: string | null
+  /** Of a place: how damp its air lately was, %; left out where nothing is read. */
+  humidityPct?: number
   /** Share of development that is behind it, 0..1. */
   done: number
   /** Of eggs: the last spells in which they lay apart from what was set, and days of development that each won. */

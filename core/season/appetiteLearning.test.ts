@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac as almanac, speciesOf } from '../almanac'
-import { appetiteLesson, defaultSettings, houseOf, type HouseSettings } from '.'
+import { HouseSettings } from '../settings'
+import { appetiteLesson, defaultSettings, houseOf, season, wasteLesson } from '.'
 
 const today = 20_000
 const GECKO = 'fat-tailed-gecko'
@@ -30,7 +31,6 @@ describe('the appetite of the house', () => {
     const half = told(house(10, always(LADDER, LADDER / 2)))!
     expect(half.appetite).toBeCloseTo((shrink + 10 * 0.5) / (shrink + 10), 2)
     expect(half.text).toContain('10 animals eat 0.50 × what their ladders say')
-    expect(half.text).toContain('50 % of what they are offered is left')
     // more of them weigh more
     expect(told(house(30, always(LADDER, LADDER / 2)))!.appetite).toBeLessThan(half.appetite)
   })
@@ -66,5 +66,43 @@ describe('the appetite of the house', () => {
         b.write('fed', { type: 'animal', id: `G-${i}` }, -3 * m, { prey: other, offered: pieces, taken: pieces })
     }
     expect(told(b)).toBeNull()
+  })
+})
+
+describe('what is never eaten', () => {
+  const left = (b: HouseBuilder, settings: HouseSettings = defaultSettings) =>
+    wasteLesson({ house: houseOf(b.records()), almanac, settings })
+
+  it('by hand: ten that leave half, beside what is set as so many animals that leave nothing', () => {
+    const half = left(house(10, always(LADDER, LADDER / 2)))!
+    expect(half.waste).toBeCloseTo((10 * 0.5) / (shrink + 10), 2)
+    expect(half.text).toContain('50 % of what 10 animals are offered is left')
+    expect(left(house(40, always(LADDER, LADDER / 2)))!.waste).toBeGreaterThan(half.waste)
+  })
+
+  it('is not told where all is eaten, of what was refused, nor once it is set', () => {
+    expect(left(house(10, always(LADDER, LADDER)))).toBeNull()
+    expect(left(house(10, [...always(LADDER, LADDER), ...always(LADDER, 0, 6)]))).toBeNull()
+    expect(left(house(2, always(LADDER, 1)))).toBeNull()
+    expect(left(house(10, always(LADDER, LADDER / 2)), { ...defaultSettings, waste: 0.5 })).toBeNull()
+    for (const waste of [-0.1, 0.6, '5'])
+      expect(HouseSettings.safeParse({ ...defaultSettings, waste }).success).toBe(false)
+    // it goes down again, too
+    expect(left(house(10, always(LADDER, LADDER)), { ...defaultSettings, waste: 0.4 })!.waste).toBeLessThan(0.2)
+  })
+
+  it('is kept ready on top: a fifth never eaten is a quarter more of what insect-eaters need, and none of the rest', () => {
+    const b = house(3, [])
+    b.animal('K', 'california-kingsnake', { bornDay: today - 1500 })
+    const need = (waste: number) => {
+      const { prey } = season(b.records(), almanac, { ...defaultSettings, waste }, today).season
+      return Object.fromEntries(prey.map(p => [p.prey, p.mean.reduce((a, c) => a + c, 0)]))
+    }
+    const [none, fifth] = [need(0), need(0.2)]
+    expect(none[prey]).toBeGreaterThan(0)
+    expect(fifth[prey]! / none[prey]!).toBeCloseTo(1.25, 1)
+    const rodents = Object.keys(none).filter(id => /^(mouse|rat)/.test(id))
+    expect(rodents.length).toBeGreaterThan(0)
+    for (const id of rodents) expect(fifth[id]).toBe(none[id])
   })
 })

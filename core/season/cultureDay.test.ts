@@ -43,7 +43,7 @@ describe('the mix of a culture day', () => {
     const both = mixOf([
       { feeder: flies, count: 2 },
       { feeder: feederOf(shippedAlmanac, 'fly.large'), count: 3 },
-      { feeder: feederOf(shippedAlmanac, 'roach.nymph'), count: 1 },
+      { feeder: feederOf(shippedAlmanac, 'locust.small'), count: 1 },
     ])
     expect(both.find(m => m.what === 'boiling water')!.amount).toBe(800)
     expect(both).toHaveLength(4)
@@ -156,5 +156,25 @@ describe('mites in a culture from which others were founded', () => {
     b.write('cultureFound', { type: 'culture', id: 'F-1' }, -1, { what: 'mites' })
     expect(chance()).toBeGreaterThan(2 * clean)
     expect(view().reasons[0]!.inputs.find(i => i.label === 'What it was founded from, F-1')?.value).toBe('mites in F-1')
+  })
+})
+
+describe('what is delivered', () => {
+  it('has its boxes in the mix, as many as it takes, and how they are made', () => {
+    const b = new HouseBuilder(today)
+    const crickets = feederOf(shippedAlmanac, 'cricket.half')
+    const holds = crickets.box!.holds.value
+    b.write('preyOrdered', { type: 'prey', id: crickets.id }, -3, { count: 2 * holds + 5 })
+    const { deliveries, mix, how, starts } = planned(b)
+    expect([deliveries.length, starts.length]).toEqual([1, 0])
+    for (const { what, amount } of crickets.box!.parts)
+      expect(mix.find(m => m.what === what)).toMatchObject({ amount: 3 * amount.value, unit: amount.unit })
+    expect(how).toEqual([{ feeders: [crickets], how: crickets.box!.how }])
+    // cups and boxes that take of the same are mixed together
+    const flies = feederOf(shippedAlmanac, 'fly.small')
+    const alike = { ...flies, box: { ...crickets.box!, parts: flies.recipe!.parts } }
+    expect(mixOf([{ feeder: alike, count: 2 }], [{ feeder: alike, count: 1 }])).toEqual(
+      mixOf([{ feeder: flies, count: 3 }]),
+    )
   })
 })

@@ -1,7 +1,7 @@
 import { feederOf, type Feeder } from '../almanac'
 import type { Day } from '../chance'
 import { mayFound, type CultureState } from '../subjects'
-import { foundersFrom, minutesOf } from '../supply'
+import { boxesFor, foundersFrom, minutesOf } from '../supply'
 import { nextWeekday } from '../units'
 import type { SeasonContext } from './context'
 import type { Task } from './contracts'
@@ -62,11 +62,20 @@ function failedTasks({ house, almanac, today }: SeasonContext): Task[] {
     }))
 }
 
-/** Parts of all recipes together, each times its number. */
-export function mixOf(starts: readonly Pick<StartLine, 'feeder' | 'count'>[]): MixLine[] {
+type Made = Pick<StartLine, 'feeder' | 'count'>
+
+/**
+ * Parts of all recipes together, each times its number.
+ * @param boxes in which what is delivered is kept, likewise
+ */
+export function mixOf(starts: readonly Made[], boxes: readonly Made[] = []): MixLine[] {
   const parts = new Map<string, MixLine>()
-  for (const { feeder, count } of starts) {
-    for (const { what, amount } of feeder.recipe?.parts ?? []) {
+  const made = [
+    ...starts.map(({ feeder, count }) => ({ of: feeder.recipe?.parts, count })),
+    ...boxes.map(({ feeder, count }) => ({ of: feeder.box?.parts, count })),
+  ]
+  for (const { of = [], count } of made) {
+    for (const { what, amount } of of) {
       const key = `${what} ${amount.unit}`
       const line = parts.get(key) ?? { what, unit: amount.unit, amount: 0 }
       parts.set(key, { ...line, amount: line.amount + amount.value * count })
@@ -74,6 +83,22 @@ export function mixOf(starts: readonly Pick<StartLine, 'feeder' | 'count'>[]): M
   }
   return [...parts.values()]
 }
+
+/** Boxes for what is to be delivered. */
+function boxesOf(deliveries: readonly Task[], { feeders }: Pick<SeasonContext['almanac'], 'feeders'>): Made[] {
+  return deliveries.flatMap(({ subject, actions }) => {
+    const feeder = feeders[subject.id]
+    const pieces = Number(actions[0]?.data.count ?? 0)
+    return feeder?.box && pieces > 0 ? [{ feeder, count: boxesFor(feeder.box, pieces) }] : []
+  })
+}
+
+/** How each of these is made, said once for all that are made alike. */
+const howOf = (made: readonly { feeder: Feeder; how: string | undefined }[]): CultureDay['how'] =>
+  [...new Set(made.flatMap(m => m.how ?? []))].map(how => ({
+    feeders: [...new Set(made.filter(m => m.how === how).map(m => m.feeder))],
+    how,
+  }))
 
 /**
  * From which cultures of the house so many new ones of a feeder are founded on a day: of cups those at their best; a
@@ -95,7 +120,7 @@ export function foundersOn(
     )
     return { from, given: 0, own: from.length > 0 }
   }
-  const found = foundersFrom(feeder, cultures, c => cultureTempC(c, context), almanac, today, day, wanted)
+  const found = foundersFrom(feeder, house, c => cultureTempC(c, context), almanac, today, day, wanted)
   return { from: found.map(f => f.culture), given: found.reduce((n, f) => n + f.pieces, 0), own: false }
 }
 
@@ -121,19 +146,20 @@ export function cultureDay(plans: readonly FeederPlan[], tasks: readonly Task[],
       lacking: own ? 0 : Math.max(0, Math.round(founders - given)),
     }
   })
-  const withRecipe = starts.filter(s => s.feeder.recipe)
+  const deliveries = tasks.filter(t => t.kind === 'delivery')
+  const boxes = boxesOf(deliveries, almanac)
   return {
     day: nextWeekday(today, settings.cultureWeekday),
     starts,
     minutes: starts.reduce((n, { feeder, count }) => n + count * minutesOf(feeder, almanac), 0),
     orders: due.filter(task => !isStart(task)),
-    mix: mixOf(withRecipe),
-    how: [...new Set(withRecipe.map(s => s.feeder.recipe!.how))].map(how => ({
-      feeders: withRecipe.map(s => s.feeder).filter(f => f.recipe!.how === how),
-      how,
-    })),
+    mix: mixOf(starts, boxes),
+    how: howOf([
+      ...starts.map(({ feeder }) => ({ feeder, how: feeder.recipe?.how })),
+      ...boxes.map(({ feeder }) => ({ feeder, how: feeder.box?.how })),
+    ]),
     looks: tasks.filter(t => t.kind === 'look' || t.kind === 'harvest'),
     takeOut: [...failedTasks(context), ...tasks.filter(t => t.kind === 'retire')],
-    deliveries: tasks.filter(t => t.kind === 'delivery'),
+    deliveries,
   }
 }

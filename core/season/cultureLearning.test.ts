@@ -1,9 +1,13 @@
+import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
+import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac, withOverrides, type Almanac } from '../almanac'
-import { cultureLessons, defaultSettings, houseOf } from '.'
+import { quarterOf } from '../subjects'
+import { cultureLessons, defaultSettings, houseOf, planFeeders, season } from '.'
 
 const today = 20_000
+const solve = solverFrom(await highsLoader())
 const weighsAs = shippedAlmanac.common.cultureShrink!.value
 const supply = feederOf(shippedAlmanac, 'fly.small').supply as {
   failure: { value: number }
@@ -75,5 +79,95 @@ describe('what the cultures of a house teach', () => {
     const numbers = lessons(b).flatMap(l => l.numbers)
     expect(numbers.length).toBeGreaterThan(0)
     expect(lessons(b, withOverrides(shippedAlmanac, numbers))).toEqual([])
+  })
+})
+
+describe('what cultures of one shelf, strain, recipe or quarter teach', () => {
+  const usual = supply.yieldTotal.value
+  const lowHalf = () => {
+    const b = new HouseBuilder(today)
+    b.place('low').place('high')
+    for (let i = 0; i < 24; i++) {
+      const id = `F-${i}`
+      const cup = { type: 'culture' as const, id }
+      b.culture(id, 'fly.small', -90, i % 2 ? 'low' : 'high')
+      b.write('producing', cup, -76)
+      for (let h = 1; h <= 4; h++) b.write('harvested', cup, -76 + 2 * h, { count: (i % 2 ? 0.125 : 0.25) * usual })
+      b.write('cultureFinished', cup, -40)
+    }
+    b.culture('NOW', 'fly.small', -20, 'low')
+    return b
+  }
+  const context = (b: HouseBuilder) => ({
+    house: houseOf(b.records()),
+    almanac: shippedAlmanac,
+    settings: defaultSettings,
+    today,
+  })
+  const apartOf = (b: HouseBuilder) =>
+    cultureLessons('fly.small', context(b)).flatMap(l => (l.apart ? [{ ...l.apart, text: l.text }] : []))
+
+  it('by hand: half of what the other shelf gives, against what all give here, drawn to them', () => {
+    const told = apartOf(lowHalf())
+    const all = (12 * 0.5 + 12) / 24
+    const factor = (seen: number) => (weighsAs + (12 * seen) / all) / (weighsAs + 12)
+    expect(told.map(({ by, of, yields }) => ({ by, of, yields }))).toEqual(
+      expect.arrayContaining([
+        { by: 'place', of: 'low', yields: expect.closeTo(factor(0.5), 2) as number },
+        { by: 'place', of: 'high', yields: expect.closeTo(factor(1), 2) as number },
+      ]),
+    )
+    expect(told).toHaveLength(2)
+    expect(told.find(t => t.of === 'low')!.text).toMatch(
+      /^Those on low give 0\.\d\d × the mean of the house, as far as 12 of them tell$/,
+    )
+  })
+
+  it('once counted apart, it is not told again; what runs on the shelf is expected to give so much less', () => {
+    const b = lowHalf()
+    const left = (of: HouseBuilder) => {
+      const { prey } = season(of.records(), shippedAlmanac, defaultSettings, today).season
+      return prey.find(p => p.prey === 'fly.small')!.running.reduce((n, x) => n + x, 0)
+    }
+    const before = left(b)
+    const [low] = cultureLessons('fly.small', context(b)).filter(l => l.apart?.of === 'low')
+    b.write('culturesApart', { type: 'prey', id: 'fly.small' }, 0, { ...low!.apart })
+    expect(apartOf(b).map(l => l.of)).toEqual(['high'])
+    expect(before).toBeGreaterThan(100)
+    expect(left(b) / before).toBeCloseTo(low!.apart!.yields!, 2)
+  })
+
+  it('what was shaken out counts as counted once the house has said what a shake gives', () => {
+    const b = new HouseBuilder(today)
+    for (let i = 0; i < 6; i++) {
+      const cup = { type: 'culture' as const, id: `F-${i}` }
+      b.culture(cup.id, 'fly.small', -90)
+      b.write('producing', cup, -76)
+      for (let h = 1; h <= 4; h++) b.write('harvested', cup, -76 + 2 * h, { count: usual / 10, shake: 'hard' })
+      b.write('cultureFinished', cup, -40)
+    }
+    const yieldTold = (almanac: Almanac) => number(lessons(b, almanac), 'yieldTotal.value')
+    expect(yieldTold(shippedAlmanac)).toBeUndefined()
+    const own = [{ path: 'feeders.fly.small.supply.shake.hard.value', value: Math.round(usual / 10) }]
+    expect(yieldTold(withOverrides(shippedAlmanac, own))).toBeLessThan(usual)
+  })
+})
+
+describe('cultures that are counted apart, in the plan', () => {
+  it('more cups are started where those of this quarter give less than half', () => {
+    const b = new HouseBuilder(today)
+    for (let i = 0; i < 12; i++) b.animal(`N-${i}`, 'golden-mantella', { bornDay: today - 150 })
+    b.culture('F-1', 'fly.small', -20)
+    b.write('producing', { type: 'culture', id: 'F-1' }, -3)
+    const cups = () => {
+      const { season: now, scenarios } = season(b.records(), shippedAlmanac, defaultSettings, today)
+      const plans = planFeeders(now, scenarios, houseOf(b.records()), shippedAlmanac, defaultSettings, solve)
+      const { starts } = plans.find(p => p.prey === 'fly.small')!
+      return starts.reduce((n, s) => n + s.count, 0)
+    }
+    const usual = cups()
+    b.write('culturesApart', { type: 'prey', id: 'fly.small' }, 0, { by: 'quarter', of: quarterOf(today), yields: 0.4 })
+    expect(usual).toBeGreaterThan(0)
+    expect(cups()).toBeGreaterThan(usual)
   })
 })

@@ -1,6 +1,6 @@
 import { feederOf, speciesOf } from '../almanac'
 import { summarise } from '../chance'
-import { cultureStage, cultureWay, producingFrom } from '../supply'
+import { cultureStage, cultureWayHere, producingFrom } from '../supply'
 import { formatDay, formatRange } from '../units'
 import { eggsLeft, strainOf, type CultureState, type Subject } from '../subjects'
 import type { SeasonContext } from './context'
@@ -32,7 +32,7 @@ export function cultureLabels(context: SeasonContext): Label[] {
     .filter(c => !c.finished && !c.failed)
     .map((c): Label => {
       const feeder = feederOf(almanac, c.feederId)
-      const supply = cultureWay(feeder, c)
+      const supply = cultureWayHere(feeder, c, house)
       const unwritten = almanac.common.unwrittenProducing!.value
       const yields =
         supply && cultureStage(c, supply, today) === 'growing'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac as almanac } from '../almanac'
+import { boxes } from '../almanac/data/boxes'
 import { checkEntry, foldHouse, materialId } from '../subjects'
 import { houseOf, materialTasks, materialsAhead, tellAmount, type FeederPlan } from '.'
 
@@ -120,5 +121,47 @@ describe('an amount', () => {
     const told = (amount: number, unit = 'handful') => tellAmount({ amount, unit })
     expect([told(0), told(1), told(2), told(0.25)]).toEqual(['0 handfuls', '1 handful', '2 handfuls', '0.3 handfuls'])
     expect([told(0, 'each'), told(12.2, 'mL'), told(1500, 'mL')]).toEqual(['0', '13 mL', '1,500 mL'])
+  })
+})
+
+describe('boxes of what is bought alive', () => {
+  const { box, supply } = almanac.feeders['cricket.half']!
+  const holds = box!.holds.value
+  const pack = (supply as { packCount: { value: number } }).packCount.value
+  const GUT = { type: 'material' as const, id: materialId('dry gut-load', 'mL') }
+  const each = box!.parts.find(p => p.what === 'dry gut-load')!.amount.value
+  const gut = (b: HouseBuilder, plans: FeederPlan[] = []) =>
+    materialsAhead(plans, { house: houseOf(b.records()), almanac, today }).find(m => m.id === GUT.id)
+  const orders = (starts: [day: number, count: number][]): FeederPlan =>
+    ({ ...plan(starts, 'cricket.half'), verb: 'Order', kind: 'bought' }) as FeederPlan
+
+  it('take of what cultures are made of by deliveries since the count, on order, and planned, by hand', () => {
+    const b = new HouseBuilder(today)
+    const crickets = { type: 'prey' as const, id: 'cricket.half' }
+    expect(gut(b)).toBeUndefined()
+    b.write('preyReceived', crickets, -9, { count: holds })
+    b.write('materialCounted', GUT, -5, { amount: 20 * each })
+    // a box and a bit of it is two
+    b.write('preyReceived', crickets, -2, { count: holds + 1 })
+    b.write('preyOrdered', crickets, -1, { count: 3 * holds })
+    const packs = 4
+    const planned = Math.ceil((packs * pack) / holds)
+    expect(gut(b, [orders([[3, packs]])])).toMatchObject({ left: 18 * each, soon: (3 + planned) * each, shortOn: null })
+    // what was eaten and counted anew meanwhile still took its boxes
+    b.write('preyCounted', crickets, 0, { count: 0 })
+    expect(gut(b)).toMatchObject({ left: 18 * each })
+    expect(gut(b, [orders([[3, 20 * packs]])])!.shortOn).toBe(today + 3)
+  })
+
+  it('each are of a feeder that there is', () => {
+    expect(Object.keys(boxes).filter(id => !almanac.feeders[id])).toEqual([])
+  })
+
+  it('are asked for by no frozen prey, and by nothing that comes in no box', () => {
+    for (const { id, box: kept, supply: how } of Object.values(almanac.feeders))
+      if (kept) expect('frozen' in how && how.frozen, id).not.toBe(true)
+    const b = new HouseBuilder(today)
+    b.write('preyReceived', { type: 'prey', id: 'mouse.adult' }, -2, { count: 25 })
+    expect(materialsAhead([], { house: houseOf(b.records()), almanac, today })).toEqual([])
   })
 })

@@ -2,6 +2,7 @@ import type { Fact } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, type Reason } from '../judgement'
 import { materialId } from '../subjects'
+import { boxesFor, packWay } from '../supply'
 import { formatDay } from '../units'
 import type { SeasonContext } from './context'
 import type { FeederPlan } from './plans'
@@ -38,36 +39,75 @@ export function tellAmount({ amount, unit }: { amount: number; unit: string }): 
 export const manyOf = (unit: string): string => MANY[unit] ?? unit
 const MANY: Readonly<Record<string, string>> = { each: 'pieces', handful: 'handfuls', pinch: 'pinches' }
 
+interface Uses {
+  prey: string
+  /** Cultures or boxes that are to be made, and those that were, by day. */
+  ahead: { day: Day; count: number }[]
+  before: { day: Day; count: number }[]
+}
+interface User extends Uses {
+  amount: Fact
+  path: string
+}
+type Context = Pick<SeasonContext, 'house' | 'almanac' | 'today'>
+
+/** Cultures of the house's own: those that were started, and those that the plan starts. */
+function usedByCultures(plans: readonly FeederPlan[], { house, almanac, today }: Context): Uses[] {
+  const started = Object.values(house.cultures).filter(c => !c.bought && c.startDay <= today)
+  const starting = plans.filter(p => p.verb === 'Start')
+  return [...new Set([...started.map(c => c.feederId), ...starting.map(p => p.prey)])]
+    .filter(prey => almanac.feeders[prey]?.recipe)
+    .map(prey => ({
+      prey,
+      ahead: starting.filter(p => p.prey === prey).flatMap(p => p.starts),
+      before: started.filter(c => c.feederId === prey).map(c => ({ day: c.startDay, count: 1 })),
+    }))
+}
+
+/** Boxes of what is bought alive: for what came, what is on order, and what the plan orders. */
+function usedByBoxes(plans: readonly FeederPlan[], { house, almanac }: Pick<Context, 'house' | 'almanac'>): Uses[] {
+  const ordering = plans.filter(p => p.kind === 'bought')
+  return [...new Set([...Object.keys(house.stocks), ...ordering.map(p => p.prey)])].flatMap((prey): Uses[] => {
+    const feeder = almanac.feeders[prey]
+    const pack = feeder && packWay(feeder)
+    if (!feeder?.box || !pack) return []
+    const boxed = (list: readonly { day: Day; count: number }[], each = 1) =>
+      list.map(({ day, count }) => ({ day, count: boxesFor(feeder.box!, count * each) }))
+    const { came = [], onOrder = [] } = house.stocks[prey] ?? {}
+    const planned = ordering.filter(p => p.prey === prey).flatMap(p => p.starts)
+    const ahead = [...boxed(onOrder), ...boxed(planned, pack.packCount.value)]
+    return ahead.length || came.length ? [{ prey, ahead, before: boxed(came) }] : []
+  })
+}
+
 /**
- * What is left of the materials of all recipes whose feeders the house grows, and how long it lasts by the plan. Used
- * since a count is what the recipes ask of the cultures that were started on later days.
+ * What is left of the materials of cultures that the house grows and of boxes for what it buys, and how long it lasts by
+ * the plan. Used since a count is what these ask for cultures that were started, and deliveries that came, on later days.
  */
 export function materialsAhead(
   plans: readonly FeederPlan[],
   { house, almanac, today }: Pick<SeasonContext, 'house' | 'almanac' | 'today'>,
 ): MaterialAhead[] {
-  const started = Object.values(house.cultures).filter(c => !c.bought && c.startDay <= today)
-  const grown = new Set([...started.map(c => c.feederId), ...plans.filter(p => p.verb === 'Start').map(p => p.prey)])
-  const parts = new Map<string, { what: string; unit: string; of: { prey: string; amount: Fact }[] }>()
-  for (const prey of grown)
-    for (const { what, amount } of almanac.feeders[prey]?.recipe?.parts ?? []) {
-      const id = materialId(what, amount.unit)
-      const part = parts.get(id) ?? { what, unit: amount.unit, of: [] }
-      part.of.push({ prey, amount })
-      parts.set(id, part)
-    }
+  const parts = new Map<string, { what: string; unit: string; of: User[] }>()
+  for (const { users, made } of [
+    { users: usedByCultures(plans, { house, almanac, today }), made: 'recipe' as const },
+    { users: usedByBoxes(plans, { house, almanac }), made: 'box' as const },
+  ])
+    for (const { prey, ahead, before } of users)
+      almanac.feeders[prey]![made]!.parts.forEach(({ what, amount }, i) => {
+        const id = materialId(what, amount.unit)
+        const part = parts.get(id) ?? { what, unit: amount.unit, of: [] }
+        part.of.push({ prey, ahead, before, amount, path: `feeders.${prey}.${made}.parts.${i}.amount.value` })
+        parts.set(id, part)
+      })
   return [...parts].map(([id, { what, unit, of }]): MaterialAhead => {
     const state = house.materials[id]
-    const amountOf = new Map(of.map(o => [o.prey, o.amount.value]))
-    const ahead = plans
-      .filter(p => p.verb === 'Start' && amountOf.has(p.prey))
-      .flatMap(p => p.starts.map(s => ({ day: s.day, amount: s.count * amountOf.get(p.prey)! })))
-      .sort((a, b) => a.day - b.day)
+    const taken = (which: 'ahead' | 'before') =>
+      of.flatMap(({ amount, [which]: list }) => list.map(({ day, count }) => ({ day, amount: count * amount.value })))
+    const ahead = taken('ahead').sort((a, b) => a.day - b.day)
     const counted = state?.counted ?? null
     const came = state?.bought.reduce((n, b) => n + b.amount, 0) ?? 0
-    const used = counted
-      ? started.reduce((n, c) => n + (c.startDay > counted.day ? (amountOf.get(c.feederId) ?? 0) : 0), 0)
-      : 0
+    const used = counted ? taken('before').reduce((n, t) => n + (t.day > counted.day ? t.amount : 0), 0) : 0
     const left = counted ? Math.max(0, counted.amount + came - used) : null
     let open = left ?? Number.POSITIVE_INFINITY
     const short = ahead.find(s => (open -= s.amount) < -1e-9)
@@ -81,20 +121,14 @@ export function materialsAhead(
       unitPrice: price ? price.price / price.amount : null,
       reasons: [
         {
-          rule: 'What was counted and came since, less what the recipes took; the plan takes the rest',
+          rule: 'What was counted and came since, less what cultures and boxes took; the plan takes the rest',
           inputs: [
             ...(counted
               ? [entryInput('Counted', `${counted.amount} ${unit}, ${formatDay(counted.day, today)}`, counted)]
               : [computedInput('Counted', 'never')]),
             ...(came ? [computedInput('Came since', `${came} ${unit}`)] : []),
-            ...(used ? [computedInput('Taken since, by the recipes', `${used} ${unit}`)] : []),
-            ...of.map(o =>
-              factInput(
-                almanac.feeders[o.prey]!.name,
-                `feeders.${o.prey}.recipe.parts.${almanac.feeders[o.prey]!.recipe!.parts.findIndex(p => materialId(p.what, p.amount.unit) === id)}.amount.value`,
-                o.amount,
-              ),
-            ),
+            ...(used ? [computedInput('Taken since, by cultures and boxes', `${used} ${unit}`)] : []),
+            ...of.map(o => factInput(almanac.feeders[o.prey]!.name, o.path, o.amount)),
             factInput('Got within', 'common.materialDays.value', lead),
           ],
           change: 'A count, or what was bought',

@@ -3,7 +3,7 @@ import { causeNamed, causesOf, type CausesFound } from '../supply'
 import { CARRIED, TROUBLE_WORDS, foundedFrom, type CultureState } from '../subjects'
 import { formatDistance, upperFirst } from '../units'
 import type { SeasonContext } from './context'
-import { cultureTempC } from './warmth'
+import { cultureTempC, placeHumidityPct } from './warmth'
 
 /** What was found in a culture, and what it may come from. */
 export interface TroubleView extends CausesFound {
@@ -27,6 +27,7 @@ export function troubleOf(
   const found = causesOf(culture, trouble, {
     feeder: feederOf(almanac, culture.feederId),
     tempC: cultureTempC(culture, { house, almanac }),
+    humidityPct: placeHumidityPct(culture.placeId, { house, almanac }),
     cultures: Object.values(house.cultures),
     almanac,
     today,

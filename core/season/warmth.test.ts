@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac as almanac } from '../almanac'
 import { plannedSupply } from '../supply'
-import { colonyView, cultureTempC, houseOf, warmthOfHouse } from '.'
+import { placeHumidityPct } from './warmth'
+import { colonyView, troubleOf, cultureTempC, houseOf, warmthOfHouse } from '.'
 
 const today = 20_000
 const way = plannedSupply(feederOf(almanac, 'fly.small'))!
@@ -183,5 +184,59 @@ describe('a colony', () => {
       }),
       { numRuns: 40 },
     )
+  })
+})
+
+describe('how damp the air beside a culture is', () => {
+  it('is that of the last days where it is read, the same in a window, and not known elsewhere', () => {
+    const b = new HouseBuilder(today)
+    b.place('shelf').place('other')
+    b.readings(
+      'shelf',
+      Array.from({ length: 400 }, () => 24),
+    )
+    b.readings(
+      'shelf',
+      Array.from({ length: 400 }, (_, h) => (h < 200 ? 80 : 41.2)),
+      { channel: 'humidity' },
+    )
+    const house = houseOf(b.records())
+    const of = { house, almanac, today }
+    expect(placeHumidityPct('shelf', of)).toBe(41)
+    expect(placeHumidityPct('other', of)).toBeNull()
+    expect(placeHumidityPct(null, of)).toBeNull()
+    // a window has no readings
+    const warmth = JSON.parse(JSON.stringify(warmthOfHouse(of))) as typeof house.warmth
+    const told = { house: { ...house, climate: {}, warmth }, almanac, today }
+    expect(placeHumidityPct('shelf', told)).toBe(41)
+    expect(placeHumidityPct('other', told)).toBeNull()
+  })
+
+  it('stands in the working of what is found in a cup there, and makes its cause likelier', () => {
+    const found = (pct: number | null) => {
+      const b = new HouseBuilder(today)
+      b.place('shelf')
+      b.readings(
+        'shelf',
+        Array.from({ length: 400 }, () => 24),
+      )
+      if (pct !== null)
+        b.readings(
+          'shelf',
+          Array.from({ length: 400 }, () => pct),
+          { channel: 'humidity' },
+        )
+      const cup = b.culture('F-1', 'fly.small', -20, 'shelf')
+      b.write('cultureFound', { type: 'culture', id: cup }, -1, { what: 'mould' })
+      const house = houseOf(b.records())
+      const culture = house.cultures[cup]!
+      return troubleOf(culture, culture.troubles[0]!, { house, almanac, today })
+    }
+    const chance = (pct: number | null) => found(pct).causes.find(c => c.id === 'wet')!.chance
+    expect(chance(92)).toBeGreaterThan(chance(null))
+    expect(chance(65)).toBeLessThan(chance(null))
+    // 65 % is common practice (PRACTICE §8): it lies in the range
+    const inputs = found(92).reasons.flatMap(r => r.inputs.map(i => `${i.label}: ${i.value}`))
+    expect(inputs).toContain('Air at its place against the usual: 92 against 50 to 75 %')
   })
 })

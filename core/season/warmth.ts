@@ -6,6 +6,7 @@ import {
   eachHour,
   endOf,
   latelyOf,
+  nearestLog,
   spellsApart,
   warmthAlong,
   warmthByWeek,
@@ -244,6 +245,14 @@ export function placeTempC(placeId: string | null, { house, almanac }: OfCulture
   return lately ?? temperatureAt(house.places, placeId)
 }
 
+/** How damp the air of a place was by its readings of the last days, whole %; null where nothing is read. */
+export function placeHumidityPct(placeId: string | null, { house, almanac }: OfCultures): number | null {
+  if (house.warmth) return placeId ? (house.warmth[placeId]?.humidityPct ?? null) : null
+  const near = nearestLog(house, placeId, 'humidity')
+  const lately = near && latelyOf(near.log, almanac.common.warmthLately!.value)
+  return lately === null ? null : Math.round(lately)
+}
+
 /** What the readings of the last days come to at a place. */
 function latelyOfPlace(house: OfCultures['house'], placeId: string | null, { common }: Pick<Almanac, 'common'>) {
   const hours = common.warmthLately!.value
@@ -286,7 +295,12 @@ export function warmthOfCultures(context: OfCultures): Record<string, ToldWarmth
   }
   for (const { id } of Object.values(house.places)) {
     const lately = latelyOfPlace(house, id, context.almanac)
-    if (lately) warmth[id] = { ...lately, tempC: lately.goesOnAtC, read: lately.hours, done: 0 }
+    if (!lately) continue
+    const damp = placeHumidityPct(id, context)
+    warmth[id] = {
+      ...{ ...lately, tempC: lately.goesOnAtC, read: lately.hours, done: 0 },
+      ...(damp !== null && { humidityPct: damp }),
+    }
   }
   return warmth
 }

@@ -1,1 +1,9 @@
-export { APPETITE, HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings, warmUpDayOf } from './settings'
+export {
+  APPETITE,
+  HouseSettings,
+  WARM_UP_WITHIN_DAYS,
+  WASTE_AT_MOST,
+  defaultSettings,
+  offeredTimes,
+  warmUpDayOf,
+} from './settings'

@@ -8,6 +8,12 @@ const LATEST_DAY = Date.UTC(2100, 0, 1) / 86_400_000
 /** Appetite of the house, in times of the ladder: no more and no less is taken. */
 export const APPETITE = { least: 0.2, most: 5 }
 
+export const WASTE_AT_MOST = 0.5
+
+/** How much is offered, in times of the ladder: what is eaten, and what is never. */
+export const offeredTimes = ({ appetite, waste }: Pick<HouseSettings, 'appetite' | 'waste'>): number =>
+  appetite / (1 - waste)
+
 /** The house's own ways: they steer every computation and can be changed in Settings or, for a try, in a what-if. */
 export const HouseSettings = z.strictObject({
   houseName: lineOfText(60, 'The house needs a name'),
@@ -27,6 +33,11 @@ export const HouseSettings = z.strictObject({
   schools: z.record(z.string().max(120), z.string().max(60)),
   /** Appetite and cup yield against the almanac, 1 = the same. */
   appetite: z.number().min(APPETITE.least).max(APPETITE.most),
+  /** Of what is offered, so large a share is never eaten: it gets away, dies, or is taken out again. */
+  waste: z
+    .number({ error: 'What is left must be a share' })
+    .min(0, 'Less than nothing cannot be left')
+    .max(WASTE_AT_MOST, 'Over half is left: offer less instead'),
   cupYield: z.number().min(0.1).max(5),
   /** Minutes there are for starting cultures on one day; null = as long as it takes. */
   cultureMinutes: z
@@ -81,6 +92,7 @@ export const defaultSettings: HouseSettings = {
   tempUnit: '°C',
   schools: {},
   appetite: 1,
+  waste: 0,
   cupYield: 1,
   cultureMinutes: null,
   orderMoney: null,

@@ -198,7 +198,29 @@ export {
   type Stay,
 } from './clutch/state'
 export { signsOf } from './culture/kinds'
-export { CARRIED, NO_SIGN, TROUBLES, TROUBLE_WORDS, mayFound, type CultureState, type Trouble } from './culture/state'
+export {
+  APART,
+  CULTURE_SORTS,
+  QUARTERS,
+  quarterOf,
+  type ApartNumber,
+  type CultureApart,
+  type CultureGroups,
+  type CultureSort,
+} from './cultureSorts'
+export { tellApart } from './stock/apart'
+export {
+  CARRIED,
+  NO_SIGN,
+  SHAKES,
+  SHAKE_WORDS,
+  TROUBLES,
+  TROUBLE_WORDS,
+  mayFound,
+  type CultureState,
+  type Shake,
+  type Trouble,
+} from './culture/state'
 export { foundedFrom, strainOf } from './culture/lineage'
 export { HEATS, LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState } from './lamp/state'
 export { GroupData } from './group/kinds'

@@ -228,6 +228,7 @@ describe('what each kind of entry may hold', () => {
       orderDropped: {},
       preyDiscarded: { count: 1 },
       preyKept: { placeId: 'p' },
+      culturesApart: { by: 'strain', of: 'curly', yields: 0.7 },
       preyGrown: { count: 1, from: 'cricket.quarter' },
       lampHung: { distanceCm: 30 },
       lampFitted: { tag: 'U', lamp: 'tube', lifeDays: 9 },

@@ -77,6 +77,30 @@ describe('what a finding may come from', () => {
     expect(ids(causes(b, tub))[0]).toBe('treated')
   })
 
+  it('dry air speaks for too dry and against too wet, damp air the other way, and the usual against both', () => {
+    const { b, cup } = house()
+    find(b, cup, 'dying')
+    const { cultures } = foldHouse(b.records())
+    const feeder = feederOf(almanac, 'fly.large')
+    const [low, high] = [feeder.humidity!.low.value, feeder.humidity!.high.value]
+    const chances = (humidityPct: number | null, of = feeder) => {
+      const known = { feeder: of, tempC: null, humidityPct, cultures: Object.values(cultures), almanac, today }
+      const { causes: found } = causesOf(cultures[cup]!, cultures[cup]!.troubles.at(-1)!, known)
+      return Object.fromEntries(found.map(c => [c.id, c.chance]))
+    }
+    const [unknown, dry, damp, usual] = [null, low - 1, high + 1, low].map(pct => chances(pct))
+    expect(dry!.dry).toBeGreaterThan(unknown!.dry!)
+    expect(dry!.wet).toBeLessThan(unknown!.wet!)
+    expect(damp!.wet).toBeGreaterThan(unknown!.wet!)
+    expect(damp!.dry).toBeLessThan(unknown!.dry!)
+    expect(usual!.dry).toBeLessThan(unknown!.dry!)
+    // by hand: hot, dry, wet, treated food in the usual order, dry four times as likely and wet a quarter
+    const powers = [1, 4 * 0.7, 0.25 * 0.7 ** 2, 0.7 ** 3]
+    expect(dry!.dry).toBeCloseTo((4 * 0.7) / powers.reduce((a, n) => a + n, 0), 9)
+    // of what nobody says how damp it is to be, nothing is said
+    expect(chances(5, { ...feeder, humidity: undefined })).toEqual(unknown)
+  })
+
   it('of a cup other causes are looked at than of a colony; an old one speaks for mites of its age', () => {
     const { b, cup, tub } = house()
     find(b, cup, 'mites')
@@ -94,8 +118,7 @@ describe('a culture in which something was found', () => {
     b.write('producing', { type: 'culture', id: cup }, -3, {})
     const flies = feederOf(almanac, 'fly.large')
     const founders = () => {
-      const all = Object.values(foldHouse(b.records()).cultures)
-      return foundersFrom(flies, all, () => 24, almanac, today, today, 50).map(f => f.culture.tag)
+      return foundersFrom(flies, foldHouse(b.records()), () => 24, almanac, today, today, 50).map(f => f.culture.tag)
     }
     expect(founders()).toEqual(['F-1'])
     const of = find(b, cup, 'mites')

@@ -178,6 +178,8 @@ export interface CausesFound {
 interface Known {
   feeder: Feeder
   tempC: number | null
+  /** How damp the air of its place lately was; null where nothing is read. */
+  humidityPct?: number | null
   /** All cultures of the house. */
   cultures: readonly CultureState[]
   almanac: Pick<Almanac, 'common'>
@@ -185,7 +187,11 @@ interface Known {
 }
 
 /** What the house knows speaks for a cause (+1), against it (−1), or says nothing. */
-function evidence(culture: CultureState, what: Trouble, { feeder, tempC, cultures, almanac, today }: Known) {
+function evidence(
+  culture: CultureState,
+  what: Trouble,
+  { feeder, tempC, humidityPct = null, cultures, almanac, today }: Known,
+) {
   const { causeFurther, mitesFrom } = almanac.common
   const inputs: Input[] = []
   const says = new Map<string, 1 | -1>()
@@ -197,6 +203,17 @@ function evidence(culture: CultureState, what: Trouble, { feeder, tempC, culture
     says.set('hot', off >= far ? 1 : -1)
     says.set('cold', off <= -far ? 1 : -1)
     inputs.push(computedInput('Its place against the usual', `${Math.round(tempC)} against ${Math.round(usual)} °C`))
+  }
+  const { humidity } = feeder
+  if (humidityPct !== null && humidity) {
+    says.set('wet', humidityPct > humidity.high.value ? 1 : -1)
+    says.set('dry', humidityPct < humidity.low.value ? 1 : -1)
+    inputs.push(
+      computedInput(
+        'Air at its place against the usual',
+        `${Math.round(humidityPct)} against ${humidity.low.value} to ${humidity.high.value} %`,
+      ),
+    )
   }
   if (way?.kind === 'batch') {
     const age = today - culture.startDay

@@ -15,7 +15,7 @@ const cups = (...started: { tag: string; day: number; producing?: number }[]) =>
     b.culture(tag, 'fly.small', day)
     if (producing !== undefined) b.write('producing', { type: 'culture', id: tag }, producing)
   }
-  return Object.values(foldHouse(b.records()).cultures)
+  return foldHouse(b.records())
 }
 const alarmsIn = (b: HouseBuilder) => season(b.records(), shippedAlmanac, defaultSettings, today).season.alarms
 const chain = (list: ReturnType<typeof cups>) => chainOf(feeder, list, () => 24, shippedAlmanac, today)
@@ -49,7 +49,7 @@ describe('the chain of a feeder that is started from its own cultures', () => {
   })
 
   it("nothing of one's own is no chain; a failed or retired cup is none either", () => {
-    expect(chain([])).toMatchObject({ holdsUntil: null, from: null })
+    expect(chain(cups())).toMatchObject({ holdsUntil: null, from: null })
     expect(chain(cups({ tag: 'F-1', day: -60, producing: -40 })).holdsUntil).toBeNull()
   })
 
@@ -59,7 +59,9 @@ describe('the chain of a feeder that is started from its own cultures', () => {
       foundersFrom(feeder, list, () => 24, shippedAlmanac, today, today + 1, wanted).map(f => f.culture.tag)
     expect(from(75)).toEqual(['BEST'])
     expect(from(400)).toEqual(['BEST', 'OLD'])
-    expect(foundersFrom(feeder, [], () => 24, shippedAlmanac, today, today, 75)).toEqual([])
+    expect(
+      foundersFrom(feeder, foldHouse(new HouseBuilder(today).records()), () => 24, shippedAlmanac, today, today, 75),
+    ).toEqual([])
   })
 })
 

@@ -1,8 +1,9 @@
 import type { Almanac, Feeder } from '../almanac'
 import { cumulative, quantile, type Day } from '../chance'
 import { mayFound, type CultureState } from '../subjects'
-import { cultureWay, type CultureSupply } from './ways'
-import { cultureStage, growing, yieldCurve } from './yields'
+import type { Cultured } from './apart'
+import { cultureWayHere, type CultureSupply } from './ways'
+import { cultureStage, flushesOf, growing, yieldCurve } from './yields'
 
 /** One running culture of a batch feeder. */
 interface Link {
@@ -26,24 +27,26 @@ const AHEAD = 90
 
 function linksOf(
   feeder: Feeder,
-  cultures: readonly CultureState[],
+  house: Cultured,
   tempOf: (culture: CultureState) => number | null,
   unwritten: number,
   today: Day,
 ): Link[] {
-  return cultures.flatMap((culture): Link[] => {
-    const supply = cultureWay(feeder, culture)
+  return Object.values(house.cultures).flatMap((culture): Link[] => {
+    const supply = cultureWayHere(feeder, culture, house)
     if (culture.feederId !== feeder.id || supply?.kind !== 'batch') return []
     if (!['growing', 'producing'].includes(cultureStage(culture, supply, today)) || !mayFound(culture)) return []
     return [{ culture, supply, ...growing(culture, supply, tempOf(culture), today, unwritten) }]
   })
 }
 
-/** Chance that a culture yields on a day: it has begun, and is not over. */
-function yieldsOn({ supply, from, alive }: Link, day: Day): number {
-  const span = Math.round(supply.producingDays.value)
-  return alive * (cumulative(from, day) - cumulative(from, day - span))
-}
+/** Chance that a culture yields on a day: it has begun, is not over, and not between two flushes. */
+const yieldsOn = ({ supply, from, alive }: Link, day: Day): number =>
+  flushesOf(supply).reduce(
+    (all, flush) =>
+      all + alive * (cumulative(from, day - flush.from) - cumulative(from, day - flush.from - flush.span)),
+    0,
+  )
 
 /**
  * Whether a feeder that is started from its own cultures can be started again, and until when: as long as one of those
@@ -52,12 +55,12 @@ function yieldsOn({ supply, from, alive }: Link, day: Day): number {
  */
 export function chainOf(
   feeder: Feeder,
-  cultures: readonly CultureState[],
+  house: Cultured,
   tempOf: (culture: CultureState) => number | null,
   { common }: Pick<Almanac, 'common'>,
   today: Day,
 ): Chain {
-  const links = linksOf(feeder, cultures, tempOf, common.unwrittenProducing!.value, today)
+  const links = linksOf(feeder, house, tempOf, common.unwrittenProducing!.value, today)
   const chance = Float64Array.from(
     { length: AHEAD },
     (_, d) => 1 - links.reduce((none, link) => none * (1 - yieldsOn(link, today + d)), 1),
@@ -79,7 +82,7 @@ export interface Founding {
  */
 export function foundersFrom(
   feeder: Feeder,
-  cultures: readonly CultureState[],
+  house: Cultured,
   tempOf: (culture: CultureState) => number | null,
   { common }: Pick<Almanac, 'common'>,
   today: Day,
@@ -88,7 +91,7 @@ export function foundersFrom(
 ): Founding[] {
   // what came since the last harvest is taken together
   const gathered = Math.round(common.harvestEvery!.value)
-  const giving = linksOf(feeder, cultures, tempOf, common.unwrittenProducing!.value, today)
+  const giving = linksOf(feeder, house, tempOf, common.unwrittenProducing!.value, today)
     .map(link => {
       const begun = quantile(link.from, 0.5)
       const curve = yieldCurve(link.supply, AHEAD + 200)

@@ -1,6 +1,7 @@
 export {
   cultureStage,
   failureChance,
+  flushesOf,
   growing,
   plannedSupply,
   producingFrom,
@@ -28,7 +29,7 @@ export {
 } from './plan'
 export { simulateRunOut, type RunOutInput } from './runOut'
 export { nextCultureTags } from './tags'
-export { homeOf, leavesOn, minutesOf, roomOf, standing } from './room'
+export { boxesFor, homeOf, leavesOn, minutesOf, roomOf, standing } from './room'
 export {
   colonyAhead,
   colonyToday,
@@ -60,7 +61,17 @@ export {
   type Life,
   type StandingLot,
 } from './lots'
-export { cultureWay, fedFirst, packWay, wayPath, withWay, type CultureSupply, type PackSupply } from './ways'
+export { apartWay, groupsOf, groupsOfStart, type Cultured } from './apart'
+export {
+  cultureWay,
+  cultureWayHere,
+  fedFirst,
+  packWay,
+  wayPath,
+  withWay,
+  type CultureSupply,
+  type PackSupply,
+} from './ways'
 export {
   Fates,
   JointError,

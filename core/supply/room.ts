@@ -1,4 +1,4 @@
-import type { Almanac, Feeder } from '../almanac'
+import type { Almanac, Box, Feeder } from '../almanac'
 import { quantile, type Day } from '../chance'
 import type { CultureState } from '../subjects'
 import { cultureStage, growing, timeToProducing, type PlannedSupply } from './yields'
@@ -13,6 +13,9 @@ export function homeOf(feederId: string, cultures: Iterable<CultureState>): stri
 /** Room that one culture takes, in cups; a tub of which the recipe says nothing takes as much as the common number says. */
 export const roomOf = ({ recipe, supply }: Feeder, { common }: Pick<Almanac, 'common'>): number =>
   recipe?.room?.value ?? (supply.kind === 'batch' ? 1 : common.tubRoom!.value)
+
+/** Boxes that so many animals are kept in until they are eaten. */
+export const boxesFor = ({ holds }: Pick<Box, 'holds'>, pieces: number): number => Math.ceil(pieces / holds.value)
 
 /** Minutes that it takes to start one. */
 export const minutesOf = ({ recipe }: Feeder, { common }: Pick<Almanac, 'common'>): number =>

@@ -24,7 +24,7 @@ describe('ways in which a feeder comes', () => {
   it('one is in force; taking another keeps them all, and taking it back is as before', () => {
     const other = { ...flies, ...withWay(flies, 0) }
     expect(plannedSupply(other)).toMatchObject({ kind: 'batch', boughtProducing: true })
-    expect(other.otherWays).toEqual([flies.supply])
+    expect(other.otherWays).toEqual([flies.supply, ...flies.otherWays!.slice(1)])
     expect({ ...other, ...withWay(other, 0) }).toEqual(flies)
     expect(withWay(flies, 7)).toEqual({ supply: flies.supply, otherWays: flies.otherWays })
   })

@@ -1,4 +1,6 @@
 import type { Feeder, Supply } from '../almanac'
+import type { CultureState } from '../subjects'
+import { apartWay, groupsOf, type Cultured } from './apart'
 
 export type CultureSupply = Extract<Supply, { kind: 'batch' | 'colony' }>
 export type PackSupply = Extract<Supply, { kind: 'bought' }>
@@ -15,6 +17,13 @@ export function cultureWay(feeder: Feeder, culture?: { bought?: true }): Culture
   const alike = (way: CultureSupply) =>
     (way.kind === 'batch' && way.boughtProducing === true) === Boolean(culture?.bought)
   return (culture && ways.find(alike)) ?? ways[0] ?? null
+}
+
+/** How a culture of the house yields: as its kind does, and as those do here that are like it. */
+export function cultureWayHere(feeder: Feeder, culture: CultureState, house: Cultured): CultureSupply | null {
+  const way = cultureWay(feeder, culture)
+  const apart = house.stocks[feeder.id]?.apart
+  return way?.kind === 'batch' && apart ? apartWay(way, apart, groupsOf(culture, house.cultures)) : way
 }
 
 /** How an order of a feeder comes; null where no way is by order. */

@@ -43,7 +43,8 @@ export function timeToProducing(supply: PlannedSupply, tempC: number | null): Da
 
 /**
  * Yield of a running culture by days since it began to produce, before failures.
- * A batch rises over the first third of its span and falls over the rest (triangle); a colony gives the same each day;
+ * A batch rises over the first third of its span and falls over the rest (triangle), one that is kept for a second flush
+ * twice; a colony gives the same each day;
  * a bought pack comes at once.
  * @param days length wanted
  * @param factor the house's own yield against the almanac's, 1 = the same
@@ -55,15 +56,35 @@ export function yieldCurve(supply: PlannedSupply, days: number, factor = 1): Flo
     return curve
   }
   if (supply.kind === 'colony') return curve.fill(supply.yieldPerDay.value * factor)
-  const span = Math.round(supply.producingDays.value)
+  const all = supply.yieldTotal.value * factor
+  for (const { from, span, share } of flushesOf(supply)) {
+    const shape = flush(span)
+    const total = shape.reduce((a, b) => a + b, 0)
+    for (let i = 0; i < span && from + i < days; i++) curve[from + i]! += (shape[i]! / total) * share * all
+  }
+  return curve
+}
+
+/** A flush by day: it rises over its first third and falls over the rest. */
+function flush(span: number): number[] {
   const peak = span / 3
-  const shape = Array.from({ length: span }, (_, i) => {
+  return Array.from({ length: span }, (_, i) => {
     const x = i + 0.5
     return x < peak ? x / peak : (span - x) / (span - peak)
   })
-  const total = shape.reduce((a, b) => a + b, 0)
-  for (let i = 0; i < Math.min(span, days); i++) curve[i] = (shape[i]! / total) * supply.yieldTotal.value * factor
-  return curve
+}
+
+/** The flushes of one culture: when each begins after the first yield and how long it lasts, in days; its share of all. */
+export function flushesOf({ producingDays, secondFlush }: Extract<PlannedSupply, { kind: 'batch' }>) {
+  const span = Math.round(producingDays.value)
+  const from = secondFlush ? Math.round(secondFlush.afterDays.value) : span
+  // one that would begin when all is over is none
+  if (!secondFlush || from >= span) return [{ from: 0, span, share: 1 }]
+  const { value: share } = secondFlush.share
+  return [
+    { from: 0, span: Math.min(from, Math.round(secondFlush.firstDays.value)), share: 1 - share },
+    { from, span: span - from, share },
+  ]
 }
 
 /** Chance (0..1) that one started culture gives nothing. */

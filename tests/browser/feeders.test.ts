@@ -82,6 +82,16 @@ describe('what was written wrong of a culture', () => {
     const card = '[data-culture="RO-2"]'
     await visit.press('Correct RO-2', card)
     const form = '[role="dialog"] form'
+    // what saves it can be reached, however low the window
+    await visit.page.setViewport({ width: 1280, height: 420 })
+    await visit.see(form)
+    const inView = await visit.page.$eval(`${form} button[type="submit"]`, b => {
+      b.scrollIntoView({ block: 'nearest' })
+      const { top, bottom } = b.getBoundingClientRect()
+      return top >= 0 && bottom <= window.innerHeight
+    })
+    expect(inView).toBe(true)
+    await visit.page.setViewport({ width: 1280, height: 800 })
     const fields = await visit.page.waitForSelector(form).then(() => visit.page.$$(`${form} input`))
     await fields[0]!.click({ count: 3 })
     await fields[0]!.type('RO-1')
@@ -361,6 +371,88 @@ describe('the appetite of the house', () => {
   })
 })
 
+describe('what is never eaten', () => {
+  it('is told where meals are left, is set in one press, and kept ready on top', async () => {
+    const { settings } = await snapshot()
+    await keepSettings({ ...settings, waste: 0.4 })
+    await open({ theme: 'night', phone: true })
+    await visit.go('/feeders')
+    const line = '[data-testid="waste"]'
+    await visit.untilText(line, 'not 40 %')
+    const [, seen] = /what is set: (\d+) %, not 40 %/.exec(await visit.text(line))!
+    await visit.tap('Set it so', line)
+    await visit.untilGone(line)
+    expect((await snapshot()).settings.waste).toBeCloseTo(Number(seen) / 100, 9)
+    await visit.undo(`Never eaten: ${seen} % of what is offered`)
+    await visit.untilText(line, 'not 40 %')
+    await keepSettings({ ...settings, waste: settings.waste })
+  })
+})
+
+describe('how a cup is harvested', () => {
+  it('by keys: shaken out hard is about as many as the Almanac says, and not a count', async () => {
+    await open({ theme: 'dark' })
+    await visit.go('/feeders')
+    await visit.click('[data-cup="FS-1"]')
+    const card = '[data-culture="FS-1"]'
+    await visit.see(`${card} [aria-label^="Shaken out of FS-1"]`)
+    await visit.page.focus(`${card} [aria-label^="Shaken out of FS-1"]`)
+    await visit.page.keyboard.press('Enter')
+    await visit.see('[role="option"]')
+    await visit.page.keyboard.type('hard')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(card, 'harvested today')
+    const { takes } = (await cultures('fly.small')).find(c => c.tag === 'FS-1')!
+    expect(takes.at(-1)).toMatchObject({ count: 150, shaken: true })
+    await visit.undo('FS-1: shaken out hard, about 150')
+    await visit.untilText(card, 'harvested 2 days ago')
+  })
+})
+
+describe('cups of one shelf that do otherwise', () => {
+  it('are told, counted apart in one press, and as the others again', async () => {
+    const { house } = await snapshot()
+    const [flies, beetles] = ['FS-1', 'BB-1'].map(
+      tag => Object.values(house.cultures).find(c => c.tag === tag)!.placeId,
+    )
+    const entries = Array.from({ length: 16 }, (_, i) => {
+      const subject = { type: 'culture', id: uuid() }
+      const at = (daysAgo: number) => new Date(Date.parse('2026-11-25T09:00:00Z') - daysAgo * 86_400_000).toISOString()
+      const began = 190 - 7 * i
+      const low = i % 2 === 1
+      const data = { tag: `FS-${60 + i}`, feederId: 'fly.small', placeId: low ? beetles : flies }
+      return [
+        { id: subject.id, at: at(began), kind: 'cultureStarted', subject, data },
+        { id: uuid(), at: at(began - 14), kind: 'producing', subject, data: {} },
+        ...[2, 4, 6, 8, 10].map(after => ({
+          ...{ id: uuid(), at: at(began - 14 - after), kind: 'harvested', subject },
+          data: { count: low ? 90 : 220 },
+        })),
+        { id: uuid(), at: at(began - 32), kind: 'cultureFinished', subject, data: {} },
+      ]
+    }).flat()
+    for (let from = 0; from < entries.length; from += 100) {
+      const answer = await fetch(`${server.address}/api/entries`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ entries: entries.slice(from, from + 100) }),
+      })
+      expect([answer.ok, await answer.text()]).toEqual([true, expect.any(String)])
+    }
+    await open()
+    await visit.go('/feeders')
+    await visit.untilText('main', 'Those on Beetle board give 0.')
+    await visit.click('[aria-label^="Count them apart: Those on Beetle board"]')
+    await visit.untilText('[data-apart]', 'Counted apart: those on Beetle board give 0.')
+    expect((await snapshot()).house.stocks['fly.small']!.apart).toEqual([
+      { by: 'place', of: beetles, yields: expect.closeTo(0.78, 1) as number },
+    ])
+    await visit.click('[aria-label^="Count as the others: those on Beetle board"]')
+    await visit.untilGone('[data-apart]')
+    expect((await snapshot()).house.stocks['fly.small']).not.toHaveProperty('apart')
+  })
+})
+
 describe('where a feeder is kept', () => {
   it('is not said by leaving it empty where nothing is known: that is told beside the field', async () => {
     await open()
@@ -427,6 +519,30 @@ describe('a colony', () => {
     await visit.untilGone('form.ask')
     const looks = (await cultures('isopod.dwarf'))[0]!.looks
     expect(looks.at(-1)).toMatchObject({ young: 60, sharePercent: 10, grown: 40 })
+  })
+
+  it('is counted by scoops and what one weighs; what is missing of that is asked for at its field', async () => {
+    await open({ phone: true })
+    await visit.go('/feeders')
+    await visit.click('[data-culture="IS-1"] summary')
+    await visit.untilText('[data-colony="IS-1"]', 'a week for good')
+    await visit.tap('Record count', '[data-colony="IS-1"]')
+    await visit.fill('30', '', '', '4', '25')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('form.ask', 'What does all in the tub weigh?')
+    // what records it is in view, on a phone too
+    const inView = await visit.page.$eval('form.ask button[type="submit"]', b => {
+      b.scrollIntoView({ block: 'nearest' })
+      const { top, bottom } = b.getBoundingClientRect()
+      return top >= 0 && bottom <= window.innerHeight
+    })
+    expect(inView).toBe(true)
+    await visit.fill('', '', '', '', '', '2000')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilGone('form.ask')
+    const looks = (await cultures('isopod.dwarf'))[0]!.looks
+    expect(looks.at(-1)).toMatchObject({ young: 30, sharePercent: 5 })
+    await visit.expectRefusal(422)
   })
 })
 

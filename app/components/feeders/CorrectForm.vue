@@ -1,19 +1,27 @@
 <script setup lang="ts">
+import { feederOf } from '#core/almanac'
 import type { CultureState } from '#core/subjects'
+import { cultureWay } from '#core/supply'
 
 /** Where a culture stands now, and what was written wrong of it. Only what is another is written. */
 const props = defineProps<{ culture: CultureState }>()
 const house = useHouse()
 const { record, busy } = useRecord()
+/** Of the house’s own cups it is learnt how those of one recipe do. */
+const isCup = computed(
+  () =>
+    !props.culture.bought &&
+    cultureWay(feederOf(house.almanac, props.culture.feederId), props.culture)?.kind === 'batch',
+)
 const problems = useProblems()
 const open = ref(false)
 const places = usePlaceItems()
-const state = reactive({ tag: '', placeId: null as string | null, strain: '', parentIds: [] as string[] })
+const state = reactive({ tag: '', placeId: null as string | null, strain: '', recipe: '', parentIds: [] as string[] })
 watch(open, isOpen => {
   if (!isOpen) return
   problems.value = {}
-  const { tag, placeId, strain = '', parentIds = [] } = props.culture
-  Object.assign(state, { tag, placeId, strain, parentIds: [...parentIds] })
+  const { tag, placeId, strain = '', recipe = '', parentIds = [] } = props.culture
+  Object.assign(state, { tag, placeId, strain, recipe, parentIds: [...parentIds] })
 })
 const parents = computed(() =>
   Object.values(house.house.cultures)
@@ -23,12 +31,14 @@ const parents = computed(() =>
 )
 
 async function send(): Promise<void> {
-  const { id, tag, placeId, strain = '', parentIds = [] } = props.culture
+  const { id, tag, placeId, strain = '', recipe = '', parentIds = [] } = props.culture
   const subject = { type: 'culture' as const, id }
   const said = state.strain.trim()
+  const made = state.recipe.trim()
   const correction = {
     ...(state.tag.trim() !== tag && { tag: state.tag }),
     ...(said !== strain && { strain: said || null }),
+    ...(made !== recipe && { recipe: made || null }),
     ...(state.parentIds.join() !== parentIds.join() && { parentIds: state.parentIds }),
   }
   const wishes = [
@@ -68,6 +78,9 @@ async function send(): Promise<void> {
         </UFormField>
         <UFormField label="Strain" hint="empty: its parents’" :error="problems.strain"
           ><UInput v-model="state.strain" class="w-full"
+        /></UFormField>
+        <UFormField v-if="isCup" label="Recipe" hint="where made otherwise" :error="problems.recipe"
+          ><UInput v-model="state.recipe" class="w-full" placeholder="As usual"
         /></UFormField>
         <UButton type="submit" label="Save" :loading="busy" block />
       </form>

@@ -1,9 +1,19 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
 import { summarise } from '#core/chance'
-import { cultureStage, cultureWay, producingFrom } from '#core/supply'
+import { cultureStage, cultureWayHere, producingFrom } from '#core/supply'
 import { cultureTempC } from '#core/season/warmth'
-import { NO_SIGN, TROUBLES, TROUBLE_WORDS, strainOf, type CultureState, type Trouble } from '#core/subjects'
+import {
+  NO_SIGN,
+  SHAKES,
+  SHAKE_WORDS,
+  TROUBLES,
+  TROUBLE_WORDS,
+  strainOf,
+  type CultureState,
+  type Shake,
+  type Trouble,
+} from '#core/subjects'
 import { formatDay, formatDistance, formatQuantity, formatRange } from '#core/units'
 
 /** One culture: how it stands, what is expected, and what can be recorded of it. */
@@ -11,7 +21,7 @@ const props = defineProps<{ culture: CultureState }>()
 const house = useHouse()
 const { record, busy } = useRecord()
 const feeder = computed(() => feederOf(house.almanac, props.culture.feederId))
-const supply = computed(() => cultureWay(feeder.value, props.culture)!)
+const supply = computed(() => cultureWayHere(feeder.value, props.culture, house.house)!)
 const tempC = computed(() => cultureTempC(props.culture, house))
 const stage = computed(() => cultureStage(props.culture, supply.value, house.today))
 const expected = computed(() =>
@@ -23,13 +33,28 @@ const signs = computed(() =>
     ? (supply.value.signs?.seen.map(s => s.name) ?? [])
     : [],
 )
+/** About how many fall out at a shake, where the almanac says so. */
+const shake = computed(() => (supply.value.kind === 'batch' ? supply.value.shake : undefined))
+const HOW: Record<Shake, string> = { light: 'lightly', usual: 'as usual', hard: 'hard' }
+const shakes = computed(() => {
+  const by = shake.value
+  return by ? SHAKES.map(value => ({ value, label: `${HOW[value]}: about ${by[value].value}` })) : []
+})
+function shaken(how: Shake): void {
+  const count = shake.value?.[how].value
+  if (count) write('harvested', `${SHAKE_WORDS[how].toLowerCase()}, about ${count}`, { count, shake: how })
+}
 const open = computed(() => (stage.value === 'failed' ? [] : props.culture.troubles.filter(t => !t.over)))
 const lastSign = computed(() => (stage.value === 'growing' ? props.culture.signs.at(-1) : undefined))
 /** From what it was founded, and its strain. */
 const origin = computed(() => {
   const tags = (props.culture.parentIds ?? []).flatMap(id => house.house.cultures[id]?.tag ?? [])
   const strain = strainOf(props.culture, house.house.cultures)
-  return [tags.length ? ` from ${tags.join(', ')}` : '', strain ? `, strain ${strain}` : ''].join('')
+  return [
+    tags.length ? ` from ${tags.join(', ')}` : '',
+    strain ? `, strain ${strain}` : '',
+    props.culture.recipe ? `, made as ${props.culture.recipe}` : '',
+  ].join('')
 })
 const write = (kind: string, says: string, data: Record<string, unknown> = {}, form?: FormErrors) =>
   record({ kind, subject: { type: 'culture', id: props.culture.id }, data }, `${props.culture.tag}: ${says}`, form)
@@ -75,6 +100,15 @@ const write = (kind: string, says: string, data: Record<string, unknown> = {}, f
           label="Harvested"
           :disabled="busy"
           @click="write('harvested', 'harvested', { count: 0 })"
+        />
+        <RecordPick
+          v-if="stage === 'producing' && shakes.length"
+          :name="`Shaken out of ${culture.tag}`"
+          :items="shakes"
+          placeholder="Shaken out …"
+          class="w-40"
+          :disabled="busy"
+          @update:model-value="shaken($event as Shake)"
         />
         <RecordAskNumber
           v-if="stage === 'producing'"

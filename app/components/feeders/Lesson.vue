@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import type { Reason } from '#core/judgement'
 
-/** What the house has seen, with its working, and a button that takes it over. */
-defineProps<{ title: string; says: string; reasons: Reason[]; label: string; busy: boolean }>()
+/** What the house has seen or counts by, with its working where it has one, and a button that takes it over or back. */
+defineProps<{ title: string; says: string; reasons?: Reason[]; label: string; busy: boolean }>()
 defineEmits<{ take: [] }>()
 </script>
 
 <template>
   <div class="lesson">
-    <WorkingLink :title="title" :answer="says" :reasons="reasons" />
+    <WorkingLink v-if="reasons" :title="title" :answer="says" :reasons="reasons" />
+    <span v-else>{{ title }}: {{ says }}</span>
     <UButton
       :label="label"
       size="xs"

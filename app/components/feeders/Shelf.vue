@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import { feederOf, type Supply } from '#core/almanac'
-import { cultureStage, cultureWay, timeToProducing } from '#core/supply'
+import { cultureStage, cultureWay, cultureWayHere, timeToProducing } from '#core/supply'
 import { quantile } from '#core/chance'
 import { placeTempC } from '#core/season/warmth'
 import { TROUBLE_WORDS, type CultureState } from '#core/subjects'
@@ -16,7 +16,9 @@ const { width } = useElementSize(box)
 
 const feeder = computed(() => feederOf(house.almanac, props.feederId))
 /** Most of those that stand came as the first did. */
-const supply = computed(() => cultureWay(feeder.value, props.cultures[0]) as Extract<Supply, { kind: 'batch' }>)
+const supply = computed(
+  () => cultureWayHere(feeder.value, props.cultures[0]!, house.house) as Extract<Supply, { kind: 'batch' }>,
+)
 const wait = computed(() => timeToProducing(supply.value, placeTempC(props.cultures[0]?.placeId ?? null, house)))
 const yields = computed(() => ({
   from: quantile(wait.value, 0.1)!,

@@ -33,6 +33,7 @@ const parentIds = computed(
     picked.value ?? (feeder.value ? foundersOn(feeder.value, house.today, count.value, house).from.map(c => c.id) : []),
 )
 const strain = ref('')
+const recipe = ref('')
 /** They come about to yield, as the house gets them now. */
 const bought = computed(() => feeder.value?.supply.kind === 'batch' && feeder.value.supply.boughtProducing)
 
@@ -49,6 +50,7 @@ async function send(): Promise<void> {
       placeId: place,
       ...(bought.value ? { bought: true } : parentIds.value.length && { parentIds: parentIds.value }),
       ...(strain.value.trim() && { strain: strain.value }),
+      ...(feeder.value!.supply.kind === 'batch' && recipe.value.trim() && { recipe: recipe.value }),
     },
   }))
   if (await record(wishes, `Started ${count.value} of ${feeder.value.name.toLowerCase()}`)) open.value = false
@@ -84,6 +86,9 @@ async function send(): Promise<void> {
           />
         </UFormField>
         <UFormField label="Strain" hint="where it is kept apart"><UInput v-model="strain" class="w-full" /></UFormField>
+        <UFormField v-if="feeder?.supply.kind === 'batch' && !bought" label="Recipe" hint="where made otherwise"
+          ><UInput v-model="recipe" class="w-full" placeholder="As usual"
+        /></UFormField>
         <p v-if="feeder" class="small quiet">{{ feeder.care }} {{ feeder.cautions[0] }}</p>
         <UButton type="submit" :label="`Start ${count}`" :disabled="!feederId" :loading="busy" block />
       </form>

@@ -94,7 +94,7 @@ async function send(): Promise<void> {
     :content="{ align: 'end', onInteractOutside: keep, onCloseAutoFocus: back }"
   >
     <template #content>
-      <form class="ask" @submit.prevent="send">
+      <form class="ask" :class="{ many: Object.keys(hints).length > 3 }" @submit.prevent="send">
         <p v-if="noNumber" class="quiet">{{ title }}</p>
         <UFormField v-else :label="title" :hint="hint" :error="problems[ASKED]">
           <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
@@ -112,7 +112,13 @@ async function send(): Promise<void> {
             optional
             @update:model-value="day => (further[name] = day === null ? '' : dayToIso(day))"
           />
-          <UFormField v-else :label="field.label" :hint="unitOf(field.as)" :error="problems[name]">
+          <UFormField
+            v-else
+            :label="field.label"
+            :hint="unitOf(field.as)"
+            :error="problems[name]"
+            :class="{ short: field.as !== 'text' && field.as !== 'place' }"
+          >
             <RecordPick
               v-if="field.as === 'place'"
               v-model="further[name]"
@@ -143,7 +149,14 @@ async function send(): Promise<void> {
   gap: 0.75rem;
   padding: 0.875rem;
   width: 17rem;
-  max-height: 80dvh;
-  overflow-y: auto;
+}
+/* numbers side by side, so that what records them stays in view */
+.many {
+  grid-template-columns: 1fr 1fr;
+  align-items: end;
+  width: min(23rem, 100vw - 2rem);
+}
+.many > :not(.short) {
+  grid-column: 1 / -1;
 }
 </style>

@@ -1,7 +1,8 @@
 import type { BatchSigns, Fact, Feeder, Supply } from '../schema'
 import { memory, memorySpread, practice, practiceSpread } from './marks'
 import { liveRowId } from '../livePrey'
-import { otherWays } from './otherWays'
+import { boxes } from './boxes'
+import { otherWays, waysOfUse } from './otherWays'
 import { colonies } from './colonies'
 import { recipes } from './recipes'
 import { grows } from './grows'
@@ -77,7 +78,7 @@ const cricket = (
 /** What keeps the longer the cooler, further down than others. */
 const RESTS: Record<string, Fact> = { 'mealworm.tiny': FRIDGE, 'waxworm': COOL_CUPBOARD }
 /** What eats before it is eaten; waxworms, silkworms and larvae come on their own food, or take none. */
-const FED_FIRST = new Set(['locust.small', 'locust.large', 'superworm', 'roach.nymph', 'roach.medium', 'roach.large'])
+const FED_FIRST = new Set(['locust.small', 'locust.large', 'superworm', 'roach.nymph', 'roach.small', 'roach.adult'])
 
 const insect = (
   id: string,
@@ -203,6 +204,13 @@ const KEPT_ALIVE: Record<string, [string, number, number]> = {
   'rat.fuzzy': ['litter of 8', 8, 5],
 }
 
+/** About how many fall out at once. */
+const shaken = (light: number, usual: number, hard: number, what: string) => ({
+  light: memory(light, what),
+  usual: memory(usual, what),
+  hard: memory(hard, what, 'Nearly all that fly or walk about'),
+})
+
 const list: Feeder[] = [
   {
     id: 'fly.small',
@@ -223,6 +231,7 @@ const list: Feeder[] = [
       keepDays: memory(4, 'days'),
       outAfterDays: practice(35, 'days'),
       signs: flySigns,
+      shake: shaken(20, 60, 150, 'flies'),
     },
     care: '950 mL cup, 25 mm medium, climbing fibre, cloth lid, date label, 50–100 seed flies. Keep one spare.',
     cautions: [ALLERGY],
@@ -246,6 +255,7 @@ const list: Feeder[] = [
       keepDays: memory(4, 'days'),
       outAfterDays: practice(35, 'days'),
       signs: flySigns,
+      shake: shaken(15, 40, 100, 'flies'),
     },
     care: 'As the small fly, a week slower. Start a month before the earliest hatch.',
     cautions: [ALLERGY],
@@ -269,6 +279,7 @@ const list: Feeder[] = [
       keepDays: memory(6, 'days'),
       outAfterDays: memory(60, 'days'),
       signs: beetleSigns,
+      shake: shaken(5, 15, 40, 'beetles'),
     },
     care: '5–8 cm dry black-eyed peas and a paper tube, 27–30 °C. Needs no water.',
     cautions: [ALLERGY, ESCAPE],
@@ -624,14 +635,33 @@ const list: Feeder[] = [
   rodent('rabbit', 'Small rabbit', [350, 500, 800], 2),
 ]
 
+const damp = (low: number, high: number, note?: string): NonNullable<Feeder['humidity']> => ({
+  low: memory(low, '%', note),
+  high: memory(high, '%', note),
+})
+/** How damp the air beside cultures is to be. */
+const DAMP: Readonly<Record<string, Feeder['humidity']>> = {
+  'fly.small': damp(50, 75, 'about 65 % is common practice'),
+  'fly.large': damp(50, 75, 'about 65 % is common practice'),
+  'beanBeetle': damp(35, 65),
+  'roach.nymph': damp(40, 70),
+}
+
+function waysBeside({ id, supply }: Feeder): Pick<Feeder, 'otherWays'> {
+  const ways = [...(otherWays[id] ?? []), ...waysOfUse(id, supply)]
+  return ways.length ? { otherWays: ways } : {}
+}
+
 export const feeders: Record<string, Feeder> = Object.fromEntries(
   list.map(f => [
     f.id,
     {
       ...f,
-      ...(otherWays[f.id] && { otherWays: otherWays[f.id]! }),
+      ...waysBeside(f),
       ...(colonies[f.id] && { colony: colonies[f.id]! }),
       ...(recipes[f.id] && { recipe: recipes[f.id]! }),
+      ...(boxes[f.id] && { box: boxes[f.id]! }),
+      ...(DAMP[f.id] && { humidity: DAMP[f.id]! }),
       ...(upkeepOf(f.id).length && { upkeep: upkeepOf(f.id) }),
       ...(standIns[f.id] && { standIns: standIns[f.id]! }),
       ...(grows[f.id] && { grows: grows[f.id]! }),

@@ -143,6 +143,11 @@ export const health: Record<string, Fact> = {
   harvestAtMost: memory(3, 'times', 'The whole yield of a culture: a larger harvest is a slip, and asked about'),
   signTooEarly: memory(0.5, 'times', 'The usual age: what is seen in a culture before that is asked about'),
   lessonFrom: memory(3, 'cultures', 'Of fewer nothing is said to have been learnt'),
+  lessonSure: memory(
+    2,
+    'standard errors',
+    'Of one shelf, strain, recipe or quarter: what is nearer to the others is chance',
+  ),
   lessonDiffers: memory(0.1, 'share', 'What differs by less from the Almanac is not told'),
   colonySpread: memory(
     0.3,

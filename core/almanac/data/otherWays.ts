@@ -21,6 +21,26 @@ const producing = (unit: string, span: number, total: number, what: string, keep
   failure: memory(0.08, 'share'),
   keepDays: memory(keep, 'days'),
 })
+/** The cup that is usual, kept on for what its first flies or beetles lay in it. */
+const twice = (
+  way: Supply,
+  { after, lasts, share, out }: { after: number; lasts: number; share: number; out: number },
+): Supply => {
+  if (way.kind !== 'batch') return way
+  const { producingDays, yieldTotal } = way
+  return {
+    ...way,
+    unit: `${way.unit} for two flushes`,
+    producingDays: memory(after + lasts, 'days', 'Both flushes'),
+    yieldTotal: memory(Math.round(yieldTotal.value / (1 - share)), yieldTotal.unit, 'Both flushes'),
+    secondFlush: {
+      firstDays: { ...producingDays },
+      afterDays: memory(after, 'days', 'One generation'),
+      share: memory(share, 'share', 'The medium is mostly used up'),
+    },
+    outAfterDays: memory(out, 'days', 'Mites come in more of them: kept apart from the others'),
+  }
+}
 const colony = (
   unit: string,
   toProducing: [number, number, number],
@@ -61,4 +81,12 @@ export const otherWays: Readonly<Record<string, Supply[]>> = {
   'isopod.large': [packs('tub of 25', 25, 3, 40)],
   'redWorm': [packs('tub of 100', 100, 2, 30)],
   'nightcrawler': [packs('tub of 25', 25, 2, 30), gathered('walk', 15, 20)],
+}
+
+/** Further ways that are the usual one, used otherwise. */
+export const waysOfUse = (id: string, usual: Supply): Supply[] => (TWICE[id] ? [twice(usual, TWICE[id]!)] : [])
+const TWICE: Readonly<Record<string, Parameters<typeof twice>[1]>> = {
+  'fly.small': { after: 14, lasts: 14, share: 0.25, out: 45 },
+  'fly.large': { after: 20, lasts: 14, share: 0.25, out: 60 },
+  'beanBeetle': { after: 27, lasts: 16, share: 0.35, out: 85 },
 }

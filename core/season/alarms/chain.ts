@@ -16,7 +16,7 @@ export function chainAlarm(look: PreyOutlook, context: TaskContext): Alarm | nul
   // one that never grew any has no chain to lose: the plan says what to start or order
   if (!cultures.some(c => c.feederId === feeder.id)) return null
   const tempOf = (culture: (typeof cultures)[number]) => cultureTempC(culture, context)
-  const chain = chainOf(feeder, cultures, tempOf, almanac, today)
+  const chain = chainOf(feeder, house, tempOf, almanac, today)
   const next = nextWeekday(today, settings.cultureWeekday)
   if (chain.holdsUntil !== null && chain.holdsUntil >= next + 7) return null
   const reasons = [
@@ -47,7 +47,7 @@ export function chainAlarm(look: PreyOutlook, context: TaskContext): Alarm | nul
       text: `${feeder.name}: nothing of your own is sure to yield on ${on}, so that none can be started from it`,
       todo: 'Order a culture about to yield, or founders; look into those that grow.',
     }
-  const founding = foundersFrom(feeder, cultures, tempOf, almanac, today, next, recipe.founders.value)
+  const founding = foundersFrom(feeder, house, tempOf, almanac, today, next, recipe.founders.value)
   const from = founding.length ? `, from ${founding.map(f => f.culture.tag).join(' and ')}` : ''
   return {
     ...base,

@@ -1,6 +1,7 @@
 import { liveRowId, liveRowOf, schoolChoice, type Species } from '../../almanac'
 import type { Day } from '../../chance'
 import { nextMeal, stepHeld, type Gravid, type NextMeal } from '../../feeding'
+import { offeredTimes } from '../../settings'
 import { inCold, type AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { remembering } from '../remember'
@@ -69,7 +70,7 @@ function addAnimalNeed(
   }
   const scale =
     species.eats === 'insects'
-      ? settings.appetite * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1)
+      ? offeredTimes(settings) * (schoolChoice(almanac, settings.schools, 'insectRation').fact?.value ?? 1)
       : 1
   const restEnds = next && inCold(animal) ? (programmeFor(animal, context)?.warmDay ?? today) : today
   const born = animal.bornDay ?? today - species.matureDays.value

@@ -5,7 +5,7 @@ import type { MouthSource } from '../../nursery'
 import { hereOf, livingAnimals, oneOf, type AnimalState, type CultureState } from '../../subjects'
 import {
   arrival,
-  cultureWay,
+  cultureWayHere,
   fedFirst,
   lifeOf,
   orderDue,
@@ -148,7 +148,7 @@ export function outlook(
       const running = new Float64Array(days)
       const colonies: Record<string, number> = {}
       for (const culture of Object.values(house.cultures)) {
-        const culturing = culture.feederId === id && cultureWay(feeder, culture)
+        const culturing = culture.feederId === id && cultureWayHere(feeder, culture, house)
         if (!culturing) continue
         const view = guarded(context, 'its colony', { type: 'culture', id: culture.id }, () =>
           colonyView(culture, context),
@@ -201,6 +201,9 @@ export function outlook(
               'coverQuantile',
             ),
             settingInput('Appetite', `${settings.appetite} × the ladder`, 'appetite'),
+            ...(settings.waste
+              ? [settingInput('Never eaten', `${Math.round(100 * settings.waste)} % of what is offered`, 'waste')]
+              : []),
             computedInput(
               'Stock today',
               `${Math.round(atHand)} usable${gone > 0.5 ? `; about ${Math.round(gone)} more by count have gone off` : ''}`,

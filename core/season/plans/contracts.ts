@@ -3,7 +3,7 @@ import type { Day } from '../../chance'
 import type { Reason } from '../../judgement'
 import type { HouseSettings } from '../../settings'
 import type { House } from '../../subjects'
-import type { PlannedStart, PlannedSupply } from '../../supply'
+import type { Cultured, PlannedStart, PlannedSupply } from '../../supply'
 import type { EatersNeed, PreyOutlook, Task } from '../contracts'
 
 /** Days on which a prey is missing whatever is started. */
@@ -163,7 +163,7 @@ export interface PlanJob {
   /** What was decided, by prey. */
   decided: Record<string, Decided[]>
   scenarios: { count: number; need: Record<string, Float64Array> }
-  house: Pick<House, 'cultures' | 'places' | 'climate' | 'warmth'>
+  house: Pick<House, 'cultures' | 'places' | 'climate' | 'warmth'> & Cultured
   almanac: Pick<Almanac, 'feeders' | 'schools' | 'common'>
   settings: HouseSettings
   /** What was ordered in the last days and is not here yet, by prey. */

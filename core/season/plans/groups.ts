@@ -3,7 +3,7 @@ import type { Day } from '../../chance'
 import { derived } from '../../derived'
 import type { HouseSettings } from '../../settings'
 import type { House } from '../../subjects'
-import { plannedSupply } from '../../supply'
+import { groupsOf, plannedSupply } from '../../supply'
 import type { EatersNeed, PreyOutlook, Scenarios } from '../contracts'
 import { cultureTempC, placeTempC, warmthOfCultures } from '../warmth'
 import type { PlanJob, PlanTrial } from './contracts'
@@ -137,6 +137,12 @@ export function planJobs(
       // a thread is told what the readings come to, not all of them
       house: {
         cultures: Object.fromEntries(Object.entries(house.cultures).filter(([, c]) => all.includes(c.feederId))),
+        stocks: Object.fromEntries(
+          all.flatMap(id => {
+            const apart = house.stocks[id]?.apart
+            return apart ? [[id, { apart }]] : []
+          }),
+        ),
         places: house.places,
         climate: {},
         warmth,
@@ -198,6 +204,7 @@ export function planKey({
     c.placeId,
     cultureTempC(c, { house, almanac }),
     placeTempC(c.placeId, { house, almanac }),
+    house.stocks[c.feederId]?.apart && groupsOf(c, house.cultures),
   ])
   const {
     hungryCost,
@@ -228,6 +235,7 @@ export function planKey({
       ]),
     ]),
     cultures,
+    house.stocks,
     settings.cultureWeekday,
     settings.cupYield,
     settings.cultureMinutes,

@@ -1,10 +1,13 @@
 import { feederOf, schoolChoice, type Feeder } from '../../almanac'
 import {
   cultureStage,
-  cultureWay,
+  apartWay,
+  cultureWayHere,
   fedFirst,
   firstCoveredDay,
+  groupsOfStart,
   growing,
+  homeOf,
   keptPerDay,
   lifeOf,
   packWay,
@@ -168,6 +171,18 @@ function kept(look: PreyOutlook, feeder: Feeder, supply: PlannedSupply, byOrder:
 export const isGrown = (supply: PlannedSupply): boolean =>
   supply.kind === 'colony' || (supply.kind === 'batch' && !supply.boughtProducing)
 
+/** How what is started now does: as cultures do that stand where it goes, and were started in this quarter. */
+export function startedWay(
+  { id }: Pick<Feeder, 'id'>,
+  supply: PlannedSupply,
+  { house, today }: Pick<PlanJob, 'house' | 'today'>,
+): PlannedSupply {
+  const apart = house.stocks[id]?.apart
+  return supply.kind === 'batch' && apart
+    ? apartWay(supply, apart, groupsOfStart(homeOf(id, Object.values(house.cultures)), today))
+    : supply
+}
+
 /** How a feeder that is grown in the house can be ordered beside. */
 export const orderWay = ({ otherWays }: Feeder): PlannedSupply | undefined =>
   otherWays?.find(
@@ -183,7 +198,7 @@ export function keptOf(job: PlanJob): Kept[] {
   const all = [...job.looks, ...job.others.map(id => nobodys(id, BOUGHT_DAYS))]
   return all.flatMap(look => {
     const feeder = feederOf(job.almanac, look.prey)
-    const supply = plannedSupply(feeder)!
+    const supply = startedWay(feeder, plannedSupply(feeder)!, job)
     const order = isGrown(supply) && look.high.some(n => n > 0) ? orderWay(feeder) : undefined
     return [
       kept(look, feeder, supply, false, job),
@@ -201,7 +216,7 @@ const givingPerDay = (way: Extract<PlannedSupply, { kind: 'colony' }>, perDay: n
 export function comingOf({ look, byOrder, feeder, supply, tempC, input }: Kept, job: PlanJob): Omit<Coming, 'starts'> {
   const { house, almanac, settings, today } = job
   const running = Object.values(house.cultures).flatMap(c => {
-    const way = cultureWay(feeder, c)
+    const way = cultureWayHere(feeder, c, house)
     if (byOrder || c.feederId !== look.prey || !way || !['growing', 'producing'].includes(cultureStage(c, way, today)))
       return []
     const at = cultureTempC(c, { house, almanac })

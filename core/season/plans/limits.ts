@@ -3,7 +3,7 @@ import type { Day } from '../../chance'
 import { waysUp } from '../../places'
 import type { House, Place } from '../../subjects'
 import {
-  cultureWay,
+  cultureWayHere,
   homeOf,
   leavesOn,
   minutesOf,
@@ -52,7 +52,7 @@ function runningOn(
   return Object.values(house.cultures).flatMap(c => {
     if (c.finished || !shelvesAbove(house, c.placeId).some(p => p.id === shelfId)) return []
     const feeder = feederOf(almanac, c.feederId)
-    const way = cultureWay(feeder, c)
+    const way = cultureWayHere(feeder, c, house)
     if (!way) return []
     const tempC = cultureTempC(c, { house, almanac })
     const until = leavesOn(c, way, tempC, today, almanac.common.unwrittenProducing!.value)

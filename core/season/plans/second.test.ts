@@ -2,8 +2,9 @@ import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../../tests/fixtures/records'
-import { shippedAlmanac as almanac } from '../../almanac'
+import { feederOf, shippedAlmanac as almanac } from '../../almanac'
 import { nextWeekday } from '../../units'
+import { foundersOf } from './together'
 import { cultureDay, defaultSettings, houseOf, planFeeders, seasonOfHouse, startTasks, type HouseSettings } from '..'
 
 const today = 20_000
@@ -59,5 +60,21 @@ describe('a second of everything', () => {
     const planned = many.plans.find(p => p.prey === ROACH)!.starts.filter(s => s.day <= today + 6)
     expect(planned.length).toBeGreaterThan(0)
     expect(many.task).toBeUndefined()
+  })
+})
+
+describe('what founds a colony', () => {
+  const founding = (id: string) => {
+    const feeder = feederOf(almanac, id)
+    const { supply, otherWays = [] } = feeder
+    const way = [supply, ...otherWays].find(w => w.kind === 'colony')!
+    return foundersOf({ feeder, supply: way }, almanac)
+  }
+
+  it('is taken from what is fed off only where that is what founds it: not of breeders, beetles or moths', () => {
+    expect(founding('isopod.dwarf')).toMatchObject({ pieces: feederOf(almanac, 'isopod.dwarf').recipe!.founders.value })
+    expect(founding('springtail')).not.toBeNull()
+    for (const id of ['roach.nymph', 'mealworm', 'superworm', 'cricket.pinhead', 'waxworm', 'mouse.pinky', 'rat.pup'])
+      expect([id, founding(id)]).toEqual([id, null])
   })
 })

@@ -139,12 +139,12 @@ function countedOn(perUnit: ArrayLike<number>): Float64Array {
   )
 }
 
-/** A culture of the house is founded from its own kind; what is ordered brings its own. */
+/** A culture of the house is founded from its own kind, of what is fed off; what is ordered brings its own. */
 export function foundersOf(
-  { feeder, supply }: Kept,
+  { feeder, supply }: Pick<Kept, 'feeder' | 'supply'>,
   { common }: Pick<Almanac, 'common'>,
 ): { pieces: number; bought: number } | null {
-  if (!feeder.recipe || !isGrown(supply)) return null
+  if (!feeder.recipe || feeder.recipe.foundersGrown || !isGrown(supply)) return null
   return { pieces: feeder.recipe.founders.value, bought: common.starterCost!.value }
 }
 

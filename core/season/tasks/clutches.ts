@@ -2,6 +2,7 @@ import { feederOf, speciesOf } from '../../almanac'
 import { summarise } from '../../chance'
 import { ladderStepAt } from '../../feeding'
 import { almanacRow, computedInput, factInput } from '../../judgement'
+import { offeredTimes } from '../../settings'
 import { TADPOLE_FOOD, tadpolesLeft, youngInGroup } from '../../subjects'
 import { formatRange } from '../../units'
 import { subjectAs } from '../guard'
@@ -55,7 +56,7 @@ export const nurseryTasks: TaskMaker = context =>
         const { step, index } = ladderStepAt(species.ladder, Math.max(0, today - opens))
         const dueDay = clutch.lastFed ? clutch.lastFed.day + step.everyDays : opens
         if (due(dueDay, today)) {
-          const scale = species.eats === 'insects' ? settings.appetite : 1
+          const scale = species.eats === 'insects' ? offeredTimes(settings) : 1
           const [main, ...others] = step.meal
           const all = step.meal.map(m => `${Math.round(young * m.count * scale)} ${feederOf(almanac, m.prey).many}`)
           tasks.push({

@@ -1,5 +1,5 @@
 import { feederOf } from '../../almanac'
-import { cultureStage, cultureWay, producingFrom, wayPath } from '../../supply'
+import { cultureStage, cultureWay, cultureWayHere, flushesOf, producingFrom, wayPath } from '../../supply'
 import { summarise } from '../../chance'
 import { computedInput, entryInput, factInput } from '../../judgement'
 import { formatDay, formatDistance, formatRange } from '../../units'
@@ -16,7 +16,9 @@ export const cultureTasks: TaskMaker = context =>
     (culture, { house, almanac, today }): Task[] => {
       const feeder = feederOf(almanac, culture.feederId)
       const supply = cultureWay(feeder, culture)
-      if (!supply) return []
+      // its numbers are those of the Almanac; when it yields goes by what is counted apart here
+      const here = cultureWayHere(feeder, culture, house)
+      if (!supply || !here) return []
       const stage = cultureStage(culture, supply, today)
       const base = { subject: { type: 'culture' as const, id: culture.id }, tag: culture.tag, placeId: culture.placeId }
       const out = supply.kind === 'batch' ? supply.outAfterDays : undefined
@@ -44,7 +46,7 @@ export const cultureTasks: TaskMaker = context =>
       if (stage === 'growing') {
         const dist = producingFrom(
           culture,
-          supply,
+          here,
           cultureTempC(culture, { house, almanac }),
           today,
           almanac.common.unwrittenProducing!.value,
@@ -112,6 +114,8 @@ export const cultureTasks: TaskMaker = context =>
       const every = almanac.common.harvestEvery!
       const last = culture.lastHarvest?.day ?? culture.producing!.day - every.value
       if (!due(last + every.value, today)) return []
+      const age = today - culture.producing!.day
+      if (!flushesOf(supply).some(f => age >= f.from && age < f.from + f.span)) return []
       return [
         {
           ...base,

@@ -41,6 +41,8 @@ export const correctKinds = [
         tag: tag.optional(),
         /** Nothing: that of those it was founded from, or none. */
         strain: lineOfText(40, 'A strain needs a name').nullable().optional(),
+        /** Nothing: made as usual. */
+        recipe: lineOfText(40, 'Another recipe needs a name').nullable().optional(),
         parentIds: z
           .array(reference('culture'))
           .max(20)
@@ -57,17 +59,20 @@ export const correctKinds = [
       }
       return null
     },
-    apply(state, { tag, strain, parentIds }) {
+    apply(state, { tag, strain, recipe, parentIds }) {
       if (tag !== undefined) state.tag = tag
       if (strain === null) delete state.strain
       else if (strain !== undefined) state.strain = strain
+      if (recipe === null) delete state.recipe
+      else if (recipe !== undefined) state.recipe = recipe
       if (parentIds?.length) state.parentIds = parentIds
       else if (parentIds) delete state.parentIds
     },
-    wording: ({ tag, strain, parentIds }) =>
+    wording: ({ tag, strain, recipe, parentIds }) =>
       `Corrected: ${[
         tag !== undefined && `tag ${tag}`,
         strain !== undefined && `strain ${strain ?? 'not known'}`,
+        recipe !== undefined && (recipe === null ? 'made as usual' : `made as ${recipe}`),
         parentIds && (parentIds.length ? 'what it was founded from' : 'founded from nothing of the house'),
       ]
         .filter(Boolean)

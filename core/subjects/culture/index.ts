@@ -5,7 +5,9 @@ import { cultureLines } from './lines'
 import type { CultureState } from './state'
 import { troubleKinds } from './trouble'
 
-type Said = Pick<CultureState, 'tag' | 'feederId' | 'placeId' | 'bought' | 'parentIds' | 'strain'> & { sure?: true }
+type Said = Pick<CultureState, 'tag' | 'feederId' | 'placeId' | 'bought' | 'parentIds' | 'strain' | 'recipe'> & {
+  sure?: true
+}
 const saidOf = ({ sure: _, ...said }: Said) => said
 
 export const culture = defineSubject({

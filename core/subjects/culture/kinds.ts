@@ -4,7 +4,7 @@ import type { Almanac, Feeder } from '../../almanac'
 import { defineKind, seen, sure, type Problem } from '../../log'
 import { amount, tag } from '../fields'
 import { strainOf } from './lineage'
-import { NO_SIGN, mayFound, type CultureState } from './state'
+import { NO_SIGN, SHAKES, SHAKE_WORDS, mayFound, type CultureState } from './state'
 
 const none = z.strictObject({})
 
@@ -56,6 +56,32 @@ function parentsProblem(
     : null
 }
 
+/** What was looked through is told one way, and whole: scoops, what one weighs, and what they are of. */
+function scoopsProblem({ sharePercent, scoops, scoopGrams, tubGrams }: Scoops & { sharePercent: number }) {
+  const told = [scoops, scoopGrams, tubGrams].filter(x => x !== undefined).length
+  const problem = (field: string, message: string): Problem => ({ path: `data.${field}`, message })
+  if (!told) return null
+  if (sharePercent !== 100) return problem('sharePercent', 'Say either a share or scoops')
+  if (scoops === undefined) return problem('scoops', 'How many scoops were looked through?')
+  if (scoopGrams === undefined) return problem('scoopGrams', 'What does one scoop weigh?')
+  if (tubGrams === undefined) return problem('tubGrams', 'What does all in the tub weigh?')
+  return scoops * scoopGrams > tubGrams
+    ? problem('tubGrams', `${scoops} scoops of ${scoopGrams} g are more than the ${tubGrams} g that are in it`)
+    : null
+}
+interface Scoops {
+  scoops?: number
+  scoopGrams?: number
+  tubGrams?: number
+}
+
+const grams = (what: string) =>
+  z
+    .number({ error: `${what}: a weight` })
+    .positive(`${what} weighs something`)
+    .max(1_000_000, `${what}: over a tonne, check the unit`)
+    .optional()
+
 export const cultureKinds = [
   defineKind({
     kind: 'cultureStarted',
@@ -74,6 +100,7 @@ export const cultureKinds = [
         .refine(ids => new Set(ids).size === ids.length, 'A culture is named twice')
         .optional(),
       strain: lineOfText(40, 'A strain needs a name').optional(),
+      recipe: lineOfText(40, 'Another recipe needs a name').optional(),
       sure,
     }),
     check: (_, data, entry, { house, almanac }) => parentsProblem(data, entry.source, house.cultures, almanac),
@@ -94,11 +121,16 @@ export const cultureKinds = [
     kind: 'harvested',
     subject: 'culture',
     verb: 'Record harvest',
-    data: z.strictObject({ count: amount('Harvest').default(0), sure }),
-    apply(state, { count }, entry) {
+    data: z.strictObject({
+      count: amount('Harvest').default(0),
+      /** Not counted: as many as fall out at such a shake. */
+      shake: z.enum(SHAKES).optional(),
+      sure,
+    }),
+    apply(state, { count, shake }, entry) {
       state.producing ??= seen(entry)
       state.harvested += count
-      if (count) state.takes.push({ day: entry.day, count })
+      if (count) state.takes.push({ day: entry.day, count, ...(shake && { shaken: true as const }) })
       state.lastHarvest = seen(entry)
     },
     check: (state, { count, sure }, entry, { almanac }) => {
@@ -112,7 +144,10 @@ export const cultureKinds = [
         message: `${state.tag}: ${count} is more than a ${feeder!.supply.unit} of ${feeder!.many} can give at once. Write it all the same?`,
       }
     },
-    wording: d => (d.count ? `Harvested about ${d.count}` : 'Harvested'),
+    wording: d =>
+      [d.shake ? SHAKE_WORDS[d.shake] : 'Harvested', ...(d.count ? [`about ${d.count}`] : [])].join(
+        d.shake ? ', ' : ' ',
+      ),
   }),
   defineKind({
     kind: 'cultureLooked',
@@ -163,6 +198,15 @@ export const cultureKinds = [
         .min(1, 'At least a hundredth of it is looked through')
         .max(100, 'More than the whole cannot be looked through')
         .default(100),
+      /** Or so many scoops were looked through, of so many grams each, of a tub with so much in it. */
+      scoops: z
+        .number({ error: 'Scoops must be a number' })
+        .int('Whole scoops are counted')
+        .min(1, 'One scoop at least')
+        .max(1000, 'Over a thousand scoops: check the number')
+        .optional(),
+      scoopGrams: grams('A scoop'),
+      tubGrams: grams('What is in the tub'),
       young: amount('Young').optional(),
       grown: amount('Grown').optional(),
       crowded: z.boolean().optional(),
@@ -170,21 +214,29 @@ export const cultureKinds = [
     fields: {
       sharePercent: { label: 'Looked through, % of the tub', as: 'count' },
       grown: { label: 'Grown ones in it', as: 'count' },
+      scoops: { label: 'Or scoops looked through', as: 'count' },
+      scoopGrams: { label: 'One scoop weighs', as: 'mass' },
+      tubGrams: { label: 'All in the tub weighs', as: 'mass' },
     },
-    check: (state, { young, grown, crowded }) =>
-      state.failed || state.finished
-        ? { path: 'subject.id', message: `${state.tag} is no longer running` }
-        : young === undefined && grown === undefined && crowded === undefined
+    check: (state, look) => {
+      const { young, grown, crowded } = look
+      if (state.failed || state.finished) return { path: 'subject.id', message: `${state.tag} is no longer running` }
+      return (
+        scoopsProblem(look) ??
+        (young === undefined && grown === undefined && crowded === undefined
           ? { path: 'data.young', message: 'Say what was counted, or whether it is crowded' }
-          : null,
-    apply(state, look, entry) {
+          : null)
+      )
+    },
+    apply(state, { sharePercent, scoops, scoopGrams, tubGrams, ...look }, entry) {
       state.lastLook = seen(entry)
-      state.looks.push({ day: entry.day, ...look })
+      const byWeight = scoops && scoopGrams && tubGrams ? (100 * scoops * scoopGrams) / tubGrams : null
+      state.looks.push({ day: entry.day, sharePercent: byWeight ?? sharePercent, ...look })
     },
     wording: d =>
       [
         d.young !== undefined || d.grown !== undefined
-          ? `Counted in ${d.sharePercent} %: ${[d.young !== undefined && `${d.young} young`, d.grown !== undefined && `${d.grown} grown`].filter(Boolean).join(', ')}`
+          ? `Counted in ${d.scoops ? `${d.scoops} scoops of ${d.scoopGrams} g of ${d.tubGrams} g` : `${d.sharePercent} %`}: ${[d.young !== undefined && `${d.young} young`, d.grown !== undefined && `${d.grown} grown`].filter(Boolean).join(', ')}`
           : 'Looked at',
         ...(d.crowded === undefined ? [] : [d.crowded ? 'crowded' : 'not crowded']),
       ].join('; '),

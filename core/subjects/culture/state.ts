@@ -4,6 +4,15 @@ import type { Observed } from '../../log'
 /** Looked at, and none of what is seen before the first yield was there. */
 export const NO_SIGN = 'nothing'
 
+/** How hard a cup is shaken out. */
+export const SHAKES = ['light', 'usual', 'hard'] as const
+export type Shake = (typeof SHAKES)[number]
+export const SHAKE_WORDS: Record<Shake, string> = {
+  light: 'Shaken out lightly',
+  usual: 'Shaken out',
+  hard: 'Shaken out hard',
+}
+
 /** What may be found wrong in a culture that still lives. */
 export const TROUBLES = ['leaving', 'mould', 'mites', 'smell', 'dying', 'noYoung'] as const
 export type Trouble = (typeof TROUBLES)[number]
@@ -29,6 +38,8 @@ export interface CultureState {
   /** What it was founded from, and a strain that is kept apart from others. */
   parentIds?: readonly string[]
   strain?: string
+  /** Made otherwise than the house's recipe, by a name for it. */
+  recipe?: string
   producing: Observed | null
   failed: Observed | null
   finished: Observed | null
@@ -45,8 +56,8 @@ export interface CultureState {
     cause: string | null
     over: Observed | null
   })[]
-  /** What was taken, where it was counted. */
-  takes: { day: Day; count: number }[]
+  /** What was taken, where it was counted, or judged by how hard it was shaken. */
+  takes: { day: Day; count: number; shaken?: true }[]
   /** What was seen in a colony: counted in so much of it, or judged by eye. */
   looks: { day: Day; sharePercent: number; young?: number; grown?: number; crowded?: boolean }[]
 }

@@ -1,4 +1,5 @@
 import { defineSubject } from '../../log'
+import { apartKinds } from './apart'
 import { stockKinds } from './kinds'
 import { takeMealsOff } from './offered'
 import { upkeepKinds } from './upkeep'
@@ -7,7 +8,7 @@ export const stock = defineSubject({
   type: 'prey',
   collection: 'stocks',
   noun: { one: 'feeder', many: 'prey' },
-  kinds: [...stockKinds, ...upkeepKinds],
+  kinds: [...stockKinds, ...upkeepKinds, ...apartKinds],
   implied: prey => ({
     prey,
     counted: null,
@@ -17,6 +18,7 @@ export const stock = defineSubject({
     discards: [],
     used: [],
     decided: [],
+    came: [],
     lastReceived: null,
     onOrder: [],
     left: 0,

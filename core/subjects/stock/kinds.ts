@@ -30,6 +30,7 @@ const ofOrder = z.string().min(1).max(80).optional()
 const orderAt = ({ onOrder }: Pick<StockState, 'onOrder'>, of: string | undefined): number =>
   of === undefined ? 0 : onOrder.findIndex(o => o.entryId === of)
 const NOT_ON_ORDER: Problem = { path: 'kind', message: 'Nothing of it is on order' }
+const A_YEAR = 366
 /** Nobody waits longer for feeders. */
 const CONFIRMED_WITHIN = 366
 
@@ -150,6 +151,7 @@ export const stockKinds = [
       const own = useBy && { useBy: dayFromIso(useBy) }
       state.arrivals.push({ entryId: entry.id, day: entry.day, at: entry.at, count, ...own })
       state.lastReceived = { day: entry.day, count, entryId: entry.id }
+      state.came = [...state.came.filter(c => c.day > entry.day - A_YEAR), { day: entry.day, count }]
       const at = orderAt(state, of)
       const supplierId = state.onOrder[at]?.supplierId
       const rest = open ? [{ day: entry.day, count: open, entryId: entry.id, ...(supplierId && { supplierId }) }] : []

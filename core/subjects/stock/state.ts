@@ -1,5 +1,6 @@
 import type { Day } from '../../chance'
 import type { CareDone } from '../care'
+import type { CultureApart } from '../cultureSorts'
 
 /** Pieces that came together and age together. */
 export interface StockLot {
@@ -26,12 +27,16 @@ export interface StockState {
   used: { day: Day; count: number }[]
   /** Units that are decided to be started or ordered, by day, whatever the plan would be. */
   decided: { day: Day; units: number; entryId: string; on: Day }[]
+  /** Deliveries of the last year, whatever became of them. */
+  came: { day: Day; count: number }[]
   lastReceived: { day: Day; count: number; entryId: string } | null
   /** What came round for it and was done, and own rhythms of it: days, or null for what is not done. */
   care?: CareDone
   rhythms?: Readonly<Record<string, number | null>>
   /** Where it is kept, if that was said. */
   placeId?: string
+  /** Its cultures of one shelf, strain, recipe or quarter that are counted apart from the others. */
+  apart?: readonly CultureApart[]
   /** Oldest first; with the day that the supplier has confirmed, where it has. */
   onOrder: { day: Day; count: number; entryId: string; supplierId?: string; due?: Day }[]
   /** Counted and received less offered; what has gone off since is not taken off (see `usableStock`). */

@@ -31,7 +31,7 @@ const streamOf = (...parts: number[]) =>
 
 /** Draws what comes of one feeder: delays, failures and yields anew in each scenario. */
 export class Fates {
-  private readonly curves = new Map<PlannedSupply, Float64Array>()
+  private readonly curves = new Map<PlannedSupply, { curve: Float64Array; end: number }>()
   private readonly wait: DayDist
   private readonly failure: number
 
@@ -72,23 +72,26 @@ export class Fates {
     return yields
   }
 
-  private curveOf(way: PlannedSupply): Float64Array {
-    let curve = this.curves.get(way)
-    if (!curve) this.curves.set(way, (curve = yieldCurve(way, this.days + 400, this.coming.factor)))
-    return curve
+  /** What a culture gives by day since it began, and the days after which it gives nothing more. */
+  private curveOf(way: PlannedSupply): { curve: Float64Array; end: number } {
+    let known = this.curves.get(way)
+    if (!known) {
+      const curve = yieldCurve(way, this.days + 400, this.coming.factor)
+      // a colony goes on however old it is; a batch ends
+      const end = way.kind === 'colony' ? Number.POSITIVE_INFINITY : curve.findLastIndex(y => y > 0) + 1
+      this.curves.set(way, (known = { curve, end }))
+    }
+    return known
   }
 
   /** Adds a culture that produces from a day on; its yield is triangular around the usual, so that it is seldom cut off at nothing. */
   private add(yields: Float64Array, way: PlannedSupply, producingOn: Day | null, units: number, odd: number): void {
     if (producingOn === null) return
-    const curve = this.curveOf(way)
+    const { curve, end } = this.curveOf(way)
     const factor = way.kind === 'bought' ? 1 : Math.max(0, 1 + this.coming.luck * odd * LUCK_WIDTH)
-    for (let d = Math.max(0, producingOn - this.from); d < this.days; d++) {
-      // a colony goes on however old it is; a batch ends
-      const y = curve[this.from + d - producingOn] ?? (way.kind === 'colony' ? curve[0]! : 0)
-      if (y === 0 && this.from + d > producingOn) break
-      yields[d]! += units * y * factor
-    }
+    const until = Math.min(this.days, producingOn - this.from + end)
+    for (let d = Math.max(0, producingOn - this.from); d < until; d++)
+      yields[d]! += units * (curve[this.from + d - producingOn] ?? curve[0]!) * factor
   }
 }
 /** Half the width of a triangle whose standard deviation is one: √6. */
