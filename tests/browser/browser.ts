@@ -260,6 +260,19 @@ export class Visit {
     }
   }
 
+  /** Waits until nothing lies over the middle of an element: what tells of the entry before is clicked in its place. */
+  private async uncovered(element: ElementHandle<HTMLElement>): Promise<void> {
+    await this.until(
+      'what lies over it to leave',
+      (e: HTMLElement) => {
+        const { x, y, width, height } = e.getBoundingClientRect()
+        const hit = document.elementFromPoint(x + width / 2, y + height / 2)
+        return !e.isConnected || !hit || e.contains(hit) || hit.contains(e)
+      },
+      element,
+    )
+  }
+
   /** Panels slide in: what is not in reach yet is tried again for a moment. */
   private async reach(
     find: () => Promise<ElementHandle<HTMLElement> | null>,
@@ -272,6 +285,7 @@ export class Visit {
         await element.evaluate(e => e.scrollIntoView({ block: 'center' }))
         await this.still()
         await this.atRest(element)
+        await this.uncovered(element)
         return await act(element)
       } catch (error) {
         if (tries > 20) throw error

@@ -203,6 +203,12 @@ const columns: TableColumn<Row>[] = [
 </template>
 
 <style scoped>
+/* the table scrolls, and not the screen */
+@media (min-width: 801px) {
+  .screen {
+    padding-bottom: 6rem;
+  }
+}
 .tools {
   display: flex;
   flex-wrap: wrap;
