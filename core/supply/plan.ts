@@ -1,5 +1,6 @@
 import type { Day } from '../chance'
 import { carriable, type Lasts } from './lots'
+import { asLp } from './lp'
 
 /**
  * Solves a problem in CPLEX LP format; the engine is passed in, so that core runs in the server, a worker and a test.
@@ -78,8 +79,6 @@ const MOST_PER_START = 5000
 const NEAR_ENOUGH = 25
 /** Share of the most units that a row may ask for: written with four digits, small yields differ by so much. */
 const COUNTED_ON = 0.9
-
-const num = (x: number): string => Number(x.toFixed(4)).toString()
 
 /** The day from which the yield of a unit started on day `s` is counted: that day, but for what comes later. */
 export const yieldsFrom = ({ comesLater }: Pick<PlanInput, 'comesLater'>, s: number): number =>
@@ -222,21 +221,18 @@ export function planAsLp(
   fixed: ReadonlyMap<number, number>,
 ): string {
   const names = input.startDays.map((_, w) => `x${w}`)
-  return [
-    'Minimize',
-    ` obj: ${names.join(' + ')}`,
-    'Subject To',
-    ...rows.map(
-      (row, r) =>
-        ` c${r}: ${[...row.coefficients].map(([w, y]) => `${num(y)} x${w}`).join(' + ')} >= ${num(row.atLeast)}`,
+  return asLp({
+    cost: names.map(of => ({ by: 1, of })),
+    rows: rows.map(row => ({
+      terms: [...row.coefficients].map(([w, by]) => ({ by, of: names[w]! })),
+      is: '>=',
+      than: row.atLeast,
+    })),
+    bounds: names.map((name, w) =>
+      fixed.has(w) ? `${name} = ${fixed.get(w)}` : `${leastAt(input, w)} <= ${name} <= ${MOST_PER_START}`,
     ),
-    'Bounds',
-    ...names.map((name, w) =>
-      fixed.has(w) ? ` ${name} = ${fixed.get(w)}` : ` ${leastAt(input, w)} <= ${name} <= ${MOST_PER_START}`,
-    ),
-    ...(whole.length ? ['General', ` ${whole.map(w => names[w]).join(' ')}`] : []),
-    'End',
-  ].join('\n')
+    whole: whole.map(w => names[w]!),
+  })
 }
 
 /** Of two plans with as many units the later start is better: fresher, and less can change before it. */

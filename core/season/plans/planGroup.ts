@@ -103,7 +103,7 @@ export function planGroup(job: PlanJob, solve: SolveLp): FeederPlan[] {
     kept.map(k => wholeUnits(k, together, job, solve)),
     together,
   )
-  const { starts, spares, played, runs, oneMore } = madeSafe(wholes, eaters, together, limits, job)
+  const { starts, spares, played, runs, oneMore } = madeSafe(wholes, eaters, together, limits, job, solve)
   const told: Told = {
     together: together && {
       names: [...new Set(kept.map(k => k.feeder.name))],

@@ -2,15 +2,18 @@ import { seedFrom } from '../../chance'
 import {
   Fates,
   beyondOn,
-  findSpares,
   fits,
   firstCoveredDay,
   playThrough,
+  sparesFinder,
+  type Lack,
   type Limit,
   type PlanInput,
   type PlannedStart,
   type Played,
   type PlayedFeeder,
+  type SampleInput,
+  type SolveLp,
   type Spares,
 } from '../../supply'
 import type { OneMore, PlanJob } from './contracts'
@@ -75,8 +78,9 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
     known[i]!.set(starts, feeder)
     return feeder
   }
-  return (starts: Starts, scenarios: readonly number[], times = 1): Played =>
+  const play = (starts: Starts, scenarios: readonly number[], times = 1, tell?: (lack: Lack) => void): Played =>
     playThrough({
+      tell,
       days,
       width,
       hungryShare: job.almanac.common.hungryShare!.value,
@@ -86,6 +90,9 @@ function player(wholes: readonly Whole[], eaters: readonly Sharing[], together: 
       eaters: menus,
       feeders: wholes.map(({ kept }, i) => played(i, starts.get(kept.key) ?? nothing)),
     })
+  const indexOf = new Map(wholes.map(({ kept }, i) => [kept.key, i]))
+  const comes: SampleInput['comes'] = (id, starts, run) => played(indexOf.get(id)!, starts).fates.draw(run)
+  return { play, comes }
 }
 
 /** The same draws, each drawn once. */
@@ -120,8 +127,9 @@ export function madeSafe(
   together: Together | null,
   limits: readonly Limit[],
   job: PlanJob,
+  solve: SolveLp,
 ): { starts: Starts; spares: Spares | null; played: Played; runs: number; oneMore: Map<string, OneMore> } {
-  const play = player(wholes, eaters, together, job)
+  const { play, comes } = player(wholes, eaters, together, job)
   const planned = new Map(wholes.map(w => [w.kept.key, listed(w)]))
   const lacks = (starts: Starts) => {
     const counted = countedWith(wholes, starts)
@@ -144,24 +152,25 @@ export function madeSafe(
     return told(planned, null, play(planned, all), all, 1)
   }
   const { chosen, fresh } = halves(job.scenarios.count)
-  const search = (target: number) =>
-    findSpares(
-      {
-        from: job.today,
-        feeders: wholes.map(({ kept: k, input }) => ({
-          id: k.key,
-          perUnit: input.perUnit,
-          keptPerDay: input.keptPerDay,
-          startDays: k.input.startDays.filter(s => !k.input.decided?.has(s)),
-          comesLater: input.comesLater,
-        })),
-        standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns.map(s => s.feeder)),
-        fits: starts => fits(limits, countedWith(wholes, starts)),
-        target,
-        play: starts => play(starts, chosen, TIMES),
-      },
-      planned,
-    )
+  const search = sparesFinder(
+    {
+      from: job.today,
+      feeders: wholes.map(({ kept: k, input }) => ({
+        id: k.key,
+        perUnit: input.perUnit,
+        keptPerDay: input.keptPerDay,
+        startDays: k.input.startDays.filter(s => !k.input.decided?.has(s)),
+        comesLater: input.comesLater,
+      })),
+      standInsOf: prey => eaters.filter(e => e.prey === prey).flatMap(e => e.standIns),
+      fits: starts => fits(limits, countedWith(wholes, starts)),
+      play: (starts, tell) => play(starts, chosen, TIMES, tell),
+      runs: chosen.length * TIMES,
+      comes,
+    },
+    planned,
+    solve,
+  )
   const aim = 1 - job.safe
   let target = aim
   let spares = search(target)

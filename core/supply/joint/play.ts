@@ -45,6 +45,20 @@ export interface PlayInput {
   /** Need of one prey, scenario-major: index = scenario · width + day. */
   need: (prey: string) => ArrayLike<number>
   width: number
+  /** Hears of each hungry day what it lacks. */
+  tell?: (lack: Lack) => void
+}
+
+/** What one hungry day of a played season lacks. */
+export interface Lack {
+  /** Which season, of all luck. */
+  run: number
+  prey: string
+  day: number
+  /** Pieces beyond those of which a day may have fewer. */
+  pieces: number
+  /** Pieces that those who lack any wanted. */
+  wanted: number
 }
 
 export interface Hungry {
@@ -238,7 +252,8 @@ export function playThrough(input: PlayInput): Played {
     }
   }
   const playOne = (scenario: number, time: number) => {
-    const stocks = new Stocks(feeders, ages, scenario + time * OTHER_LUCK)
+    const run = scenario + time * OTHER_LUCK
+    const stocks = new Stocks(feeders, ages, run)
     const hungry = new Set<string>()
     for (let d = 0; d < days; d++) {
       stocks.comeTo(d)
@@ -271,7 +286,10 @@ export function playThrough(input: PlayInput): Played {
           if (lacks[i]! <= 0) break
           take(stocks, i, way, d, way.mostShare * wants[i]!, feeders[way.index]!.reserve?.[d])
         }
-        if (d >= feeders[own]!.countFrom && lacks[i]! > wants[i]! * hungryShare) short.add(prey)
+        const lacked = lacks[i]! - wants[i]! * hungryShare
+        if (d < feeders[own]!.countFrom || lacked <= 0) continue
+        short.add(prey)
+        input.tell?.({ run, prey, day: d, pieces: lacked, wanted: wants[i]! })
       }
       for (const prey of short) {
         hungry.add(prey)

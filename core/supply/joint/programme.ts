@@ -1,5 +1,6 @@
 import { yieldsFrom } from '../plan'
 import type { Lasts } from '../lots'
+import { asLp, type Row, type Term } from '../lp'
 import { allowed, limitDays, stands, type Counted, type Limit } from './limits'
 import { periodsOf, type Period } from './periods'
 
@@ -72,25 +73,8 @@ export interface JointInput {
   limits?: readonly Limit[]
 }
 
-const num = (x: number): string => Number(x.toPrecision(7)).toString()
 /** Coefficients below this say nothing and slow the solver. */
 const NOTHING = 1e-4
-
-interface Term {
-  by: number
-  of: string
-}
-const sum = (terms: readonly Term[]): string =>
-  terms
-    .filter(t => Math.abs(t.by) > 1e-9)
-    .map(t => `${t.by < 0 ? '-' : '+'} ${num(Math.abs(t.by))} ${t.of}`)
-    .join(' ')
-
-interface Row {
-  terms: Term[]
-  is: '<=' | '=' | '>='
-  than: number
-}
 
 /** What is eaten of the usual prey (0) or of a stand-in (1, 2 …), what is missing, and what is left. */
 export const eats = (e: number, a: number, t: number) => `u${e}_${a}_${t}`
@@ -308,16 +292,7 @@ export class JointProgramme {
   }
 
   text(whole: readonly string[] = []): string {
-    return [
-      'Minimize',
-      ` obj: ${sum(this.cost()) || '0 nothing'}`,
-      'Subject To',
-      ...this.rows.map((row, r) => ` c${r}: ${sum(row.terms)} ${row.is} ${num(row.than)}`),
-      'Bounds',
-      ...this.bounds.map(b => ` ${b}`),
-      ...(whole.length ? ['General', ` ${whole.join(' ')}`] : []),
-      'End',
-    ].join('\n')
+    return asLp({ cost: this.cost(), rows: this.rows, bounds: this.bounds, whole })
   }
 }
 /** What a day later saves, and a stand-in that is named earlier, as a share: a hair, so that the bound stays one. */

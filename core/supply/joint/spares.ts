@@ -1,5 +1,6 @@
 import { yieldsFrom, type PlannedStart } from '../plan'
-import type { Played } from './play'
+import type { Lack, Played } from './play'
+import type { Alternative } from './programme'
 
 /** One feeder of which spares may be started. */
 export interface SpareFeeder {
@@ -18,13 +19,13 @@ export interface SpareInput {
   from: number
   feeders: readonly SpareFeeder[]
   /** What each prey may be replaced by, the best first. */
-  standInsOf: (prey: string) => readonly string[]
+  standInsOf: (prey: string) => readonly Pick<Alternative, 'feeder' | 'pieces' | 'mostShare'>[]
   /** Whether what is started may be so much: room and time for it is there. */
   fits: (starts: ReadonlyMap<string, readonly PlannedStart[]>) => boolean
   /** Chance of a hungry day that is aimed at. */
   target: number
-  /** Plays the plan through with these starts. */
-  play: (starts: ReadonlyMap<string, readonly PlannedStart[]>) => Played
+  /** Plays the plan through with these starts, and tells what each hungry day lacks. */
+  play: (starts: ReadonlyMap<string, readonly PlannedStart[]>, tell?: (lack: Lack) => void) => Played
 }
 
 export interface Spares {
@@ -43,7 +44,11 @@ const MOST_PLAYS = 40
 /** So much of what is started on a day is added at once: one cup of four, ten of two hundred. */
 const STEP = 0.05
 
-type Starts = ReadonlyMap<string, readonly PlannedStart[]>
+export type Starts = ReadonlyMap<string, readonly PlannedStart[]>
+
+/** Units that are added to a day at once. */
+export const stepOf = (starts: Starts, id: string, day: number): number =>
+  Math.max(1, Math.round((starts.get(id)?.find(s => s.day === day)?.count ?? 0) * STEP))
 
 /** The starts, and so many units more of a feeder on a day; fewer, where negative. */
 export function withMore(starts: Starts, id: string, day: number, count: number): Starts {
@@ -59,7 +64,7 @@ export function withMore(starts: Starts, id: string, day: number, count: number)
 }
 
 /** What is left of a unit by days since it was started, when nothing was eaten of it. */
-function leftOf({ perUnit, keptPerDay }: SpareFeeder): Float64Array {
+export function leftOf({ perUnit, keptPerDay }: SpareFeeder): Float64Array {
   const left = Float64Array.from(perUnit)
   for (let age = 1; age < left.length; age++) left[age]! += left[age - 1]! * keptPerDay
   return left
@@ -97,7 +102,7 @@ export function findSpares(input: SpareInput, planned: ReadonlyMap<string, reado
     for (const [prey, { chance, byDay }] of byChance) {
       if (!chance) continue
       for (const day of hungriest(byDay).slice(0, 6)) {
-        for (const id of [prey, ...input.standInsOf(prey)]) {
+        for (const id of [prey, ...input.standInsOf(prey).map(s => s.feeder)]) {
           const known = feeders.get(id)
           const s = known ? bestStart(known.left, known.feeder, day) : null
           if (s !== null && !hopeless.has(`${id}:${s}`)) return { id, day: from + s, key: `${id}:${s}` }
@@ -109,8 +114,7 @@ export function findSpares(input: SpareInput, planned: ReadonlyMap<string, reado
   while (played.chance > target && plays < MOST_PLAYS) {
     const more = next()
     if (!more) break
-    const now = starts.get(more.id)?.find(s => s.day === more.day)?.count ?? 0
-    const count = Math.max(1, Math.round(now * STEP))
+    const count = stepOf(starts, more.id, more.day)
     const tried = withMore(starts, more.id, more.day, count)
     if (!input.fits(tried)) {
       hopeless.add(more.key)
