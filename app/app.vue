@@ -1,19 +1,24 @@
 <script setup lang="ts">
+import { ConfigProvider } from 'reka-ui'
+
 const house = useHouse()
 await house.load()
 const { narrow } = useNarrow()
+const { toasts } = useToast()
+/** What tells is there from the first time that there is anything to tell. */
+const tells = ref(false)
+watchEffect(() => {
+  tells.value ||= toasts.value.length > 0
+})
 // beside what is being done and one at a time, so that no tap meant for a form takes something back
-const toaster = computed(() => ({
-  position: narrow.value ? ('bottom-center' as const) : ('bottom-left' as const),
-  duration: 7000,
-  expand: false,
-}))
+const position = computed(() => (narrow.value ? 'bottom-center' : 'bottom-left'))
 </script>
 
 <template>
-  <UApp :toaster="toaster">
+  <ConfigProvider :use-id="() => useId()">
     <NuxtLayout>
       <NuxtPage />
     </NuxtLayout>
-  </UApp>
+    <LazyUToaster v-if="tells" :position="position" :duration="7000" :expand="false" />
+  </ConfigProvider>
 </template>

@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { DBSchema, IDBPDatabase } from 'idb'
 import type { Entry } from '#core/subjects'
 
 /** What was sent and is not answered yet: sent again it keeps its ids, so that it is written once. */
@@ -17,12 +17,20 @@ interface Outbox extends DBSchema {
 /**
  * A browser may have no room for it, or may not let it be used: then what is not answered is kept until the page goes.
  */
-const open = (): Promise<IDBPDatabase<Outbox> | null> =>
-  openDB<Outbox>('mantel', 1, {
-    upgrade: db => {
-      db.createObjectStore('sent', { keyPath: 'meant' })
-    },
-  }).catch(() => null)
+async function open(): Promise<IDBPDatabase<Outbox> | null> {
+  try {
+    // asked for once the first screen stands, which needs none of it
+    const { openDB } = await import('idb')
+    return await openDB<Outbox>('mantel', 1, {
+      upgrade: db => {
+        db.createObjectStore('sent', { keyPath: 'meant' })
+      },
+    })
+  } catch {
+    opening = undefined
+    return null
+  }
+}
 
 let opening: Promise<IDBPDatabase<Outbox> | null> | undefined
 let keeping: Promise<unknown> = Promise.resolve()

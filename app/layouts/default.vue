@@ -94,7 +94,7 @@ watchEffect(() => {
 })
 
 const { sendLeft } = useRecord()
-onMounted(() => {
+onNuxtReady(() => {
   void sendLeft()
 })
 </script>

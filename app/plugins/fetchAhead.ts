@@ -1,5 +1,6 @@
 /** Parts that are shown when they are asked for, on any screen. */
 const PARTS = [
+  () => import('@nuxt/ui/components/Toaster.vue'),
   () => import('~/components/record/AskPanel.vue'),
   () => import('~/components/record/Question.vue'),
   () => import('~/components/record/DayInput.vue'),

@@ -130,7 +130,7 @@ describe('a long house', () => {
 })
 
 describe('the first load', () => {
-  it('of Round takes less than 550 kB of program, and all other screens come after it', async () => {
+  it('of Round takes less than 500 kB of program, and all other screens come after it', async () => {
     const visit = await Visit.start(chromium.browser, server.address, { ahead: true })
     await visit.go('/round')
     await visit.ahead()
@@ -143,7 +143,7 @@ describe('the first load', () => {
       return { first: sum(scripts.filter(r => r.startTime < started)), all: sum(scripts) }
     })
     expect(first).toBeGreaterThan(100_000)
-    expect(first).toBeLessThan(550_000)
+    expect(first).toBeLessThan(500_000)
     expect(all).toBeGreaterThan(first * 1.5)
     await visit.close()
   })

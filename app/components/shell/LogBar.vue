@@ -77,7 +77,7 @@ function leave(): void {
         @focus="shell.log.value = true"
         @keydown.esc="leave"
       >
-        <template #trailing><UKbd value="L" class="hidden sm:inline-flex" /></template>
+        <template #trailing><kbd class="key">L</kbd></template>
       </UInput>
       <UButton type="submit" label="Write" size="lg" :loading="busy" :disabled="!understood?.ok" />
       <UButton
@@ -95,6 +95,25 @@ function leave(): void {
 </template>
 
 <style scoped>
+/* as the kit draws a key, which would be a part of the first load for this one */
+.key {
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  min-width: 1.25rem;
+  height: 1.25rem;
+  padding: 0 0.25rem;
+  border-radius: 0.25rem;
+  font: 500 0.6875rem/1 var(--font-sans);
+  box-shadow: inset 0 0 0 1px var(--ui-border-accented);
+  color: var(--ui-text);
+  background: var(--ui-bg);
+}
+@media (max-width: 640px) {
+  .key {
+    display: none;
+  }
+}
 .log {
   position: fixed;
   z-index: 15;
