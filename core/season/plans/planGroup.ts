@@ -204,6 +204,7 @@ function planOf(
         spares: ofAim,
         chosen: 1 - spares.chance,
         fresh: 1 - told.played.chance,
+        fewest: spares.fewest,
         bound: spares.bound && job.almanac.feeders[spares.bound]!.many,
       },
     }),

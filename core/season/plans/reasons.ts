@@ -187,6 +187,8 @@ export interface SafetyTold {
   fresh: number
   /** Prey whose hunger no spare takes away; null when the aim is met. */
   bound: string | null
+  /** No fewer are known to do. */
+  fewest: boolean
 }
 
 function safetyReason(told: SafetyTold): Reason {
@@ -194,7 +196,9 @@ function safetyReason(told: SafetyTold): Reason {
   return {
     rule: told.bound
       ? `Spares as far as they were found to help: ${told.bound} stay short in some seasons`
-      : 'Spares, as many as the aim asks for: each covers the likeliest hungry day that is left',
+      : told.fewest
+        ? 'Spares, the fewest with which the aim is met in the seasons that were played'
+        : 'Spares until the aim is met, found one after the other: fewer might do',
     inputs: [
       settingInput('Seasons without a hungry day, in the house', percent(told.wanted), 'safeSeasons'),
       computedInput('Aimed at for this prey and what stands for it', percent(told.ofGroup)),

@@ -208,16 +208,16 @@ class Sample {
     return new Set(more.map(m => m.name).filter(name => (found.columns[name] ?? 0) > 0.5))
   }
 
-  /** The starts with these units, and how many there are of each feeder. */
-  with(taken: ReadonlySet<string>): { starts: Starts; units: Map<string, number> } {
+  /** The starts with these units, how many there are of each feeder, and whether they were added one by one. */
+  with(taken: ReadonlySet<string>): { starts: Starts; units: Map<string, number>; singly: boolean } {
     let starts = this.planned
     const units = new Map<string, number>()
-    for (const name of taken) {
-      const m = this.more.get(name)!
+    const more = [...taken].map(name => this.more.get(name)!)
+    for (const m of more) {
       starts = withMore(starts, m.id, this.input.from + m.start, m.units)
       units.set(m.id, (units.get(m.id) ?? 0) + m.units)
     }
-    return { starts, units }
+    return { starts, units, singly: more.every(m => m.units === 1) }
   }
 }
 
@@ -241,18 +241,19 @@ export function sparesFinder(input: SampleInput, planned: Starts, solve: SolveLp
     sample = new Sample(input, planned)
     sample.askAll(bare.lacks)
   }
+  const none: Spares = { starts: planned, units: new Map(), chance: bare.chance, bound: null, fewest: true }
   return target => {
-    if (bare.chance <= target) return { starts: planned, units: new Map(), chance: bare.chance, bound: null }
+    if (bare.chance <= target) return none
     for (let round = 0; sample && round < MOST_ROUNDS; round++) {
       const taken = sample.solve(solve, Math.floor(target * input.runs + 1e-9))
       if (!taken) break
-      const { starts, units } = sample.with(taken)
+      const { starts, units, singly } = sample.with(taken)
       if (!input.fits(starts)) {
         sample.forbid(taken)
         continue
       }
       const { chance, lacks } = played(starts)
-      if (chance <= target) return { starts, units, chance, bound: null }
+      if (chance <= target) return { ...none, starts, units, chance, fewest: singly }
       sample.askAll(lacks, taken)
     }
     return findSpares({ ...input, target }, planned)

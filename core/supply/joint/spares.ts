@@ -37,6 +37,8 @@ export interface Spares {
   chance: number
   /** Prey of which no spare lowers the chance any further; null when the target is met. */
   bound: string | null
+  /** The programme knows of no fewer; where they were searched for one by one, fewer might do. */
+  fewest: boolean
 }
 
 /** Plans are played no oftener than this in the search. */
@@ -145,5 +147,6 @@ export function findSpares(input: SpareInput, planned: ReadonlyMap<string, reado
   const units = new Map<string, number>()
   for (const { id, count } of added) units.set(id, (units.get(id) ?? 0) + count)
   const hungriestPrey = [...played.byPrey].sort((a, b) => b[1].chance - a[1].chance)[0]?.[0] ?? null
-  return { starts, units, chance: played.chance, bound: met ? null : hungriestPrey }
+  const fewest = met && added.reduce((n, more) => n + more.count, 0) <= 1
+  return { starts, units, chance: played.chance, bound: met ? null : hungriestPrey, fewest }
 }
