@@ -133,6 +133,7 @@ describe('overrides', () => {
     ['species.corn-snake.clocks.copulation>laid.days.latest', 90_000, /check the unit/],
     ['species.corn-snake.adultMassG.value', -5, /check the unit/],
     ['species.corn-snake.ladder.0.everyDays', 0, /./],
+    ['schools.preyVariety.choices.1.fact.value', 0, /more than 0/],
   ])('refuses %s = %d, which no forecast could stand on', (path, value, message) => {
     expect(() => withOverrides(shippedAlmanac, [{ path, value }])).toThrow(message)
   })

@@ -290,7 +290,10 @@ export const School = z.strictObject({
         name: z.string(),
         reason: z.string(),
         days: Spread.optional(),
-        fact: Fact.optional(),
+        fact: Fact.refine(
+          f => f.unit !== 'share' || f.value > 0,
+          'Of one kind there is some share, more than 0',
+        ).optional(),
       }),
     )
     .min(2),
