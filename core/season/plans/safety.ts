@@ -117,8 +117,9 @@ const countedWith = (wholes: readonly Whole[], starts: Starts) =>
     return { id: kept.key, startDays: input.startDays, counts: days, forced: counts }
   })
 
-/** Each scenario of need is played with so many lucks of the cultures. */
+/** Each scenario of need is played with so many lucks of the cultures where spares are chosen, and where they are checked. */
 const TIMES = 3
+const CHECKED_TIMES = 8
 
 /** The plan with the spares that the aim of the house asks for, played through. */
 export function madeSafe(
@@ -173,14 +174,19 @@ export function madeSafe(
   )
   const aim = 1 - job.safe
   let target = aim
-  let spares = search(target)
-  let played = play(spares.starts, fresh, TIMES)
-  // what was chosen by some seasons does a little worse in others: it is aimed higher until those agree
-  for (let round = 1; round < ROUNDS && played.chance > aim && spares.bound === null; round++) {
-    target *= Math.max(0.3, aim / played.chance)
-    spares = search(target)
-    played = play(spares.starts, fresh, TIMES)
+  const tried = () => {
+    const spares = search(target)
+    return { spares, played: play(spares.starts, fresh, CHECKED_TIMES) }
   }
-  return told(spares.starts, spares, played, fresh, TIMES)
+  let best = tried()
+  // what was chosen by some seasons does a little worse in others: it is aimed higher until those agree
+  for (let round = 1, last = best; round < ROUNDS && last.played.chance > aim && !last.spares.bound; round++) {
+    target *= Math.max(0.3, aim / last.played.chance)
+    last = tried()
+    // a higher aim that cannot be reached may end up lower
+    if (last.played.chance < best.played.chance) best = last
+  }
+  const { spares, played } = best
+  return told(spares.starts, spares, played, fresh, CHECKED_TIMES)
 }
 const ROUNDS = 3

@@ -98,6 +98,20 @@ describe('spares by a programme over played seasons, by hand', () => {
     expect(found).toMatchObject({ chance: 0, fewest: true })
   })
 
+  it('an aim that cannot be reached is come as close to as can be, and what stays short is named', () => {
+    const standIns = [
+      { feeder: 'b', mostShare: 0.5 },
+      { feeder: 'c', mostShare: 0.5 },
+    ]
+    // nothing feeds the last two seasons
+    const of: House = { need: [20, 5000, 6000], standIns, fits: starts => !starts.get('a')?.length }
+    const found = find(of, 0)
+    expect(Object.fromEntries(found.units)).toEqual({ b: 1, c: 1 })
+    expect(found).toMatchObject({ chance: 2 / RUNS, bound: 'a' })
+    // they may be the hungry ones of another aim
+    expect(find(of, 0.2)).toMatchObject({ chance: 2 / RUNS, bound: null })
+  })
+
   it('what may be eaten of a stand-in is no more than its share, however much of it there is', () => {
     const standIns = [{ feeder: 'b', mostShare: 0.4 }]
     const found = find({ need: [20], standIns }, 0)

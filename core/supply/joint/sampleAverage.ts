@@ -3,6 +3,7 @@ import { yieldsFrom, type PlannedStart, type SolveLp } from '../plan'
 import type { Lack } from './play'
 import {
   findSpares,
+  hungriestPrey,
   leftOf,
   stepOf,
   withMore,
@@ -21,7 +22,7 @@ export interface SampleInput extends Omit<SpareInput, 'target'> {
 }
 
 /** The programme is solved no oftener than this for one aim, and no longer at once; to within less than one unit. */
-const MOST_ROUNDS = 12
+const MOST_ROUNDS = 20
 const LONGEST_SECONDS = 2
 const WITHIN = 0.9
 /** With more seasons than these to choose from it is not solved while one waits. */
@@ -185,8 +186,8 @@ class Sample {
     this.rows.push({ terms: [...taken].map(of => ({ of, by: 1 })), is: '<=', than: taken.size - 1 })
   }
 
-  /** The fewest units with which no more than so many seasons are hungry; null where there are none, or none in time. */
-  solve(solve: SolveLp, mayBeHungry: number): Set<string> | null {
+  /** The fewest units with which no more than so many seasons are hungry; null where there are none. */
+  solve(solve: SolveLp, mayBeHungry: number): Set<string> | 'late' | null {
     const more = [...this.more.values()]
     const seasons = [...this.hungry].map(run => ({ of: `z${run}`, by: 1 }))
     const inTurn = more.flatMap((m): Row[] => {
@@ -204,7 +205,8 @@ class Sample {
       // units are whole: less than one above the fewest is the fewest
       { gap: 0, within: WITHIN, seconds: LONGEST_SECONDS },
     )
-    if (found.status !== 'Optimal') return null
+    if (found.status === 'Infeasible') return null
+    if (found.status !== 'Optimal') return 'late'
     return new Set(more.map(m => m.name).filter(name => (found.columns[name] ?? 0) > 0.5))
   }
 
@@ -226,35 +228,44 @@ class Sample {
  * than an aim allows, each unit giving in each season what its fate is there. A season and a day come into it when a play
  * of its answer shows that they are needed (row generation), since all at once would be too many to solve while one
  * waits. Its answer counts when the play says so: in the programme two prey may count on the same pieces, and then what
- * was lacking is asked for beside. Where it finds none in time, or too many seasons are hungry without spares, they are
- * searched for one by one.
+ * was lacking is asked for beside. An aim that cannot be reached is come as close to as can be. Where it finds none in
+ * time, or too many seasons are hungry without spares, they are searched for one by one.
  * @returns finds the spares for a chance of a hungry day that is aimed at, 0..1
  */
 export function sparesFinder(input: SampleInput, planned: Starts, solve: SolveLp): (target: number) => Spares {
   const played = (starts: Starts) => {
     const lacks: Lack[] = []
-    return { chance: input.play(starts, lack => lacks.push(lack)).chance, lacks }
+    return { ...input.play(starts, lack => lacks.push(lack)), lacks }
   }
   const bare = played(planned)
+  const hungry = new Set(bare.lacks.map(l => l.run)).size
   let sample: Sample | null = null
-  if (new Set(bare.lacks.map(l => l.run)).size <= MOST_SEASONS) {
+  if (hungry <= MOST_SEASONS) {
     sample = new Sample(input, planned)
     sample.askAll(bare.lacks)
   }
   const none: Spares = { starts: planned, units: new Map(), chance: bare.chance, bound: null, fewest: true }
   return target => {
     if (bare.chance <= target) return none
-    for (let round = 0; sample && round < MOST_ROUNDS; round++) {
-      const taken = sample.solve(solve, Math.floor(target * input.runs + 1e-9))
-      if (!taken) break
+    let mayBeHungry = Math.floor(target * input.runs + 1e-9)
+    for (let round = 0; sample && round < MOST_ROUNDS && mayBeHungry < hungry; round++) {
+      const taken = sample.solve(solve, mayBeHungry)
+      if (taken === 'late') break
+      if (taken === null) {
+        // what cannot be reached is come as close to as can be
+        mayBeHungry++
+        continue
+      }
       const { starts, units, singly } = sample.with(taken)
       if (!input.fits(starts)) {
         sample.forbid(taken)
         continue
       }
-      const { chance, lacks } = played(starts)
-      if (chance <= target) return { ...none, starts, units, chance, fewest: singly }
-      sample.askAll(lacks, taken)
+      const after = played(starts)
+      const { chance } = after
+      const bound = chance <= target ? null : hungriestPrey(after)
+      if (chance * input.runs <= mayBeHungry + 1e-9) return { starts, units, chance, bound, fewest: singly }
+      sample.askAll(after.lacks, taken)
     }
     return findSpares({ ...input, target }, planned)
   }

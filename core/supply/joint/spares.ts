@@ -82,6 +82,10 @@ function bestStart(left: Float64Array, feeder: SpareFeeder, day: number): number
 }
 const NEARLY = 0.8
 
+/** The prey that is short in most seasons. */
+export const hungriestPrey = ({ byPrey }: Played): string | null =>
+  [...byPrey].sort((a, b) => b[1].chance - a[1].chance)[0]?.[0] ?? null
+
 /** Days on which hunger is likeliest, the likeliest first. */
 const hungriest = (byDay: Float64Array): number[] =>
   [...byDay.keys()].filter(d => byDay[d]! > 0).sort((a, b) => byDay[b]! - byDay[a]! || a - b)
@@ -146,7 +150,6 @@ export function findSpares(input: SpareInput, planned: ReadonlyMap<string, reado
   }
   const units = new Map<string, number>()
   for (const { id, count } of added) units.set(id, (units.get(id) ?? 0) + count)
-  const hungriestPrey = [...played.byPrey].sort((a, b) => b[1].chance - a[1].chance)[0]?.[0] ?? null
   const fewest = met && added.reduce((n, more) => n + more.count, 0) <= 1
-  return { starts, units, chance: played.chance, bound: met ? null : hungriestPrey, fewest }
+  return { starts, units, chance: played.chance, bound: met ? null : hungriestPrey(played), fewest }
 }
