@@ -1,6 +1,5 @@
 /** Parts that are shown when they are asked for, on any screen. */
 const PARTS = [
-  () => import('@nuxt/ui/components/Toaster.vue'),
   () => import('~/components/record/AskPanel.vue'),
   () => import('~/components/record/Question.vue'),
   () => import('~/components/record/DayInput.vue'),
@@ -19,13 +18,14 @@ const savesData = () => (navigator as { connection?: { saveData?: boolean } }).c
 
 /**
  * Once the first screen stands, all else is fetched, so that nothing is missing when the house does not answer. Where
- * data are dear it comes when it is asked for.
+ * data are dear it comes when it is asked for, but for what tells that the house did not answer.
  */
 export default defineNuxtPlugin(() => {
-  if (savesData()) return
   onNuxtReady(async () => {
     performance.mark('fetch-ahead')
     try {
+      await import('@nuxt/ui/components/Toaster.vue')
+      if (savesData()) return
       for (const part of PARTS) await part()
       await useLog().load()
       for (const { to } of SCREENS) await preloadRouteComponents(to)

@@ -19,6 +19,7 @@ export {
   eachHour,
   latelyOf,
   spellsApart,
+  goingOn,
   warmthAlong,
   warmthByWeek,
   type Development,

@@ -66,34 +66,40 @@ export function eachHour(
 }
 
 /**
+ * What is so far after so many hours, and goes on at another temperature: as one constant temperature that gives the same
+ * day, since development is a straight line.
+ * @param done development behind it, degree-hours
+ */
+export function goingOn(
+  hours: number,
+  done: number,
+  goesOnAtC: number,
+  development: Development,
+): Pick<Warmth, 'tempC' | 'goesOnAtC' | 'hours' | 'done'> {
+  const { baseC, degreeDays } = development
+  const goesOn = degreesAbove(goesOnAtC, development)
+  const whole = degreeDays * 24
+  // past its end already: as quick as it was; standing still: never
+  const totalHours = done >= whole ? (hours * whole) / done : goesOn > 0 ? hours + (whole - done) / goesOn : Infinity
+  return { tempC: baseC + whole / totalHours, goesOnAtC, hours, done: Math.min(1, done / whole) }
+}
+
+/**
  * Sums development over the places that something lay in: hours read at what was read, the others at what the place is
- * set to, and from now on at what the last place lately was. Since development is a straight line, this is one constant
- * temperature that gives the same day. O(hours).
+ * set to, and from now on at what the last place lately was. O(hours).
  * @param stretches at least one, each from the end of the one before
  * @param nowHour the present hour, since 1970, UTC
  */
 export function warmthAlong(stretches: readonly Stretch[], nowHour: number, development: Development): Warmth {
-  const { baseC, degreeDays, latelyHours } = development
   const last = stretches.at(-1)!
-  const goesOnAtC = (last.log && latelyOf(last.log, latelyHours)) ?? last.setC
+  const goesOnAtC = (last.log && latelyOf(last.log, development.latelyHours)) ?? last.setC
   const hours = Math.max(0, nowHour - stretches[0]!.fromHour)
   let [done, sum, read] = [0, 0, 0]
   eachHour(stretches, nowHour, (tempC, has) => {
     if (has) [sum, read] = [sum + tempC, read + 1]
     done += degreesAbove(tempC, development)
   })
-  const goesOn = degreesAbove(goesOnAtC, development)
-  const whole = degreeDays * 24
-  // past its end already: as quick as it was; standing still: never
-  const totalHours = done >= whole ? (hours * whole) / done : goesOn > 0 ? hours + (whole - done) / goesOn : Infinity
-  return {
-    tempC: baseC + whole / totalHours,
-    meanC: read ? sum / read : null,
-    goesOnAtC,
-    hours,
-    read,
-    done: Math.min(1, done / whole),
-  }
+  return { ...goingOn(hours, done, goesOnAtC, development), meanC: read ? sum / read : null, read }
 }
 
 /** A week of hours. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac as almanac } from '../almanac'
 import { plannedSupply } from '../supply'
-import { placeHumidityPct } from './warmth'
+import { placeHumidityPct, warmthShifted } from './warmth'
 import { colonyView, troubleOf, cultureTempC, houseOf, warmthOfHouse } from '.'
 
 const today = 20_000
@@ -37,6 +37,30 @@ function daysAlong(stretches: readonly [days: number, tempC: number][], goesOnC:
   const done = stretches.reduce((sum, [days, t]) => sum + days * (t - base), 0)
   return stretches.reduce((sum, [days]) => sum + days, 0) + (WHOLE - done) / (goesOnC - base)
 }
+
+describe('a shelf that is tried warmer or cooler', () => {
+  it('is to its cups as if they had been moved today to one that is', () => {
+    const b = cup(8, 'warm', [])
+    const house = houseOf(b.records())
+    const shifted = warmthShifted({ warm: -6 }, { house, almanac, today })
+    expect(Math.abs(shifted['F-1']!.tempC - tempOf(cup(8, 'warm', [['cool', 0]]))!)).toBeLessThan(0.06)
+    expect(shifted.warm!.goesOnAtC).toBe(18)
+    // a shelf of which nothing is known has no warmth to be shifted
+    expect(warmthShifted({ gone: 3 }, { house, almanac, today })).toEqual({})
+  })
+
+  it('is the same by readings and in a window, which has none', () => {
+    const b = cup(8, 'warm', [])
+    b.readings(
+      'warm',
+      Array.from({ length: 8 * 24 }, (_, h) => 20 + (h % 24) / 4),
+    )
+    const of = { house: houseOf(b.records()), almanac, today }
+    const warmth = JSON.parse(JSON.stringify(warmthOfHouse(of))) as typeof of.house.warmth
+    const window = { ...of, house: { ...of.house, climate: {}, warmth } }
+    expect(warmthShifted({ warm: 2 }, window)).toEqual(warmthShifted({ warm: 2 }, of))
+  })
+})
 
 describe('a cup that was moved', () => {
   it('has grown at what each shelf was, and goes on at what the last is', () => {
@@ -154,6 +178,14 @@ describe('a colony', () => {
       return colony.members.reduce((n, m) => n + m.numbers.reduce((a, c) => a + c, 0), 0)
     })
     expect(sizes[0]).toBeLessThan(sizes[1]!)
+  })
+
+  it('is as if it came to a cooler shelf today, when its own is tried so much cooler', () => {
+    const of = context(tub())
+    const shifted = warmthShifted({ warm: -7, alsoWarm: 3, gone: 3 }, of)
+    const moved = context(tub([['cool', 0]]))
+    expect(shifted['F-1']!.stood!.map(s => s.tempC)).toEqual(warmthOfHouse(moved)['F-1']!.stood!.map(s => s.tempC))
+    expect(shifted['F-1']!.tempC).toBe(cultureTempC(moved.house.cultures['F-1']!, moved))
   })
 
   it('is told to a window, which has no readings, as it is counted', () => {

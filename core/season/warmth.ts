@@ -1,15 +1,18 @@
-import { feederOf, speciesOf, type Almanac, type ColonyRates, type Incubation } from '../almanac'
+import { feederOf, speciesOf, type Almanac, type ColonyRates, type Incubation, type Supply } from '../almanac'
 import type { Day } from '../chance'
 import {
   climateAt,
+  degreesAbove,
   eggLogAt,
   eachHour,
   endOf,
+  goingOn,
   latelyOf,
   nearestLog,
   spellsApart,
   warmthAlong,
   warmthByWeek,
+  type Development,
   type Spell,
   type Stretch,
   type Warmth,
@@ -203,6 +206,20 @@ function colonyWarmth(culture: CultureState, { atTempC }: ColonyRates, context: 
   })
 }
 
+/** How a cup comes to yield with warmth. */
+function cupDevelopment(
+  { baseTempC, atTempC, toProducing }: Extract<Supply, { kind: 'batch' }>,
+  { common: { cupLinePast, warmthLately } }: Pick<Almanac, 'common'>,
+): Development {
+  const [baseC, atC] = [baseTempC.value, atTempC.value]
+  return {
+    baseC,
+    bestC: atC + cupLinePast!.value,
+    degreeDays: toProducing.likely * (atC - baseC),
+    latelyHours: warmthLately!.value,
+  }
+}
+
 /**
  * The warmth of a culture by the readings of every place that it stood in; null where nothing is read and it never
  * moved. A cup is counted at the one temperature at which it would be as far, a colony at what its place is now.
@@ -214,14 +231,10 @@ export function cultureWarmth(culture: CultureState, context: OfCultures): ToldW
   if (rates) return colonyWarmth(culture, rates, context)
   const way = cultureWay(feederOf(almanac, culture.feederId), culture)
   if (way?.kind !== 'batch') return null
-  const [baseC, atC] = [way.baseTempC.value, way.atTempC.value]
-  const shelves = shelvesOf(culture, atC, house)
+  const shelves = shelvesOf(culture, way.atTempC.value, house)
   if (!shelves) return null
   const { stretches, nowHour, placeId } = shelves
-  const { cupLinePast, warmthLately } = almanac.common
-  const degreeDays = way.toProducing.likely * (atC - baseC)
-  const development = { baseC, bestC: atC + cupLinePast!.value, degreeDays, latelyHours: warmthLately!.value }
-  return told(warmthAlong(stretches, nowHour, development), placeId)
+  return told(warmthAlong(stretches, nowHour, cupDevelopment(way, almanac)), placeId)
 }
 
 /** The temperature that eggs are counted at: by readings, else as it was written, else that of their place, °C. */
@@ -236,6 +249,43 @@ export function cultureTempC(culture: CultureState, context: OfCultures): number
   const shelves = rates && shelvesOf(culture, rates.atTempC.value, house)
   const tempC = shelves ? colonyNow(shelves, almanac) : rates ? null : cultureWarmth(culture, context)?.tempC
   return tempC ?? temperatureAt(house.places, culture.placeId)
+}
+
+/**
+ * What all would come to if places of cultures were warmer or cooler from today on: cups go on from where they are, and
+ * colonies have stood at what was.
+ * @param shiftC by place, °C; a place of which nothing is known is left out
+ */
+export function warmthShifted(
+  shiftC: Readonly<Record<string, number>>,
+  context: OfEggs & OfCultures,
+): Record<string, ToldWarmth> {
+  const { house, almanac, today } = context
+  const warmth = { ...(house.warmth ?? warmthOfHouse(context)) }
+  const unread: ToldWarmth = { tempC: 0, goesOnAtC: 0, meanC: null, hours: 0, read: 0, placeId: null, done: 0 }
+  for (const [placeId, shift] of Object.entries(shiftC)) {
+    const nowC = placeTempC(placeId, context)
+    if (nowC === null) continue
+    const goesOnAtC = nowC + shift
+    const at = { tempC: goesOnAtC, goesOnAtC }
+    for (const culture of Object.values(house.cultures)) {
+      if (culture.placeId !== placeId || culture.finished || culture.failed) continue
+      const was = cultureWarmth(culture, context)
+      const way = cultureWay(feederOf(almanac, culture.feederId), culture)
+      if (way?.kind === 'colony') {
+        const stood = was?.stood ?? [{ fromDay: culture.startDay, tempC: nowC }]
+        warmth[culture.id] = { ...(was ?? unread), ...at, stood: [...stood, { fromDay: today, tempC: goesOnAtC }] }
+      }
+      // what is past its end is as it was
+      if (way?.kind !== 'batch' || was?.done === 1) continue
+      const development = cupDevelopment(way, almanac)
+      const hours = was?.hours ?? (today - culture.startDay) * 24
+      const done = was ? was.done * development.degreeDays * 24 : hours * degreesAbove(nowC, development)
+      warmth[culture.id] = { ...(was ?? unread), ...goingOn(hours, done, goesOnAtC, development) }
+    }
+    warmth[placeId] = { ...(warmth[placeId] ?? unread), ...at }
+  }
+  return warmth
 }
 
 /** What a place is now, by its readings of the last days, else what it is set to, °C. */

@@ -15,6 +15,7 @@ import {
 import type { HouseSettings } from '../settings'
 import type { PlanTrial } from './plans'
 import { survivalOf, watchedYoung } from './survival'
+import { warmthShifted } from './warmth'
 
 /** What is tried: each left out keeps what is. */
 export const WhatIf = z.strictObject({
@@ -43,6 +44,8 @@ export const WhatIf = z.strictObject({
   more: z.record(z.string(), z.number().int().min(1).max(50)).optional(),
   /** Room of shelves, in cups. */
   room: z.record(z.string(), z.number().int().min(1).max(9999)).optional(),
+  /** How much warmer places of cultures are from today on, °C; cooler where negative. */
+  shelfShiftC: z.record(z.string(), z.number().min(-10).max(10)).optional(),
   /** Number of open pairs wanted, by species. */
   pairs: z.record(z.string(), z.number().int().min(0).max(200)).optional(),
 })
@@ -209,8 +212,9 @@ export function applyWhatIf(
   changes: WhatIf,
   today: Day,
 ): { house: House; almanac: Almanac; settings: HouseSettings; trial: PlanTrial } {
-  const { losses = 1, ladderPace = 1, closed, noOrdersBefore, more } = changes
-  const shelved = withShelves(house, changes, today)
+  const { losses = 1, ladderPace = 1, closed, noOrdersBefore, more, shelfShiftC } = changes
+  const warmed = shelfShiftC ? { ...house, warmth: warmthShifted(shelfShiftC, { house, almanac, today }) } : house
+  const shelved = withShelves(warmed, changes, today)
   const paired = changes.pairs ? withPairs(shelved, almanac, changes.pairs, today) : shelved
   return {
     house: changes.arrived ? withArrived(paired, changes.arrived) : paired,

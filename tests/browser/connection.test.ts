@@ -42,6 +42,17 @@ async function spoil(v: Visit, how: (request: HTTPRequest) => Promise<boolean>):
 }
 
 describe('an answer that is lost', () => {
+  it('is told where data are saved too, with nothing told before it', async () => {
+    const v = await Visit.start(browser, server.address)
+    await v.go('/round')
+    await v.page.waitForNetworkIdle({ idleTime: 500, concurrency: 1 })
+    await v.page.setOfflineMode(true)
+    await v.press('Took', '[data-task^="feed:"]')
+    await v.untilText('body', 'Not known whether this was written')
+    await v.page.setOfflineMode(false)
+    await v.close()
+  })
+
   it('is asked for again under the same id: written once, and said so', async () => {
     const v = await Visit.start(browser, server.address, { ahead: true })
     await v.go(`/animals/${(await animal('G-01')).id}`)

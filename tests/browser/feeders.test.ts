@@ -681,6 +681,11 @@ describe('what is not without end', () => {
     await visit.untilText(told, 'Hungry day, of 100 seasons')
     await visit.press('Back to today’s plan', '[role="dialog"]')
     await visit.untilText('[role="dialog"]', 'Choose something above')
+    // a shelf that cools down, by keys: it says what it would be, and what that does
+    await visit.page.focus('[data-testid="warmth-Fly board"] [role="slider"]')
+    await visit.page.keyboard.press('Home')
+    await visit.untilText('[role="dialog"]', '18 °C')
+    await visit.untilText(told, 'Hungry day, of 100 seasons')
     expect((await snapshot()).version).toBe(version)
   })
 

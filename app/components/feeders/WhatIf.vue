@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
 import { planDifferences, shelvesOf, type WhatIf } from '#core/season'
+import { placeTempC } from '#core/season/warmth'
 import { cultureStage, cultureWay } from '#core/supply'
+import { formatQuantity } from '#core/units'
 
 /** Tries a misfortune, or a little more of something, beside the plan that stands. Nothing is written. */
 const open = defineModel<boolean>('open', { required: true })
@@ -13,6 +15,7 @@ const closedFrom = ref<number | null>(null)
 const closedTo = ref<number | null>(null)
 const noOrders = ref<number | null>(null)
 const room = ref<Record<string, number>>({})
+const shiftC = ref<Record<string, number>>({})
 
 const name = (prey: string) => feederOf(house.almanac, prey).name
 const cultures = computed(() =>
@@ -30,6 +33,17 @@ const shelves = computed(() => {
   const ids = new Set(Object.values(house.house.cultures).flatMap(c => shelvesOf(c.feederId, house.house)))
   return [...ids].map(id => ({ id, name: house.house.places[id]!.name, now: house.house.places[id]!.capacity! }))
 })
+/** Places of cultures whose temperature is known, with what it would be. */
+const warmth = computed(() => {
+  const ids = new Set(cultures.value.map(c => house.house.cultures[c.value]!.placeId))
+  return [...ids].flatMap(id => {
+    const nowC = placeTempC(id, house)
+    if (id === null || nowC === null) return []
+    const shift = shiftC.value[id] ?? 0
+    const says = formatQuantity(nowC + shift, house.settings.tempUnit)
+    return [{ id, shift, name: house.house.places[id]!.name, says: shift ? says : `${says}, as now` }]
+  })
+})
 const closed = computed(() =>
   closedFrom.value !== null && closedTo.value !== null && closedTo.value >= closedFrom.value
     ? { from: closedFrom.value, to: closedTo.value }
@@ -39,12 +53,14 @@ const changes = computed<WhatIf>(() => {
   const wider = Object.fromEntries(
     shelves.value.flatMap(s => ((room.value[s.id] ?? s.now) === s.now ? [] : [[s.id, room.value[s.id]!]])),
   )
+  const warmer = Object.fromEntries(Object.entries(shiftC.value).filter(([, shift]) => shift))
   return {
     ...(lost.value.length && { lost: lost.value }),
     ...(more.value.length && { more: Object.fromEntries(more.value.map(prey => [prey, 1])) }),
     ...(closed.value && { closed: closed.value }),
     ...(noOrders.value !== null && noOrders.value > house.today && { noOrdersBefore: noOrders.value }),
     ...(Object.keys(wider).length && { room: wider }),
+    ...(Object.keys(warmer).length && { shelfShiftC: warmer }),
   }
 })
 const { outcome, running, problem, stop } = useWhatIf(changes)
@@ -77,6 +93,7 @@ function reset(): void {
   more.value = []
   closedFrom.value = closedTo.value = noOrders.value = null
   room.value = {}
+  shiftC.value = {}
 }
 </script>
 
@@ -131,6 +148,19 @@ function reset(): void {
         />
       </UFormField>
     </div>
+    <SeasonShift
+      v-for="s in warmth"
+      :key="s.id"
+      :model-value="s.shift"
+      :label="`${s.name} from now on`"
+      :hint="s.says"
+      :min="-6"
+      :max="6"
+      :step="0.5"
+      :says="`${s.name}, degrees warmer from now on`"
+      :testid="`warmth-${s.name}`"
+      @update:model-value="shiftC[s.id] = $event"
+    />
     <template #answer>
       <div v-if="outcome" ref="told" class="mt-4" role="status" data-testid="feeder-what-if">
         <p v-if="!rows.length">Nothing changes.</p>

@@ -2,10 +2,11 @@ import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
 import { solverFrom } from '#shared/solver'
 import { HouseBuilder } from '../../../tests/fixtures/records'
-import { shippedAlmanac as almanac } from '../../almanac'
+import { feederOf, shippedAlmanac as almanac, type Supply } from '../../almanac'
 import {
   WhatIf,
   applyWhatIf,
+  cultureTempC,
   defaultSettings,
   houseOf,
   planDifferences,
@@ -83,6 +84,27 @@ describe('what if', () => {
     expect(flies(more).units - flies(usual).units).toBeGreaterThan(0.8 * days)
     expect(flies(more).units - flies(usual).units).toBeLessThanOrEqual(days)
     expect(flies(more).shortDays).toBeLessThanOrEqual(flies(usual).shortDays)
+  })
+
+  it('a warmer shelf brings the cups that grow sooner, from where they are; a cooler one later', () => {
+    const at = (shift: number) => {
+      const w = applyWhatIf(house(), almanac, settings, WhatIf.parse({ shelfShiftC: { board: shift, gone: 3 } }), today)
+      return cultureTempC(w.house.cultures['F-3']!, { house: w.house, almanac })!
+    }
+    const way = feederOf(almanac, 'fly.small').supply as Extract<Supply, { kind: 'batch' }>
+    const [base, days] = [way.baseTempC.value, way.toProducing.likely * (way.atTempC.value - way.baseTempC.value)]
+    // by hand, in degree-days: ten days at 24 °C are behind it, the rest is at what the shelf will be
+    const wait = (shift: number) => 10 + (days - 10 * (24 - base)) / (24 + shift - base)
+    for (const shift of [-3, 0, 2]) expect(days / (at(shift) - base), `${shift} °C`).toBeCloseTo(wait(shift), 6)
+    const [cool, warm] = [tried({ shelfShiftC: { board: -5 } }), tried({ shelfShiftC: { board: 3 } })]
+    const comes = (plans: readonly FeederPlan[], day: number) =>
+      flies(plans)
+        .bareStock.slice(0, day)
+        .reduce((a, b) => a + b, 0)
+    expect(comes(warm, 10)).toBeGreaterThan(comes(now, 10))
+    expect(comes(cool, 10)).toBeLessThan(comes(now, 10))
+    expect(planDifferences(now, tried({ shelfShiftC: { board: 0 } }))).toEqual([])
+    expect(WhatIf.safeParse({ shelfShiftC: { board: 40 } }).success).toBe(false)
   })
 
   it('more room on the shelf is used, where it held the plan back', () => {
