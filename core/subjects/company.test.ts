@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { shippedAlmanac } from '../almanac'
 import { defaultSettings, houseOf, season } from '../season'
-import { checkEntry, companyProblems, tellCompany, type AnimalCard } from '.'
+import { checkEntry, companyProblems, draftOf, tellCompany, type AnimalCard } from '.'
 
 const today = 20_782
 
@@ -85,6 +85,24 @@ describe('told', () => {
       b.animal(`r${i}`, 'leopard-gecko', { placeId: 'rack' })
     }
     expect(alarms(b).map(a => a.id)).toEqual(['company:many:alone'])
+  })
+
+  it('is asked of those that come together as of those that come one after the other', () => {
+    const b = new HouseBuilder(today).place('tub', { tempC: 28 }).place('other', { tempC: 28 }).place('far')
+    for (const id of ['G-1', 'G-2', 'G-3']) b.animal(id, 'leopard-gecko', { placeId: 'far' })
+    const records = b.records()
+    const draft = draftOf(records, houseOf(records))
+    const moved = (id: string, placeId: string) => {
+      const entry = { id: `m${id}`, kind: 'moved', data: { placeId }, subject: { type: 'animal', id } } as const
+      const dated = { ...entry, at: '2026-11-25T10:00:00Z', day: today, source: 'keeper' } as const
+      const context = { records: draft.records, house: draft.house, almanac: shippedAlmanac, today }
+      const found = checkEntry(dated, context).map(p => p.message)
+      draft.add(dated)
+      return found
+    }
+    expect(moved('G-1', 'other')).toEqual([])
+    expect(moved('G-2', 'tub')).toEqual([])
+    expect(moved('G-3', 'tub')).toEqual(['tub: Leopard gecko lives alone. Move G-3 there all the same?'])
   })
 
   it('is asked before one is moved, and not of an import or one who is sure', () => {

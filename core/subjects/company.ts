@@ -121,7 +121,10 @@ export function companyQuestion(
 ): string | null {
   const place = house.places[placeId]
   if (place?.kind !== 'tub') return null
-  const there = (livingByPlace(house).get(placeId) ?? []).filter(a => a.id !== comers[0]?.id)
+  // looked through as they stand: a list that is remembered would be of the entries before, while many are written
+  const animals = Object.values(house.animals).filter(a => a.placeId === placeId && a.status === 'alive' && !inCold(a))
+  const groups = Object.values(house.groups).filter(g => g.placeId === placeId && hereOf(g))
+  const there = [...animals, ...groups.flatMap(membersOf)].filter(a => a.id !== comers[0]?.id)
   const [problem] = there.length ? companyProblems(house, almanac, [...there, ...comers]) : []
   return problem ? `${place.name}: ${tellCompany(problem, almanac)}. Move ${tag} there all the same?` : null
 }

@@ -103,6 +103,8 @@ describe('nothing that is accepted breaks the house', () => {
         ).toEqual([])
       }
       expect(accepted).toBeGreaterThan(WRITES / 5)
+      // what was folded entry by entry is the house of the whole log
+      expect(keeper.session.house).toEqual(foldHouse(keeper.session.records))
       // the whole log read anew in another time zone
       const { settings, settingsVersion: version } = keeper.queries.snapshot()
       const zone = settings.timeZone === 'America/Denver' ? 'UTC' : 'America/Denver'
