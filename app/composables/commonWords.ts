@@ -5,6 +5,12 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
     {
       lossLookedBack: 'Weights counted back',
       twoPeopleFrom: 'A snake is held by two from',
+      probe60: 'Probe for a snake under 60 g',
+      probe200: 'Probe from 60 g to 200 g',
+      probe600: 'Probe from 200 g to 600 g',
+      probe1500: 'Probe from 600 g to 1.5 kg',
+      probe4000: 'Probe from 1.5 kg to 4 kg',
+      probeLarge: 'Probe for a heavier snake',
       quarantineDays: 'Quarantine lasts',
       quarantineTestAfter: 'Droppings are tested in quarantine after',
       broughtUpPause: 'No food after a meal came up for',

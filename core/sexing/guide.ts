@@ -1,24 +1,24 @@
-import type { Almanac, Species } from '../almanac'
+import type { Almanac, Fact, Species } from '../almanac'
 
 /** How to go about sexing an animal of a species, in steps; for venomous species only the caution. */
 export interface SexingGuide {
   venomous: boolean
-  /** Diameter of a round-ended probe for its weight, mm; null where it is not probed. */
-  probeMm: number | null
+  /** Diameter of a round-ended probe for its weight; null where it is not probed. */
+  probe: Fact | null
   twoPeople: boolean
   steps: string[]
   stop: string[]
   hygiene: string[]
 }
 
-/** Probe diameters by weight of the snake. [memory: thinner is not safer, a thin probe pierces] */
-const PROBES: [belowG: number, mm: number][] = [
-  [60, 1],
-  [200, 1.5],
-  [600, 2],
-  [1500, 2.5],
-  [4000, 3],
-  [Infinity, 4],
+/** What a snake weighs less than, to be probed with a diameter of the almanac. */
+const PROBES: readonly [belowG: number, probe: string][] = [
+  [60, 'probe60'],
+  [200, 'probe200'],
+  [600, 'probe600'],
+  [1500, 'probe1500'],
+  [4000, 'probe4000'],
+  [Infinity, 'probeLarge'],
 ]
 
 /**
@@ -34,7 +34,7 @@ export function sexingGuide(species: Species, massG: number | null, common: Alma
   if (sexing?.venomous) {
     return {
       venomous: true,
-      probeMm: null,
+      probe: null,
       twoPeople: true,
       hygiene: [],
       steps: [
@@ -49,7 +49,7 @@ export function sexingGuide(species: Species, massG: number | null, common: Alma
     venomous: false,
     hygiene,
     twoPeople: massG !== null && massG >= common.twoPeopleFrom!.value,
-    probeMm: probes ? PROBES.find(([below]) => massG < below)![1] : null,
+    probe: probes ? common[PROBES.find(([below]) => massG < below)![1]]! : null,
     steps: probes
       ? [
           'One holds the animal, its tail belly up and still; a large snake is held by two.',

@@ -217,17 +217,21 @@ describe('what to look at next', () => {
 describe('the guide', () => {
   it('names a probe for the weight, two people for a large snake, and stop rules', () => {
     const guide = sexingGuide(king, 500, almanac.common)
-    expect(guide.probeMm).toBe(2)
+    expect(guide.probe?.value).toBe(2)
+    // the diameter is the house's where it says another
+    const own = { ...almanac.common, probe600: { ...almanac.common.probe600!, value: 2.3 } }
+    expect(sexingGuide(king, 500, own).probe?.value).toBe(2.3)
+    expect(sexingGuide(king, 600, own).probe?.value).toBe(2.5)
     expect(guide.twoPeople).toBe(false)
     expect(guide.stop.join()).toMatch(/first resistance/)
     expect(sexingGuide(speciesOf(almanac, 'boa-constrictor'), 9000, almanac.common).twoPeople).toBe(true)
-    expect(sexingGuide(king, 8, almanac.common).probeMm).toBeNull()
-    expect(sexingGuide(king, null, almanac.common).probeMm).toBeNull()
+    expect(sexingGuide(king, 8, almanac.common).probe).toBeNull()
+    expect(sexingGuide(king, null, almanac.common).probe).toBeNull()
   })
 
   it('teaches no handling of a venomous one', () => {
     const guide = sexingGuide(speciesOf(almanac, 'eyelash-viper'), 200, almanac.common)
-    expect(guide).toMatchObject({ venomous: true, probeMm: null, stop: [] })
+    expect(guide).toMatchObject({ venomous: true, probe: null, stop: [] })
     expect(guide.steps[0]).toMatch(/licensed/)
     expect(guide.steps.join()).not.toMatch(/probe|lubricant|hold/i)
   })

@@ -15,12 +15,12 @@ const guide = computed(() =>
   <details class="guide">
     <summary>How to do it without harm</summary>
     <p v-if="guide.venomous" class="harm"><UIcon name="i-lucide-triangle-alert" class="size-4" /> Venomous.</p>
-    <p v-if="guide.probeMm">
-      Probe: round-ended, {{ guide.probeMm }} mm across for its weight<span class="quiet">
-        (from memory, to be checked)</span
+    <p v-if="guide.probe">
+      Probe: round-ended, {{ guide.probe.value }} mm across for its weight<span class="quiet">
+        ({{ MARK_WORDS[guide.probe.mark] }})</span
       >.<b v-if="guide.twoPeople"> Two people.</b>
     </p>
-    <div v-if="guide.probeMm" class="drawings">
+    <div v-if="guide.probe" class="drawings">
       <figure>
         <svg
           viewBox="0 0 220 96"

@@ -12,14 +12,6 @@ const open = computed({
 })
 const { narrow } = useNarrow()
 
-const MARKS = {
-  practice: 'common practice',
-  published: 'published',
-  memory: 'from memory, to be checked',
-  borrowed: 'borrowed from a relative',
-  own: 'your own number',
-} as const
-
 function whence({ from }: Input): string {
   switch (from.kind) {
     case 'entry':
@@ -29,7 +21,7 @@ function whence({ from }: Input): string {
     case 'computed':
       return 'computed'
     case 'almanac': {
-      const mark = from.of ? `borrowed from ${from.of}` : MARKS[from.mark]
+      const mark = from.of ? `borrowed from ${from.of}` : MARK_WORDS[from.mark]
       const source = from.source && (house.almanac.sources[from.source] ?? from.source)
       return source ? `almanac, ${mark}: ${source}` : `almanac, ${mark}`
     }
