@@ -15,6 +15,7 @@ import {
   sample,
   seededRandom,
   shift,
+  normalQuantile,
   stratified,
   summarise,
   triangular,
@@ -157,6 +158,16 @@ describe('summaries and sampling', () => {
     expect(summarise(d)).toEqual({ median: 101, low: 100, high: 102, never: 0.5 })
     expect(summarise(neverHappens())).toBeNull()
     expect(() => quantile(d, 1.2)).toThrow(/between 0 and 1/)
+  })
+
+  it('quantiles of the normal distribution are those of the tables, on either side', () => {
+    // NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.6.7.1, from memory
+    const table = { 0.5: 0, 0.75: 0.6745, 0.9: 1.2816, 0.95: 1.6449, 0.975: 1.96, 0.99: 2.3263, 0.995: 2.5758 }
+    for (const [q, z] of Object.entries(table)) {
+      expect(Math.abs(normalQuantile(Number(q)) - z), q).toBeLessThan(0.01)
+      expect(normalQuantile(1 - Number(q))).toBeCloseTo(-normalQuantile(Number(q)), 9)
+    }
+    expect(normalQuantile(0)).toBeGreaterThan(-6)
   })
 
   it('stratified sampling gives back the distribution', () => {

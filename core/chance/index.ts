@@ -16,4 +16,4 @@ export {
   type DaySummary,
 } from './summary'
 export { normalCdf } from './normalCdf'
-export { Z80, normal, seededRandom, seedFrom, stratified, type Random } from './random'
+export { Z80, normal, normalQuantile, seededRandom, seedFrom, stratified, type Random } from './random'

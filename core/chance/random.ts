@@ -46,5 +46,13 @@ export function normal(random: Random): number {
   return sum
 }
 
+/**
+ * The q-quantile of the standard normal distribution, within 0.01 from q = 0.005 to 0.995: good enough to rank by. By
+ * Tukey's lambda distribution, which is nearly normal at 0.14.
+ * Source: Joiner & Rosenblatt 1971, J. Am. Stat. Assoc. 66:394–399.
+ * @param q between 0 and 1, both left out
+ */
+export const normalQuantile = (q: number): number => 4.91 * (q ** 0.14 - (1 - q) ** 0.14)
+
 /** Half of the central 80 % of a normal distribution, in standard deviations. */
 export const Z80 = 1.2816

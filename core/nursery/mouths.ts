@@ -1,6 +1,7 @@
 import type { Almanac, Species } from '../almanac'
 import {
   normal,
+  normalQuantile,
   pert,
   quantile,
   sample,
@@ -216,12 +217,10 @@ function ranks(values: ArrayLike<number>): Int32Array {
   return rank
 }
 
-/** Days of a first clutch: spread evenly over its distribution, each with the normal score of its rank. */
+/** Days of a first clutch: spread evenly over its distribution, each with its normal score. */
 function drawFirst(opens: DayDist, scenarios: number, random: Random): Pick<Draws, 'opens' | 'scores'> {
   const when = stratified(scenarios, random)
-  const normals = Float64Array.from({ length: scenarios }, () => normal(random)).sort()
-  const rank = ranks(when)
-  return { opens: Array.from(when, u => sample(opens, u)), scores: Float64Array.from(rank, r => normals[r]!) }
+  return { opens: Array.from(when, u => sample(opens, u)), scores: when.map(normalQuantile) }
 }
 
 /**
@@ -295,13 +294,19 @@ export function addScenarioNeed(
   draws: Draws,
   food: FoodByAge,
 ): void {
+  const targetOf = (prey: string): Float32Array => {
+    let target = scenarioNeed.get(prey)
+    if (!target) scenarioNeed.set(prey, (target = new Float32Array(days * scenarios)))
+    return target
+  }
+  let [ageOfMeals, meals]: [number, { target: Float32Array; row: FoodRow }[]] = [-1, []]
   for (let s = 0; s < scenarios; s++) {
     const opensOn = draws.opens[s]
     if (opensOn === null || opensOn === undefined || !draws.counts[s]) continue
-    for (const [prey, row] of food(ageCounted(source, opensOn, from))) {
-      let target = scenarioNeed.get(prey)
-      if (!target) scenarioNeed.set(prey, (target = new Float32Array(days * scenarios)))
-      addShifted(target, s * days, days, from, opensOn, row, draws.counts[s]!)
-    }
+    const age = ageCounted(source, opensOn, from)
+    // of eggs, all scenarios eat alike
+    if (age !== ageOfMeals)
+      [ageOfMeals, meals] = [age, [...food(age)].map(([prey, row]) => ({ target: targetOf(prey), row }))]
+    for (const { target, row } of meals) addShifted(target, s * days, days, from, opensOn, row, draws.counts[s]!)
   }
 }

@@ -18,8 +18,8 @@ export interface Remembering {
   memory?: SeasonMemory
 }
 
-/** Asked some thirty times an animal: a loop, since a call for each value costs as much as all else. */
-function isSame(a: readonly unknown[], b: readonly unknown[]): boolean {
+/** Whether two lists hold the same. Asked some thirty times an animal, so a loop: a call a value costs as much again. */
+export function isSame(a: readonly unknown[], b: readonly unknown[]): boolean {
   if (a.length !== b.length) return false
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false
   return true

@@ -11,8 +11,8 @@ const BIRTHS = ['laid', 'born']
 
 function dueOf(
   lane: Lane,
-  rota: readonly Visit[],
-  unvisited: readonly Unvisited[],
+  rota: ReadonlyMap<string, Visit>,
+  unvisited: ReadonlyMap<string, Unvisited>,
   context: SeasonContext,
 ): DueWithHer {
   const pairing = context.house.pairings[lane.subject.id]!
@@ -34,9 +34,16 @@ function dueOf(
     load: loadOf(context.house.animals[pairing.damId]!, lane, context),
     locks: pairing.locks.length,
     together: pairing.together !== null,
-    visit: rota.find(v => v.pairingId === pairing.id) ?? null,
-    unvisited: unvisited.find(v => v.pairingId === pairing.id) ?? null,
+    visit: rota.get(pairing.id) ?? null,
+    unvisited: unvisited.get(pairing.id) ?? null,
   }
+}
+
+/** The first of each pair, in a list in order of time. */
+function firstByPair<Of extends { pairingId: string }>(list: readonly Of[]): Map<string, Of> {
+  const first = new Map<string, Of>()
+  for (const one of list) if (!first.has(one.pairingId)) first.set(one.pairingId, one)
+  return first
 }
 
 /** The pairing side of the season: the rota, and what is due with each female, soonest first. */
@@ -45,12 +52,13 @@ export function breedingOutlook(lanes: readonly Lane[], context: SeasonContext):
     visits: [],
     unvisited: [],
   }
+  const [visitOf, whyNotOf] = [firstByPair(rota), firstByPair(unvisited)]
   const due = eachGuarded(
     context,
     'what is due with her',
     lanes.filter(l => l.kind === 'pair'),
     l => l.subject,
-    l => dueOf(l, rota, unvisited, context),
+    l => dueOf(l, visitOf, whyNotOf, context),
   )
   const day = (d: DueWithHer) => d.next?.when.median ?? Number.MAX_SAFE_INTEGER
   return { rota, unvisited, due: due.sort((a, b) => day(a) - day(b) || (a.tag < b.tag ? -1 : 1)) }

@@ -85,11 +85,13 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
     almanac,
   )
   const watched = watchedYoung(context).bySpecies
-  const survival = new Map<string, YoungSurvival>()
-  const survivalIn = (speciesId: string): YoungSurvival => {
+  const survival = new Map<string, { of: YoungSurvival; key: string }>()
+  const survivalIn = (speciesId: string): { of: YoungSurvival; key: string } => {
     let known = survival.get(speciesId)
-    if (!known)
-      survival.set(speciesId, (known = survivalOf(speciesOf(almanac, speciesId), watched.get(speciesId), context)))
+    if (!known) {
+      const of = survivalOf(speciesOf(almanac, speciesId), watched.get(speciesId), context)
+      survival.set(speciesId, (known = { of, key: JSON.stringify(of) }))
+    }
     return known
   }
   const all = [
@@ -107,9 +109,9 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
           settings,
           today,
           unwritten.key,
-          JSON.stringify(survivalIn(p.speciesId)),
+          survivalIn(p.speciesId).key,
         ],
-        () => withKnownMouths(p, withSurvival(pairLane(p, unwritten, context), survivalIn(p.speciesId)), context),
+        () => withKnownMouths(p, withSurvival(pairLane(p, unwritten, context), survivalIn(p.speciesId).of), context),
       ),
     ),
     ...eachGuarded(context, 'its forecast', Object.values(house.clutches), subjectAs('clutch'), c =>
@@ -125,9 +127,9 @@ export function lanesOf(context: SeasonContext): { lanes: Lane[]; mouths: MouthS
           settings,
           today,
           unwritten.key,
-          JSON.stringify(survivalIn(c.speciesId)),
+          survivalIn(c.speciesId).key,
         ],
-        () => withKnownMouths(c, withSurvival(clutchLane(c, unwritten, context), survivalIn(c.speciesId)), context),
+        () => withKnownMouths(c, withSurvival(clutchLane(c, unwritten, context), survivalIn(c.speciesId).of), context),
       ),
     ),
   ]

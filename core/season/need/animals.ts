@@ -1,11 +1,12 @@
 import { liveRowId, liveRowOf, schoolChoice, type Species } from '../../almanac'
-import type { Day } from '../../chance'
+import { seedFrom, type Day } from '../../chance'
 import { nextMeal, stepHeld, type Gravid, type NextMeal } from '../../feeding'
 import { offeredTimes } from '../../settings'
 import { inCold, type AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
-import { remembering } from '../remember'
+import { isSame, remembering } from '../remember'
 import { eatsAgainOn, mealWinterOf, programmeFor, winterDeps } from '../winter'
+import { EatersByPrey, dietOf, mealsPerPiece } from './eaters'
 import { HORIZON_DAYS } from './horizon'
 
 /** Meals of one animal: on which days from today, and how many. */
@@ -114,6 +115,64 @@ export function animalNeed(
   return animalNeeds(context, animal, [birth, live?.join(), ...winterDeps(animal, context)], () => {
     const need = new Map<string, Portions>()
     addAnimalNeed(need, animal, species, birth, live, context)
+    return need
+  })
+}
+
+/** What one animal, or so many alike, eats to the horizon. */
+export interface EatenBy {
+  id: string
+  species: Species
+  times: number
+  portions: ReadonlyMap<string, Portions>
+}
+
+/** What some animals eat in all, and what each species eats of each prey. */
+interface AnimalsNeed {
+  eaters: EatersByPrey
+  causes: Map<string, { prey: string; species: Species; total: number }>
+}
+
+function needOfBlock(needs: readonly EatenBy[], { almanac, settings }: SeasonContext): AnimalsNeed {
+  const need: AnimalsNeed = { eaters: new EatersByPrey(), causes: new Map() }
+  for (const { species, times, portions } of needs) {
+    for (const [prey, { days, counts }] of portions) {
+      const eaten = need.eaters.need(prey, dietOf(almanac, settings, species, prey))
+      let total = 0
+      for (let i = 0; i < days.length; i++) {
+        const count = counts[i]! * times
+        eaten.mean[days[i]!]! += count
+        total += count
+      }
+      eaten.pieces += total
+      eaten.meals += total * mealsPerPiece(almanac, species, prey)
+      const key = `${species.id} ${prey}`
+      const cause = need.causes.get(key)
+      if (cause) cause.total += total
+      else need.causes.set(key, { prey, species, total })
+    }
+  }
+  return need
+}
+
+/** Animals are summed in blocks, each remembered, so that one that was fed costs one block and not the house. */
+const BLOCKS = 32
+
+const BEFORE = Symbol('need of animals')
+const nothingBefore = (): ({ from: readonly unknown[]; need: AnimalsNeed } | undefined)[] => []
+
+/** The need of all animals, a part for each block; taken over from the last call where nobody of it eats otherwise. */
+export function eatenByAnimals(needs: readonly EatenBy[], context: SeasonContext): AnimalsNeed[] {
+  const { almanac, settings, memory } = context
+  const before = memory?.room(BEFORE, nothingBefore) ?? nothingBefore()
+  const members: EatenBy[][] = Array.from({ length: BLOCKS }, () => [])
+  for (const need of needs) members[seedFrom(need.id) % BLOCKS]!.push(need)
+  return members.map((block, b) => {
+    const from = [almanac, settings, ...block.flatMap(({ species, times, portions }) => [species, times, portions])]
+    const known = before[b]
+    if (known && isSame(known.from, from)) return known.need
+    const need = needOfBlock(block, context)
+    before[b] = { from, need }
     return need
   })
 }

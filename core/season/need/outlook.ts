@@ -19,26 +19,24 @@ import { colonyView } from '../colony'
 import type { SeasonContext } from '../context'
 import type { PreyOutlook, Scenarios } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
-import { remembering } from '../remember'
+import { isSame, remembering } from '../remember'
 import { cultureTempC, placeTempC } from '../warmth'
 import { liveMealsAhead } from '../weaning'
-import { animalNeed } from './animals'
-import { EatersByPrey, dietOf, mealsPerPiece } from './eaters'
+import { animalNeed, eatenByAnimals, type EatenBy } from './animals'
+import { EatersByPrey } from './eaters'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
 import { keptInputs } from './keptWarm'
 import { addInto, youngNeed } from './young'
 
 const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
 
-const sameRow = (a: readonly number[], b: readonly number[]) => a.length === b.length && a.every((n, i) => n === b[i])
-
 /** Whether two outlooks of a prey say the same. */
 function saysSame(a: PreyOutlook, b: PreyOutlook): boolean {
   const { mean, high, running, ...others } = a
   return (
-    sameRow(mean, b.mean) &&
-    sameRow(high, b.high) &&
-    sameRow(running, b.running) &&
+    isSame(mean, b.mean) &&
+    isSame(high, b.high) &&
+    isSame(running, b.running) &&
     JSON.stringify(others) === JSON.stringify({ ...b, mean: undefined, high: undefined, running: undefined })
   )
 }
@@ -79,32 +77,22 @@ export function outlook(
     else list.set(id, { label, total })
   }
 
-  const alive = livingAnimals(house)
   const live = liveMealsAhead(context)
-  const needOf = (animal: AnimalState, times: number) => {
-    const species = speciesOf(almanac, animal.speciesId)
+  const needOf = (animal: AnimalState, times: number): EatenBy => {
     const birth = births.get(animal.id) ?? null
-    return { species, times, need: animalNeed(animal, species, birth, live.get(animal.id), context) }
+    const species = speciesOf(almanac, animal.speciesId)
+    return { id: animal.id, species, times, portions: animalNeed(animal, species, birth, live.get(animal.id), context) }
   }
   const groups = Object.values(house.groups).filter(g => hereOf(g) > 0)
   const needs = [
-    ...eachGuarded(context, 'its food', alive, subjectAs('animal'), animal => needOf(animal, 1)),
+    ...eachGuarded(context, 'its food', livingAnimals(house), subjectAs('animal'), animal => needOf(animal, 1)),
     ...eachGuarded(context, 'its food', groups, subjectAs('group'), group => needOf(oneOf(group), hereOf(group))),
   ]
   const eaters = new EatersByPrey()
-  for (const { species, times, need } of needs) {
-    for (const [prey, portions] of need) {
-      const eaten = eaters.need(prey, dietOf(almanac, settings, species, prey))
-      let total = 0
-      for (let i = 0; i < portions.days.length; i++) {
-        const count = portions.counts[i]! * times
-        eaten.mean[portions.days[i]!]! += count
-        total += count
-      }
-      eaten.pieces += total
-      eaten.meals += total * mealsPerPiece(almanac, species, prey)
+  for (const part of eatenByAnimals(needs, context)) {
+    eaters.addAll(part.eaters)
+    for (const { prey, species, total } of part.causes.values())
       addCause(prey, `species:${species.id}`, `${species.name}, animals of the house`, total)
-    }
   }
   for (const [prey, list] of eaters.byPrey()) for (const { mean } of list) addInto(fromAnimals, prey, mean)
 
@@ -117,6 +105,9 @@ export function outlook(
     eaters.addAll(part.eaters)
   }
 
+  const culturesOf = new Map<string, CultureState[]>()
+  for (const culture of Object.values(house.cultures))
+    culturesOf.set(culture.feederId, [...(culturesOf.get(culture.feederId) ?? []), culture])
   const kinds = new Set([
     ...mean.keys(),
     ...Object.values(house.cultures)
@@ -147,8 +138,8 @@ export function outlook(
       const packs = packWay(feeder)
       const running = new Float64Array(days)
       const colonies: Record<string, number> = {}
-      for (const culture of Object.values(house.cultures)) {
-        const culturing = culture.feederId === id && cultureWayHere(feeder, culture, house)
+      for (const culture of culturesOf.get(id) ?? []) {
+        const culturing = cultureWayHere(feeder, culture, house)
         if (!culturing) continue
         const view = guarded(context, 'its colony', { type: 'culture', id: culture.id }, () =>
           colonyView(culture, context),

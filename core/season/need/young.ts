@@ -4,6 +4,7 @@ import { speciesOf, type Species } from '../../almanac'
 import type { Subject } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { guarded, type Failure } from '../guard'
+import { isSame } from '../remember'
 import { EatersByPrey, addDays, dietOf, mealsPerPiece } from './eaters'
 import { foodOfSource } from './food'
 import { HORIZON_DAYS, SCENARIOS } from './horizon'
@@ -38,9 +39,6 @@ interface YoungNeed {
  * house.
  */
 const BLOCKS = 8
-
-const sameList = (a: readonly unknown[], b: readonly unknown[]) =>
-  a.length === b.length && a.every((x, i) => x === b[i])
 
 /** The pair or clutch of a lane, by the lane's id. */
 function laneSubject(laneId: string): Subject {
@@ -125,13 +123,13 @@ export function youngNeed(mouths: readonly MouthSource[], context: SeasonContext
   for (const source of mouths) members[seedFrom(source.laneId) % BLOCKS]!.push(source)
   const parts = members.map((sources, b) => {
     const known = before.blocks[b]
-    if (known && sameList(known.sources, sources) && sameList(known.from, from)) return known.need
+    if (known && isSame(known.sources, sources) && isSame(known.from, from)) return known.need
     const need = needOfBlock(sources, context)
     before.blocks[b] = { sources, from, need }
     return need
   })
   const q = context.settings.coverQuantile
-  if (before.total?.quantile === q && sameList(before.total.parts, parts)) return before.total
+  if (before.total?.quantile === q && isSame(before.total.parts, parts)) return before.total
   const mean = new Map<string, Float64Array>()
   const drawn = new Map<string, Float32Array>()
   for (const part of parts) {
