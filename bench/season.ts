@@ -3,7 +3,7 @@ import { foundings } from '../tests/fixtures/records'
 import { Bench } from 'tinybench'
 import highsLoader from 'highs'
 import { shippedAlmanac } from '#core/almanac'
-import { FoldMemory, draftOf, recordsFrom, type DatedEntry } from '#core/subjects'
+import { FoldMemory, recordsFrom, withEntry, type DatedEntry } from '#core/subjects'
 import { PlanMemory, SeasonMemory, defaultSettings, houseOf, planFeeders, season, seasonOfHouse } from '#core/season'
 import { solverFrom } from '#shared/solver'
 import { bigHouse } from './bigHouse'
@@ -41,8 +41,7 @@ console.log(
 )
 
 const memories = { fold: new FoldMemory(), season: new SeasonMemory() }
-let grown = { records, house: houseOf(records, memories.fold) }
-seasonOfHouse(grown.house, shippedAlmanac, settings, today, memories.season)
+season(records, shippedAlmanac, settings, today, memories)
 let serial = 0
 const oneMore = (): DatedEntry => ({
   id: `n${serial++}`,
@@ -55,12 +54,11 @@ const oneMore = (): DatedEntry => ({
 })
 
 const bench = new Bench({ iterations: 20, time: 0, warmupIterations: 3, warmupTime: 0 })
+let grown = records
 bench
-  .add('one more entry: records, fold and season, as the server takes it', () => {
-    const draft = draftOf(grown.records, grown.house, memories.fold)
-    draft.add(oneMore())
-    grown = { records: draft.records, house: draft.finished() }
-    seasonOfHouse(grown.house, shippedAlmanac, settings, today, memories.season)
+  .add('one more entry: records, fold and season', () => {
+    grown = withEntry(grown, oneMore())
+    season(grown, shippedAlmanac, settings, today, memories)
   })
   .add('baseline: the same without remembering', () => {
     season(recordsFrom([...foundings(places, animals), ...log]), shippedAlmanac, { ...settings }, today)

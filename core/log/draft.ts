@@ -35,25 +35,12 @@ export class Draft {
     return { ...this.before, entries: this.entries }
   }
 
-  /** The house as far as it is written. It is added to: nothing that is remembered by its lists may be asked of it. */
+  /**
+   * The house as far as it is written. It is added to: nothing that is remembered by its lists may be asked of it, and
+   * what follows from all subjects together is as it was before.
+   */
   get house(): House {
     return this.current
-  }
-
-  /** The house as it stands; it stays so whatever is added. */
-  finished(): House {
-    // of the one that was added to, a list that is remembered may be of the entries before
-    const house = this.own && this.added.size > 1 ? this.copied() : this.current
-    this.own = false
-    return house
-  }
-
-  private copied(): House {
-    const copies = [...this.registry.subjects.values()].map(s => [
-      s.collection,
-      recordOf(Object.entries(statesOf(this.current, s))),
-    ])
-    return { ...this.current, ...(Object.fromEntries(copies) as object) }
   }
 
   add(entry: DatedEntry): void {
@@ -92,7 +79,11 @@ export class Draft {
     const settled = before !== undefined && this.memory.stateOf(key) !== before && subject.settle && !subject.implied
     if (settled && !subject.settleOne) return false
     if (!this.own) {
-      this.current = this.copied()
+      const copies = [...this.registry.subjects.values()].map(s => [
+        s.collection,
+        recordOf(Object.entries(statesOf(this.current, s))),
+      ])
+      this.current = { ...this.current, ...(Object.fromEntries(copies) as object) }
       this.own = true
     }
     const others = (list: House['unread']) => list.filter(u => subjectKey(u.subject) !== key)

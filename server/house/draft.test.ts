@@ -1,6 +1,6 @@
 import { v7 } from 'uuid'
 import { expect, it } from 'vitest'
-import { foldHouse, livingAnimals, type DatedEntry } from '#core/subjects'
+import { foldHouse, type DatedEntry } from '#core/subjects'
 import { DEMO_DAY, onDemoHouse } from '../../tests/fixtures/demoKeeper'
 
 const house = onDemoHouse()
@@ -25,26 +25,4 @@ it('a batch over all animals costs the fold of each, parents proven by their you
   // the house was added to, and never made anew
   expect(draft.house).toBe(before)
   expect(draft.house.animals).toEqual(foldHouse(draft.records).animals)
-})
-
-it('what is taken out of it stays as it is, and nothing remembered of the lists before is of it', () => {
-  const draft = house().session.draft()
-  const living = livingAnimals(draft.house)
-  const gone = (id: string, minute: number): DatedEntry => ({
-    ...{ id: v7(), at: `2026-11-25T10:0${minute}:00.000Z`, day: DEMO_DAY, subject: { type: 'animal', id } },
-    ...{ kind: 'died', data: {}, source: 'keeper' },
-  })
-  const counts = living.slice(0, 4).map(({ id }, i) => {
-    draft.add(gone(id, i))
-    return draft.finished()
-  })
-  expect(counts.map(taken => livingAnimals(taken).length)).toEqual([1, 2, 3, 4].map(n => living.length - n))
-  for (const { id } of living.slice(4, 8)) {
-    draft.add(gone(id, 9))
-    // as a check may ask between two entries
-    livingAnimals(draft.house)
-  }
-  expect(livingAnimals(draft.finished())).toHaveLength(living.length - 8)
-  expect(livingAnimals(counts[3]!)).toHaveLength(living.length - 4)
-  expect(Object.values(counts[3]!.animals).filter(a => a.status === 'alive')).toHaveLength(living.length - 4)
 })

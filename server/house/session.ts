@@ -80,11 +80,9 @@ export class HouseSession {
     return draftOf(this.records, this.house, this.memory)
   }
 
-  /**
-   * What follows from records: the house, its settings, and the almanac with its own numbers.
-   * @param house of these records, where it is folded already
-   */
-  stand(records: Records, house = this.houseOf(records)): Standing {
+  /** What follows from records: the house, its settings, and the almanac with its own numbers. */
+  stand(records: Records): Standing {
+    const house = this.houseOf(records)
     const before = this.current as Standing | undefined
     const settings = house.settings[THE_HOUSE]?.settings ?? defaultSettings
     // the same rows and numbers give the same almanac, as an object too: what is computed from it is remembered by it

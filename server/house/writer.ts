@@ -22,13 +22,6 @@ import type { HouseSession, Standing } from './session'
 /** Sorts of subjects that the almanac of the house is made of. */
 const KNOWLEDGE = new Set(['species', 'feeder', 'number', 'supplier'])
 
-/** The log and the house with entries that may be written. */
-interface Checked {
-  records: Records
-  house: House
-  entries: DatedEntry[]
-}
-
 /** Looks once more at what is about to be written; throws what speaks against it. */
 export type Trial = (standing: Standing) => Promise<void>
 
@@ -100,7 +93,7 @@ export class HouseWriter {
   }
 
   /** Checks entries one after the other, each against the house with those before it; long lists make pauses. */
-  private async checkAll(entries: readonly Entry[]): Promise<Checked> {
+  private async checkAll(entries: readonly Entry[]): Promise<{ records: Records; entries: DatedEntry[] }> {
     let { almanac } = this.session
     const pause = breather()
     const draft = this.session.draft()
@@ -126,7 +119,7 @@ export class HouseWriter {
       if (KNOWLEDGE.has(entry.subject.type)) almanac = soundAlmanac(draft.house).almanac
       await pause()
     }
-    return { records: draft.records, house: draft.finished(), entries: accepted }
+    return { records: draft.records, entries: accepted }
   }
 
   /** A place that a device reads, or has read, stays. @throws ProblemError 422 */
@@ -172,10 +165,10 @@ export class HouseWriter {
   async writeNow(sent: readonly Entry[]): Promise<WroteEntries> {
     this.session.refresh()
     const { fresh, known } = await this.sortOut(sent)
-    const { records, house, entries } = await this.checkAll(fresh)
+    const { records, entries } = await this.checkAll(fresh)
     if (!entries.length) return { written: [], known }
     await this.checkPlacesRead(entries)
-    const asWritten = this.session.stand(records, house)
+    const asWritten = this.session.stand(records)
     const other = await this.inOtherZone(asWritten, entries)
     const standing = other ? this.session.stand(other.records) : asWritten
     await this.trial(standing)
