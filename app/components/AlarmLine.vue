@@ -12,6 +12,8 @@ const page = computed(() => {
   if (subject?.type === 'place') return { to: `/places/${subject.id}`, name: house.house.places[subject.id]?.name }
   return null
 })
+const route = useRoute()
+const opens = computed(() => (page.value && route.path !== page.value.to ? page.value : null))
 </script>
 
 <template>
@@ -23,17 +25,14 @@ const page = computed(() => {
     />
     <p>
       <WorkingLink :title="alarm.text" :answer="alarm.text" :reasons="alarm.reasons" class="text" />
+      <!-- a link alone stands in the sentence; a button does not -->
       <span class="todo"
-        >{{ alarm.todo }}
-        <NuxtLink
-          v-if="page && $route.path !== page.to"
-          :to="page.to"
-          class="underline whitespace-nowrap"
-          :aria-label="`Open its page: ${page.name ?? ''}`"
-          >Open its page</NuxtLink
-        >
-        <LazyAlarmAnswer v-if="alarm.answerable" :alarm="alarm"
+        ><Unbroken :text="alarm.todo" /> <AlarmPage v-if="opens && !alarm.answerable" v-bind="opens"
       /></span>
+      <span v-if="alarm.answerable" class="todo acts">
+        <LazyAlarmAnswer :alarm="alarm" />
+        <AlarmPage v-if="opens" v-bind="opens" />
+      </span>
       <span v-if="alarm.suspect && alarm.suspectId" class="todo"
         >Written last: {{ withAlmanacNames(alarm.suspect, house.almanac) }}
         <UButton
@@ -66,4 +65,21 @@ li {
   font-size: 0.9375rem;
   color: var(--ui-text-muted);
 }
+.acts {
+  display: flex;
+  align-items: center;
+  gap: 0.75rem;
+  margin-top: 0.25rem;
+}
+.acts :deep(a) {
+  display: inline-flex;
+  align-items: center;
+  min-height: 1.5rem;
+}
+@media (pointer: coarse) {
+  .acts :deep(a) {
+    min-height: 2.75rem;
+  }
+}
 </style>
+

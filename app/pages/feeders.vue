@@ -2,7 +2,7 @@
 import { feederOf, isLiveRow } from '#core/almanac'
 import { cultureWay, packWay } from '#core/supply'
 import { frozenWay, tellOrder, tellStart } from '#core/season'
-import { formatDay } from '#core/units'
+import { formatDay, lowerFirst } from '#core/units'
 
 const house = useHouse()
 const route = useRoute()
@@ -28,8 +28,8 @@ function planText(prey: string): string {
   const acts = [
     order && `${tellOrder(order, feeder)} by ${formatDay(order.day, house.today)}`,
     plan && tellStart(plan, feeder, house.today),
-  ].filter(act => act)
-  return acts.length ? acts.join('; ') : 'Covered as it stands'
+  ].filter(act => typeof act === 'string')
+  return acts.length ? acts.map((act, i) => (i ? lowerFirst(act) : act)).join('; ') : 'Covered as it stands'
 }
 /** Bought prey: what is left and until when it lasts. */
 const stocks = computed(() =>

@@ -113,7 +113,6 @@ describe('what is minded of an animal', () => {
     b.write('waysSet', animal('K'), -9, { ways: ['runs'], more: '', only: '' })
     const tasks = season(b.records(), almanac, defaultSettings, today).season.tasks
     const of = (id: string) => tasks.filter(t => t.subject.id === id).map(t => t.mind)
-    expect(of('K').length).toBeGreaterThan(0)
     expect(new Set(of('K'))).toEqual(new Set(['bolts: open it a hand wide']))
     expect(new Set(of('X'))).toEqual(new Set([undefined]))
   })

@@ -100,16 +100,9 @@ function contradictionsOf(
     if (Math.abs(p.counts) < STRONG || Math.sign(p.counts) === against) continue
     said.push(
       proof
-        ? `${p.label} speaks for a ${p.counts > 0 ? 'male' : 'female'}, yet it ${PROOF[proof.proof]}.`
-        : `${p.label} speaks for a ${p.counts > 0 ? 'male' : 'female'}, the rest for the other sex: look again, and at the tag.`,
+        ? `“${p.label}” speaks for a ${p.counts > 0 ? 'male' : 'female'}, yet it ${PROOF[proof.proof]}.`
+        : `“${p.label}” speaks for a ${p.counts > 0 ? 'male' : 'female'}, the rest for the other sex.`,
     )
-  }
-  // two strong ones that cancel out point nowhere
-  if (!proof && Math.abs(total) < STRONG) {
-    const strong = (sign: number) => pieces.find(p => Math.abs(p.counts) >= STRONG && Math.sign(p.counts) === sign)
-    const [m, f] = [strong(1), strong(-1)]
-    if (m && f && !said.length)
-      said.push(`${m.label} speaks for a male, ${lowerFirst(f.label)} for a female: look again, and at the tag.`)
   }
   return said
 }

@@ -31,3 +31,4 @@ export {
 } from './calendar'
 export { formatMoney, isCurrency } from './money'
 export { counted, lowerFirst, upperFirst } from './words'
+export { unbrokenParts } from './unbroken'

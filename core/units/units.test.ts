@@ -17,6 +17,7 @@ import {
   parseQuantity,
   unitNamed,
   weekday,
+  unbrokenParts,
   type Unit,
 } from '.'
 
@@ -152,5 +153,18 @@ describe('calendar days', () => {
     expect(formatDistance(day + 1, day)).toBe('tomorrow')
     expect(formatDistance(day - 5, day)).toBe('5 days ago')
     expect(formatDistance(day + 21, day)).toBe('in 3 weeks')
+  })
+})
+
+describe('a sentence over many lines', () => {
+  it.each([
+    ['M-09 lost 9.0 % and loses 1.4 % a week', ['9.0 %', '1.4 %']],
+    ['under its band for 3 h, at 18 °C; in it O-01', ['3 h', '18 °C']],
+    ['from 1,200 mL over 25–30 days', ['1,200 mL', '25–30 days']],
+    ['28 Nov, 2 males and 4 garages; 3 meters', []],
+  ])('keeps numbers and units of “%s” together', (text, kept) => {
+    const parts = unbrokenParts(text)
+    expect(parts.join('')).toBe(text)
+    expect(parts.filter((_, i) => i % 2)).toEqual(kept)
   })
 })

@@ -28,7 +28,7 @@ const open = ref(false)
           :answer="`${first.what} each`"
           :reasons="first.reasons"
         />
-        <p v-if="said" class="quiet small">{{ said }}</p>
+        <p v-if="said" class="quiet small"><Unbroken :text="said" /></p>
       </div>
       <div class="do">
         <UButton

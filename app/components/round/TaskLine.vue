@@ -35,7 +35,7 @@ const link = computed(() => {
     </div>
     <div class="what">
       <WorkingLink :title="`${task.tag}: ${task.what}`" :answer="task.what" :reasons="task.reasons" />
-      <span v-if="task.detail" class="detail">{{ task.detail }}</span>
+      <span v-if="task.detail" class="detail"><Unbroken :text="task.detail" /></span>
       <span v-if="late > 1" class="late">due {{ formatDay(task.due, house.today) }}</span>
       <p v-if="task.mind" class="mind">
         <UIcon name="i-lucide-hand" class="size-4 flex-none" aria-label="To mind" /> {{ task.mind }}

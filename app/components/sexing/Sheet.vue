@@ -69,7 +69,7 @@ function prove(key: string): void {
       Counts as {{ settled }} in the house{{ animal.sexSettled ? ', taken so by you' : ', as it came' }}.
     </p>
     <p v-for="c in verdict.contradictions" :key="c" class="harm">
-      <UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ c }}
+      <UIcon name="i-lucide-triangle-alert" class="size-4" /> {{ c }} Best look again, and at the tag.
     </p>
     <SexingOddsBars v-if="verdict.pieces.length || Math.abs(verdict.prior.logOdds) > 0.001" :verdict="verdict" />
     <div v-if="verdict.state !== 'proven'" class="buttons">

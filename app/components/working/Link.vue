@@ -13,7 +13,7 @@ const { show } = useWorking()
     :aria-label="`${props.answer}: show the working`"
     @click.stop="show(props)"
   >
-    <slot>{{ answer }}</slot>
+    <slot><Unbroken :text="answer" /></slot>
   </button>
 </template>
 
