@@ -43,6 +43,12 @@ export class Draft {
     return this.current
   }
 
+  /** The same, to check an entry about a subject against: what follows from all subjects is made anew where that does. */
+  houseFor({ type }: Subject): House {
+    if (this.own && this.registry.subjects.get(type)?.foldsAll) this.foldAnew()
+    return this.current
+  }
+
   add(entry: DatedEntry): void {
     this.added.set(entry.id, entry)
     if (entry.kind === 'void') {

@@ -43,7 +43,7 @@ export interface SubjectModule<S extends keyof StateOf = keyof StateOf> {
   found?: (founding: DatedEntry, base: Base) => StateOf[S]
   /** It is there without a founding entry, and begins like this. */
   implied?: (id: string) => StateOf[S]
-  /** Subjects of other sorts follow from it without naming it: a change of one folds the house anew. */
+  /** Others follow from it without naming it, or it from others: a change of one folds the house anew. */
   foldsAll?: true
   /** A tag that is printed on labels and may begin a line of the log: no two things have the same. */
   tagOf?: (state: StateOf[S]) => string

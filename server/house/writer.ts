@@ -100,7 +100,8 @@ export class HouseWriter {
     const [tagOwner, find] = [(tag: string) => draft.tagOwner(tag), (id: string) => draft.find(id)]
     const accepted: DatedEntry[] = []
     for (const [i, given] of entries.entries()) {
-      const { house, records } = draft
+      const house = draft.houseFor(given.subject)
+      const { records } = draft
       const entry = completeEntry(house, this.dated(given, house))
       const context = { records, house, almanac, today: this.session.today(), tagOwner, find }
       const problems = 'message' in entry ? [entry] : checkEntry(entry, context)

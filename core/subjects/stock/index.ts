@@ -24,5 +24,7 @@ export const stock = defineSubject({
     left: 0,
   }),
   canBe: (id, { almanac }) => Object.hasOwn(almanac.feeders, id),
+  // what is left of it is known with all meals of the house
+  foldsAll: true,
   settle: takeMealsOff,
 })
