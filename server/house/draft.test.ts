@@ -72,7 +72,7 @@ it('an entry is judged in a batch as it is when all before it are written, whate
     if (n % 5) continue
     // what is given, counted and thrown away of one stock hangs together
     const [stock, animal] = [fuzz.pick(prey), fuzz.pick(living)]
-    const says = (type: 'prey' | 'animal', id: string, kind: string, data: object) => {
+    const says = (type: 'prey' | 'animal', id: string, kind: string, data: DatedEntry['data']) => {
       const at = `2026-11-25T1${n % 10}:${String(tried % 60).padStart(2, '0')}:00.000Z`
       judge({ id: v7(), at, day: DEMO_DAY, subject: { type, id }, kind, data, source: 'keeper' })
     }
