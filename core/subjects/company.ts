@@ -86,9 +86,12 @@ export function tellCompany(problem: CompanyProblem, almanac: Pick<Almanac, 'spe
 }
 
 /** Animals that are here and awake, by the place they live in. */
-export function awakeByPlace({ animals }: Pick<House, 'animals'>): Map<string, AnimalState[]> {
+export function awakeByPlace(
+  house: Pick<House, 'animals'>,
+  living: readonly AnimalState[] = livingAnimals(house),
+): Map<string, AnimalState[]> {
   const byPlace = new Map<string, AnimalState[]>()
-  for (const animal of livingAnimals({ animals })) {
+  for (const animal of living) {
     if (!animal.placeId || inCold(animal)) continue
     const list = byPlace.get(animal.placeId)
     if (list) list.push(animal)
@@ -98,8 +101,8 @@ export function awakeByPlace({ animals }: Pick<House, 'animals'>): Map<string, A
 }
 
 /** The same with those of groups, each as many times as it is there. */
-export function livingByPlace(house: House): Map<string, AnimalState[]> {
-  const byPlace = awakeByPlace(house)
+export function livingByPlace(house: House, living?: readonly AnimalState[]): Map<string, AnimalState[]> {
+  const byPlace = awakeByPlace(house, living)
   for (const group of Object.values(house.groups)) {
     if (!group.placeId || !hereOf(group)) continue
     byPlace.set(group.placeId, [...(byPlace.get(group.placeId) ?? []), ...membersOf(group)])
@@ -121,10 +124,9 @@ export function companyQuestion(
 ): string | null {
   const place = house.places[placeId]
   if (place?.kind !== 'tub') return null
-  // looked through as they stand: a list that is remembered would be of the entries before, while many are written
-  const animals = Object.values(house.animals).filter(a => a.placeId === placeId && a.status === 'alive' && !inCold(a))
-  const groups = Object.values(house.groups).filter(g => g.placeId === placeId && hereOf(g))
-  const there = [...animals, ...groups.flatMap(membersOf)].filter(a => a.id !== comers[0]?.id)
+  // as they stand now: while many entries are written, the list that is remembered is of those before
+  const living = Object.values(house.animals).filter(a => a.status === 'alive')
+  const there = (livingByPlace(house, living).get(placeId) ?? []).filter(a => a.id !== comers[0]?.id)
   const [problem] = there.length ? companyProblems(house, almanac, [...there, ...comers]) : []
   return problem ? `${place.name}: ${tellCompany(problem, almanac)}. Move ${tag} there all the same?` : null
 }
