@@ -19,7 +19,8 @@ export default defineConfig({
             'shared/**/*.test.ts',
             'scripts/**/*.test.ts',
           ],
-          testTimeout: 30_000,
+          // the longest takes ten seconds alone, and three times as long beside a build
+          testTimeout: 60_000,
           // modules hold no state, so that files may share them: most of the time went into loading core again
           isolate: false,
           maxWorkers: 2,

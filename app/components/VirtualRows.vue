@@ -21,10 +21,16 @@ const OVERSCAN = 10
 const long = computed(() => props.rows.length > SHORT)
 const box = useTemplateRef<HTMLElement>('box')
 const offset = ref(0)
-onMounted(() => {
-  const top = props.pane?.getBoundingClientRect().top ?? -window.scrollY
-  offset.value = (box.value?.getBoundingClientRect().top ?? 0) - top + (props.pane?.scrollTop ?? 0)
-})
+// a list that is short, or not long yet, is not measured: that would make the page lay itself out
+watch(
+  box,
+  element => {
+    if (!element) return
+    const top = props.pane?.getBoundingClientRect().top ?? -window.scrollY
+    offset.value = element.getBoundingClientRect().top - top + (props.pane?.scrollTop ?? 0)
+  },
+  { flush: 'post' },
+)
 
 const options = computed(() => ({
   count: long.value ? props.rows.length : 0,

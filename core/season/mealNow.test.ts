@@ -123,8 +123,7 @@ describe('several kinds in turn, planned', () => {
     const next = nextWeekday(today, defaultSettings.cultureWeekday)
     expect(next).toBeGreaterThan(today)
     const days = plansOf(geckos(there, 20)).flatMap(p => [...p.starts, ...p.orders].map(s => s.day))
-    expect(days.length).toBeGreaterThan(0)
-    for (const day of days) expect(day).toBeGreaterThanOrEqual(next)
+    expect(Math.min(...days)).toBe(next)
   })
 
   it('leaves nobody hungrier than one prey does', () => {

@@ -366,7 +366,10 @@ describe('tasks and alarms', () => {
     const tasks = run(b.records()).season.tasks
     expect(tasks.map(t => t.id)).toEqual(['weigh:K-1', 'feed:K-1'])
     expect(tasks[1]!.actions[0]).toMatchObject({ kind: 'fed', data: { prey: 'mouse.adult', taken: 1 } })
-    for (const t of tasks) expect(t.reasons.length).toBeGreaterThan(0)
+    expect(tasks.map(t => t.reasons[0]!.rule)).toEqual([
+      expect.stringMatching(/^Weighed every \d+ days/),
+      expect.stringMatching(/^Every \d+ days at this age, counted from the last offer/),
+    ])
   })
 
   it('loss in the cold: watch at 6 %, out at 10 % of the starting weight (common practice)', () => {

@@ -1,5 +1,6 @@
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { shippedAlmanac } from '#core/almanac'
 import { mean } from '#core/chance'
 import { ProblemDetails } from '#shared/contracts/problem'
 import type { HouseSnapshot, PlansSnapshot, SeasonSnapshot, TimelineEntry } from '#shared/contracts/house'
@@ -99,7 +100,11 @@ describe('the main job over the API', () => {
     expect(flies.units).toBeGreaterThan(0)
     await write(entry('hatched', { type: 'clutch', id: clutch }, { count: 9 }))
     const after = await season()
-    expect(after.plans.find(p => p.prey === 'fly.large')!.gaps.length).toBeGreaterThan(0)
+    // no flies are there when the young first eat
+    const { earliest, latest } = shippedAlmanac.species['ocellated-lizard']!.clocks['hatched>firstMeal']!.days
+    const [gap] = after.plans.find(p => p.prey === 'fly.large')!.gaps
+    expect(gap!.from).toBeGreaterThanOrEqual(after.season.today + earliest)
+    expect(gap!.from).toBeLessThanOrEqual(after.season.today + latest)
     expect(after.season.lanes.find(l => l.title === 'C-1')!.young.value).toBeGreaterThanOrEqual(9)
   })
 

@@ -204,8 +204,10 @@ describe('what is written elsewhere', () => {
     await b.untilText('main', '61 g')
     expect(Date.now() - since).toBeLessThan(1000)
     await a.settle()
-    expect(moved.length).toBeGreaterThan(0)
-    expect(moved.reduce((x, y) => x + y, 0)).toBeLessThan(40_000)
+    const bytes = moved.reduce((x, y) => x + y, 0)
+    // the entry was answered at least
+    expect(bytes).toBeGreaterThan(100)
+    expect(bytes).toBeLessThan(40_000)
     for (const v of [a, b]) await v.close()
   })
 

@@ -86,7 +86,6 @@ describe('a house short of one prey that has another', () => {
   it('what is grown is ordered where nothing that is started comes in time', () => {
     const plan = plansOf(young('golden-mantella', 25, 160)).find(p => p.prey === 'fly.small')!
     const firstCup = plan.starts[0]!
-    expect(plan.orders.length).toBeGreaterThan(0)
     expect(plan.orders[0]!.day).toBeLessThanOrEqual(firstCup.day)
     const task = startTasks([plan], shippedAlmanac, today).find(t => t.id === 'order:fly.small')!
     expect(task.actions[0]).toMatchObject({ kind: 'cultureStarted', data: { feederId: 'fly.small', bought: true } })

@@ -58,7 +58,7 @@ describe('a second of everything', () => {
   it('is not asked for beside one that the plan starts anyhow', () => {
     const many = told(house([400], 120))
     const planned = many.plans.find(p => p.prey === ROACH)!.starts.filter(s => s.day <= today + 6)
-    expect(planned.length).toBeGreaterThan(0)
+    expect(planned.map(s => s.day)).toContain(nextWeekday(today, defaultSettings.cultureWeekday))
     expect(many.task).toBeUndefined()
   })
 })

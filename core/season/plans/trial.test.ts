@@ -14,6 +14,7 @@ import {
   seasonOfHouse,
   type FeederPlan,
 } from '..'
+import { nextWeekday } from '../../units'
 
 const today = 20_000
 const solve = solverFrom(await highsLoader())
@@ -42,6 +43,7 @@ function tried(changes: WhatIf): FeederPlan[] {
 }
 const now = tried({})
 const actsOf = (plans: readonly FeederPlan[]) => plans.flatMap(p => [...p.starts, ...p.orders])
+const firstDay = (acts: readonly { day: number }[]) => Math.min(...acts.map(a => a.day))
 const shortDays = (plans: readonly FeederPlan[]) => plans.reduce((n, p) => n + p.shortDays, 0)
 const flies = (plans: readonly FeederPlan[]) => plans.find(p => p.prey === 'fly.small')!
 
@@ -50,10 +52,11 @@ describe('what if', () => {
     const closed = { from: today, to: today + 20 }
     const within = (plans: readonly FeederPlan[]) =>
       actsOf(plans).filter(a => a.day >= closed.from && a.day <= closed.to)
-    expect(within(now).length).toBeGreaterThan(0)
+    expect(firstDay(within(now))).toBe(today)
     const away = tried({ closed })
     expect(within(away)).toEqual([])
-    expect(actsOf(away).length).toBeGreaterThan(0)
+    // no later than the first culture day after them
+    expect(firstDay(actsOf(away))).toBeLessThanOrEqual(nextWeekday(closed.to + 1, settings.cultureWeekday))
     expect(shortDays(away)).toBeGreaterThan(shortDays(now))
     expect(WhatIf.safeParse({ closed: { from: today + 3, to: today } }).success).toBe(false)
   })
@@ -62,7 +65,7 @@ describe('what if', () => {
     const out = tried({ noOrdersBefore: today + 30 })
     const orders = (plans: readonly FeederPlan[]) =>
       plans.flatMap(p => (p.verb === 'Order' ? p.starts : p.orders)).filter(o => o.day < today + 30)
-    expect(orders(now).length).toBeGreaterThan(0)
+    expect(firstDay(orders(now))).toBe(today)
     expect(orders(out)).toEqual([])
     const crickets = (plans: readonly FeederPlan[]) => plans.find(p => p.prey === 'cricket.half')!
     expect(crickets(out).runOutChance).toBeGreaterThan(crickets(now).runOutChance)
