@@ -16,9 +16,10 @@ export function convolve(date: DayDist, clock: DayDist): DayDist {
   const never = 1 - (1 - date.never) * (1 - clock.never)
   if (!date.p.length || !clock.p.length) return neverHappens()
   const sum = new Float64Array(date.p.length + clock.p.length - 1)
+  const each = Float64Array.from(clock.p)
   for (let i = 0; i < date.p.length; i++) {
     const pi = date.p[i]!
-    for (let j = 0; j < clock.p.length; j++) sum[i + j]! += pi * clock.p[j]!
+    for (let j = 0; j < each.length; j++) sum[i + j]! += pi * each[j]!
   }
   return fromWeights(date.start + clock.start, sum, never)
 }

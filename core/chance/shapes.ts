@@ -52,7 +52,7 @@ export function pert(points: ThreePoint): DayDist {
   const { low, high } = { low: points.earliest - 0.5, high: points.latest + 0.5 }
   const a = 1 + (4 * (points.likely - low)) / (high - low)
   const b = 1 + (4 * (high - points.likely)) / (high - low)
-  return onDayGrid(points, x => (x - low) ** (a - 1) * (high - x) ** (b - 1))
+  return onDayGrid(points, x => Math.exp((a - 1) * Math.log(x - low) + (b - 1) * Math.log(high - x)))
 }
 
 /**

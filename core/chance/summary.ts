@@ -10,11 +10,27 @@ export function cumulative(dist: DayDist, day: Day): number {
   return Math.min(sum, 1)
 }
 
+function sumsOf({ p }: DayDist): Float64Array {
+  const sums = new Float64Array(p.length)
+  let sum = 0
+  for (let i = 0; i < p.length; i++) sums[i] = sum += p[i]!
+  return sums
+}
+
+/** The first place in rising sums at which a test holds that holds at all places after it; their number where none. */
+function firstWhere(sums: Float64Array, holds: (sum: number) => boolean): number {
+  let [low, high] = [0, sums.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (holds(sums[middle]!)) high = middle
+    else low = middle + 1
+  }
+  return low
+}
+
 /** The same for many days of one distribution: its sums are made once. */
 export function cumulativeOf(dist: DayDist): (day: Day) => number {
-  const sums = new Float64Array(dist.p.length)
-  let sum = 0
-  for (let i = 0; i < dist.p.length; i++) sums[i] = sum += dist.p[i]!
+  const sums = sumsOf(dist)
   return day => (day < dist.start || !sums.length ? 0 : Math.min(1, sums[Math.min(sums.length - 1, day - dist.start)]!))
 }
 
@@ -37,6 +53,23 @@ export function quantile(dist: DayDist, q: number): Day | null {
     if (sum >= goal && sum > 0) return dist.start + i
   }
   return dist.start + dist.p.length - 1
+}
+
+/** The same for many shares of one distribution: its sums are made once. */
+export function quantilesOf(dist: DayDist): (q: number) => Day | null {
+  const sums = sumsOf(dist)
+  return q => {
+    if (!(q >= 0 && q <= 1)) throw new ChanceError(`A quantile lies between 0 and 1, not ${q}.`)
+    if (!sums.length) return null
+    const goal = q * (1 - dist.never) - 1e-12
+    return (
+      dist.start +
+      Math.min(
+        sums.length - 1,
+        firstWhere(sums, sum => sum >= goal && sum > 0),
+      )
+    )
+  }
 }
 
 /** Mean day of the happening part; null when it never happens. */
@@ -83,4 +116,14 @@ export function sample(dist: DayDist, u: number): Day | null {
     if (u < sum) return dist.start + i
   }
   return dist.never > 0 || !dist.p.length ? null : dist.start + dist.p.length - 1
+}
+
+/** The same for many draws from one distribution: its sums are made once. */
+export function samplesOf(dist: DayDist): (u: number) => Day | null {
+  const sums = sumsOf(dist)
+  return u => {
+    const at = firstWhere(sums, sum => u < sum)
+    if (at < sums.length) return dist.start + at
+    return dist.never > 0 || !sums.length ? null : dist.start + sums.length - 1
+  }
 }

@@ -126,8 +126,8 @@ export function isFedByWeight(
 /** The last offer, and what came of it; prey that was left in counts from the day it was. */
 function lastOffer({ meals, leftIn }: AnimalState): { day: Day; entryId: string; said: string } | null {
   const [meal, left] = [meals.at(-1), leftIn?.at(-1)]
-  if (left && (!meal || left.day >= meal.day)) return { ...left, said: `left in ${left.offered}` }
-  return meal ? { ...meal, said: meal.taken > 0 ? `took ${meal.taken}` : 'refused' } : null
+  if (left && (!meal || left.day >= meal.day)) return { said: `left in ${left.offered}`, ...left }
+  return meal ? { said: meal.taken > 0 ? `took ${meal.taken}` : 'refused', ...meal } : null
 }
 
 /**

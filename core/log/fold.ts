@@ -3,7 +3,7 @@ import { LogbookError, type DatedEntry } from './entry'
 import type { House, StateOf, Unread } from './house'
 import { FoldMemory, type Folded } from './memory'
 import { subjectKey, type Records } from './records'
-import { isNewer, lifted, statesOf, type Registry } from './registry'
+import { isNewer, lifted, statesOf, versionOf, type Registry } from './registry'
 import type { Base, ModeOf, SubjectModule } from './subject'
 
 const NO_ENTRIES: readonly DatedEntry[] = []
@@ -19,7 +19,7 @@ const noted = (entry: DatedEntry, error: unknown): Unread => ({
 function applyAll(registry: Registry, state: unknown, entries: readonly DatedEntry[], folded: Folded): void {
   for (const entry of entries) {
     const kind = registry.kinds.get(entry.kind)
-    if (!kind || isNewer(registry, entry)) {
+    if (!kind || (entry.v ?? 1) > versionOf(kind)) {
       folded.newer.push(noted(entry, `A newer program wrote “${entry.kind}”`))
       continue
     }

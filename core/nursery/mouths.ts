@@ -3,8 +3,8 @@ import {
   normal,
   normalQuantile,
   pert,
-  quantile,
-  sample,
+  quantilesOf,
+  samplesOf,
   seedFrom,
   seededRandom,
   stratified,
@@ -81,21 +81,21 @@ export function presenceOfCounted(
   )
 }
 
-/** Food of one prey by days since the first meal; only the days on which any is eaten, in order. */
+/** Food of one prey by days since the first meal, from the first day on which any is eaten to the last. */
 export interface FoodRow {
-  ages: Int32Array
+  firstAge: number
   amounts: Float64Array
   /** What is eaten before each age, up to the last meal. */
   before: Float64Array
 }
 
-function foodRow(ages: Int32Array, amounts: Float64Array): FoodRow {
-  const before = new Float64Array((ages.at(-1) ?? -1) + 2)
-  ages.forEach((age, i) => {
-    before[age + 1] = amounts[i]!
-  })
-  for (let age = 1; age < before.length; age++) before[age]! += before[age - 1]!
-  return { ages, amounts, before }
+/** @param eaten at each age */
+function foodRow(eaten: Float64Array): FoodRow {
+  const first = eaten.findIndex(n => n > 0)
+  const end = first < 0 ? 0 : eaten.findLastIndex(n => n > 0) + 1
+  const before = new Float64Array(end + 1)
+  for (let age = 0; age < end; age++) before[age + 1] = before[age]! + eaten[age]!
+  return { firstAge: Math.max(0, first), amounts: eaten.slice(Math.max(0, first), end), before }
 }
 
 /** What is eaten at ages from `first` to before `end`. */
@@ -106,36 +106,34 @@ const eatenBetween = ({ before }: FoodRow, first: number, end: number): number =
 export function groupProfile(profile: MouthProfile, present: Float64Array): Map<string, FoodRow> {
   return new Map(
     [...profile].map(([prey, row]) => {
-      const ages = Int32Array.from([...row.keys()].filter(age => row[age]! * (present[age] ?? 0) > 1e-9))
-      return [
-        prey,
-        foodRow(
-          ages,
-          Float64Array.from(ages, age => row[age]! * present[age]!),
-        ),
-      ]
+      const eaten = row.map((pieces, age) => pieces * (present[age] ?? 0))
+      return [prey, foodRow(eaten.map(n => (n > 1e-9 ? n : 0)))]
     }),
   )
 }
 
-type Numbers = Float64Array | Float32Array
+/** Adds what so many eat that open on day `opens` to each day of `target`. */
+function addEaten(target: Float64Array, opens: number, { firstAge, amounts }: FoodRow, number: number): void {
+  const start = opens + firstAge
+  const end = Math.min(target.length, start + amounts.length)
+  for (let day = Math.max(0, start); day < end; day++) target[day]! += number * amounts[day - start]!
+}
 
-/** Adds what a source that opens on `opensOn` eats to `target`, whose days begin at `offset` and number `days`. */
-function addShifted(
-  target: Numbers,
+/**
+ * The same in one of many scenarios, which begins at `offset` and is so many `days` long. It is the innermost of all
+ * loops: one function for arrays of both sorts would take three times as long.
+ */
+function addEatenIn(
+  target: Float32Array,
   offset: number,
   days: number,
-  from: Day,
-  opensOn: Day,
-  row: FoodRow,
-  factor: number,
+  opens: number,
+  { firstAge, amounts }: FoodRow,
+  number: number,
 ): void {
-  const shift = opensOn - from
-  for (let i = 0; i < row.ages.length; i++) {
-    const day = shift + row.ages[i]!
-    if (day >= days) return
-    if (day >= 0) target[offset + day]! += factor * row.amounts[i]!
-  }
+  const start = opens + firstAge
+  const end = Math.min(days, start + amounts.length)
+  for (let day = Math.max(0, start); day < end; day++) target[offset + day]! += number * amounts[day - start]!
 }
 
 /**
@@ -158,17 +156,23 @@ export class MeanNeed {
     let byAge = this.opening.get(food)
     if (!byAge) this.opening.set(food, (byAge = new Map()))
     const { p, start } = source.opens
-    for (let i = 0; i < p.length; i++) {
-      const opensOn = start + i
-      if (p[i]! <= 1e-9 || opensOn >= from + days) continue
-      const age = ageCounted(source, opensOn, from)
+    const end = from + days
+    const last = Math.min(start + p.length, end)
+    for (let first = start; first < last;) {
+      const age = ageCounted(source, first, from)
+      // days on which they open at one age eat alike: of eggs all of them, of young one
+      let next = first + 1
+      while (next < last && ageCounted(source, next, from) === age) next++
       let numbers = byAge.get(age)
       if (!numbers) byAge.set(age, (numbers = new Map()))
-      numbers.set(opensOn, (numbers.get(opensOn) ?? 0) + p[i]! * count)
+      for (let day = first; day < next; day++) numbers.set(day, (numbers.get(day) ?? 0) + p[day - start]! * count)
       for (const [prey, row] of food(age)) {
-        const eaten = eatenBetween(row, Math.max(0, from - opensOn), from + days - opensOn)
-        if (eaten) totals.set(prey, (totals.get(prey) ?? 0) + p[i]! * count * eaten)
+        let eaten = 0
+        for (let day = first; day < next; day++)
+          eaten += p[day - start]! * eatenBetween(row, Math.max(0, from - day), end - day)
+        if (eaten) totals.set(prey, (totals.get(prey) ?? 0) + count * eaten)
       }
+      first = next
     }
     return totals
   }
@@ -180,7 +184,7 @@ export class MeanNeed {
         for (const [prey, row] of food(age)) {
           let target = need.get(prey)
           if (!target) need.set(prey, (target = new Float64Array(this.days)))
-          for (const [opensOn, number] of numbers) addShifted(target, 0, this.days, this.from, opensOn, row, number)
+          for (const [opensOn, number] of numbers) addEaten(target, opensOn - this.from, row, number)
         }
       }
     }
@@ -220,7 +224,7 @@ function ranks(values: ArrayLike<number>): Int32Array {
 /** Days of a first clutch: spread evenly over its distribution, each with its normal score. */
 function drawFirst(opens: DayDist, scenarios: number, random: Random): Pick<Draws, 'opens' | 'scores'> {
   const when = stratified(scenarios, random)
-  return { opens: Array.from(when, u => sample(opens, u)), scores: when.map(normalQuantile) }
+  return { opens: Array.from(when, samplesOf(opens)), scores: when.map(normalQuantile) }
 }
 
 /**
@@ -240,10 +244,18 @@ function drawAfter(
   const scores = before.scores.map(z => correlation * z + Math.sqrt(1 - correlation ** 2) * normal(random))
   const coming = before.opens.flatMap((day, s) => (day !== null && chance[s]! < comes ? [s] : []))
   const days = new Array<Day | null>(scenarios).fill(null)
+  const dayAt = quantilesOf(opens)
   ranks(coming.map(s => scores[s]!)).forEach((rank, i) => {
-    days[coming[i]!] = quantile(opens, (rank + 0.5) / coming.length)
+    days[coming[i]!] = dayAt((rank + 0.5) / coming.length)
   })
   return { opens: days, scores }
+}
+
+/** How many of so many eggs come through, each with a chance. */
+function thatCome(eggs: number, each: number, random: Random): number {
+  let come = 0
+  for (let egg = 0; egg < eggs; egg++) if (random() < each) come++
+  return come
 }
 
 /**
@@ -273,11 +285,8 @@ export function drawSource(
     return draws
   }
   const { eggs, each } = source.count
-  const eggDist = pert(eggs)
-  for (let s = 0; s < scenarios; s++) {
-    const n = quantile(eggDist, howMany[s]!) ?? 0
-    for (let egg = 0; egg < n; egg++) if (random() < each) counts[s]!++
-  }
+  const laid = quantilesOf(pert(eggs))
+  for (let s = 0; s < scenarios; s++) counts[s] = thatCome(laid(howMany[s]!) ?? 0, each, random)
   return draws
 }
 
@@ -306,7 +315,10 @@ export function addScenarioNeed(
     const age = ageCounted(source, opensOn, from)
     // of eggs, all scenarios eat alike
     if (age !== ageOfMeals)
-      [ageOfMeals, meals] = [age, [...food(age)].map(([prey, row]) => ({ target: targetOf(prey), row }))]
-    for (const { target, row } of meals) addShifted(target, s * days, days, from, opensOn, row, draws.counts[s]!)
+      [ageOfMeals, meals] = [
+        age,
+        [...food(age)].flatMap(([prey, row]) => (row.amounts.length ? [{ target: targetOf(prey), row }] : [])),
+      ]
+    for (const { target, row } of meals) addEatenIn(target, s * days, days, opensOn - from, row, draws.counts[s]!)
   }
 }

@@ -72,7 +72,7 @@ export function judgeLoad(
   const path = `species.${species.id}.mating`
   const { restBelow, againFrom } = species.mating
   const perSeason = species.nextClutch?.perSeason
-  const value = { ...base, daysSince: today - last.startDay, before, after, ofBefore, mealsSince, refusedSince }
+  const value = { daysSince: today - last.startDay, before, after, ofBefore, mealsSince, refusedSince, ...base }
   const inputs: Reason['inputs'] = [
     computedInput('Clutches this season', `${season.length}, the last ${formatDay(last.startDay, today)}`),
     before
@@ -90,7 +90,7 @@ export function judgeLoad(
     ...(perSeason ? [spreadInput('Clutches a season', `species.${species.id}.nextClutch.perSeason`, perSeason)] : []),
   ]
   const say = (action: LoadAction, text: string, rule: string): Judgement<LoadVerdict> => ({
-    value: { ...value, action, text },
+    value: { action, text, ...value },
     reasons: [{ rule, inputs, change: 'A weight, a meal, another clutch' }],
   })
   if (dam.unwell) return say('rest', 'not well', 'An animal that is not well rests')

@@ -2,8 +2,8 @@ import type { AnimalCard, AnimalState } from './state'
 
 /** An animal before anything is written of it but its card. */
 export function animalAsAdded(card: AnimalCard): AnimalState {
-  return {
-    ...card,
+  // into an object of all fields: a literal that goes on after a spread takes the engine fifty times as long
+  const blank: Omit<AnimalState, keyof AnimalCard> = {
     status: 'alive',
     statusDay: null,
     weights: [],
@@ -29,4 +29,5 @@ export function animalAsAdded(card: AnimalCard): AnimalState {
     genes: {},
     looks: {},
   }
+  return Object.assign(blank, card)
 }

@@ -78,7 +78,8 @@ export const dayKinds = [
         ),
         `${state.tag} has this very meal on this day already`,
       ),
-    apply(state, { prey, offered, taken, sure: _, ...said }, entry) {
+    apply(state, said, entry) {
+      const { prey, offered, taken } = said
       // a meal of several prey is one refusal
       const sameMeal = state.meals.at(-1)?.at === entry.at
       // what was left in was offered on the day before

@@ -48,7 +48,9 @@ export const animal = defineSubject({
       throw new LogbookError(
         `${card.tag} is of a species that this almanac does not have (“${card.speciesId}”), and is left out`,
       )
-    return { ...animalAsAdded(card), ...(card.placeId && { placedDay: entry.day }) }
+    const state = animalAsAdded(card)
+    if (card.placeId) state.placedDay = entry.day
+    return state
   },
   tagOf: state => state.tag,
   inLogLine: true,

@@ -68,13 +68,13 @@ export const outcomeFits = ({ outcome, taken }: Said & { taken: number }): boole
 
 /** Only what was said, so that a meal of which nothing more is said looks as it did. */
 export function saidOf({ state, manner, outcome, dusted, minutes }: Said): Said {
-  return {
-    ...(state && { state }),
-    ...(manner && { manner }),
-    ...(outcome && { outcome }),
-    ...(dusted && { dusted }),
-    ...(minutes !== undefined && { minutes }),
-  }
+  const said: Said = {}
+  if (state) said.state = state
+  if (manner) said.manner = manner
+  if (outcome) said.outcome = outcome
+  if (dusted) said.dusted = dusted
+  if (minutes !== undefined) said.minutes = minutes
+  return said
 }
 
 /** The same in words: thawed, teased, after some tries, 10 minutes. */
