@@ -1,25 +1,31 @@
 import { describe, expect, it } from 'vitest'
 import { entryKinds } from '#core/subjects'
-import { readFurther } from './furtherFields'
+import { readFields } from './readFields'
 
 const withFields = [...entryKinds.values()].filter(kind => kind.fields)
 
-describe('further fields of an entry', () => {
+describe('fields of a form', () => {
   it('are of its kind: each alone is taken by the schema, and what is no such field is not', () => {
     const samples = {
       day: '2030-01-31',
       count: 1,
       number: 9.5,
-      text: 'dried out',
+      text: 'dried-out',
       temperature: 28,
       mass: 3.1,
       place: 'inc-1',
+      species: 'corn-snake',
+      choice: 'female',
     }
+    const founded = { tag: 'X-1', speciesId: 'corn-snake' }
     const [laying, birth] = [
       { tag: 'C-1', eggs: 6 },
       { tag: 'L-1', live: 6 },
     ]
     const needed: Record<string, object> = {
+      animalAdded: founded,
+      groupAdded: { ...founded, unknown: 2 },
+      eggsBrought: { ...founded, eggs: 6, laid: '2024-10-20' },
       laid: laying,
       groupLaid: laying,
       born: birth,
@@ -36,6 +42,8 @@ describe('further fields of an entry', () => {
       preyDiscarded: { count: 1 },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
+      'animalAdded',
+      'animalCorrected',
       'born',
       'clutchMoved',
       'colonyLooked',
@@ -43,7 +51,9 @@ describe('further fields of an entry', () => {
       'cultureFound',
       'died',
       'eggsAdded',
+      'eggsBrought',
       'eggsWeighed',
+      'groupAdded',
       'groupBore',
       'groupLaid',
       'groupLost',
@@ -56,6 +66,7 @@ describe('further fields of an entry', () => {
       'preyKept',
       'preyReceived',
       'sold',
+      'speciesChanged',
     ])
     for (const kind of withFields)
       for (const [name, hint] of Object.entries(kind.fields!)) {
@@ -67,20 +78,20 @@ describe('further fields of an entry', () => {
 
   it('are read with their units, and left out where nothing was typed', () => {
     const { fields } = entryKinds.get('laid')!
-    const read = (typed: Record<string, string | number>, unit: '°C' | '°F') =>
-      readFurther(fields!, typed, { tempUnit: unit, massUnit: 'g' })
+    const read = (typed: Record<string, string>, unit: '°C' | '°F') =>
+      readFields(fields!, typed, { tempUnit: unit, massUnit: 'g' })
     expect(read({ massG: '1 oz', placeId: 'inc-1' }, '°C')).toEqual({
       data: { massG: 28.35, placeId: 'inc-1' },
       problems: {},
     })
     const both = { data: { slugs: 2, tempC: 28 }, problems: {} }
     expect(read({ slugs: '2', tempC: '82.4 °F' }, '°C')).toEqual(both)
-    expect(read({ slugs: 2, tempC: '82.4' }, '°F')).toEqual(both)
+    expect(read({ slugs: '2', tempC: '82.4' }, '°F')).toEqual(both)
     expect(read({ slugs: ' ', tempC: '' }, '°C')).toEqual({ data: {}, problems: {} })
   })
 
   it('say by field what cannot be read', () => {
-    const { data, problems } = readFurther(
+    const { data, problems } = readFields(
       entryKinds.get('laid')!.fields!,
       { slugs: '1.5', tempC: '28 g' },
       { tempUnit: '°C', massUnit: 'g' },
@@ -88,7 +99,30 @@ describe('further fields of an entry', () => {
     expect(data).toEqual({})
     expect(problems).toEqual({ slugs: 'Write a whole number', tempC: expect.stringContaining('g') as string })
     const says = (slugs: string) =>
-      readFurther(entryKinds.get('laid')!.fields!, { slugs }, { tempUnit: '°C', massUnit: 'g' }).problems.slugs
+      readFields(entryKinds.get('laid')!.fields!, { slugs }, { tempUnit: '°C', massUnit: 'g' }).problems.slugs
     expect([says('-5'), says('many')]).toEqual(['It cannot be negative', 'Write a number'])
+  })
+  it('that are needed and empty are refused: a tag by the schema, in its own words', () => {
+    const { fields, data } = entryKinds.get('eggsBrought')!
+    const read = readFields(fields!, { eggs: ' ', slugs: '' }, { tempUnit: '°C', massUnit: 'g' })
+    expect(read).toEqual({
+      data: { tag: '' },
+      problems: { speciesId: 'Choose a species', eggs: 'Write a number', laid: 'Say on which day' },
+    })
+    const refused = data.safeParse({ ...read.data, speciesId: 'corn-snake', eggs: 2, laid: '2024-10-20' }).error!
+    expect(refused.issues.map(i => i.path.join('.'))).toEqual(['tag'])
+  })
+
+  it('offer no choice that their schema does not take', () => {
+    const choices = withFields.flatMap(kind =>
+      Object.entries(kind.fields!).flatMap(([name, { choices = {} }]) =>
+        Object.keys(choices).map(choice => ({ kind, name, choice })),
+      ),
+    )
+    expect(choices.map(c => `${c.kind.kind} ${c.choice}`)).toContain('animalCorrected unknown')
+    for (const { kind, name, choice } of choices) {
+      const base = kind.kind === 'animalAdded' ? { tag: 'X-1', speciesId: 'corn-snake' } : {}
+      expect(kind.data.safeParse({ ...base, [name]: choice }).success, `${kind.kind} ${choice}`).toBe(true)
+    }
   })
 })

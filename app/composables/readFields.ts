@@ -1,33 +1,54 @@
 import type { FieldHint } from '#core/subjects'
 import { UnitError, parseAs, parseNumber, type Unit } from '#core/units'
 
+/** The fields of a form by their names, in their order. */
+export type Fields = Readonly<Record<string, FieldHint>>
+/** What stands in them, as it was typed or picked. */
+export type Typed = Readonly<Record<string, string | undefined>>
+
 interface Read {
   data: Record<string, unknown>
   /** What cannot be read, by field. */
   problems: Record<string, string>
 }
 
-/** What was typed into the further fields of an entry, as it is written; what is left empty is left out. */
-export function readFurther(
-  hints: Readonly<Record<string, FieldHint>>,
-  typed: Readonly<Record<string, string | number | undefined>>,
-  units: { tempUnit: Unit; massUnit: Unit },
-): Read {
+/** What is said of a field that is needed and empty, where it does not go without saying. */
+const NOT_SAID: Partial<Record<FieldHint['as'], string>> = {
+  place: 'Choose a place',
+  species: 'Choose a species',
+  choice: 'Choose one',
+  day: 'Say on which day',
+}
+
+/** @throws UnitError */
+function readField(as: FieldHint['as'], text: string, units: { tempUnit: Unit; massUnit: Unit }): unknown {
+  switch (as) {
+    case 'temperature':
+      return Number(parseAs('temperature', text, units.tempUnit).toFixed(2))
+    case 'mass':
+      return Number(parseAs('mass', text, units.massUnit).toFixed(2))
+    case 'count':
+      return wholeNumber(text)
+    case 'number':
+      return anyNumber(text)
+    default:
+      return text
+  }
+}
+
+/** What was typed into the fields of a form, as it is written; what is left empty and may be is left out. */
+export function readFields(fields: Fields, typed: Typed, units: { tempUnit: Unit; massUnit: Unit }): Read {
   const read: Read = { data: {}, problems: {} }
-  for (const [name, { as }] of Object.entries(hints)) {
-    const text = String(typed[name] ?? '').trim()
-    if (!text) continue
+  for (const [name, { as, needed }] of Object.entries(fields)) {
+    const text = (typed[name] ?? '').trim()
+    if (!text && !needed) continue
+    const empty = text ? undefined : NOT_SAID[as]
+    if (empty) {
+      read.problems[name] = empty
+      continue
+    }
     try {
-      read.data[name] =
-        as === 'temperature'
-          ? Number(parseAs('temperature', text, units.tempUnit).toFixed(2))
-          : as === 'mass'
-            ? Number(parseAs('mass', text, units.massUnit).toFixed(2))
-            : as === 'count'
-              ? wholeNumber(text)
-              : as === 'number'
-                ? anyNumber(text)
-                : text
+      read.data[name] = readField(as, text, units)
     } catch (error) {
       if (!(error instanceof UnitError)) throw error
       read.problems[name] = error.message

@@ -24,10 +24,22 @@ export interface KindContext extends CheckContext {
 /** What brings a text of an older version to the next one. */
 export type Lift = (data: Record<string, unknown>) => Record<string, unknown>
 
-/** How a field of an entry is asked for. */
+/** How a field of an entry is asked for: a form is made from these and from the schema of its kind. */
 export interface FieldHint {
   label: string
-  as: 'count' | 'number' | 'text' | 'temperature' | 'mass' | 'place' | 'day'
+  as: 'count' | 'number' | 'text' | 'temperature' | 'mass' | 'place' | 'species' | 'choice' | 'day'
+  /** Beside the label, in a word or two: when it may stay empty. */
+  hint?: string
+  /** Below the field, in a sentence. */
+  help?: string
+  /** An example of what is meant. */
+  example?: string
+  /** Nothing is written without it. */
+  needed?: true
+  /** Of a choice: what is written, by what is read. */
+  choices?: Readonly<Record<string, string>>
+  /** Of a day: none after today. */
+  past?: true
 }
 
 /**
@@ -65,7 +77,10 @@ export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | '
   dividesOff?: true
   /** A sort of subject that comes with this entry and leaves with it; each names the entry in its founding. */
   brings?: keyof StateOf
-  /** What else may be said of it, beside what its button asks for: shown as fields, in this order. */
+  /**
+   * What is asked for in a form, in this order: all of it, or, where a button asks for the main thing itself, what else
+   * may be said.
+   */
   fields?: Readonly<Record<string, FieldHint>>
   wording: (data: D) => string
 }

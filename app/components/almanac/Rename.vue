@@ -1,44 +1,31 @@
 <script setup lang="ts">
 import type { Species } from '#core/almanac'
+import { entryKinds } from '#core/subjects'
+import type { Typed } from '~/composables/readFields'
 
 /** Another name; what is written of the species stays with it. */
 const props = defineProps<{ species: Species }>()
 const open = defineModel<boolean>('open', { required: true })
-const { record, busy } = useRecord()
-const state = reactive({ name: props.species.name, latin: props.species.latin })
-const form = useTemplateRef<FormErrors>('form')
-const refusals = useRefusals(state, form)
-async function send(): Promise<void> {
-  const wish = { kind: 'speciesChanged', subject: { type: 'species', id: props.species.id }, data: { ...state } }
-  if (await record(wish, `Renamed ${state.name}`, refusals)) open.value = false
+const { record } = useRecord()
+const { data: schema, fields } = entryKinds.get('speciesChanged')!
+const typed = ref<Typed>({ name: props.species.name, latin: props.species.latin })
+async function send(data: Record<string, unknown>, form: FormErrors): Promise<void> {
+  const wish = { kind: 'speciesChanged', subject: { type: 'species', id: props.species.id }, data }
+  if (await record(wish, `Renamed ${typed.value.name}`, form)) open.value = false
 }
 </script>
 
 <template>
   <USlideover v-model:open="open" title="Rename" description="What is written of it stays with it">
     <template #body>
-      <UForm
-        ref="form"
-        :state="state"
-        :validate="refusals.still"
-        class="grid gap-4"
-        @submit="send"
-        @error="focusFirstWrong"
-      >
-        <UFormField name="name" label="Name" required
-          ><UInput v-model="state.name" class="w-full" autocomplete="off"
-        /></UFormField>
-        <UFormField name="latin" label="Latin name" hint="if known"
-          ><UInput v-model="state.latin" class="w-full" autocomplete="off"
-        /></UFormField>
-        <UButton
-          type="submit"
-          label="Rename"
-          :loading="busy"
-          :disabled="!state.name.trim()"
-          class="justify-self-start"
-        />
-      </UForm>
+      <KindForm
+        v-model="typed"
+        :fields="fields!"
+        :schema="schema"
+        :complete="read => ({ latin: '', ...read })"
+        label="Rename"
+        :send="send"
+      />
     </template>
   </USlideover>
 </template>

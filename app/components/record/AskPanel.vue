@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { UnitError, dayFromIso, formatQuantity, dayToIso, parseAs } from '#core/units'
+import { UnitError, formatQuantity, parseAs } from '#core/units'
+import type { Typed } from '~/composables/readFields'
 
 /** The fields that a button opens before it records. */
 const props = defineProps<{
@@ -21,10 +22,7 @@ const { log, load } = useLog()
 void load()
 /** What else may be said; it can stay empty. */
 const hints = computed(() => (props.kind ? log.value?.entryKinds.get(props.kind)?.fields : undefined) ?? {})
-const further = reactive<Record<string, string>>({})
-const places = usePlaceItems()
-const unitOf = (as: string) =>
-  as === 'temperature' ? house.settings.tempUnit : as === 'mass' ? house.settings.massUnit : ''
+const further = ref<Typed>({})
 const problems = useProblems()
 const sending = ref(false)
 
@@ -69,14 +67,14 @@ const form: FormErrors = {
 }
 
 async function send(): Promise<void> {
-  const said = readFurther(hints.value, further, house.settings)
+  const said = readFields(hints.value, further.value, house.settings)
   problems.value = said.problems
   sending.value = true
   try {
     const value = read()
     if (Object.keys(said.problems).length || !(await props.onRecord(value, said.data, form))) return
     text.value = ''
-    for (const name of Object.keys(further)) further[name] = ''
+    further.value = {}
     open.value = false
   } catch (error) {
     if (!(error instanceof UnitError)) throw error
@@ -96,47 +94,15 @@ async function send(): Promise<void> {
     <template #content>
       <form class="ask" :class="{ many: Object.keys(hints).length > 3 }" @submit.prevent="send">
         <p v-if="noNumber" class="quiet">{{ title }}</p>
-        <UFormField v-else :label="title" :hint="hint" :error="problems[ASKED]">
-          <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full" size="lg">
-            <template v-if="unit === 'mass'" #trailing
-              ><span class="quiet">{{ house.settings.massUnit }}</span></template
-            >
-          </UInput>
-        </UFormField>
-        <template v-for="(field, name) in hints" :key="name">
-          <RecordDayField
-            v-if="field.as === 'day'"
-            :label="field.label"
-            :error="problems[name]"
-            :model-value="further[name] ? dayFromIso(further[name]) : null"
-            optional
-            @update:model-value="day => (further[name] = day === null ? '' : dayToIso(day))"
-          />
-          <UFormField
-            v-else
-            :label="field.label"
-            :hint="unitOf(field.as)"
-            :error="problems[name]"
-            :class="{ short: field.as !== 'text' && field.as !== 'place' }"
-          >
-            <RecordPick
-              v-if="field.as === 'place'"
-              v-model="further[name]"
-              :name="field.label"
-              :items="places"
-              class="w-full"
-              placeholder="Choose a place"
-            />
-            <UInput
-              v-else
-              v-model="further[name]"
-              :inputmode="field.as === 'text' ? 'text' : 'decimal'"
-              autocomplete="off"
-              class="w-full"
-              :maxlength="300"
-            />
+        <FormFields v-model="further" :fields="hints" :problems="problems">
+          <UFormField v-if="!noNumber" :label="title" :hint="hint" :error="problems[ASKED]" class="short">
+            <UInput v-model="text" autofocus inputmode="decimal" autocomplete="off" class="w-full">
+              <template v-if="unit === 'mass'" #trailing
+                ><span class="quiet">{{ house.settings.massUnit }}</span></template
+              >
+            </UInput>
           </UFormField>
-        </template>
+        </FormFields>
         <UButton type="submit" label="Record" size="lg" block :loading="sending" />
       </form>
     </template>
@@ -152,11 +118,6 @@ async function send(): Promise<void> {
 }
 /* numbers side by side, so that what records them stays in view */
 .many {
-  grid-template-columns: 1fr 1fr;
-  align-items: end;
   width: min(23rem, 100vw - 2rem);
-}
-.many > :not(.short) {
-  grid-column: 1 / -1;
 }
 </style>

@@ -5,18 +5,22 @@
  */
 const props = defineProps<{
   label: string
+  /** In a form, which says what is wrong with it. */
+  name?: string
   hint?: string
   error?: string
   max?: number
   min?: number
   optional?: boolean
+  /** In a form: nothing is written without it. */
+  needed?: boolean
 }>()
 const day = defineModel<number | null>({ required: true })
 const problem = computed(() => dayProblem(day.value, props) ?? props.error)
 </script>
 
 <template>
-  <UFormField :label="label" :hint="hint" :error="problem">
+  <UFormField :name="name" :required="needed" :label="label" :hint="hint" :error="problem">
     <div class="at">
       <LazyRecordDayInput v-model="day" :label="label" :max="max" :min="min" :optional="optional" />
     </div>

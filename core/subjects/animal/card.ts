@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineKind, type CheckContext, type DatedEntry, type Problem } from '../../log'
+import { defineKind, type CheckContext, type DatedEntry, type FieldHint, type Problem } from '../../log'
 import { impossibleParent } from '../../pedigree'
 import { lineOfText, reference } from '../../reference'
 import { dayFromIso, dayToIso } from '../../units'
@@ -83,6 +83,10 @@ function speciesInUse(animal: AnimalState, { house }: CheckContext): string | nu
   return Object.keys(animal.genes).length || Object.keys(animal.looks).length ? 'has genes stated of its species' : null
 }
 
+const SEX_WORDS = { unknown: 'unknown', female: 'female', male: 'male' }
+const NAME_FIELD: FieldHint = { label: 'Name', as: 'text', hint: 'if it has one' }
+const BORN_FIELD: FieldHint = { label: 'Born or hatched', as: 'day', hint: 'if known', past: true }
+
 export const cardKinds = [
   defineKind({
     kind: 'animalAdded',
@@ -91,6 +95,14 @@ export const cardKinds = [
     dayless: true,
     founds: 'animal',
     data: AnimalData,
+    fields: {
+      tag: { label: 'Tag', as: 'text', example: 'K-10', needed: true },
+      speciesId: { label: 'Species', as: 'species', needed: true },
+      sex: { label: 'Sex', as: 'choice', choices: SEX_WORDS },
+      born: BORN_FIELD,
+      placeId: { label: 'Place', as: 'place' },
+      name: NAME_FIELD,
+    },
     apply() {},
     check: (_, data, entry, context) => bornLater(data.born, context.today) ?? parentsFit(data, entry, context),
     wording: d => `Added as ${d.tag}`,
@@ -101,6 +113,22 @@ export const cardKinds = [
     verb: 'Correct card',
     afterLeaving: true,
     beforeBeginning: true,
+    fields: {
+      tag: { label: 'Tag', as: 'text', needed: true },
+      name: NAME_FIELD,
+      speciesId: {
+        label: 'Species',
+        as: 'species',
+        help: 'Another species only while no pair, young, parents or genes follow from it; another type of it at any time',
+      },
+      sex: {
+        label: 'Sex, as it was first said',
+        as: 'choice',
+        choices: SEX_WORDS,
+        help: 'What was found out since is not changed by this',
+      },
+      born: BORN_FIELD,
+    },
     data: z
       .strictObject({
         tag: tag.optional(),

@@ -36,6 +36,17 @@ export const broughtKinds = [
     verb: 'Add eggs',
     founds: 'clutch',
     data: BroughtData,
+    fields: {
+      tag: { label: 'Tag of the clutch', as: 'text', needed: true },
+      speciesId: { label: 'Species', as: 'species', needed: true },
+      eggs: { label: 'Eggs', as: 'count', needed: true },
+      slugs: { label: 'Of these, slugs', as: 'count' },
+      laid: { label: 'Laid about', as: 'day', past: true, needed: true },
+      give: { label: 'Days either way', as: 'count', help: '0, where the day is known' },
+      from: { label: 'From', as: 'text', hint: 'where known' },
+      placeId: { label: 'Put into', as: 'place' },
+      tempC: { label: 'Kept at', as: 'temperature', help: 'If it is not read' },
+    },
     apply() {},
     check(_, data, entry, { almanac }) {
       const species = almanac.species[data.speciesId]

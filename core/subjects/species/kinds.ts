@@ -71,6 +71,10 @@ export const speciesKinds = [
     verb: 'Change species',
     dayless: true,
     data: SpeciesChanged,
+    fields: {
+      name: { label: 'Name', as: 'text', needed: true },
+      latin: { label: 'Latin name', as: 'text', hint: 'if known' },
+    },
     apply: change,
     check: (state, data, _, { house }) => {
       if (data.back?.some(p => p === 'mode' || p === 'group'))

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import type { FieldHint } from '#core/subjects'
+import { dayFromIso, dayToIso } from '#core/units'
+import type { Fields, Typed } from '~/composables/readFields'
+
+/** The fields of a kind of entry, each as its sort is asked for; numbers stand side by side. */
+const props = defineProps<{
+  fields: Fields
+  /** Said beside the fields; a form around them says it by itself. */
+  problems?: Readonly<Record<string, string>>
+  /** Species to choose from, where it is not all that are kept. */
+  species?: readonly { value: string; label: string }[]
+}>()
+const typed = defineModel<Typed>({ required: true })
+/** What is asked for before them. */
+defineSlots<{ default?: () => unknown }>()
+const house = useHouse()
+const places = usePlaceItems()
+const kept = computed(() => house.speciesOffered.map(s => ({ value: s.id, label: s.name })))
+
+const SHORT: readonly FieldHint['as'][] = ['count', 'number', 'temperature', 'mass']
+const isShort = ({ as }: FieldHint) => SHORT.includes(as)
+const hintOf = ({ as, hint }: FieldHint) =>
+  as === 'temperature' ? house.settings.tempUnit : as === 'mass' ? house.settings.massUnit : hint
+const choicesOf = ({ choices = {} }: FieldHint) => Object.entries(choices).map(([value, label]) => ({ value, label }))
+const say = (name: string, text: string | undefined) => (typed.value = { ...typed.value, [name]: text })
+</script>
+
+<template>
+  <div class="fields">
+    <slot />
+    <template v-for="(field, name) in fields" :key="name">
+      <RecordDayField
+        v-if="field.as === 'day'"
+        :name="name"
+        :label="field.label"
+        :hint="field.hint"
+        :error="problems?.[name]"
+        :max="field.past ? house.today : undefined"
+        :model-value="typed[name] ? dayFromIso(typed[name]) : null"
+        :optional="!field.needed"
+        :needed="field.needed"
+        @update:model-value="day => say(name, day === null ? '' : dayToIso(day))"
+      />
+      <UFormField
+        v-else
+        :name="name"
+        :label="field.label"
+        :hint="hintOf(field)"
+        :help="field.help"
+        :required="field.needed"
+        :error="problems?.[name]"
+        :class="{ short: isShort(field) }"
+        eager-validation
+      >
+        <RecordPick
+          v-if="field.as === 'place' || field.as === 'species'"
+          :model-value="typed[name] || undefined"
+          :name="field.label"
+          :items="field.as === 'place' ? places : [...(props.species ?? kept)]"
+          class="w-full"
+          :placeholder="field.as === 'place' ? 'Choose a place' : 'Choose'"
+          @update:model-value="say(name, $event)"
+        />
+        <USelect
+          v-else-if="field.as === 'choice'"
+          :model-value="typed[name]"
+          :items="choicesOf(field)"
+          value-key="value"
+          class="w-full"
+          @update:model-value="say(name, $event as string)"
+        />
+        <UInput
+          v-else
+          :model-value="typed[name] ?? ''"
+          :inputmode="field.as === 'text' ? 'text' : field.as === 'count' ? 'numeric' : 'decimal'"
+          :placeholder="field.example"
+          autocomplete="off"
+          class="w-full"
+          :maxlength="300"
+          @update:model-value="say(name, String($event))"
+        />
+      </UFormField>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  /* a label of two lines moves no number out of its row; what is wrong below one would */
+  align-items: end;
+}
+.fields:has([aria-invalid='true']) {
+  align-items: start;
+}
+.fields > :deep(*) {
+  flex: 1 1 100%;
+}
+.fields > :deep(.short) {
+  flex: 1 1 6.5rem;
+}
+</style>
