@@ -106,7 +106,7 @@ describe('fields of a form', () => {
     const { fields, data } = entryKinds.get('eggsBrought')!
     const read = readFields(fields!, { eggs: ' ', slugs: '' }, { tempUnit: '°C', massUnit: 'g' })
     expect(read).toEqual({
-      data: { tag: '' },
+      data: { tag: '', speciesId: '', laid: '' },
       problems: { speciesId: 'Choose a species', eggs: 'Write a number', laid: 'Say on which day' },
     })
     const refused = data.safeParse({ ...read.data, speciesId: 'corn-snake', eggs: 2, laid: '2024-10-20' }).error!

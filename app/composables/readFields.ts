@@ -45,6 +45,8 @@ export function readFields(fields: Fields, typed: Typed, units: { tempUnit: Unit
     const empty = text ? undefined : NOT_SAID[as]
     if (empty) {
       read.problems[name] = empty
+      // what else is wrong is said as well
+      read.data[name] = ''
       continue
     }
     try {

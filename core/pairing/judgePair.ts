@@ -1,56 +1,7 @@
-import { schoolChoice, type Almanac, type Mating, type Species } from '../almanac'
-import type { Day } from '../chance'
-import {
-  computedInput,
-  entryInput,
-  factInput,
-  settingInput,
-  type Input,
-  type Judgement,
-  type Reason,
-} from '../judgement'
-import type { AnimalState } from '../subjects'
-import { formatDay, formatDistance } from '../units'
-
-/** One side of a pair, with what other chapters say of it. */
-export interface Candidate {
-  animal: AnimalState
-  /** Chance that it is of the sex it is wanted for. */
-  sexChance: number
-  /** When it is ready to pair after its winter; null = no winter of this season is known of it. */
-  ready: { text: string; now: boolean; reasons: Reason[] } | null
-  /** Mean kinship with the living of its species, 0..1. */
-  meanKinship: number
-  /** Why the female must rest, or null. */
-  rests: string | null
-  /** Why it stays in quarantine, in words; null where it is in none, or may leave. */
-  apart: string | null
-}
-
-/** What came of earlier seasons. */
-export interface PastResult {
-  eggs: number
-  /** Eggs that were slugs. */
-  slugs: number
-  rejections: number
-  lastRejection: Day | null
-  injury: { day: Day; entryId: string } | null
-}
-
-export interface PairInput {
-  species: Species & { mating: Mating }
-  almanac: Almanac
-  schools: Readonly<Record<string, string>>
-  dam: Candidate
-  sire: Candidate
-  /** Kinship of the two = inbreeding of their young, 0..1. */
-  kinship: number
-  /** Chance that a young is as wished; null when nothing is wished. */
-  wish: number | null
-  /** Together, and of the female with others. */
-  past: PastResult
-  today: Day
-}
+import { schoolChoice } from '../almanac'
+import type { Judgement } from '../judgement'
+import type { Finding, PairInput } from './findings'
+import { pairCaution, tellFinding, withFactor } from './wording'
 
 export const PAIR_LEVELS = ['good', 'wait', 'doubtful', 'no'] as const
 export type PairLevel = (typeof PAIR_LEVELS)[number]
@@ -74,260 +25,123 @@ export interface PairVerdict {
 interface Factor {
   level: PairLevel
   factor: number
-  text: string
-  reason: Reason
+  finding: Finding
   /** Waits for a day that comes by itself, which the rota knows. */
   timed?: boolean
 }
 
-const fine = (factor: number, text: string, reason: Reason): Factor => ({ level: 'good', factor, text, reason })
+const SIDES = ['dam', 'sire'] as const
+const fine = (finding: Finding, factor = 1): Factor => ({ level: 'good', factor, finding })
+const no = (finding: Finding): Factor => ({ level: 'no', factor: 0, finding })
+const weighed = (c: PairInput['dam']) => c.animal.weights.at(-1)
+
+/** What stands in the way of any pair at all. */
+function presenceFactors(input: PairInput): Factor[] {
+  const { dam, sire } = input
+  const gone = SIDES.find(side => input[side].animal.status !== 'alive')
+  const apart = SIDES.find(side => input[side].apart)
+  return [
+    ...(dam.animal.id === sire.animal.id ? [no({ code: 'oneAnimal' })] : []),
+    ...(gone ? [no({ code: 'gone', side: gone })] : []),
+    ...(apart ? [no({ code: 'quarantine', side: apart })] : []),
+    ...(dam.rests ? [no({ code: 'rests', why: dam.rests })] : []),
+  ]
+}
+
+function healthFactor(input: PairInput): Factor {
+  const ill = SIDES.find(side => input[side].animal.unwell) ?? null
+  return ill ? no({ code: 'health', ill }) : fine({ code: 'health', ill })
+}
+
+function ageFactor(input: PairInput): Factor {
+  const { species, today } = input
+  const from = { dam: species.mating.femaleFromDays, sire: species.mating.maleFromDays }
+  for (const [i, side] of SIDES.entries()) {
+    const { bornDay } = input[side].animal
+    if (bornDay !== null && today - bornDay < from[side].value)
+      return no({ code: 'age', sides: SIDES.slice(0, i + 1), until: bornDay + from[side].value })
+  }
+  return fine({ code: 'age', sides: SIDES, until: null })
+}
+
+function weightFactor({ species, dam }: PairInput): Factor {
+  const leastG = species.adultMassG.value * species.mating.femaleMassShare.value
+  const finding: Finding = { code: 'weight', leastG }
+  const weight = weighed(dam)
+  if (!weight) return { level: 'wait', factor: 0.7, finding }
+  return weight.massG < leastG ? no(finding) : fine(finding)
+}
+
+function sizeFactors(input: PairInput): Factor[] {
+  const { species, almanac, dam, sire, today } = input
+  const { eatsMates, sizeRatio } = species.mating
+  const known = almanac.common.sizeKnown!.value
+  const unsure = SIDES.find(side => {
+    const last = weighed(input[side])
+    return !last || today - last.day > known
+  })
+  const factors: Factor[] =
+    eatsMates && unsure ? [{ level: 'wait', factor: 0.5, finding: { code: 'sizeNotKnown', side: unsure } }] : []
+  const [d, s] = [weighed(dam), weighed(sire)]
+  if (!d || !s) return factors
+  const ratio = Math.max(d.massG, s.massG) / Math.min(d.massG, s.massG)
+  const finding: Finding = { code: 'sizes', ratio }
+  if (ratio <= sizeRatio.value) return [...factors, fine(finding)]
+  return [...factors, eatsMates ? no(finding) : { level: 'doubtful', factor: sizeRatio.value / ratio / 1.5, finding }]
+}
 
 function sexFactor({ dam, sire }: PairInput): Factor {
   const chance = dam.sexChance * sire.sexChance
-  const [worse, role] = dam.sexChance <= sire.sexChance ? ([dam, 'female'] as const) : ([sire, 'male'] as const)
-  const reason: Reason = {
-    rule: 'Of opposite sex, as far as their sexes are known',
-    inputs: [
-      computedInput(`${dam.animal.tag} a female`, `${(dam.sexChance * 100).toFixed(1)} %`),
-      computedInput(`${sire.animal.tag} a male`, `${(sire.sexChance * 100).toFixed(1)} %`),
-    ],
-    change: 'Further evidence of its sex',
-  }
-  if (chance < 0.5) return { level: 'no', factor: 0, text: `${worse.animal.tag} is not known to be a ${role}`, reason }
-  return {
-    level: chance < 0.95 ? 'doubtful' : 'good',
-    factor: chance,
-    text: `${worse.animal.tag} is a ${role} by ${Math.round(worse.sexChance * 100)} % only`,
-    reason,
-  }
-}
-
-function healthFactor({ dam, sire, today }: PairInput): Factor {
-  const ill = [dam, sire].find(c => c.animal.unwell)
-  const reason: Reason = {
-    rule: 'Only well animals are paired',
-    inputs: ill
-      ? [entryInput(`${ill.animal.tag} not well`, formatDay(ill.animal.unwell!.day, today), ill.animal.unwell!)]
-      : [],
-  }
-  return ill ? { level: 'no', factor: 0, text: `${ill.animal.tag} is not well`, reason } : fine(1, '', reason)
-}
-
-function ageFactor({ species, dam, sire, today }: PairInput): Factor {
-  const sides = [
-    [dam, species.mating.femaleFromDays, 'femaleFromDays'],
-    [sire, species.mating.maleFromDays, 'maleFromDays'],
-  ] as const
-  const inputs: Input[] = []
-  for (const [c, from, key] of sides) {
-    const { bornDay, tag } = c.animal
-    inputs.push(
-      computedInput(`Age of ${tag}`, bornDay === null ? 'not known' : `${today - bornDay} days`),
-      factInput(
-        key === 'femaleFromDays' ? 'Females from' : 'Males from',
-        `species.${species.id}.mating.${key}.value`,
-        from,
-      ),
-    )
-    if (bornDay !== null && today - bornDay < from.value) {
-      return {
-        level: 'no',
-        factor: 0,
-        text: `${tag} is too young until ${formatDay(bornDay + from.value, today)}`,
-        reason: { rule: 'Old enough to breed', inputs, change: 'Time' },
-      }
-    }
-  }
-  return fine(1, '', { rule: 'Old enough to breed', inputs })
-}
-
-function sizeFactor({ species, almanac, dam, sire, today }: PairInput): Factor[] {
-  const path = `species.${species.id}.mating`
-  const [d, s] = [dam.animal.weights.at(-1), sire.animal.weights.at(-1)]
-  const least = species.adultMassG.value * species.mating.femaleMassShare.value
-  const heavy: Reason = {
-    rule: 'A female not yet heavy enough waits a year; no harm done',
-    change: 'A weight',
-    inputs: [
-      d
-        ? entryInput(`${dam.animal.tag} weighs`, `${d.massG} g`, d)
-        : computedInput(`${dam.animal.tag} weighs`, 'not known'),
-      computedInput('Least', `${Math.round(least)} g`),
-      factInput('Share of a usual adult', `${path}.femaleMassShare.value`, species.mating.femaleMassShare),
-      factInput('Usual adult', `species.${species.id}.adultMassG.value`, species.adultMassG),
-    ],
-  }
-  const factors: Factor[] = []
-  if (!d) factors.push({ level: 'wait', factor: 0.7, text: `weigh ${dam.animal.tag} first`, reason: heavy })
-  else if (d.massG < least)
-    factors.push({
-      level: 'no',
-      factor: 0,
-      text: `${dam.animal.tag} weighs ${d.massG} g, under ${Math.round(least)} g: wait a year`,
-      reason: heavy,
-    })
-  else factors.push(fine(1, '', heavy))
-  const limit = species.mating.sizeRatio
-  if (species.mating.eatsMates) {
-    const known = almanac.common.sizeKnown!
-    const unsure = [dam, sire].find(c => !c.animal.weights.length || today - c.animal.weights.at(-1)!.day > known.value)
-    if (unsure) {
-      const last = unsure.animal.weights.at(-1)
-      factors.push({
-        level: 'wait',
-        factor: 0.5,
-        text: `weigh ${unsure.animal.tag} first${last ? `: last ${formatDistance(last.day, today)}` : ''}`,
-        reason: {
-          rule: 'They eat snakes: both sizes must be known before they meet',
-          inputs: [
-            last
-              ? entryInput(`${unsure.animal.tag} weighed`, `${last.massG} g, ${formatDay(last.day, today)}`, last)
-              : computedInput(`${unsure.animal.tag} weighs`, 'not known'),
-            factInput('A weight counts for', 'common.sizeKnown.value', known),
-          ],
-          change: 'A weight',
-        },
-      })
-    }
-  }
-  if (!d || !s) return factors
-  const ratio = Math.max(d.massG, s.massG) / Math.min(d.massG, s.massG)
-  const alike: Reason = {
-    rule: species.mating.eatsMates ? 'They eat snakes: a mate much smaller is prey' : 'A mate much smaller is at risk',
-    inputs: [
-      computedInput('Heavier over lighter', `${ratio.toFixed(1)} ×`),
-      factInput('At most', `${path}.sizeRatio.value`, limit),
-      entryInput(`${sire.animal.tag} weighs`, `${s.massG} g`, s),
-    ],
-  }
-  if (ratio <= limit.value) factors.push(fine(1, '', alike))
-  else
-    factors.push({
-      level: species.mating.eatsMates ? 'no' : 'doubtful',
-      factor: species.mating.eatsMates ? 0 : limit.value / ratio / 1.5,
-      text: `${ratio.toFixed(1)} × apart in size`,
-      reason: alike,
-    })
-  return factors
+  const finding: Finding = { code: 'sexes', chance, lessSure: dam.sexChance <= sire.sexChance ? 'dam' : 'sire' }
+  return chance < 0.5 ? no(finding) : { level: chance < 0.95 ? 'doubtful' : 'good', factor: chance, finding }
 }
 
 function kinFactor({ almanac, schools, species, dam, sire, kinship }: PairInput): Factor {
-  const school = schoolChoice(almanac, schools, 'inbreeding', species.id)
-  const load = almanac.common.inbreedingLoad!
-  const limit = school.fact!
-  const shown = `${(kinship * 100).toFixed(1)} %`
-  const reason: Reason = {
-    rule: `Kinship of the two is the inbreeding of their young. School: ${school.name.toLowerCase()}`,
-    change: 'Parents stated, or another school for the house or the species',
-    inputs: [
-      computedInput('Inbreeding of the young', shown),
-      factInput('At most', 'schools.inbreeding', limit),
-      settingInput(school.name, school.reason, 'schools'),
-      factInput('Vigour left is exp(−this · F)', 'common.inbreedingLoad.value', load),
-      computedInput(
-        'Mean kinship',
-        `${dam.animal.tag} ${(dam.meanKinship * 100).toFixed(1)} %, ${sire.animal.tag} ${(sire.meanKinship * 100).toFixed(1)} %; rarer genes first`,
-      ),
-    ],
-  }
+  const limit = schoolChoice(almanac, schools, 'inbreeding', species.id).fact!.value
+  const finding: Finding = { code: 'kin', limit }
+  if (kinship > limit + 1e-9) return no(finding)
   const rare = 1 - (dam.meanKinship + sire.meanKinship) / 4
-  if (kinship > limit.value + 1e-9)
-    return { level: 'no', factor: 0, text: `too near kin: young inbred by ${shown}`, reason }
   return {
-    level: kinship > limit.value / 2 && kinship > 0.05 ? 'doubtful' : 'good',
-    factor: Math.exp(-load.value * kinship) * rare,
-    text: kinship > 0 ? `kin: young inbred by ${shown}` : '',
-    reason,
+    level: kinship > limit / 2 && kinship > 0.05 ? 'doubtful' : 'good',
+    factor: Math.exp(-almanac.common.inbreedingLoad!.value * kinship) * rare,
+    finding,
   }
 }
 
-function wishFactor({ wish }: PairInput): Factor | null {
-  if (wish === null) return null
-  const reason: Reason = {
-    rule: 'Chance that a young is as wished',
-    inputs: [computedInput('As wished', `${(wish * 100).toFixed(1)} %`)],
-    change: 'Another wish, or genotypes stated',
-  }
-  return wish <= 0
-    ? { level: 'no', factor: 0, text: 'none of its young is as wished', reason }
-    : fine(wish, `${Math.round(wish * 100)} % as wished`, reason)
-}
-
-function pastFactor({ almanac, species, past, today }: PairInput): Factor[] {
-  const factors: Factor[] = []
-  const usual = species.fertility
+function pastFactors({ almanac, species, past, today }: PairInput): Factor[] {
+  const usual = species.fertility.value
   const { fertilityShrink, injuryHeals, rejectionCounts } = almanac.common
-  const eggs = fertilityShrink!.value
-  const good = (past.eggs - past.slugs + eggs * usual.value) / Math.max(1e-9, past.eggs + eggs)
-  const results: Reason = {
-    rule: past.eggs
-      ? 'Good eggs so far, drawn towards the species while few are known'
-      : 'No eggs are known of them yet: the species’ usual fertility',
-    inputs: [
-      computedInput('Eggs', `${past.eggs}, of them slugs ${past.slugs}`),
-      factInput('Usual', `species.${species.id}.fertility.value`, usual),
-      factInput('Weighs as', 'common.fertilityShrink.value', fertilityShrink!),
-      computedInput('Expected', `${Math.round(good * 100)} % good`),
-    ],
-  }
-  factors.push({
-    level: good < usual.value * 0.6 ? 'doubtful' : 'good',
-    factor: Math.min(1, good / usual.value),
-    text: good < usual.value * 0.6 ? `${Math.round(good * 100)} % good eggs expected` : '',
-    reason: results,
-  })
-  if (past.injury && today - past.injury.day <= injuryHeals!.value)
-    factors.push({
-      level: 'no',
-      factor: 0,
-      text: 'injured together lately',
-      reason: {
-        rule: 'Not together again until an injury has healed',
-        inputs: [
-          factInput('Healed after', 'common.injuryHeals.value', injuryHeals!),
-          entryInput('Injured', formatDay(past.injury.day, today), past.injury),
-        ],
-      },
-    })
-  if (past.lastRejection !== null && today - past.lastRejection <= rejectionCounts!.value)
-    factors.push({
-      level: 'doubtful',
-      factor: 0.8 ** past.rejections,
-      text: `rejected ${past.rejections} ×`,
-      reason: {
-        rule: 'Each rejection in this season counts a fifth off',
-        inputs: [
-          computedInput('Rejections', `${past.rejections}`),
-          factInput('Counted for', 'common.rejectionCounts.value', rejectionCounts!),
-        ],
-      },
-    })
-  return factors
+  const drawn = fertilityShrink!.value
+  const good = (past.eggs - past.slugs + drawn * usual) / Math.max(1e-9, past.eggs + drawn)
+  const low = good < usual * 0.6
+  const { injury, lastRejection, rejections } = past
+  return [
+    {
+      level: low ? 'doubtful' : 'good',
+      factor: Math.min(1, good / usual),
+      finding: { code: 'fertility', good, low },
+    },
+    ...(injury && today - injury.day <= injuryHeals!.value ? [no({ code: 'injury', ...injury })] : []),
+    ...(lastRejection !== null && today - lastRejection <= rejectionCounts!.value
+      ? [{ level: 'doubtful' as const, factor: 0.8 ** rejections, finding: { code: 'rejections' as const } }]
+      : []),
+  ]
 }
 
-function readyFactor({ dam, sire, species, almanac }: PairInput): Factor[] {
-  if (species.winter === 'none') return []
-  const notCooled = almanac.common.notCooled!
-  return [dam, sire].map((c): Factor => {
-    if (!c.ready)
-      return {
-        level: 'good',
-        factor: notCooled.value,
-        text: '',
-        reason: {
-          rule: `${c.animal.tag}: no winter of this season is known, which often means fewer eggs or less sperm`,
-          inputs: [factInput('Counted as', 'common.notCooled.value', notCooled)],
-          change: 'Cooling it, or writing that it was',
-        },
-      }
-    return {
-      timed: true,
-      level: c.ready.now ? 'good' : 'wait',
-      factor: 1,
-      text: c.ready.now ? '' : `${c.animal.tag}: ${c.ready.text}`,
-      reason: { rule: `${c.animal.tag}: ${c.ready.text}`, inputs: c.ready.reasons.flatMap(r => r.inputs).slice(0, 6) },
-    }
+function readyFactors(input: PairInput): Factor[] {
+  if (input.species.winter === 'none') return []
+  return SIDES.map(side => {
+    const { ready } = input[side]
+    return ready
+      ? { timed: true, level: ready.now ? 'good' : 'wait', factor: 1, finding: { code: 'ready', side } }
+      : fine({ code: 'notCooled', side }, input.almanac.common.notCooled!.value)
   })
+}
+
+function wishFactors({ wish }: PairInput): Factor[] {
+  if (wish === null) return []
+  const finding: Finding = { code: 'wish', chance: wish }
+  return [wish <= 0 ? no(finding) : fine(finding, wish)]
 }
 
 /**
@@ -336,87 +150,37 @@ function readyFactor({ dam, sire, species, almanac }: PairInput): Factor[] {
  * eggs.
  */
 export function judgePair(input: PairInput): Judgement<PairVerdict> {
-  const { dam, sire, species, kinship, wish } = input
-  const factors: Factor[] = []
-  if (dam.animal.id === sire.animal.id)
-    factors.push({
-      level: 'no',
-      factor: 0,
-      text: 'An animal is not its own mate',
-      reason: { rule: 'An animal is not its own mate', inputs: [] },
-    })
-  const gone = [dam, sire].find(c => c.animal.status !== 'alive')
-  if (gone)
-    factors.push({
-      level: 'no',
-      factor: 0,
-      text: `${gone.animal.tag} is not here`,
-      reason: { rule: 'Both are here', inputs: [computedInput(gone.animal.tag, gone.animal.status)] },
-    })
-  const apart = [dam, sire].find(c => c.apart)
-  if (apart)
-    factors.push({
-      level: 'no',
-      factor: 0,
-      text: `${apart.animal.tag} is in quarantine`,
-      reason: {
-        rule: 'What comes new meets nobody until its quarantine is over',
-        inputs: [computedInput(apart.animal.tag, apart.apart!)],
-        change: 'The end of its quarantine, and a clear test',
-      },
-    })
-  if (dam.rests)
-    factors.push({
-      level: 'no',
-      factor: 0,
-      text: `${dam.animal.tag} rests: ${dam.rests}`,
-      reason: {
-        rule: 'At the first sign of exhaustion she rests to the next season',
-        inputs: [computedInput(dam.animal.tag, dam.rests)],
-      },
-    })
-  factors.push(
+  const { species, kinship, wish } = input
+  const factors = [
+    ...presenceFactors(input),
     healthFactor(input),
     ageFactor(input),
-    ...sizeFactor(input),
+    weightFactor(input),
+    ...sizeFactors(input),
     sexFactor(input),
     kinFactor(input),
-    ...pastFactor(input),
-    ...readyFactor(input),
-  )
-  const wished = wishFactor(input)
-  if (wished) factors.push(wished)
-  const worth = factors.reduce((product, f) => product * f.factor, 1)
+    ...pastFactors(input),
+    ...readyFactors(input),
+    ...wishFactors(input),
+  ].map(factor => ({ ...tellFinding(factor.finding, input), ...factor }))
   const rank = (f: Factor) => PAIR_LEVELS.indexOf(f.level)
   const worst = factors.reduce((a, f) => (rank(f) > rank(a) ? f : a))
-  const level = worst.level
   const stops = factors
     .filter(f => !f.timed && (f.level === 'no' || f.level === 'wait'))
     .sort((a, b) => rank(b) - rank(a))
-  const text =
-    level === 'good'
-      ? wished?.text || (kinship > 0 ? factors.find(f => f.text.startsWith('kin'))?.text : '') || 'fits'
-      : worst.text
-  const reasons = factors.map((f): Reason => ({
-    ...f.reason,
-    rule: Math.abs(f.factor - 1) < 0.005 ? f.reason.rule : `${f.reason.rule}: × ${f.factor.toFixed(2)}`,
-  }))
-  const parts = factors.map(f => ({ rule: f.reason.rule, factor: f.factor }))
+  const textOf = (code: Finding['code']) => factors.find(f => f.finding.code === code)?.text
   return {
     value: {
-      level,
-      worth,
-      text,
+      level: worst.level,
+      worth: factors.reduce((product, f) => product * f.factor, 1),
+      // of one that fits it is told what it gives: as wished, else how near kin
+      text: worst.level === 'good' ? textOf('wish') || textOf('kin') || 'fits' : worst.text,
       stop: stops[0]?.text ?? null,
       youngF: kinship,
       wish,
-      parts,
-      caution: species.mating.eatsMates
-        ? 'Eats snakes: never two unattended. Feed both apart, two days before.'
-        : species.sexing?.venomous
-          ? 'Venomous: trained, licensed keepers only, never alone.'
-          : null,
+      parts: factors.map(f => ({ rule: f.reason.rule, factor: f.factor })),
+      caution: pairCaution(species),
     },
-    reasons,
+    reasons: factors.map(({ reason, factor }) => withFactor(reason, factor)),
   }
 }
