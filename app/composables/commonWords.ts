@@ -123,6 +123,7 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       nearlyGrown: 'On the bench from, of breeding age',
       mealRest: 'Rest after a meal, before a mate',
       inbreedingLoad: 'Loss of vigour by inbreeding',
+      unstatedShare: 'Share of an allele where nothing is known',
       fertilityShrink: 'Usual fertility weighs as',
       rejectionCounts: 'A rejection counts for',
       injuryHeals: 'Apart after an injury for',

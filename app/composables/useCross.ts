@@ -8,7 +8,7 @@ import {
   type CrossLocus,
   type LookRow,
 } from '#core/genetics'
-import type { LocusState } from '#core/subjects'
+import type { HouseLocus } from '#core/season'
 import { geneOf } from '#core/season'
 
 /** One parent of the calculator: an animal of the house, or an invented one with a genotype at each locus. */
@@ -23,16 +23,16 @@ export interface CrossParent {
  * What an invented parent is before anything is chosen: at the first locus a carrier, so that there is something to
  * see.
  */
-export function inventedGenotype(locus: LocusState, sex: 'female' | 'male', first: boolean): string {
+export function inventedGenotype(locus: HouseLocus, sex: 'female' | 'male', first: boolean): string {
   const single = (locus.linkage === 'Z' && sex === 'female') || (locus.linkage === 'X' && sex === 'male')
   return single ? '+/–' : first ? `+/${locus.alleles[0]!.sign}` : '+/+'
 }
 
 /** The young of two parents over the chosen loci, and what a clutch may bring of one look. */
-export function useCross(loci: Ref<LocusState[]>, dam: CrossParent, sire: CrossParent) {
+export function useCross(loci: Ref<HouseLocus[]>, dam: CrossParent, sire: CrossParent) {
   const house = useHouse()
 
-  function beliefOf(parent: CrossParent, locus: LocusState, sex: 'female' | 'male'): Belief {
+  function beliefOf(parent: CrossParent, locus: HouseLocus, sex: 'female' | 'male'): Belief {
     const genotypes = genotypesOf(locus)
     const told = parent.genotypes[locus.id]
     const animal = parent.animalId ? house.house.animals[parent.animalId] : undefined
@@ -56,7 +56,7 @@ export function useCross(loci: Ref<LocusState[]>, dam: CrossParent, sire: CrossP
       ? fits.map(x => x / total)
       : genotypes.map(g => (g.every(a => a === 0) && fitsSide(g.length, locus, sex) ? 1 : 0))
   }
-  const fitsSide = (copies: number, locus: LocusState, sex: 'female' | 'male') =>
+  const fitsSide = (copies: number, locus: HouseLocus, sex: 'female' | 'male') =>
     (copies === 1) === ((locus.linkage === 'Z' && sex === 'female') || (locus.linkage === 'X' && sex === 'male'))
 
   const parts = computed<CrossLocus[]>(() =>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { lookOf, unstatedPercent } from '#core/genetics'
-import { lociOf } from '#core/season'
-import type { LocusState } from '#core/subjects'
+import { lociOf, type HouseLocus } from '#core/season'
 
 const house = useHouse()
 const route = useRoute()
@@ -29,7 +28,7 @@ watch(
   },
   { immediate: true },
 )
-const loci = computed(() => lociOf(house.house, speciesId.value))
+const loci = computed(() => lociOf(house.house, house.almanac, speciesId.value))
 const naming = ref(false)
 const changing = ref<string | null>(null)
 const changed = computed(() => (changing.value ? (house.house.loci[changing.value] ?? null) : null))
@@ -38,9 +37,9 @@ function edit(id: string | null): void {
   naming.value = true
 }
 const MODE = { recessive: 'recessive', dominant: 'dominant', incomplete: 'incomplete dominant' } as const
-const tellShare = (l: LocusState) =>
-  l.unstatedShare === undefined ? '' : `; ${unstatedPercent(l)} % of each where nothing is known`
-const tellAlleles = (l: LocusState) =>
+const tellShare = (l: HouseLocus) =>
+  house.house.loci[l.id]?.unstatedShare === undefined ? '' : `; ${unstatedPercent(l)} % of each where nothing is known`
+const tellAlleles = (l: HouseLocus) =>
   l.alleles
     .map(
       (a, i) =>

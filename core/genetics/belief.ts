@@ -1,14 +1,21 @@
-import { alleleOf, fitsSex, genotypesOf, harmOf, lookOf, GeneticsError, type KnownSex, type LocusData } from './locus'
+import {
+  alleleOf,
+  fitsSex,
+  genotypesOf,
+  harmOf,
+  lookOf,
+  GeneticsError,
+  type KnownLocus,
+  type KnownSex,
+  type LocusData,
+} from './locus'
 
 /** How likely each genotype of a locus is, in the order of `genotypesOf`; adds up to 1. */
 export type Belief = readonly number[]
 
-/** Share of each named allele in animals of which nothing is known, where its locus says none. [memory: it is rare] */
-const UNSTATED_SHARE = 0.005
-const unstatedShareOf = ({ unstatedShare }: Pick<LocusData, 'unstatedShare'>): number => unstatedShare ?? UNSTATED_SHARE
-/** The same as it is written and told, in percent. */
-export const unstatedPercent = (locus: Pick<LocusData, 'unstatedShare'>): number =>
-  Number((100 * unstatedShareOf(locus)).toFixed(4))
+/** How common an allele is where nothing is known, as it is written and told, in percent. */
+export const unstatedPercent = ({ unstatedShare }: Pick<KnownLocus, 'unstatedShare'>): number =>
+  Number((100 * unstatedShare).toFixed(4))
 
 /** @throws GeneticsError when nothing is left */
 export function normalised(weights: readonly number[]): Belief {
@@ -18,8 +25,8 @@ export function normalised(weights: readonly number[]): Belief {
 }
 
 /** An animal of which nothing is known: alleles at random, the changed ones as rare as their locus says. */
-export function unknownBelief(locus: LocusData, sex: KnownSex | 'unknown'): Belief {
-  const rare = unstatedShareOf(locus)
+export function unknownBelief(locus: KnownLocus, sex: KnownSex | 'unknown'): Belief {
+  const rare = locus.unstatedShare
   const q = [1 - rare * locus.alleles.length, ...locus.alleles.map(() => rare)]
   return normalised(
     genotypesOf(locus).map(g =>
@@ -50,7 +57,7 @@ export function genotypeIndex(locus: LocusData, signs: readonly string[]): numbe
  * @param chance 0..1
  */
 export function statedBelief(
-  locus: LocusData,
+  locus: KnownLocus,
   signs: readonly string[],
   chance: number,
   sex: KnownSex | 'unknown',

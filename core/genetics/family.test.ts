@@ -4,6 +4,7 @@ import { inbreeding, kinshipsOf, lineHealth, pedigreeOf, relationshipMatrix, typ
 import {
   GeneticsError,
   LocusData,
+  knownLocus,
   carries,
   familyBelief,
   fitsSex,
@@ -17,6 +18,7 @@ import {
   type Belief,
   type Family,
   type GeneFacts,
+  type KnownLocus,
   type KnownSex,
 } from '.'
 
@@ -27,8 +29,11 @@ const locusOf = (
   double: 'well' | 'lethal' = 'well',
   name = 'l',
   sign = 'a',
-): LocusData =>
-  LocusData.parse({ name, speciesId: 'x', linkage, alleles: [{ sign, mode, look: sign, doubleLook: null, double }] })
+): KnownLocus =>
+  knownLocus(
+    LocusData.parse({ name, speciesId: 'x', linkage, alleles: [{ sign, mode, look: sign, doubleLook: null, double }] }),
+    0.005,
+  )
 const family = (animals: Ancestry[], facts: Record<string, Partial<GeneFacts>>): Family => ({
   animals: new Map(animals.map(x => [x.id, x])),
   facts: id => ({ sex: 'unknown', stated: null, look: null, ...facts[id] }),
@@ -71,7 +76,7 @@ function fatherCases(f: Family): Enumerated[] {
 }
 
 /** Every genotype of every animal and every stranger, of every case of fathers, one by one. */
-function byListing(f: Family, l: LocusData, of: string): number[] {
+function byListing(f: Family, l: KnownLocus, of: string): number[] {
   const genotypes = genotypesOf(l)
   const n = genotypes.length
   const t = transmission(l)

@@ -2,7 +2,7 @@ import { derived } from '../derived'
 import { sharedFather, type Ancestry } from '../pedigree'
 import { normalised, lookLikelihood, statedBelief, unknownBelief, type Belief } from './belief'
 import { TooManyRelatives, marginal, type Factor } from './factors'
-import { fitsSex, genotypesOf, harmOf, transmission, type KnownSex, type LocusData } from './locus'
+import { fitsSex, genotypesOf, harmOf, transmission, type KnownLocus, type KnownSex, type LocusData } from './locus'
 
 /** What is known of one animal at one locus. */
 export interface GeneFacts {
@@ -198,7 +198,7 @@ function statementOf(family: Family, id: string): GeneFacts['stated'] {
  * What is known of an animal itself, as a weight for each genotype. A possible genotype is weighed against what
  * unstated stock would be, so that with silent forebears it comes out as stated, and its parents and sibs hear of it.
  */
-function ownWeights(family: Family, locus: LocusData, id: string): number[] {
+function ownWeights(family: Family, locus: KnownLocus, id: string): number[] {
   const facts = family.facts(id)
   const sex = sexIn(family, id)
   const stated = statementOf(family, id)
@@ -224,7 +224,7 @@ function ownWeights(family: Family, locus: LocusData, id: string): number[] {
  */
 function broodFactors(
   family: Family,
-  locus: LocusData,
+  locus: KnownLocus,
   ids: readonly string[],
   of: string,
   t: Float64Array,
@@ -281,7 +281,7 @@ function broodFactors(
 }
 
 /** A parent nobody knows: one of unstated stock that lived. */
-function unknownParent(locus: LocusData, sex: KnownSex): Belief {
+function unknownParent(locus: KnownLocus, sex: KnownSex): Belief {
   const genotypes = genotypesOf(locus)
   return normalised(unknownBelief(locus, sex).map((p, i) => (harmOf(locus, genotypes[i]!) === 'lethal' ? 0 : p)))
 }
@@ -292,7 +292,7 @@ function unknownParent(locus: LocusData, sex: KnownSex): Belief {
  */
 function fatherFactors(
   family: Family,
-  locus: LocusData,
+  locus: KnownLocus,
   ids: readonly string[],
   at: ReadonlyMap<string, number>,
 ): { factors: Factor[]; fathers: Map<string, number> } {
@@ -331,7 +331,7 @@ const fatherOfCounted = (c: CountedYoung) =>
   sharedFather({ id: '', damId: c.damId, sires: c.sires, clutchId: c.clutchId })
 
 /** All factors of a family at one locus. */
-function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of: string): Factor[] {
+function factorsOf(family: Family, locus: KnownLocus, ids: readonly string[], of: string): Factor[] {
   const genotypes = genotypesOf(locus)
   const n = genotypes.length
   const t = livingTransmission(locus)
@@ -432,7 +432,7 @@ function factorsOf(family: Family, locus: LocusData, ids: readonly string[], of:
  * very entangled) are left out, and that is told. Loci are taken as unlinked.
  * @throws GeneticsError when what was written contradicts itself, or names what the locus does not have
  */
-export function familyBelief(family: Family, locus: LocusData, of: string): FamilyBelief {
+export function familyBelief(family: Family, locus: KnownLocus, of: string): FamilyBelief {
   const kin = kinOf(family)
   const n = genotypesOf(locus).length
   for (let most = MOST_RELATIVES; ; most = Math.floor(most / 2)) {

@@ -4,6 +4,7 @@ import type { Ancestry } from '../pedigree'
 import {
   GeneticsError,
   LocusData,
+  knownLocus,
   atLeast,
   binomial,
   carries,
@@ -27,6 +28,7 @@ import {
   type CrossLocus,
   type Family,
   type GeneFacts,
+  type KnownLocus,
   type KnownSex,
 } from '.'
 
@@ -39,8 +41,9 @@ const allele = (sign: string, mode: AlleleIn['mode'], part: Partial<AlleleIn> = 
   double: 'well',
   ...part,
 })
-const locus = (name: string, alleles: AlleleIn[], linkage: LocusData['linkage'] = 'autosomal'): LocusData =>
-  LocusData.parse({ name, speciesId: 'x', linkage, alleles })
+/** Where nothing is said an allele is rare: half a percent, common practice, no source. */
+const locus = (name: string, alleles: AlleleIn[], linkage: LocusData['linkage'] = 'autosomal'): KnownLocus =>
+  knownLocus(LocusData.parse({ name, speciesId: 'x', linkage, alleles }), 0.005)
 const is = (l: LocusData, text: string): Belief => genotypesOf(l).map(g => (tellGenotype(l, g) === text ? 1 : 0))
 const mate = (l: LocusData, dam: string, sire: string): CrossLocus => ({ locus: l, dam: is(l, dam), sire: is(l, sire) })
 const table = (rows: { chance: number; looks: string[]; sex: string | null }[]) =>
@@ -218,7 +221,7 @@ const child = (id: string, damId: string | null, ...sires: string[]): Ancestry =
 const stated = (...signs: string[]) => ({ signs, chance: 1 })
 
 describe('an animal of which nothing is known', () => {
-  const common = LocusData.parse({ ...a, unstatedShare: 0.1 })
+  const common = knownLocus(LocusData.parse({ ...a, unstatedShare: 0.1 }), 0.005)
   const only = (look?: string) => family([child('x', null)], look === undefined ? {} : { x: { look } })
 
   it('is as its locus says alleles are shared out: by Hardy and Weinberg, p², 2pq, q²', () => {
@@ -227,7 +230,7 @@ describe('an animal of which nothing is known', () => {
         expect(p).toBeCloseTo(wanted[i]!, 12)
       })
     near(unknownBelief(common, 'male'), [0.81, 0.18, 0.01])
-    // where nothing is said of the locus the allele is rare, 0.5 % from memory
+    // where nothing is said of the locus the usual share counts, here half a percent
     near(unknownBelief(a, 'male'), [0.995 ** 2, 2 * 0.995 * 0.005, 0.005 ** 2])
   })
 
@@ -240,9 +243,15 @@ describe('an animal of which nothing is known', () => {
   it('adds up to one for any share that is taken, with as many alleles as a locus may have', () => {
     const six = ['a', 'b', 'c', 'd', 'e', 'f'].map(sign => allele(sign, 'recessive'))
     for (const unstatedShare of [0.0001, 0.01, 0.15]) {
-      const belief = unknownBelief(LocusData.parse({ ...a, alleles: six, unstatedShare }), 'female')
+      const belief = unknownBelief(knownLocus(LocusData.parse({ ...a, alleles: six, unstatedShare }), 0.005), 'female')
       expect(belief.every(p => p > 0)).toBe(true)
       expect(belief.reduce((x, y) => x + y, 0)).toBeCloseTo(1, 12)
+    }
+    // whatever the house takes as usual: something is left for the wild one
+    for (const usual of [0, 0.02, 0.9]) {
+      const { unstatedShare: _, ...unsaid } = a
+      const belief = unknownBelief(knownLocus(LocusData.parse({ ...unsaid, alleles: six }), usual), 'female')
+      expect(belief.every(p => p > 0)).toBe(true)
     }
     for (const [unstatedShare, why] of [
       [0, /was seen/],
@@ -419,7 +428,7 @@ describe('what a family says of one animal', () => {
 })
 
 /** All genotypes of a small family listed one by one: the plainest way to the same sum. */
-function byListing(f: Family, l: LocusData, of: string): number[] {
+function byListing(f: Family, l: KnownLocus, of: string): number[] {
   const ids = [...f.animals.keys()]
   const genotypes = genotypesOf(l)
   const n = genotypes.length

@@ -14,6 +14,8 @@ export {
   transmission,
   type Genotype,
   type KnownSex,
+  knownLocus,
+  type KnownLocus,
   type Locus,
 } from './locus'
 export {

@@ -66,6 +66,18 @@ export const LocusData = z
   })
 export type LocusData = z.infer<typeof LocusData>
 
+/** A locus of which it is known how common its alleles are. */
+export type KnownLocus = LocusData & { unstatedShare: number }
+
+/**
+ * A locus with the usual share of its alleles, where its keeper said none.
+ * @param usual share of an allele in animals of which nothing is known, 0..1; held within what a locus may say
+ */
+export const knownLocus = <L extends LocusData>(locus: L, usual: number): L & { unstatedShare: number } => ({
+  ...locus,
+  unstatedShare: locus.unstatedShare ?? Math.min(MOST_UNSTATED, Math.max(LEAST_UNSTATED, usual)),
+})
+
 export interface Locus extends LocusData {
   id: string
 }

@@ -33,10 +33,10 @@ function sexSaid(animal: AnimalState, context: SeasonContext): string {
   return animal.sex === 'unknown' ? `not known; ${judged}` : `${animal.sex} as stated; ${judged}`
 }
 
-function ancestry(animal: AnimalState, { house }: SeasonContext): (readonly [string, string])[] {
+function ancestry(animal: AnimalState, { house, almanac }: SeasonContext): (readonly [string, string])[] {
   const tagOf = (id: string | null) => (id ? (house.animals[id]?.tag ?? 'not known here') : 'not known')
   const sires = animal.sires.map(s => `${tagOf(s.id)}${s.chance < 1 ? `, ${percent(s.chance)}` : ''}`)
-  const genes = lociOf(house, animal.speciesId).flatMap((locus): (readonly [string, string])[] => {
+  const genes = lociOf(house, almanac, animal.speciesId).flatMap((locus): (readonly [string, string])[] => {
     const stated = animal.genes[locus.id]
     const look = animal.looks[locus.id]
     if (!stated && !look) return []

@@ -98,6 +98,7 @@ export {
   lineOf,
   loadOf,
   lociOf,
+  type HouseLocus,
   roomForYoung,
   rotaOf,
   sexOf,

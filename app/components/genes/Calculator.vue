@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { LocusState } from '#core/subjects'
+import type { HouseLocus } from '#core/season'
 import type { LookRow } from '#core/genetics'
 import { computedInput, factInput, spreadInput, type Reason } from '#core/judgement'
 import type { CrossParent } from '~/composables/useCross'
 
 /** The young of two animals, of the house or invented: looks, genotypes, and what a clutch may bring. */
-const props = defineProps<{ speciesId: string; loci: LocusState[] }>()
+const props = defineProps<{ speciesId: string; loci: HouseLocus[] }>()
 const house = useHouse()
 const route = useRoute()
 

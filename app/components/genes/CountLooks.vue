@@ -9,7 +9,7 @@ const house = useHouse()
 const { record, busy } = useRecord()
 const open = ref(false)
 
-const loci = computed(() => lociOf(house.house, props.clutch.speciesId))
+const loci = computed(() => lociOf(house.house, house.almanac, props.clutch.speciesId))
 const locusId = ref('')
 watch(
   loci,

@@ -24,6 +24,8 @@ const state = reactive({
   unstated: '',
   alleles: [blankAllele()],
 })
+/** What counts where nothing is said. */
+const usualPercent = computed(() => unstatedPercent({ unstatedShare: house.almanac.common.unstatedShare!.value }))
 const problems = useProblems()
 watch(open, is => {
   if (!is) return
@@ -36,7 +38,7 @@ watch(open, is => {
           name: l.name,
           linkage: l.linkage,
           note: l.note ?? '',
-          unstated: l.unstatedShare === undefined ? '' : String(unstatedPercent(l)),
+          unstated: l.unstatedShare === undefined ? '' : String(unstatedPercent({ unstatedShare: l.unstatedShare })),
           alleles: l.alleles.map(a => ({ ...a, doubleLook: a.doubleLook ?? '' })),
         }
       : { name: '', linkage: 'autosomal', note: '', unstated: '', alleles: [blankAllele()] },
@@ -153,7 +155,7 @@ async function send(): Promise<void> {
         />
         <UFormField
           label="In animals of which nothing is known, %"
-          :help="`Share of each allele. Nothing written: ${unstatedPercent({})} %, from memory; more where a morph is common in the trade.`"
+          :help="`Share of each allele. Nothing written: ${usualPercent} %, as in the Almanac; more where a morph is common in the trade.`"
           :error="problems.unstatedShare"
           ><UInput v-model="state.unstated" inputmode="decimal" class="w-full"
         /></UFormField>

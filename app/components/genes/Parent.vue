@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { LocusState } from '#core/subjects'
+import type { HouseLocus } from '#core/season'
 import type { CrossParent } from '~/composables/useCross'
 
 /** One parent of the calculator: invented, or an animal of the house, with its genotypes. */
-const props = defineProps<{ role: 'dam' | 'sire'; speciesId: string; loci: LocusState[]; beliefs: string[] }>()
+const props = defineProps<{ role: 'dam' | 'sire'; speciesId: string; loci: HouseLocus[]; beliefs: string[] }>()
 const parent = defineModel<CrossParent>({ required: true })
 const house = useHouse()
 const INVENTED = 'invented'
@@ -18,7 +18,7 @@ const animals = computed(() => [
     .map(a => ({ value: a.id, label: a.tag })),
 ])
 const KNOWN = 'as known'
-const items = (locus: LocusState) => [
+const items = (locus: HouseLocus) => [
   ...(parent.value.animalId ? [{ value: KNOWN, label: 'as known of it' }] : []),
   ...genotypeItems(locus, sex.value).map(({ value, label }) => ({ value, label })),
 ]

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { carries, carriesAfter, youngToProve } from '#core/genetics'
 import { computedInput, type Reason } from '#core/judgement'
-import type { LocusState } from '#core/subjects'
+import type { HouseLocus } from '#core/season'
 import { geneOf } from '#core/season'
 
 /** How many young without the look it takes to say that an animal does not carry. */
-const props = defineProps<{ speciesId: string; loci: LocusState[] }>()
+const props = defineProps<{ speciesId: string; loci: HouseLocus[] }>()
 const house = useHouse()
 
 const recessives = computed(() =>

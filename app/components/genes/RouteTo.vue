@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { genotypesOf, type RouteStep, type Stock } from '#core/genetics'
 import { computedInput, factInput, type Reason } from '#core/judgement'
-import type { LocusState } from '#core/subjects'
+import type { HouseLocus } from '#core/season'
 import { inbreeding, pedigreeOf } from '#core/pedigree'
 import { geneOf, kinOf } from '#core/season'
 import { counted } from '#core/units'
 
 /** The cheapest way from the animals at hand to a wished genotype, over generations. */
-const props = defineProps<{ speciesId: string; loci: LocusState[] }>()
+const props = defineProps<{ speciesId: string; loci: HouseLocus[] }>()
 const house = useHouse()
 const { routes, running, problem, search, stop } = useRoutes()
 
@@ -21,7 +21,7 @@ watch(
   },
 )
 const wished = computed(() => props.loci.filter(l => (wish.value[l.id] ?? ANY) !== ANY))
-const items = (l: LocusState) => [
+const items = (l: HouseLocus) => [
   { value: ANY, label: 'any' },
   ...genotypeItems(l, 'unknown').map(({ value, label }) => ({ value, label })),
 ]

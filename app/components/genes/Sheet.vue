@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { genotypesOf, lookOf, looksOf, unstatedPercent } from '#core/genetics'
-import { computedInput, entryInput, type Reason } from '#core/judgement'
-import type { AnimalState, LocusState } from '#core/subjects'
-import { geneOf, lociOf, type AnimalGene } from '#core/season'
+import { computedInput, entryInput, factInput, type Reason } from '#core/judgement'
+import type { AnimalState } from '#core/subjects'
+import { geneOf, lociOf, type AnimalGene, type HouseLocus } from '#core/season'
 import { formatDay } from '#core/units'
 
 /** What an animal carries at each locus, by what was stated and seen of it and its family. */
@@ -11,10 +11,13 @@ const house = useHouse()
 const { record, busy } = useRecord()
 
 const rows = computed(() =>
-  lociOf(house.house, props.animal.speciesId).map(locus => ({ locus, gene: geneOf(house.house, locus, props.animal) })),
+  lociOf(house.house, house.almanac, props.animal.speciesId).map(locus => ({
+    locus,
+    gene: geneOf(house.house, locus, props.animal),
+  })),
 )
 
-function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
+function reasonsOf(locus: HouseLocus, gene: AnimalGene): Reason[] {
   const { animal } = props
   const stated = animal.genes[locus.id]
   const look = animal.looks[locus.id]
@@ -45,10 +48,13 @@ function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
       rule: `Exact Bayes over its family: ${gene.relatives} relatives that say something (variable elimination)${gene.cut ? '; more distant ones left out' : ''}`,
       inputs: [
         computedInput('Parents', parents ? 'known' : 'not known'),
-        computedInput(
-          'Unstated stock carries',
-          `${unstatedPercent(locus)} % of each allele, ${locus.unstatedShare === undefined ? 'from memory' : 'as said of the locus'}`,
-        ),
+        house.house.loci[locus.id]?.unstatedShare === undefined
+          ? factInput(
+              'Share of an allele where nothing is known',
+              'common.unstatedShare.value',
+              house.almanac.common.unstatedShare!,
+            )
+          : computedInput('Unstated stock carries', `${unstatedPercent(locus)} % of each allele, as said of the locus`),
       ],
       change: 'Looks of its young, counted or by card; parents stated',
     },
@@ -56,7 +62,7 @@ function reasonsOf(locus: LocusState, gene: AnimalGene): Reason[] {
 }
 
 const chance = reactive<Record<string, number>>({})
-function state(locus: LocusState, told: string): void {
+function state(locus: HouseLocus, told: string): void {
   const item = genotypeItems(locus, props.animal.sex).find(i => i.value === told)!
   const share = (chance[locus.id] ?? 100) / 100
   void record(
@@ -68,8 +74,8 @@ function state(locus: LocusState, told: string): void {
     `${props.animal.tag}: ${told}${share < 1 ? `, ${Math.round(share * 100)} %` : ''}`,
   )
 }
-const lookItems = (locus: LocusState) => looksOf(locus).map(look => ({ value: look || 'wild', label: look || 'wild' }))
-const seeLook = (locus: LocusState, value: string) =>
+const lookItems = (locus: HouseLocus) => looksOf(locus).map(look => ({ value: look || 'wild', label: look || 'wild' }))
+const seeLook = (locus: HouseLocus, value: string) =>
   record(
     {
       kind: 'lookSeen',
@@ -79,7 +85,7 @@ const seeLook = (locus: LocusState, value: string) =>
     `${props.animal.tag}: looks ${value}`,
   )
 /** The chance of each look, for one that nobody has looked at. */
-const likelyLook = (locus: LocusState, gene: AnimalGene) => {
+const likelyLook = (locus: HouseLocus, gene: AnimalGene) => {
   const by = new Map<string, number>()
   genotypesOf(locus).forEach((g, i) => by.set(lookOf(locus, g), (by.get(lookOf(locus, g)) ?? 0) + gene.belief[i]!))
   return [...by].sort((a, b) => b[1] - a[1])[0]![0] || 'wild'

@@ -27,7 +27,7 @@ watch(
 )
 const wishKeys = useLocalStorage<string[]>('pairing-wish', [])
 const wishItems = computed(() =>
-  lociOf(house.house, speciesId.value).flatMap(l =>
+  lociOf(house.house, house.almanac, speciesId.value).flatMap(l =>
     looksOf(l)
       .filter(Boolean)
       .map(look => ({ value: `${l.id}|${look}`, label: `${l.name}: ${look}` })),

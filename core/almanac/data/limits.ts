@@ -10,6 +10,11 @@ export const limits: Record<string, Fact> = {
     'Young hatch so long after their dam died: the longest incubation of some chameleons',
   ),
   afterSire: memory(1825, 'days', 'Females of many reptiles keep sperm for years: about five are reported'),
+  unstatedShare: memory(
+    0.005,
+    'share',
+    'Of an allele that is named, in animals of which nothing is known: it is rare; a locus may say its own',
+  ),
   leaving: memory(30, 'days', 'Young of one litter leave within so long round the usual age'),
   grownFrom: memory(0.6, 'share', 'Of maturity by age, or of adult weight: signs of grown animals can be read'),
   folliclesApart: memory(4, 'days', 'Between two looks at follicles that tell a speed'),

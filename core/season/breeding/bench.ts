@@ -22,7 +22,7 @@ import { formatDay, formatRange } from '../../units'
 import type { SeasonContext } from '../context'
 import { pairingsOf } from '../indexes'
 import { programmeFor, readinessOf } from '../winter'
-import { geneOf, wishChance, type BenchWish } from './genes'
+import { geneOf, locusHere, wishChance, type BenchWish } from './genes'
 import { kinshipWith, rememberedKin, rememberedLine } from './kin'
 import { clutchesOf, hasMating, loadOf } from './loads'
 import { chanceOfSex } from './sexOf'
@@ -154,7 +154,10 @@ export function pairInputs(
     }
     return row.get(sire.id)!
   }
-  const loci = wishes.flatMap(wish => (house.loci[wish.locusId] ? [{ locus: house.loci[wish.locusId]!, wish }] : []))
+  const loci = wishes.flatMap(wish => {
+    const locus = house.loci[wish.locusId]
+    return locus ? [{ locus: locusHere(locus, almanac), wish }] : []
+  })
   const beliefs = new Map<string, ReturnType<typeof geneOf>['belief'][]>()
   const genes = (a: AnimalState) => {
     let b = beliefs.get(a.id)

@@ -86,8 +86,13 @@ describe('the bench', () => {
     expect(plain.dams.map(d => d.id)).not.toContain('D')
     const wished = benchOf(context, 'corn-snake', [{ locusId: 'L', look: 'pale' }])!
     expect(wished.wishes[1]).toBeCloseTo(0.25, 3)
-    expect(lociOf(context.house, 'corn-snake').map(l => l.name)).toEqual(['pale'])
-    expect(geneOf(context.house, context.house.loci.L!, context.house.animals['M-2']!).belief[1]).toBeCloseTo(0.5, 9)
+    const [pale, ...others] = lociOf(context.house, context.almanac, 'corn-snake')
+    expect([pale!.name, others]).toEqual(['pale', []])
+    // where nothing is said of the locus, the almanac of the house counts
+    expect(pale!.unstatedShare).toBe(context.almanac.common.unstatedShare!.value)
+    const common = { ...context.almanac.common, unstatedShare: { value: 0.02, unit: 'share', mark: 'own' as const } }
+    expect(lociOf(context.house, { common }, 'corn-snake')[0]!.unstatedShare).toBe(0.02)
+    expect(geneOf(context.house, pale!, context.house.animals['M-2']!).belief[1]).toBeCloseTo(0.5, 9)
     expect(inbreedingOf(kinOf(context.house), 'F-01')).toBe(0)
     expect(lineOf(context.house, 'corn-snake')!.founders[0]!.id).toBe('D')
     expect(lineOf(context.house, 'boa-constrictor')).toBeNull()

@@ -1,9 +1,11 @@
-import { derived } from '../../derived'
+import type { Almanac } from '../../almanac'
+import { derived, derivedBy } from '../../derived'
 import {
   GeneticsError,
   eggChance,
   familyBelief,
   genotypesOf,
+  knownLocus,
   looksOf,
   statedBelief,
   tellGenotype,
@@ -60,11 +62,19 @@ function familyAt(house: House, locus: LocusState): Family {
   return family
 }
 
+const withUsual = derivedBy((locus: LocusState, usual: number) => knownLocus(locus, usual))
+/** A locus of the house, with the share that the almanac takes where none was said of it. */
+export type HouseLocus = ReturnType<typeof withUsual>
+
+export const locusHere = (locus: LocusState, { common }: Pick<Almanac, 'common'>): HouseLocus =>
+  withUsual(locus, common.unstatedShare!.value)
+
 /** Loci of a species in use, by name. */
-export const lociOf = (house: House, speciesId: string): LocusState[] =>
+export const lociOf = (house: House, almanac: Pick<Almanac, 'common'>, speciesId: string): HouseLocus[] =>
   Object.values(house.loci)
     .filter(l => !l.dropped && isOneSpecies(house, l.speciesId, speciesId))
     .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .map(l => locusHere(l, almanac))
 
 export interface AnimalGene extends FamilyBelief {
   /** Set when what was written contradicts itself: the belief is then that of the statement alone. */
@@ -78,7 +88,7 @@ const beliefsOf = derived((_: Family) => new Map<string, AnimalGene>())
  * What an animal is at a locus; worked out once per house. Never throws: contradicting statements are told, and its own
  * is then shown.
  */
-export function geneOf(house: House, locus: LocusState, animal: AnimalState): AnimalGene {
+export function geneOf(house: House, locus: HouseLocus, animal: AnimalState): AnimalGene {
   const family = familyAt(house, locus)
   const known = beliefsOf(family)
   let gene = known.get(animal.id)
@@ -86,7 +96,7 @@ export function geneOf(house: House, locus: LocusState, animal: AnimalState): An
   return gene
 }
 
-function workedOut(family: Family, locus: LocusState, animal: AnimalState): AnimalGene {
+function workedOut(family: Family, locus: HouseLocus, animal: AnimalState): AnimalGene {
   try {
     return { ...familyBelief(family, locus, animal.id), contradiction: null }
   } catch (error) {
@@ -95,7 +105,7 @@ function workedOut(family: Family, locus: LocusState, animal: AnimalState): Anim
   }
 }
 
-function ownBelief(locus: LocusState, animal: AnimalState): Belief {
+function ownBelief(locus: HouseLocus, animal: AnimalState): Belief {
   const stated = animal.genes[locus.id]
   try {
     return stated ? statedBelief(locus, stated.alleles, stated.chance, animal.sex) : unknownBelief(locus, animal.sex)

@@ -1,6 +1,15 @@
 export { benchCell, benchOf, type Bench, type BenchSide } from './bench'
 export { breedingOutlook } from './due'
-export { geneOf, lociOf, wishChance, wishProblem, type AnimalGene, type BenchWish } from './genes'
+export {
+  geneOf,
+  lociOf,
+  locusHere,
+  wishChance,
+  wishProblem,
+  type AnimalGene,
+  type BenchWish,
+  type HouseLocus,
+} from './genes'
 export { inbreedingOf, kinOf, kinshipWith, lineOf, type HouseKin } from './kin'
 export { clutchesOf, loadOf } from './loads'
 export { roomForYoung, type RoomForYoung } from './room'

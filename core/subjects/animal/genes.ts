@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { lookLikelihood, statedBelief } from '../../genetics'
+import { knownLocus, lookLikelihood, statedBelief } from '../../genetics'
 import { defineKind, seen } from '../../log'
 import { reference } from '../../reference'
 import { locusFor, problemOf } from '../locus'
@@ -19,11 +19,11 @@ export const geneKinds = [
         .max(1, 'A chance lies between 0 and 100 %')
         .default(1),
     }),
-    check: (state, d, _, { house }) => {
+    check: (state, d, _, { house, almanac }) => {
       const locus = locusFor(house, d.locusId, state.speciesId)
-      return 'message' in locus
-        ? locus
-        : problemOf('data.alleles', () => statedBelief(locus, d.alleles, d.chance, state.sex))
+      if ('message' in locus) return locus
+      const known = knownLocus(locus, almanac.common.unstatedShare!.value)
+      return problemOf('data.alleles', () => statedBelief(known, d.alleles, d.chance, state.sex))
     },
     apply(state, d, entry) {
       state.genes = { ...state.genes, [d.locusId]: { ...d, ...seen(entry) } }
