@@ -1,9 +1,10 @@
-import { schoolChoice, type Species } from '../almanac'
+import { schoolChoice, type Cold, type Species } from '../almanac'
 import type { Day } from '../chance'
-import { computedInput, entryInput, factInput, spreadInput, type Judgement, type Reason } from '../judgement'
+import type { Judgement } from '../judgement'
 import type { AnimalState } from '../subjects'
-import { formatDay, formatDistance } from '../units'
 import { bodyCondition, type Condition } from './condition'
+import type { FitnessFinding, FitnessInput } from './fitnessFindings'
+import { tellFitness } from './fitnessWording'
 import { hasWinter, type WinterContext } from './programme'
 
 export const FITNESS = ['cool', 'shorten', 'notYet', 'keepUp'] as const
@@ -19,6 +20,49 @@ export interface Eligibility {
   condition: Condition | null
 }
 
+/** What a rule found, and what it calls for, where it calls for anything. */
+interface Step {
+  finding: FitnessFinding
+  calls?: { fitness: Fitness; from?: Day; holdDays?: number }
+}
+
+function ageStep({ species, animal, coolDay, almanac, schools }: FitnessInput): Step {
+  const age = animal.bornDay === null ? null : coolDay - animal.bornDay
+  const young = age !== null && age < species.cold.minAgeDays.value
+  const finding: FitnessFinding = { code: 'age', age, young }
+  if (!young) return { finding }
+  const school = schoolChoice(almanac, schools, 'hatchlingWinter', species.id)
+  return school.id === 'keepUp'
+    ? { finding, calls: { fitness: 'keepUp' } }
+    : { finding, calls: { fitness: 'shorten', holdDays: school.fact!.value * 7 } }
+}
+
+/** The starting weight must be fresh; what is cooled only later is not asked for it yet. */
+function weightSteps({ condition, coolDay, today, almanac }: FitnessInput): Step[] {
+  const fresh = almanac.common.startWeightFresh!.value
+  if (condition && coolDay - condition.value.latest.day <= fresh) return []
+  const finding: FitnessFinding = { code: 'weightOld' }
+  return [coolDay - today > fresh ? { finding } : { finding, calls: { fitness: 'notYet', from: today } }]
+}
+
+function conditionSteps({ condition, species, almanac }: FitnessInput): Step[] {
+  if (!condition) return []
+  const { state } = condition.value
+  const told: Step = { finding: { code: 'condition' }, ...(state === 'thin' && { calls: { fitness: 'keepUp' } }) }
+  if (state !== 'lean') return [told]
+  const holdDays = Math.max(1, Math.round(species.cold.weeks.likely * 7 * almanac.common.leanStay!.value))
+  return [told, { finding: { code: 'lean', holdDays }, calls: { fitness: 'shorten', holdDays } }]
+}
+
+function gutSteps({ species, animal, coolDay }: FitnessInput): Step[] {
+  if (!animal.lastTaken) return []
+  const clear = animal.lastTaken.day + species.cold.gutClearDays.likely
+  const finding: FitnessFinding = { code: 'gut', clear }
+  return [clear > coolDay ? { finding, calls: { fitness: 'notYet', from: clear } } : { finding }]
+}
+
+const isGraver = (a: Fitness, b: Fitness) => FITNESS.indexOf(a) > FITNESS.indexOf(b)
+
 /**
  * Whether an animal may be cooled (or rested) by `coolDay`. All rules are looked at, so that the working names each;
  * the gravest decides: keep up, not yet, shorten, cool.
@@ -33,118 +77,42 @@ export function judgeEligibility(
   today: Day,
   { almanac, schools }: WinterContext,
 ): Judgement<Eligibility> {
+  const common = { animal, coolDay, today, almanac, schools }
   if (!hasWinter(species)) {
-    return {
-      value: { fitness: 'keepUp', from: null, holdDays: null, text: 'Its species needs no winter', condition: null },
-      reasons: [{ rule: `${species.name}: no cold and no rest`, inputs: [computedInput('Winter', 'none')] }],
-    }
+    const { text, reasons } = tellFitness(
+      { code: 'noWinter' },
+      { ...common, species: species as never, condition: null },
+    )
+    return { value: { fitness: 'keepUp', from: null, holdDays: null, text, condition: null }, reasons }
   }
-  const { cold } = species
-  const path = `species.${species.id}.cold`
-  const word = species.winter === 'dormancy' ? 'rested' : 'cooled'
-  const reasons: Reason[] = []
-  let value: Eligibility = { fitness: 'cool', from: today, holdDays: null, text: `May be ${word}`, condition: null }
-  const set = (fitness: Fitness, text: string, more: Partial<Eligibility> = {}) => {
-    if (FITNESS.indexOf(fitness) > FITNESS.indexOf(value.fitness))
-      value = { ...value, fitness, text, from: fitness === 'shorten' ? value.from : null, ...more }
-  }
-  reasons.push({
-    rule:
-      species.winter === 'dormancy'
-        ? 'A tropical species: no cold, but a rest drives eggs and sperm'
-        : 'A temperate species: its year starts with the cold',
-    inputs: [computedInput('Species', species.name)],
-  })
-
-  const age = animal.bornDay === null ? null : coolDay - animal.bornDay
-  const young = age !== null && age < cold.minAgeDays.value
-  const school = schoolChoice(almanac, schools, 'hatchlingWinter', species.id)
-  reasons.push({
-    rule: young
-      ? `Of the year: ${school.name.toLowerCase()}`
-      : age === null
-        ? 'Day of birth unknown: taken as grown'
-        : 'Old enough',
-    inputs: [
-      computedInput('Age by then', age === null ? 'unknown' : `${age} days`),
-      factInput('At least', `${path}.minAgeDays.value`, cold.minAgeDays),
-      ...(young ? [factInput(school.name, 'schools.hatchlingWinter', school.fact!)] : []),
-    ],
-    ...(young && { change: 'Another school in Settings' }),
-  })
-  if (young && school.id === 'keepUp') set('keepUp', 'Of the year: keep it up and feed')
-  else if (young)
-    set('shorten', `Of the year: ${school.fact!.value} weeks at most`, { holdDays: school.fact!.value * 7 })
-
-  if (animal.unwell) {
-    set('notYet', 'Not well: see to it first')
-    reasons.push({
-      rule: 'Never cool a sick animal',
-      inputs: [entryInput('Looked at', animal.unwell.signs.join(', ') || 'not well', animal.unwell)],
-      change: 'A look that finds it well; ask the vet',
-    })
-  }
-  if (gravid) {
-    set('notYet', 'Gravid: after laying or birth')
-    reasons.push({
-      rule: 'A gravid female stays warm until she has laid or given birth',
-      inputs: [computedInput('Signs in this season', 'yes')],
-      change: 'Laying, birth, or the end of her season',
-    })
-  }
-  const fresh = almanac.common.startWeightFresh!
   const condition = bodyCondition(species, animal, almanac.common)
-  if (!condition || coolDay - condition.value.latest.day > fresh.value) {
-    const late = coolDay - today > fresh.value
-    if (!late)
-      set(
-        'notYet',
-        condition
-          ? `Weigh first: last weight ${formatDistance(condition.value.latest.day, today)}`
-          : 'Weigh first: it was never weighed',
-        { from: today },
-      )
-    reasons.push({
-      rule: 'The starting weight must be fresh when it is cooled',
-      inputs: [
-        condition
-          ? entryInput('Latest', `${condition.value.latest.massG} g`, condition.value.latest)
-          : computedInput('Weights', 'none'),
-        factInput('No older than', 'common.startWeightFresh.value', fresh),
-      ],
-      change: 'A weight',
-    })
+  const input: FitnessInput = { ...common, species: species as Species & { cold: Cold }, condition }
+  const steps: Step[] = [
+    { finding: { code: 'fit' } },
+    ageStep(input),
+    ...(animal.unwell ? [{ finding: { code: 'unwell' }, calls: { fitness: 'notYet' } } as const] : []),
+    ...(gravid ? [{ finding: { code: 'gravid' }, calls: { fitness: 'notYet' } } as const] : []),
+    ...weightSteps(input),
+    ...conditionSteps(input),
+    ...gutSteps(input),
+  ]
+  let decides = { fitness: 'cool' as Fitness, from: today as Day | null, holdDays: null as number | null }
+  let finding = steps[0]!.finding
+  for (const step of steps) {
+    const { calls } = step
+    if (!calls || !isGraver(calls.fitness, decides.fitness)) continue
+    decides = { ...decides, from: calls.fitness === 'shorten' ? decides.from : null, ...calls }
+    finding = step.finding
   }
-  if (condition) {
-    value = { ...value, condition: condition.value }
-    reasons.push(...condition.reasons)
-    if (condition.value.state === 'thin') set('keepUp', 'Too thin: keep it up and feed')
-    else if (condition.value.state === 'lean') {
-      const { leanStay } = almanac.common
-      const holdDays = Math.max(1, Math.round(cold.weeks.likely * 7 * leanStay!.value))
-      set('shorten', `Lean: ${Math.round(holdDays / 7)} weeks at most`, { holdDays })
-      reasons.push({
-        rule: 'A lean animal stays in the cold for a part of the usual time only',
-        inputs: [
-          spreadInput('Usual', `species.${species.id}.cold.weeks`, cold.weeks),
-          factInput('Of it at most', 'common.leanStay.value', leanStay!),
-        ],
-      })
-    }
+  const gut = steps.at(-1)!.finding
+  const mayGo = decides.fitness === 'cool' || decides.fitness === 'shorten'
+  return {
+    value: {
+      ...decides,
+      ...(mayGo && gut.code === 'gut' && { from: Math.max(today, gut.clear) }),
+      text: tellFitness(finding, input).text,
+      condition: condition?.value ?? null,
+    },
+    reasons: steps.flatMap(step => tellFitness(step.finding, input).reasons),
   }
-  if (animal.lastTaken) {
-    const clear = animal.lastTaken.day + cold.gutClearDays.likely
-    if (clear > coolDay) set('notYet', `Gut not clear before ${formatDay(clear, today)}`, { from: clear })
-    else if (value.fitness === 'cool' || value.fitness === 'shorten') value = { ...value, from: Math.max(today, clear) }
-    reasons.push({
-      rule: 'The gut must be clear: food that lies in the cold rots',
-      inputs: [
-        entryInput('Last meal taken', formatDay(animal.lastTaken.day, today), animal.lastTaken),
-        spreadInput('Fasting', `${path}.gutClearDays`, cold.gutClearDays),
-        computedInput('Clear from', formatDay(clear, today)),
-      ],
-      change: 'No further meal',
-    })
-  }
-  return { value, reasons }
 }

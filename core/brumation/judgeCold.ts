@@ -11,7 +11,7 @@ import {
   type Weighed,
 } from './coldFindings'
 import type { ColdLine } from './coldLine'
-import { coldReasons, tellCold } from './wording'
+import { coldReasons, tellCold } from './coldWording'
 
 export interface ColdVerdict {
   action: ColdAction

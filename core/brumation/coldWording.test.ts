@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import type { AnimalState } from '../subjects'
 import type { ColdCause, ColdFinding, ColdInput } from './coldFindings'
-import { coldReasons, tellCold } from './wording'
+import { coldReasons, tellCold } from './coldWording'
 
 const today = 20_000
 const species = speciesOf(shippedAlmanac, 'california-kingsnake')
