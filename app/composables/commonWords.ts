@@ -100,6 +100,8 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       outSoon: 'Out of the cold, chance within a week of',
       outByWaking: 'Water offered, chance before waking of',
       afterWater: 'Weighed after water within',
+      coldFirstWeighed: 'First weighed in the cold after',
+      coldFirstWeighedLate: 'Weighed again, where first weighed in the cold, after',
       startWeightDue: 'Starting weight asked for, before the cold',
       coldWeightBefore: 'Weight that the cold’s loss is judged from, before it by',
       startWeightBefore: 'Starting weight, before the cold',

@@ -23,8 +23,6 @@ export interface ColdVerdict {
 
 /** A sign that means illness whatever the scale says. [common practice: respiratory noise, discharge] */
 const GRAVE_SIGNS = ['breathing', 'discharge']
-/** Days to the first weighings, of one that was weighed as it went in, and of one first weighed in the cold. */
-const [FIRST_AFTER, FIRST_AFTER_LATE] = [14, 7]
 
 type Called = readonly [ColdAction, ColdCause]
 
@@ -92,7 +90,8 @@ function findCold(input: ColdInput): ColdFinding {
     const toWatch = watchOn ? watchOn.median - today : Number.POSITIVE_INFINITY
     weighInDays = Math.min(soonest, Math.round(toWatch / 2))
   } else {
-    const first = line.start?.late ? FIRST_AFTER_LATE - since : FIRST_AFTER - sinceCooled
+    const { coldFirstWeighed, coldFirstWeighedLate } = common
+    const first = line.start?.late ? coldFirstWeighedLate!.value - since : coldFirstWeighed!.value - sinceCooled
     weighInDays = Math.min(nextIn, line.start ? first : 0)
   }
   const watered = called === 'offerWater' && last && (animal.lastWater?.day ?? -1) >= last.day

@@ -10,6 +10,8 @@ export const limits: Record<string, Fact> = {
     'Young hatch so long after their dam died: the longest incubation of some chameleons',
   ),
   afterSire: memory(1825, 'days', 'Females of many reptiles keep sperm for years: about five are reported'),
+  coldFirstWeighed: memory(14, 'days', 'From cooling to the first weighing in the cold'),
+  coldFirstWeighedLate: memory(7, 'days', 'The same of one that was first weighed in the cold, from that weighing'),
   unstatedShare: memory(
     0.005,
     'share',
