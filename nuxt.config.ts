@@ -47,6 +47,12 @@ export default defineNuxtConfig({
             ? root('./app/kit/popoverParts.ts')
             : null,
       },
+      {
+        name: 'mantel:toast-parts',
+        enforce: 'pre',
+        resolveId: (id: string, from?: string) =>
+          id === '@vueuse/core' && from?.includes('Toast/ToastRootImpl') ? root('./app/kit/toastParts.ts') : null,
+      },
     ],
     // every component, the kit's too, is written by setup
     vue: { features: { optionsAPI: false } },

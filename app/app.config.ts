@@ -12,6 +12,7 @@ export default defineAppConfig({
     popover: { slots: { content: `${OVER_TOASTS} max-h-(--reka-popover-content-available-height) overflow-y-auto` } },
     select: { slots: { base: 'rounded min-h-11 sm:min-h-9', content: OVER_TOASTS } },
     selectMenu: { slots: { base: 'rounded min-h-11 sm:min-h-9', content: OVER_TOASTS } },
+    toast: { slots: { root: 'toast-lasts' } },
     toaster: { slots: { viewport: 'mb-28 sm:mb-14' } },
   },
 })

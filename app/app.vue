@@ -19,6 +19,6 @@ const position = computed(() => (narrow.value ? 'bottom-center' : 'bottom-left')
     <NuxtLayout>
       <NuxtPage />
     </NuxtLayout>
-    <LazyUToaster v-if="tells" :position="position" :duration="7000" :expand="false" />
+    <LazyUToaster v-if="tells" :position="position" :duration="7000" :progress="false" :expand="false" />
   </ConfigProvider>
 </template>

@@ -103,6 +103,7 @@ export function useRecord() {
         color: 'warning',
         icon: 'i-lucide-unplug',
         duration: 0,
+        class: '[--lasts:0s]',
         actions: [
           {
             label: 'Send again',
@@ -114,7 +115,7 @@ export function useRecord() {
           },
         ],
       })
-    } else toast.add({ title: refused, description, color: 'error', duration: 10_000 })
+    } else toast.add({ title: refused, description, color: 'error', duration: 10_000, class: '[--lasts:10s]' })
   }
 
   async function takeBack(ids: readonly string[]): Promise<void> {
@@ -128,7 +129,13 @@ export function useRecord() {
         'Taken back',
       )
       toast.remove(meant)
-      toast.add({ title: 'Taken back', icon: 'i-lucide-undo-2', color: 'neutral', duration: 3000 })
+      toast.add({
+        title: 'Taken back',
+        icon: 'i-lucide-undo-2',
+        color: 'neutral',
+        duration: 3000,
+        class: '[--lasts:3s]',
+      })
     } catch (error) {
       tell(error, meant, 'This could not be taken back', () => takeBack(ids))
     }
