@@ -132,7 +132,7 @@ const answer = computed(() => {
           ></span
         >
       </div>
-      <div class="pane" tabindex="-1">
+      <div v-if="width" class="pane" tabindex="-1">
         <SeasonPreyRow
           v-for="f in food"
           :key="f.look.prey"

@@ -53,7 +53,13 @@ const floor = computed(() => rows.value * SPAN_HEIGHT)
 
 <template>
   <div ref="box" class="shelf">
-    <svg :width="x.range()[1]! + 24" :height="height" role="group" :aria-label="`${cultures.length} cups by age`">
+    <svg
+      v-if="width"
+      :width="x.range()[1]! + 24"
+      :height="height"
+      role="group"
+      :aria-label="`${cultures.length} cups by age`"
+    >
       <rect
         :x="x(yields.from)"
         y="0"

@@ -76,7 +76,7 @@ const span = computed<TimeSpan>(() => {
   return {
     from: Math.min(house.today - 14, ...laid) - 3,
     to: Math.max(house.today + 30, ...ends) + 7,
-    width: Math.max(200, (width.value || (narrow.value ? 300 : 800)) - (narrow.value ? 0 : LABEL + BOX)),
+    width: Math.max(200, width.value - (narrow.value ? 0 : LABEL + BOX)),
   }
 })
 const open = useFirst(
@@ -115,7 +115,8 @@ const shown = computed(() => new Set(open.shown.value.map(l => l.id)))
         write <span class="tag">K-01 laid 8</span> in the log line. Eggs that were bought or given are added here.
       </p>
       <div v-else ref="box" class="shelves">
-        <div class="when" aria-hidden="true"><SeasonTimeAxis :span="span" :today="house.today" /></div>
+        <!-- nothing is drawn before there is a width to draw it in -->
+        <div class="when" aria-hidden="true"><SeasonTimeAxis v-if="width" :span="span" :today="house.today" /></div>
         <section v-for="shelf in shelves" :key="shelf.id" :aria-label="shelf.name">
           <h2>
             <NuxtLink v-if="shelf.id" :to="`/places/${shelf.id}`">{{ shelf.name }}</NuxtLink>
@@ -123,7 +124,7 @@ const shown = computed(() => new Set(open.shown.value.map(l => l.id)))
             <span class="quiet small warmth">{{ warmthOf(shelf.id) }}</span>
           </h2>
           <template v-for="lane in shelf.lanes" :key="lane.id">
-            <EggsRow v-if="shown.has(lane.id)" :lane="lane" :span="span" :narrow="narrow" />
+            <EggsRow v-if="width && shown.has(lane.id)" :lane="lane" :span="span" :narrow="narrow" />
           </template>
         </section>
         <UButton
