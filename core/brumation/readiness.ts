@@ -1,15 +1,11 @@
-import { type Almanac, schoolChoice, type Cold, type Fact, type Species } from '../almanac'
+import { schoolChoice, type Almanac, type Cold, type Fact } from '../almanac'
 import { certain, conditionUnwritten, convolve, lastOf, pert, type Day, type DayDist } from '../chance'
-import { computedInput, entryInput, factInput, spreadInput, type Input, type Reason } from '../judgement'
+import type { Reason } from '../judgement'
 import type { AnimalState, Observed, Winter } from '../subjects'
-import { formatDay } from '../units'
 import { startingWeight } from './coldLine'
 import type { WinterContext } from './programme'
-
-const regainedName = ({ value }: Fact) => `${Number((value * 100).toFixed(1))} % of the starting weight`
-const afterMealName = (days: number) => `one meal, and ${days === 2 ? 'two' : days} days after it`
-
-type Wintering = Species & { cold: Cold }
+import type { ReadinessCondition, SchoolFinding, Wintering } from './readinessFindings'
+import { conditionsReason, schoolReason, tellCondition } from './readinessWording'
 
 export interface Recovery {
   /** Latest weight against the starting weight. */
@@ -59,24 +55,14 @@ export interface Warmth {
   firstMealAfterDays: number
 }
 
-interface Condition {
-  name: string
-  dist: DayDist
-  seen: Observed | null
-  inputs: Input[]
-}
-
 /** That nothing is written by today, and how often something happens unwritten. */
 interface Silence {
   today: Day
-  unwritten: number
-  /** Days after a meal before a mate. */
-  mealRest: number
-  rest: Fact
-  regained: Fact
+  common: Almanac['common']
 }
 
-const unseen = (dist: DayDist, { today, unwritten }: Silence): DayDist => conditionUnwritten(dist, today, unwritten)
+const unseen = (dist: DayDist, { today, common }: Silence): DayDist =>
+  conditionUnwritten(dist, today, common.unwrittenReady!.value)
 
 /** From warmth to the first meal it takes: not before the day on which it is offered one. */
 function untilMeal({ cold }: { cold: Cold }, warmth: Warmth, after = 0): DayDist {
@@ -88,43 +74,39 @@ function untilMeal({ cold }: { cold: Cold }, warmth: Warmth, after = 0): DayDist
   })
 }
 
-function mealCondition(species: Wintering, recovery: Recovery, warmth: Warmth, silence: Silence): Condition {
-  const { today } = silence
-  const rest = factInput('Then no mate for', 'common.mealRest.value', silence.rest)
-  if (recovery.firstMeal) {
-    const day = recovery.firstMeal.day + silence.mealRest
-    return {
-      name: afterMealName(silence.mealRest),
-      dist: certain(day),
-      seen: { ...recovery.firstMeal, day },
-      inputs: [entryInput('First meal taken', formatDay(recovery.firstMeal.day, today), recovery.firstMeal), rest],
-    }
-  }
+function warmthCondition(warmth: Warmth, { today, common }: Silence): ReadinessCondition {
+  const { warm, seen } = warmth
   return {
-    name: afterMealName(silence.mealRest),
-    dist: unseen(convolve(warmth.warm, untilMeal(species, warmth, silence.mealRest)), silence),
-    seen: null,
-    inputs: [
-      spreadInput('Until it takes its first meal', `species.${species.id}.cold.firstMeal`, species.cold.firstMeal),
-      rest,
-    ],
+    finding: { code: 'warmth', warmed: seen },
+    dist: seen ? warm : conditionUnwritten(warm, today, common.unwrittenWarmUp!.value),
+    seen: seen && warm.p.length === 1 && warm.start <= today ? { ...seen, day: warm.start } : null,
   }
 }
 
-function shedCondition(species: Wintering, recovery: Recovery, warmth: Warmth, silence: Silence): Condition {
-  const { today } = silence
-  if (recovery.firstShed)
-    return {
-      name: 'first shed',
-      dist: certain(recovery.firstShed.day),
-      seen: recovery.firstShed,
-      inputs: [entryInput('First shed', formatDay(recovery.firstShed.day, today), recovery.firstShed)],
-    }
+function mealCondition(
+  species: Wintering,
+  { firstMeal }: Recovery,
+  warmth: Warmth,
+  silence: Silence,
+): ReadinessCondition {
+  const mealRest = Math.round(silence.common.mealRest!.value)
+  const finding = { code: 'meal' as const, taken: firstMeal }
+  if (!firstMeal)
+    return { finding, dist: unseen(convolve(warmth.warm, untilMeal(species, warmth, mealRest)), silence), seen: null }
+  const day = firstMeal.day + mealRest
+  return { finding, dist: certain(day), seen: { ...firstMeal, day } }
+}
+
+function shedCondition(
+  { cold }: Wintering,
+  { firstShed }: Recovery,
+  warmth: Warmth,
+  silence: Silence,
+): ReadinessCondition {
   return {
-    name: 'first shed',
-    dist: unseen(convolve(warmth.warm, pert(species.cold.firstShed)), silence),
-    seen: null,
-    inputs: [spreadInput('Warmth to first shed', `species.${species.id}.cold.firstShed`, species.cold.firstShed)],
+    finding: { code: 'shed', shed: firstShed },
+    dist: firstShed ? certain(firstShed.day) : unseen(convolve(warmth.warm, pert(cold.firstShed)), silence),
+    seen: firstShed,
   }
 }
 
@@ -135,22 +117,18 @@ function weightCondition(
   lostShare: number,
   warmth: Warmth,
   silence: Silence,
-): Condition {
-  const name = regainedName(silence.regained)
-  const goal = recovery.start ? recovery.start.massG * silence.regained.value : null
+): ReadinessCondition {
+  const regained = silence.common.regained!.value
+  const goal = recovery.start ? recovery.start.massG * regained : null
   const back =
     warmth.seen && goal !== null ? animal.weights.find(w => w.day >= warmth.seen!.day && w.massG >= goal) : undefined
   if (back)
     return {
-      name,
+      finding: { code: 'weight', back },
       dist: certain(back.day),
       seen: { day: back.day, entryId: back.entryId },
-      inputs: [entryInput('Regained', `${back.massG} g`, back)],
     }
-  const missing = Math.max(
-    0,
-    silence.regained.value - (warmth.seen && recovery.ofStart !== null ? recovery.ofStart : 1 - lostShare),
-  )
+  const missing = Math.max(0, regained - (warmth.seen && recovery.ofStart !== null ? recovery.ofStart : 1 - lostShare))
   const latest = warmth.seen ? animal.weights.at(-1) : undefined
   const regain = species.cold.regainPerDay
   const days = (rate: number) => Math.ceil(missing / rate)
@@ -164,15 +142,31 @@ function weightCondition(
       ? certain(latest.day)
       : convolve(warmth.warm, untilMeal(species, warmth))
   return {
-    name,
+    finding: { code: 'weight', back: null, missing },
     dist: unseen(convolve(from, clock), silence),
     seen: null,
-    inputs: [
-      factInput('Regained from, of the starting weight', 'common.regained.value', silence.regained),
-      computedInput('Still missing', `${(missing * 100).toFixed(1)} % of the starting weight`),
-      spreadInput('Regained a day', `species.${species.id}.cold.regainPerDay`, regain),
-    ],
   }
+}
+
+/** The school that holds for it, which may go by what it lost in the cold: what it says is to be waited for. */
+function schoolOf(
+  species: Wintering,
+  lostShare: number | null,
+  { almanac, schools }: WinterContext,
+  own: string | null | undefined,
+): { chosen: ReturnType<typeof schoolChoice>; waits: string; found: SchoolFinding } {
+  const chosen = schoolChoice(
+    almanac,
+    own ? { ...schools, [`pairAfterCold@${species.id}`]: own } : schools,
+    'pairAfterCold',
+    species.id,
+  )
+  if (chosen.id !== 'byLoss')
+    return { chosen, waits: chosen.id, found: { code: 'school', name: chosen.name, reason: chosen.reason } }
+  const limit = chosen.fact as Fact
+  const waits = lostShare === null || lostShare > limit.value ? 'regained' : 'oneMeal'
+  const means = schoolChoice(almanac, { pairAfterCold: waits }, 'pairAfterCold').name
+  return { chosen, waits, found: { code: 'byLoss', lostShare, limit, means } }
 }
 
 /**
@@ -187,85 +181,31 @@ export function judgeReadiness(
   warmth: Warmth,
   lostShare: number | null,
   today: Day,
-  { almanac, schools }: WinterContext,
+  context: WinterContext,
   own?: string | null,
 ): Readiness {
-  const school = schoolChoice(
-    almanac,
-    own ? { ...schools, [`pairAfterCold@${species.id}`]: own } : schools,
-    'pairAfterCold',
-    species.id,
-  )
-  const recovery = recoveryOf(animal, winter, almanac.common)
-  const silence: Silence = {
-    today,
-    unwritten: almanac.common.unwrittenReady!.value,
-    mealRest: Math.round(almanac.common.mealRest!.value),
-    rest: almanac.common.mealRest!,
-    regained: almanac.common.regained!,
-  }
-  const reasons: Reason[] = []
-  let id = school.id
-  if (id === 'byLoss') {
-    const limit = school.fact as Fact
-    id = lostShare === null || lostShare > limit.value ? 'regained' : 'oneMeal'
-    const means = schoolChoice(almanac, { pairAfterCold: id }, 'pairAfterCold')
-    reasons.push({
-      rule:
-        lostShare === null
-          ? 'Its loss is not known, so it waits until it has regained and shed'
-          : lostShare > limit.value
-            ? 'It lost some: regained weight and first shed come before pairing'
-            : 'It lost next to nothing: one meal is enough',
-      inputs: [
-        computedInput('Lost in the cold', lostShare === null ? 'unknown' : `${(lostShare * 100).toFixed(1)} %`),
-        factInput('Counts as nothing', 'schools.pairAfterCold', limit),
-        computedInput('So', means.name),
-      ],
-      change: 'Another school for the house, the species or this animal',
-    })
-  } else
-    reasons.push({
-      rule: `School: ${school.name.toLowerCase()}`,
-      inputs: [{ label: school.name, value: school.reason, from: { kind: 'setting', name: 'schools' } }],
-      change: 'Another school for the house, the species or this animal',
-    })
-
-  const conditions: Condition[] = [
-    {
-      name: 'full warmth',
-      dist: warmth.seen ? warmth.warm : conditionUnwritten(warmth.warm, today, almanac.common.unwrittenWarmUp!.value),
-      seen:
-        warmth.seen && warmth.warm.p.length === 1 && warmth.warm.start <= today
-          ? { ...warmth.seen, day: warmth.warm.start }
-          : null,
-      inputs: warmth.seen
-        ? [entryInput('Warmed up', formatDay(warmth.seen.day, today), warmth.seen)]
-        : [computedInput('Warmth', 'planned')],
-    },
-  ]
-  if (id !== 'atOnce') conditions.push(mealCondition(species, recovery, warmth, silence))
-  if (id === 'regained') {
+  const { common } = context.almanac
+  const { chosen, waits, found } = schoolOf(species, lostShare, context, own)
+  const recovery = recoveryOf(animal, winter, common)
+  const silence: Silence = { today, common }
+  const conditions = [warmthCondition(warmth, silence)]
+  if (waits !== 'atOnce') conditions.push(mealCondition(species, recovery, warmth, silence))
+  if (waits === 'regained') {
     conditions.push(
       weightCondition(species, animal, recovery, lostShare ?? species.cold.watchLoss.value / 2, warmth, silence),
     )
     if (species.group === 'snake') conditions.push(shedCondition(species, recovery, warmth, silence))
   }
-  reasons.push({
-    rule: `Ready when the last of these is there: ${conditions.map(c => c.name).join(', ')}`,
-    inputs: conditions.flatMap(c => c.inputs),
-    change: 'A meal, a weight or a shed written down',
-  })
   const open = conditions.filter(c => !c.seen)
   const last = conditions.reduce((a, c) => (c.seen && (!a || c.seen.day > a.day) ? c.seen : a), null as Observed | null)
   const since = open.length ? null : last
   return {
-    schoolId: school.id,
-    schoolName: school.name,
+    schoolId: chosen.id,
+    schoolName: chosen.name,
     dist: since ? certain(since.day) : lastOf(conditions.map(c => c.dist)),
     since,
-    waitsFor: open.map(c => c.name),
-    regaining: open.some(c => c.name === regainedName(silence.regained)),
-    reasons,
+    waitsFor: open.map(c => tellCondition(c.finding, common)),
+    regaining: open.some(c => c.finding.code === 'weight'),
+    reasons: [schoolReason(found), conditionsReason(conditions, species, common, today)],
   }
 }

@@ -1,21 +1,6 @@
 import type { Almanac, Fact, Measure, Sexing, Species } from '../almanac'
-import { almanacRow, computedInput, entryInput, factInput, type Input } from '../judgement'
-import type { AnimalState, SexEvidence } from '../subjects'
-import { formatDay } from '../units'
-
-/**
- * A piece of evidence weighed: its log-odds (natural logarithm of the likelihood ratio), above 0 for male, below for
- * female.
- */
-export interface Piece {
-  /** Sort of evidence: pieces of one sort are not independent of each other. */
-  sort: string
-  label: string
-  logOdds: number
-  day: number
-  entryId: string | null
-  inputs: Input[]
-}
+import type { AnimalState } from '../subjects'
+import type { Piece, Weighable } from './findings'
 
 /** Whether signs of grown animals can be read: by age, or by weight where the age is not known. */
 export function isGrown(
@@ -50,14 +35,6 @@ export function measureLogOdds(x: number, by: { female: Measure; male: Measure }
 export const signLogOdds = (right: number, says: 'male' | 'female'): number =>
   (says === 'male' ? 1 : -1) * Math.log(right / (1 - right))
 
-function measureInputs(by: { female: Measure; male: Measure }, path: string): Input[] {
-  return (['female', 'male'] as const).map(sex => ({
-    label: `Usual in a ${sex}`,
-    value: `${by[sex].mean} ± ${by[sex].sd} ${by[sex].unit}`,
-    from: almanacRow(`${path}.${sex}.mean`, by[sex]),
-  }))
-}
-
 /** How far a sign is right for an animal of this size; null where it cannot be read. */
 export function rightOf(almanac: Almanac, sign: string, grown: boolean): { fact: Fact; path: string } | null {
   const row = almanac.signs[sign]
@@ -66,91 +43,49 @@ export function rightOf(almanac: Almanac, sign: string, grown: boolean): { fact:
   return fact ? { fact, path: `signs.${sign}.${grown ? 'rightGrown' : 'rightYoung'}.value` } : null
 }
 
+/** What a piece says of the sex, and of which sort it is; null where it says nothing of its species. */
 function weigh(
-  e: SexEvidence,
+  of: Exclude<Weighable, { by: 'stated' }>,
   species: Species,
   sexing: Sexing,
   almanac: Almanac,
   animal: AnimalState,
-  today: number,
 ): Piece | null {
-  const path = `species.${species.id}.sexing`
-  const slip = almanac.common.sexSlip!
-  const base = { day: e.day, entryId: e.entryId }
-  const seen = (label: string, value: string) => entryInput(label, `${value}, ${formatDay(e.day, today)}`, e)
-  const measured = (
-    sort: string,
-    label: string,
-    value: number,
-    shown: string,
-    by: { female: Measure; male: Measure } | undefined,
-    key: string,
-  ): Piece | null =>
-    by
-      ? {
-          ...base,
-          sort,
-          label: `${label}: ${shown}`,
-          logOdds: measureLogOdds(value, by, slip.value),
-          inputs: [
-            seen(label, shown),
-            ...measureInputs(by, `${path}.${key}`),
-            factInput('Measurements that are wrong', 'common.sexSlip.value', slip),
-          ],
-        }
-      : null
-  switch (e.by) {
+  const base = { of, day: of.day, entryId: of.entryId }
+  const measured = (value: number, by: { female: Measure; male: Measure } | undefined): Piece | null =>
+    by ? { ...base, sort: of.by, logOdds: measureLogOdds(value, by, almanac.common.sexSlip!.value) } : null
+  switch (of.by) {
     case 'probe':
-      return measured('probe', 'Probe', e.scales, `${e.scales} scales`, sexing.probe, 'probe')
+      return measured(of.scales, sexing.probe)
     case 'subcaudals':
-      return measured('subcaudals', 'Subcaudals', e.scales, `${e.scales} scales`, sexing.subcaudals, 'subcaudals')
+      return measured(of.scales, sexing.subcaudals)
     case 'tail':
-      return measured(
-        'tail',
-        'Tail',
-        (100 * e.tailMm) / e.totalMm,
-        `${((100 * e.tailMm) / e.totalMm).toFixed(1)} % of its length`,
-        sexing.tailShare,
-        'tailShare',
-      )
+      return measured((100 * of.tailMm) / of.totalMm, sexing.tailShare)
     case 'sign': {
       // read at the size the animal had then
-      const right = rightOf(almanac, e.sign, isGrown(species, animal, e.day, almanac.common))
-      if (!right) return null
-      return {
-        ...base,
-        sort: `sign:${e.sign}`,
-        label: almanac.signs[e.sign]!.name,
-        logOdds: signLogOdds(right.fact.value, e.says),
-        inputs: [seen('Read as', e.says), factInput('Right', right.path, right.fact)],
-      }
+      const grown = isGrown(species, animal, of.day, almanac.common)
+      const right = rightOf(almanac, of.sign, grown)
+      return right && { ...base, sort: `sign:${of.sign}`, logOdds: signLogOdds(right.fact.value, of.says), grown }
     }
-    case 'proof':
-      return null
   }
 }
 
 /** Every piece of evidence of an animal that can be weighed for its species, proofs apart. */
-export function piecesOf(species: Species, almanac: Almanac, animal: AnimalState, today: number): Piece[] {
+export function piecesOf(species: Species, almanac: Almanac, animal: AnimalState): Piece[] {
   const { sexing } = species
   const pieces: Piece[] = []
-  if (animal.statedSex !== 'unknown') {
-    const right = almanac.common.sexStated!
+  const { statedSex: says } = animal
+  if (says !== 'unknown')
     pieces.push({
       sort: 'stated',
-      label: `Came as a ${animal.statedSex}`,
-      logOdds: signLogOdds(right.value, animal.statedSex),
+      logOdds: signLogOdds(almanac.common.sexStated!.value, says),
       day: animal.bornDay ?? 0,
       entryId: null,
-      inputs: [
-        computedInput('On its card', animal.statedSex),
-        factInput('Cards that are right', 'common.sexStated.value', right),
-      ],
+      of: { by: 'stated', says },
     })
-  }
   if (!sexing) return pieces
   for (const e of animal.sexEvidence) {
-    const piece = weigh(e, species, sexing, almanac, animal, today)
+    const piece = e.by === 'proof' ? null : weigh(e, species, sexing, almanac, animal)
     if (piece) pieces.push(piece)
   }
   return pieces

@@ -1,4 +1,6 @@
-export { femaleShareAt, judgeSex, sexPrior, type SexPrior, type SexVerdict } from './judgeSex'
-export { isGrown, measureLogOdds, piecesOf, signLogOdds, sumOf, type Piece } from './evidence'
+export type { Piece, SexPrior } from './findings'
+export { femaleShareAt, judgeSex, sexPrior, type SexVerdict } from './judgeSex'
+export { isGrown, measureLogOdds, piecesOf, signLogOdds, sumOf } from './evidence'
+export { tellPrior } from './wording'
 export { nextEvidence, type NextEvidence, type NotOffered } from './nextEvidence'
 export { sexingGuide, type SexingGuide } from './guide'

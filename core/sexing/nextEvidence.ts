@@ -1,8 +1,10 @@
-import type { Almanac, Measure, Species } from '../almanac'
+import type { Almanac, Measure, Sexing, Species } from '../almanac'
 import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
 import type { AnimalState } from '../subjects'
 import { isGrown, measureDensity, measureLogOdds, piecesOf, rightOf, signLogOdds, sumOf } from './evidence'
+import type { NotOfferedBecause } from './findings'
 import type { SexVerdict } from './judgeSex'
+import { TESTS, tellNotOffered, testCaution } from './wording'
 
 export interface NextEvidence {
   sort: string
@@ -43,6 +45,16 @@ function measureOutcomes(by: { female: Measure; male: Measure }, slip: number, w
   return raw.map(r => ({ male: r.male / m, female: r.female / f, logOdds: measureLogOdds(r.x, by, slip) }))
 }
 
+/** Why an animal is not to be probed; null where it may be, or where nothing is known of its species' probes. */
+function notProbed({ venomous, probe, probeFromG }: Sexing, animal: AnimalState): NotOfferedBecause | null {
+  if (venomous) return { code: 'venomous' }
+  if (!probe) return null
+  const massG = animal.weights.at(-1)?.massG
+  if (probeFromG && massG === undefined) return { code: 'weighFirst' }
+  if (probeFromG && massG! < probeFromG.value) return { code: 'tooSmall', massG: massG!, fromG: probeFromG.value }
+  return animal.unwell ? { code: 'unwell' } : null
+}
+
 /**
  * What to look at next: every piece of evidence that is possible and safe for this animal, by the knowledge it is
  * expected to bring (Lindley 1956, expected information of an experiment). A sort that was looked at already counts
@@ -73,13 +85,12 @@ export function nextEvidence(
         },
       ],
     }
-  const pieces = piecesOf(species, almanac, animal, today)
+  const pieces = piecesOf(species, almanac, animal)
   const slip = almanac.common.sexSlip!.value
   const grown = isGrown(species, animal, today, almanac.common)
-  const massG = animal.weights.at(-1)?.massG ?? null
   const before = bits(verdict.male)
 
-  const add = (sort: string, name: string, outcomes: Outcomes, caution: string | null) => {
+  const add = (sort: string, name: string, outcomes: Outcomes, caution: string | null = null) => {
     let after = 0
     let settles = 0
     for (const o of outcomes) {
@@ -91,54 +102,31 @@ export function nextEvidence(
     }
     offers.push({ sort, name, gainBits: Math.max(0, before - after), settles, caution })
   }
+  const measure = (test: keyof typeof TESTS, by: { female: Measure; male: Measure }, wholeNumbers: boolean) =>
+    add(test, TESTS[test], measureOutcomes(by, slip, wholeNumbers), testCaution(test, species))
   const { probe, probeFromG, subcaudals, tailShare } = sexing
-  if (sexing.venomous)
-    not.push({ name: 'Probe', why: 'Venomous: trained and licensed keepers only. Go by tail shape or a shed skin.' })
-  else if (probe && probeFromG && (massG === null || massG < probeFromG.value)) {
-    not.push({
-      name: 'Probe',
-      why:
-        massG === null
-          ? 'Weigh it first: tiny animals are not probed.'
-          : `At ${massG} g too small: not under ${probeFromG.value} g without training.`,
-    })
+  const why = notProbed(sexing, animal)
+  if (why) not.push({ name: TESTS.probe, why: tellNotOffered(why) })
+  else if (probe) measure('probe', probe, true)
+  if (why && (why.code === 'weighFirst' || why.code === 'tooSmall'))
     reasons.push({
       rule: 'No probing of an animal that is too small',
-      inputs: [factInput('Not under', `species.${species.id}.sexing.probeFromG.value`, probeFromG)],
+      inputs: [factInput('Not under', `species.${species.id}.sexing.probeFromG.value`, probeFromG!)],
     })
-  } else if (probe && animal.unwell) not.push({ name: 'Probe', why: 'It is not well.' })
-  else if (probe)
-    add(
-      'probe',
-      'Probe',
-      measureOutcomes(probe, slip, true),
-      'Wrong probing injures: blunt probe, no force, stop at resistance; leave it to someone who was shown.',
-    )
-  if (subcaudals) add('subcaudals', 'Count subcaudals on a shed skin', measureOutcomes(subcaudals, slip, true), null)
-  if (tailShare)
-    add(
-      'tail',
-      'Measure the tail',
-      measureOutcomes(tailShare, slip, false),
-      sexing.venomous ? 'On a shed skin or in a secured tube only, by a licensed keeper.' : null,
-    )
+  if (subcaudals) measure('subcaudals', subcaudals, true)
+  if (tailShare) measure('tail', tailShare, false)
   for (const sign of sexing.signs) {
     const right = rightOf(almanac, sign, grown)
     const { name } = almanac.signs[sign]!
     if (!right) {
-      not.push({ name, why: 'Cannot be read before it is grown.' })
+      not.push({ name, why: tellNotOffered({ code: 'notGrown' }) })
       continue
     }
     const r = right.fact.value
-    add(
-      `sign:${sign}`,
-      name,
-      [
-        { male: r, female: 1 - r, logOdds: signLogOdds(r, 'male') },
-        { male: 1 - r, female: r, logOdds: signLogOdds(r, 'female') },
-      ],
-      null,
-    )
+    add(`sign:${sign}`, name, [
+      { male: r, female: 1 - r, logOdds: signLogOdds(r, 'male') },
+      { male: 1 - r, female: r, logOdds: signLogOdds(r, 'female') },
+    ])
   }
   offers.sort((a, b) => b.gainBits - a.gainBits)
   reasons.unshift({

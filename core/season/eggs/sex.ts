@@ -1,6 +1,6 @@
 import { speciesOf } from '../../almanac'
 import { computedInput, factInput, type Judgement } from '../../judgement'
-import { sexPrior } from '../../sexing'
+import { sexPrior, tellPrior } from '../../sexing'
 import type { ClutchState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { eggTempC, eggWarmth } from '../warmth'
@@ -41,7 +41,7 @@ export function sexOutlook(clutch: ClutchState, context: Asked): Judgement<SexOu
           ? 'The temperature above which half of development happened while the sex was set (Georges 1989), hour by hour; then the table of the species'
           : 'By the temperature that is written, since nothing is read; then the table of the species',
         inputs: [
-          ...prior.inputs,
+          ...tellPrior(prior, species).inputs,
           factInput('Sex is set from', 'common.sexFrom.value', sexFrom!),
           factInput('To', 'common.sexTo.value', sexTo!),
           ...(told ? [computedInput('Of that time over', `${Math.round(told.over * 100)} %`)] : []),
