@@ -60,6 +60,7 @@ export default defineNuxtConfig({
     build: {
       target: 'es2022',
       chunkSizeWarningLimit: 1500,
+      reportCompressedSize: false,
       // modules of core and of contracts do nothing by being loaded, so that a screen takes only what it uses
       rollupOptions: {
         treeshake: { moduleSideEffects: id => !id.startsWith(root('./core/')) && !id.startsWith(root('./shared/')) },

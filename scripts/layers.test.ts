@@ -29,13 +29,12 @@ async function broken(): Promise<{ rule: string; from: string }[]> {
 }
 
 describe('imports flow down, types included', () => {
-  it('the core as it stands breaks no rule, and every chapter has its place', async () => {
-    expect(await broken()).toEqual([])
+  it('every chapter of the core has its place', () => {
     const chapters = readdirSync('core').filter(n => !n.includes('.test.'))
     expect(chapters.map(n => n.replace(/\.ts$/, '')).sort()).toEqual([...CHAPTERS].sort())
   })
 
-  it('what is planted is found, by value and by type: an import upward, a circle, an import out of the core', async () => {
+  it('what is planted is found, by value and by type: an import upward, a circle, an import out of the core; and nothing else', async () => {
     const plant = (path: string, text: string) => writeFileSync(join(copy, path), `${text}\n`)
     plant('core/chance/byValue.ts', "export { seasonOfHouse } from '../season'")
     plant('core/chance/byType.ts', "import type { Lane } from '../season'\nexport type Planted = Lane")
@@ -44,9 +43,15 @@ describe('imports flow down, types included', () => {
     plant('shared/x.ts', 'export const x = 1')
     plant('core/units/c.ts', "export { x } from '../../shared/x'")
     const found = (await broken()).map(({ rule, from }) => `${rule}: ${from}`)
-    expect(found).toContain('core-chance-imports-upward: core/chance/byValue.ts')
-    expect(found).toContain('core-chance-imports-upward: core/chance/byType.ts')
-    expect(found).toContain('core-imports-core-only: core/units/c.ts')
-    expect(found.filter(f => /^no-circle: core\/units\/[ab]\.ts$/.test(f))).not.toEqual([])
+    const circle = found.filter(f => /^no-circle: core\/units\/[ab]\.ts$/.test(f))
+    expect(circle).not.toEqual([])
+    expect(new Set(found)).toEqual(
+      new Set([
+        ...circle,
+        'core-chance-imports-upward: core/chance/byValue.ts',
+        'core-chance-imports-upward: core/chance/byType.ts',
+        'core-imports-core-only: core/units/c.ts',
+      ]),
+    )
   })
 })

@@ -111,7 +111,15 @@ const mustCompile = await installPackages()
 mkdirSync(join(root, '.tmp'), { recursive: true })
 await must('types of Nuxt', 'npx', ['nuxt', 'prepare'])
 const driver = once(() => (mustCompile ? compileDriver() : Promise.resolve()))
-const types = once(() => step('types', 'npx', ['vue-tsc', '--build', '--noEmit']))
+// what is shared is looked at with the tests
+const types = once(() =>
+  step('types', 'npx', [
+    'vue-tsc',
+    '--build',
+    '--noEmit',
+    ...['app', 'server', 'node'].map(of => `.nuxt/tsconfig.${of}.json`),
+  ]),
+)
 const lint = once(() => step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
 await inTwoLanes([
   driver,
