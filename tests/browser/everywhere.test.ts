@@ -207,6 +207,23 @@ describe('by keyboard', () => {
     expect(hidden).toEqual([])
   })
 
+  it('a form that opens has the focus in its first field, not on what closes it; by thumb no keyboard covers it', async () => {
+    const formWithFocus = async () => {
+      await visit.go('/animals')
+      await visit.press('Add an animal')
+      await visit.see('[role="dialog"] form input')
+      await visit.until('the focus in the panel', () => document.activeElement?.closest('[role="dialog"]'))
+      return visit.page.evaluate(() => {
+        const fields = [...document.querySelectorAll('[role="dialog"] form input')]
+        return fields.indexOf(document.activeElement as HTMLInputElement)
+      })
+    }
+    await open()
+    expect(await formWithFocus()).toBe(0)
+    await open({ phone: true })
+    expect(await formWithFocus()).toBe(-1)
+  })
+
   it('a refused form puts the focus in the first wrong field', async () => {
     await open()
     await visit.go('/settings')
