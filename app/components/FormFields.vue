@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FieldHint } from '#core/subjects'
 import { dayFromIso, dayToIso } from '#core/units'
-import type { Fields, Typed } from '~/composables/readFields'
+import { asSeveral, severalOf, type Fields, type Typed } from '~/composables/readFields'
 
 /** The fields of a kind of entry, each as its sort is asked for; numbers stand side by side. */
 const props = defineProps<{
@@ -18,10 +18,12 @@ const house = useHouse()
 const places = usePlaceItems()
 const kept = computed(() => house.speciesOffered.map(s => ({ value: s.id, label: s.name })))
 
-const SHORT: readonly FieldHint['as'][] = ['count', 'number', 'temperature', 'mass']
+const SHORT: readonly FieldHint['as'][] = ['count', 'number', 'temperature', 'mass', 'money']
 const isShort = ({ as }: FieldHint) => SHORT.includes(as)
-const hintOf = ({ as, hint }: FieldHint) =>
-  as === 'temperature' ? house.settings.tempUnit : as === 'mass' ? house.settings.massUnit : hint
+const hintOf = ({ as, hint }: FieldHint) => {
+  const { tempUnit: temperature, massUnit: mass, currency: money } = house.settings
+  return { temperature, mass, money }[as as string] ?? hint
+}
 const choicesOf = ({ choices = {} }: FieldHint) => Object.entries(choices).map(([value, label]) => ({ value, label }))
 const say = (name: string, text: string | undefined) => (typed.value = { ...typed.value, [name]: text })
 </script>
@@ -42,6 +44,14 @@ const say = (name: string, text: string | undefined) => (typed.value = { ...type
         :needed="field.needed"
         @update:model-value="day => say(name, day === null ? '' : dayToIso(day))"
       />
+      <UFormField v-else-if="field.as === 'flag'" :name="name" :error="problems?.[name]">
+        <UCheckbox
+          :model-value="Boolean(typed[name])"
+          :label="field.label"
+          :description="field.help"
+          @update:model-value="say(name, $event ? 'yes' : '')"
+        />
+      </UFormField>
       <UFormField
         v-else
         :name="name"
@@ -61,6 +71,16 @@ const say = (name: string, text: string | undefined) => (typed.value = { ...type
           class="w-full"
           :placeholder="field.as === 'place' ? 'Choose a place' : 'Choose'"
           @update:model-value="say(name, $event)"
+        />
+        <RecordPick
+          v-else-if="field.as === 'several'"
+          :model-value="severalOf(typed[name])"
+          :name="field.label"
+          :items="choicesOf(field)"
+          multiple
+          class="w-full"
+          :placeholder="field.example"
+          @update:model-value="say(name, asSeveral($event))"
         />
         <USelect
           v-else-if="field.as === 'choice'"

@@ -15,6 +15,8 @@ const props = defineProps<{
   species?: readonly { value: string; label: string }[]
   /** There is nothing to write. */
   idle?: boolean
+  /** One among other things on a screen: its button is not what the screen is for. */
+  quiet?: boolean
 }>()
 const typed = defineModel<Typed>({ required: true })
 defineSlots<{ default: () => unknown }>()
@@ -60,6 +62,16 @@ async function submit(): Promise<void> {
   >
     <FormFields v-model="typed" :fields="fields" :species="species" />
     <slot />
-    <UButton type="submit" :label="label" size="lg" :loading="busy" :disabled="idle" block />
+    <UButton
+      v-if="quiet"
+      type="submit"
+      :label="label"
+      variant="outline"
+      color="neutral"
+      class="w-fit"
+      :loading="busy"
+      :disabled="idle"
+    />
+    <UButton v-else type="submit" :label="label" size="lg" :loading="busy" :disabled="idle" block />
   </UForm>
 </template>

@@ -1,31 +1,27 @@
 <script setup lang="ts">
 import { lampStanding } from '#core/season'
-import { LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource } from '#core/subjects/lamp/state'
+import { entryKinds } from '#core/subjects'
+import type { LampSource } from '#core/subjects/lamp/state'
 import { formatDay, formatDistance } from '#core/units'
+import type { Typed } from '~/composables/readFields'
 
 /** Lamps fade before they fail: when each was fitted and when it is due. */
 const house = useHouse()
 const { record, busy } = useRecord()
+const { data: schema, fields } = entryKinds.get('lampFitted')!
 const open = ref(false)
-const state = reactive({
-  lamp: '',
-  source: 'tube' as LampSource,
-  placeId: undefined as string | undefined,
-  lifeDays: 365,
-})
-const sources = LAMP_SOURCE_IDS.map(value => ({ value, label: LAMP_SOURCES[value] }))
 const LIFE: Partial<Record<LampSource, string>> = {
   tube: 'lampLifeTube',
   compact: 'lampLifeCompact',
   vapour: 'lampLifeVapour',
 }
 /** What its kind usually lasts, where nobody measures. */
+const lifeOf = (source: LampSource) => String(house.almanac.common[LIFE[source] ?? 'lampLifeHeat']!.value)
+const blank = (): Typed => ({ source: 'tube', lifeDays: lifeOf('tube') })
+const typed = ref(blank())
 watch(
-  () => state.source,
-  source => {
-    state.lifeDays = house.almanac.common[LIFE[source] ?? 'lampLifeHeat']!.value
-  },
-  { immediate: true },
+  () => typed.value.source as LampSource,
+  source => (typed.value = { ...typed.value, lifeDays: lifeOf(source) }),
 )
 
 const lamps = computed(() =>
@@ -40,25 +36,16 @@ const lamps = computed(() =>
     }))
     .sort((a, b) => (a.due ?? Infinity) - (b.due ?? Infinity)),
 )
-const places = usePlaceItems()
-
-async function fit(): Promise<void> {
+const nextTag = computed(() => {
   const highest = Math.max(0, ...lamps.value.map(l => Number(/(\d+)$/.exec(l.tag)?.[1] ?? 0)))
-  const done = await record(
-    {
-      kind: 'lampFitted',
-      founds: 'lamp',
-      data: {
-        tag: `U-${highest + 1}`,
-        lamp: state.lamp.trim(),
-        source: state.source,
-        placeId: state.placeId ?? null,
-        lifeDays: state.lifeDays,
-      },
-    },
-    `Fitted ${state.lamp.trim()} as U-${highest + 1}`,
-  )
-  if (done) open.value = false
+  return `U-${highest + 1}`
+})
+
+async function fit(data: Record<string, unknown>, form: FormErrors): Promise<void> {
+  const wish = { kind: 'lampFitted', founds: 'lamp' as const, data }
+  if (!(await record(wish, `Fitted ${typed.value.lamp} as ${nextTag.value}`, form))) return
+  typed.value = blank()
+  open.value = false
 }
 /** Until when a lamp is good, and by what. */
 function untilWhen({ due, by }: (typeof lamps.value)[number]): string {
@@ -75,22 +62,18 @@ function untilWhen({ due, by }: (typeof lamps.value)[number]): string {
       <UPopover v-model:open="open" :content="{ align: 'end' }">
         <UButton label="Fit a lamp" variant="outline" color="neutral" icon="i-lucide-lightbulb" />
         <template #content>
-          <form class="grid gap-3 p-4 w-72" @submit.prevent="fit">
-            <UFormField label="Lamp"
-              ><UInput v-model="state.lamp" class="w-full" placeholder="UVB tube, 39 W" maxlength="60"
-            /></UFormField>
-            <UFormField label="Kind"
-              ><USelect v-model="state.source" :items="sources" value-key="value" class="w-full"
-            /></UFormField>
-            <UFormField label="Place"
-              ><USelectMenu v-model="state.placeId" :items="places" value-key="value" class="w-full" placeholder="None"
-            /></UFormField>
-            <UFormField label="Life" hint="days, where nobody measures"
-              ><UInputNumber v-model="state.lifeDays" :min="1" :max="3650" class="w-full"
-            /></UFormField>
+          <KindForm
+            v-model="typed"
+            :fields="fields!"
+            :schema="schema"
+            :complete="read => ({ ...read, tag: nextTag })"
+            :idle="!typed.lamp?.trim()"
+            label="Fit lamp"
+            :send="fit"
+            class="p-4 w-72"
+          >
             <p class="small quiet">Cold and unplugged first. Guard, thermostat and smoke alarm: lamps burn houses.</p>
-            <UButton type="submit" label="Fit lamp" :disabled="!state.lamp.trim()" :loading="busy" block />
-          </form>
+          </KindForm>
         </template>
       </UPopover>
     </div>

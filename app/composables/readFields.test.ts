@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { entryKinds } from '#core/subjects'
-import { readFields } from './readFields'
+import { asSeveral, readFields, severalOf } from './readFields'
 
 const withFields = [...entryKinds.values()].filter(kind => kind.fields)
 
@@ -16,12 +16,22 @@ describe('fields of a form', () => {
       place: 'inc-1',
       species: 'corn-snake',
       choice: 'female',
+      money: 25.5,
+      flag: true,
+      several: [] as unknown,
     }
     const founded = { tag: 'X-1', speciesId: 'corn-snake' }
     const [laying, birth] = [
       { tag: 'C-1', eggs: 6 },
       { tag: 'L-1', live: 6 },
     ]
+    /** Choices that are others than those of a sex. */
+    const choices: Record<string, unknown> = {
+      'lampFitted.source': 'tube',
+      'waysSet.ways': ['strikes', 'tongs'],
+      'supplierAdded.sendsOn': [1, 3],
+      'supplierChanged.sendsOn': [1, 3],
+    }
     const needed: Record<string, object> = {
       animalAdded: founded,
       groupAdded: { ...founded, unknown: 2 },
@@ -40,8 +50,13 @@ describe('fields of a form', () => {
       orderConfirmed: { comes: '2024-10-20' },
       cultureFound: { what: 'mites' },
       preyDiscarded: { count: 1 },
+      alarmAnswered: { alarm: 'place:low:p' },
+      lampFitted: { tag: 'U-1', lamp: 'Tube', lifeDays: 365 },
+      waysSet: { ways: [], more: '', only: '' },
+      supplierAdded: { name: 'A', leadDays: 2 },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
+      'alarmAnswered',
       'animalAdded',
       'animalCorrected',
       'born',
@@ -59,6 +74,7 @@ describe('fields of a form', () => {
       'groupLost',
       'groupWeighed',
       'laid',
+      'lampFitted',
       'materialBought',
       'orderConfirmed',
       'orderDropped',
@@ -67,10 +83,13 @@ describe('fields of a form', () => {
       'preyReceived',
       'sold',
       'speciesChanged',
+      'supplierAdded',
+      'supplierChanged',
+      'waysSet',
     ])
     for (const kind of withFields)
       for (const [name, hint] of Object.entries(kind.fields!)) {
-        const data = { ...needed[kind.kind], [name]: samples[hint.as] }
+        const data = { ...needed[kind.kind], [name]: choices[`${kind.kind}.${name}`] ?? samples[hint.as] }
         expect(kind.data.safeParse(data), `${kind.kind}.${name}`).toMatchObject({ success: true, data })
         expect(kind.data.safeParse({ ...data, [`${name}s`]: 1 }).success).toBe(false)
       }
@@ -115,14 +134,35 @@ describe('fields of a form', () => {
 
   it('offer no choice that their schema does not take', () => {
     const choices = withFields.flatMap(kind =>
-      Object.entries(kind.fields!).flatMap(([name, { choices = {} }]) =>
-        Object.keys(choices).map(choice => ({ kind, name, choice })),
+      Object.entries(kind.fields!).flatMap(([name, { as, choices = {} }]) =>
+        Object.keys(choices).map(choice => ({ kind, name, as, choice })),
       ),
     )
     expect(choices.map(c => `${c.kind.kind} ${c.choice}`)).toContain('animalCorrected unknown')
-    for (const { kind, name, choice } of choices) {
-      const base = kind.kind === 'animalAdded' ? { tag: 'X-1', speciesId: 'corn-snake' } : {}
-      expect(kind.data.safeParse({ ...base, [name]: choice }).success, `${kind.kind} ${choice}`).toBe(true)
+    const bases: Record<string, object> = {
+      animalAdded: { tag: 'X-1', speciesId: 'corn-snake' },
+      lampFitted: { tag: 'U-1', lamp: 'Tube', lifeDays: 365 },
+      waysSet: { ways: [], more: '', only: '' },
+      supplierAdded: { name: 'A', leadDays: 2 },
     }
+    for (const { kind, name, as, choice } of choices) {
+      // days of the week are numbers, which a form cannot hold
+      const one = name === 'sendsOn' ? Number(choice) : choice
+      const data = { ...bases[kind.kind], [name]: as === 'several' ? [one] : one }
+      expect(kind.data.safeParse(data).success, `${kind.kind} ${choice}`).toBe(true)
+      // several stand in a form side by side
+      if (as === 'several') expect(severalOf(asSeveral([choice, choice]))).toEqual([choice, choice])
+    }
+  })
+
+  it('of several none is none, and what is not ticked is not said', () => {
+    const { fields } = entryKinds.get('supplierAdded')!
+    const units = { tempUnit: '°C', massUnit: 'g' } as const
+    const none = readFields(fields!, { name: 'A', leadDays: '2', sendsOn: '', simulated: '' }, units)
+    expect(none).toEqual({ data: { name: 'A', leadDays: 2 }, problems: {} })
+    const said = { name: 'A', leadDays: '2', sendsOn: '1,5', simulated: 'yes', minimum: '12,50', carriage: 'free' }
+    const read = readFields(fields!, said, units)
+    expect(read.data).toMatchObject({ sendsOn: ['1', '5'], simulated: true, minimum: 12.5 })
+    expect(Object.keys(read.problems)).toEqual(['carriage'])
   })
 })

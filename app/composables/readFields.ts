@@ -30,11 +30,20 @@ function readField(as: FieldHint['as'], text: string, units: { tempUnit: Unit; m
     case 'count':
       return wholeNumber(text)
     case 'number':
+    case 'money':
       return anyNumber(text)
+    case 'several':
+      return severalOf(text)
+    case 'flag':
+      return true
     default:
       return text
   }
 }
+
+/** Of several choices those that were picked, as they stand in a form. */
+export const severalOf = (text: string | undefined): string[] => (text ? text.split(',') : [])
+export const asSeveral = (picked: readonly string[]): string => picked.join()
 
 /** What was typed into the fields of a form, as it is written; what is left empty and may be is left out. */
 export function readFields(fields: Fields, typed: Typed, units: { tempUnit: Unit; massUnit: Unit }): Read {

@@ -27,7 +27,21 @@ export type Lift = (data: Record<string, unknown>) => Record<string, unknown>
 /** How a field of an entry is asked for: a form is made from these and from the schema of its kind. */
 export interface FieldHint {
   label: string
-  as: 'count' | 'number' | 'text' | 'temperature' | 'mass' | 'place' | 'species' | 'choice' | 'day'
+  as:
+    | 'count'
+    | 'number'
+    | 'text'
+    | 'temperature'
+    | 'mass'
+    | 'money'
+    | 'place'
+    | 'species'
+    | 'choice'
+    /** Several of the choices, or none. */
+    | 'several'
+    /** So, or nothing is said. */
+    | 'flag'
+    | 'day'
   /** Beside the label, in a word or two: when it may stay empty. */
   hint?: string
   /** Below the field, in a sentence. */
@@ -36,7 +50,7 @@ export interface FieldHint {
   example?: string
   /** Nothing is written without it. */
   needed?: true
-  /** Of a choice: what is written, by what is read. */
+  /** Of a choice or several: what is read, by what is written. */
   choices?: Readonly<Record<string, string>>
   /** Of a day: none after today. */
   past?: true

@@ -190,7 +190,7 @@ describe('the ways of single animals', () => {
     const { id } = await animal('K-01')
     await visit.go(`/animals/${id}`)
     await visit.click('.ways summary')
-    await visit.click('button[aria-label="Ways"]')
+    await visit.click('button[aria-label^="Ways:"]')
     await visit.see('[role="option"]')
     await visit.page.keyboard.type('strikes')
     await visit.page.keyboard.press('Enter')

@@ -33,6 +33,11 @@ export const mannerKinds = [
       else delete state.ways
     },
     wording: d => (tellWays(d) ? `To mind: ${tellWays(d)}` : 'Nothing to mind of it'),
+    fields: {
+      ways: { label: 'Ways', as: 'several', choices: WAY_WORDS, example: 'None' },
+      more: { label: 'In your words', as: 'text', example: 'hides behind the cork, opens the lid itself' },
+      only: { label: 'Handled only by', as: 'text', hint: 'name or initials' },
+    },
   }),
 ]
 

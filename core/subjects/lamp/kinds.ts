@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { lineOfText, reference } from '../../reference'
 import { defineKind, seen } from '../../log'
 import { tag } from '../fields'
-import { LAMP_SOURCE_IDS } from './state'
+import { LAMP_SOURCES, LAMP_SOURCE_IDS } from './state'
 
 const none = z.strictObject({})
 const distance = z
@@ -35,6 +35,12 @@ export const lampKinds = [
     }),
     apply() {},
     wording: d => `Fitted ${d.lamp}`,
+    fields: {
+      lamp: { label: 'Lamp', as: 'text', needed: true, example: 'UVB tube, 39 W' },
+      source: { label: 'Kind', as: 'choice', choices: LAMP_SOURCES },
+      placeId: { label: 'Place', as: 'place' },
+      lifeDays: { label: 'Life', as: 'count', hint: 'days, where nobody measures', needed: true },
+    },
   }),
   defineKind({
     kind: 'lampReplaced',

@@ -138,6 +138,14 @@ export const placeKinds = [
       state.answered = { ...state.answered, [alarm]: { at: Date.parse(entry.at), why } }
     },
     wording: d => `Alarm answered: ${d.why}`,
+    fields: {
+      why: {
+        label: 'Why it may be silent until it is over',
+        as: 'text',
+        needed: true,
+        example: 'Lamp is ordered; looked at each',
+      },
+    },
   }),
   defineKind({
     kind: 'cared',

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { defineKind, seen, type CheckContext, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
+import { WEEKDAYS } from '../../units'
 import type { Offer, SupplierState } from './state'
 
 const money = (what: string) =>
@@ -25,6 +26,20 @@ const said = {
   minimum: money('The least order').nullable(),
   carriage: money('Carriage').nullable(),
 }
+
+/** How a supplier is asked for, new or changed. */
+const fields = {
+  name: { label: 'Name', as: 'text', needed: true },
+  leadDays: { label: 'Days on the road', as: 'count', needed: true },
+  sendsOn: {
+    label: 'Parcels leave on',
+    as: 'several',
+    choices: Object.fromEntries(WEEKDAYS.map((day, i) => [i, day])),
+    example: 'Every day',
+  },
+  minimum: { label: 'Least order', as: 'money', example: 'none' },
+  carriage: { label: 'Carriage', as: 'money', example: 'none' },
+} as const
 
 export const OfferData = z.strictObject({
   prey: reference('feeder'),
@@ -75,6 +90,10 @@ export const supplierKinds = [
     }),
     apply() {},
     wording: d => `${d.name} added`,
+    fields: {
+      ...fields,
+      simulated: { label: 'Simulated: it answers orders by itself, to try the plan out', as: 'flag' },
+    },
   }),
   defineKind({
     kind: 'supplierChanged',
@@ -92,6 +111,7 @@ export const supplierKinds = [
       Object.assign(state, data)
     },
     wording: d => `Supplier changed${d.name ? `: ${d.name}` : ''}`,
+    fields,
   }),
   defineKind({
     kind: 'priceListSet',
