@@ -31,7 +31,6 @@ const animal = computed(() => house.house.animals[id.value])
 const species = computed(() => (animal.value ? speciesOf(house.almanac, animal.value.speciesId) : null))
 const when = ref<number | null>(house.today)
 const canWrite = computed(() => dayProblem(when.value, { max: house.today }) === undefined)
-const note = ref('')
 const correcting = ref(false)
 
 const pairing = computed(() => (animal.value ? openPairingOf(house.house, animal.value.id) : undefined))
@@ -109,9 +108,6 @@ async function write(kind: string, data: Record<string, unknown>, says: string, 
       form,
     )) !== null
   )
-}
-async function writeNote(): Promise<void> {
-  if (note.value.trim() && (await write('noted', { text: note.value.trim() }, 'note written'))) note.value = ''
 }
 </script>
 
@@ -286,16 +282,7 @@ async function writeNote(): Promise<void> {
                   :powders="Boolean(species.supplements)"
                   :day="canWrite ? when : null"
                 />
-                <form class="line" @submit.prevent="writeNote">
-                  <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
-                  <UButton
-                    type="submit"
-                    label="Write note"
-                    variant="outline"
-                    color="neutral"
-                    :disabled="!note.trim()"
-                  />
-                </form>
+                <RecordNote :write="text => write('noted', { text }, 'note written')" />
                 <div class="line">
                   <USelectMenu
                     :items="placeItems"

@@ -66,10 +66,6 @@ const kin = computed(() =>
     .filter(c => c.id === clutch.value?.partOf || c.partOf === id.value)
     .map(c => ({ id: c.id, tag: c.tag, says: c.partOf === id.value ? `${c.eggs} of its eggs are` : 'Out of' })),
 )
-const note = ref('')
-async function writeNote(): Promise<void> {
-  if (note.value.trim() && (await write('clutchNoted', { text: note.value.trim() }, 'note written'))) note.value = ''
-}
 
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
@@ -222,10 +218,7 @@ const next = computed(() => {
         </fieldset>
         <EggsProgramme v-if="species.incubation" v-model:open="planning" :clutch="clutch" :day="day" />
         <EggsApart v-model:open="dividing" :clutch="clutch" :day="day" />
-        <form class="line mt-2" @submit.prevent="writeNote">
-          <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
-          <UButton type="submit" label="Write note" variant="outline" color="neutral" :disabled="!note.trim()" />
-        </form>
+        <RecordNote class="mt-2" :write="text => write('clutchNoted', { text }, 'note written')" />
         <p v-if="clutch.kind === 'eggs'" class="quiet small mt-3">
           <UIcon name="i-lucide-triangle-alert" class="size-3.5" /> Do not turn eggs. A firm doubtful egg is put apart,
           not thrown out. Leave a pipped egg; never pull. Wash hands after.

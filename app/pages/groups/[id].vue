@@ -51,7 +51,6 @@ const SEX_ITEMS = [
   { value: 'female', label: 'females' },
   { value: 'unknown', label: 'of unknown sex' },
 ]
-const note = ref('')
 const sexes = reactive({ male: 0, female: 0 })
 watch(
   () => group.value?.numbers,
@@ -99,9 +98,6 @@ function laid(count: number, further: Record<string, unknown>, form?: FormErrors
   return live
     ? write('groupBore', { tag, live: count, ...further }, `birth of ${count}`, form)
     : write('groupLaid', { tag, eggs: count, ...further }, `laid ${count}`, form)
-}
-async function writeNote(): Promise<void> {
-  if (note.value.trim() && (await write('groupNoted', { text: note.value.trim() }, 'note written'))) note.value = ''
 }
 const weighing = computed(() => group.value?.weighings.at(-1))
 const clutches = computed(() =>
@@ -239,10 +235,7 @@ const answer = computed(() => {
               <label class="quiet small" for="group-females">females</label>
               <UButton type="submit" label="Write sexes" variant="outline" color="neutral" :disabled="busy" />
             </form>
-            <form class="line" @submit.prevent="writeNote">
-              <UInput v-model="note" placeholder="Note" aria-label="Note" class="grow" maxlength="2000" />
-              <UButton type="submit" label="Write note" variant="outline" color="neutral" :disabled="!note.trim()" />
-            </form>
+            <RecordNote :write="text => write('groupNoted', { text }, 'note written')" />
             <USelectMenu
               :items="places"
               value-key="value"

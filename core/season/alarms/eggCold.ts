@@ -1,14 +1,13 @@
-import { speciesOf } from '../../almanac'
+import { speciesOf, type Almanac } from '../../almanac'
 import { climateAt, degreesAbove, endOf, hourOf, latelyOf } from '../../climate'
 import type { HourlyLog } from '../../channels'
 import { developmentOf, hoursUntil, timeConstant } from '../../incubation'
-import { computedInput, factInput } from '../../judgement'
 import { temperatureAt } from '../../places'
 import type { ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
 import type { SeasonContext } from '../context'
 import { eggPhase } from '../eggs'
-import { tellSome } from './tellSome'
+import { EGGS_COLD_TODO, eggsColdReason, tellEggsCold, type EggsCold } from './eggColdWords'
 
 /** What a room around a box lately was: what the box cools towards when its heat is off, °C. */
 function roomOf({ house, almanac }: SeasonContext, placeId: string): number | null {
@@ -35,6 +34,52 @@ function daysLost(
   return Math.max(0, lost / 24)
 }
 
+/** For how many hours to now it has been so much colder than it is set to, as far back as is looked. */
+function hoursCold(log: HourlyLog, setC: number, { eggsCold, eggsLately }: Almanac['common']): number {
+  let hours = 0
+  while (hours < eggsLately!.value && hourOf(log, endOf(log) - 1 - hours) < setC - eggsCold!.value) hours++
+  return hours
+}
+
+/** How fast the box cools toward its room, from the hour in which it began to fall; null where it does not fall now. */
+function coolingOf(log: HourlyLog, hours: number, roomC: number | null): number | null {
+  const falling = Array.from({ length: hours + 1 }, (_, i) => hourOf(log, endOf(log) - 1 - hours + i)).filter(
+    t => !Number.isNaN(t),
+  )
+  const now = hourOf(log, endOf(log) - 1)
+  const cools = roomC !== null && falling.at(-1)! < falling[0]! && now < (falling.at(-2) ?? now)
+  return cools ? timeConstant(falling, roomC) : null
+}
+
+function coldOf(placeId: string, log: HourlyLog, all: readonly ClutchState[], context: SeasonContext): EggsCold | null {
+  const { house, almanac } = context
+  // eggs in a cool pause lie cool on purpose
+  const clutches = all.filter(c => !eggPhase(c, context)?.phase)
+  const setC = temperatureAt(house.places, placeId) ?? clutches[0]?.tempC ?? null
+  if (!clutches.length || setC === null) return null
+  const hours = hoursCold(log, setC, almanac.common)
+  if (hours < almanac.common.eggsColdFor!.value) return null
+  const now = hourOf(log, endOf(log) - 1)
+  const room = roomOf(context, placeId)
+  const tau = coolingOf(log, hours, room)
+  const standsAt = Math.max(
+    ...clutches.map(c => developmentOf(speciesOf(almanac, c.speciesId).incubation!, almanac).baseC),
+  )
+  const until = (tempC: number) => (tau === null ? null : hoursUntil(now, room!, tau, tempC))
+  return {
+    name: house.places[placeId]?.name ?? placeId,
+    now,
+    setC,
+    hours,
+    room,
+    timeConstant: tau,
+    standsAt,
+    standsIn: until(standsAt),
+    diesIn: until(almanac.common.eggsColdKills!.value),
+    lost: clutches.map(c => ({ tag: c.tag, days: daysLost(c, log, hours, setC, context) })),
+  }
+}
+
 /** Eggs that cool: the heat may be off. Whom it costs how much, and how long the box has. */
 export function coldAlarm(
   placeId: string,
@@ -42,66 +87,18 @@ export function coldAlarm(
   all: readonly ClutchState[],
   context: SeasonContext,
 ): Alarm[] {
-  const { house, almanac } = context
-  // eggs in a cool pause lie cool on purpose
-  const clutches = all.filter(c => !eggPhase(c, context)?.phase)
-  const setC = temperatureAt(house.places, placeId) ?? clutches[0]?.tempC ?? null
-  const { eggsCold, eggsColdFor, eggsHarm, eggsColdKills, eggsLately } = almanac.common
-  const [under, atLeast, harm, kills] = [eggsCold!, eggsColdFor!, eggsHarm!, eggsColdKills!]
-  if (!clutches.length || setC === null) return []
-  let hours = 0
-  while (hours < eggsLately!.value && hourOf(log, endOf(log) - 1 - hours) < setC - under.value) hours++
-  if (hours < atLeast.value) return []
-  const now = hourOf(log, endOf(log) - 1)
-  const roomC = roomOf(context, placeId)
-  // from the hour in which it began to fall
-  const falling = Array.from({ length: hours + 1 }, (_, i) => hourOf(log, endOf(log) - 1 - hours + i)).filter(
-    t => !Number.isNaN(t),
-  )
-  const cools = roomC !== null && falling.at(-1)! < falling[0]! && now < (falling.at(-2) ?? now)
-  const tau = cools ? timeConstant(falling, roomC) : null
-  const stands = Math.max(
-    ...clutches.map(c => developmentOf(speciesOf(almanac, c.speciesId).incubation!, almanac).baseC),
-  )
-  const left = tau === null ? null : hoursUntil(now, roomC!, tau, stands)
-  const toDeath = tau === null ? null : hoursUntil(now, roomC!, tau, kills.value)
-  const name = house.places[placeId]?.name ?? placeId
-  const lost = clutches.map(c => `${c.tag} ${daysLost(c, log, hours, setC, context).toFixed(1)}`)
-  const told = tellSome(lost)
-  const until =
-    now <= stands
-      ? `: development stands still`
-      : left === null || !Number.isFinite(left)
-        ? ''
-        : `, and falls: development stands still at ${stands.toFixed(1)} °C in about ${Math.max(1, Math.round(left))} hours`
-  const deadly =
-    now <= kills.value
-      ? `; under ${kills.value} °C eggs die`
-      : toDeath === null || !Number.isFinite(toDeath)
-        ? ''
-        : `, and they die from ${kills.value} °C, in about ${Math.max(1, Math.round(toDeath))} hours`
+  const cold = coldOf(placeId, log, all, context)
+  if (!cold) return []
+  const { common } = context.almanac
+  const soon = cold.standsIn !== null && cold.standsIn < common.eggsHarm!.value
   return [
     {
       id: `eggCold:${placeId}`,
-      level: now <= stands || (left !== null && left < harm.value) ? 'harm' : 'watch',
+      level: cold.now <= cold.standsAt || soon ? 'harm' : 'watch',
       subject: { type: 'place', id: placeId },
-      text: `${name} is at ${now.toFixed(1)} °C and set to ${setC} °C, for ${hours >= eggsLately!.value ? `over ${hours}` : hours} hours${until}${deadly}. Lost so far, in days of development: ${told}`,
-      todo: 'Look at plug, fuse and thermostat. Lid shut and a blanket round the box keep it warm; bring it back slowly, and do not turn the eggs.',
-      reasons: [
-        {
-          rule: 'What the probe reads against what the place is set to; a box without heat cools toward its room by Newton’s law, as fast as its own readings say',
-          inputs: [
-            factInput('Told from, under what it is set to', 'common.eggsCold.value', under),
-            factInput('For', 'common.eggsColdFor.value', atLeast),
-            computedInput('Room', roomC === null ? 'not known' : `${roomC.toFixed(1)} °C`),
-            computedInput('Time constant', tau === null ? 'not to be read yet' : `${tau.toFixed(1)} hours`),
-            factInput('Harm when it stands still within', 'common.eggsHarm.value', harm),
-            computedInput('Development stands still at', `${stands.toFixed(1)} °C`),
-            factInput('Kills', 'common.eggsColdKills.value', kills),
-          ],
-          change: 'The next reading; another temperature set of the place',
-        },
-      ],
+      text: tellEggsCold(cold, common),
+      todo: EGGS_COLD_TODO,
+      reasons: [eggsColdReason(cold, common)],
     },
   ]
 }
