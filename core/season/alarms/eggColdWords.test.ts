@@ -20,7 +20,7 @@ const kills = common.eggsColdKills!.value
 describe('eggs that cool, in words', () => {
   it.each([
     [{}, ', and falls: development stands still at 18.0 °C in about 4 hours.'],
-    [{ standsIn: 0.2 }, 'stands still at 18.0 °C in about 1 hours.'],
+    [{ standsIn: 0.2 }, 'stands still at 18.0 °C in about 1 hour.'],
     // toward a room that is warm enough it gets there never
     [{ standsIn: Infinity }, 'for 4 hours. Lost'],
     [{ standsIn: null }, 'for 4 hours. Lost'],

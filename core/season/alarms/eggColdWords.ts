@@ -22,7 +22,10 @@ export interface EggsCold {
 }
 
 const celsius = (t: number) => `${t.toFixed(1)} °C`
-const about = (hours: number) => `in about ${Math.max(1, Math.round(hours))} hours`
+const about = (hours: number) => {
+  const whole = Math.max(1, Math.round(hours))
+  return `in about ${whole} ${whole === 1 ? 'hour' : 'hours'}`
+}
 /** Of what lies ahead for ever nothing is said. */
 const ahead = (hours: number | null): hours is number => hours !== null && Number.isFinite(hours)
 
