@@ -1,4 +1,4 @@
-import { addTemplate, defineNuxtModule } from '@nuxt/kit'
+import { addTemplate, defineNuxtModule } from 'nuxt/kit'
 import { icons as lucide } from '@iconify-json/lucide'
 import { getIconsCSS } from '@iconify/utils/lib/css/icons'
 

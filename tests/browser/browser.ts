@@ -235,17 +235,23 @@ export class Visit {
     )
   }
 
-  /** Waits until no panel moves any more: a click on a sliding one hits beside the button. */
+  /**
+   * Waits until no panel moves any more, since a click on a sliding one hits beside the button, and until no menu is about
+   * to close: it then takes the focus back to its button, from a field into which something is being typed.
+   */
   async still(): Promise<void> {
-    await this.until('panels to be still', () =>
-      document
-        .getAnimations()
-        .every(
-          a =>
-            a.playState !== 'running' ||
-            a.effect?.getTiming().iterations === Infinity ||
-            !(a.effect as KeyframeEffect | null)?.target?.closest('[role="dialog"]'),
-        ),
+    await this.until(
+      'panels and menus to be still',
+      () =>
+        !document.querySelector('[data-reka-popper-content-wrapper] > [data-state="closed"]') &&
+        document
+          .getAnimations()
+          .every(
+            a =>
+              a.playState !== 'running' ||
+              a.effect?.getTiming().iterations === Infinity ||
+              !(a.effect as KeyframeEffect | null)?.target?.closest('[role="dialog"]'),
+          ),
     )
   }
 
@@ -308,11 +314,15 @@ export class Visit {
   /** Writes into a field in place of what stands there. */
   async retype(selector: string, text: string): Promise<void> {
     await this.see(selector, { visible: true })
-    await this.reach(
-      async () => (await this.page.$(selector)) as ElementHandle<HTMLElement> | null,
-      element => element.click({ count: 3 }),
-    )
-    await this.page.keyboard.type(text)
+    // a menu that closes late takes the focus back while something is being typed, which a hand would type again
+    for (let tries = 0; tries < 3; tries++) {
+      await this.reach(
+        async () => (await this.page.$(selector)) as ElementHandle<HTMLElement> | null,
+        element => element.click({ count: 3 }),
+      )
+      await this.page.keyboard.type(text)
+      if ((await this.page.$eval(selector, e => (e as HTMLInputElement).value)) === text) return
+    }
   }
 
   /** Takes back what a toast tells; an older one may still stand beside it. */

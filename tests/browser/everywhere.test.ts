@@ -26,6 +26,15 @@ const smallTargets = () =>
       .map(e => `${(e as HTMLElement).innerText || e.getAttribute('aria-label')}: ${e.className}`),
   )
 
+/** Icons that are not drawn by the one sheet of all: without an outline, or with a sheet of their own. */
+const strayIcons = () =>
+  visit.page.evaluate(() => [
+    ...[...document.querySelectorAll('.iconify')]
+      .filter(icon => getComputedStyle(icon).maskImage === 'none')
+      .map(icon => icon.className),
+    ...[...document.querySelectorAll('head style')].map(sheet => sheet.textContent!).filter(css => css.includes('.i-')),
+  ])
+
 describe('axe-core finds nothing above minor in any of three themes, and no target is under 24 px', () => {
   it('on every screen', async () => {
     await open()
@@ -46,6 +55,7 @@ describe('axe-core finds nothing above minor in any of three themes, and no targ
       await visit.move(path)
       expect(await inEachTheme(), path).toEqual([])
       expect(await smallTargets(), path).toEqual([])
+      expect(await strayIcons(), path).toEqual([])
     }
     // twenty screens in three themes
   }, 300_000)
