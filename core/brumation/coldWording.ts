@@ -107,6 +107,7 @@ function expectedReason({ usualWater }: Weighed, input: ColdInput): Reason {
         ...(burnt.read < burnt.hours ? [computedInput('Others taken at', `${burnt.assumedC} °C`)] : []),
         beyond,
         computedInput('Water usual by now, at most', percent(usualWater)),
+        factInput('From the first day, of a whole stay', 'common.coldWaterLeast.value', input.common.coldWaterLeast!),
       ],
     }
   const { loss } = species.cold

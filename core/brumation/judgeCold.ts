@@ -27,7 +27,7 @@ const GRAVE_SIGNS = ['breathing', 'discharge']
 type Called = readonly [ColdAction, ColdCause]
 
 /** The loss that counts: a gain without a drink is no gain, so the lesser loss is not believed. */
-function weighedOf({ species: { cold }, animal, line, wakeDay }: ColdInput): Weighed | null {
+function weighedOf({ species: { cold }, animal, line, wakeDay, common }: ColdInput): Weighed | null {
   const [before, last] = line.points.slice(-2)
   if (!line.start || !before || !last) return null
   const gain = before.lost - last.lost
@@ -37,7 +37,7 @@ function weighedOf({ species: { cold }, animal, line, wakeDay }: ColdInput): Wei
   return {
     lost: unbelieved ? before.lost : line.lost!,
     unbelieved: unbelieved ? gain : null,
-    usualWater: cold.watchLoss.value * Math.max(0.15, partOfStay),
+    usualWater: cold.watchLoss.value * Math.max(common.coldWaterLeast!.value, partOfStay),
   }
 }
 

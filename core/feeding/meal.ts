@@ -32,9 +32,11 @@ const rodentsOf = derived((almanac: Almanac) =>
 export function rodentFor(almanac: Almanac, massG: number, share: number): string {
   const wanted = massG * share
   const sizes = rodentsOf(almanac)
+  const { ratsFrom, miceBefore } = almanac.common
   // a ratio, so that 2 g against 4 g is as far off as 100 g against 200 g; mouse before rat where both fit
   const off = (id: string) =>
-    Math.abs(Math.log(feederOf(almanac, id).massG.likely / wanted)) + (id.startsWith('rat.') && wanted < 25 ? 0.3 : 0)
+    Math.abs(Math.log(feederOf(almanac, id).massG.likely / wanted)) +
+    (id.startsWith('rat.') && wanted < ratsFrom!.value ? miceBefore!.value : 0)
   return sizes.reduce((best, f) => (off(f.id) < off(best) ? f.id : best), sizes[0]!.id)
 }
 
@@ -263,6 +265,7 @@ export function nextMeal(
       factInput('Prey', `schools.rodentSize`, school.fact!),
       ...(carrying ? [carrying.input] : []),
       spreadInput(feederOf(almanac, prey).name, `feeders.${prey}.massG`, feederOf(almanac, prey).massG),
+      factInput('Mouse before rat under', 'common.ratsFrom.value', almanac.common.ratsFrom!),
     ],
     change: 'A new weight, or the other school of rodent size',
   })

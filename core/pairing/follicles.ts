@@ -17,7 +17,8 @@ export function ovulationFromFollicles(
   today: Day,
 ): { dist: DayDist; reasons: Reason[] } | null {
   const { follicles } = species.mating
-  const { follicleNoise, folliclesStalled, folliclesShrinking, folliclesApart } = common
+  const { follicleNoise, folliclesSlower, folliclesFaster, folliclesStalled, folliclesShrinking, folliclesApart } =
+    common
   const noise = follicleNoise!.value
   const seen = pairing.follicles.filter(f => f.day > since)
   const last = seen.at(-1)
@@ -33,9 +34,9 @@ export function ovulationFromFollicles(
     own === null
       ? mmPerDay
       : {
-          earliest: Math.max(mmPerDay.earliest, own * 0.6),
+          earliest: Math.max(mmPerDay.earliest, own * folliclesSlower!.value),
           likely: Math.min(mmPerDay.latest, Math.max(mmPerDay.earliest, own)),
-          latest: Math.max(Math.min(mmPerDay.latest, own * 1.6), mmPerDay.earliest),
+          latest: Math.max(Math.min(mmPerDay.latest, own * folliclesFaster!.value), mmPerDay.earliest),
         }
   const days = (mm: number, perDay: number) => Math.max(0, Math.round((mm - last.mm) / perDay))
   const earliest = days(ovulateMm.earliest, speed.latest)
@@ -60,6 +61,8 @@ export function ovulationFromFollicles(
             ? [
                 entryInput('Before', `${first.mm} mm, ${formatDay(first.day, today)}`, first),
                 computedInput('Growth', `${own!.toFixed(2)} mm a day`),
+                factInput('May go on as slowly, of that', 'common.folliclesSlower.value', folliclesSlower!),
+                factInput('or as quickly', 'common.folliclesFaster.value', folliclesFaster!),
               ]
             : []),
           spreadInput('At ovulation', `species.${species.id}.mating.follicles.ovulateMm`, ovulateMm),

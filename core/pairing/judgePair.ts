@@ -64,56 +64,62 @@ function ageFactor(input: PairInput): Factor {
   return fine({ code: 'age', sides: SIDES, until: null })
 }
 
-function weightFactor({ species, dam }: PairInput): Factor {
+function weightFactor({ species, almanac, dam }: PairInput): Factor {
   const leastG = species.adultMassG.value * species.mating.femaleMassShare.value
   const finding: Finding = { code: 'weight', leastG }
   const weight = weighed(dam)
-  if (!weight) return { level: 'wait', factor: 0.7, finding }
+  if (!weight) return { level: 'wait', factor: almanac.common.pairUnweighed!.value, finding }
   return weight.massG < leastG ? no(finding) : fine(finding)
 }
 
 function sizeFactors(input: PairInput): Factor[] {
   const { species, almanac, dam, sire, today } = input
   const { eatsMates, sizeRatio } = species.mating
-  const known = almanac.common.sizeKnown!.value
+  const { sizeKnown, pairSizeUnknown, pairApart } = almanac.common
   const unsure = SIDES.find(side => {
     const last = weighed(input[side])
-    return !last || today - last.day > known
+    return !last || today - last.day > sizeKnown!.value
   })
   const factors: Factor[] =
-    eatsMates && unsure ? [{ level: 'wait', factor: 0.5, finding: { code: 'sizeNotKnown', side: unsure } }] : []
+    eatsMates && unsure
+      ? [{ level: 'wait', factor: pairSizeUnknown!.value, finding: { code: 'sizeNotKnown', side: unsure } }]
+      : []
   const [d, s] = [weighed(dam), weighed(sire)]
   if (!d || !s) return factors
   const ratio = Math.max(d.massG, s.massG) / Math.min(d.massG, s.massG)
   const finding: Finding = { code: 'sizes', ratio }
   if (ratio <= sizeRatio.value) return [...factors, fine(finding)]
-  return [...factors, eatsMates ? no(finding) : { level: 'doubtful', factor: sizeRatio.value / ratio / 1.5, finding }]
+  const factor = (sizeRatio.value / ratio) * pairApart!.value
+  return [...factors, eatsMates ? no(finding) : { level: 'doubtful', factor, finding }]
 }
 
-function sexFactor({ dam, sire }: PairInput): Factor {
+function sexFactor({ almanac, dam, sire }: PairInput): Factor {
+  const { pairSexLeast, pairSexSure } = almanac.common
   const chance = dam.sexChance * sire.sexChance
   const finding: Finding = { code: 'sexes', chance, lessSure: dam.sexChance <= sire.sexChance ? 'dam' : 'sire' }
-  return chance < 0.5 ? no(finding) : { level: chance < 0.95 ? 'doubtful' : 'good', factor: chance, finding }
+  if (chance < pairSexLeast!.value) return no(finding)
+  return { level: chance < pairSexSure!.value ? 'doubtful' : 'good', factor: chance, finding }
 }
 
 function kinFactor({ almanac, schools, species, dam, sire, kinship }: PairInput): Factor {
   const limit = schoolChoice(almanac, schools, 'inbreeding', species.id).fact!.value
+  const { pairKinFrom, pairKinPart, inbreedingLoad } = almanac.common
   const finding: Finding = { code: 'kin', limit }
   if (kinship > limit + 1e-9) return no(finding)
   const rare = 1 - (dam.meanKinship + sire.meanKinship) / 4
   return {
-    level: kinship > limit / 2 && kinship > 0.05 ? 'doubtful' : 'good',
-    factor: Math.exp(-almanac.common.inbreedingLoad!.value * kinship) * rare,
+    level: kinship > limit * pairKinPart!.value && kinship > pairKinFrom!.value ? 'doubtful' : 'good',
+    factor: Math.exp(-inbreedingLoad!.value * kinship) * rare,
     finding,
   }
 }
 
 function pastFactors({ almanac, species, past, today }: PairInput): Factor[] {
   const usual = species.fertility.value
-  const { fertilityShrink, injuryHeals, rejectionCounts } = almanac.common
+  const { fertilityShrink, injuryHeals, rejectionCounts, pairFewGood, pairRejected } = almanac.common
   const drawn = fertilityShrink!.value
   const good = (past.eggs - past.slugs + drawn * usual) / Math.max(1e-9, past.eggs + drawn)
-  const low = good < usual * 0.6
+  const low = good < usual * pairFewGood!.value
   const { injury, lastRejection, rejections } = past
   return [
     {
@@ -123,7 +129,7 @@ function pastFactors({ almanac, species, past, today }: PairInput): Factor[] {
     },
     ...(injury && today - injury.day <= injuryHeals!.value ? [no({ code: 'injury', ...injury })] : []),
     ...(lastRejection !== null && today - lastRejection <= rejectionCounts!.value
-      ? [{ level: 'doubtful' as const, factor: 0.8 ** rejections, finding: { code: 'rejections' as const } }]
+      ? [{ level: 'doubtful', factor: pairRejected!.value ** rejections, finding: { code: 'rejections' } } as const]
       : []),
   ]
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import type { AnimalState } from '../subjects'
 import type { Candidate, Finding, PairInput } from './findings'
+import { judgePair } from './judgePair'
 import { pairCaution, tellFinding, withFactor } from './wording'
 
 const today = 20_000
@@ -81,5 +82,51 @@ describe('what a rule of a pair found, in words', () => {
     expect(pairCaution({ mating: { ...mating, eatsMates: false }, sexing: undefined })).toBeNull()
     const { sexing } = Object.values(shippedAlmanac.species).find(s => s.sexing?.venomous)!
     expect(pairCaution({ mating: { ...mating, eatsMates: false }, sexing })).toMatch(/licensed keepers only/)
+  })
+})
+
+const weighed = (massG: number) => ({ weights: [{ day: today - 5, massG, entryId: 'w' }] }) as Partial<AnimalState>
+const bred = species.mating!
+
+describe('what counts for how much is said by the almanac, and its working leads there', () => {
+  const harmless = { ...species, mating: { ...bred, eatsMates: false } }
+  it.each([
+    ['pairUnweighed', 0.3, {}, 0.3],
+    ['pairSizeUnknown', 0.2, {}, 0.2],
+    [
+      'pairApart',
+      0.5,
+      {
+        species: harmless,
+        dam: candidate('D', { animal: animal('D', weighed(bred.sizeRatio.value * 400)) }),
+        sire: candidate('S', { animal: animal('S', weighed(200)) }),
+      },
+      0.25,
+    ],
+    ['pairRejected', 0.7, {}, 0.49],
+  ] as [string, number, Partial<PairInput>, number][])('%s', (row, value, more, part) => {
+    const common = { ...shippedAlmanac.common, [row]: { ...shippedAlmanac.common[row]!, value } }
+    const { value: verdict, reasons } = judgePair(pair({ ...more, almanac: { ...shippedAlmanac, common } }))
+    const at = reasons.findIndex(r =>
+      r.inputs.some(i => i.from.kind === 'almanac' && i.from.path === `common.${row}.value`),
+    )
+    expect(verdict.parts[at]!.factor).toBeCloseTo(part, 10)
+  })
+
+  it.each([
+    ['pairSexLeast', 0.95, 'no'],
+    ['pairSexSure', 0.85, 'good'],
+    ['pairSexSure', 0.95, 'doubtful'],
+  ])('%s at %d: %s', (row, value, level) => {
+    const common = { ...shippedAlmanac.common, [row]: { ...shippedAlmanac.common[row]!, value } }
+    const heavy = animal('D', { ...weighed(species.adultMassG.value), bornDay: today - 3000 })
+    const input = pair({
+      almanac: { ...shippedAlmanac, common },
+      species: harmless,
+      dam: candidate('D', { animal: heavy, sexChance: 0.9 }),
+      kinship: 0,
+      past: { eggs: 0, slugs: 0, rejections: 0, lastRejection: null, injury: null },
+    })
+    expect(judgePair(input).value.level).toBe(level)
   })
 })

@@ -73,7 +73,7 @@ const WORDS: Words = {
     return { text: `${tag} is too young until ${formatDay(until, today)}`, reason: { rule, inputs, change: 'Time' } }
   },
 
-  weight({ leastG }, { species, dam: { animal } }) {
+  weight({ leastG }, { species, almanac, dam: { animal } }) {
     const { tag } = animal
     const last = animal.weights.at(-1)
     const least = `${Math.round(leastG)} g`
@@ -95,6 +95,7 @@ const WORDS: Words = {
             species.mating.femaleMassShare,
           ),
           factInput('Usual adult', `species.${species.id}.adultMassG.value`, species.adultMassG),
+          ...(last ? [] : [factInput('Counted as', 'common.pairUnweighed.value', almanac.common.pairUnweighed!)]),
         ],
       },
     }
@@ -113,35 +114,41 @@ const WORDS: Words = {
             ? entryInput(`${tag} weighed`, `${last.massG} g, ${formatDay(last.day, today)}`, last)
             : computedInput(`${tag} weighs`, 'not known'),
           factInput('A weight counts for', 'common.sizeKnown.value', almanac.common.sizeKnown!),
+          factInput('Counted as', 'common.pairSizeUnknown.value', almanac.common.pairSizeUnknown!),
         ],
         change: 'A weight',
       },
     }
   },
 
-  sizes({ ratio }, { species, sire: { animal } }) {
+  sizes({ ratio }, { species, almanac, sire: { animal } }) {
     const { eatsMates, sizeRatio } = species.mating
     const weight = animal.weights.at(-1)!
+    const apart = ratio > sizeRatio.value
     return {
-      text: ratio > sizeRatio.value ? `${ratio.toFixed(1)} × apart in size` : '',
+      text: apart ? `${ratio.toFixed(1)} × apart in size` : '',
       reason: {
         rule: eatsMates ? 'They eat snakes: a mate much smaller is prey' : 'A mate much smaller is at risk',
         inputs: [
           computedInput('Heavier over lighter', `${ratio.toFixed(1)} ×`),
           factInput('At most', `species.${species.id}.mating.sizeRatio.value`, sizeRatio),
           entryInput(`${animal.tag} weighs`, `${weight.massG} g`, weight),
+          ...(apart && !eatsMates
+            ? [factInput('Counted as', 'common.pairApart.value', almanac.common.pairApart!)]
+            : []),
         ],
       },
     }
   },
 
   sexes({ chance, lessSure }, input) {
-    const { dam, sire } = input
+    const { dam, sire, almanac } = input
+    const { pairSexLeast, pairSexSure } = almanac.common
     const { animal, sexChance } = input[lessSure]
     const role = lessSure === 'dam' ? 'female' : 'male'
     return {
       text:
-        chance < 0.5
+        chance < pairSexLeast!.value
           ? `${animal.tag} is not known to be a ${role}`
           : `${animal.tag} is a ${role} by ${percent(sexChance, 0)} only`,
       reason: {
@@ -149,6 +156,8 @@ const WORDS: Words = {
         inputs: [
           computedInput(`${dam.animal.tag} a female`, percent(dam.sexChance)),
           computedInput(`${sire.animal.tag} a male`, percent(sire.sexChance)),
+          factInput('Not put together under', 'common.pairSexLeast.value', pairSexLeast!),
+          factInput('Doubtful under', 'common.pairSexSure.value', pairSexSure!),
         ],
         change: 'Further evidence of its sex',
       },
@@ -166,6 +175,8 @@ const WORDS: Words = {
         inputs: [
           computedInput('Inbreeding of the young', percent(kinship)),
           factInput('At most', 'schools.inbreeding', school.fact!),
+          factInput('Doubtful over, of that', 'common.pairKinPart.value', almanac.common.pairKinPart!),
+          factInput('and over', 'common.pairKinFrom.value', almanac.common.pairKinFrom!),
           settingInput(school.name, school.reason, 'schools'),
           factInput('Vigour left is exp(−this · F)', 'common.inbreedingLoad.value', almanac.common.inbreedingLoad!),
           computedInput(
@@ -188,6 +199,7 @@ const WORDS: Words = {
         factInput('Usual', `species.${species.id}.fertility.value`, species.fertility),
         factInput('Weighs as', 'common.fertilityShrink.value', almanac.common.fertilityShrink!),
         computedInput('Expected', `${percent(good, 0)} good`),
+        factInput('Doubtful under, of the usual', 'common.pairFewGood.value', almanac.common.pairFewGood!),
       ],
     },
   }),
@@ -206,10 +218,11 @@ const WORDS: Words = {
   rejections: (_, { almanac, past }) => ({
     text: `rejected ${past.rejections} ×`,
     reason: {
-      rule: 'Each rejection in this season counts a fifth off',
+      rule: 'Each rejection in this season counts against them',
       inputs: [
         computedInput('Rejections', `${past.rejections}`),
         factInput('Counted for', 'common.rejectionCounts.value', almanac.common.rejectionCounts!),
+        factInput('Each counts as', 'common.pairRejected.value', almanac.common.pairRejected!),
       ],
     },
   }),

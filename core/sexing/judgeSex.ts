@@ -22,9 +22,6 @@ export interface SexVerdict {
   contradictions: string[]
 }
 
-/** A piece that speaks this strongly against the rest is named as a contradiction: ten to one. */
-const STRONG = Math.log(10)
-
 const chanceOf = (logOdds: number) => 1 / (1 + Math.exp(-logOdds))
 const oddsOf = (p: number) => Math.log(p / (1 - p))
 
@@ -50,11 +47,17 @@ export function sexPrior(species: Species, tempC: number | null): SexPrior {
   return { male: 0.5, found: { code: 'evenly' } }
 }
 
-function contradictionsOf(pieces: readonly CountedPiece[], proofs: readonly Proof[], total: number): Contradiction[] {
+/** @param strong log-odds from which a piece that speaks against the rest is named */
+function contradictionsOf(
+  pieces: readonly CountedPiece[],
+  proofs: readonly Proof[],
+  total: number,
+  strong: number,
+): Contradiction[] {
   const later = proofs.at(-1)
   const rules = later ? (later.says === 'male' ? 1 : -1) : Math.sign(total)
   const first = proofs.find(p => p.says !== later?.says)
-  const against = pieces.filter(p => Math.abs(p.counts) >= STRONG && Math.sign(p.counts) !== rules)
+  const against = pieces.filter(p => Math.abs(p.counts) >= strong && Math.sign(p.counts) !== rules)
   return [
     ...(later && first ? [{ code: 'twoProofs' as const, first, later }] : []),
     ...against.map((piece): Contradiction =>
@@ -95,7 +98,9 @@ export function judgeSex(
       prior: { label: tellPrior(prior, species).label, logOdds: priorOdds },
       pieces: pieces.map(p => ({ ...p, label: tellPiece(p, almanac) })),
       threshold: oddsOf(certainty),
-      contradictions: contradictionsOf(pieces, proofs, total).map(c => tellContradiction(c, almanac)),
+      contradictions: contradictionsOf(pieces, proofs, total, Math.log(almanac.common.sexContradicts!.value)).map(c =>
+        tellContradiction(c, almanac),
+      ),
     },
     reasons: [
       priorReason(prior, species),

@@ -26,6 +26,8 @@ export const health: Record<string, Fact> = {
   harvestEvery: practice(2, 'days', 'Old flies stop breeding and the cup fouls: every second day at least'),
   sizeKnown: memory(90, 'days', 'A weight of a snake-eater tells its size for so long before it meets a mate'),
   mealRest: practice(2, 'days', 'After a meal no snake is put with a mate: not within two days'),
+  ratsFrom: memory(25, 'g', 'Prey that should weigh less is a mouse where mouse and rat fit alike'),
+  miceBefore: memory(0.3, 'log of the ratio', 'So much further off a mouse may be than such a rat, and is taken'),
   largePrey: practice(0.25, 'share', 'Of the body weight; 10–15 % is usual, a quarter the most'),
   oftenUntil: memory(
     60,
@@ -77,6 +79,8 @@ export const health: Record<string, Fact> = {
   lostAppetite: practice(3, 'refusals', 'After laying: her appetite counts as lost'),
   follicleNoise: memory(1, 'mm', 'Two looks by ultrasound differ by so much without meaning anything'),
   folliclesStalled: memory(0.5, 'share', 'Cycles whose follicles stand still that bring no ovulation any more'),
+  folliclesSlower: memory(0.6, 'share', 'Of the growth that was seen: follicles may go on as slowly'),
+  folliclesFaster: memory(1.6, 'times', 'The growth that was seen: follicles may go on as quickly'),
   folliclesShrinking: memory(0.9, 'share', 'Cycles whose follicles shrink that bring none: they are mostly resorbed'),
   wakeEarliest: practice(32, 'day of the year', 'Cooled a month earlier, to sell hatchlings earlier: about 1 February'),
   wakeLikely: practice(
@@ -85,6 +89,15 @@ export const health: Record<string, Fact> = {
     'Woken in the first week of March; half a year later south of the equator',
   ),
   wakeLatest: memory(95, 'day of the year', 'About 5 April'),
+  pairUnweighed: memory(0.7, 'share', 'A pair whose female was never weighed counts so'),
+  pairSizeUnknown: memory(0.5, 'share', 'Of those that eat their mates: a pair whose sizes are not known counts so'),
+  pairApart: memory(0.667, 'share', 'A pair further apart in size than they should be counts so, times what is over'),
+  pairSexLeast: memory(0.5, 'share', 'Less likely of opposite sex than this they are not put together'),
+  pairSexSure: memory(0.95, 'share', 'Less likely of opposite sex than this it is said to be doubtful'),
+  pairKinFrom: memory(0.05, 'share', 'Inbreeding of the young below this is not said to be doubtful'),
+  pairKinPart: memory(0.5, 'share', 'Of the most that the school allows: over it a pair is said to be doubtful'),
+  pairFewGood: memory(0.6, 'share', 'Of the usual good eggs: fewer make a pair doubtful'),
+  pairRejected: memory(0.8, 'share', 'A pair counts so with each rejection of late'),
   notCooled: memory(
     0.9,
     'share',

@@ -12,6 +12,13 @@ export const limits: Record<string, Fact> = {
   afterSire: memory(1825, 'days', 'Females of many reptiles keep sperm for years: about five are reported'),
   coldFirstWeighed: memory(14, 'days', 'From cooling to the first weighing in the cold'),
   coldFirstWeighedLate: memory(7, 'days', 'The same of one that was first weighed in the cold, from that weighing'),
+  coldWaterLeast: memory(
+    0.15,
+    'share',
+    'Of its stay: so much of the water of a whole one may be lost from the first day',
+  ),
+  overdueFrom: memory(0.4, 'share', 'A laying, birth or hatch is told as overdue when it fails to come so likely'),
+  sexContradicts: memory(10, 'to 1', 'Evidence of a sex that speaks so strongly against the rest is named'),
   unstatedShare: memory(
     0.005,
     'share',

@@ -17,7 +17,11 @@ function waitedFor(lane: Lane, event: string): boolean {
 export function overdueAlarm(lane: Lane, almanac: Almanac): Alarm | null {
   // eggs lie there until the clutch is closed, however long past their time; a pair ends its season by itself
   const late = lane.events.find(
-    e => !e.observed && (e.dist.p.length || e.event === 'hatched') && e.dist.never > 0.4 && waitedFor(lane, e.event),
+    e =>
+      !e.observed &&
+      (e.dist.p.length || e.event === 'hatched') &&
+      e.dist.never > almanac.common.overdueFrom!.value &&
+      waitedFor(lane, e.event),
   )
   if (!late) return null
   return {
