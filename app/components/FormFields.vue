@@ -22,7 +22,8 @@ const SHORT: readonly FieldHint['as'][] = ['count', 'number', 'temperature', 'ma
 const isShort = ({ as }: FieldHint) => SHORT.includes(as)
 const hintOf = ({ as, hint }: FieldHint) => {
   const { tempUnit: temperature, massUnit: mass, currency: money } = house.settings
-  return { temperature, mass, money }[as as string] ?? hint
+  const units: Partial<Record<FieldHint['as'], string>> = { temperature, mass, money }
+  return units[as] ?? hint
 }
 const choicesOf = ({ choices = {} }: FieldHint) => Object.entries(choices).map(([value, label]) => ({ value, label }))
 const say = (name: string, text: string | undefined) => (typed.value = { ...typed.value, [name]: text })

@@ -1,7 +1,7 @@
 import type { Almanac, Mating, Species } from '../almanac'
 import type { Day } from '../chance'
 import { computedInput, entryInput, factInput, spreadInput, type Reason } from '../judgement'
-import { formatDay } from '../units'
+import { counted, formatDay } from '../units'
 import type { LoadFinding, LoadSeen } from './loadFindings'
 
 const ofBefore = (share: number) => `${Math.round(share * 100)} % of her weight before`
@@ -53,10 +53,7 @@ export function loadInputs(
       : computedInput('After laying', 'not weighed'),
     ...(now && now !== after ? [entryInput('Now', `${now.massG} g, ${formatDay(now.day, today)}`, now)] : []),
     ...(ofBefore !== null ? [computedInput('Of the weight before', `${Math.round(ofBefore * 100)} %`)] : []),
-    computedInput(
-      'Since laying',
-      `${mealsSince} ${mealsSince === 1 ? 'meal' : 'meals'} taken, ${refusedSince} refused`,
-    ),
+    computedInput('Since laying', `${counted(mealsSince, 'meal')} taken, ${refusedSince} refused`),
     factInput('Appetite lost from', 'common.lostAppetite.value', common.lostAppetite!),
     factInput('Rests below', `${path}.restBelow.value`, restBelow),
     factInput('May go again from', `${path}.againFrom.value`, againFrom),

@@ -1,5 +1,6 @@
 import type { Almanac } from '../../almanac'
 import { computedInput, factInput, type Reason } from '../../judgement'
+import { counted } from '../../units'
 import { tellSome } from './tellSome'
 
 /** A box with eggs that is colder than it is set to. Temperatures in °C, spans in hours. */
@@ -22,10 +23,7 @@ export interface EggsCold {
 }
 
 const celsius = (t: number) => `${t.toFixed(1)} °C`
-const about = (hours: number) => {
-  const whole = Math.max(1, Math.round(hours))
-  return `in about ${whole} ${whole === 1 ? 'hour' : 'hours'}`
-}
+const about = (hours: number) => `in about ${counted(Math.max(1, Math.round(hours)), 'hour')}`
 /** Of what lies ahead for ever nothing is said. */
 const ahead = (hours: number | null): hours is number => hours !== null && Number.isFinite(hours)
 
