@@ -7,6 +7,10 @@ export function formatReading(channel: Channel, value: number, tempUnit: '°C' |
   return channel === 'humidity' ? `${Math.round(value)} %` : `${CHANNELS.uvIndex.label} ${value.toFixed(1)}`
 }
 
+/** A range of temperatures with its unit once: `15–21 °C`. */
+export const formatTempRange = (lowC: number, highC: number, tempUnit: '°C' | '°F'): string =>
+  `${formatReading('temperature', lowC, tempUnit).replace(` ${tempUnit}`, '')}–${formatReading('temperature', highC, tempUnit)}`
+
 /** How far two readings lie apart: a difference of 10 °C is one of 18 °F. */
 export function formatDifference(channel: Channel, value: number, tempUnit: '°C' | '°F'): string {
   if (channel === 'temperature') return `${(tempUnit === '°F' ? value * 1.8 : value).toFixed(1)} ${tempUnit}`

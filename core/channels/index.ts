@@ -24,4 +24,4 @@ export {
   type Correction,
 } from './calibration'
 export { guessColumns, readLoggerFile, type LoggerColumns, type LoggerFile, type LoggerReading } from './loggerFile'
-export { formatDifference, formatReading } from './format'
+export { formatDifference, formatReading, formatTempRange } from './format'

@@ -76,6 +76,7 @@ function coldOf(placeId: string, log: HourlyLog, all: readonly ClutchState[], co
     standsAt,
     standsIn: until(standsAt),
     diesIn: until(almanac.common.eggsColdKills!.value),
+    tempUnit: context.settings.tempUnit,
     lost: clutches.map(c => ({ tag: c.tag, days: daysLost(c, log, hours, setC, context) })),
   }
 }

@@ -13,14 +13,15 @@ const cold: EggsCold = {
   standsAt: 18,
   standsIn: 4.2,
   diesIn: null,
+  tempUnit: '°C',
   lost: [{ tag: 'C-1', days: 0.12 }],
 }
 const kills = common.eggsColdKills!.value
 
 describe('eggs that cool, in words', () => {
   it.each([
-    [{}, ', and falls: development stands still at 18.0 °C in about 4 hours.'],
-    [{ standsIn: 0.2 }, 'stands still at 18.0 °C in about 1 hour.'],
+    [{}, ', and falls: development stands still at 18 °C in about 4 hours.'],
+    [{ standsIn: 0.2 }, 'stands still at 18 °C in about 1 hour.'],
     // toward a room that is warm enough it gets there never
     [{ standsIn: Infinity }, 'for 4 hours. Lost'],
     [{ standsIn: null }, 'for 4 hours. Lost'],
@@ -39,7 +40,7 @@ describe('eggs that cool, in words', () => {
     expect(inputs.filter(i => i.from.kind === 'computed').map(i => i.value)).toEqual([
       'not known',
       'not to be read yet',
-      '18.0 °C',
+      '18 °C',
     ])
   })
 })

@@ -1,4 +1,5 @@
 import type { Almanac } from '../../almanac'
+import { formatReading } from '../../channels'
 import { computedInput, factInput, type Reason } from '../../judgement'
 import { counted } from '../../units'
 import { tellSome } from './tellSome'
@@ -18,23 +19,28 @@ export interface EggsCold {
   standsIn: number | null
   /** In how long it is so cold that eggs die. */
   diesIn: number | null
+  /** As the house reads them. */
+  tempUnit: '°C' | '°F'
   /** Days of development lost so far, by clutch. */
   lost: readonly { tag: string; days: number }[]
 }
 
-const celsius = (t: number) => `${t.toFixed(1)} °C`
+const shown = ({ tempUnit }: EggsCold, tempC: number) => formatReading('temperature', tempC, tempUnit)
 const about = (hours: number) => `in about ${counted(Math.max(1, Math.round(hours)), 'hour')}`
 /** Of what lies ahead for ever nothing is said. */
 const ahead = (hours: number | null): hours is number => hours !== null && Number.isFinite(hours)
 
-function standing({ now, standsAt, standsIn }: EggsCold): string {
+function standing(cold: EggsCold): string {
+  const { now, standsAt, standsIn } = cold
   if (now <= standsAt) return ': development stands still'
-  return ahead(standsIn) ? `, and falls: development stands still at ${celsius(standsAt)} ${about(standsIn)}` : ''
+  return ahead(standsIn) ? `, and falls: development stands still at ${shown(cold, standsAt)} ${about(standsIn)}` : ''
 }
 
-function dying({ now, diesIn }: EggsCold, killsC: number): string {
-  if (now <= killsC) return `; under ${killsC} °C eggs die`
-  return ahead(diesIn) ? `, and they die from ${killsC} °C, ${about(diesIn)}` : ''
+function dying(cold: EggsCold, killsC: number): string {
+  const { now, diesIn } = cold
+  const kills = shown(cold, killsC)
+  if (now <= killsC) return `; under ${kills} eggs die`
+  return ahead(diesIn) ? `, and they die from ${kills}, ${about(diesIn)}` : ''
 }
 
 /** What the cold costs, and how long the box has. */
@@ -42,24 +48,27 @@ export function tellEggsCold(cold: EggsCold, { eggsColdKills, eggsLately }: Alma
   const { name, now, setC, hours, lost } = cold
   const long = hours >= eggsLately!.value ? `over ${hours}` : hours
   const told = tellSome(lost.map(({ tag, days }) => `${tag} ${days.toFixed(1)}`))
-  return `${name} is at ${celsius(now)} and set to ${setC} °C, for ${long} hours${standing(cold)}${dying(cold, eggsColdKills!.value)}. Lost so far, in days of development: ${told}`
+  return `${name} is at ${shown(cold, now)} and set to ${shown(cold, setC)}, for ${long} hours${standing(cold)}${dying(cold, eggsColdKills!.value)}. Lost so far, in days of development: ${told}`
 }
 
 export const EGGS_COLD_TODO =
   'Look at plug, fuse and thermostat. Lid shut and a blanket round the box keep it warm; bring it back slowly, and do not turn the eggs.'
 
 export const eggsColdReason = (
-  { room, timeConstant, standsAt }: EggsCold,
+  cold: EggsCold,
   { eggsCold, eggsColdFor, eggsHarm, eggsColdKills }: Almanac['common'],
 ): Reason => ({
   rule: 'What the probe reads against what the place is set to; a box without heat cools toward its room by Newton’s law, as fast as its own readings say',
   inputs: [
     factInput('Told from, under what it is set to', 'common.eggsCold.value', eggsCold!),
     factInput('For', 'common.eggsColdFor.value', eggsColdFor!),
-    computedInput('Room', room === null ? 'not known' : celsius(room)),
-    computedInput('Time constant', timeConstant === null ? 'not to be read yet' : `${timeConstant.toFixed(1)} hours`),
+    computedInput('Room', cold.room === null ? 'not known' : shown(cold, cold.room)),
+    computedInput(
+      'Time constant',
+      cold.timeConstant === null ? 'not to be read yet' : `${cold.timeConstant.toFixed(1)} hours`,
+    ),
     factInput('Harm when it stands still within', 'common.eggsHarm.value', eggsHarm!),
-    computedInput('Development stands still at', celsius(standsAt)),
+    computedInput('Development stands still at', shown(cold, cold.standsAt)),
     factInput('Kills', 'common.eggsColdKills.value', eggsColdKills!),
   ],
   change: 'The next reading; another temperature set of the place',

@@ -1,6 +1,6 @@
 import { speciesOf } from '../../almanac'
 import { DAY_READ, degreesAbove, endOf, watchSpan } from '../../climate'
-import type { HourlyLog } from '../../channels'
+import { formatDifference, formatReading, type HourlyLog } from '../../channels'
 import { developmentOf } from '../../incubation'
 import { computedInput, factInput } from '../../judgement'
 import { temperatureAt } from '../../places'
@@ -17,7 +17,8 @@ export function offAlarm(
   all: readonly ClutchState[],
   context: SeasonContext,
 ): Alarm[] {
-  const { house, almanac } = context
+  const { house, almanac, settings } = context
+  const shown = (tempC: number) => formatReading('temperature', tempC, settings.tempUnit)
   const clutches = all.filter(c => !eggPhase(c, context)?.phase)
   const place = house.places[placeId]
   const setC = temperatureAt(house.places, placeId)
@@ -45,15 +46,15 @@ export function offAlarm(
       id,
       level: 'watch',
       subject: { type: 'place', id: placeId },
-      text: `${place.name} read ${day.mean!.toFixed(1)} °C over the last day and is set to ${setC} °C. Each such day brings the hatch forward, in days: ${told}`,
+      text: `${place.name} read ${shown(day.mean!)} over the last day and is set to ${shown(setC)}. Each such day brings the hatch forward, in days: ${told}`,
       todo: 'Check it with a second thermometer, then the thermostat. Dates and sexes count with what is read; where the setting was changed, write it in Places.',
       answerable: true,
       reasons: [
         {
           rule: 'Mean of the last 24 hours against what the place is set to',
           inputs: [
-            computedInput('Mean', `${day.mean!.toFixed(1)} °C of ${day.read} hours`),
-            computedInput('Set to', `${setC} °C`),
+            computedInput('Mean', `${shown(day.mean!)} of ${day.read} hours`),
+            computedInput('Set to', shown(setC)),
             factInput('Told from', 'common.eggsOff.value', off),
           ],
           change: 'The next readings; another temperature set of the place',
@@ -68,8 +69,9 @@ export function swingAlarm(
   placeId: string,
   log: HourlyLog,
   clutches: readonly ClutchState[],
-  { house, almanac }: SeasonContext,
+  { house, almanac, settings: { tempUnit } }: SeasonContext,
 ): Alarm[] {
+  const shown = (tempC: number) => formatReading('temperature', tempC, tempUnit)
   const place = house.places[placeId]
   const most = almanac.common.eggsSwing!
   const day = watchSpan(log, endOf(log) - 24, endOf(log))
@@ -80,14 +82,14 @@ export function swingAlarm(
       id,
       level: 'watch',
       subject: { type: 'place', id: placeId },
-      text: `${place.name} went from ${day.lowest!.toFixed(1)} to ${day.highest!.toFixed(1)} °C within a day; in it ${tellSome(clutches.map(c => c.tag).sort())}`,
+      text: `${place.name} went from ${shown(day.lowest!)} to ${shown(day.highest!)} within a day; in it ${tellSome(clutches.map(c => c.tag).sort())}`,
       todo: 'Look at the thermostat, its probe and the lid. Where a cooler night is meant, answer this.',
       answerable: true,
       reasons: [
         {
           rule: 'Warmest against coldest of the last 24 hours',
           inputs: [
-            computedInput('Apart', `${(day.highest! - day.lowest!).toFixed(1)} °C`),
+            computedInput('Apart', formatDifference('temperature', day.highest! - day.lowest!, tempUnit)),
             factInput('Told from', 'common.eggsSwing.value', most),
           ],
           change: 'A steady day',

@@ -1,6 +1,6 @@
 import { speciesOf } from '../../almanac'
 import { endOf, watchSpan } from '../../climate'
-import type { HourlyLog } from '../../channels'
+import { formatReading, type HourlyLog } from '../../channels'
 import { computedInput, factInput } from '../../judgement'
 import type { ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
@@ -15,7 +15,8 @@ export function nearHeatAlarm(
   clutches: readonly ClutchState[],
   context: SeasonContext,
 ): Alarm[] {
-  const { almanac, house } = context
+  const { almanac, house, settings } = context
+  const shown = (tempC: number) => formatReading('temperature', tempC, settings.tempUnit)
   const { eggsNearHot, eggsNearHotLate, eggsNearHotFor, eggsLateThird, eggsLately } = almanac.common
   const now = endOf(log)
   const near = clutches.flatMap(clutch => {
@@ -35,7 +36,7 @@ export function nearHeatAlarm(
       id: `eggNearHeat:${placeId}`,
       level: 'watch',
       subject: { type: 'place', id: placeId },
-      text: `${house.places[placeId]?.name ?? placeId} was over ${from} °C for ${span.hoursAbove} of the last ${span.hours} hours; eggs die over ${kills.value} °C${late ? `, and ${clutch.tag} is in the last third, in which eggs bear less` : ''}. In it ${tellSome(near.map(n => n.clutch.tag).sort())}`,
+      text: `${house.places[placeId]?.name ?? placeId} was over ${shown(from)} for ${span.hoursAbove} of the last ${span.hours} hours; eggs die over ${shown(kills.value)}${late ? `, and ${clutch.tag} is in the last third, in which eggs bear less` : ''}. In it ${tellSome(near.map(n => n.clutch.tag).sort())}`,
       todo: 'Set it lower, or find what warms it. Give the box air: warm eggs that are nearly ready need more of it.',
       reasons: [
         {
@@ -46,7 +47,7 @@ export function nearHeatAlarm(
             factInput('Near it, in the last third', 'common.eggsNearHotLate.value', eggsNearHotLate!),
             factInput('Which begins at, of development', 'common.eggsLateThird.value', eggsLateThird!),
             factInput('Told after', 'common.eggsNearHotFor.value', eggsNearHotFor!),
-            computedInput('Highest', span.highest === null ? 'nothing read' : `${span.highest.toFixed(1)} °C`),
+            computedInput('Highest', span.highest === null ? 'nothing read' : shown(span.highest)),
           ],
           change: 'Two cooler days; the clutch moved',
         },

@@ -1,5 +1,6 @@
+import type { Fact } from '../../almanac'
 import { DAY_READ, endOf, watchSpan } from '../../climate'
-import type { HourlyLog } from '../../channels'
+import { formatReading, formatTempRange, type HourlyLog } from '../../channels'
 import { computedInput, factInput } from '../../judgement'
 import type { ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
@@ -13,7 +14,10 @@ export function phaseAlarm(
   clutches: readonly ClutchState[],
   context: SeasonContext,
 ): Alarm[] {
-  const { house } = context
+  const { house, settings } = context
+  const range = ({ lowC, highC }: { lowC: Fact; highC: Fact }) =>
+    formatTempRange(lowC.value, highC.value, settings.tempUnit)
+  const shown = (tempC: number) => formatReading('temperature', tempC, settings.tempUnit)
   const day = watchSpan(log, endOf(log) - 24, endOf(log))
   if (day.read < DAY_READ) return []
   return clutches.flatMap((clutch): Alarm[] => {
@@ -26,19 +30,19 @@ export function phaseAlarm(
         id: `eggPhase:${clutch.id}`,
         level: 'watch',
         subject: { type: 'clutch', id: clutch.id },
-        text: `${clutch.tag} is in its ${phase.name.toLowerCase()} and lay at ${day.mean!.toFixed(1)} °C over the last day, ${day.mean! > phase.highC.value ? 'over' : 'under'} ${phase.lowC.value}–${phase.highC.value} °C`,
+        text: `${clutch.tag} is in its ${phase.name.toLowerCase()} and lay at ${shown(day.mean!)} over the last day, ${day.mean! > phase.highC.value ? 'over' : 'under'} ${range(phase)}`,
         todo: `Move it in ${house.places[placeId]?.name ?? 'its place'} or out of it; where the phase is over, write that the next began.`,
         reasons: [
           {
             rule: 'Mean of the last 24 hours against what the phase asks for',
             inputs: [
               ...(clutch.programme
-                ? [computedInput(clutch.programme.name, `${phase.lowC.value}–${phase.highC.value} °C`)]
+                ? [computedInput(clutch.programme.name, range(phase))]
                 : [
                     factInput('At least', `${path}.lowC.value`, phase.lowC),
                     factInput('At most', `${path}.highC.value`, phase.highC),
                   ]),
-              computedInput('Mean', `${day.mean!.toFixed(1)} °C`),
+              computedInput('Mean', shown(day.mean!)),
             ],
             change: 'Another place, or the next phase',
           },

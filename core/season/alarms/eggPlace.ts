@@ -1,6 +1,6 @@
 import { speciesOf, type Fact } from '../../almanac'
 import { eggLogAt, endOf, silentFor, watchSpan } from '../../climate'
-import type { HourlyLog } from '../../channels'
+import { formatReading, type HourlyLog } from '../../channels'
 import { computedInput, factInput, type Reason } from '../../judgement'
 import { eggsLeft, type ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
@@ -31,7 +31,8 @@ function placesOf({ house, almanac }: SeasonContext) {
  * it.
  */
 export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
-  const { house, almanac } = context
+  const { house, almanac, settings } = context
+  const shown = (tempC: number) => formatReading('temperature', tempC, settings.tempUnit)
   return [...placesOf(context)].flatMap(([placeId, { log, clutches, kills, speciesId }]): Alarm[] => {
     const now = endOf(log)
     const laid = Math.min(...clutches.map(c => c.startDay)) * 24
@@ -46,7 +47,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
         rule: 'What the probe of the eggs read in the last two days, against what kills the most tender of them',
         inputs: [
           factInput('Kills above', `species.${speciesId}.incubation.lethalAboveC.value`, kills),
-          computedInput('Highest', lately.highest === null ? 'nothing read' : `${lately.highest.toFixed(1)} °C`),
+          computedInput('Highest', lately.highest === null ? 'nothing read' : shown(lately.highest)),
           computedInput('Hours above, since the first was laid', `${since.hoursAbove}`),
           factInput('Silence told after', 'common.coldSilent.value', almanac.common.coldSilent!),
         ],
@@ -59,7 +60,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
         id: `eggHeat:${placeId}`,
         level: 'harm',
         subject: { type: 'place', id: placeId },
-        text: `${name} was over ${limit} °C for ${lately.hoursAbove} of the last ${lately.hours} hours, up to ${lately.highest!.toFixed(1)} °C: eggs die of that; in it ${eggs}`,
+        text: `${name} was over ${shown(limit)} for ${lately.hoursAbove} of the last ${lately.hours} hours, up to ${shown(lately.highest!)}: eggs die of that; in it ${eggs}`,
         todo: 'Cool it now: lid off, heat off, check the thermostat against a second thermometer. Candle in a week.',
         reasons,
       })

@@ -49,7 +49,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
     c => [coldAlarm(c)],
   )
   for (const place of winter.places)
-    alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, house)) ?? []))
+    alarms.push(...(guarded(context, 'alarms of a cold place', null, () => coldPlaceAlarms(place, context)) ?? []))
   alarms.push(...(guarded(context, 'alarms of eggs by their readings', null, () => eggPlaceAlarms(context)) ?? []))
   alarms.push(...(guarded(context, 'alarms of company', null, () => companyAlarms(context)) ?? []))
   of(places, subjectOfPlace, view => placeAlarms(view, context))

@@ -33,7 +33,8 @@ function house(speciesId = 'leopard-gecko', roomC = 19) {
       id: b.write('laid', pair, days, { tag, eggs: 2, slugs: 0, placeId: 'inc', ...data }, tag),
     }),
     context: () => ({ house: houseOf(b.records()), almanac, settings, today }),
-    season: () => seasonOfHouse(houseOf(b.records()), almanac, settings, today).season,
+    season: (own: Partial<typeof settings> = {}) =>
+      seasonOfHouse(houseOf(b.records()), almanac, { ...settings, ...own }, today).season,
   }
 }
 type Made = ReturnType<typeof house>
@@ -350,7 +351,7 @@ describe('phases before development', () => {
       return seen(b).alarms.filter(a => a.id === 'eggPhase:C-1')
     }
     expect(at(18)).toEqual([])
-    expect(at(24)[0]!.text).toBe('C-1 is in its pause in the cool and lay at 24.0 °C over the last day, over 15–21 °C')
+    expect(at(24)[0]!.text).toBe('C-1 is in its pause in the cool and lay at 24 °C over the last day, over 15–21 °C')
   })
 
   it('a programme of one’s own rules over the species, also of one that has none, and is dropped again', () => {
@@ -586,6 +587,23 @@ describe('what is told of the places of eggs', () => {
     expect(of(10, lasts, late)).toEqual([])
     const [told] = of(48, lasts, late)
     expect(told!.text).toContain('C-1 is in the last third')
+  })
+
+  it('a house that reads in °F is told in °F: heat, cold, drift and swing', () => {
+    const texts = (read: (h: number) => number) => {
+      const made = house()
+      made.lay('C-1', -30)
+      made.b.readings('inc', hourly(30 * 24, read))
+      const told = made.season({ tempUnit: '°F' }).alarms.filter(a => /^egg/.test(a.id))
+      return told.map(a => `${a.id}: ${a.text}`)
+    }
+    const late = (tempC: number) => (h: number) => (h >= 30 * 24 - 30 ? tempC : 28)
+    // 28 °C is 82.4 °F, 38 °C 100.4 °F (NIST: t/°F = 1.8 t/°C + 32)
+    expect(texts(late(38)).join()).toMatch(/eggHeat:inc: .*up to 100\.4 °F/)
+    expect(texts(late(30)).join()).toMatch(/eggOff:inc: .*read 86 °F .*set to 82\.4 °F/)
+    expect(texts(late(15)).join()).toMatch(/eggCold:inc: .*is at 59 °F and set to 82\.4 °F/)
+    expect(texts(h => (h % 24 < 12 ? 25 : 31)).join()).toMatch(/eggSwing:inc: .*from 77 °F to 87\.8 °F/)
+    for (const text of [late(38), late(30), late(15)].flatMap(texts)) expect(text).not.toContain('°C')
   })
 
   it('in a room that is warm enough it never stands still, and is only watched', () => {

@@ -261,7 +261,7 @@ describe('the cold place itself', () => {
     ).toContain('species.california-kingsnake.cold.floorC.value')
     expect(chest([...hours(400, 12), 5])[0]).toMatchObject({
       level: 'harm',
-      text: expect.stringMatching(/fell to 5\.0 °C; in it K-1/),
+      text: expect.stringMatching(/fell to 5 °C; in it K-1/),
     })
     expect(chest([...hours(400, 12), ...hours(5, 22)])[0]).toMatchObject({
       level: 'harm',
