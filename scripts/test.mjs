@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import { build, chromium, isInstalled, markInstalled, root } from './steps.mjs'
+import { build, chromium, compiling, isInstalled, markInstalled, root } from './steps.mjs'
 
 let passed = 0
 let failed = 0
@@ -86,7 +86,7 @@ async function installPackages() {
 }
 
 async function compileDriver() {
-  await must('database driver', 'npm', ['rebuild', 'better-sqlite3'])
+  await must('database driver', 'npm', ['rebuild', 'better-sqlite3'], compiling)
   markInstalled()
 }
 

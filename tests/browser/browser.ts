@@ -235,6 +235,20 @@ export class Visit {
     )
   }
 
+  /** Waits until something can be scrolled into the window whole, as what saves a form must, however low the window. */
+  async untilInReach(selector: string): Promise<void> {
+    await this.until(
+      `${selector} in reach`,
+      (s: string) => {
+        const element = document.querySelector(s)
+        element?.scrollIntoView({ block: 'nearest' })
+        const { top, bottom } = element?.getBoundingClientRect() ?? { top: -1, bottom: 0 }
+        return top >= 0 && bottom <= window.innerHeight
+      },
+      selector,
+    )
+  }
+
   /**
    * Waits until no panel moves any more, since a click on a sliding one hits beside the button, and until no menu is about
    * to close: it then takes the focus back to its button, from a field into which something is being typed.

@@ -169,7 +169,9 @@ describe('by keyboard', () => {
     await visit.go('/round')
     const names: string[] = []
     for (const path of SCREENS.slice(1)) {
+      const before = await visit.page.title()
       await visit.move(path)
+      await visit.until(`a name of its own for ${path}`, (name: string) => document.title !== name, before)
       names.push(await visit.page.title())
       await visit.until(`the focus at the heading of ${path}`, () => document.activeElement?.tagName === 'H1')
     }

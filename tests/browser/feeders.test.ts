@@ -85,12 +85,7 @@ describe('what was written wrong of a culture', () => {
     // what saves it can be reached, however low the window
     await visit.page.setViewport({ width: 1280, height: 420 })
     await visit.see(form)
-    const inView = await visit.page.$eval(`${form} button[type="submit"]`, b => {
-      b.scrollIntoView({ block: 'nearest' })
-      const { top, bottom } = b.getBoundingClientRect()
-      return top >= 0 && bottom <= window.innerHeight
-    })
-    expect(inView).toBe(true)
+    await visit.untilInReach(`${form} button[type="submit"]`)
     await visit.page.setViewport({ width: 1280, height: 800 })
     const fields = await visit.page.waitForSelector(form).then(() => visit.page.$$(`${form} input`))
     await fields[0]!.click({ count: 3 })
@@ -531,12 +526,7 @@ describe('a colony', () => {
     await visit.page.keyboard.press('Enter')
     await visit.untilText('form.ask', 'What does all in the tub weigh?')
     // what records it is in view, on a phone too
-    const inView = await visit.page.$eval('form.ask button[type="submit"]', b => {
-      b.scrollIntoView({ block: 'nearest' })
-      const { top, bottom } = b.getBoundingClientRect()
-      return top >= 0 && bottom <= window.innerHeight
-    })
-    expect(inView).toBe(true)
+    await visit.untilInReach('form.ask button[type="submit"]')
     await visit.fill('', '', '', '', '', '2000')
     await visit.page.keyboard.press('Enter')
     await visit.untilGone('form.ask')
