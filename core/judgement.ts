@@ -4,6 +4,8 @@ import type { Fact, Mark, Spread } from './almanac'
 export interface Input {
   label: string
   value: string
+  /** Its value, where that is a temperature: told in the unit that the house reads. */
+  tempC?: number
   from:
     | { kind: 'entry'; entryId: string; day: number }
     | { kind: 'almanac'; path: string; mark: Mark; source?: string; note?: string; of?: string }
@@ -56,6 +58,11 @@ export function entryInput(label: string, value: string, seen: { day: number; en
 
 export function computedInput(label: string, value: string): Input {
   return { label, value, from: { kind: 'computed' } }
+}
+
+/** A temperature that was computed, °C. */
+export function computedTemp(label: string, tempC: number): Input {
+  return { ...computedInput(label, `${Number(tempC.toFixed(1))} °C`), tempC }
 }
 
 export function settingInput(label: string, value: string, name: string): Input {

@@ -22,7 +22,7 @@ async function load(): Promise<void> {
 watch(() => [house.snapshot?.version, props.subjects.map(s => s.id).join()], load, { immediate: true })
 
 function words(entry: TimelineEntry): string {
-  return withAlmanacNames(tellEntry(entry), house.almanac)
+  return withAlmanacNames(tellEntry(entry, house.settings), house.almanac)
 }
 const shown = computed(() => (more.value ? entries.value : entries.value?.slice(0, 25)) ?? [])
 </script>

@@ -1,4 +1,4 @@
-import { computedInput, entryInput, factInput, type Input, type Reason } from '../judgement'
+import { computedInput, computedTemp, entryInput, factInput, type Input, type Reason } from '../judgement'
 import { formatDay } from '../units'
 import type { ColdAction, ColdCause, ColdFinding, ColdInput, Weighed } from './coldFindings'
 
@@ -104,7 +104,7 @@ function expectedReason({ usualWater }: Weighed, input: ColdInput): Reason {
       inputs: [
         computedInput('Burnt', `${burnt.grams.toFixed(1)} g = ${percent(metabolicShare)}`),
         computedInput('Hours with a reading', `${burnt.read} of ${burnt.hours}`),
-        ...(burnt.read < burnt.hours ? [computedInput('Others taken at', `${burnt.assumedC} °C`)] : []),
+        ...(burnt.read < burnt.hours ? [computedTemp('Others taken at', burnt.assumedC)] : []),
         beyond,
         computedInput('Water usual by now, at most', percent(usualWater)),
         factInput('From the first day, of a whole stay', 'common.coldWaterLeast.value', input.common.coldWaterLeast!),

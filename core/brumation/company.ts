@@ -1,4 +1,6 @@
 import { schoolChoice, speciesOf, type Species } from '../almanac'
+import { formatTempRange } from '../channels'
+import type { TempUnit } from '../units'
 import { livingAnimals, type AnimalState, type House, type Place } from '../subjects'
 import { climateAt, coldPlaceOf, latelyOf } from '../climate'
 import { hasWinter, type WinterContext } from './programme'
@@ -114,8 +116,14 @@ function fill(rooms: readonly ColdRoom[], units: readonly Unit[]): Map<Unit, Col
  * all taken before it still find room (greedy by weight, which is best on such matchings: Edmonds 1971, Math.
  * Programming 1:127–136).
  * @param animalIds those to be placed, not yet in the cold
+ * @param tempUnit in which it is told why one finds none
  */
-export function assignPlaces(house: House, animalIds: readonly string[], context: WinterContext): Placing {
+export function assignPlaces(
+  house: House,
+  animalIds: readonly string[],
+  context: WinterContext,
+  tempUnit: TempUnit = '°C',
+): Placing {
   const wanted = new Set(animalIds)
   const unplaced: Placing['unplaced'] = []
   const animals = animalIds
@@ -154,7 +162,7 @@ export function assignPlaces(house: House, animalIds: readonly string[], context
     const fitting = cold.filter(c => c.tempC !== null && unit.lowC <= c.tempC && c.tempC <= unit.highC)
     const why = fitting.length
       ? `No room: ${fitting.map(c => c.place.name).join(', ')} ${fitting.length === 1 ? 'is' : 'are'} full`
-      : `No cold place between ${unit.lowC} and ${unit.highC} °C`
+      : `No cold place of ${formatTempRange(unit.lowC, unit.highC, tempUnit)}`
     for (const animal of unit.animals) unplaced.push({ animalId: animal.id, why })
   }
   return { placed, unplaced }

@@ -247,7 +247,7 @@ describe('company and places', () => {
       ['a'],
       context,
     )
-    expect(nowhere.unplaced[0]!.why).toMatch(/No cold place between 10 and 15/)
+    expect(nowhere.unplaced[0]!.why).toMatch(/No cold place of 10–15 °C/)
   })
 
   it('pairs them up where the school allows, so that twice as many fit', () => {

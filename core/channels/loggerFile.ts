@@ -1,4 +1,4 @@
-import { instantsOf, parseNumber, toBase } from '../units'
+import { instantsOf, parseNumber, toBase, type TempUnit } from '../units'
 import { implausible } from './channels'
 
 /** Which column of a logger's file says what; null = it has none. */
@@ -6,7 +6,7 @@ export interface LoggerColumns {
   at: number
   temperature: number | null
   humidity: number | null
-  tempUnit: '°C' | '°F'
+  tempUnit: TempUnit
   /** Whether 03/04 is the third of April; where the file itself tells, it is not asked. */
   dayFirst: boolean
 }

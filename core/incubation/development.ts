@@ -1,6 +1,6 @@
 import type { Almanac, Incubation } from '../almanac'
 import type { Development } from '../climate'
-import { fitThermalTime } from './incubation'
+import { fitThermalTime } from './thermal'
 
 /**
  * How eggs of a species develop with warmth: the line through its table, flat above the warmest row and a little.

@@ -62,6 +62,19 @@ describe('incubation time', () => {
     expect(time('california-kingsnake', 28).caution).toBeNull()
   })
 
+  it('is told in °F to a house that reads °F, differences too', () => {
+    const { incubation } = speciesOf(shippedAlmanac, 'california-kingsnake')
+    const told = (tempC: number) => incubationTime('california-kingsnake', incubation!, tempC, { tempUnit: '°F' })
+    // by the definition of the scale: 34 °C is 93.2 °F, 24 °C is 75.2 °F, and a step of 1 °C is one of 1.8 °F
+    expect(told(34).caution).toMatch(/^93.2 °F is above [\d.]+ °F, where eggs die/)
+    expect(told(24).caution).toMatch(/^75.2 °F lies outside the table \([\d.]+–[\d.]+ °F\)/)
+    const { rule, change, inputs } = told(28).reason
+    expect(inputs[0]).toMatchObject({ label: 'Incubation temperature', value: '82.4 °F' })
+    expect(change).toMatch(/^1.8 °F warmer brings it forward by about \d+ days?$/)
+    expect([rule, ...inputs.map(i => `${i.label} ${i.value}`)].join()).not.toContain('°C')
+    expect(told(28).dist).toEqual(time('california-kingsnake', 28).dist)
+  })
+
   it('shows each number of the table with its mark', () => {
     const { reason } = time('hermanns-tortoise', 31)
     expect(reason.inputs.filter(i => i.from.kind === 'almanac')).toHaveLength(5)

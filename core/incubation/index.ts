@@ -1,6 +1,7 @@
 export { developmentOf } from './development'
 export { followers, type Followers, type Following } from './followers'
-export { daysAt, fitThermalTime, incubationTime, type IncubationForecast, type ThermalTime } from './incubation'
+export { incubationTime, type IncubationForecast } from './incubation'
+export { daysAt, fitThermalTime, type ThermalTime } from './thermal'
 export { phaseStanding, type BegunPhase, type PhaseStanding } from './phases'
 export { constantEquivalentC, sexTemperature, type AtTemperature, type SexTemperature } from './sexTemperature'
 export { hoursUntil, timeConstant } from './cooling'

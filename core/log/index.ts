@@ -8,6 +8,7 @@ export {
   type CheckContext,
   type EntryKind,
   type FieldHint,
+  type ReadUnits,
   type KindContext,
   type Lift,
 } from './kind'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Almanac } from '../almanac'
+import type { TempUnit } from '../units'
 import type { DatedEntry, Problem, Subject } from './entry'
 import type { House, StateOf } from './house'
 import type { Records } from './records'
@@ -56,6 +57,11 @@ export interface FieldHint {
   past?: true
 }
 
+/** In which units a house reads what is written in base units. */
+export interface ReadUnits {
+  tempUnit: TempUnit
+}
+
 /**
  * One kind of entry: what it is about, what it holds, how it changes the state of its subject, when it is impossible
  * and how it reads in a timeline. A new kind is one more of these in the folder of its subject.
@@ -96,7 +102,8 @@ export interface EntryKind<S extends keyof StateOf | 'entry' = keyof StateOf | '
    * may be said.
    */
   fields?: Readonly<Record<string, FieldHint>>
-  wording: (data: D) => string
+  /** How it reads in a timeline, in the units that the house reads. */
+  wording: (data: D, units: ReadUnits) => string
 }
 
 /** Keeps the types of one kind together while it is written. */

@@ -126,7 +126,7 @@ describe('a new sort of subject is added by its own folder and one line in a lis
   it('is read in a line of the log, told in a timeline, and taken back in order', () => {
     const line = readLineWith(known, 'b1 rang 4', fold([hung]), shippedAlmanac, 'g', 'C-1')
     expect(line).toMatchObject({ ok: true, kind: 'bellRung', subject, data: { strokes: 4 }, says: 'B-1 rang 4' })
-    expect(describeEntry(known, rung('1', { strokes: 4 }))).toBe('Rung 4, loud')
+    expect(describeEntry(known, rung('1', { strokes: 4 }), { tempUnit: '°C' })).toBe('Rung 4, loud')
     const undo = dated(today, { id: 'v', kind: 'void', subject: { type: 'entry', id: 'b' }, data: {} })
     expect(problems([hung, rung('1', { strokes: 4 })], undo)).toEqual([
       'subject.id: 1 later entry stands on this one; take those back first',
@@ -147,7 +147,7 @@ describe('kinds carry a version', () => {
     expect(lifted(known, first)).toMatchObject({ v: 3, data: { strokes: 16, how: 'loud' } })
     expect(lifted(known, second)).toMatchObject({ v: 3, data: { strokes: 5, how: 'soft' } })
     expect(fold([hung, first, second]).bells.b!.strokes).toBe(21)
-    expect(describeEntry(known, second)).toBe('Rung 5, soft')
+    expect(describeEntry(known, second, { tempUnit: '°C' })).toBe('Rung 5, soft')
     expect(problems([hung], first)).toEqual([])
   })
 
@@ -157,7 +157,7 @@ describe('kinds carry a version', () => {
     const house = fold([hung, newer, other, rung('2', { strokes: 1 })])
     expect(house.bells.b!.strokes).toBe(1)
     expect(house.newer.map(n => n.entryId).sort()).toEqual(['1', 'm'])
-    expect(describeEntry(known, newer)).toMatch(/^Written by a newer Mantel/)
+    expect(describeEntry(known, newer, { tempUnit: '°C' })).toMatch(/^Written by a newer Mantel/)
     // but it is not taken in from a form, where nobody could check it
     expect(problems([hung], newer)).toEqual(['v: This is version 4 of “bellRung”; up to 3 is known'])
     expect(problems([hung], other)).toEqual(['kind: There is no kind of entry called “moonSeen”'])

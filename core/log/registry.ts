@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { LogbookError, type DatedEntry, type Entry } from './entry'
 import type { StateOf } from './house'
-import { defineKind, type EntryKind } from './kind'
+import { defineKind, type EntryKind, type ReadUnits } from './kind'
 import type { SubjectModule } from './subject'
 
 /** Takes another entry back; it is about that entry, and any kind can be taken back. */
@@ -57,12 +57,12 @@ export function lifted<E extends Entry | DatedEntry>(registry: Registry, entry: 
   }
 }
 
-/** One entry as a sentence for a timeline. */
-export function describeEntry(registry: Registry, entry: Entry): string {
+/** One entry as a sentence for a timeline, in the units that the house reads. */
+export function describeEntry(registry: Registry, entry: Entry, units: ReadUnits): string {
   const kind = registry.kinds.get(entry.kind)
   if (!kind || isNewer(registry, entry)) return `Written by a newer Mantel (${entry.kind}): kept, and left out here`
   const data = kind.data.safeParse(lifted(registry, entry).data)
-  return data.success ? kind.wording(data.data) : entry.kind
+  return data.success ? kind.wording(data.data, units) : entry.kind
 }
 
 /** The states of one sort of subject in a house. */

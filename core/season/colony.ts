@@ -1,11 +1,11 @@
 import { feederOf, type Almanac, type ColonyRates, type Feeder } from '../almanac'
 import type { Day } from '../chance'
-import { computedInput, factInput, type Reason } from '../judgement'
+import { computedInput, computedTemp, factInput, type Reason } from '../judgement'
 import type { CultureState, House } from '../subjects'
 import { colonyToday, cultureStage, cultureWay, sustainableTake, type Colony, type ColonyWarmth } from '../supply'
 import { formatDay } from '../units'
 import { remembering, type Remembering } from './remember'
-import { cultureTempC, cultureWarmth } from './warmth'
+import { cultureTempC, cultureWarmth, placeWarmth } from './warmth'
 
 /** A colony as it is estimated today, and what may be taken of it a week for good. */
 export interface ColonyView {
@@ -21,8 +21,8 @@ const SPELLS_TOLD = 4
 
 /** What its place is, and the last temperatures that it stood at before. */
 function stoodAt({ tempC, stood = [] }: ColonyWarmth) {
-  const now = computedInput('Its place', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`)
-  const before = stood.slice(-SPELLS_TOLD).map(s => computedInput(`From ${formatDay(s.fromDay)}`, `${s.tempC} °C`))
+  const now = placeWarmth('Its place', tempC)
+  const before = stood.slice(-SPELLS_TOLD).map(s => computedTemp(`From ${formatDay(s.fromDay)}`, s.tempC))
   return stood.length > 1 ? [...before, now] : [now]
 }
 

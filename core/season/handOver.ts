@@ -1,4 +1,5 @@
 import { feederOf, speciesOf, type Species } from '../almanac'
+import { formatReading, formatTempRange } from '../channels'
 import { climateAt, endOf, watchSpan } from '../climate'
 import { temperatureAt } from '../places'
 import { PREY_STATE_WORDS, leavingChecks, tellOffer, type AnimalState } from '../subjects'
@@ -82,17 +83,20 @@ function care({ climate, ladder }: Species): (readonly [string, string])[] {
 }
 
 /** What the place of an animal was set to, and read lately. */
-function warmth({ placeId }: AnimalState, { house }: SeasonContext): (readonly [string, string])[] {
+function warmth(
+  { placeId }: AnimalState,
+  { house, settings: { tempUnit } }: SeasonContext,
+): (readonly [string, string])[] {
   const set = temperatureAt(house.places, placeId)
   const log = climateAt(house, placeId)?.log
   const span = log && watchSpan(log, endOf(log) - 24 * DAYS_READ, endOf(log))
   return [
-    ...(set === null ? [] : ([['Set to', `${set} °C`]] as const)),
+    ...(set === null ? [] : ([['Set to', formatQuantity(set, tempUnit)]] as const)),
     ...(span && span.mean !== null
       ? ([
           [
             `Read in the last ${DAYS_READ} days`,
-            `${span.lowest!.toFixed(1)}–${span.highest!.toFixed(1)} °C, mean ${span.mean.toFixed(1)} °C`,
+            `${formatTempRange(span.lowest!, span.highest!, tempUnit)}, mean ${formatReading('temperature', span.mean, tempUnit)}`,
           ],
         ] as const)
       : []),

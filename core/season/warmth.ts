@@ -18,7 +18,9 @@ import {
   type Warmth,
 } from '../climate'
 import { developmentOf, sexTemperature } from '../incubation'
-import { computedInput, type Reason } from '../judgement'
+import { formatReading } from '../channels'
+import { computedInput, computedTemp, type Input, type Reason } from '../judgement'
+import type { HouseSettings } from '../settings'
 import { temperatureAt } from '../places'
 import { eggIncubation, type ClutchState, type CultureState, type House, type ToldWarmth } from '../subjects'
 import { formatDay } from '../units'
@@ -312,7 +314,14 @@ function latelyOfPlace(house: OfCultures['house'], placeId: string | null, { com
 }
 
 /** How the readings come to the temperature that is counted with. */
-export function warmthReason(warmth: ToldWarmth, { house }: { house: Pick<House, 'places'> }): Reason {
+/** What a place is kept at, as a number that a plan rests on. */
+export const placeWarmth = (label: string, tempC: number | null): Input =>
+  tempC === null ? computedInput(label, 'no temperature known, reference taken') : computedTemp(label, tempC)
+
+export function warmthReason(
+  warmth: ToldWarmth,
+  { house, settings }: { house: Pick<House, 'places'>; settings: Pick<HouseSettings, 'tempUnit'> },
+): Reason {
   return {
     rule: 'Development added up over the readings, hours without one at what the place is set to; from now on at what the last days read. Then it is as one constant temperature',
     inputs: [
@@ -321,15 +330,15 @@ export function warmthReason(warmth: ToldWarmth, { house }: { house: Pick<House,
         warmth.placeId === null ? 'nowhere: as written' : (house.places[warmth.placeId]?.name ?? warmth.placeId),
       ),
       computedInput('Hours read', `${warmth.read} of ${warmth.hours}`),
-      ...(warmth.meanC === null ? [] : [computedInput('Mean of them', `${warmth.meanC.toFixed(1)} °C`)]),
+      ...(warmth.meanC === null ? [] : [computedTemp('Mean of them', warmth.meanC)]),
       ...(warmth.spells ?? []).map(s =>
         computedInput(
           s.fromDay === s.toDay ? formatDay(s.fromDay) : `${formatDay(s.fromDay)} to ${formatDay(s.toDay)}`,
-          `${s.meanC.toFixed(1)} °C: ${s.won >= 0 ? `${s.won.toFixed(1)} days won` : `${(-s.won).toFixed(1)} days lost`}`,
+          `${formatReading('temperature', s.meanC, settings.tempUnit)}: ${s.won >= 0 ? `${s.won.toFixed(1)} days won` : `${(-s.won).toFixed(1)} days lost`}`,
         ),
       ),
-      computedInput('Goes on at', `${warmth.goesOnAtC.toFixed(1)} °C`),
-      computedInput('Counted as', `${warmth.tempC.toFixed(1)} °C`),
+      computedTemp('Goes on at', warmth.goesOnAtC),
+      computedTemp('Counted as', warmth.tempC),
     ],
     change: 'Every hour that is read; another setting of the thermostat',
   }

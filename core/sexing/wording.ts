@@ -1,5 +1,14 @@
 import type { Almanac, Measure, Species } from '../almanac'
-import { almanacRow, computedInput, entryInput, factInput, settingInput, type Input, type Reason } from '../judgement'
+import {
+  almanacRow,
+  computedInput,
+  computedTemp,
+  entryInput,
+  factInput,
+  settingInput,
+  type Input,
+  type Reason,
+} from '../judgement'
 import type { SexProof } from '../subjects'
 import { formatDay, lowerFirst } from '../units'
 import { rightOf } from './evidence'
@@ -92,7 +101,7 @@ export function tellPrior({ found }: SexPrior, species: Species): { label: strin
   return {
     label: `Egg kept at ${tempC} °C`,
     inputs: [
-      computedInput('Egg kept at', `${tempC} °C`),
+      computedTemp('Egg kept at', tempC),
       {
         label: `Females at ${nearest.tempC} °C`,
         value: `${Math.round(nearest.femaleShare * 100)} %`,

@@ -17,6 +17,7 @@ import {
   type EntryKind,
   type House,
   type Problem,
+  type ReadUnits,
   type Records,
   type Understood,
 } from '../log'
@@ -88,8 +89,8 @@ export const checkEntry = (entry: DatedEntry, context: CheckContext): Problem[] 
 export const completeEntry = (house: House, entry: DatedEntry): DatedEntry | Problem =>
   completeWith(registry, house, entry)
 
-/** One entry as a sentence for a timeline. */
-export const tellEntry = (entry: Entry): string => describeEntry(registry, entry)
+/** One entry as a sentence for a timeline, in the units that the house reads. */
+export const tellEntry = (entry: Entry, units: ReadUnits): string => describeEntry(registry, entry, units)
 
 /** What carries a tag, as it is written or nearly so. */
 export const tagNamed = (house: House, written: string) => tagNamedIn(registry, house, written)
@@ -126,6 +127,7 @@ export {
   type CheckContext,
   type DatedEntry,
   type FieldHint,
+  type ReadUnits,
   type House,
   type Observed,
   type ToldWarmth,

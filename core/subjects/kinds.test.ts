@@ -254,10 +254,25 @@ describe('what each kind of entry may hold', () => {
     }
     for (const kind of entryKinds.values()) {
       const data = kind.data.parse(example[kind.kind] ?? {})
-      expect(kind.wording(data as never).length, kind.kind).toBeGreaterThan(3)
+      expect(kind.wording(data as never, { tempUnit: '°C' }).length, kind.kind).toBeGreaterThan(3)
     }
-    expect(kindOf('laid').wording({ eggs: 4, slugs: 1 } as never)).toBe('Laid 4, 1 of them slugs')
-    expect(kindOf('born').wording({ live: 3, still: 1, slugs: 0 } as never)).toBe('Gave birth to 3 live, 1 still')
+    expect(kindOf('laid').wording({ eggs: 4, slugs: 1 } as never, { tempUnit: '°C' })).toBe('Laid 4, 1 of them slugs')
+    expect(kindOf('born').wording({ live: 3, still: 1, slugs: 0 } as never, { tempUnit: '°C' })).toBe(
+      'Gave birth to 3 live, 1 still',
+    )
+  })
+
+  it('a house that reads °F is told temperatures in °F, and counts agree with their words', () => {
+    const told = (kind: string, data: object) => kindOf(kind).wording(data as never, { tempUnit: '°F' })
+    // 82.4 °F is 28 °C by the definition of the Fahrenheit scale
+    expect(told('clutchMoved', { tempC: 28, placeId: null })).toBe('Moved, kept at 82.4 °F')
+    expect(told('eggsApart', { tag: 'C-2', eggs: [3, 4], tempC: 28 })).toBe(
+      'Egg 3, 4 into another box, as C-2, kept at 82.4 °F',
+    )
+    expect(told('placeRead', { channel: 'temperature', zone: 'water', value: 18.5 })).toBe('Water read at 65.3 °F')
+    expect(told('placeRead', { channel: 'humidity', zone: 'air', value: 61 })).toMatch(/ read at 61 %$/)
+    expect(told('eggsLost', { count: 1 })).toBe('Lost 1 egg')
+    expect(told('eggsLost', { count: 2 })).toBe('Lost 2 eggs')
   })
 
   it('what founds something says so', () => {

@@ -258,14 +258,17 @@ describe('what cannot have happened', () => {
 describe('the registry', () => {
   it('tells every entry in words and knows its kinds', () => {
     expect(
-      tellEntry({
-        ...dated(today, {
-          id: 'a',
-          kind: 'fed',
-          subject: animal('x'),
-          data: { prey: 'mouse.hopper', offered: 2, taken: 1 },
-        }),
-      }),
+      tellEntry(
+        {
+          ...dated(today, {
+            id: 'a',
+            kind: 'fed',
+            subject: animal('x'),
+            data: { prey: 'mouse.hopper', offered: 2, taken: 1 },
+          }),
+        },
+        { tempUnit: '°C' },
+      ),
     ).toBe('Took 1 of 2 × mouse.hopper')
     expect(kindOf('laid').founds).toBe('clutch')
     expect(() => kindOf('nothing')).toThrow(/no kind/)

@@ -1,6 +1,6 @@
 import type { Almanac, Feeder } from '../almanac'
 import type { Day } from '../chance'
-import { computedInput, entryInput, factInput, type Input, type Reason } from '../judgement'
+import { computedInput, computedTemp, entryInput, factInput, type Input, type Reason } from '../judgement'
 import { TROUBLE_WORDS, type CultureState, type Trouble } from '../subjects'
 import { formatDistance, upperFirst } from '../units'
 import { cultureWay } from './ways'
@@ -202,7 +202,7 @@ function evidence(
     const far = causeFurther!.value
     says.set('hot', off >= far ? 1 : -1)
     says.set('cold', off <= -far ? 1 : -1)
-    inputs.push(computedInput('Its place against the usual', `${Math.round(tempC)} against ${Math.round(usual)} °C`))
+    inputs.push(computedTemp('Its place', tempC), computedTemp('Usually kept at', usual))
   }
   const { humidity } = feeder
   if (humidityPct !== null && humidity) {

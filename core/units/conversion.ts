@@ -43,6 +43,8 @@ export const UNITS = {
 } as const satisfies Record<string, UnitDefinition>
 
 export type Unit = keyof typeof UNITS
+/** In which temperatures are told. */
+export type TempUnit = Extract<Unit, '°C' | '°F'>
 
 export class UnitError extends Error {
   override name = 'UnitError'

@@ -7,6 +7,7 @@ export {
   toBase,
   unitNamed,
   type Dimension,
+  type TempUnit,
   type Unit,
 } from './conversion'
 export { formatQuantity, parseAs, parseNumber, parseQuantity, type Quantity } from './quantity'

@@ -126,7 +126,10 @@ export class HouseQueries {
         continue
       }
       const { season, scenarios } = value
-      const alarms = harmFirst([...this.session.noticed(), ...season.alarms.map(alarm => suspectOf(alarm, records))])
+      const alarms = harmFirst([
+        ...this.session.noticed(),
+        ...season.alarms.map(alarm => suspectOf(alarm, records, settings)),
+      ])
       const tookMs = performance.now() - start
       return { version, season: { ...season, alarms }, scenarios, context, plans: null, tookMs }
     }

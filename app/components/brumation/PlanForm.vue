@@ -158,6 +158,7 @@ const placing = computed(() =>
         house.house,
         state.chosen.filter(id => !inCold(house.house.animals[id]!)),
         context.value,
+        house.settings.tempUnit,
       ),
 )
 const tagOf = (id: string) => house.house.animals[id]?.tag ?? ''

@@ -46,7 +46,7 @@ function subjectTag(entry: TimelineEntry): string {
     <ul>
       <li v-for="entry in done" :key="entry.id">
         <span class="tag">{{ subjectTag(entry) }}</span>
-        {{ log ? withAlmanacNames(log.tellEntry(entry), house.almanac) : '' }}
+        {{ log ? withAlmanacNames(log.tellEntry(entry, house.settings), house.almanac) : '' }}
         <UButton size="xs" variant="link" color="neutral" label="Take back" @click="takeBack([entry.id])" />
       </li>
     </ul>

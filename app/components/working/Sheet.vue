@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { formatReading } from '#core/channels'
 import type { Input } from '#core/judgement'
 import { formatDay } from '#core/units'
 
@@ -27,6 +28,8 @@ function whence({ from }: Input): string {
     }
   }
 }
+const valueOf = ({ value, tempC }: Input) =>
+  tempC === undefined ? value : formatReading('temperature', tempC, house.settings.tempUnit)
 const noteOf = ({ from }: Input) => (from.kind === 'almanac' && from.note ? ` (${from.note})` : '')
 /** Where its number is set, to be set otherwise. */
 const placeOf = ({ from }: Input) =>
@@ -56,7 +59,7 @@ const placeOf = ({ from }: Input) =>
             <template v-for="(input, j) in reason.inputs" :key="j">
               <dt>{{ input.label }}</dt>
               <dd>
-                <b>{{ input.value }}</b>
+                <b>{{ valueOf(input) }}</b>
                 <span class="from"
                   ><NuxtLink v-if="placeOf(input)" :to="placeOf(input)!" class="underline" @click="hide">{{
                     whence(input)

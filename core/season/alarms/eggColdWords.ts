@@ -1,7 +1,7 @@
 import type { Almanac } from '../../almanac'
 import { formatReading } from '../../channels'
 import { computedInput, factInput, type Reason } from '../../judgement'
-import { counted } from '../../units'
+import { counted, type TempUnit } from '../../units'
 import { tellSome } from './tellSome'
 
 /** A box with eggs that is colder than it is set to. Temperatures in °C, spans in hours. */
@@ -20,7 +20,7 @@ export interface EggsCold {
   /** In how long it is so cold that eggs die. */
   diesIn: number | null
   /** As the house reads them. */
-  tempUnit: '°C' | '°F'
+  tempUnit: TempUnit
   /** Days of development lost so far, by clutch. */
   lost: readonly { tag: string; days: number }[]
 }

@@ -1,5 +1,6 @@
 import { CHANNELS, ZONES, formatDifference, formatReading } from '../../channels'
 import type { SeriesTrouble } from '../../climate'
+import type { TempUnit } from '../../units'
 import type { PlaceTrouble, SeriesView } from '../contracts'
 
 /** A trouble of a place, with what is needed to say it. */
@@ -8,7 +9,7 @@ export interface ToldTrouble {
   series: Pick<SeriesView, 'channel' | 'zone'>
   /** Name of the place. */
   name: string
-  tempUnit: '°C' | '°F'
+  tempUnit: TempUnit
 }
 
 interface Words {

@@ -1,7 +1,8 @@
 import { speciesOf } from '../../almanac'
 import { certain, convolve, pert, summarise, type Day, type DaySummary } from '../../chance'
+import { formatDifference } from '../../channels'
 import { daysAt, fitThermalTime } from '../../incubation'
-import { computedInput, factInput, type Reason } from '../../judgement'
+import { computedInput, computedTemp, factInput, type Reason } from '../../judgement'
 import { femaleShareAt } from '../../sexing'
 import type { ClutchState } from '../../subjects'
 import type { SeasonContext } from '../context'
@@ -91,7 +92,7 @@ export function settingChoice(clutch: ClutchState, context: Asked): SettingChoic
       female: species.sexByTemperature ? femaleShareAt(species.sexByTemperature, equivalent) : null,
       risk:
         tempC > safe.highC
-          ? `over the table, and ${(kills.value - tempC).toFixed(1)} °C under what kills`
+          ? `over the table, and ${formatDifference('temperature', kills.value - tempC, context.settings.tempUnit)} under what kills`
           : tempC < safe.lowC
             ? 'under the table: slow, and little is known'
             : null,
@@ -107,7 +108,7 @@ export function settingChoice(clutch: ClutchState, context: Asked): SettingChoic
         rule: 'What is left of development, at the line through the table of the species; the sex by what was and what would be',
         inputs: [
           computedInput('Development over', `${Math.round(done * 100)} %`),
-          computedInput('Stands still at', `${thermal.baseC.toFixed(1)} °C`),
+          computedTemp('Stands still at', thermal.baseC),
           ...pace.inputs,
           factInput('Kills above', `species.${species.id}.incubation.lethalAboveC.value`, kills),
           factInput('Spread either side', `species.${species.id}.incubation.spreadShare.value`, incubation.spreadShare),

@@ -74,7 +74,10 @@ export function eggClock(clutch: ClutchState, context: SeasonContext): ComputedC
   // what eggs in a pause lie at says nothing of the warmth that they will develop in
   const tempC = phase?.phase ? usualC : (eggTempC(clutch, context) ?? usualC)
   const atC = tempC + settings.incubationShiftC
-  const { dist, reason, caution } = incubationTime(species.id, incubation, atC, hatchPace(species.id, context))
+  const { dist, reason, caution } = incubationTime(species.id, incubation, atC, {
+    pace: hatchPace(species.id, context),
+    tempUnit: settings.tempUnit,
+  })
   const before = phase ? shift(phase.develops, -clutch.startDay) : certain(0)
   const whole = convolve(convolve(before, dist), clutch.startGive ? give(clutch.startGive) : certain(0))
   const more: Reason[] = [

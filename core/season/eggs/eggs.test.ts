@@ -336,6 +336,11 @@ describe('phases before development', () => {
       what: 'Move to 29 °C, to develop: pause in the cool is over',
       actions: [{ kind: 'phaseBegan', data: { index: 1 } }],
     })
+    const { season: inF } = seasonOfHouse(houseOf(brought().records()), almanac, { ...settings, tempUnit: '°F' }, today)
+    // 29 °C is 84.2 °F
+    expect(inF.tasks.find(t => t.id === 'phase:C-1')!.what).toBe(
+      'Move to 84.2 °F, to develop: pause in the cool is over',
+    )
     const moved = brought()
     moved.write('phaseBegan', { type: 'clutch', id: 'C-1' }, 0, { index: 1 })
     expect(task(moved)).toBeUndefined()

@@ -13,7 +13,10 @@ export function incubationOf(species: Species, tempC: number | null, context: Se
   const { settings, almanac } = context
   const atC = (tempC ?? species.incubation.usualTempC.value) + settings.incubationShiftC
   const pace = hatchPace(species.id, context)
-  return { ...incubationTime(species.id, species.incubation, atC, pace), comes: almanac.common.hatchComes! }
+  return {
+    ...incubationTime(species.id, species.incubation, atC, { pace, tempUnit: settings.tempUnit }),
+    comes: almanac.common.hatchComes!,
+  }
 }
 
 /** Young of a clutch or litter that is not there yet, by what came of the female's clutches before. */

@@ -1,5 +1,5 @@
 import type { Feeder } from '../../almanac'
-import { computedInput, factInput, type Input } from '../../judgement'
+import { computedInput, computedTemp, factInput, type Input } from '../../judgement'
 import type { House } from '../../subjects'
 import { paceAt, wayPath, type PlannedSupply } from '../../supply'
 import type { SeasonContext } from '../context'
@@ -16,10 +16,9 @@ export function keptInputs(
   const own = supply.kind === 'bought' ? supply.coolestC : undefined
   const pace = paceAt(supply, common, tempC).toFixed(2)
   return [
-    computedInput(
-      'Kept at',
-      `${house.places[placeId]?.name ?? placeId}, ${tempC.toFixed(1)} °C: its days go ${pace} ×`,
-    ),
+    computedInput('Kept in', house.places[placeId]?.name ?? placeId),
+    computedTemp('There', tempC),
+    computedInput('Its days go', `${pace} ×`),
     factInput('Its days are told for', 'common.keepTemp.value', keepTemp!),
     factInput('Quicker, 10 °C warmer', 'common.keepPace.value', keepPace!),
     own

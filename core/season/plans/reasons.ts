@@ -2,6 +2,7 @@ import { schoolChoice } from '../../almanac'
 import { computedInput, entryInput, factInput, settingInput, spreadInput, type Reason } from '../../judgement'
 import { GAP, failureChance } from '../../supply'
 import { WEEKDAYS, formatDay, formatMoney, upperFirst } from '../../units'
+import { placeWarmth } from '../warmth'
 import type { FeederPlan, Held, OneMore, PlanJob } from './contracts'
 import type { Kept } from './kept'
 import { heldName, tellHeld, tellLacks, tellOneMore } from './words'
@@ -35,7 +36,7 @@ function supplyReasons({ feeder, supply, tempC, look }: Kept): Reason {
             factInput('Producing span', `${path}.producingDays.value`, supply.producingDays),
             factInput('Yield of one', `${path}.yieldTotal.value`, supply.yieldTotal),
             factInput('Reference temperature', `${path}.atTempC.value`, supply.atTempC),
-            computedInput('Shelf', tempC === null ? 'no temperature known, reference taken' : `${tempC} °C`),
+            placeWarmth('Shelf', tempC),
           ]
         : [factInput('Yield of one', `${path}.yieldPerDay.value`, supply.yieldPerDay)]),
       ...Object.values(look.colonies).map((perDay, i) =>

@@ -1,8 +1,9 @@
 import { speciesOf, type Species } from '../../almanac'
+import { formatTempRange } from '../../channels'
 import { cumulative, summarise } from '../../chance'
 import { computedInput, entryInput, factInput, spreadInput } from '../../judgement'
 import { eggIncubation, eggsLeft, pippedNow, type ClutchState } from '../../subjects'
-import { formatDistance, formatRange } from '../../units'
+import { formatDistance, formatQuantity, formatRange } from '../../units'
 import type { Task, TaskAction } from '../contracts'
 import { boxBalance, eggPhase, eggsToCome, phaseInput } from '../eggs'
 import { subjectAs } from '../guard'
@@ -59,10 +60,11 @@ const phaseTask: Sort = of => {
   const next = eggIncubation(clutch, almanac)!.phases![index + 1]
   const dueOn = since + phase.days.likely
   if (!due(dueOn, today)) return null
+  const { tempUnit } = context.settings
   const usual = species.incubation!.usualTempC
   const to = next
-    ? `${next.lowC.value}–${next.highC.value} °C, ${next.name.toLowerCase()}`
-    : `${usual.value} °C, to develop`
+    ? `${formatTempRange(next.lowC.value, next.highC.value, tempUnit)}, ${next.name.toLowerCase()}`
+    : `${formatQuantity(usual.value, tempUnit)}, to develop`
   return taskOf(of, 'phase', 'eggs', {
     due: dueOn,
     what: `Move to ${to}: ${phase.name.toLowerCase()} is over`,
@@ -300,7 +302,7 @@ const whereTask: Sort = of => {
   return taskOf(of, 'where', 'eggs', {
     due: clutch.startDay,
     what: 'Say where the eggs lie',
-    detail: `counted at ${species.incubation.usualTempC.value} °C until then`,
+    detail: `counted at ${formatQuantity(species.incubation.usualTempC.value, context.settings.tempUnit)} until then`,
     actions: incubators.slice(0, OFFERED).map((p, i): TaskAction => ({
       label: p.name,
       kind: 'clutchMoved',

@@ -15,7 +15,7 @@ import {
 } from '../../brumation'
 import { climateAt, coldPlaceOf, dailyOf, endOf, watchSpan, type SpanWatch } from '../../climate'
 import { cumulative, summarise, type Day } from '../../chance'
-import { computedInput, factInput, type Reason } from '../../judgement'
+import { computedInput, computedTemp, factInput, type Reason } from '../../judgement'
 import { animalsOf, inCold, livingAnimals, type AnimalState, type WinterGroup } from '../../subjects'
 import { temperatureAt } from '../../places'
 import type { SeasonContext } from '../context'
@@ -134,7 +134,7 @@ function placeReasons(
             rule: 'Hourly means of its probes from five days after the first of them was cooled; hours without a reading are told, not filled in. Degree-hours: each hour’s mean above the hold, added up',
             inputs: [
               computedInput('Hours read', `${watch.read} of ${watch.hours}`),
-              computedInput('Hold', `${holdC} °C`),
+              ...(holdC === null ? [] : [computedTemp('Hold', holdC)]),
               computedInput('Degree-hours above it', `${Math.round(watch.hoursTimesAbove)}`),
             ],
           },

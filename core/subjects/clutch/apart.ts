@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { defineKind, type DatedEntry, type House, type Problem } from '../../log'
 import { reference } from '../../reference'
+import { formatQuantity } from '../../units'
 import { tag } from '../fields'
 import { eggTempC } from '../laying'
 import { doubtfulEggs, eggNumbers, eggsLeft, isAliveEgg, pippedNow } from './eggs'
@@ -131,7 +132,7 @@ export const apartKinds = [
       state.apart.push(takeOff(state, data, entry))
     },
     check: (state, { eggs }, entry) => apartProblem(state, eggs, entry),
-    wording: d =>
-      `Egg ${d.eggs.join(', ')} into another box, as ${d.tag}${d.tempC === null ? '' : `, kept at ${d.tempC} °C`}`,
+    wording: (d, { tempUnit }) =>
+      `Egg ${d.eggs.join(', ')} into another box, as ${d.tag}${d.tempC === null ? '' : `, kept at ${formatQuantity(d.tempC, tempUnit)}`}`,
   }),
 ]

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { defineKind } from '../../log'
 import { reference } from '../../reference'
-import { dayFromIso } from '../../units'
+import { counted, dayFromIso, formatFullDay } from '../../units'
 import { tag } from '../fields'
 import { eggTempC } from '../laying'
 
@@ -59,6 +59,6 @@ export const broughtKinds = [
         : null
     },
     wording: d =>
-      `${d.eggs} eggs brought${d.from ? ` from ${d.from}` : ''}, laid ${d.laid}${d.give ? ` give or take ${d.give} days` : ''}`,
+      `${counted(d.eggs, 'egg')} brought${d.from ? ` from ${d.from}` : ''}, laid ${formatFullDay(dayFromIso(d.laid))}${d.give ? ` give or take ${counted(d.give, 'day')}` : ''}`,
   }),
 ]

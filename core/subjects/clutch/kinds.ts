@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { reference } from '../../reference'
 import { defineKind, seen } from '../../log'
+import { counted, formatQuantity } from '../../units'
 import { some, sum } from './counts'
 import { eggMass, eggTempC } from '../laying'
 import { eggProblem, eggsLeft, pippedNow, setEggCount, takeEggs } from './eggs'
@@ -135,7 +136,7 @@ export const clutchKinds = [
         : null
     },
     wording: d =>
-      `Counted: ${d.eggs} eggs${d.low !== undefined || d.high !== undefined ? ` (${d.low ?? d.eggs}–${d.high ?? d.eggs})` : ''}`,
+      `Counted: ${counted(d.eggs, 'egg')}${d.low !== undefined || d.high !== undefined ? ` (${d.low ?? d.eggs}–${d.high ?? d.eggs})` : ''}`,
   }),
   defineKind({
     kind: 'pipped',
@@ -174,7 +175,7 @@ export const clutchKinds = [
       state.placeId === placeId && state.tempC === tempC
         ? { path: 'data.placeId', message: `${state.tag} is there already` }
         : null,
-    wording: d => (d.tempC === null ? 'Moved' : `Moved, kept at ${d.tempC} °C`),
+    wording: (d, { tempUnit }) => (d.tempC === null ? 'Moved' : `Moved, kept at ${formatQuantity(d.tempC, tempUnit)}`),
   }),
   defineKind({
     kind: 'phaseBegan',
@@ -208,7 +209,7 @@ export const clutchKinds = [
       count !== undefined && count > state.eggs
         ? { path: 'data.count', message: `${state.tag} has ${state.eggs} eggs, slugs included` }
         : null,
-    wording: d => `${d.count ? `${d.count} eggs` : 'Eggs'} weighed ${d.massG} g together`,
+    wording: d => `${d.count ? counted(d.count, 'egg') : 'Eggs'} weighed ${d.massG} g together`,
   }),
   defineKind({
     kind: 'clutchNoted',
@@ -256,7 +257,7 @@ export const clutchKinds = [
       count > eggsLeft(state)
         ? { path: 'data.count', message: `${state.tag} has only ${eggsLeft(state)} eggs left` }
         : null,
-    wording: d => `Lost ${d.count} eggs`,
+    wording: d => `Lost ${counted(d.count, 'egg')}`,
   }),
   defineKind({
     kind: 'hatched',

@@ -80,7 +80,9 @@ describe('what is shaken out', () => {
       { day: today, count: 12 },
     ])
     const { wording, data } = entryKinds.get('harvested')!
-    expect(wording(data.parse({ count: 60, shake: 'hard' }) as never)).toBe('Shaken out hard, about 60')
+    expect(wording(data.parse({ count: 60, shake: 'hard' }) as never, { tempUnit: '°C' })).toBe(
+      'Shaken out hard, about 60',
+    )
     expect(data.safeParse({ count: 60, shake: 'wild' }).success).toBe(false)
   })
 })

@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { FITTINGS, SUBSTRATES } from '../../almanac'
 import { defineKind, seen, type House, type Problem } from '../../log'
 import { lineOfText, reference } from '../../reference'
-import { CHANNELS, CHANNEL_IDS, ZONES, ZONE_IDS, implausible } from '../../channels'
+import { CHANNELS, CHANNEL_IDS, ZONES, ZONE_IDS, implausible, type Channel } from '../../channels'
+import { formatQuantity, upperFirst, type TempUnit } from '../../units'
 import { FINDINGS, FINDING_WORDS } from '../care'
 import { jobId, withCare } from '../careDone'
 import { JOB_WORDS, isRoundJob } from '../jobWords'
@@ -28,6 +29,13 @@ const FOUND_KEPT = 20
 
 const noSuchJob = (job: string, { jobs }: House): Problem | null =>
   isRoundJob(job) || Object.hasOwn(jobs, job) ? null : { path: 'data.job', message: 'There is no such job' }
+
+/** A reading as it was taken, with all its digits. */
+function tellRead({ channel, value }: { channel: Channel; value: number }, tempUnit: TempUnit): string {
+  if (channel === 'temperature') return formatQuantity(value, tempUnit)
+  const { unit, label } = CHANNELS[channel]
+  return unit ? `${value} ${unit}` : `${label} ${value}`
+}
 
 /** All that is said of a place. */
 export const PlaceData = z.strictObject({
@@ -126,8 +134,8 @@ export const placeKinds = [
       const read = { ...seen(entry), at: Date.parse(entry.at), channel, zone, value }
       state.measured = [...(state.measured ?? []), read].slice(-MEASURED_KEPT)
     },
-    wording: d =>
-      `${ZONES[d.zone]} read at ${CHANNELS[d.channel].unit ? `${d.value} ${CHANNELS[d.channel].unit}` : `UV index ${d.value}`}${d.surface ? ', surface' : ''}`,
+    wording: (d, { tempUnit }) =>
+      `${upperFirst(ZONES[d.zone])} read at ${tellRead(d, tempUnit)}${d.surface ? ', surface' : ''}`,
   }),
   defineKind({
     kind: 'alarmAnswered',

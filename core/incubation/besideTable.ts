@@ -1,0 +1,20 @@
+import type { Incubation } from '../almanac'
+
+/** A temperature for which the table does not speak. */
+export interface BesideTable {
+  code: 'kills' | 'outside'
+  tempC: number
+  /** Above it eggs die. */
+  killsAboveC: number
+  /** From the lowest to the highest of the table. */
+  lowC: number
+  highC: number
+}
+
+/** Whether the table speaks for a temperature (°C); null where it does. */
+export function besideTable({ points, lethalAboveC }: Incubation, tempC: number): BesideTable | null {
+  const temps = points.map(p => p.tempC)
+  const beside = { tempC, killsAboveC: lethalAboveC.value, lowC: Math.min(...temps), highC: Math.max(...temps) }
+  if (tempC > beside.killsAboveC) return { code: 'kills', ...beside }
+  return tempC < beside.lowC - 1 || tempC > beside.highC + 1 ? { code: 'outside', ...beside } : null
+}
