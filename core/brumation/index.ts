@@ -28,3 +28,4 @@ export {
   type WarmUp,
   type WinterContext,
 } from './programme'
+export { tellWarmUp } from './warmUpWording'

@@ -4,7 +4,7 @@ import { summarise } from '#core/chance'
 import type { WinterWays } from '#core/subjects'
 import { coolingWindow, gravidIn, type WinterGroupView } from '#core/season'
 import { inCold } from '#core/subjects'
-import { CalendarError, dayFromIso, dayToIso, formatDay, formatRange, formatWeekday } from '#core/units'
+import { CalendarError, dayFromIso, dayToIso, formatDay, formatQuantity, formatRange, formatWeekday } from '#core/units'
 
 /** Plans a winter for some animals of a species, or changes one that is planned. */
 const props = defineProps<{ group: WinterGroupView | null }>()
@@ -238,7 +238,7 @@ async function send(): Promise<void> {
         <p v-if="programme" class="sum">
           <WorkingLink
             title="Programme"
-            :answer="`Last meal ${formatWeekday(programme.lastMealDay)}, ${rests ? 'rest' : 'hold'} at ${programme.holdC} °C from ${formatWeekday(programme.holdDay)}, ${rests ? 'ends' : 'wakes'} ${formatWeekday(programme.wakeDay)}, ${rests ? 'meals as usual from' : 'first small meal'} ${formatWeekday(programme.firstMealDay)}`"
+            :answer="`Last meal ${formatWeekday(programme.lastMealDay)}, ${rests ? 'rest' : 'hold'} at ${formatQuantity(programme.holdC, house.settings.tempUnit)} from ${formatWeekday(programme.holdDay)}, ${rests ? 'ends' : 'wakes'} ${formatWeekday(programme.wakeDay)}, ${rests ? 'meals as usual from' : 'first small meal'} ${formatWeekday(programme.firstMealDay)}`"
             :reasons="programme.reasons"
           />
         </p>

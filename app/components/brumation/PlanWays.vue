@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Cold, Species } from '#core/almanac'
+import { fromBase, toBase } from '#core/units'
 
 /** What a group does otherwise than its species usually: fast, steps, warmth, length and light. */
 const props = defineProps<{ species: Species }>()
@@ -14,14 +15,22 @@ interface Field {
   max: number
   step?: number
   usual: (cold: Cold) => number
+  /** A temperature: typed and shown in the unit that the house reads. */
+  warmth?: true
 }
+const unit = computed(() => house.settings.tempUnit)
 const FIELDS: readonly Field[] = [
   { key: 'gutClearDays', label: 'Fast, days', min: 0, max: 60, usual: c => c.gutClearDays.likely },
   { key: 'stepDownDays', label: 'Cool down over, days', min: 0, max: 60, usual: c => c.stepDownDays.value },
-  { key: 'holdC', label: 'Hold, °C', min: 2, max: 30, step: 0.5, usual: c => c.holdC.value },
+  { key: 'holdC', label: 'Hold', min: 2, max: 30, step: 0.5, usual: c => c.holdC.value, warmth: true },
   { key: 'holdDays', label: 'Length, days', min: 0, max: 250, usual: c => Math.round(c.weeks.likely * 7) },
   { key: 'lightHours', label: 'Light in the hold, h', min: 0, max: 24, step: 0.5, usual: c => c.lightHours.value },
 ]
+const shown = ({ warmth }: Field, value: number) => (warmth ? Number(fromBase(value, unit.value).toFixed(1)) : value)
+const said = ({ key, warmth }: Field, value: number | null | undefined) => {
+  const read = value ?? undefined
+  ways.value[key] = warmth && read !== undefined ? Number(toBase(read, unit.value).toFixed(2)) : read
+}
 const WARM = [
   { value: 'atOnce', label: 'At once' },
   { value: 'steps', label: 'In steps' },
@@ -35,14 +44,19 @@ const pairing = computed(() => house.almanac.schools.pairAfterCold!.choices.map(
   <details>
     <summary>Own ways of this group</summary>
     <div class="ways">
-      <UFormField v-for="field in FIELDS" :key="field.key" :label="field.label"
+      <UFormField
+        v-for="field in FIELDS"
+        :key="field.key"
+        :label="field.warmth ? `${field.label}, ${unit}` : field.label"
         ><UInputNumber
-          v-model="ways[field.key]"
-          :min="field.min"
-          :max="field.max"
+          :model-value="ways[field.key] === undefined ? undefined : shown(field, ways[field.key]!)"
+          :min="Math.round(shown(field, field.min))"
+          :max="Math.round(shown(field, field.max))"
+          :step-snapping="false"
           :step="field.step ?? 1"
-          :placeholder="species.cold ? String(field.usual(species.cold)) : ''"
+          :placeholder="species.cold ? String(shown(field, field.usual(species.cold))) : ''"
           class="w-full"
+          @update:model-value="said(field, $event)"
       /></UFormField>
       <template v-if="!rests">
         <UFormField label="Warm up"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tellWarmUp } from '#core/brumation'
 import type { WinterGroupView } from '#core/season'
 import { formatWeekday } from '#core/units'
 
@@ -16,12 +17,7 @@ const open = computed({
 
 const cold = computed(() => (props.group?.members ?? []).filter(m => m.state === 'cold'))
 const early = computed(() => (props.group ? props.group.programme.wakeDay - house.today : 0))
-const HOW = {
-  atOnce: 'Straight to full warmth today.',
-  steps:
-    'Today the cool room at about 21 °C, tomorrow 27 °C for two days, then full warmth. The Round brings each step.',
-  gradual: 'A degree or two a day for about a week: let the thermostat follow the curve.',
-} as const
+const how = computed(() => tellWarmUp(props.group!.programme.warmUp, house.almanac, house.settings.tempUnit))
 
 async function wake(): Promise<void> {
   const g = props.group!
@@ -48,8 +44,7 @@ async function wake(): Promise<void> {
           The programme wakes them {{ formatWeekday(group.programme.wakeDay) }}, in {{ early }} days.
         </p>
         <p v-if="group.programme.kind === 'brumation'">
-          {{ HOW[group.programme.warmUp] }} Water first; first meal, smaller than usual, when they are warm. Separate
-          those that share a tub.
+          {{ how }} Water first; first meal, smaller than usual, when they are warm. Separate those that share a tub.
         </p>
         <p v-else>Warmth, light and meals rise again over about a week.</p>
         <div class="flex gap-2">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
+import { formatDifference } from '#core/channels'
 import { summarise } from '#core/chance'
 import { EVENT_NAMES } from '#core/pairing'
 import { newPairs, openPairs, tellStart, type FeederPlan, type Season, type WhatIf } from '#core/season'
@@ -174,7 +175,7 @@ const laneRows = computed(() => {
     <SeasonShift
       v-model="incubation"
       label="Incubators"
-      :hint="`${incubation > 0 ? '+' : ''}${incubation} °C`"
+      :hint="`${incubation > 0 ? '+' : ''}${formatDifference('temperature', incubation, house.settings.tempUnit)}`"
       :min="-3"
       :max="3"
       :step="0.5"
