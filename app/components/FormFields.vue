@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import type { FieldHint } from '#core/subjects'
 import { dayFromIso, dayToIso } from '#core/units'
-import { asSeveral, severalOf, type Fields, type Typed } from '~/composables/readFields'
+import { asSeveral, severalOf, type Fields, type Offered, type Typed } from '~/composables/readFields'
 
 /** The fields of a kind of entry, each as its sort is asked for; numbers stand side by side. */
 const props = defineProps<{
   fields: Fields
   /** Said beside the fields; a form around them says it by itself. */
   problems?: Readonly<Record<string, string>>
-  /** Species to choose from, where it is not all that are kept. */
-  species?: readonly { value: string; label: string }[]
+  /** What a field is picked from, by its name, where that is of the screen. */
+  items?: Offered
 }>()
 const typed = defineModel<Typed>({ required: true })
 /** What is asked for before them. */
@@ -26,13 +26,29 @@ const hintOf = ({ as, hint }: FieldHint) => {
   return units[as] ?? hint
 }
 const choicesOf = ({ choices = {} }: FieldHint) => Object.entries(choices).map(([value, label]) => ({ value, label }))
+const isPicked = ({ as }: FieldHint) => as === 'place' || as === 'species' || as === 'one'
+const itemsOf = (name: string, field: FieldHint) => {
+  const own = props.items?.[name]
+  if (own) return [...own]
+  return field.as === 'place' ? places.value : field.as === 'species' ? kept.value : choicesOf(field)
+}
+/** What the screen has nothing of is not asked for. */
+const asked = computed(() =>
+  Object.fromEntries(
+    Object.entries(props.fields).filter(
+      ([name, field]) => !['one', 'several'].includes(field.as) || itemsOf(name, field).length,
+    ),
+  ),
+)
+const INSTEAD: Partial<Record<FieldHint['as'], string>> = { place: 'Choose a place' }
+const emptyAs = ({ as, example }: FieldHint) => example ?? INSTEAD[as] ?? 'Choose'
 const say = (name: string, text: string | undefined) => (typed.value = { ...typed.value, [name]: text })
 </script>
 
 <template>
   <div class="fields">
     <slot />
-    <template v-for="(field, name) in fields" :key="name">
+    <template v-for="(field, name) in asked" :key="name">
       <RecordDayField
         v-if="field.as === 'day'"
         :name="name"
@@ -65,19 +81,20 @@ const say = (name: string, text: string | undefined) => (typed.value = { ...type
         eager-validation
       >
         <RecordPick
-          v-if="field.as === 'place' || field.as === 'species'"
+          v-if="isPicked(field)"
           :model-value="typed[name] || undefined"
           :name="field.label"
-          :items="field.as === 'place' ? places : [...(props.species ?? kept)]"
+          :items="itemsOf(name, field)"
+          :unsaid="field.needed ? undefined : (field.example ?? 'Not said')"
           class="w-full"
-          :placeholder="field.as === 'place' ? 'Choose a place' : 'Choose'"
-          @update:model-value="say(name, $event)"
+          :placeholder="emptyAs(field)"
+          @update:model-value="say(name, $event ?? '')"
         />
         <RecordPick
           v-else-if="field.as === 'several'"
           :model-value="severalOf(typed[name])"
           :name="field.label"
-          :items="choicesOf(field)"
+          :items="itemsOf(name, field)"
           multiple
           class="w-full"
           :placeholder="field.example"
@@ -94,7 +111,9 @@ const say = (name: string, text: string | undefined) => (typed.value = { ...type
         <UInput
           v-else
           :model-value="typed[name] ?? ''"
-          :inputmode="field.as === 'text' ? 'text' : field.as === 'count' ? 'numeric' : 'decimal'"
+          :inputmode="
+            field.as === 'text' || field.as === 'size' ? 'text' : field.as === 'count' ? 'numeric' : 'decimal'
+          "
           :placeholder="field.example"
           autocomplete="off"
           class="w-full"

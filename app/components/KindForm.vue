@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { z } from 'zod'
-import type { Fields, Typed } from '~/composables/readFields'
+import type { Fields, Offered, Typed } from '~/composables/readFields'
+import type { FieldError } from '~/composables/useRefusals'
 
 /** A form made from the fields of a kind of entry, checked by its schema; what the house refuses stands beside them. */
 const props = defineProps<{
@@ -12,7 +13,10 @@ const props = defineProps<{
   complete?: (read: Record<string, unknown>) => Record<string, unknown>
   /** Writes it. */
   send: (data: Record<string, unknown>, form: FormErrors) => Promise<unknown>
-  species?: readonly { value: string; label: string }[]
+  /** What a field is picked from, by its name, where that is of the screen. */
+  items?: Offered
+  /** What else is wrong of what was read, before it is sent. */
+  check?: (read: Record<string, unknown>) => FieldError[]
   /** There is nothing to write. */
   idle?: boolean
   /** One among other things on a screen: its button is not what the screen is for. */
@@ -21,29 +25,74 @@ const props = defineProps<{
 const typed = defineModel<Typed>({ required: true })
 defineSlots<{ default: () => unknown }>()
 const house = useHouse()
-const form = useTemplateRef<FormErrors>('form')
+const form = useTemplateRef<FormErrors & { validate: (how: { silent: true }) => Promise<unknown> }>('form')
 const state = reactive({ typed })
 const refusals = useRefusals(state, form)
 const busy = ref(false)
+/** What is wrong of what no field asks for. */
+const beside = ref<string[]>([])
+const fieldOf = (name: string) => [name, name.split('.')[0]!].find(n => n in props.fields)
+/** Each to its field; the others are said above the button. */
+function placed(errors: readonly FieldError[]): FieldError[] {
+  beside.value = errors.filter(({ name }) => !fieldOf(name)).map(e => e.message)
+  return errors.map(e => ({ ...e, name: fieldOf(e.name) ?? e.name }))
+}
+/** It was sent, and something is wrong. */
+const refused = ref(false)
+const shown: FormErrors = {
+  setErrors: errors => {
+    refused.value = true
+    refusals.setErrors(placed(errors))
+  },
+}
+function wrong(): void {
+  refused.value = true
+  void focusFirstWrong()
+}
+// what is mended goes while one types, and not between the press and the release of the button under it
+watch(
+  typed,
+  () => {
+    if (refused.value) void form.value?.validate({ silent: true })
+  },
+  { flush: 'post' },
+)
 
 const read = () => readFields(props.fields, typed.value, house.settings)
 const data = () => props.complete?.(read().data) ?? read().data
 
-function validate() {
+/** A press that is not yet released: what is told meanwhile would move the button from under it. */
+let released: Promise<unknown> | undefined
+function hold(): void {
+  released = new Promise(resolve => {
+    const release = () => setTimeout(resolve)
+    for (const end of ['pointerup', 'pointercancel']) window.addEventListener(end, release, { once: true })
+  })
+}
+
+async function validate(): Promise<FieldError[]> {
+  const errors = found()
+  await released
+  return placed(errors)
+}
+
+function found(): FieldError[] {
   if (props.idle) return []
-  const { problems } = read()
+  const { data: said, problems } = read()
   const unread = Object.entries(problems).map(([name, message]) => ({ name, message }))
+  const further = props.check?.(said) ?? []
   const result = props.schema.safeParse(data())
-  const wrong = result.error?.issues.map(i => ({ name: i.path.join('.'), message: i.message })) ?? []
-  return result.success && !unread.length
+  const unfit = result.error?.issues.map(i => ({ name: i.path.join('.'), message: i.message })) ?? []
+  return result.success && !unread.length && !further.length
     ? refusals.still()
-    : [...unread, ...wrong.filter(({ name }) => !(name in problems))]
+    : [...unread, ...[...further, ...unfit].filter(({ name }) => !(name in problems))]
 }
 
 async function submit(): Promise<void> {
   busy.value = true
+  refused.value = false
   try {
-    await props.send(data(), refusals)
+    await props.send(data(), shown)
   } finally {
     busy.value = false
   }
@@ -57,11 +106,13 @@ async function submit(): Promise<void> {
     :validate="validate"
     :validate-on="['input', 'change']"
     class="grid gap-4"
+    @pointerdown="hold"
     @submit="submit"
-    @error="focusFirstWrong"
+    @error="wrong"
   >
-    <FormFields v-model="typed" :fields="fields" :species="species" />
+    <FormFields v-model="typed" :fields="fields" :items="items" />
     <slot />
+    <p v-if="refused && beside.length" role="alert" class="small">{{ beside.join('. ') }}</p>
     <UButton
       v-if="quiet"
       type="submit"

@@ -19,6 +19,8 @@ describe('fields of a form', () => {
       money: 25.5,
       flag: true,
       several: [] as unknown,
+      one: 'some-id',
+      size: { widthCm: 60, depthCm: 40, heightCm: 30 },
     }
     const founded = { tag: 'X-1', speciesId: 'corn-snake' }
     const [laying, birth] = [
@@ -31,6 +33,8 @@ describe('fields of a form', () => {
       'waysSet.ways': ['strikes', 'tongs'],
       'supplierAdded.sendsOn': [1, 3],
       'supplierChanged.sendsOn': [1, 3],
+      'placeAdded.kind': 'rack',
+      'placeAdded.substrate': 'paper',
     }
     const needed: Record<string, object> = {
       animalAdded: founded,
@@ -54,6 +58,10 @@ describe('fields of a form', () => {
       lampFitted: { tag: 'U-1', lamp: 'Tube', lifeDays: 365 },
       waysSet: { ways: [], more: '', only: '' },
       supplierAdded: { name: 'A', leadDays: 2 },
+      cultureStarted: { tag: 'FL-1', feederId: 'fly.large', placeId: null },
+      paired: { tag: 'P-1', damId: 'dam', sireId: null },
+      groupJoined: { male: 0, female: 0 },
+      placeAdded: { name: 'Tub', kind: 'tub', parentId: null, order: 1, tempC: null, capacity: null },
     }
     expect(withFields.map(k => k.kind).sort()).toEqual([
       'alarmAnswered',
@@ -62,14 +70,18 @@ describe('fields of a form', () => {
       'born',
       'clutchMoved',
       'colonyLooked',
+      'cultureCorrected',
       'cultureFailed',
       'cultureFound',
+      'cultureMoved',
+      'cultureStarted',
       'died',
       'eggsAdded',
       'eggsBrought',
       'eggsWeighed',
       'groupAdded',
       'groupBore',
+      'groupJoined',
       'groupLaid',
       'groupLost',
       'groupWeighed',
@@ -78,6 +90,8 @@ describe('fields of a form', () => {
       'materialBought',
       'orderConfirmed',
       'orderDropped',
+      'paired',
+      'placeAdded',
       'preyDiscarded',
       'preyKept',
       'preyReceived',
@@ -144,6 +158,10 @@ describe('fields of a form', () => {
       lampFitted: { tag: 'U-1', lamp: 'Tube', lifeDays: 365 },
       waysSet: { ways: [], more: '', only: '' },
       supplierAdded: { name: 'A', leadDays: 2 },
+      cultureStarted: { tag: 'FL-1', feederId: 'fly.large', placeId: null },
+      paired: { tag: 'P-1', damId: 'dam', sireId: null },
+      groupJoined: { male: 0, female: 0 },
+      placeAdded: { name: 'Tub', kind: 'tub', parentId: null, order: 1, tempC: null, capacity: null },
     }
     for (const { kind, name, as, choice } of choices) {
       // days of the week are numbers, which a form cannot hold

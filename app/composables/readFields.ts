@@ -1,10 +1,14 @@
 import type { FieldHint } from '#core/subjects'
+import { readHomeSize } from '#core/homes'
 import { UnitError, parseAs, parseNumber, type Unit } from '#core/units'
 
 /** The fields of a form by their names, in their order. */
 export type Fields = Readonly<Record<string, FieldHint>>
 /** What stands in them, as it was typed or picked. */
 export type Typed = Readonly<Record<string, string | undefined>>
+
+/** What the fields of a form are picked from, by their names. */
+export type Offered = Readonly<Record<string, readonly { value: string; label: string }[]>>
 
 interface Read {
   data: Record<string, unknown>
@@ -17,8 +21,13 @@ const NOT_SAID: Partial<Record<FieldHint['as'], string>> = {
   place: 'Choose a place',
   species: 'Choose a species',
   choice: 'Choose one',
+  one: 'Choose one',
   day: 'Say on which day',
 }
+
+/** Lengths of a hand's breadth and more are written in cm or inches, as weights are in g or ounces. */
+export const lengthUnitOf = ({ massUnit }: { massUnit: Unit }) =>
+  massUnit === 'oz' ? ('in' as const) : ('cm' as const)
 
 /** @throws UnitError */
 function readField(as: FieldHint['as'], text: string, units: { tempUnit: Unit; massUnit: Unit }): unknown {
@@ -32,6 +41,8 @@ function readField(as: FieldHint['as'], text: string, units: { tempUnit: Unit; m
     case 'number':
     case 'money':
       return anyNumber(text)
+    case 'size':
+      return readHomeSize(text, lengthUnitOf(units))
     case 'several':
       return severalOf(text)
     case 'flag':

@@ -38,8 +38,12 @@ export interface FieldHint {
     | 'place'
     | 'species'
     | 'choice'
-    /** Several of the choices, or none. */
+    /** One of what the screen offers, such as the males of a species; not asked for where it offers none. */
+    | 'one'
+    /** Several of the choices, or of what the screen offers; or none. */
     | 'several'
+    /** The inside of a home, width × depth × height. */
+    | 'size'
     /** So, or nothing is said. */
     | 'flag'
     | 'day'

@@ -11,6 +11,7 @@ import {
   registryOf,
   statesOf,
   tagNamedIn,
+  tagOwner,
   type CheckContext,
   type DatedEntry,
   type Entry,
@@ -23,6 +24,7 @@ import {
 } from '../log'
 import type { Unit } from '../units'
 import { modeIn, typesIn } from './knowledge'
+import { tagOut, type TagWish, type Untagged } from './tagging'
 import { subjects } from './list'
 
 /** The sorts of subjects and kinds of entries that this program knows. */
@@ -91,6 +93,10 @@ export const completeEntry = (house: House, entry: DatedEntry): DatedEntry | Pro
 
 /** One entry as a sentence for a timeline, in the units that the house reads. */
 export const tellEntry = (entry: Entry, units: ReadUnits): string => describeEntry(registry, entry, units)
+
+/** Some of a clutch or a group as animals of their own, with the next tags that are free; see `tagOut`. */
+export const tagYoung = (house: House, of: Untagged, wish: TagWish, taggedBy: string, newId: () => string) =>
+  tagOut(house, of, wish, taggedBy, tag => tagOwner(registry, house, tag) !== null, newId)
 
 /** What carries a tag, as it is written or nearly so. */
 export const tagNamed = (house: House, written: string) => tagNamedIn(registry, house, written)
@@ -161,6 +167,8 @@ export { COLD_SIGNS, SIGNS, SIGN_WORDS, inCold, type Sign } from './animal/winte
 export { WORKED_APART, quarantineOf, staysInQuarantine, type Quarantine } from './animal/quarantine'
 export { animalsOf, livingAnimals } from './animal/living'
 export { isQuarantine, waysUp } from './ways'
+export { changedIn } from './changed'
+export { type TagWish, type Tagged, type Untagged } from './tagging'
 export { TADPOLE_HOME_WORDS, type TadpoleHome } from './clutch/tadpoleHomes'
 export { comparableWeights, dosesDue } from './animal/health'
 export { leavingChecks, leavingQuestion, type LeavingCheck } from './animal/leaving'

@@ -185,10 +185,14 @@ describe('the house in memory beside its database', () => {
       entry('hatched', { type: 'clutch', id: laid.id }, { count: 8 }, '2026-08-20T08:00:00Z'),
     ])
     const tags = { id: v7(), count: 3, prefix: 'Y', placeId: null }
-    expect(await keeper.requests.tagYoung(laid.id, tags)).toEqual(await keeper.requests.tagYoung(laid.id, tags))
+    expect(await keeper.requests.tag({ type: 'clutch', id: laid.id }, tags)).toEqual(
+      await keeper.requests.tag({ type: 'clutch', id: laid.id }, tags),
+    )
     expect(Object.values(keeper.queries.snapshot().house.animals).filter(a => a.tag.startsWith('Y-'))).toHaveLength(3)
     expect(
-      await problem(keeper.requests.tagYoung(laid.id, { count: 1, prefix: 'Z', placeId: 'nowhere' })),
+      await problem(
+        keeper.requests.tag({ type: 'clutch', id: laid.id }, { count: 1, prefix: 'Z', placeId: 'nowhere' }),
+      ),
     ).toMatchObject({
       status: 422,
       errors: [{ path: 'placeId' }],
@@ -412,8 +416,9 @@ describe('the house in memory beside its database', () => {
         )
       ).status,
     ).toBe(404)
-    expect((await problem(keeper.requests.tagYoung('nothing', { count: 1, prefix: 'X', placeId: null }))).status).toBe(
-      404,
-    )
+    expect(
+      (await problem(keeper.requests.tag({ type: 'clutch', id: 'nothing' }, { count: 1, prefix: 'X', placeId: null })))
+        .status,
+    ).toBe(404)
   })
 })

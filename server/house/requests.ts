@@ -3,13 +3,12 @@ import type { Override } from '#core/almanac'
 import {
   THE_HOUSE,
   animalAdded,
-  tagOwner,
-  registry,
+  changedIn,
+  tagYoung,
   type AnimalCard,
   type Entry,
-  type House,
-  waysUp,
   type Place,
+  type Untagged,
 } from '#core/subjects'
 import { calendarOf, noonOf, dayFromIso } from '#core/units'
 import type { WroteEntries } from '#shared/contracts/changes'
@@ -22,10 +21,6 @@ import type { HouseSession } from './session'
 import type { HouseWriter } from './writer'
 
 type Fact = Pick<Entry, 'id' | 'subject' | 'kind' | 'data'>
-
-/** Whether a place is an incubator, or stands in one. */
-const isIncubator = ({ places }: Pick<House, 'places'>, placeId: string | null): boolean =>
-  [...waysUp(places, placeId)].some(p => p.kind === 'incubator')
 
 /** What is asked for in the words of a form, as the entries that it comes to. */
 export class HouseRequests {
@@ -113,68 +108,22 @@ export class HouseRequests {
     })
   }
 
-  /** Makes young of a clutch animals of their own: one entry on the clutch, and one for each, together. */
-  tagYoung(clutchId: string, wish: z.output<typeof TagYoung>): Promise<AnimalCard[]> {
-    return this.tag('tagged', { type: 'clutch', id: clutchId }, { ...wish, sex: undefined }, house => {
-      const clutch = house.clutches[clutchId]
-      if (!clutch) throw new ProblemError(404, 'There is no such clutch')
-      const pairing = clutch.pairingId ? house.pairings[clutch.pairingId] : undefined
-      const opened = clutch.kind === 'spawn' ? clutch.metamorphosed : clutch.hatched
-      return {
-        speciesId: clutch.speciesId,
-        bornDay: opened[0]?.day ?? clutch.startDay,
-        // young do not stay where their eggs lay
-        placeId: isIncubator(house, clutch.placeId) ? null : clutch.placeId,
-        damId: pairing?.damId ?? null,
-        sireId: pairing?.sireId ?? null,
-        clutchId,
-      }
-    })
-  }
-
-  /** Makes some of a group animals of their own. */
-  tagOfGroup(groupId: string, wish: z.output<typeof TagYoung>): Promise<AnimalCard[]> {
-    return this.tag('groupTagged', { type: 'group', id: groupId }, wish, house => {
-      const group = house.groups[groupId]
-      if (!group) throw new ProblemError(404, 'There is no such group')
-      const { speciesId, bornDay, placeId } = group
-      return { speciesId, bornDay, placeId, damId: null, sireId: null, clutchId: null, groupId }
-    })
-  }
-
-  /** One entry on what they come out of, and one for each, together. */
-  private tag(
-    kind: string,
-    from: Fact['subject'],
-    { id, count, prefix, placeId, sex }: z.output<typeof TagYoung>,
-    cardFrom: (
-      house: House,
-    ) => Pick<AnimalCard, 'speciesId' | 'bornDay' | 'placeId' | 'damId' | 'sireId' | 'clutchId' | 'groupId'>,
-  ): Promise<AnimalCard[]> {
+  /** Makes young of a clutch, or some of a group, animals of their own: one entry on it, and one for each, together. */
+  tag(of: Untagged, { id, ...wish }: z.output<typeof TagYoung>): Promise<AnimalCard[]> {
     return this.writer.inTurn(async () => {
       const { house } = this.session
       const known = id ? Object.values(house.animals).filter(a => a.foundedBy === id) : []
       if (known.length) return known.map(a => this.addedAs(a.id))
-      const card = cardFrom(house)
       const taggedBy = id ?? newId()
-      const cards: AnimalCard[] = []
-      for (let n = 1; cards.length < count; n++) {
-        const tag = `${prefix}-${String(n).padStart(2, '0')}`
-        if (tagOwner(registry, house, tag)) continue
-        cards.push({
-          id: newId(),
-          tag,
-          name: null,
-          ...card,
-          sex: sex ?? 'unknown',
-          placeId: placeId ?? card.placeId,
-          foundedBy: taggedBy,
-        })
-      }
-      const tagged: Fact = { id: taggedBy, subject: from, kind, data: { count, ...(sex && { sex }) } }
+      const tagged = tagYoung(house, of, wish, taggedBy, newId)
+      if (!tagged) throw new ProblemError(404, `There is no such ${of.type}`)
+      const { kind, data, cards } = tagged
       const added = cards.map(one => animalAdded(one, { at: '', day: 0, source: 'keeper' }))
       await this.write(
-        [tagged, ...added.map(({ id, subject, kind, data }) => ({ id, subject, kind, data }))],
+        [
+          { id: taggedBy, subject: of, kind, data },
+          ...added.map(({ id, subject, kind, data }) => ({ id, subject, kind, data })),
+        ],
         'No tags were given',
       )
       return cards
@@ -195,7 +144,7 @@ export class HouseRequests {
     return this.writer.inTurn(async () => {
       const before = this.session.house.places[id]
       if (!before) throw new ProblemError(404, 'There is no such place')
-      const changed = changes(before, data)
+      const changed = changedIn(before, data)
       if (Object.keys(changed).length)
         await this.write(
           [{ id: newId(), subject: { type: 'place', id }, kind: 'placeChanged', data: changed }],
@@ -215,7 +164,7 @@ export class HouseRequests {
           [{ path: 'version', message: 'Load them again, then make your change' }],
         )
       }
-      const said = changes(this.session.settings, wish)
+      const said = changedIn(this.session.settings, wish)
       const data = { ...said, ...(sure && 'timeZone' in said && { sure }) }
       const wrote = Object.keys(data).length
         ? await this.write(
@@ -247,17 +196,9 @@ export class HouseRequests {
   }
 }
 
-/** What is said otherwise than before. */
-function changes<T extends object>(before: T, wish: Partial<T>): Partial<T> {
-  const other = Object.entries(wish).filter(
-    ([key, value]) => JSON.stringify(value) !== JSON.stringify(before[key as keyof T]),
-  )
-  return Object.fromEntries(other) as Partial<T>
-}
-
 /** What stands under the id that was sent, when it says the same. @throws ProblemError 409 */
 function knownAs<T extends object>(known: T, sent: T): T {
-  const [other] = Object.keys(changes(known, sent))
+  const [other] = Object.keys(changedIn(known, sent))
   if (other !== undefined)
     throw new ProblemError(409, 'Nothing was written: this id stands for something else', [
       { path: 'id', message: `Make a new id; ${other} differs` },

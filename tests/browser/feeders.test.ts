@@ -109,6 +109,34 @@ describe('what was written wrong of a culture', () => {
   })
 })
 
+describe('cultures that the plan does not ask for', () => {
+  it('are started from what yields, as many as are said, and not none', async () => {
+    await open()
+    await visit.go('/feeders')
+    await visit.press('Start cultures')
+    const form = '[role="dialog"] form'
+    await visit.click(`${form} [aria-label^="Feeder:"]`)
+    await visit.see('[role="option"]')
+    await visit.page.keyboard.type('Large fruit')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText(form, 'Founded from')
+    await visit.see(`${form} [aria-label="Founded from: FL-1"]`)
+    await visit.retype(`${form} input[name="count"]`, '0')
+    await visit.press('Start 1', form)
+    await visit.untilText(form, 'From 1 to 50 at once')
+    await visit.retype(`${form} input[name="count"]`, '2')
+    await visit.press('Start 2', form)
+    await visit.untilText('body', 'Started 2 of large fruit fly')
+    const { house } = await snapshot()
+    const [from, ...started] = ['FL-1', 'FL-5', 'FL-6'].map(tag =>
+      Object.values(house.cultures).find(c => c.tag === tag)!,
+    )
+    for (const cup of started) expect(cup).toMatchObject({ placeId: from!.placeId, parentIds: [from!.id] })
+    await visit.undo('Started 2 of large fruit fly')
+    await visit.untilGone('[data-culture="FL-6"]')
+  })
+})
+
 describe('labels', () => {
   it('are printed on a sheet, or one a page from a roll, with a code that opens the culture', async () => {
     await open()

@@ -1,5 +1,6 @@
+import { v7 } from 'uuid'
 import { describe, expect, it } from 'vitest'
-import { open, serveDemo, snapshot, visit } from './demo'
+import { open, serveDemo, server, snapshot, visit } from './demo'
 
 serveDemo()
 
@@ -202,5 +203,43 @@ describe('the ways of single animals', () => {
     await visit.move('/helper')
     expect(await visit.text('[data-helper="K-01"]')).toMatch(/1 adult mouse: ☐ today[\s\S]*strikes: lid and hook/)
     expect(await visit.text('main')).toMatch(/To have ready:[\s\S]*mouse pinkies[\s\S]*Look every day, touch nothing/)
+  })
+})
+
+describe('young without tags', () => {
+  it('join a group of their kind, no more than there are, and are with their clutch again when it is taken back', async () => {
+    await open()
+    const { house } = await snapshot()
+    const { id, speciesId } = Object.values(house.clutches).find(c => c.tag === 'C-1')!
+    const at = '2026-11-25T09:00:00Z'
+    const group = v7()
+    const entries = [
+      {
+        id: group,
+        kind: 'groupAdded',
+        subject: { type: 'group', id: group },
+        data: { tag: 'AF', speciesId, unknown: 2, placeId: null },
+      },
+      { id: v7(), kind: 'hatched', subject: { type: 'clutch', id }, data: { count: 2 } },
+    ].map(entry => ({ ...entry, at, source: 'keeper' }))
+    const wrote = await fetch(`${server.address}/api/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries }),
+    })
+    expect(wrote.status).toBe(200)
+    const unknown = async () => (await snapshot()).house.groups[group]!.numbers.unknown
+    await visit.go('/nursery')
+    await visit.press('Put with a group', '[data-clutch="C-1"]')
+    await visit.retype('[role="dialog"] input[name="unknown"]', '3')
+    await visit.press('Put with the group', '[role="dialog"]')
+    await visit.untilText('[role="dialog"]', 'C-1 has 2 young without tags')
+    await visit.expectRefusal(422)
+    await visit.retype('[role="dialog"] input[name="unknown"]', '2')
+    await visit.press('Put with the group', '[role="dialog"]')
+    await visit.untilText('body', '2 of C-1 joined AF')
+    expect(await unknown()).toBe(4)
+    await visit.undo('2 of C-1 joined AF')
+    await expect.poll(unknown).toBe(2)
   })
 })

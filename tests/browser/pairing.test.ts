@@ -10,6 +10,27 @@ const season = () => fetch(`${server.address}/api/season`).then(r => r.json() as
 const animal = async (tag: string) => Object.values((await house()).house.animals).find(a => a.tag === tag)!
 const page = async (tag: string, part = '') => visit.go(`/animals/${(await animal(tag)).id}${part}`)
 
+describe('a pair', () => {
+  it('is set at the female with a male of her kind, after what the bench says of the two', async () => {
+    const { id } = await animal('K-04')
+    const pairs = async () => Object.values((await house()).house.pairings).filter(p => p.damId === id)
+    await page('K-04')
+    await visit.press('Set pair')
+    await visit.click('[role="dialog"] [aria-label="Male: Unknown"]')
+    await visit.see('[role="option"]')
+    await visit.page.keyboard.press('Enter')
+    await visit.untilText('[role="dialog"]', 'Eats snakes: never two together unattended')
+    await visit.until('the verdict', () => /^(Fits|Wait|Doubtful|Not to be paired): /m.test(document.body.innerText))
+    await visit.press('Set pair', '[role="dialog"]')
+    await visit.untilText('body', 'K-04 set with')
+    const [pair] = await pairs()
+    expect(pair!.sireId).not.toBeNull()
+    expect((await house()).house.animals[pair!.sireId!]).toMatchObject({ status: 'alive' })
+    await visit.undo('K-04 set with')
+    await expect.poll(async () => (await pairs()).length).toBe(0)
+  })
+})
+
 describe('sexing', () => {
   it('draws every piece, and takes a sex that is past the threshold from the Round', async () => {
     await page('KY-01', '#sex')

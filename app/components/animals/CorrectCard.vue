@@ -54,7 +54,7 @@ async function send(data: Record<string, unknown>, form: FormErrors): Promise<vo
         v-model="typed"
         :fields="fields!"
         :schema="schema"
-        :species="species"
+        :items="{ speciesId: species }"
         :complete="corrected"
         :idle="!isChanged"
         label="Correct card"

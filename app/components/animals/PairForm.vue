@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import type { AnimalState } from '#core/subjects'
+import { entryKinds, type AnimalState } from '#core/subjects'
 import type { CellSnapshot } from '#shared/contracts/bench'
+import type { Typed } from '~/composables/readFields'
 
 /** Sets a female with a male of her species, with what the bench says of the two. */
 const props = defineProps<{ dam: AnimalState }>()
 const house = useHouse()
-const { record, busy } = useRecord()
+const { record } = useRecord()
+const { data: schema, fields } = entryKinds.get('paired')!
 const open = ref(false)
-const sireId = ref<string>()
+const typed = ref<Typed>({})
+const sireId = computed(() => typed.value.sireId)
 
 const males = computed(() =>
   Object.values(house.house.animals)
@@ -29,17 +32,15 @@ watch(sireId, async id => {
 const WORDS = { good: 'Fits', wait: 'Wait', doubtful: 'Doubtful', no: 'Not to be paired' } as const
 const caution = computed(() => house.almanac.species[props.dam.speciesId]?.cautions[0])
 
-async function send(): Promise<void> {
+const complete = ({ sireId = null }: Record<string, unknown>) => ({
+  tag: nextPairTag(house.house),
+  damId: props.dam.id,
+  sireId,
+})
+async function send(data: Record<string, unknown>, form: FormErrors): Promise<void> {
   const sire = sireId.value ? house.house.animals[sireId.value] : null
-  const done = await record(
-    {
-      kind: 'paired',
-      founds: 'pairing',
-      data: { tag: nextPairTag(house.house), damId: props.dam.id, sireId: sire?.id ?? null },
-    },
-    `${props.dam.tag} set with ${sire?.tag ?? 'an unknown male'}`,
-  )
-  if (done) open.value = false
+  const wish = { kind: 'paired', founds: 'pairing' as const, data }
+  if (await record(wish, `${props.dam.tag} set with ${sire?.tag ?? 'an unknown male'}`, form)) open.value = false
 }
 </script>
 
@@ -47,10 +48,16 @@ async function send(): Promise<void> {
   <UPopover v-model:open="open">
     <UButton label="Set pair" variant="outline" color="neutral" />
     <template #content>
-      <form class="grid gap-3 p-4 w-72" @submit.prevent="send">
-        <UFormField label="Male" hint="empty: unknown"
-          ><USelectMenu v-model="sireId" :items="males" value-key="value" class="w-full" placeholder="Unknown"
-        /></UFormField>
+      <KindForm
+        v-model="typed"
+        class="p-4 w-72"
+        :fields="fields!"
+        :schema="schema"
+        :items="{ sireId: males }"
+        :complete="complete"
+        label="Set pair"
+        :send="send"
+      >
         <template v-if="cell">
           <p>
             <WorkingLink
@@ -68,8 +75,7 @@ async function send(): Promise<void> {
           </p>
         </template>
         <p v-if="caution" class="small quiet">{{ caution }}</p>
-        <UButton type="submit" label="Set pair" :loading="busy" block />
-      </form>
+      </KindForm>
     </template>
   </UPopover>
 </template>

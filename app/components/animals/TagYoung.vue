@@ -1,51 +1,60 @@
 <script setup lang="ts">
-import type { AnimalCard, Sex } from '#core/subjects'
+import { animalAdded, tagYoung, type Untagged } from '#core/subjects'
+import { TagYoung } from '#shared/contracts/house'
+import { v7 } from 'uuid'
+import type { Fields, Typed } from '~/composables/readFields'
+import type { Wish } from '~/composables/useRecord'
 
 /** Makes some of a clutch or a group animals of their own, each with a tag. */
 const props = defineProps<{
-  of: { type: 'clutch' | 'group'; id: string }
+  of: Untagged
   tag: string
   most: number
   /** Which sex they are can be said. */
   bySex?: boolean
 }>()
 const house = useHouse()
-const { tellWritten } = useRecord()
+const { record } = useRecord()
 const open = ref(false)
-const count = ref(props.bySex ? 1 : props.most)
-const sex = ref<Sex>('unknown')
-const prefix = ref(props.tag)
-const placeId = ref<string>()
-const places = usePlaceItems()
-const problem = ref('')
-const busy = ref(false)
-const intent = useIntent()
+const typed = ref<Typed>({})
+watch(open, is => {
+  if (is) typed.value = { count: String(props.bySex ? 1 : props.most), prefix: props.tag, sex: 'unknown' }
+})
+const fields = computed<Fields>(() => ({
+  count: { label: 'How many', as: 'count', hint: `${props.most} without a tag`, needed: true },
+  prefix: { label: 'Prefix', as: 'text', hint: `${typed.value.prefix ?? ''}-01 …`, needed: true },
+  ...(props.bySex && {
+    sex: { label: 'Sex', as: 'choice', choices: { unknown: 'unknown', female: 'female', male: 'male' } },
+  }),
+  placeId: { label: 'Put into', as: 'place', hint: 'where they are', example: 'Where they are' },
+}))
 
-async function send(): Promise<void> {
-  busy.value = true
-  problem.value = ''
-  try {
-    const cards = await intent.send(id =>
-      callApi<AnimalCard[]>(`/api/${props.of.type === 'clutch' ? 'clutches' : 'groups'}/${props.of.id}/tag`, {
-        method: 'POST',
-        body: {
-          id,
-          count: count.value,
-          prefix: prefix.value,
-          ...(placeId.value && { placeId: placeId.value }),
-          ...(props.bySex && sex.value !== 'unknown' && { sex: sex.value }),
-        },
-        again: true,
-      }),
-    )
-    await house.load()
-    open.value = false
-    tellWritten(`${cards.length} tagged, ${cards[0]!.tag} to ${cards.at(-1)!.tag}`, [cards[0]!.foundedBy!])
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : String(error)
-  } finally {
-    busy.value = false
+/** What is written of them: under the same ids as long as the form says the same, so that none is made twice. */
+let made: { said: string; tags: string[]; wishes: Wish[] } | null = null
+function wishesOf(wish: TagYoung) {
+  const said = JSON.stringify([props.of, wish])
+  if (made?.said === said) return made
+  const taggedBy = v7()
+  const { kind, data, cards } = tagYoung(house.house, props.of, wish, taggedBy, v7)!
+  const animals = cards.map(card => animalAdded(card, { at: '', day: 0, source: 'keeper' }))
+  made = {
+    said,
+    tags: cards.map(c => c.tag),
+    wishes: [
+      { id: taggedBy, kind, subject: props.of, data },
+      ...animals.map(({ id, kind, subject, data }) => ({ id, kind, subject, data })),
+    ],
   }
+  return made
+}
+
+async function send(data: Record<string, unknown>, form: FormErrors): Promise<void> {
+  const { tags, wishes } = wishesOf(data as TagYoung)
+  const [first, last] = [tags[0]!, tags.at(-1)!]
+  const says = tags.length === 1 ? `1 tagged, ${first}` : `${tags.length} tagged, ${first} to ${last}`
+  if (!(await record(wishes, says, form))) return
+  made = null
+  open.value = false
 }
 </script>
 
@@ -53,19 +62,15 @@ async function send(): Promise<void> {
   <UPopover v-model:open="open">
     <UButton label="Give tags" icon="i-lucide-tags" variant="outline" color="neutral" />
     <template #content>
-      <form class="grid gap-3 p-4 w-64" @submit.prevent="send">
-        <UFormField label="How many" :hint="`${most} without a tag`" :error="problem || undefined"
-          ><UInputNumber v-model="count" :min="1" :max="most" class="w-full"
-        /></UFormField>
-        <UFormField label="Prefix" :hint="`${prefix}-01 …`"><UInput v-model="prefix" class="w-full" /></UFormField>
-        <UFormField v-if="bySex" label="Sex"
-          ><USelect v-model="sex" :items="['unknown', 'female', 'male']" class="w-full"
-        /></UFormField>
-        <UFormField label="Put into" hint="where they are"
-          ><RecordPick v-model="placeId" name="Put into" :items="places" placeholder="Choose a place" class="w-full"
-        /></UFormField>
-        <UButton type="submit" label="Give tags" :loading="busy" block />
-      </form>
+      <KindForm
+        v-model="typed"
+        class="p-4 w-64"
+        :fields="fields"
+        :schema="TagYoung"
+        :complete="({ sex, ...read }) => (sex === 'unknown' ? read : { ...read, sex })"
+        label="Give tags"
+        :send="send"
+      />
     </template>
   </UPopover>
 </template>

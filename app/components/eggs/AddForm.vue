@@ -31,7 +31,14 @@ async function send(data: Record<string, unknown>, form: FormErrors): Promise<vo
 <template>
   <USlideover v-model:open="open" title="Add eggs" description="Eggs that were bought, given or found">
     <template #body>
-      <KindForm v-model="typed" :fields="fields!" :schema="schema" :species="species" label="Add eggs" :send="send" />
+      <KindForm
+        v-model="typed"
+        :fields="fields!"
+        :schema="schema"
+        :items="{ speciesId: species }"
+        label="Add eggs"
+        :send="send"
+      />
     </template>
   </USlideover>
 </template>

@@ -1,27 +1,32 @@
 <script setup lang="ts">
 import { feederOf } from '#core/almanac'
-import type { CultureState } from '#core/subjects'
+import { entryKinds, type CultureState } from '#core/subjects'
 import { cultureWay } from '#core/supply'
+import { z } from 'zod'
+import { asSeveral, severalOf, type Fields, type Typed } from '~/composables/readFields'
 
 /** Where a culture stands now, and what was written wrong of it. Only what is another is written. */
 const props = defineProps<{ culture: CultureState }>()
 const house = useHouse()
-const { record, busy } = useRecord()
+const { record } = useRecord()
+const moved = entryKinds.get('cultureMoved')!
+const corrected = entryKinds.get('cultureCorrected')!
+const open = ref(false)
 /** Of the house’s own cups it is learnt how those of one recipe do. */
 const isCup = computed(
   () =>
     !props.culture.bought &&
     cultureWay(feederOf(house.almanac, props.culture.feederId), props.culture)?.kind === 'batch',
 )
-const problems = useProblems()
-const open = ref(false)
-const places = usePlaceItems()
-const state = reactive({ tag: '', placeId: null as string | null, strain: '', recipe: '', parentIds: [] as string[] })
-watch(open, isOpen => {
-  if (!isOpen) return
-  problems.value = {}
-  const { tag, placeId, strain = '', recipe = '', parentIds = [] } = props.culture
-  Object.assign(state, { tag, placeId, strain, recipe, parentIds: [...parentIds] })
+const fields = computed<Fields>(() => {
+  const { tag, parentIds, strain, recipe } = corrected.fields!
+  return {
+    tag: tag!,
+    placeId: { ...moved.fields!.placeId!, needed: undefined },
+    ...(!props.culture.bought && { parentIds: parentIds! }),
+    strain: strain!,
+    ...(isCup.value && { recipe: recipe! }),
+  }
 })
 const parents = computed(() =>
   Object.values(house.house.cultures)
@@ -30,24 +35,35 @@ const parents = computed(() =>
     .map(c => ({ value: c.id, label: c.tag })),
 )
 
-async function send(): Promise<void> {
-  const { id, tag, placeId, strain = '', recipe = '', parentIds = [] } = props.culture
+/** As it is said now. */
+const said = (): Record<string, string> => {
+  const { tag, placeId, strain = '', recipe = '', parentIds = [] } = props.culture
+  return { tag, placeId: placeId ?? '', strain, recipe, parentIds: asSeveral(parentIds) }
+}
+const typed = ref<Typed>(said())
+watch(open, is => {
+  if (is) typed.value = said()
+})
+const isOther = (name: string) => (typed.value[name] ?? '').trim() !== said()[name]
+
+/** What is said otherwise; what is empty now is not known. */
+const correction = (): Record<string, unknown> => ({
+  ...(isOther('tag') && { tag: (typed.value.tag ?? '').trim() }),
+  ...(isOther('strain') && { strain: typed.value.strain?.trim() || null }),
+  ...(isOther('recipe') && { recipe: typed.value.recipe?.trim() || null }),
+  ...(isOther('parentIds') && { parentIds: severalOf(typed.value.parentIds) }),
+})
+const goesTo = computed(() => (isOther('placeId') ? typed.value.placeId : undefined))
+const corrects = computed(() => Object.keys(correction()).length > 0)
+
+async function send(data: Record<string, unknown>, form: FormErrors): Promise<void> {
+  const { id, tag } = props.culture
   const subject = { type: 'culture' as const, id }
-  const said = state.strain.trim()
-  const made = state.recipe.trim()
-  const correction = {
-    ...(state.tag.trim() !== tag && { tag: state.tag }),
-    ...(said !== strain && { strain: said || null }),
-    ...(made !== recipe && { recipe: made || null }),
-    ...(state.parentIds.join() !== parentIds.join() && { parentIds: state.parentIds }),
-  }
   const wishes = [
-    ...(state.placeId && state.placeId !== placeId
-      ? [{ kind: 'cultureMoved', subject, data: { placeId: state.placeId } }]
-      : []),
-    ...(Object.keys(correction).length ? [{ kind: 'cultureCorrected', subject, data: correction }] : []),
+    ...(goesTo.value ? [{ kind: 'cultureMoved', subject, data: { placeId: goesTo.value } }] : []),
+    ...(corrects.value ? [{ kind: 'cultureCorrected', subject, data }] : []),
   ]
-  if (!wishes.length || (await record(wishes, `${tag}: corrected`, toFields(problems)))) open.value = false
+  if (await record(wishes, `${tag}: corrected`, form)) open.value = false
 }
 </script>
 
@@ -55,35 +71,17 @@ async function send(): Promise<void> {
   <UPopover v-model:open="open" :content="{ align: 'end' }">
     <UButton label="Correct" :aria-label="`Correct ${culture.tag}`" variant="outline" color="neutral" />
     <template #content>
-      <form class="grid grid-cols-[minmax(0,1fr)] gap-3 p-4 w-80" @submit.prevent="send">
-        <UFormField label="Tag" :error="problems.tag"><UInput v-model="state.tag" class="w-full" /></UFormField>
-        <UFormField label="Stands in" :error="problems.placeId"
-          ><USelectMenu
-            v-model="state.placeId as string | undefined"
-            :items="places"
-            value-key="value"
-            class="w-full"
-            placeholder="No place"
-        /></UFormField>
-        <UFormField v-if="!culture.bought && parents.length" label="Founded from" :error="problems.parentIds">
-          <RecordPick
-            name="Founded from"
-            :items="parents"
-            :model-value="state.parentIds"
-            multiple
-            class="w-full"
-            placeholder="Nothing of the house"
-            @update:model-value="state.parentIds = $event"
-          />
-        </UFormField>
-        <UFormField label="Strain" hint="empty: its parents’" :error="problems.strain"
-          ><UInput v-model="state.strain" class="w-full"
-        /></UFormField>
-        <UFormField v-if="isCup" label="Recipe" hint="where made otherwise" :error="problems.recipe"
-          ><UInput v-model="state.recipe" class="w-full" placeholder="As usual"
-        /></UFormField>
-        <UButton type="submit" label="Save" :loading="busy" block />
-      </form>
+      <KindForm
+        v-model="typed"
+        class="p-4 w-80"
+        :fields="fields"
+        :schema="corrects ? corrected.data : z.strictObject({})"
+        :items="{ parentIds: parents }"
+        :complete="correction"
+        :idle="!corrects && !goesTo"
+        label="Save"
+        :send="send"
+      />
     </template>
   </UPopover>
 </template>

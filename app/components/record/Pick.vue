@@ -6,9 +6,16 @@ const props = defineProps<{
   modelValue?: string | string[]
   placeholder?: string
   multiple?: boolean
+  /** What leaves it unsaid again is called so. */
+  unsaid?: string
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: never] }>()
 
+/** Leaves it unsaid again, by keyboard as by thumb. */
+const NOTHING = 'nothing picked'
+const offered = computed(() =>
+  props.unsaid && props.modelValue ? [{ value: NOTHING, label: props.unsaid }, ...props.items] : props.items,
+)
 const shown = computed(() => {
   const picked = [props.modelValue ?? []].flat()
   const labels = props.items.filter(i => picked.includes(i.value)).map(i => i.label)
@@ -18,12 +25,12 @@ const shown = computed(() => {
 
 <template>
   <USelectMenu
-    :items="items"
+    :items="offered"
     value-key="value"
     :model-value="modelValue as never"
     :multiple="multiple"
     :placeholder="placeholder"
     :aria-label="`${name}: ${shown}`"
-    @update:model-value="emit('update:modelValue', $event as never)"
+    @update:model-value="emit('update:modelValue', ($event === NOTHING ? undefined : $event) as never)"
   />
 </template>

@@ -3,6 +3,7 @@ import { defineKind } from '../../log'
 import { lineOfText, reference } from '../../reference'
 import { tag } from '../fields'
 import { foundedFrom } from './lineage'
+import { madeOf } from './made'
 import type { CultureState } from './state'
 
 /** Why one cannot have been founded from another; null where it can. */
@@ -25,6 +26,7 @@ export const correctKinds = [
     subject: 'culture',
     verb: 'Move culture',
     data: z.strictObject({ placeId: reference('place') }),
+    fields: { placeId: { label: 'Stands in', as: 'place', example: 'No place', needed: true } },
     apply(state, { placeId }, { at }) {
       if (placeId === state.placeId) return
       state.stoodIn = [...(state.stoodIn ?? []), { placeId: state.placeId, until: at }]
@@ -50,6 +52,11 @@ export const correctKinds = [
           .optional(),
       })
       .refine(d => Object.values(d).some(value => value !== undefined), { message: 'Nothing is corrected by this' }),
+    fields: {
+      tag: { label: 'Tag', as: 'text', needed: true },
+      ...madeOf,
+      strain: { ...madeOf.strain, hint: 'empty: its parents’' },
+    },
     check(state, { parentIds = [] }, _, { house: { cultures } }) {
       if (state.bought && parentIds.length)
         return { path: 'data.parentIds', message: `${state.tag} was ordered, and not founded from the house’s own` }

@@ -4,6 +4,7 @@ import type { Almanac, Feeder } from '../../almanac'
 import { defineKind, seen, sure, type Problem } from '../../log'
 import { amount, tag } from '../fields'
 import { strainOf } from './lineage'
+import { madeOf } from './made'
 import { NO_SIGN, SHAKES, SHAKE_WORDS, mayFound, type CultureState } from './state'
 
 const none = z.strictObject({})
@@ -103,6 +104,11 @@ export const cultureKinds = [
       recipe: lineOfText(40, 'Another recipe needs a name').optional(),
       sure,
     }),
+    fields: {
+      feederId: { label: 'Feeder', as: 'one', needed: true },
+      placeId: { label: 'Place', as: 'place', hint: 'as the last one', example: 'As the last one' },
+      ...madeOf,
+    },
     check: (_, data, entry, { house, almanac }) => parentsProblem(data, entry.source, house.cultures, almanac),
     apply() {},
     wording: d => `Started ${d.tag}`,

@@ -168,6 +168,7 @@ export const groupKinds = [
         clutchId: reference('clutch').optional(),
       })
       .refine(d => inAll(d) > 0, { path: ['unknown'], message: 'Somebody joins, or nothing is written' }),
+    fields: { unknown: { label: 'How many', as: 'count', needed: true } },
     apply(state, { male = 0, female = 0, unknown = 0, clutchId }, entry) {
       const { numbers: n } = state
       state.numbers = { male: n.male + male, female: n.female + female, unknown: n.unknown + unknown }

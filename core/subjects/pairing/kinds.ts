@@ -59,6 +59,7 @@ export const pairingKinds = [
       damId: reference('animal', 'The dam is not in the house'),
       sireId: reference('animal', 'The sire is not in the house').nullable(),
     }),
+    fields: { sireId: { label: 'Male', as: 'one', hint: 'empty: unknown', example: 'Unknown' } },
     apply() {},
     check(_, data, entry, { house }) {
       const dam = house.animals[data.damId]!

@@ -4,5 +4,5 @@ import { answerBody } from '../../../utils/handler'
 import { theHouse } from '../../../house/theHouse'
 
 export default answerBody(TagYoung, async (wish, event) =>
-  (await theHouse()).requests.tagOfGroup(getRouterParam(event, 'id')!, wish),
+  (await theHouse()).requests.tag({ type: 'group', id: getRouterParam(event, 'id')! }, wish),
 )
