@@ -22,7 +22,8 @@ const fields = computed<Fields>(() => {
   const { tag, parentIds, strain, recipe } = corrected.fields!
   return {
     tag: tag!,
-    placeId: { ...moved.fields!.placeId!, needed: undefined },
+    // one that stands somewhere can be moved, and not to nowhere
+    placeId: { ...moved.fields!.placeId!, needed: props.culture.placeId === null ? undefined : true },
     ...(!props.culture.bought && { parentIds: parentIds! }),
     strain: strain!,
     ...(isCup.value && { recipe: recipe! }),
