@@ -60,9 +60,11 @@ export function computedInput(label: string, value: string): Input {
   return { label, value, from: { kind: 'computed' } }
 }
 
-/** A temperature that was computed, °C. */
-export function computedTemp(label: string, tempC: number): Input {
-  return { ...computedInput(label, `${Number(tempC.toFixed(1))} °C`), tempC }
+/** A temperature that was computed or read, °C, or what is said where there is none. */
+export function computedTemp(label: string, tempC: number | null, none = 'not known'): Input {
+  return tempC === null
+    ? computedInput(label, none)
+    : { ...computedInput(label, `${Number(tempC.toFixed(1))} °C`), tempC }
 }
 
 export function settingInput(label: string, value: string, name: string): Input {

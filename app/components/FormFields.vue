@@ -138,6 +138,7 @@ const say = (name: string, text: string | undefined) => (typed.value = { ...type
 }
 .fields > :deep(*) {
   flex: 1 1 100%;
+  min-width: 0;
 }
 .fields > :deep(.short) {
   flex: 1 1 6.5rem;

@@ -105,7 +105,7 @@ async function submit(): Promise<void> {
     :state="state"
     :validate="validate"
     :validate-on="['input', 'change']"
-    class="grid gap-4"
+    class="grid grid-cols-[minmax(0,1fr)] gap-4"
     @pointerdown="hold"
     @submit="submit"
     @error="wrong"

@@ -201,6 +201,8 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       eggsCold: 'Eggs are told that lie under what is set by',
       eggsLately: 'An incubator is looked back on for',
       eggsColdFor: 'Eggs are told that lie so cold for',
+      eggsBeyond: 'Outside the table from so far beside it',
+      eggsSlowest: 'No slower than so far under the coolest row',
       eggsOff: 'An incubator is told that reads over what is set by',
       eggsSwing: 'An incubator is told that swings within a day by',
       eggsFell: 'Eggs too dry from a loss of',

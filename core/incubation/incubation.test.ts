@@ -33,7 +33,8 @@ describe('thermal time', () => {
 })
 
 describe('incubation time', () => {
-  const time = (id: string, tempC: number) => incubationTime(id, speciesOf(shippedAlmanac, id).incubation!, tempC)
+  const time = (id: string, tempC: number) =>
+    incubationTime(id, speciesOf(shippedAlmanac, id).incubation!, tempC, shippedAlmanac)
 
   it.each([
     // common practice, no source: 27–29 °C 55–65 days; fat-tailed and leopard type 26 about 60, 29 about 50, 32 about
@@ -62,16 +63,33 @@ describe('incubation time', () => {
     expect(time('california-kingsnake', 28).caution).toBeNull()
   })
 
+  it('how far beside its table it is said to be outside, and how slow eggs get, are numbers of the house', () => {
+    const { incubation } = speciesOf(shippedAlmanac, 'california-kingsnake')
+    const own = (id: string, value: number) => ({
+      common: { ...shippedAlmanac.common, [id]: { ...shippedAlmanac.common[id]!, value } },
+    })
+    const at = (tempC: number, almanac: Parameters<typeof incubationTime>[3]) =>
+      incubationTime('california-kingsnake', incubation!, tempC, almanac)
+    expect(at(24, own('eggsBeyond', 9)).caution).toBeNull()
+    expect(at(18, shippedAlmanac).likelyDays).toBe(at(17, shippedAlmanac).likelyDays)
+    expect(at(18, own('eggsSlowest', 1)).likelyDays).toBeLessThan(at(18, shippedAlmanac).likelyDays)
+    expect(at(18, shippedAlmanac).reason.inputs.at(-2)!.from).toMatchObject({ path: 'common.eggsSlowest.value' })
+  })
+
   it('is told in °F to a house that reads °F, differences too', () => {
     const { incubation } = speciesOf(shippedAlmanac, 'california-kingsnake')
-    const told = (tempC: number) => incubationTime('california-kingsnake', incubation!, tempC, { tempUnit: '°F' })
+    const told = (tempC: number) =>
+      incubationTime('california-kingsnake', incubation!, tempC, shippedAlmanac, { tempUnit: '°F' })
     // by the definition of the scale: 34 °C is 93.2 °F, 24 °C is 75.2 °F, and a step of 1 °C is one of 1.8 °F
     expect(told(34).caution).toMatch(/^93.2 °F is above [\d.]+ °F, where eggs die/)
     expect(told(24).caution).toMatch(/^75.2 °F lies outside the table \([\d.]+–[\d.]+ °F\)/)
     const { rule, change, inputs } = told(28).reason
-    expect(inputs[0]).toMatchObject({ label: 'Incubation temperature', value: '82.4 °F' })
+    // as a number, which is told in the unit of the house where it is read
+    expect(inputs[0]).toMatchObject({ label: 'Incubation temperature', tempC: 28 })
     expect(change).toMatch(/^1.8 °F warmer brings it forward by about \d+ days?$/)
-    expect([rule, ...inputs.map(i => `${i.label} ${i.value}`)].join()).not.toContain('°C')
+    expect([rule, ...inputs.filter(i => i.tempC === undefined).map(i => `${i.label} ${i.value}`)].join()).not.toContain(
+      '°C',
+    )
     expect(told(28).dist).toEqual(time('california-kingsnake', 28).dist)
   })
 

@@ -1,6 +1,6 @@
-import type { Incubation } from '../almanac'
+import type { Almanac, Incubation } from '../almanac'
 import { pert, type DayDist } from '../chance'
-import type { Reason } from '../judgement'
+import { factInput, type Reason } from '../judgement'
 import type { TempUnit } from '../units'
 import { besideTable } from './besideTable'
 import { daysAt, fitThermalTime } from './thermal'
@@ -24,13 +24,15 @@ export function incubationTime(
   speciesId: string,
   incubation: Incubation,
   tempC: number,
+  almanac: Pick<Almanac, 'common'>,
   asked: { pace?: { times: number; inputs: Reason['inputs'] }; tempUnit?: TempUnit } = {},
 ): IncubationForecast {
   const { pace = { times: 1, inputs: [] }, tempUnit = '°C' } = asked
   const thermal = fitThermalTime(incubation.points)
   const low = Math.min(...incubation.points.map(p => p.tempC))
-  // below the table the line is the best guess, but never slower than at 3 °C under it: eggs there mostly die
-  const likelyDays = pace.times * daysAt(thermal, Math.max(tempC, low - 3, thermal.baseC + 1))
+  const { eggsSlowest } = almanac.common
+  // below the table the line is the best guess, down to where eggs mostly die
+  const likelyDays = pace.times * daysAt(thermal, Math.max(tempC, low - eggsSlowest!.value, thermal.baseC + 1))
   const sooner = likelyDays - pace.times * daysAt(thermal, tempC + 1)
   const share = incubation.spreadShare.value
   const dist = pert({
@@ -38,11 +40,27 @@ export function incubationTime(
     likely: Math.round(likelyDays),
     latest: Math.round(likelyDays * (1 + share)),
   })
-  const beside = besideTable(incubation, tempC)
+  const beside = besideTable(incubation, tempC, almanac)
   return {
     dist,
     likelyDays,
     caution: beside && tellCaution(beside, tempUnit),
-    reason: tellTime({ speciesId, incubation, thermal, tempC, sooner, further: pace.inputs }, tempUnit),
+    reason: tellTime(
+      {
+        speciesId,
+        incubation,
+        thermal,
+        tempC,
+        sooner,
+        further:
+          tempC < low
+            ? [
+                ...pace.inputs,
+                factInput('Counted no slower than so far under it', 'common.eggsSlowest.value', eggsSlowest!),
+              ]
+            : pace.inputs,
+      },
+      tempUnit,
+    ),
   }
 }

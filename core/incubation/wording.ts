@@ -1,6 +1,6 @@
 import type { Incubation } from '../almanac'
 import { formatDifference, formatReading, formatTempRange } from '../channels'
-import { almanacRow, computedInput, factInput, type Input, type Reason } from '../judgement'
+import { almanacRow, computedTemp, factInput, type Input, type Reason } from '../judgement'
 import { counted, type TempUnit } from '../units'
 import type { BesideTable } from './besideTable'
 import type { ThermalTime } from './thermal'
@@ -41,7 +41,7 @@ export function tellTime(found: TimeFound, tempUnit: TempUnit): Reason {
   return {
     rule: `Thermal time fitted to ${whoseTable(incubation)}: base ${shown(thermal.baseC, tempUnit)}, ${Math.round(thermal.degreeDays)} degree-days Celsius`,
     inputs: [
-      computedInput('Incubation temperature', shown(tempC, tempUnit)),
+      computedTemp('Incubation temperature', tempC),
       ...incubation.points.map((p, i) => ({
         label: `At ${shown(p.tempC, tempUnit)}`,
         value: counted(p.days, 'day'),

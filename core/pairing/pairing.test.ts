@@ -13,7 +13,7 @@ function chain(part: Partial<ChainInput>) {
   const species = part.species ?? king
   const incubation = species.incubation
     ? {
-        ...incubationTime(species.id, species.incubation, species.incubation.usualTempC.value),
+        ...incubationTime(species.id, species.incubation, species.incubation.usualTempC.value, shippedAlmanac),
         comes: shippedAlmanac.common.hatchComes!,
       }
     : null

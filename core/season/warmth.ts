@@ -316,7 +316,7 @@ function latelyOfPlace(house: OfCultures['house'], placeId: string | null, { com
 /** How the readings come to the temperature that is counted with. */
 /** What a place is kept at, as a number that a plan rests on. */
 export const placeWarmth = (label: string, tempC: number | null): Input =>
-  tempC === null ? computedInput(label, 'no temperature known, reference taken') : computedTemp(label, tempC)
+  computedTemp(label, tempC, 'no temperature known, reference taken')
 
 export function warmthReason(
   warmth: ToldWarmth,

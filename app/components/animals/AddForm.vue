@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { isQuarantine } from '#core/places'
 import { freeHomes } from '#core/season'
-import { entryKinds, type AnimalCard } from '#core/subjects'
-import { NewAnimal } from '#shared/contracts/house'
+import { entryKinds } from '#core/subjects'
 import type { Fields, Typed } from '~/composables/readFields'
 
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
 const router = useRouter()
-const intent = useIntent()
+const { record } = useRecord()
 
+const { data: schema, fields: said } = entryKinds.get('animalAdded')!
 const blank = (): Typed => ({ sex: 'unknown' })
 const typed = ref(blank())
 /** What comes new goes to quarantine first, where the house has one and nothing else is chosen. */
@@ -22,36 +22,24 @@ watch(
   { immediate: true },
 )
 const fields = computed<Fields>(() => {
-  const asked = entryKinds.get('animalAdded')!.fields!
   const goesApart = typed.value.placeId && isQuarantine(house.house.places, typed.value.placeId)
   const help = goesApart ? 'Quarantine first: choose another if it was hatched here' : undefined
-  return { ...asked, placeId: { ...asked.placeId!, help } }
+  return { ...said, placeId: { ...said!.placeId!, help } }
 })
 
 async function send(data: Record<string, unknown>, form: FormErrors): Promise<void> {
-  try {
-    const animal = await intent.send(id =>
-      callApi<AnimalCard>('/api/animals', { method: 'POST', body: { id, ...data }, again: true }),
-    )
-    await house.load()
-    typed.value = blank()
-    open.value = false
-    await router.push(`/animals/${animal.id}`)
-  } catch (error) {
-    if (!(error instanceof ApiProblem)) throw error
-    form.setErrors(
-      error.problem.errors?.map(e => ({ name: e.path, message: e.message })) ?? [
-        { name: 'tag', message: error.message },
-      ],
-    )
-  }
+  const ids = await record({ kind: 'animalAdded', founds: 'animal', data }, `${String(data.tag)} added`, form)
+  if (!ids) return
+  typed.value = blank()
+  open.value = false
+  await router.push(`/animals/${ids[0]}`)
 }
 </script>
 
 <template>
   <USlideover v-model:open="open" title="Add an animal" description="The tag is what stands on its tub">
     <template #body>
-      <KindForm v-model="typed" :fields="fields" :schema="NewAnimal" label="Add animal" :send="send" />
+      <KindForm v-model="typed" :fields="fields" :schema="schema" label="Add animal" :send="send" />
     </template>
   </USlideover>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3'
+import { formatTempRange } from '#core/channels'
 import type { ColdPlaceView } from '#core/season'
 import { formatDay, formatQuantity } from '#core/units'
 import type { TimeSpan } from '~/composables/useTimeScale'
@@ -20,6 +21,11 @@ const y = computed(() => {
 const bar = computed(() => Math.max(1.5, x.value(props.span.from + 1) - 1))
 const outside = (d: { min: number; max: number }) =>
   props.place.band !== null && (d.min < props.place.band.lowC || d.max > props.place.band.highC)
+/** Both ends of the band would be written over each other. */
+const isNarrow = computed(() => {
+  const { band } = props.place
+  return band !== null && y.value(band.lowC) - y.value(band.highC) < 30
+})
 const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.tempUnit)
 </script>
 
@@ -40,8 +46,18 @@ const show = (t: number) => formatQuantity(Number(t.toFixed(1)), house.settings.
         fill="var(--stage-cooling)"
         opacity="0.16"
       />
-      <text :x="span.width - 4" text-anchor="end" :y="y(place.band.highC) + 13">{{ show(place.band.highC) }}</text>
-      <text :x="span.width - 4" text-anchor="end" :y="y(place.band.lowC) - 3">{{ show(place.band.lowC) }}</text>
+      <text
+        v-if="isNarrow"
+        :x="span.width - 4"
+        text-anchor="end"
+        :y="(y(place.band.highC) + y(place.band.lowC)) / 2 + 4"
+      >
+        {{ formatTempRange(place.band.lowC, place.band.highC, house.settings.tempUnit) }}
+      </text>
+      <template v-else>
+        <text :x="span.width - 4" text-anchor="end" :y="y(place.band.highC) + 13">{{ show(place.band.highC) }}</text>
+        <text :x="span.width - 4" text-anchor="end" :y="y(place.band.lowC) - 3">{{ show(place.band.lowC) }}</text>
+      </template>
     </template>
     <g v-for="d in days" :key="d.day">
       <rect

@@ -28,6 +28,12 @@ export const eggs: Record<string, Fact> = {
   eggsCold: memory(2, '°C', 'Under what eggs usually lie at: the heat may be off, and is told'),
   eggsLately: memory(48, 'hours', 'Readings of an incubator of so long say what goes on now'),
   eggsColdFor: memory(2, 'hours', 'So cold for so long before it is told'),
+  eggsBeyond: memory(1, '°C', 'So far beside its table a temperature is not said to lie outside it'),
+  eggsSlowest: memory(
+    3,
+    '°C',
+    'Under the coolest row of the table: eggs count as no slower than there, since colder they mostly die',
+  ),
   eggsOff: memory(1, '°C', 'An incubator that reads so far from what it is set to for a day is told'),
   eggsSwing: memory(
     3,

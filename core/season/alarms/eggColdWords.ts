@@ -1,6 +1,6 @@
 import type { Almanac } from '../../almanac'
 import { formatReading } from '../../channels'
-import { computedInput, factInput, type Reason } from '../../judgement'
+import { computedInput, computedTemp, factInput, type Reason } from '../../judgement'
 import { counted, type TempUnit } from '../../units'
 import { tellSome } from './tellSome'
 
@@ -62,13 +62,13 @@ export const eggsColdReason = (
   inputs: [
     factInput('Told from, under what it is set to', 'common.eggsCold.value', eggsCold!),
     factInput('For', 'common.eggsColdFor.value', eggsColdFor!),
-    computedInput('Room', cold.room === null ? 'not known' : shown(cold, cold.room)),
+    computedTemp('Room', cold.room),
     computedInput(
       'Time constant',
       cold.timeConstant === null ? 'not to be read yet' : `${cold.timeConstant.toFixed(1)} hours`,
     ),
     factInput('Harm when it stands still within', 'common.eggsHarm.value', eggsHarm!),
-    computedInput('Development stands still at', shown(cold, cold.standsAt)),
+    computedTemp('Development stands still at', cold.standsAt),
     factInput('Kills', 'common.eggsColdKills.value', eggsColdKills!),
   ],
   change: 'The next reading; another temperature set of the place',

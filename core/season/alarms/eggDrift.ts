@@ -2,7 +2,7 @@ import { speciesOf } from '../../almanac'
 import { DAY_READ, degreesAbove, endOf, watchSpan } from '../../climate'
 import { formatDifference, formatReading, type HourlyLog } from '../../channels'
 import { developmentOf } from '../../incubation'
-import { computedInput, factInput } from '../../judgement'
+import { computedInput, computedTemp, factInput } from '../../judgement'
 import { temperatureAt } from '../../places'
 import type { ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
@@ -54,7 +54,7 @@ export function offAlarm(
           rule: 'Mean of the last 24 hours against what the place is set to',
           inputs: [
             computedInput('Mean', `${shown(day.mean!)} of ${day.read} hours`),
-            computedInput('Set to', shown(setC)),
+            computedTemp('Set to', setC),
             factInput('Told from', 'common.eggsOff.value', off),
           ],
           change: 'The next readings; another temperature set of the place',

@@ -1,7 +1,7 @@
 import { speciesOf } from '../../almanac'
 import { endOf, watchSpan } from '../../climate'
 import { formatReading, type HourlyLog } from '../../channels'
-import { computedInput, factInput } from '../../judgement'
+import { computedTemp, factInput } from '../../judgement'
 import type { ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
 import type { SeasonContext } from '../context'
@@ -47,7 +47,7 @@ export function nearHeatAlarm(
             factInput('Near it, in the last third', 'common.eggsNearHotLate.value', eggsNearHotLate!),
             factInput('Which begins at, of development', 'common.eggsLateThird.value', eggsLateThird!),
             factInput('Told after', 'common.eggsNearHotFor.value', eggsNearHotFor!),
-            computedInput('Highest', span.highest === null ? 'nothing read' : shown(span.highest)),
+            computedTemp('Highest', span.highest, 'nothing read'),
           ],
           change: 'Two cooler days; the clutch moved',
         },

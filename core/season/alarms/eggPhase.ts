@@ -1,7 +1,7 @@
 import type { Fact } from '../../almanac'
 import { DAY_READ, endOf, watchSpan } from '../../climate'
 import { formatReading, formatTempRange, type HourlyLog } from '../../channels'
-import { computedInput, factInput } from '../../judgement'
+import { computedInput, computedTemp, factInput } from '../../judgement'
 import type { ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
 import type { SeasonContext } from '../context'
@@ -42,7 +42,7 @@ export function phaseAlarm(
                     factInput('At least', `${path}.lowC.value`, phase.lowC),
                     factInput('At most', `${path}.highC.value`, phase.highC),
                   ]),
-              computedInput('Mean', shown(day.mean!)),
+              computedTemp('Mean', day.mean),
             ],
             change: 'Another place, or the next phase',
           },

@@ -1,7 +1,7 @@
 import { speciesOf, type Fact } from '../../almanac'
 import { eggLogAt, endOf, silentFor, watchSpan } from '../../climate'
 import { formatReading, type HourlyLog } from '../../channels'
-import { computedInput, factInput, type Reason } from '../../judgement'
+import { computedInput, computedTemp, factInput, type Reason } from '../../judgement'
 import { eggsLeft, type ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
 import type { SeasonContext } from '../context'
@@ -47,7 +47,7 @@ export function eggPlaceAlarms(context: SeasonContext): Alarm[] {
         rule: 'What the probe of the eggs read in the last two days, against what kills the most tender of them',
         inputs: [
           factInput('Kills above', `species.${speciesId}.incubation.lethalAboveC.value`, kills),
-          computedInput('Highest', lately.highest === null ? 'nothing read' : shown(lately.highest)),
+          computedTemp('Highest', lately.highest, 'nothing read'),
           computedInput('Hours above, since the first was laid', `${since.hoursAbove}`),
           factInput('Silence told after', 'common.coldSilent.value', almanac.common.coldSilent!),
         ],

@@ -74,7 +74,7 @@ export function eggClock(clutch: ClutchState, context: SeasonContext): ComputedC
   // what eggs in a pause lie at says nothing of the warmth that they will develop in
   const tempC = phase?.phase ? usualC : (eggTempC(clutch, context) ?? usualC)
   const atC = tempC + settings.incubationShiftC
-  const { dist, reason, caution } = incubationTime(species.id, incubation, atC, {
+  const { dist, reason, caution } = incubationTime(species.id, incubation, atC, almanac, {
     pace: hatchPace(species.id, context),
     tempUnit: settings.tempUnit,
   })

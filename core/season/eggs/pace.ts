@@ -28,7 +28,7 @@ function lateBy(clutch: ClutchState, context: Asked): number | null {
   if (clutch.kind !== 'eggs' || !incubation || incubation.phases || !first || clutch.startGive || clutch.partOf)
     return null
   const tempC = (eggTempC(clutch, context) ?? incubation.usualTempC.value) + settings.incubationShiftC
-  const { likelyDays } = incubationTime(clutch.speciesId, incubation, tempC)
+  const { likelyDays } = incubationTime(clutch.speciesId, incubation, tempC, almanac)
   const late = (first.day - clutch.startDay) / likelyDays - 1
   return Math.abs(late) <= almanac.common.paceBelieved!.value * incubation.spreadShare.value ? late : null
 }

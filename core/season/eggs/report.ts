@@ -61,7 +61,7 @@ function forecastAtLaying(clutch: ClutchState, { house, almanac, settings }: Ask
   if (!incubation || incubation.phases) return null
   const stay = clutch.stays[0]!
   const tempC = stay.tempC ?? temperatureAt(house.places, stay.placeId) ?? incubation.usualTempC.value
-  const when = summarise(incubationTime(id, incubation, tempC + settings.incubationShiftC).dist)
+  const when = summarise(incubationTime(id, incubation, tempC + settings.incubationShiftC, almanac).dist)
   return when && { low: when.low, mid: when.median, high: when.high }
 }
 

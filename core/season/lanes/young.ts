@@ -14,7 +14,7 @@ export function incubationOf(species: Species, tempC: number | null, context: Se
   const atC = (tempC ?? species.incubation.usualTempC.value) + settings.incubationShiftC
   const pace = hatchPace(species.id, context)
   return {
-    ...incubationTime(species.id, species.incubation, atC, { pace, tempUnit: settings.tempUnit }),
+    ...incubationTime(species.id, species.incubation, atC, almanac, { pace, tempUnit: settings.tempUnit }),
     comes: almanac.common.hatchComes!,
   }
 }

@@ -39,7 +39,7 @@ export function coolingWindow(
   const programme = programmeOf(species, context, 0, ways)
   const incubation = species.incubation
     ? {
-        ...incubationTime(species.id, species.incubation, species.incubation.usualTempC.value),
+        ...incubationTime(species.id, species.incubation, species.incubation.usualTempC.value, context.almanac),
         comes: context.almanac.common.hatchComes!,
       }
     : null
