@@ -18,7 +18,7 @@ const house = useHouse()
 const places = usePlaceItems()
 const kept = computed(() => house.speciesOffered.map(s => ({ value: s.id, label: s.name })))
 
-const SHORT: readonly FieldHint['as'][] = ['count', 'number', 'temperature', 'mass', 'money']
+const SHORT: readonly FieldHint['as'][] = ['count', 'number', 'temperature', 'mass', 'money', 'share']
 const isShort = ({ as }: FieldHint) => SHORT.includes(as)
 const hintOf = ({ as, hint }: FieldHint) => {
   const { tempUnit: temperature, massUnit: mass, currency: money } = house.settings

@@ -23,7 +23,7 @@ const props = defineProps<{
   quiet?: boolean
 }>()
 const typed = defineModel<Typed>({ required: true })
-defineSlots<{ default: () => unknown }>()
+defineSlots<{ default: () => unknown; fields: () => unknown }>()
 const house = useHouse()
 const form = useTemplateRef<FormErrors & { validate: (how: { silent: true }) => Promise<unknown> }>('form')
 const state = reactive({ typed })
@@ -110,7 +110,7 @@ async function submit(): Promise<void> {
     @submit="submit"
     @error="wrong"
   >
-    <FormFields v-model="typed" :fields="fields" :items="items" />
+    <slot name="fields"><FormFields v-model="typed" :fields="fields" :items="items" /></slot>
     <slot />
     <p v-if="refused && beside.length" role="alert" class="small">{{ beside.join('. ') }}</p>
     <UButton

@@ -17,6 +17,7 @@ describe('fields of a form', () => {
       species: 'corn-snake',
       choice: 'female',
       money: 25.5,
+      share: 0.9,
       flag: true,
       several: [] as unknown,
       one: 'some-id',
@@ -27,7 +28,7 @@ describe('fields of a form', () => {
       { tag: 'C-1', eggs: 6 },
       { tag: 'L-1', live: 6 },
     ]
-    /** Choices that are others than those of a sex. */
+    /** What is none of these samples. */
     const choices: Record<string, unknown> = {
       'lampFitted.source': 'tube',
       'waysSet.ways': ['strikes', 'tongs'],
@@ -35,6 +36,13 @@ describe('fields of a form', () => {
       'supplierChanged.sendsOn': [1, 3],
       'placeAdded.kind': 'rack',
       'placeAdded.substrate': 'paper',
+      'settingsChanged.timeZone': 'Europe/Berlin',
+      'settingsChanged.massUnit': 'oz',
+      'settingsChanged.tempUnit': '°F',
+      'settingsChanged.cultureWeekday': 3,
+      'settingsChanged.currency': 'EUR',
+      'settingsChanged.waste': 0.1,
+      'settingsChanged.warmUpDay': 20_900,
     }
     const needed: Record<string, object> = {
       animalAdded: founded,
@@ -95,6 +103,7 @@ describe('fields of a form', () => {
       'preyDiscarded',
       'preyKept',
       'preyReceived',
+      'settingsChanged',
       'sold',
       'speciesChanged',
       'supplierAdded',
@@ -165,7 +174,7 @@ describe('fields of a form', () => {
     }
     for (const { kind, name, as, choice } of choices) {
       // days of the week are numbers, which a form cannot hold
-      const one = name === 'sendsOn' ? Number(choice) : choice
+      const one = name === 'sendsOn' || name === 'cultureWeekday' ? Number(choice) : choice
       const data = { ...bases[kind.kind], [name]: as === 'several' ? [one] : one }
       expect(kind.data.safeParse(data).success, `${kind.kind} ${choice}`).toBe(true)
       // several stand in a form side by side

@@ -30,7 +30,7 @@ export const lengthUnitOf = ({ massUnit }: { massUnit: Unit }) =>
   massUnit === 'oz' ? ('in' as const) : ('cm' as const)
 
 /** @throws UnitError */
-function readField(as: FieldHint['as'], text: string, units: { tempUnit: Unit; massUnit: Unit }): unknown {
+function readField({ as, below }: FieldHint, text: string, units: { tempUnit: Unit; massUnit: Unit }): unknown {
   switch (as) {
     case 'temperature':
       return Number(parseAs('temperature', text, units.tempUnit).toFixed(2))
@@ -40,7 +40,9 @@ function readField(as: FieldHint['as'], text: string, units: { tempUnit: Unit; m
       return wholeNumber(text)
     case 'number':
     case 'money':
-      return anyNumber(text)
+      return below ? someNumber(text) : anyNumber(text)
+    case 'share':
+      return Number((anyNumber(text.replace(/\s*%$/, '')) / 100).toFixed(6))
     case 'size':
       return readHomeSize(text, lengthUnitOf(units))
     case 'several':
@@ -59,7 +61,8 @@ export const asSeveral = (picked: readonly string[]): string => picked.join()
 /** What was typed into the fields of a form, as it is written; what is left empty and may be is left out. */
 export function readFields(fields: Fields, typed: Typed, units: { tempUnit: Unit; massUnit: Unit }): Read {
   const read: Read = { data: {}, problems: {} }
-  for (const [name, { as, needed }] of Object.entries(fields)) {
+  for (const [name, field] of Object.entries(fields)) {
+    const { as, needed } = field
     const text = (typed[name] ?? '').trim()
     if (!text && !needed) continue
     const empty = text ? undefined : NOT_SAID[as]
@@ -70,7 +73,7 @@ export function readFields(fields: Fields, typed: Typed, units: { tempUnit: Unit
       continue
     }
     try {
-      read.data[name] = readField(as, text, units)
+      read.data[name] = readField(field, text, units)
     } catch (error) {
       if (!(error instanceof UnitError)) throw error
       read.problems[name] = error.message
@@ -86,11 +89,14 @@ export function notNegative(value: number): number {
 }
 
 /** @throws UnitError */
-function anyNumber(text: string): number {
+function someNumber(text: string): number {
   const value = parseNumber(text)
   if (value === null) throw new UnitError('Write a number')
-  return notNegative(value)
+  return value
 }
+
+/** @throws UnitError */
+const anyNumber = (text: string): number => notNegative(someNumber(text))
 
 /** @throws UnitError */
 export function wholeNumber(text: string): number {

@@ -2,7 +2,7 @@ import { v7 } from 'uuid'
 import type { Entry, Subject } from '#core/subjects'
 import { calendarOf, noonOf } from '#core/units'
 
-/** The house takes so many entries at once, with some to spare. */
+/** What is written for many goes in parts of so many entries, each of which is answered soon. */
 const MOST_AT_ONCE = 400
 
 export interface Wish {
@@ -13,6 +13,8 @@ export interface Wish {
   subject?: Subject | null
   founds?: Subject['type']
   data: Record<string, unknown>
+  /** Where it comes from, if not from the keeper's own hand. */
+  source?: Entry['source']
   /** Calendar day it happened; today when left out. */
   day?: number
   note?: string
@@ -62,7 +64,7 @@ export function useRecord() {
       subject,
       kind: wish.kind,
       data: wish.data,
-      source: 'keeper',
+      source: wish.source ?? 'keeper',
       ...(wish.note && { note: wish.note }),
     }
   }

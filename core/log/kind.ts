@@ -35,6 +35,8 @@ export interface FieldHint {
     | 'temperature'
     | 'mass'
     | 'money'
+    /** A share, asked for in per cent. */
+    | 'share'
     | 'place'
     | 'species'
     | 'choice'
@@ -53,6 +55,8 @@ export interface FieldHint {
   help?: string
   /** An example of what is meant. */
   example?: string
+  /** Of a number: it may be less than nothing. */
+  below?: true
   /** Nothing is written without it. */
   needed?: true
   /** Of a choice or several: what is read, by what is written. */

@@ -13,9 +13,9 @@ import {
 import { calendarOf, noonOf, dayFromIso } from '#core/units'
 import type { WroteEntries } from '#shared/contracts/changes'
 import type { AddedList, KeptSettings, NewAnimal, NewPlace, SetSettings, TagYoung } from '#shared/contracts/house'
+import { readAnimalList } from '#shared/imports/animalList'
 import { newId } from '../utils/ids'
 import { ProblemError } from '../utils/problem'
-import { readAnimalList } from '../imports/animalList'
 import { houseNow } from './clock'
 import type { HouseSession } from './session'
 import type { HouseWriter } from './writer'
@@ -101,7 +101,7 @@ export class HouseRequests {
   /** Adds a list of animals with their parents, all or none. @throws ProblemError 422 naming rows */
   addList(csv: string): Promise<AddedList> {
     return this.writer.inTurn(async () => {
-      const list = readAnimalList(csv, this.session.house, this.session.almanac, this.session.today())
+      const list = readAnimalList(csv, this.session.house, this.session.almanac, this.session.today(), newId)
       if (Array.isArray(list)) throw new ProblemError(422, 'This list was not added', list)
       await this.write(list.facts, 'This list was not added', 'import')
       return { added: list.added, elsewhere: list.facts.length - list.added }

@@ -28,11 +28,11 @@ function depthOf(json: string): number {
   return deepest
 }
 
-const tooLarge = () => new ProblemError(413, 'The request is larger than 1 MB')
+const tooLarge = (most: number) => new ProblemError(413, `The request is larger than ${most / 1e6} MB`)
 
 /** The body as JSON, read no further than the limit whatever its headers claim. */
-async function readJson(event: H3Event): Promise<unknown> {
-  if (Number(event.node.req.headers['content-length'] ?? 0) > MOST_BYTES) throw tooLarge()
+async function readJson(event: H3Event, most: number): Promise<unknown> {
+  if (Number(event.node.req.headers['content-length'] ?? 0) > most) throw tooLarge(most)
   // the media type itself: a page of another origin may send any text that only mentions it
   const type = String(event.node.req.headers['content-type'] ?? '')
     .split(';')[0]!
@@ -43,7 +43,7 @@ async function readJson(event: H3Event): Promise<unknown> {
   let size = 0
   for await (const chunk of event.node.req) {
     size += (chunk as Buffer).length
-    if (size > MOST_BYTES) throw tooLarge()
+    if (size > most) throw tooLarge(most)
     chunks.push(chunk as Buffer)
   }
   const text = Buffer.concat(chunks).toString('utf8')
@@ -85,9 +85,11 @@ export function answerProblem(event: H3Event, error: unknown) {
   return problem
 }
 
-/** `open`: answered to those who are not in yet. */
 interface Ways {
+  /** Answered to those who are not in yet. */
   open?: boolean
+  /** So many bytes of a body are read. */
+  mostBytes?: number
 }
 
 /**
@@ -117,7 +119,7 @@ export function answerBody<S extends z.ZodType, T>(
   call: (body: z.output<S>, event: H3Event) => Promise<T> | T,
   ways: Ways = {},
 ) {
-  return answer(async event => call(parse(schema, await readJson(event)), event), ways)
+  return answer(async event => call(parse(schema, await readJson(event, ways.mostBytes ?? MOST_BYTES)), event), ways)
 }
 
 /** A handler with query parameters. */

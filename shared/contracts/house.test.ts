@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { defaultSettings } from '#core/season'
-import { HouseSettings, NewAnimal, NewPlace, ReadEntries, SetOverride, TagYoung, WriteEntries } from './house'
+import {
+  HouseSettings,
+  MOST_ENTRIES,
+  NewAnimal,
+  NewPlace,
+  ReadEntries,
+  SetOverride,
+  TagYoung,
+  WriteEntries,
+} from './house'
 
 const paths = (result: { error?: { issues: { path: PropertyKey[] }[] } }) =>
   result.error?.issues.map(i => i.path.join('.')) ?? []
@@ -45,7 +54,7 @@ describe('the contracts of the API', () => {
     }
     expect(WriteEntries.parse({ entries: [entry] }).entries[0]).toEqual({ ...entry, source: 'keeper' })
     expect(WriteEntries.safeParse({ entries: [] }).success).toBe(false)
-    expect(WriteEntries.safeParse({ entries: new Array(501).fill(entry) }).success).toBe(false)
+    expect(WriteEntries.safeParse({ entries: new Array(MOST_ENTRIES + 1).fill(entry) }).success).toBe(false)
     expect(paths(WriteEntries.safeParse({ entries: [{ ...entry, subject: { type: '', id: 'a' } }] }))).toEqual([
       'entries.0.subject.type',
     ])

@@ -5,9 +5,13 @@ import { AnimalData, Entry, PlaceData, SEXES, type DatedEntry, type House } from
 import type { Override } from '#core/almanac'
 import { HouseSettings, type Alarm, type FeederPlan, type Season, type Task } from '#core/season'
 
+/** So many are written at once, such as a whole house from a list; and no more than this is read of them. */
+export const MOST_ENTRIES = 5000
+export const MOST_BYTES_OF_ENTRIES = 4_000_000
+
 /** POST /api/entries: all are written, or none. */
 export const WriteEntries = z.strictObject({
-  entries: z.array(Entry).min(1, 'Nothing to write').max(500, 'At most 500 entries at once'),
+  entries: z.array(Entry).min(1, 'Nothing to write').max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries at once`),
   /** The state that was told last: the answer then says what has changed since. */
   since: Token.optional(),
 })

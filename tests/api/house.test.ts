@@ -304,7 +304,7 @@ describe('the main job over the API', () => {
         /instant/,
       ],
       ['broken JSON', () => call('/api/entries', 'POST', '{"entries": ['), 400, /valid JSON/],
-      ['10 MB', () => call('/api/entries', 'POST', { entries: ['x'.repeat(10_000_000)] }), 413, /larger than 1 MB/],
+      ['10 MB', () => call('/api/entries', 'POST', { entries: ['x'.repeat(10_000_000)] }), 413, /larger than 4 MB/],
       ['no entries', () => write(), 422, /Nothing to write/],
       ['a tag in use', () => add('o-1', 'ocellated-lizard', 'male'), 422, /already in use/],
       ['an unknown species', () => add('X-1', 'unicorn', 'male'), 422, /no such species/],

@@ -128,6 +128,47 @@ describe('the time zone, found wrong later', () => {
   })
 })
 
+describe('settings that another window changes meanwhile', () => {
+  const field = async (label: string) => {
+    const id = await visit.page.$$eval(
+      'label',
+      (list, t) => list.find(l => l.innerText.trim() === t)!.getAttribute('for'),
+      label,
+    )
+    return `[id="${id}"]`
+  }
+
+  it('are followed where nobody typed; what was typed is told, kept over the other, and taken back', async () => {
+    await visit.go('/settings')
+    const [appetite, waste] = [
+      await field('Appetite, % of the ladder'),
+      await field('Never eaten, % of what is offered'),
+    ]
+    await visit.retype(appetite, '80')
+    const { settings, settingsVersion: version } = await snapshot()
+    const other = await fetch(`${server.address}/api/settings`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...settings, version, appetite: 1.2, waste: 0.05 }),
+    })
+    expect(other.status).toBe(200)
+    await visit.untilText('.crossed', 'Changed elsewhere meanwhile: Appetite, % of the ladder.')
+    const shown = () => Promise.all([appetite, waste].map(f => visit.page.$eval(f, e => (e as HTMLInputElement).value)))
+    expect(await shown()).toEqual(['80', '5'])
+    await visit.press('Keep settings')
+    await visit.untilGone('.crossed')
+    expect((await snapshot()).settings).toMatchObject({ appetite: 0.8, waste: 0.05 })
+    await visit.undo('Settings kept')
+    await visit.until(
+      'the other’s appetite',
+      (f: string) => document.querySelector<HTMLInputElement>(f)!.value === '120',
+      appetite,
+    )
+    expect((await snapshot()).settings).toMatchObject({ appetite: 1.2, waste: 0.05 })
+    expect(visit.complaints).toEqual([])
+  })
+})
+
 describe('the same by thumb, on a phone', () => {
   let own: RunningServer
   beforeAll(async () => {

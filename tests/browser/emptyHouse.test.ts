@@ -57,12 +57,35 @@ describe('an empty house', () => {
       { length: 200 },
       (_, i) => `Z-${i},${['corn snake', 'leopard gecko', 'rosy boa'][i % 3]},${i % 2 ? 'female' : 'male'},2022-05-01`,
     )
-    const added = await fetch(`${server.address}/api/animals/list`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ csv: `tag,species,sex,born\n${rows.join('\n')}` }),
-    })
-    expect(added.status).toBe(200)
+    await visit.go('/animals')
+    await visit.press('Add a list')
+    const paste = async (csv: string) => {
+      await visit.see('[role="dialog"] textarea')
+      await visit.page.$eval(
+        '[role="dialog"] textarea',
+        (area, text) => {
+          ;(area as HTMLTextAreaElement).value = text
+          area.dispatchEvent(new Event('input', { bubbles: true }))
+        },
+        csv,
+      )
+    }
+    // one line is wrong: it is named, and nothing is written
+    await paste(`tag,species,sex,born\n${rows.join('\n')}\nZ-200,Dragon,,`)
+    await visit.press('Add 201 animals', '[role="dialog"]')
+    await visit.untilText('[role="dialog"] [role="alert"]', 'Row 201: the almanac has no species “Dragon”')
+    await paste(`tag,species,sex,born\n${rows.join('\n')}`)
+    await visit.press('Add 200 animals', '[role="dialog"]')
+    await visit.untilGone('[role="dialog"]')
+    // all of them are one act, which is taken back as one
+    await visit.undo('200 animals added')
+    await visit.untilText('body', 'Taken back')
+    await visit.until('one animal', () => !document.querySelector('main')!.textContent!.includes('Z-1'))
+    await visit.press('Add a list')
+    await paste(`tag,species,sex,born\n${rows.join('\n')}`)
+    await visit.press('Add 200 animals', '[role="dialog"]')
+    await visit.untilGone('[role="dialog"]')
+    await visit.untilText('main', 'Z-1')
     await visit.go('/round')
     // with the first animal of the house, of unknown birth
     await visit.untilText('.first', '201 animals without a meal written')

@@ -1,47 +1,68 @@
 <script setup lang="ts">
-import type { AddedList } from '#shared/contracts/house'
+import { v7 } from 'uuid'
+import { MOST_ENTRIES } from '#shared/contracts/house'
+import type { AnimalList } from '#shared/imports/animalList'
 
 /** Many animals at once from a list, with their parents; all are added, or none. */
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
-const toast = useToast()
-const csv = ref('')
+const { record, busy } = useRecord()
+const state = reactive({ csv: '' })
 const problems = ref<string[]>([])
-const busy = ref(false)
 const rows = computed(
   () =>
-    csv.value
+    state.csv
       .trim()
       .split(/\r?\n/)
       .filter(l => l.trim()).length - 1,
 )
+/** What this list was read as, and sent: not known whether it was written, it is sent again with the same ids. */
+let sent: { csv: string; list: AnimalList } | null = null
 
-async function read(event: Event): Promise<void> {
+async function readFile(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0]
-  if (file) csv.value = await file.text()
+  if (file) state.csv = await file.text()
 }
-async function send(): Promise<void> {
-  busy.value = true
-  problems.value = []
-  try {
-    const { added, elsewhere } = await callApi<AddedList>('/api/animals/list', {
-      method: 'POST',
-      body: { csv: csv.value },
-    })
-    await house.load()
-    open.value = false
-    csv.value = ''
-    toast.add({
-      title: `${added} animals added${elsewhere ? `, ${elsewhere} of them kept elsewhere` : ''}`,
-      icon: 'i-lucide-check',
-      color: 'neutral',
-    })
-  } catch (error) {
-    if (!(error instanceof ApiProblem)) throw error
-    problems.value = error.problem.errors?.map(e => e.message) ?? [error.message]
-  } finally {
-    busy.value = false
+
+async function readList(): Promise<AnimalList | null> {
+  if (sent?.csv === state.csv) return sent.list
+  const { readAnimalList } = await import('#shared/imports/animalList')
+  const list = readAnimalList(state.csv, house.house, house.almanac, house.today, v7)
+  if (Array.isArray(list)) {
+    problems.value = list.map(p => p.message)
+    return null
   }
+  if (list.facts.length > MOST_ENTRIES) {
+    problems.value = [`At most ${MOST_ENTRIES} animals at once, those kept elsewhere twice: send it in parts`]
+    return null
+  }
+  sent = { csv: state.csv, list }
+  return list
+}
+
+async function send(): Promise<void> {
+  problems.value = []
+  const list = await readList()
+  if (!list) return
+  const elsewhere = list.facts.length - list.added
+  const written = await record(
+    list.facts.map(fact => ({ ...fact, source: 'import' as const })),
+    `${list.added} ${list.added === 1 ? 'animal' : 'animals'} added${elsewhere ? `, ${elsewhere} of them kept elsewhere` : ''}`,
+    {
+      setErrors: errors => {
+        problems.value = errors.map(({ message, index }) => {
+          const tag = list.facts[index ?? 0]?.data.tag
+          return typeof tag === 'string' ? `${tag}: ${message}` : message
+        })
+        // refused: nothing of it is written, and it is read anew
+        sent = null
+      },
+    },
+  )
+  if (!written) return
+  sent = null
+  open.value = false
+  state.csv = ''
 }
 </script>
 
@@ -53,7 +74,7 @@ async function send(): Promise<void> {
     :ui="{ content: 'sm:max-w-xl' }"
   >
     <template #body>
-      <form class="grid grid-cols-1 gap-3" @submit.prevent="send">
+      <UForm :state="state" class="grid grid-cols-1 gap-3" @submit="send">
         <p class="quiet small">
           One animal a line, comma-separated, the first line names the columns:
           <span class="columns">tag, species, sex, born, dam, sire, name, place, elsewhere</span>. Only tag and species
@@ -61,7 +82,7 @@ async function send(): Promise<void> {
           by its papers.
         </p>
         <UTextarea
-          v-model="csv"
+          v-model="state.csv"
           :rows="12"
           class="w-full font-mono"
           aria-label="List"
@@ -69,7 +90,9 @@ async function send(): Promise<void> {
 KA-9,California kingsnake,male,2014-07-01,,,yes
 K-10,California kingsnake,female,2022-08-12,,KA-9,"
         />
-        <label class="small">or a file <input type="file" accept=".csv,text/csv,text/plain" @change="read" /></label>
+        <label class="small"
+          >or a file <input type="file" accept=".csv,text/csv,text/plain" @change="readFile"
+        /></label>
         <ul v-if="problems.length" class="harm" role="alert">
           <li>Nothing was written.</li>
           <li v-for="p in problems" :key="p">{{ p }}</li>
@@ -81,7 +104,7 @@ K-10,California kingsnake,female,2022-08-12,,KA-9,"
           :loading="busy"
           class="justify-self-start"
         />
-      </form>
+      </UForm>
     </template>
   </USlideover>
 </template>

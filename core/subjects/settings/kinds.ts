@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { LogbookError, defineKind, redated, sure, type CheckContext, type KindContext, type Problem } from '../../log'
 import { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../../settings'
 import { withCare } from '../careDone'
+import { WEEKDAYS } from '../../units'
 import { HOUSE_JOBS, HOUSE_JOB_WORDS } from '../jobWords'
 import { THE_HOUSE } from './state'
 
@@ -45,6 +46,52 @@ export const settingsKinds = [
     verb: 'Change settings',
     dayless: true,
     data: HouseSettings.partial().extend({ sure }),
+    fields: {
+      houseName: { label: 'Name', as: 'text', needed: true },
+      timeZone: { label: 'Time zone', as: 'one', hint: 'another reads written days anew', needed: true },
+      massUnit: { label: 'Weights in', as: 'choice', choices: { g: 'g', oz: 'oz' }, needed: true },
+      tempUnit: { label: 'Temperatures in', as: 'choice', choices: { '°C': '°C', '°F': '°F' }, needed: true },
+      sexCertainty: { label: 'A sex is known from, %', as: 'share', hint: 'below it stays open', needed: true },
+      latitude: {
+        label: 'Latitude, degrees north',
+        as: 'number',
+        help: 'For the length of days outside; empty: twelve hours all year',
+        below: true,
+      },
+      cultureWeekday: {
+        label: 'Culture day',
+        as: 'choice',
+        hint: 'cups are started, orders go out',
+        choices: Object.fromEntries(WEEKDAYS.map((label, day) => [day, label])),
+        needed: true,
+      },
+      coverQuantile: { label: 'Need to cover, % of scenarios', as: 'share', needed: true },
+      safeSeasons: {
+        label: 'Seasons of 100 without a hungry day',
+        as: 'share',
+        help: 'Empty: no spares for that',
+      },
+      cultureMinutes: {
+        label: 'Minutes for starting cultures',
+        as: 'number',
+        help: 'On one day; empty: as long as it takes',
+      },
+      orderMoney: {
+        label: 'Money for orders in a week',
+        as: 'number',
+        help: 'Where a price list says what they cost; empty: as much as it takes',
+      },
+      freezerLitres: {
+        label: 'Room in the freezer, litres',
+        as: 'number',
+        help: 'For prey; empty: as much as it takes',
+      },
+      currency: { label: 'Currency', as: 'text', hint: 'three letters, as EUR', needed: true },
+      appetite: { label: 'Appetite, % of the ladder', as: 'share', needed: true },
+      waste: { label: 'Never eaten, % of what is offered', as: 'share', hint: 'gets away, or dies', needed: true },
+      cupYield: { label: 'Cup yield, % of the almanac', as: 'share', needed: true },
+      warmUpDay: { label: 'Warm up those in the cold on', as: 'day', hint: 'empty: by the species’ weeks' },
+    },
     // each for itself: one that cannot be read is left as it was, and told, and the others stand
     apply(state, data) {
       const settings: Record<string, unknown> = { ...state.settings }

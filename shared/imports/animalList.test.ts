@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { shippedAlmanac } from '#core/almanac'
 import { cardOf, foldHouse } from '#core/subjects'
 import { HouseBuilder } from '../../tests/fixtures/records'
+import { v7 as newId } from 'uuid'
 import { readAnimalList, type AnimalList, type ListProblem } from './animalList'
 
 const day = 20_782
@@ -11,7 +12,7 @@ const house = foldHouse(
     .animal('D', 'rosy-boa', { sex: 'female', bornDay: day - 3000 })
     .records(),
 )
-const read = (csv: string) => readAnimalList(csv, house, shippedAlmanac, day)
+const read = (csv: string) => readAnimalList(csv, house, shippedAlmanac, day, newId)
 const problems = (csv: string) => read(csv) as ListProblem[]
 
 describe('reading a list of animals', () => {

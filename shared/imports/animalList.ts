@@ -3,8 +3,7 @@ import type { Almanac } from '#core/almanac'
 import { rootIn, animalAdded, type AnimalCard, type DatedEntry, type House } from '#core/subjects'
 import { PedigreeError, impossibleParent, pedigreeOf, type Relative } from '#core/pedigree'
 import { dayFromIso } from '#core/units'
-import { NewAnimal } from '#shared/contracts/house'
-import { newId } from '../utils/ids'
+import { NewAnimal } from '../contracts/house'
 
 /** Columns of a list of animals; only tag and species must be there. */
 export const LIST_COLUMNS = ['tag', 'species', 'sex', 'born', 'dam', 'sire', 'name', 'place', 'elsewhere'] as const
@@ -31,8 +30,16 @@ const YES = /^(yes|y|true|1|x)$/i
  * Reads a list of animals (CSV, RFC 4180, with a heading) against the house. Nothing is written here.
  * Dam and sire are tags of the list or of the house; species is a name or an id of the almanac.
  * @param today the calendar day in the house
+ * @param newId makes the id of each entry, a UUID
+ * @returns the entries to be written together, or what speaks against them
  */
-export function readAnimalList(csv: string, house: House, almanac: Almanac, today: number): AnimalList | ListProblem[] {
+export function readAnimalList(
+  csv: string,
+  house: House,
+  almanac: Almanac,
+  today: number,
+  newId: () => string,
+): AnimalList | ListProblem[] {
   const parsed = Papa.parse<Record<string, string>>(csv.trim(), {
     header: true,
     skipEmptyLines: 'greedy',
