@@ -108,6 +108,15 @@ const say = (name: string, text: string | undefined) => (typed.value = { ...type
           class="w-full"
           @update:model-value="say(name, $event as string)"
         />
+        <UTextarea
+          v-else-if="field.as === 'lines'"
+          :model-value="typed[name] ?? ''"
+          :placeholder="field.example"
+          :rows="2"
+          class="w-full"
+          :maxlength="500"
+          @update:model-value="say(name, String($event))"
+        />
         <UInput
           v-else
           :model-value="typed[name] ?? ''"
@@ -117,7 +126,7 @@ const say = (name: string, text: string | undefined) => (typed.value = { ...type
           :placeholder="field.example"
           autocomplete="off"
           class="w-full"
-          :maxlength="300"
+          :maxlength="500"
           @update:model-value="say(name, String($event))"
         />
       </UFormField>

@@ -27,7 +27,8 @@ defineSlots<{ default: () => unknown; fields: () => unknown }>()
 const house = useHouse()
 const form = useTemplateRef<FormErrors & { validate: (how: { silent: true }) => Promise<unknown> }>('form')
 const state = reactive({ typed })
-const refusals = useRefusals(state, form)
+// part of what is sent may be chosen beside the fields
+const refusals = useRefusals(() => [typed.value, data()], form)
 const busy = ref(false)
 /** What is wrong of what no field asks for. */
 const beside = ref<string[]>([])

@@ -1,8 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { entryKinds } from '#core/subjects'
+import { ALLELE_FIELDS, entryKinds } from '#core/subjects'
 import { asSeveral, readFields, severalOf } from './readFields'
 
 const withFields = [...entryKinds.values()].filter(kind => kind.fields)
+
+const locus = {
+  name: 'Ash',
+  speciesId: 'corn-snake',
+  linkage: 'autosomal',
+  note: null,
+  alleles: [{ sign: 'a', mode: 'recessive', look: 'ash', doubleLook: null, double: 'well' }],
+}
 
 describe('fields of a form', () => {
   it('are of its kind: each alone is taken by the schema, and what is no such field is not', () => {
@@ -11,6 +19,7 @@ describe('fields of a form', () => {
       count: 1,
       number: 9.5,
       text: 'dried-out',
+      lines: 'seen twice',
       temperature: 28,
       mass: 3.1,
       place: 'inc-1',
@@ -36,6 +45,11 @@ describe('fields of a form', () => {
       'supplierChanged.sendsOn': [1, 3],
       'placeAdded.kind': 'rack',
       'placeAdded.substrate': 'paper',
+      'treatmentStarted.everyDays': 0.5,
+      'locusNamed.unstatedShare': 0.1,
+      'locusChanged.unstatedShare': 0.1,
+      'locusNamed.linkage': 'Z',
+      'locusChanged.linkage': 'X',
       'settingsChanged.timeZone': 'Europe/Berlin',
       'settingsChanged.massUnit': 'oz',
       'settingsChanged.tempUnit': '°F',
@@ -53,6 +67,10 @@ describe('fields of a form', () => {
       born: birth,
       groupBore: birth,
       groupLost: { count: 1 },
+      vetSeen: { said: 'rest' },
+      treatmentStarted: { what: 'wash', dose: 'as said', everyDays: 1, times: 7 },
+      locusNamed: locus,
+      locusChanged: locus,
       groupWeighed: { count: 1, massG: 2 },
       clutchMoved: { placeId: 'inc-1' },
       eggsWeighed: { massG: 9 },
@@ -95,6 +113,8 @@ describe('fields of a form', () => {
       'groupWeighed',
       'laid',
       'lampFitted',
+      'locusChanged',
+      'locusNamed',
       'materialBought',
       'orderConfirmed',
       'orderDropped',
@@ -108,6 +128,8 @@ describe('fields of a form', () => {
       'speciesChanged',
       'supplierAdded',
       'supplierChanged',
+      'treatmentStarted',
+      'vetSeen',
       'waysSet',
     ])
     for (const kind of withFields)
@@ -171,6 +193,8 @@ describe('fields of a form', () => {
       paired: { tag: 'P-1', damId: 'dam', sireId: null },
       groupJoined: { male: 0, female: 0 },
       placeAdded: { name: 'Tub', kind: 'tub', parentId: null, order: 1, tempC: null, capacity: null },
+      locusNamed: locus,
+      locusChanged: locus,
     }
     for (const { kind, name, as, choice } of choices) {
       // days of the week are numbers, which a form cannot hold
@@ -180,6 +204,15 @@ describe('fields of a form', () => {
       // several stand in a form side by side
       if (as === 'several') expect(severalOf(asSeveral([choice, choice]))).toEqual([choice, choice])
     }
+  })
+
+  it('of an allele offer no choice that a locus does not take', () => {
+    const allele = { sign: 'a', mode: 'recessive', look: 'ash', doubleLook: null, double: 'well' }
+    const { data } = entryKinds.get('locusNamed')!
+    for (const [name, { choices = {} }] of Object.entries(ALLELE_FIELDS))
+      for (const choice of Object.keys(choices))
+        expect(data.safeParse({ ...locus, alleles: [{ ...allele, [name]: choice }] }).success, choice).toBe(true)
+    expect(Object.keys(ALLELE_FIELDS).sort()).toEqual(Object.keys(allele).sort())
   })
 
   it('of several none is none, and what is not ticked is not said', () => {

@@ -12,11 +12,11 @@ interface ShowsErrors {
 /**
  * What the house refused of a form, kept for as long as the form says the same. A form checks itself again a moment
  * after the last letter, which would wipe away what the house has answered meanwhile.
- * @param state what the form says
+ * @param state what the form says, or what tells it
  */
-export function useRefusals(state: object, form: Ref<ShowsErrors | null>) {
+export function useRefusals(state: object | (() => object), form: Ref<ShowsErrors | null>) {
   const refused = shallowRef<{ said: string; errors: FieldError[] } | null>(null)
-  const said = () => JSON.stringify(state)
+  const said = () => JSON.stringify(typeof state === 'function' ? state() : state)
 
   /** To be added to what the form finds itself. */
   const still = (): FieldError[] => (refused.value?.said === said() ? refused.value.errors : [])

@@ -32,6 +32,8 @@ export interface FieldHint {
     | 'count'
     | 'number'
     | 'text'
+    /** A text of several lines. */
+    | 'lines'
     | 'temperature'
     | 'mass'
     | 'money'

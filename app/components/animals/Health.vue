@@ -4,12 +4,14 @@ import {
   SIGN_WORDS,
   WORKED_APART,
   dosesDue,
+  entryKinds,
   quarantineOf,
   staysInQuarantine,
   type AnimalState,
   type Sign,
 } from '#core/subjects'
-import { formatDay, formatDistance, dayToIso } from '#core/units'
+import { formatDay, formatDistance } from '#core/units'
+import type { Typed } from '~/composables/readFields'
 
 /** What is wrong with an animal, what the vet said and what is given by their word. */
 const props = defineProps<{ animal: AnimalState; day: number | null; group: string }>()
@@ -19,14 +21,10 @@ const subject = computed(() => ({ type: 'animal' as const, id: props.animal.id }
 
 const signs = ref<Sign[]>([])
 const signItems = SIGNS.map(value => ({ value, label: SIGN_WORDS[value] }))
-const visit = reactive({ said: '', again: null as number | null })
-const course = reactive({ what: '', dose: '', everyDays: 1, times: 7 })
-const problems = ref<Record<string, string>>({})
-const beside = (part: string): FormErrors => ({
-  setErrors: list => {
-    problems.value = Object.fromEntries(list.map(e => [`${part}.${e.name}`, e.message]))
-  },
-})
+const [vetSeen, treatmentStarted] = [entryKinds.get('vetSeen')!, entryKinds.get('treatmentStarted')!]
+const visit = ref<Typed>({})
+const NO_COURSE: Typed = { everyDays: '1', times: '7' }
+const course = ref<Typed>(NO_COURSE)
 const quarantine = computed(() => quarantineOf(house.house, props.animal, house.almanac.common))
 const quarantineSaid = computed(() => {
   const q = quarantine.value
@@ -38,7 +36,6 @@ const quarantineSaid = computed(() => {
 const running = computed(() => (props.animal.treatments ?? []).filter(t => !t.ended))
 
 async function write(kind: string, data: Record<string, unknown>, says: string, form?: FormErrors) {
-  problems.value = {}
   if (props.day === null) return null
   return record({ kind, subject: subject.value, data, day: props.day }, `${props.animal.tag}: ${says}`, form)
 }
@@ -46,24 +43,19 @@ async function writeSigns(): Promise<void> {
   const said = signs.value.map(s => SIGN_WORDS[s]).join(', ')
   if (await write('checked', { well: false, signs: signs.value }, said)) signs.value = []
 }
-async function writeVisit(): Promise<void> {
-  const { said, again } = visit
-  const data = { said: said.trim(), ...(again !== null && { again: dayToIso(again) }) }
-  if (await write('vetSeen', data, 'vet visit written', beside('visit')))
-    Object.assign(visit, { said: '', again: null })
+async function writeVisit(data: Record<string, unknown>, form: FormErrors): Promise<void> {
+  if (await write('vetSeen', data, 'vet visit written', form)) visit.value = {}
 }
-async function begin(): Promise<void> {
-  const { what, dose, everyDays, times } = course
-  const data = { what: what.trim(), dose: dose.trim(), everyDays, times }
-  if (await write('treatmentStarted', data, `${data.what} begun`, beside('course')))
-    Object.assign(course, { what: '', dose: '' })
+const courseRead = (read: Record<string, unknown>) => ({ ...read, everyDays: Number(read.everyDays) })
+async function begin(data: Record<string, unknown>, form: FormErrors): Promise<void> {
+  if (await write('treatmentStarted', data, `${String(data.what)} begun`, form)) course.value = NO_COURSE
 }
 const RHYTHMS = [
-  { value: 0.5, label: 'twice a day' },
-  { value: 1, label: 'daily' },
-  { value: 2, label: 'every 2 days' },
-  { value: 3, label: 'every 3 days' },
-  { value: 7, label: 'weekly' },
+  { value: '0.5', label: 'twice a day' },
+  { value: '1', label: 'daily' },
+  { value: '2', label: 'every 2 days' },
+  { value: '3', label: 'every 3 days' },
+  { value: '7', label: 'weekly' },
 ]
 </script>
 
@@ -156,51 +148,31 @@ const RHYTHMS = [
     </div>
     <details>
       <summary>Vet visit</summary>
-      <form @submit.prevent="writeVisit">
-        <UFormField label="What the vet said" :error="problems['visit.said']"
-          ><UInput v-model="visit.said" class="w-full" maxlength="500"
-        /></UFormField>
-        <RecordDayField v-model="visit.again" label="Again on (may stay empty)" optional class="max-w-80" />
-        <p v-if="problems['visit.again']" class="small text-error">{{ problems['visit.again'] }}</p>
-        <UButton
-          type="submit"
-          label="Write vet visit"
-          variant="outline"
-          color="neutral"
-          class="justify-self-start"
-          :disabled="!visit.said.trim() || busy"
-        />
-      </form>
+      <KindForm
+        v-model="visit"
+        :fields="vetSeen.fields!"
+        :schema="vetSeen.data"
+        label="Write vet visit"
+        quiet
+        :send="writeVisit"
+      />
     </details>
     <details>
       <summary>Treatment by the vet’s word</summary>
-      <form @submit.prevent="begin">
-        <UFormField label="What is given" :error="problems['course.what']"
-          ><UInput v-model="course.what" class="w-full" maxlength="120"
-        /></UFormField>
-        <UFormField label="Dose, in the vet’s words" :error="problems['course.dose']"
-          ><UInput v-model="course.dose" class="w-full" maxlength="160"
-        /></UFormField>
-        <div class="line">
-          <UFormField label="How often" :error="problems['course.everyDays']"
-            ><USelect v-model="course.everyDays" :items="RHYTHMS" value-key="value" class="w-40"
-          /></UFormField>
-          <UFormField label="Times in all" :error="problems['course.times']"
-            ><UInputNumber v-model="course.times" :min="1" :max="400" class="w-32"
-          /></UFormField>
-        </div>
+      <KindForm
+        v-model="course"
+        :fields="treatmentStarted.fields!"
+        :schema="treatmentStarted.data"
+        :items="{ everyDays: RHYTHMS }"
+        :complete="courseRead"
+        label="Begin treatment"
+        quiet
+        :send="begin"
+      >
         <p class="small quiet">
           This program knows no dose and names no illness: both are the reptile vet’s. Keep their sheet.
         </p>
-        <UButton
-          type="submit"
-          label="Begin treatment"
-          variant="outline"
-          color="neutral"
-          class="justify-self-start"
-          :disabled="!course.what.trim() || !course.dose.trim() || busy"
-        />
-      </form>
+      </KindForm>
     </details>
   </section>
 </template>
@@ -229,10 +201,9 @@ summary {
   cursor: pointer;
   min-height: 1.75rem;
 }
-form {
-  display: grid;
-  gap: 0.625rem;
+details > form {
   padding: 0.5rem 0 0.75rem;
+  max-width: 28rem;
 }
 @media (max-width: 800px) {
   summary {

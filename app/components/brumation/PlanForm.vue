@@ -22,7 +22,22 @@ const state = reactive({
   single: {} as Record<string, OwnWays>,
   ways: {} as GroupWays,
 })
-const problem = ref('')
+const form = useTemplateRef<FormErrors>('form')
+const refusals = useRefusals(state, form)
+const FIELDS = ['speciesId', 'cool', 'placeId']
+/** What was refused of what no field asks for: who goes, and how. */
+const beside = ref('')
+const shown: FormErrors = {
+  setErrors: errors => {
+    beside.value = errors
+      .filter(e => !FIELDS.includes(e.name))
+      .map(e => e.message)
+      .join('. ')
+    refusals.setErrors(errors)
+  },
+}
+const validate = () =>
+  coolDay.value === null ? [{ name: 'cool', message: 'Write the day of cooling' }] : refusals.still()
 
 const wintering = computed(() =>
   [
@@ -62,7 +77,7 @@ watch(
   open,
   is => {
     if (!is) return
-    problem.value = ''
+    beside.value = ''
     const g = props.group
     const own = g ? house.house.winters[g.groupId] : undefined
     Object.assign(state, {
@@ -183,16 +198,17 @@ const coldPlaces = computed(() =>
 )
 
 async function send(): Promise<void> {
-  if (coolDay.value === null) {
-    problem.value = 'Write the day of cooling'
-    return
-  }
+  beside.value = ''
   const { cool, chosen, single, speciesId } = state
   const own = props.group ? house.house.winters[props.group.groupId] : undefined
   const placeId = rests.value ? null : (state.placeId ?? null)
   const tag = own?.tag ?? nextWinterTag(house.house.winters)
   const done = own
-    ? await record(winterChanges(own, { cool, placeId, ways: ways.value, chosen, single }), `${tag}: programme changed`)
+    ? await record(
+        winterChanges(own, { cool, placeId, ways: ways.value, chosen, single }),
+        `${tag}: programme changed`,
+        shown,
+      )
     : await record(
         {
           kind: 'winterPlanned',
@@ -207,6 +223,7 @@ async function send(): Promise<void> {
           },
         },
         `${tag} planned`,
+        shown,
       )
   if (done) open.value = false
 }
@@ -219,15 +236,11 @@ async function send(): Promise<void> {
     description="Who goes, when, how cold and how long"
   >
     <template #body>
-      <form class="plan" @submit.prevent="send">
-        <UFormField v-if="!group" label="Species"
+      <UForm ref="form" :state="state" :validate="validate" class="plan" @submit="send" @error="focusFirstWrong">
+        <UFormField v-if="!group" name="speciesId" label="Species"
           ><USelect v-model="state.speciesId" :items="wintering" class="w-full"
         /></UFormField>
-        <RecordDayField
-          v-model="cool"
-          :label="rests ? 'Rest begins' : 'Cooling begins'"
-          :error="problem || undefined"
-        />
+        <RecordDayField v-model="cool" name="cool" :label="rests ? 'Rest begins' : 'Cooling begins'" needed />
         <RecordDayField v-model="wished" label="Or by the first young wanted on" hint="counts back" optional />
         <p v-if="window_" class="window" role="status">
           <WorkingLink title="When to begin cooling" :answer="windowText" :reasons="window_.reasons" />
@@ -247,7 +260,7 @@ async function send(): Promise<void> {
 
         <BrumationPlanWays v-if="species" v-model="state.ways" :species="species" />
 
-        <UFormField v-if="!rests" label="Cold place" hint="empty: by the plan below"
+        <UFormField v-if="!rests" name="placeId" label="Cold place" hint="empty: by the plan below"
           ><USelect v-model="state.placeId" :items="coldPlaces" placeholder="By temperature and room" class="w-full"
         /></UFormField>
         <BrumationPlanWho v-model="state.chosen" :candidates="candidates" />
@@ -263,6 +276,7 @@ async function send(): Promise<void> {
         <p v-else-if="placing?.placed.length" class="small quiet">
           All fit: {{ [...new Set(placing.placed.map(p => house.placeName(p.placeId)))].join(', ') }}.
         </p>
+        <p v-if="beside" role="alert" class="small">{{ beside }}</p>
         <UButton
           type="submit"
           :label="group ? 'Change programme' : `Plan ${state.chosen.length} animals`"
@@ -271,7 +285,7 @@ async function send(): Promise<void> {
           class="justify-self-start"
           size="lg"
         />
-      </form>
+      </UForm>
     </template>
   </USlideover>
 </template>

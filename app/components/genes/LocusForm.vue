@@ -1,92 +1,96 @@
 <script setup lang="ts">
-import type { ALLELE_MODES, LINKAGES } from '#core/genetics'
-import { LocusData, unstatedPercent } from '#core/genetics'
-import type { LocusState } from '#core/subjects'
-import { parseNumber } from '#core/units'
+import { unstatedPercent } from '#core/genetics'
+import { ALLELE_FIELDS, entryKinds, type FieldHint, type LocusState } from '#core/subjects'
+import type { Fields, Typed } from '~/composables/readFields'
 
 /** Names a locus, or changes one: its alleles, how they show, and what harms in double form. */
 const props = defineProps<{ speciesId: string; locus: LocusState | null }>()
 const open = defineModel<boolean>('open', { required: true })
 const house = useHouse()
-const { record, busy } = useRecord()
+const { record } = useRecord()
+const { data: schema, fields: asked } = entryKinds.get('locusNamed')!
+const MOST_ALLELES = 6
+type AlleleField = keyof typeof ALLELE_FIELDS
+const alleleNames = Object.keys(ALLELE_FIELDS) as AlleleField[]
 
-const blankAllele = () => ({
-  sign: '',
-  mode: 'recessive' as (typeof ALLELE_MODES)[number],
-  look: '',
-  doubleLook: '',
-  double: 'well' as 'well' | 'weak' | 'lethal',
+const at = (i: number, name: AlleleField) => `alleles.${i}.${name}`
+const typedAllele = (i: number, a?: LocusState['alleles'][number]): Typed => ({
+  [at(i, 'sign')]: a?.sign ?? '',
+  [at(i, 'mode')]: a?.mode ?? 'recessive',
+  [at(i, 'look')]: a?.look ?? '',
+  [at(i, 'doubleLook')]: a?.doubleLook ?? '',
+  [at(i, 'double')]: a?.double ?? 'well',
 })
-const state = reactive({
-  name: '',
-  linkage: 'autosomal' as (typeof LINKAGES)[number],
-  note: '',
-  unstated: '',
-  alleles: [blankAllele()],
-})
+const typed = ref<Typed>({})
+const count = ref(1)
+watch(
+  open,
+  is => {
+    if (!is) return
+    const l = props.locus
+    count.value = l?.alleles.length ?? 1
+    typed.value = {
+      name: l?.name ?? '',
+      linkage: l?.linkage ?? 'autosomal',
+      unstatedShare: l?.unstatedShare === undefined ? '' : String(unstatedPercent({ unstatedShare: l.unstatedShare })),
+      note: l?.note ?? '',
+      ...Object.assign({}, ...Array.from({ length: count.value }, (_, i) => typedAllele(i, l?.alleles[i]))),
+    }
+  },
+  { immediate: true },
+)
+function addAllele(): void {
+  typed.value = { ...typed.value, ...typedAllele(count.value++) }
+}
+/** Those after it move up. */
+function takeOut(gone: number): void {
+  const next: Record<string, string | undefined> = { ...typed.value }
+  for (let i = gone; i + 1 < count.value; i++) for (const name of alleleNames) next[at(i, name)] = next[at(i + 1, name)]
+  count.value--
+  typed.value = next
+}
+
 /** What counts where nothing is said. */
 const usualPercent = computed(() => unstatedPercent({ unstatedShare: house.almanac.common.unstatedShare!.value }))
-const problems = useProblems()
-watch(open, is => {
-  if (!is) return
-  problems.value = {}
-  const l = props.locus
-  Object.assign(
-    state,
-    l
-      ? {
-          name: l.name,
-          linkage: l.linkage,
-          note: l.note ?? '',
-          unstated: l.unstatedShare === undefined ? '' : String(unstatedPercent({ unstatedShare: l.unstatedShare })),
-          alleles: l.alleles.map(a => ({ ...a, doubleLook: a.doubleLook ?? '' })),
-        }
-      : { name: '', linkage: 'autosomal', note: '', unstated: '', alleles: [blankAllele()] },
+const first = computed<Fields>(() => ({ name: asked!.name!, linkage: asked!.linkage! }))
+const last = computed<Fields>(() => ({
+  unstatedShare: {
+    ...asked!.unstatedShare!,
+    help: `Share of each allele. Nothing written: ${usualPercent.value} %, as in the Almanac; more where a morph is common in the trade.`,
+  },
+  note: asked!.note!,
+}))
+function fieldsOf(i: number): Fields {
+  const mode = typed.value[at(i, 'mode')]
+  const hintOf = (name: AlleleField): FieldHint =>
+    name === 'look' && mode === 'recessive' ? { ...ALLELE_FIELDS.look, label: 'Look, doubled' } : ALLELE_FIELDS[name]
+  return Object.fromEntries(
+    alleleNames.filter(name => name !== 'doubleLook' || mode === 'incomplete').map(name => [at(i, name), hintOf(name)]),
   )
-})
+}
+const alleles = computed(() => Array.from({ length: count.value }, (_, i) => fieldsOf(i)))
+const fields = computed<Fields>(() => ({ ...first.value, ...Object.assign({}, ...alleles.value), ...last.value }))
 
-const MODES = [
-  { value: 'recessive', label: 'recessive' },
-  { value: 'dominant', label: 'dominant' },
-  { value: 'incomplete', label: 'incomplete dominant' },
-]
-const DOUBLES = [
-  { value: 'well', label: 'double form lives well' },
-  { value: 'weak', label: 'double form is weak' },
-  { value: 'lethal', label: 'double form does not live' },
-]
-const LINKS = [
-  { value: 'autosomal', label: 'not sex-linked' },
-  { value: 'Z', label: 'on Z (females have one)' },
-  { value: 'X', label: 'on X (males have one)' },
-]
-
-async function send(): Promise<void> {
-  const wish = {
-    name: state.name,
+function complete(read: Record<string, unknown>): Record<string, unknown> {
+  return {
+    name: read.name,
     speciesId: props.speciesId,
-    linkage: state.linkage,
-    note: state.note.trim() || null,
-    // what cannot be read is no number, and is told at its field
-    ...(state.unstated.trim() && { unstatedShare: (parseNumber(state.unstated) ?? Number.NaN) / 100 }),
-    alleles: state.alleles.map(a => ({
-      ...a,
-      doubleLook: a.mode === 'incomplete' && a.doubleLook.trim() ? a.doubleLook : null,
+    linkage: read.linkage,
+    note: read.note ?? null,
+    ...(read.unstatedShare !== undefined && { unstatedShare: read.unstatedShare }),
+    alleles: alleles.value.map((_, i) => ({
+      ...Object.fromEntries(alleleNames.map(name => [name, read[at(i, name)]])),
+      doubleLook: read[at(i, 'doubleLook')] ?? null,
     })),
   }
-  const checked = LocusData.safeParse(wish)
-  if (!checked.success) {
-    problems.value = Object.fromEntries(checked.error.issues.map(i => [i.path.join('.'), i.message]))
-    return
-  }
-  problems.value = {}
-  const done = props.locus
-    ? await record(
-        { kind: 'locusChanged', subject: { type: 'locus', id: props.locus.id }, data: checked.data },
-        `Locus ${checked.data.name} changed`,
-      )
-    : await record({ kind: 'locusNamed', founds: 'locus', data: checked.data }, `Locus ${checked.data.name} named`)
-  if (done) open.value = false
+}
+
+async function send(data: Record<string, unknown>, form: FormErrors): Promise<void> {
+  const name = String(data.name)
+  const wish = props.locus
+    ? { kind: 'locusChanged', subject: { type: 'locus' as const, id: props.locus.id }, data }
+    : { kind: 'locusNamed', founds: 'locus' as const, data }
+  if (await record(wish, `Locus ${name} ${props.locus ? 'changed' : 'named'}`, form)) open.value = false
 }
 </script>
 
@@ -98,75 +102,44 @@ async function send(): Promise<void> {
     :ui="{ content: 'sm:max-w-lg' }"
   >
     <template #body>
-      <form class="grid gap-4" @submit.prevent="send">
-        <p class="quiet small">
-          A striking single animal may be chance: repeat it before you call it a locus. Two lines under one trade name
-          that do not make the look together are two loci.
-        </p>
-        <UFormField label="Name" required :error="problems.name"
-          ><UInput v-model="state.name" class="w-full" placeholder="Ash"
-        /></UFormField>
-        <UFormField label="Linked to sex"
-          ><USelect v-model="state.linkage" :items="LINKS" class="w-full" aria-label="Linked to sex"
-        /></UFormField>
-        <fieldset v-for="(a, i) in state.alleles" :key="i">
-          <legend>Allele {{ i + 1 }} <span class="quiet small">beside the wild one, +</span></legend>
-          <div class="two">
-            <UFormField label="Sign" required :error="problems[`alleles.${i}.sign`]"
-              ><UInput v-model="a.sign" class="w-full" placeholder="a"
-            /></UFormField>
-            <UFormField label="Shows as"
-              ><USelect v-model="a.mode" :items="MODES" class="w-full" :aria-label="`Allele ${i + 1}: shows as`"
-            /></UFormField>
-            <UFormField
-              :label="a.mode === 'recessive' ? 'Look, doubled' : 'Look, one copy'"
-              required
-              :error="problems[`alleles.${i}.look`]"
-              ><UInput v-model="a.look" class="w-full" placeholder="ash"
-            /></UFormField>
-            <UFormField
-              v-if="a.mode === 'incomplete'"
-              label="Look, doubled"
-              :error="problems[`alleles.${i}.doubleLook`]"
-              ><UInput v-model="a.doubleLook" class="w-full"
-            /></UFormField>
-            <UFormField label="Doubled"
-              ><USelect v-model="a.double" :items="DOUBLES" class="w-full" :aria-label="`Allele ${i + 1}: doubled`"
-            /></UFormField>
-          </div>
+      <KindForm
+        v-model="typed"
+        :fields="fields"
+        :schema="schema"
+        :complete="complete"
+        :label="locus ? 'Change locus' : 'Name locus'"
+        :send="send"
+      >
+        <template #fields>
+          <p class="quiet small">
+            A striking single animal may be chance: repeat it before you call it a locus. Two lines under one trade name
+            that do not make the look together are two loci.
+          </p>
+          <FormFields v-model="typed" :fields="first" />
+          <fieldset v-for="(ofAllele, i) in alleles" :key="i">
+            <legend>Allele {{ i + 1 }} <span class="quiet small">beside the wild one, +</span></legend>
+            <FormFields v-model="typed" :fields="ofAllele" class="two" />
+            <UButton
+              v-if="count > 1"
+              label="Take this allele out"
+              size="xs"
+              variant="ghost"
+              color="neutral"
+              @click="takeOut(i)"
+            />
+          </fieldset>
           <UButton
-            v-if="state.alleles.length > 1"
-            label="Take this allele out"
-            size="xs"
-            variant="ghost"
+            v-if="count < MOST_ALLELES"
+            label="Another allele of this locus"
+            size="sm"
+            variant="outline"
             color="neutral"
-            @click="state.alleles.splice(i, 1)"
+            class="justify-self-start"
+            @click="addAllele"
           />
-        </fieldset>
-        <p v-if="problems.alleles" class="harm">{{ problems.alleles }}</p>
-        <UButton
-          v-if="state.alleles.length < 6"
-          label="Another allele of this locus"
-          size="sm"
-          variant="outline"
-          color="neutral"
-          class="justify-self-start"
-          @click="state.alleles.push(blankAllele())"
-        />
-        <UFormField
-          label="In animals of which nothing is known, %"
-          :help="`Share of each allele. Nothing written: ${usualPercent} %, as in the Almanac; more where a morph is common in the trade.`"
-          :error="problems.unstatedShare"
-          ><UInput v-model="state.unstated" inputmode="decimal" class="w-full"
-        /></UFormField>
-        <UFormField label="Note"><UTextarea v-model="state.note" class="w-full" :rows="2" /></UFormField>
-        <UButton
-          type="submit"
-          :label="locus ? 'Change locus' : 'Name locus'"
-          :loading="busy"
-          class="justify-self-start"
-        />
-      </form>
+          <FormFields v-model="typed" :fields="last" />
+        </template>
+      </KindForm>
     </template>
   </USlideover>
 </template>
@@ -179,12 +152,7 @@ fieldset {
 legend {
   font-weight: 650;
 }
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.5rem 0.75rem;
-}
-.harm {
-  color: var(--harm);
+.two > :deep(*) {
+  flex: 1 1 40%;
 }
 </style>

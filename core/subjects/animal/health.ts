@@ -67,6 +67,10 @@ export const healthKinds = [
       /** When to come again. */
       again: dayText.optional(),
     }),
+    fields: {
+      said: { label: 'What the vet said', as: 'text', needed: true },
+      again: { label: 'Again on', as: 'day', hint: 'may stay empty' },
+    },
     check: (_, { again }, entry) =>
       again && dayFromIso(again) < entry.day ? { path: 'data.again', message: 'That is before this visit' } : null,
     apply(state, { said, again }, entry) {
@@ -92,6 +96,12 @@ export const healthKinds = [
         .min(1, 'At least once')
         .max(MOST_DOSES, `At most ${MOST_DOSES} times`),
     }),
+    fields: {
+      what: { label: 'What is given', as: 'text', needed: true },
+      dose: { label: 'Dose, in the vet’s words', as: 'text', needed: true },
+      everyDays: { label: 'How often', as: 'one', needed: true },
+      times: { label: 'Times in all', as: 'count', needed: true },
+    },
     apply(state, { what, dose, everyDays, times }, entry) {
       state.treatments = [
         ...(state.treatments ?? []).filter(t => !t.ended),

@@ -9,4 +9,5 @@ export const locus = defineSubject({
   kinds: locusKinds,
   found: ({ id, data }) => ({ id, ...(data as unknown as LocusData), dropped: null }),
 })
+export { ALLELE_FIELDS } from './kinds'
 export { locusFor, problemOf } from './named'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { LocusData } from '../../genetics'
-import { defineKind, seen, type House, type Problem } from '../../log'
+import { defineKind, seen, type FieldHint, type House, type Problem } from '../../log'
 
 const sameName = (house: House, data: LocusData, but: string | null): Problem | null =>
   Object.values(house.loci).some(
@@ -13,6 +13,37 @@ const sameName = (house: House, data: LocusData, but: string | null): Problem | 
       }
     : null
 
+const fields: Record<string, FieldHint> = {
+  name: { label: 'Name', as: 'text', example: 'Ash', needed: true },
+  linkage: {
+    label: 'Linked to sex',
+    as: 'choice',
+    choices: { autosomal: 'not sex-linked', Z: 'on Z (females have one)', X: 'on X (males have one)' },
+    needed: true,
+  },
+  unstatedShare: { label: 'In animals of which nothing is known, %', as: 'share' },
+  note: { label: 'Note', as: 'lines' },
+}
+
+/** What is asked of each allele of a locus. */
+export const ALLELE_FIELDS: Record<'sign' | 'mode' | 'look' | 'doubleLook' | 'double', FieldHint> = {
+  sign: { label: 'Sign', as: 'text', example: 'a', needed: true },
+  mode: {
+    label: 'Shows as',
+    as: 'choice',
+    choices: { recessive: 'recessive', dominant: 'dominant', incomplete: 'incomplete dominant' },
+    needed: true,
+  },
+  look: { label: 'Look, one copy', as: 'text', example: 'ash', needed: true },
+  doubleLook: { label: 'Look, doubled', as: 'text' },
+  double: {
+    label: 'Doubled',
+    as: 'choice',
+    choices: { well: 'double form lives well', weak: 'double form is weak', lethal: 'double form does not live' },
+    needed: true,
+  },
+}
+
 export const locusKinds = [
   defineKind({
     kind: 'locusNamed',
@@ -20,6 +51,7 @@ export const locusKinds = [
     verb: 'Name locus',
     founds: 'locus',
     data: LocusData,
+    fields,
     apply() {},
     check: (_, data, __, { house }) => sameName(house, data, null),
     wording: d => `Locus ${d.name} named`,
@@ -29,6 +61,7 @@ export const locusKinds = [
     subject: 'locus',
     verb: 'Change locus',
     data: LocusData,
+    fields,
     apply(state, data) {
       Object.assign(state, data)
     },
