@@ -177,6 +177,7 @@ export const health: Record<string, Fact> = {
   appetiteShrink: memory(5, 'animals', 'The appetite that is set weighs as much as so many animals of the house'),
   appetiteMeals: memory(4, 'meals', 'Of an animal that took fewer nothing is said of its appetite'),
   cultureShrink: memory(8, 'cultures', 'What the Almanac says of a culture weighs as much as so many of the house'),
+  failedTold: memory(10, 'days', 'A culture that failed is told among what is wrong for so long'),
   chainSure: memory(0.9, 'share', 'A chain of cultures holds while one of them yields with this chance'),
   causeNext: memory(
     0.7,

@@ -22,6 +22,7 @@ export const places: Record<string, Fact> = {
   calmTimes: memory(5, 'times', 'Nothing found so often in a row: a longer rhythm is proposed'),
   calmLonger: memory(1.5, 'times', 'A rhythm that finds nothing is proposed so much longer'),
   meshLets: practice(0.6, 'share', 'Mesh lets so much of the UV through; it takes 30–50 %'),
+  lampOver: memory(14, 'days', 'Past the day on which a lamp is to be replaced: told among what is wrong'),
   meterFresh: memory(90, 'days', 'A reading of the UV index speaks for its lamp so long'),
   lampLifeTube: practice(365, 'days', 'A UVB tube is replaced after so long where nobody measures: 6–12 months'),
   lampLifeCompact: practice(182, 'days', 'A UVB compact is replaced after so long where nobody measures'),

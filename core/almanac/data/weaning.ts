@@ -71,6 +71,7 @@ export const starting: Record<string, Fact> = {
   ),
   stepDownAfter: memory(2, 'refusals', 'In a row of the prey of a step: the step below is proposed'),
   refusesFrom: memory(2, 'refusals', 'In a row: it is no accident, and the next try is proposed'),
+  refusalLoss: memory(0.005, 'share', 'Of its weight, while it refuses: a loss from so much is told with it'),
   refusalTold: memory(3, 'refusals', 'In a row: told among what is wrong'),
   dustCalcium: memory(7500, 'mg/kg', 'Calcium that a coat of powder adds to insects'),
   mineralsWanted: practice(1.5, 'times', 'Calcium to phosphorus of what is eaten: at least so much, better two'),

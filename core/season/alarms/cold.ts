@@ -1,5 +1,5 @@
 import type { Alarm, ColdAnimal } from '../contracts'
-import { lowerFirst } from '../../units'
+import { tellCold } from './coldWording'
 
 /** One in the cold that is in trouble. */
 export function coldAlarm({ animalId, tag, verdict }: ColdAnimal): Alarm | null {
@@ -9,11 +9,7 @@ export function coldAlarm({ animalId, tag, verdict }: ColdAnimal): Alarm | null 
     id: `cold:${animalId}`,
     level: action === 'takeOut' ? 'harm' : 'watch',
     subject: { type: 'animal', id: animalId },
-    text: `${tag}, in the cold: ${lowerFirst(text)}`,
-    todo:
-      action === 'takeOut'
-        ? 'Take it out and warm it today; a loss this quick is mostly water or illness, so see the vet.'
-        : 'Offer water, raise humidity, look at breath and skin, weigh again in a week.',
+    ...tellCold({ tag, action, verdict: text }),
     reasons: verdict.reasons,
   }
 }

@@ -7,7 +7,7 @@ import type { ClutchState } from '../../subjects'
 import type { Alarm } from '../contracts'
 import type { SeasonContext } from '../context'
 import { eggPhase } from '../eggs'
-import { EGGS_COLD_TODO, eggsColdReason, tellEggsCold, type EggsCold } from './eggColdWords'
+import { tellEggsCold, type EggsCold } from './eggColdWording'
 
 /** What a room around a box lately was: what the box cools towards when its heat is off, °C. */
 function roomOf({ house, almanac }: SeasonContext, placeId: string): number | null {
@@ -97,9 +97,7 @@ export function coldAlarm(
       id: `eggCold:${placeId}`,
       level: cold.now <= cold.standsAt || soon ? 'harm' : 'watch',
       subject: { type: 'place', id: placeId },
-      text: tellEggsCold(cold, common),
-      todo: EGGS_COLD_TODO,
-      reasons: [eggsColdReason(cold, common)],
+      ...tellEggsCold(cold, common),
     },
   ]
 }

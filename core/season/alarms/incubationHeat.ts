@@ -1,14 +1,14 @@
 import type { Alarm, Lane } from '../contracts'
+import { tellIncubationHeat } from './incubationHeatWording'
 
 /** Eggs kept warmer or cooler than their table knows. */
-export function incubationHeatAlarm(lane: Lane): Alarm | null {
-  if (!lane.caution) return null
+export function incubationHeatAlarm({ id, subject, title, caution, events }: Lane): Alarm | null {
+  if (!caution) return null
   return {
-    id: `heat:${lane.id}`,
+    id: `heat:${id}`,
     level: 'watch',
-    subject: lane.subject,
-    text: `${lane.title}: ${lane.caution}`,
-    todo: 'Set the true temperature of the incubator in Places.',
-    reasons: lane.events.find(e => e.caution)?.reasons ?? [],
+    subject,
+    ...tellIncubationHeat(title, caution),
+    reasons: events.find(e => e.caution)?.reasons ?? [],
   }
 }

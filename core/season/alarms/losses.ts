@@ -1,9 +1,8 @@
-import { computedInput, factInput } from '../../judgement'
 import { animalsOf, type ClutchState } from '../../subjects'
-import { formatDay, formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Alarm } from '../contracts'
-import { lossesOf, lossesReasons, tellLosses } from '../survival'
+import { lossesOf } from '../survival'
+import { tellLossesOf } from './lossesWording'
 
 /** Days on which young of a clutch were lost, with tags or without. */
 const lossDays = (clutch: ClutchState, { house }: SeasonContext): number[] => [
@@ -25,17 +24,6 @@ export function lossesAlarm(clutch: ClutchState, context: SeasonContext): Alarm 
     id: `losses:${clutch.id}:${losses.lost}`,
     level: 'harm',
     subject: { type: 'clutch', id: clutch.id },
-    text: `${clutch.tag}: ${tellLosses(losses, almanac)}`,
-    todo: 'What do they share? Water, warmth, damp, prey too large, a mate that bites. Each apart, weighed; the last dead one to the reptile vet, kept cool, not frozen.',
-    reasons: [
-      ...lossesReasons(losses, almanac),
-      {
-        rule: 'Told while the last loss is fresh',
-        inputs: [
-          computedInput('Last one', `${formatDay(last, today)}, ${formatDistance(last, today)}`),
-          factInput('For', 'common.lossesLately.value', lossesLately!),
-        ],
-      },
-    ],
+    ...tellLossesOf({ tag: clutch.tag, losses, last }, almanac, today),
   }
 }

@@ -1,16 +1,15 @@
 import { speciesOf, type Almanac } from '../../almanac'
-import { EVENT_NAMES } from '../../pairing'
 import type { Alarm, Lane } from '../contracts'
+import { tellOverdue } from './overdueWording'
+
+const WAITED_FOR = ['laid', 'born']
+/** Signs of this cycle, after which a laying or a birth is truly waited for. */
+const SIGNS = ['copulation', 'ovulation', 'preLayShed', 'postOvulationShed']
 
 /** Whether this event is truly waited for: a hatch of eggs that lie there, or a birth after signs of this cycle. */
 function waitedFor(lane: Lane, event: string): boolean {
   if (lane.kind !== 'pair') return event === 'hatched'
-  return (
-    ['laid', 'born'].includes(event) &&
-    lane.events.some(
-      o => o.observed && ['copulation', 'ovulation', 'preLayShed', 'postOvulationShed'].includes(o.event),
-    )
-  )
+  return WAITED_FOR.includes(event) && lane.events.some(o => o.observed && SIGNS.includes(o.event))
 }
 
 /** A laying, birth or hatch that does not come. */
@@ -28,11 +27,7 @@ export function overdueAlarm(lane: Lane, almanac: Almanac): Alarm | null {
     id: `late:${lane.id}`,
     level: 'watch',
     subject: lane.subject,
-    text: `${lane.title}: ${EVENT_NAMES[late.event]} is overdue; ${late.dist.p.length ? `${Math.round(late.dist.never * 100)} % that it does not come` : 'it does not come any more'}`,
-    todo:
-      late.event === 'hatched'
-        ? 'Candle again; leave firm eggs. Close the clutch when they are surely dead.'
-        : `Look at ${speciesOf(almanac, lane.speciesId).name} closely; swelling or straining is for the vet. End the season if she did not take.`,
+    ...tellOverdue({ title: lane.title, late, species: speciesOf(almanac, lane.speciesId).name }),
     reasons: late.reasons,
   }
 }

@@ -4,8 +4,7 @@ import { judgeLampAt, tellLamp } from '../../light'
 import type { House, Place } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Alarm, PlaceTrouble, PlaceView, SeriesView } from '../contracts'
-import { TROUBLE_WORDS, whereOf } from './placeWords'
-import { tellSome } from './tellSome'
+import { tellConflict, tellTrouble } from './placeWording'
 
 /** Tags of those who live in a place and in what stands in it. */
 function tagsIn(house: House, placeId: string, met = new Set<string>()): string[] {
@@ -15,26 +14,20 @@ function tagsIn(house: House, placeId: string, met = new Set<string>()): string[
   return [...own, ...(insideOf(house).get(placeId) ?? []).flatMap(id => tagsIn(house, id, met))]
 }
 
-/** Who is endangered, as many as one reads. */
-function whoLives(house: House, placeId: string): string {
-  const tags = tagsIn(house, placeId).sort()
-  if (!tags.length) return ''
-  return `; in it ${tellSome(tags)}`
-}
-
 function troubleAlarm(place: Place, series: SeriesView, trouble: PlaceTrouble, context: SeasonContext): Alarm {
   const { house, settings, today } = context
-  const told = { trouble, series, name: place.name, tempUnit: settings.tempUnit }
-  const { text, advice } = TROUBLE_WORDS[trouble.fault](told)
   // the meter knows more of a lamp than a rule does
   const lamp = series.channel === 'uvIndex' ? judgeLampAt(house, place, series.light, context.almanac.common) : null
   const isOutside = trouble.fault === 'high' || trouble.fault === 'low'
+  // who is endangered
+  const tags = isOutside ? tagsIn(house, place.id).sort() : []
+  const told = tellTrouble({ trouble, series, name: place.name, tags, tempUnit: settings.tempUnit })
   return {
     id: trouble.id,
     level: trouble.level,
     subject: { type: 'place', id: place.id },
-    text: isOutside ? text + whoLives(house, place.id) : text,
-    todo: lamp?.readDay ? tellLamp(lamp, today, context.almanac.common) : advice,
+    ...told,
+    ...(lamp?.readDay && { todo: tellLamp(lamp, today, context.almanac.common) }),
     reasons: series.reasons,
     answerable: true,
   }
@@ -48,8 +41,7 @@ function conflictAlarm(place: Place, series: SeriesView, { almanac }: SeasonCont
       id: `place:conflict:${place.id}:${series.channel}:${series.zone}`,
       level: 'watch',
       subject: { type: 'place', id: place.id },
-      text: `${whereOf(place.name, series)} cannot suit all who live there: what ${needs} need is too much for ${bears}`,
-      todo: 'Give one of them another place, or set own bands in the Almanac.',
+      ...tellConflict({ name: place.name, series, needs: needs!, bears: bears! }),
       reasons: series.reasons,
     },
   ]

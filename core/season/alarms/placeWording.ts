@@ -2,13 +2,17 @@ import { CHANNELS, ZONES, formatDifference, formatReading } from '../../channels
 import type { SeriesTrouble } from '../../climate'
 import type { TempUnit } from '../../units'
 import type { PlaceTrouble, SeriesView } from '../contracts'
+import { tellSome } from './tellSome'
+import type { Told } from './told'
 
 /** A trouble of a place, with what is needed to say it. */
-export interface ToldTrouble {
+export interface TroubleOfPlace {
   trouble: PlaceTrouble
   series: Pick<SeriesView, 'channel' | 'zone'>
   /** Name of the place. */
   name: string
+  /** Who is endangered in it. */
+  tags: readonly string[]
   tempUnit: TempUnit
 }
 
@@ -21,13 +25,13 @@ interface Words {
 const lasts = (hours: number): string => (hours < 48 ? `${hours} h` : `${Math.round(hours / 24)} days`)
 
 /** Which place, and where in it: nothing is said of its air, since that is what a place without further words is. */
-export const whereOf = (name: string, { zone }: Pick<SeriesView, 'zone'>): string =>
+const whereOf = (name: string, { zone }: Pick<SeriesView, 'zone'>): string =>
   zone === 'air' ? name : `${name}, ${ZONES[zone]},`
 
-const shown = ({ series, tempUnit }: ToldTrouble, value: number): string =>
+const shown = ({ series, tempUnit }: TroubleOfPlace, value: number): string =>
   formatReading(series.channel, value, tempUnit)
 
-function outside(told: ToldTrouble, side: 'over' | 'under'): string {
+function outside(told: TroubleOfPlace, side: 'over' | 'under'): string {
   const { trouble, series, name } = told
   const read = trouble.byHand ? 'was read at' : `has been ${side} its band for ${lasts(trouble.hours)}, at`
   const should = side === 'over' ? 'at most' : 'at least'
@@ -49,7 +53,7 @@ const OUTSIDE_ADVICE = {
   },
 } as const
 
-function silent(told: ToldTrouble): string {
+function silent(told: TroubleOfPlace): string {
   const { trouble, series, name } = told
   const what = CHANNELS[series.channel].label.toLowerCase()
   const last = trouble.value === null ? '' : `; last ${shown(told, trouble.value)}`
@@ -57,7 +61,7 @@ function silent(told: ToldTrouble): string {
 }
 
 /** Words of each fault, and what to do about it. */
-export const TROUBLE_WORDS: Record<SeriesTrouble['fault'], (told: ToldTrouble) => Words> = {
+const TROUBLE_WORDS: Record<SeriesTrouble['fault'], (told: TroubleOfPlace) => Words> = {
   high: told => ({ text: outside(told, 'over'), advice: OUTSIDE_ADVICE[told.series.channel].high }),
   low: told => ({ text: outside(told, 'under'), advice: OUTSIDE_ADVICE[told.series.channel].low }),
   silent: told => ({
@@ -77,3 +81,23 @@ export const TROUBLE_WORDS: Record<SeriesTrouble['fault'], (told: ToldTrouble) =
     advice: 'Put both side by side for an hour, with a third if there is one, and take the wrong one out.',
   }),
 }
+
+export function tellTrouble(told: TroubleOfPlace): Omit<Told, 'reasons'> {
+  const { text, advice } = TROUBLE_WORDS[told.trouble.fault](told)
+  const who = told.tags.length ? `; in it ${tellSome(told.tags)}` : ''
+  return { text: text + who, todo: advice }
+}
+
+/** A place in which two species live whose bands do not meet. */
+export interface Conflict {
+  name: string
+  series: Pick<SeriesView, 'zone'>
+  /** Name of the species that needs more, and of the one that cannot bear it. */
+  needs: string
+  bears: string
+}
+
+export const tellConflict = ({ name, series, needs, bears }: Conflict): Omit<Told, 'reasons'> => ({
+  text: `${whereOf(name, series)} cannot suit all who live there: what ${needs} need is too much for ${bears}`,
+  todo: 'Give one of them another place, or set own bands in the Almanac.',
+})

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shippedAlmanac } from '../../almanac'
-import { eggsColdReason, tellEggsCold, type EggsCold } from './eggColdWords'
+import { tellEggsCold, type EggsCold } from './eggColdWording'
 
 const { common } = shippedAlmanac
 const cold: EggsCold = {
@@ -30,14 +30,14 @@ describe('eggs that cool, in words', () => {
     [{ now: kills, diesIn: null }, `; under ${kills} °C eggs die.`],
     [{ hours: common.eggsLately!.value }, `for over ${common.eggsLately!.value} hours`],
   ] as [Partial<EggsCold>, string][])('%o', (part, said) => {
-    const text = tellEggsCold({ ...cold, ...part }, common)
+    const { text } = tellEggsCold({ ...cold, ...part }, common)
     expect(text).toContain(said)
     expect(text).toMatch(/^Incubator is at .* and set to 29 °C, .* in days of development: C-1 0\.1$/)
   })
 
   it('the working says what is not known as such', () => {
-    const { inputs } = eggsColdReason({ ...cold, room: null, timeConstant: null }, common)
-    expect(inputs.filter(i => i.from.kind === 'computed').map(i => i.value)).toEqual([
+    const { reasons } = tellEggsCold({ ...cold, room: null, timeConstant: null }, common)
+    expect(reasons[0]!.inputs.filter(i => i.from.kind === 'computed').map(i => i.value)).toEqual([
       'not known',
       'not to be read yet',
       '18 °C',

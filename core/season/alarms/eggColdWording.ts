@@ -3,6 +3,7 @@ import { formatReading } from '../../channels'
 import { computedInput, computedTemp, factInput, type Reason } from '../../judgement'
 import { counted, type TempUnit } from '../../units'
 import { tellSome } from './tellSome'
+import type { Told } from './told'
 
 /** A box with eggs that is colder than it is set to. Temperatures in °C, spans in hours. */
 export interface EggsCold {
@@ -44,20 +45,17 @@ function dying(cold: EggsCold, killsC: number): string {
 }
 
 /** What the cold costs, and how long the box has. */
-export function tellEggsCold(cold: EggsCold, { eggsColdKills, eggsLately }: Almanac['common']): string {
+function textOf(cold: EggsCold, { eggsColdKills, eggsLately }: Almanac['common']): string {
   const { name, now, setC, hours, lost } = cold
   const long = hours >= eggsLately!.value ? `over ${hours}` : hours
   const told = tellSome(lost.map(({ tag, days }) => `${tag} ${days.toFixed(1)}`))
   return `${name} is at ${shown(cold, now)} and set to ${shown(cold, setC)}, for ${long} hours${standing(cold)}${dying(cold, eggsColdKills!.value)}. Lost so far, in days of development: ${told}`
 }
 
-export const EGGS_COLD_TODO =
+const TODO =
   'Look at plug, fuse and thermostat. Lid shut and a blanket round the box keep it warm; bring it back slowly, and do not turn the eggs.'
 
-export const eggsColdReason = (
-  cold: EggsCold,
-  { eggsCold, eggsColdFor, eggsHarm, eggsColdKills }: Almanac['common'],
-): Reason => ({
+const reasonOf = (cold: EggsCold, { eggsCold, eggsColdFor, eggsHarm, eggsColdKills }: Almanac['common']): Reason => ({
   rule: 'What the probe reads against what the place is set to; a box without heat cools toward its room by Newton’s law, as fast as its own readings say',
   inputs: [
     factInput('Told from, under what it is set to', 'common.eggsCold.value', eggsCold!),
@@ -72,4 +70,10 @@ export const eggsColdReason = (
     factInput('Kills', 'common.eggsColdKills.value', eggsColdKills!),
   ],
   change: 'The next reading; another temperature set of the place',
+})
+
+export const tellEggsCold = (cold: EggsCold, common: Almanac['common']): Told => ({
+  text: textOf(cold, common),
+  todo: TODO,
+  reasons: [reasonOf(cold, common)],
 })
