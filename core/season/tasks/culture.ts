@@ -1,143 +1,113 @@
-import { feederOf } from '../../almanac'
-import { cultureStage, cultureWay, cultureWayHere, flushesOf, producingFrom, wayPath } from '../../supply'
+import { feederOf, type Feeder } from '../../almanac'
 import { summarise } from '../../chance'
-import { computedInput, entryInput, factInput } from '../../judgement'
-import { formatDay, formatDistance, formatRange } from '../../units'
+import type { CultureState } from '../../subjects'
+import { cultureStage, cultureWay, cultureWayHere, flushesOf, producingFrom, type CultureSupply } from '../../supply'
+import type { SeasonContext } from '../context'
+import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { cultureTempC } from '../warmth'
-import type { Task } from '../contracts'
+import { LABELS, tellHarvest, tellLook, tellSpent, tellTooOld } from './cultureWording'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
+interface OfCulture {
+  culture: CultureState
+  feeder: Feeder
+  /** How it yields, by the almanac, and by what is counted apart here. */
+  supply: CultureSupply
+  here: CultureSupply
+  stage: ReturnType<typeof cultureStage>
+  context: SeasonContext
+}
+
+type Sort = (of: OfCulture) => Task | null
+
+const base = (sort: string, { culture: { id, tag, placeId } }: OfCulture) => ({
+  id: `${sort}:${id}`,
+  kind: sort,
+  subject: { type: 'culture' as const, id },
+  tag,
+  placeId,
+})
+
+/** An old culture breeds mites for the others. */
+const tooOldTask: Sort = of => {
+  const { culture, supply, stage, context } = of
+  const out = supply.kind === 'batch' ? supply.outAfterDays : undefined
+  if (!out || (stage !== 'growing' && stage !== 'producing') || context.today - culture.startDay < out.value)
+    return null
+  return {
+    ...base('retire', of),
+    due: culture.startDay + Math.round(out.value),
+    actions: [{ label: LABELS.retired, kind: 'cultureFinished', data: {}, tone: 'main' }],
+    ...tellTooOld(of, out, context.today),
+  }
+}
+
+const lookTask: Sort = of => {
+  const { culture, here, stage, context } = of
+  const { house, almanac, today } = context
+  if (stage !== 'growing') return null
+  const tempC = cultureTempC(culture, { house, almanac })
+  const when = summarise(producingFrom(culture, here, tempC, today, almanac.common.unwrittenProducing!.value))
+  if (culture.lastLook?.day === today || (when && when.low > today)) return null
+  return {
+    ...base('look', of),
+    due: today,
+    actions: [
+      { label: LABELS.producing, kind: 'producing', data: {}, tone: 'main' },
+      { label: LABELS.notYet, kind: 'cultureLooked', data: {} },
+      { label: LABELS.failed, kind: 'cultureFailed', data: {} },
+    ],
+    ...tellLook(of, when, today),
+  }
+}
+
+const spentTask: Sort = of =>
+  of.stage === 'spent'
+    ? {
+        ...base('retire', of),
+        due: of.context.today,
+        actions: [{ label: LABELS.retired, kind: 'cultureFinished', data: {}, tone: 'main' }],
+        ...tellSpent(of, of.context.today),
+      }
+    : null
+
+/** Whether a culture yields on a day of its age, days since it first did. */
+const yieldsAt = (supply: Extract<CultureSupply, { kind: 'batch' }>, age: number): boolean =>
+  flushesOf(supply).some(f => age >= f.from && age < f.from + f.span)
+
+const harvestTask: Sort = of => {
+  const { culture, supply, stage, context } = of
+  const { almanac, today } = context
+  if (stage !== 'producing' || supply.kind !== 'batch') return null
+  const every = almanac.common.harvestEvery!
+  const since = culture.producing!.day
+  const last = culture.lastHarvest?.day ?? since - every.value
+  if (!due(last + every.value, today) || !yieldsAt(supply, today - since)) return null
+  return {
+    ...base('harvest', of),
+    due: last + every.value,
+    actions: [
+      { label: LABELS.harvested, kind: 'harvested', data: { count: 0 }, tone: 'main' },
+      { label: LABELS.failed, kind: 'cultureFailed', data: {} },
+    ],
+    ...tellHarvest(of, every, today),
+  }
+}
+
+/** One of these a day, the most pressing first. */
+const ONE_OF: readonly Sort[] = [tooOldTask, lookTask, spentTask, harvestTask]
+
+/** What is due with the cultures: looked at, harvested, taken out. */
 export const cultureTasks: TaskMaker = context =>
-  tasksOfEach(
-    context,
-    Object.values(context.house.cultures),
-    subjectAs('culture'),
-    (culture, { house, almanac, today }): Task[] => {
-      const feeder = feederOf(almanac, culture.feederId)
-      const supply = cultureWay(feeder, culture)
-      // its numbers are those of the Almanac; when it yields goes by what is counted apart here
-      const here = cultureWayHere(feeder, culture, house)
-      if (!supply || !here) return []
-      const stage = cultureStage(culture, supply, today)
-      const base = { subject: { type: 'culture' as const, id: culture.id }, tag: culture.tag, placeId: culture.placeId }
-      const out = supply.kind === 'batch' ? supply.outAfterDays : undefined
-      if (out && (stage === 'growing' || stage === 'producing') && today - culture.startDay >= out.value)
-        return [
-          {
-            ...base,
-            id: `retire:${culture.id}`,
-            kind: 'retire',
-            due: culture.startDay + Math.round(out.value),
-            what: `Out: it is ${today - culture.startDay} days old, and mites come`,
-            detail: stage === 'producing' ? 'shake off what is left first' : 'it never produced',
-            actions: [{ label: 'Retired', kind: 'cultureFinished', data: {}, tone: 'main' }],
-            reasons: [
-              {
-                rule: 'An old culture breeds mites for the others, whether it still yields or not',
-                inputs: [
-                  computedInput('Started', formatDay(culture.startDay, today)),
-                  factInput('Out after', `${wayPath(feeder, supply)}.outAfterDays.value`, out),
-                ],
-              },
-            ],
-          },
-        ]
-      if (stage === 'growing') {
-        const dist = producingFrom(
-          culture,
-          here,
-          cultureTempC(culture, { house, almanac }),
-          today,
-          almanac.common.unwrittenProducing!.value,
-        )
-        const when = summarise(dist)
-        if (culture.lastLook?.day === today || (when && when.low > today)) return []
-        return [
-          {
-            ...base,
-            id: `look:${culture.id}`,
-            kind: 'look',
-            due: today,
-            what: `Look: does this ${feeder.name.toLowerCase()} culture produce?`,
-            detail: when ? `expected ${formatRange(when)}` : 'overdue past all experience',
-            actions: [
-              { label: 'Producing', kind: 'producing', data: {}, tone: 'main' },
-              { label: 'Not yet', kind: 'cultureLooked', data: {} },
-              { label: 'Failed', kind: 'cultureFailed', data: {} },
-            ],
-            reasons: [
-              {
-                rule: 'Time from start to the first yield at the temperature of its place, given that it had not by today',
-                inputs: [
-                  computedInput('Started', formatDay(culture.startDay, today)),
-                  ...culture.signs.map(s => computedInput(`Seen ${formatDistance(s.day, today)}`, s.furthest)),
-                  ...(supply.kind === 'batch'
-                    ? [factInput('Reference temperature', `${wayPath(feeder, supply)}.atTempC.value`, supply.atTempC)]
-                    : []),
-                ],
-                change: 'What is seen in it; a warmer shelf brings it forward',
-              },
-            ],
-          },
-        ]
-      }
-      if (stage === 'spent') {
-        return [
-          {
-            ...base,
-            id: `retire:${culture.id}`,
-            kind: 'retire',
-            due: today,
-            what: `Retire: its ${supply.kind === 'batch' ? supply.producingDays.value : ''} days of yield are over`,
-            actions: [{ label: 'Retired', kind: 'cultureFinished', data: {}, tone: 'main' }],
-            reasons: [
-              {
-                rule: 'A batch runs once',
-                inputs:
-                  supply.kind === 'batch'
-                    ? [
-                        factInput(
-                          'Producing span',
-                          `${wayPath(feeder, supply)}.producingDays.value`,
-                          supply.producingDays,
-                        ),
-                        entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!),
-                      ]
-                    : [],
-              },
-            ],
-          },
-        ]
-      }
-      if (stage !== 'producing' || supply.kind !== 'batch') return []
-      const every = almanac.common.harvestEvery!
-      const last = culture.lastHarvest?.day ?? culture.producing!.day - every.value
-      if (!due(last + every.value, today)) return []
-      const age = today - culture.producing!.day
-      if (!flushesOf(supply).some(f => age >= f.from && age < f.from + f.span)) return []
-      return [
-        {
-          ...base,
-          id: `harvest:${culture.id}`,
-          kind: 'harvest',
-          due: last + every.value,
-          what: `Harvest ${feeder.many}`,
-          detail: culture.lastHarvest ? `last ${formatDistance(last, today)}` : 'first harvest',
-          actions: [
-            { label: 'Harvested', kind: 'harvested', data: { count: 0 }, tone: 'main' },
-            { label: 'Failed', kind: 'cultureFailed', data: {} },
-          ],
-          reasons: [
-            {
-              rule: 'Harvested so often while it produces',
-              inputs: [
-                factInput('Every', 'common.harvestEvery.value', every),
-                entryInput('Producing since', formatDay(culture.producing!.day, today), culture.producing!),
-              ],
-            },
-          ],
-        },
-      ]
-    },
-  )
+  tasksOfEach(context, Object.values(context.house.cultures), subjectAs('culture'), (culture): Task[] => {
+    const { house, almanac, today } = context
+    const feeder = feederOf(almanac, culture.feederId)
+    const supply = cultureWay(feeder, culture)
+    const here = cultureWayHere(feeder, culture, house)
+    if (!supply || !here) return []
+    const of = { culture, feeder, supply, here, stage: cultureStage(culture, supply, today), context }
+    let first: Task | null = null
+    for (const sort of ONE_OF) if ((first ??= sort(of))) break
+    return first ? [first] : []
+  })

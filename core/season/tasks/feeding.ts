@@ -1,21 +1,18 @@
-import { feederOf, speciesOf, type Almanac } from '../../almanac'
-import type { Gravid, Portion, RefusalCourse } from '../../feeding'
-import { entryInput, type Judgement } from '../../judgement'
-import { MANNER_WORDS, POWDER_WORDS, PREY_STATE_WORDS, livingAnimals, type AnimalState } from '../../subjects'
-import { formatDay, lowerFirst } from '../../units'
+import { speciesOf } from '../../almanac'
+import type { Day } from '../../chance'
+import type { Gravid, MealWinter, NextMeal, Portion, RefusalCourse } from '../../feeding'
+import type { Judgement } from '../../judgement'
+import { livingAnimals, type AnimalState } from '../../subjects'
 import type { SeasonContext } from '../context'
-import type { Task } from '../contracts'
+import type { Task, TaskAction } from '../contracts'
 import { hasUvb, nextOfferOf, refusalOf, type NextOfferSaid } from '../eating'
 import { subjectAs } from '../guard'
 import { mealNow, thereKey } from '../mealNow'
 import { remembering } from '../remember'
 import { gravidIn, mealWinterOf, winterDeps } from '../winter'
+import { about } from './about'
+import { LABELS, tellLeft, tellMeal, type MealOccasion } from './feedingWording'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
-
-export function tellPortion(almanac: Almanac, { prey, count }: Portion): string {
-  const feeder = feederOf(almanac, prey)
-  return `${count} ${count === 1 ? feeder.one : feeder.many}`
-}
 
 /** Animals whose interval since the last offer has run out. */
 export const feedTasks: TaskMaker = context => {
@@ -79,28 +76,64 @@ function leftTask(
   }
   return [
     {
+      ...about(animal),
       id: `left:${animal.id}`,
       kind: 'left',
       alone: true,
-      subject: { type: 'animal', id: animal.id },
-      tag: animal.tag,
-      placeId: animal.placeId,
       due: day + 1,
-      what: `Look whether ${left.map(l => tellPortion(almanac, { prey: l.prey, count: l.offered })).join(' and ')} left in ${left.length === 1 && left[0]!.offered === 1 ? 'is' : 'are'} gone`,
       actions: [
-        { label: 'Gone', kind: 'fed', ...meal(true), tone: 'main' },
-        { label: 'Still there', kind: 'fed', ...meal(false) },
+        { label: LABELS.gone, kind: 'fed', ...meal(true), tone: 'main' },
+        { label: LABELS.stillThere, kind: 'fed', ...meal(false) },
       ],
-      caution: 'What is still there is thrown away, and not given to another. Wash hands.',
-      reasons: [
-        {
-          rule: 'Prey that was left in overnight is looked for next morning: what lies longer spoils, and a refusal that nobody saw is one',
-          inputs: left.map(l => entryInput('Left in', formatDay(l.day, today), l)),
-          change: 'Gone, or still there',
-        },
-      ],
+      ...tellLeft(left, almanac, today),
     },
   ]
+}
+
+/** What can come of an offer; who takes what is left in, is not watched while it eats. */
+function offerActions(portions: readonly Portion[], said: NextOfferSaid['said'], rodents: boolean): TaskAction[] {
+  const [main, ...others] = portions
+  const offered = ({ prey, count }: Portion, taken: number) => ({ prey, offered: count, taken, ...said })
+  const { state, manner } = said
+  const all = (taken: (p: Portion) => number) => ({
+    kind: 'fed',
+    data: offered(main!, taken(main!)),
+    also: others.map(p => offered(p, taken(p))),
+  })
+  const isLeft = !manner || manner === 'left' || manner === 'overnight'
+  return [
+    { label: LABELS.took, ...all(p => p.count), tone: 'main' },
+    { label: LABELS.refused, ...all(() => 0) },
+    ...(rodents && state !== 'live' && isLeft
+      ? [
+          {
+            label: LABELS.leftIn,
+            kind: 'leftIn',
+            data: leftData(main!, said),
+            also: others.map(p => leftData(p, said)),
+          },
+        ]
+      : []),
+    ...(state && manner !== 'left'
+      ? [{ label: LABELS.struck, kind: 'fed', data: { ...offered(main!, 0), outcome: 'struck' } }]
+      : []),
+  ]
+}
+
+/** What is particular about its meal. */
+function occasionOf(
+  animal: AnimalState,
+  { due: mealDue, everyDays }: NextMeal,
+  winter: MealWinter,
+  isRefusing: boolean,
+  today: Day,
+): MealOccasion {
+  const { fastFrom, firstMealDay } = winter
+  const restart = firstMealDay !== undefined && (!animal.lastTaken || animal.lastTaken.day < animal.warmed!.day)
+  if (!animal.meals.length && !restart) return 'first'
+  if (isRefusing) return 'refused'
+  if (restart) return 'afterCold'
+  return fastFrom !== undefined && today <= fastFrom && mealDue + everyDays > fastFrom ? 'beforeCold' : 'usual'
 }
 
 function feedTask(
@@ -119,86 +152,19 @@ function feedTask(
   const offer = nextOfferOf(animal, refusal, context)
   const dueOn = Math.max(meal.value.due, offer.tried?.day ?? 0)
   if (!due(dueOn, today)) return []
-  const [main, ...others] = meal.value.portions
-  const refused = animal.refusals >= almanac.common.refusesFrom!.value
-  const { state, manner } = offer.said
-  // what is usual and needs no word is not said
-  const how = [state && PREY_STATE_WORDS[state], manner && manner !== 'left' && MANNER_WORDS[manner]].filter(Boolean)
-  const lastMeal =
-    winter.fastFrom !== undefined && today <= winter.fastFrom && meal.value.due + meal.value.everyDays > winter.fastFrom
-  const restart = winter.firstMealDay !== undefined && (!animal.lastTaken || animal.lastTaken.day < animal.warmed!.day)
-  const why =
-    !animal.meals.length && !restart
-      ? 'no meal written yet'
-      : refused
-        ? [`refused ${animal.refusals} in a row`, offer.tried && lowerFirst(offer.tried.of.how)]
-            .filter(Boolean)
-            .join('; ')
-        : restart
-          ? 'first meal after the cold, smaller than usual'
-          : lastMeal
-            ? `last meal before the ${species.winter === 'dormancy' ? 'rest' : 'cold'}`
-            : (meal.value.note ?? undefined)
-  const { dusted } = offer.said
-  const detail = [why, dusted && `dusted with ${POWDER_WORDS[dusted]}`].filter(Boolean)
+  const { refusals } = animal
+  const isRefusing = refusals >= almanac.common.refusesFrom!.value
+  const occasion = occasionOf(animal, meal.value, winter, isRefusing, today)
   return [
     {
+      ...about(animal),
       id: `feed:${animal.id}`,
       kind: 'feed',
-      ...((refused || mate !== null || gravid) && { alone: true as const }),
-      subject: { type: 'animal', id: animal.id },
-      tag: animal.tag,
-      placeId: animal.placeId,
+      ...((isRefusing || mate !== null || gravid) && { alone: true as const }),
       due: dueOn,
       everyDays: meal.value.everyDays,
-      what: `Feed ${[meal.value.portions.map(p => tellPortion(almanac, p)).join(' and '), ...how].join(', ')}`,
-      detail: detail.length ? detail.join('; ') : undefined,
-      actions: [
-        {
-          label: 'Took',
-          kind: 'fed',
-          data: { prey: main!.prey, offered: main!.count, taken: main!.count, ...offer.said },
-          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: p.count, ...offer.said })),
-          tone: 'main',
-        },
-        {
-          label: 'Refused',
-          kind: 'fed',
-          data: { prey: main!.prey, offered: main!.count, taken: 0, ...offer.said },
-          also: others.map(p => ({ prey: p.prey, offered: p.count, taken: 0, ...offer.said })),
-        },
-        ...(species.eats === 'rodents' && state !== 'live' && (!manner || manner === 'left' || manner === 'overnight')
-          ? [
-              {
-                label: 'Left in',
-                kind: 'leftIn',
-                data: leftData(main!, offer.said),
-                also: others.map(p => leftData(p, offer.said)),
-              },
-            ]
-          : []),
-        // who takes what is left in, is not watched while it eats
-        ...(state && manner !== 'left'
-          ? [
-              {
-                label: 'Struck',
-                kind: 'fed',
-                data: { prey: main!.prey, offered: main!.count, taken: 0, ...offer.said, outcome: 'struck' },
-              },
-            ]
-          : []),
-      ],
-      caution:
-        mate !== null
-          ? `Together with ${mate}: apart first, never fed side by side.`
-          : refused && species.eats === 'rodents'
-            ? 'Leave it alone between tries; never force. Falling weight with refusals is for a reptile vet.'
-            : state === 'live' && species.eats === 'rodents'
-              ? 'Live prey only where the law allows it, and never left alone with the snake: it bites.'
-              : gravid
-                ? 'Gravid: small meals, never a large one in the last month.'
-                : undefined,
-      reasons: [...meal.reasons, ...offer.reasons],
+      actions: offerActions(meal.value.portions, offer.said, species.eats === 'rodents'),
+      ...tellMeal({ species, meal, offer, occasion, refusals, isRefusing, mate, gravid }, almanac),
     },
   ]
 }

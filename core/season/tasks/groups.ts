@@ -1,13 +1,18 @@
 import { speciesOf } from '../../almanac'
-import { computedInput, entryInput, factInput, spreadInput } from '../../judgement'
-import { hereOf, inAll, oneOf, tellNumbers, type GroupState } from '../../subjects'
-import { formatDistance } from '../../units'
+import { hereOf, oneOf, type GroupState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
-import { tellPortion } from './feeding'
 import { mealNow } from '../mealNow'
+import { LABELS, tellCount, tellGroupMeal, tellNest } from './groupsWording'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
+
+const base = (sort: string, { id, tag, placeId }: GroupState) => ({
+  id: `${sort}:${id}`,
+  subject: { type: 'group' as const, id },
+  tag,
+  placeId,
+})
 
 function feedTask(group: GroupState, context: TaskContext): Task[] {
   const { almanac, today } = context
@@ -16,74 +21,40 @@ function feedTask(group: GroupState, context: TaskContext): Task[] {
   if (!meal || !due(meal.value.due, today)) return []
   const portions = meal.value.portions.map(p => ({ prey: p.prey, count: p.count * here }))
   const [main, ...others] = portions
+  const lost = { field: 'count', label: LABELS.lost, likely: 1 }
   return [
     {
-      id: `feed:${group.id}`,
+      ...base('feed', group),
       kind: 'feed',
-      subject: { type: 'group', id: group.id },
-      tag: group.tag,
-      placeId: group.placeId,
       due: meal.value.due,
       everyDays: meal.value.everyDays,
-      what: `Feed all ${here}: ${portions.map(p => tellPortion(almanac, p)).join(' and ')}`,
-      detail: group.meals.length ? undefined : 'no meal written yet',
       actions: [
         {
-          label: 'Fed',
+          label: LABELS.fed,
           kind: 'groupOffered',
           data: { ...main! },
           also: others.map(p => ({ ...p })),
           tone: 'main',
         },
-        { label: 'Lost some', kind: 'groupLost', data: {}, ask: { field: 'count', label: 'Lost', likely: 1 } },
+        { label: LABELS.lostSome, kind: 'groupLost', data: {}, ask: lost },
       ],
-      caution: 'Spread it, so that the small ones get theirs; take out what is left, insects nibble sleepers.',
-      reasons: [
-        {
-          rule: 'A group eats as one of it does, times those that are there',
-          inputs: [computedInput('Mouths', tellNumbers(group))],
-          change: 'A count, or somebody who joins or leaves',
-        },
-        ...meal.reasons,
-      ],
+      ...tellGroupMeal(group, portions, meal.reasons, almanac),
     },
   ]
 }
 
 function countTask(group: GroupState, { almanac, today }: SeasonContext): Task[] {
   const every = almanac.common.groupCountedEvery!
-  const last = group.lastCounted
-  const dueDay = last ? last.day + every.value : today
+  const dueDay = group.lastCounted ? group.lastCounted.day + every.value : today
   if (!due(dueDay, today)) return []
+  const ask = { field: 'count', label: LABELS.howMany, likely: hereOf(group) }
   return [
     {
-      id: `count:${group.id}`,
+      ...base('count', group),
       kind: 'count',
-      subject: { type: 'group', id: group.id },
-      tag: group.tag,
-      placeId: group.placeId,
       due: dueDay,
-      what: `Count them: ${inAll(group.numbers)} are known`,
-      detail: last ? `counted ${formatDistance(last.day, today)}` : 'not counted yet',
-      actions: [
-        {
-          label: 'Counted',
-          kind: 'groupCounted',
-          data: {},
-          ask: { field: 'count', label: 'How many are there', likely: hereOf(group) },
-          tone: 'main',
-        },
-      ],
-      reasons: [
-        {
-          rule: 'Who has no tag is missed only by counting',
-          inputs: [
-            factInput('Counted every', 'common.groupCountedEvery.value', every),
-            ...(last ? [entryInput('Last count', formatDistance(last.day, today), last)] : []),
-          ],
-          change: 'A count',
-        },
-      ],
+      actions: [{ label: LABELS.counted, kind: 'groupCounted', data: {}, ask, tone: 'main' }],
+      ...tellCount(group, every, today),
     },
   ]
 }
@@ -100,41 +71,18 @@ function nestTask(group: GroupState, { house, almanac, today }: SeasonContext): 
   const every = almanac.common.nestEvery!
   const dueDay = (group.lastNest?.day ?? last) + every.value
   if (!due(dueDay, today)) return []
+  const eggs = { field: 'eggs', label: LABELS.eggs, likely: Math.round(species.clutchSize.likely) }
   return [
     {
-      id: `nest:${group.id}`,
+      ...base('nest', group),
       kind: 'gravid',
-      subject: { type: 'group', id: group.id },
-      tag: group.tag,
-      placeId: group.placeId,
       due: dueDay,
-      what: 'Look for eggs: damp spot under the hide, leaves, lid and pieces',
-      detail: `last laid ${formatDistance(last, today)}`,
       actions: [
-        { label: 'Nothing', kind: 'nestLooked', data: { found: 'nothing' }, tone: 'main' },
-        { label: 'A slug', kind: 'nestLooked', data: { found: 'slug' } },
-        {
-          label: 'Eggs',
-          kind: 'groupLaid',
-          founds: 'clutch',
-          data: {},
-          ask: { field: 'eggs', label: 'Eggs', likely: Math.round(species.clutchSize.likely) },
-        },
+        { label: LABELS.nothing, kind: 'nestLooked', data: { found: 'nothing' }, tone: 'main' },
+        { label: LABELS.slug, kind: 'nestLooked', data: { found: 'slug' } },
+        { label: LABELS.eggs, kind: 'groupLaid', founds: 'clutch', data: {}, ask: eggs },
       ],
-      caution: 'Do not turn them: mark the top. Glued eggs come out with the piece they are on.',
-      reasons: [
-        {
-          rule: 'It laid, and another clutch may follow until so long after',
-          inputs: [
-            factInput('Looked through every', 'common.nestEvery.value', every),
-            spreadInput('To the next laying', `species.${species.id}.nextClutch.days`, species.nextClutch!.days),
-            ...(group.lastNest
-              ? [entryInput('Last look', formatDistance(group.lastNest.day, today), group.lastNest)]
-              : []),
-          ],
-          change: 'A look, or a laying',
-        },
-      ],
+      ...tellNest(group, { species, every, last }, today),
     },
   ]
 }

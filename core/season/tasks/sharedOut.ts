@@ -6,7 +6,7 @@ import { livingAnimals, youngInGroup } from '../../subjects'
 import { formatDay } from '../../units'
 import type { PreyOutlook, Task, TaskAction } from '../contracts'
 import { standInsFor } from '../plans'
-import { tellPortion } from './feeding'
+import { tellPortion } from './feedingWording'
 import type { TaskContext } from './taskMaker'
 
 /** A meal that is due, and how much of each prey it wants. */

@@ -1,13 +1,13 @@
 import { speciesOf, type Almanac } from '../../almanac'
-import { entryInput, factInput } from '../../judgement'
 import { inCold, livingAnimals, type AnimalState } from '../../subjects'
-import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { remembering } from '../remember'
 import { coldOf, winterDeps } from '../winter'
-import { due, lastWeight, tasksOfEach, weighAction, type TaskMaker } from './taskMaker'
+import { about } from './about'
+import { due, tasksOfEach, weighAction, type TaskMaker } from './taskMaker'
+import { tellColdWeight, tellWakeWeight, tellWeight } from './weighingWording'
 
 const weighs = remembering<AnimalState, Task[]>()
 
@@ -25,30 +25,26 @@ export const weighTasks: TaskMaker = context =>
     ),
   )
 
+const base = (animal: AnimalState) => ({
+  ...about(animal),
+  id: `weigh:${animal.id}`,
+  kind: 'weigh',
+  actions: [weighAction(animal.weights.at(-1))],
+})
+
 /** In the cold the judgement says when to weigh again. */
 function coldWeighTask(animal: AnimalState, context: SeasonContext): Task[] | null {
   const cold = coldOf(animal, context)
   if (!cold) return null
-  const { action, weighInDays, text } = cold.verdict.value
+  const { action, weighInDays } = cold.verdict.value
   // taken out, it is weighed on the way
   if (weighInDays > 0 || action === 'takeOut') return []
-  const last = animal.weights.at(-1)
+  const rests = cold.programme.kind === 'dormancy'
   return [
     {
-      id: `weigh:${animal.id}`,
-      kind: 'weigh',
-      subject: { type: 'animal', id: animal.id },
-      tag: animal.tag,
-      placeId: animal.placeId,
+      ...base(animal),
       due: context.today,
-      what: cold.programme.kind === 'dormancy' ? 'Weigh and look, at rest' : 'Weigh and look, in the cold',
-      detail: lastWeight(last, context.today),
-      actions: [weighAction(last)],
-      caution: 'Look for noisy breath, discharge, dry skin. Out at once if it lost a tenth of its starting weight.',
-      reasons: [
-        { rule: text, inputs: [], change: 'A weight recorded today moves the next one' },
-        ...cold.verdict.reasons,
-      ],
+      ...tellColdWeight(animal.weights.at(-1), rests, cold.verdict, context.today),
     },
   ]
 }
@@ -59,30 +55,7 @@ function wakeWeighTask(animal: AnimalState, { almanac, today }: SeasonContext): 
   const within = almanac.common.wakeWeightWithin!
   if (!warmed || inCold(animal) || today - warmed.day > within.value || animal.weights.some(w => w.day >= warmed.day))
     return null
-  const last = animal.weights.at(-1)
-  return [
-    {
-      id: `weigh:${animal.id}`,
-      kind: 'weigh',
-      subject: { type: 'animal', id: animal.id },
-      tag: animal.tag,
-      placeId: animal.placeId,
-      due: warmed.day,
-      what: 'Weigh, out of the cold',
-      detail: lastWeight(last, today),
-      actions: [weighAction(last)],
-      reasons: [
-        {
-          rule: 'What it lost in the cold, and when it has regained it, is counted from this weight: readiness to pair waits for it',
-          inputs: [
-            entryInput('Warmed up', formatDistance(warmed.day, today), warmed),
-            factInput('Asked for within', 'common.wakeWeightWithin.value', within),
-          ],
-          change: 'A weight recorded today',
-        },
-      ],
-    },
-  ]
+  return [{ ...base(animal), due: warmed.day, ...tellWakeWeight(animal.weights.at(-1), { warmed, within }, today) }]
 }
 
 function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[] {
@@ -97,33 +70,5 @@ function weighTask(animal: AnimalState, almanac: Almanac, today: number): Task[]
   // one that is handled on a full stomach brings its meal up, and weighs what it ate
   const dueDay = meal ? Math.max(rhythmDay, meal.day + rest.value) : rhythmDay
   if (!due(dueDay, today)) return []
-  return [
-    {
-      id: `weigh:${animal.id}`,
-      kind: 'weigh',
-      subject: { type: 'animal', id: animal.id },
-      tag: animal.tag,
-      placeId: animal.placeId,
-      due: dueDay,
-      what: 'Weigh',
-      detail: lastWeight(last, today),
-      actions: [weighAction(last)],
-      reasons: [
-        {
-          rule: `Weighed every ${every.value} days (${young ? 'in the first year' : 'adult'})`,
-          inputs: [
-            factInput('Rhythm', `species.${species.id}.weighEveryDays.${key}.value`, every),
-            ...(last ? [entryInput('Last weight', `${last.massG} g`, last)] : []),
-            ...(meal
-              ? [
-                  entryInput('Last meal', formatDistance(meal.day, today), meal),
-                  factInput('Not handled after a large meal for', 'common.restAfterMeal.value', rest),
-                ]
-              : []),
-          ],
-          change: 'A weight recorded today moves the next one',
-        },
-      ],
-    },
-  ]
+  return [{ ...base(animal), due: dueDay, ...tellWeight({ species, key, every, last, meal, rest }, today) }]
 }
