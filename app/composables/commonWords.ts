@@ -160,6 +160,7 @@ export const COMMON_SECTIONS: readonly (readonly [title: string, words: Readonly
       seasonOver: 'Further clutch no longer waited for, chance against it',
       lookAhead: 'A look a day for pips and laying, ahead by',
       layingHardlyAhead: 'Laying not looked for, under',
+      weighAfterLaying: 'Weighed after laying for',
       sameClutch: 'Eggs are of one clutch within',
       intervalShrink: 'Usual days from laying to laying weigh as',
       intervalFrom: 'Layings of one clutch, under',

@@ -31,5 +31,5 @@ export {
   weekday,
 } from './calendar'
 export { formatMoney, isCurrency } from './money'
-export { counted, lowerFirst, upperFirst } from './words'
+export { counted, lowerFirst, tellSome, upperFirst } from './words'
 export { unbrokenParts } from './unbroken'

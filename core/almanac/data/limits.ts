@@ -19,6 +19,7 @@ export const limits: Record<string, Fact> = {
   ),
   overdueFrom: memory(0.4, 'share', 'A laying, birth or hatch is told as overdue when it fails to come so likely'),
   sexContradicts: memory(10, 'to 1', 'Evidence of a sex that speaks so strongly against the rest is named'),
+  weighAfterLaying: memory(14, 'days', 'A female that laid is asked to be weighed for so long'),
   unstatedShare: memory(
     0.005,
     'share',

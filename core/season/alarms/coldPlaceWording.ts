@@ -1,9 +1,8 @@
 import type { ColdTrouble } from '../../brumation'
 import { formatReading } from '../../channels'
-import type { TempUnit } from '../../units'
+import { tellSome, type TempUnit } from '../../units'
 import type { ColdPlaceView } from '../contracts'
 import type { Told } from './told'
-import { tellSome } from './tellSome'
 
 export interface ColdPlaceTrouble {
   name: string

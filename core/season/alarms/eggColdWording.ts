@@ -1,8 +1,7 @@
 import type { Almanac } from '../../almanac'
 import { formatReading } from '../../channels'
 import { computedInput, computedTemp, factInput, type Reason } from '../../judgement'
-import { counted, type TempUnit } from '../../units'
-import { tellSome } from './tellSome'
+import { counted, tellSome, type TempUnit } from '../../units'
 import type { Told } from './told'
 
 /** A box with eggs that is colder than it is set to. Temperatures in °C, spans in hours. */

@@ -1,8 +1,7 @@
 import type { Almanac } from '../../almanac'
 import { formatDifference, formatReading } from '../../channels'
 import { computedInput, computedTemp, factInput } from '../../judgement'
-import type { TempUnit } from '../../units'
-import { tellSome } from './tellSome'
+import { tellSome, type TempUnit } from '../../units'
 import type { Told } from './told'
 
 /** A place with eggs that was warmer than it is set to. Temperatures in °C. */

@@ -3,8 +3,7 @@ import { formatReading } from '../../channels'
 import type { SpanWatch } from '../../climate'
 import { computedTemp, factInput } from '../../judgement'
 import type { ClutchState } from '../../subjects'
-import type { TempUnit } from '../../units'
-import { tellSome } from './tellSome'
+import { tellSome, type TempUnit } from '../../units'
 import type { Told } from './told'
 
 export interface NearHeat {

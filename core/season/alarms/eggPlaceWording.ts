@@ -2,8 +2,7 @@ import type { Almanac, Fact } from '../../almanac'
 import { formatReading } from '../../channels'
 import type { SpanWatch } from '../../climate'
 import { computedInput, computedTemp, factInput, type Reason } from '../../judgement'
-import type { TempUnit } from '../../units'
-import { tellSome } from './tellSome'
+import { tellSome, type TempUnit } from '../../units'
 import type { Told } from './told'
 
 /** What the probe of a place with eggs has read. */

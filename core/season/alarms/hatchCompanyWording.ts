@@ -1,8 +1,7 @@
 import type { Almanac } from '../../almanac'
 import type { DaySummary } from '../../chance'
 import { computedInput, factInput } from '../../judgement'
-import { formatRange } from '../../units'
-import { tellSome } from './tellSome'
+import { formatRange, tellSome } from '../../units'
 import type { Told } from './told'
 
 export interface AmongGrown {

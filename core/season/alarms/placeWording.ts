@@ -1,8 +1,7 @@
 import { CHANNELS, ZONES, formatDifference, formatReading } from '../../channels'
 import type { SeriesTrouble } from '../../climate'
-import type { TempUnit } from '../../units'
+import { tellSome, type TempUnit } from '../../units'
 import type { PlaceTrouble, SeriesView } from '../contracts'
-import { tellSome } from './tellSome'
 import type { Told } from './told'
 
 /** A trouble of a place, with what is needed to say it. */

@@ -4,8 +4,8 @@ import { computedInput, factInput, type Judgement } from '../../judgement'
 import type { Weighing } from '../../subjects'
 import { formatDay } from '../../units'
 import type { WinterGroupView } from '../contracts'
-import { lastWeight } from './taskMaker'
 import type { Told } from './told'
+import { lastWeight } from './weighingWording'
 
 export const LABELS = {
   bathed: 'Bathed',

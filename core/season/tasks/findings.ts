@@ -1,24 +1,7 @@
-import { entryInput } from '../../judgement'
-import { FINDING_WORDS, type Finding } from '../../subjects'
-import { formatDistance, upperFirst } from '../../units'
 import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
+import { LABELS, tellFinding } from './findingsWording'
 import { tasksOfEach, type TaskMaker } from './taskMaker'
-
-/** What follows from a finding: what to look at, and who decides. */
-const NEXT: Record<Finding, string> = {
-  smell: 'Look for droppings, dead prey and wet corners; change the bedding there.',
-  mould: 'Take it out with what is round it, air the place, look again in two days.',
-  mites: 'Apart from all others, own tools, last in the round; a vet names the remedy.',
-  wet: 'Dry bedding in, less mist, more air; look at belly and breath.',
-  dry: 'Mist, fill the damp hide; look at toes and tail tip for stuck shed.',
-  droppings: 'Keep a sample cool and have a vet look at it; own tools until then.',
-  shed: 'A damp hide for a night; look at toes, tail tip and eyes. Never pull.',
-  eggs: 'Write the laying on the lane of its pair; eggs are not turned.',
-  deadPrey: 'Out with it; what it was offered to may be refusing.',
-  damage: 'Mend it before the next night: gap, glass, cable, lamp guard.',
-  out: 'Search warm and dark corners first, close the room; then find the gap.',
-}
 
 /** What was found while caring for a place, until it is settled. */
 export const findingTasks: TaskMaker = context =>
@@ -27,25 +10,14 @@ export const findingTasks: TaskMaker = context =>
     Object.values(context.house.places).filter(p => p.found?.length),
     subjectAs('place'),
     (place, { today }): Task[] =>
-      place.found!.map(({ entryId, day, what, note }) => {
-        const words = what.map(f => FINDING_WORDS[f]).join(', ')
-        const said = [words, note].filter(Boolean).join(': ')
-        return {
-          id: `found:${entryId}`,
-          kind: 'found',
-          subject: { type: 'place', id: place.id },
-          tag: place.name,
-          what: `${upperFirst(said)}, found ${formatDistance(day, today)}`,
-          detail: what.map(f => NEXT[f]).join(' '),
-          placeId: place.id,
-          due: day,
-          actions: [{ label: 'Settled', kind: 'findingSettled', data: { of: entryId }, tone: 'main' }],
-          reasons: [
-            {
-              rule: 'What was found stays in the round until somebody has settled it',
-              inputs: [entryInput('Found', said, { day, entryId })],
-            },
-          ],
-        }
-      }),
+      place.found!.map(found => ({
+        id: `found:${found.entryId}`,
+        kind: 'found',
+        subject: { type: 'place', id: place.id },
+        tag: place.name,
+        placeId: place.id,
+        due: found.day,
+        actions: [{ label: LABELS.settled, kind: 'findingSettled', data: { of: found.entryId }, tone: 'main' }],
+        ...tellFinding(found, today),
+      })),
   )

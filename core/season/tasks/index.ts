@@ -28,7 +28,7 @@ import { warmingTasks } from './warming'
 import type { TaskContext, TaskMaker } from './taskMaker'
 
 export { tellPortion } from './feedingWording'
-export { tellShort } from './sharedOut'
+export { tellShort } from './sharedOutWording'
 export { materialTasks } from './materials'
 export { startTasks } from './starts'
 export type { TaskContext } from './taskMaker'

@@ -1,9 +1,10 @@
-import { formatDistance } from '../../units'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { lampStanding } from '../lampStanding'
+import { LABELS, tellLamp } from './lampWording'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
+/** Lamps whose day has come, by the meter or by their age. */
 export const lampTasks: TaskMaker = context =>
   tasksOfEach(context, Object.values(context.house.lamps), subjectAs('lamp'), (lamp, { today }): Task[] => {
     const stands = lampStanding(lamp, context)
@@ -16,11 +17,8 @@ export const lampTasks: TaskMaker = context =>
         tag: lamp.tag,
         placeId: lamp.placeId,
         due: stands.due,
-        what: `Replace ${lamp.lamp}`,
-        detail: stands.by === 'meter' ? 'by the meter' : `fitted ${formatDistance(lamp.fittedDay, today)}`,
-        actions: [{ label: 'Replaced', kind: 'lampReplaced', data: {}, tone: 'main' }],
-        caution: 'Cold and unplugged first. Guard, thermostat and smoke alarm: lamps burn houses.',
-        reasons: stands.reasons,
+        actions: [{ label: LABELS.replaced, kind: 'lampReplaced', data: {}, tone: 'main' }],
+        ...tellLamp(lamp, stands, today),
       },
     ]
   })

@@ -15,14 +15,15 @@ export const loadTasks: TaskMaker = context =>
       if (!load || load.value.daysSince === null) return []
       const { action, text, daysSince, after } = load.value
       const base = { kind: 'pairing', tag: dam.tag, placeId: dam.placeId, due: today }
-      if (after === null && daysSince <= 14)
+      const within = almanac.common.weighAfterLaying!
+      if (after === null && daysSince <= within.value)
         return [
           {
             ...base,
             id: `after:${d.pairingId}`,
             subject: { type: 'animal', id: dam.id },
             actions: [weighAction(dam.weights.at(-1))],
-            ...tellWeighAfter(daysSince, load.reasons, today),
+            ...tellWeighAfter([daysSince, within], load.reasons, today),
           },
         ]
       const lane = lanes.find(l => l.subject.id === d.pairingId)

@@ -1,14 +1,26 @@
-import type { Reason } from '../../judgement'
+import type { Fact } from '../../almanac'
+import { factInput, type Reason } from '../../judgement'
 import { formatDistance } from '../../units'
 import type { Told } from './told'
 
 export const LABELS = { ended: 'Season ended' } as const
 
-/** @param daysSince days since she laid */
-export const tellWeighAfter = (daysSince: number, reasons: Reason[], today: number): Told => ({
+/** @param daysSince days since she laid, and for how many she is asked to be weighed */
+export const tellWeighAfter = (
+  [daysSince, within]: [number, Fact],
+  reasons: readonly Reason[],
+  today: number,
+): Told => ({
   what: 'Weigh after laying',
   detail: `laid ${formatDistance(today - daysSince, today)}`,
-  reasons,
+  reasons: [
+    ...reasons,
+    {
+      rule: 'What a clutch cost her is read from her weight after it',
+      inputs: [factInput('Asked for within', 'common.weighAfterLaying.value', within)],
+      change: 'A weight recorded today',
+    },
+  ],
 })
 
 /** Why a season is ended, as it is written. */

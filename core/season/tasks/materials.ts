@@ -1,6 +1,7 @@
-import { formatDay, upperFirst } from '../../units'
+import { upperFirst } from '../../units'
 import type { Task } from '../contracts'
-import { manyOf, tellAmount, type MaterialAhead } from '../materials'
+import type { MaterialAhead } from '../materials'
+import { LABELS, tellMaterial, whatCame, whatIsLeft } from './materialsWording'
 import { due } from './taskMaker'
 
 /**
@@ -8,8 +9,10 @@ import { due } from './taskMaker'
  * plans.
  */
 export function materialTasks(materials: readonly MaterialAhead[], today: number): Task[] {
-  return materials.flatMap(({ id, what, unit, left, soon, shortOn, getBy, reasons }): Task[] => {
+  return materials.flatMap((material): Task[] => {
+    const { id, what, unit, left, shortOn, getBy } = material
     if (left === null || shortOn === null || getBy === null || !due(getBy, today)) return []
+    const ask = { field: 'amount', label: whatIsLeft(unit), likely: left }
     return [
       {
         id: `material:${id}`,
@@ -18,24 +21,17 @@ export function materialTasks(materials: readonly MaterialAhead[], today: number
         tag: upperFirst(what),
         placeId: null,
         due: getBy,
-        what: `Get more: ${tellAmount({ amount: left, unit })} left, short for the starts of ${formatDay(shortOn, today)}`,
-        detail: soon > 0 ? `four weeks take ${tellAmount({ amount: soon, unit })}` : undefined,
         actions: [
           {
-            label: 'Bought',
+            label: LABELS.bought,
             kind: 'materialBought',
             data: {},
-            ask: { field: 'amount', label: `what came, ${manyOf(unit)}` },
+            ask: { field: 'amount', label: whatCame(unit) },
             tone: 'main',
           },
-          {
-            label: 'Count',
-            kind: 'materialCounted',
-            data: {},
-            ask: { field: 'amount', label: `what is left, ${manyOf(unit)}`, likely: left },
-          },
+          { label: LABELS.count, kind: 'materialCounted', data: {}, ask },
         ],
-        reasons,
+        ...tellMaterial(material, { left, shortOn }, today),
       },
     ]
   })

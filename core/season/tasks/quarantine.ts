@@ -1,70 +1,33 @@
-import { computedInput, entryInput, factInput, type Reason } from '../../judgement'
-import { WORKED_APART, inCold, isQuarantine, livingAnimals, quarantineOf, type AnimalState } from '../../subjects'
-import { formatDay, formatDistance } from '../../units'
+import { inCold, isQuarantine, livingAnimals, quarantineOf, type AnimalState } from '../../subjects'
 import { subjectAs } from '../guard'
 import type { Task } from '../contracts'
+import { about } from './about'
+import { LABELS, tellLeave, tellTest } from './quarantineWording'
 import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
 function quarantineTask(animal: AnimalState, { house, almanac, today }: TaskContext): Task[] {
-  const { common } = almanac
-  const q = quarantineOf(house, animal, common)
+  const q = quarantineOf(house, animal, almanac.common)
   if (!q) return []
   const { since, until, tested } = q
-  const testAfter = common.quarantineTestAfter!
-  const base = {
-    kind: 'quarantine',
-    subject: { type: 'animal' as const, id: animal.id },
-    tag: animal.tag,
-    placeId: animal.placeId,
-    caution: WORKED_APART,
-    reasons: [
+  const base = { ...about(animal), kind: 'quarantine' }
+  if (tested !== 'clear') {
+    const testOn = since === null ? today : since + almanac.common.quarantineTestAfter!.value
+    if (testOn > today) return []
+    return [
       {
-        rule: 'What comes new stays apart until its days are over and its droppings were clear (common practice)',
-        inputs: [
-          ...(since === null ? [] : [computedInput('There since', formatDay(since, today))]),
-          factInput('Days apart', 'common.quarantineDays.value', common.quarantineDays!),
-          factInput('Tested after', 'common.quarantineTestAfter.value', testAfter),
-          ...(animal.droppings
-            ? [entryInput('Droppings', animal.droppings.clear ? 'clear' : 'not clear', animal.droppings)]
-            : []),
+        ...base,
+        id: `tested:${animal.id}`,
+        due: testOn,
+        actions: [
+          { label: LABELS.clear, kind: 'droppingsTested', data: { clear: true }, tone: 'main' },
+          { label: LABELS.notClear, kind: 'droppingsTested', data: { clear: false } },
         ],
-        change: 'A test, or moving it to another place',
+        ...tellTest(q, animal, almanac, today),
       },
-    ] satisfies Reason[],
+    ]
   }
-  const testDue = (since ?? today) + (since === null ? 0 : testAfter.value)
-  if (tested !== 'clear')
-    return testDue > today
-      ? []
-      : [
-          {
-            ...base,
-            id: `tested:${animal.id}`,
-            what:
-              tested === null
-                ? 'Have its droppings tested'
-                : 'Droppings were not clear: by the vet’s word, then test again',
-            detail:
-              until === null ? 'in quarantine' : `in quarantine until ${formatDay(until, today)}; keep the sample cool`,
-            due: testDue,
-            actions: [
-              { label: 'Clear', kind: 'droppingsTested', data: { clear: true }, tone: 'main' },
-              { label: 'Not clear', kind: 'droppingsTested', data: { clear: false } },
-            ],
-          },
-        ]
-  return until === null || until > today
-    ? []
-    : [
-        {
-          ...base,
-          id: `leave:${animal.id}`,
-          what: 'May leave quarantine: move it to its home',
-          detail: `${today - since!} days, droppings clear ${formatDistance(animal.droppings!.day, today)}`,
-          due: until,
-          actions: [],
-        },
-      ]
+  if (until === null || until > today) return []
+  return [{ ...base, id: `leave:${animal.id}`, due: until, actions: [], ...tellLeave(q, animal, almanac, today) }]
 }
 
 /** What animals in quarantine want: a test, and to leave when it is over. */

@@ -1,12 +1,10 @@
-import { feederOf, speciesOf, type Almanac } from '../../almanac'
+import { speciesOf } from '../../almanac'
 import type { Day } from '../../chance'
 import { leastOwn, type Portion } from '../../feeding'
-import { computedInput, factInput, type Reason } from '../../judgement'
 import { livingAnimals, youngInGroup } from '../../subjects'
-import { formatDay } from '../../units'
 import type { PreyOutlook, Task, TaskAction } from '../contracts'
 import { standInsFor } from '../plans'
-import { tellPortion } from './feedingWording'
+import { LABELS, sharedReason, tellPortions, tellShared } from './sharedOutWording'
 import type { TaskContext } from './taskMaker'
 
 /** A meal that is due, and how much of each prey it wants. */
@@ -131,7 +129,7 @@ function instead(action: TaskAction, portions: readonly Portion[], told: string,
     ...(each !== undefined && { each: count / mouths }),
   }))
   const [data, ...also] = made
-  return { label: 'Instead', instead: told, kind: action.kind, data: data!, ...(also.length && { also }) }
+  return { label: LABELS.instead, instead: told, kind: action.kind, data: data!, ...(also.length && { also }) }
 }
 
 /** Whether anything is known of what is there: a house that writes no stock is not told that it has none. */
@@ -167,7 +165,7 @@ export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] 
   for (const claim of first) {
     const { task, wants, mouths, until } = claim
     const { portions, missing } = given(claim, left, beyond, context)
-    const tell = (list: readonly Portion[]) => list.map(p => tellPortion(almanac, p)).join(' and ')
+    const tell = (list: readonly Portion[]) => tellPortions(list, almanac)
     const of = wants.filter(w => there.has(w.prey))
     const short = of.map(w => ({ prey: w.prey, there: there.get(w.prey)!, wanted: wanted.get(w.prey)! }))
     if (tell(portions) === tell(wants)) {
@@ -175,54 +173,15 @@ export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] 
       continue
     }
     const fewer = portions.every(p => wants.some(w => w.prey === p.prey))
-    const gets = portions.length ? (fewer ? `${tell(portions)} left for it` : `instead ${tell(portions)}`) : null
-    const waits = missing.length ? `${gets ? 'the rest can' : 'it can'} wait until ${formatDay(until, today)}` : null
     changed.set(task.id, {
       ...task,
       short,
-      detail: [
-        `${short.map(s => `${s.there > 0 ? 'too few' : 'no'} ${feederOf(almanac, s.prey).many}`).join(', ')} for all`,
-        gets,
-        waits,
-        task.detail,
-      ]
-        .filter(Boolean)
-        .join('; '),
+      detail: tellShared({ short, portions, fewer, missing, until }, task.detail, almanac, today),
       actions: portions.length
         ? [task.actions[0]!, instead(task.actions[0]!, portions, tell(portions), mouths), ...task.actions.slice(1)]
         : task.actions,
-      reasons: [...task.reasons, reasonOf(of, there, wanted, context)],
+      reasons: [...task.reasons, sharedReason(of, there, wanted, almanac)],
     })
   }
   return tasks.map(task => changed.get(task.id) ?? task)
 }
-
-/** `about 38 of 306 small flies`, `none of 36 pinhead crickets` */
-export const tellShort = (
-  { prey, there, wanted }: NonNullable<Task['short']>[number],
-  almanac: Pick<Almanac, 'feeders'>,
-): string => `${there > 0 ? `about ${there}` : 'none'} of ${wanted} ${feederOf(almanac, prey).many}`
-
-const reasonOf = (
-  of: readonly Portion[],
-  there: ReadonlyMap<string, number>,
-  wanted: ReadonlyMap<string, number>,
-  { almanac }: TaskContext,
-): Reason => ({
-  rule: 'There is not enough for all today: those first whose next meal would be due soonest; the others get what may stand for it beyond what its own eaters want, or wait',
-  inputs: of.flatMap(({ prey }) => {
-    const feeder = feederOf(almanac, prey)
-    return [
-      computedInput(`${feeder.name}, there today`, `${there.get(prey)}`),
-      computedInput('Wanted today', `${wanted.get(prey)}`),
-      ...(feeder.standIns ?? []).map((s, i) =>
-        factInput(
-          `${almanac.feeders[s.prey]?.name ?? s.prey} may be of a meal`,
-          `feeders.${prey}.standIns.${i}.mostShare.value`,
-          s.mostShare,
-        ),
-      ),
-    ]
-  }),
-  change: 'A count of what is there, a harvest, or a delivery',
-})

@@ -1,18 +1,9 @@
 import { feederOf, type Almanac, type Feeder } from '../../almanac'
 import { packWay } from '../../supply'
-import { dayToIso, formatDay } from '../../units'
-import { STARTS_AHEAD, tellOrder, tellUnits, type FeederPlan } from '../plans'
+import { dayToIso } from '../../units'
+import { STARTS_AHEAD, type FeederPlan } from '../plans'
 import type { Task } from '../contracts'
-
-/** What comes of it when nothing is started or ordered. */
-function without({ bareMissing }: Pick<FeederPlan, 'bareMissing'>, today: number): string | undefined {
-  const first = bareMissing.findIndex(missing => missing >= 0.5)
-  return first < 0
-    ? undefined
-    : first === 0
-      ? 'short already'
-      : `without it short from ${formatDay(today + first, today)}`
-}
+import { LABELS, howManyOn, orderedSome, startSome, tellOrdered, tellStart } from './startsWording'
 
 /** The supplier by whose price list it is ordered. */
 function fromOf(feeder: Feeder): { supplierId?: string } {
@@ -32,42 +23,35 @@ function taskOf(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
     tag: feeder.name,
     placeId: null,
     due: first.day,
-    what: tellUnits(plan, feeder, first.count),
-    detail: plan.gaps[0]
-      ? `short by ${Math.round(plan.gaps[0].missing)} from ${formatDay(plan.gaps[0].from, today)} all the same: buy or borrow`
-      : without(plan, today),
     actions: [
       bought
         ? {
-            label: plan.verb === 'Gather' ? 'Gathered' : 'Ordered',
+            label: plan.verb === 'Gather' ? LABELS.gathered : LABELS.ordered,
             kind: plan.verb === 'Gather' ? 'preyReceived' : 'preyOrdered',
             data: { count: first.count * pack, ...(plan.verb !== 'Gather' && fromOf(feeder)) },
             tone: 'main',
           }
         : {
-            label: `${plan.verb === 'Order' ? 'Ordered' : 'Start'} ${first.count}`,
+            label: plan.verb === 'Order' ? orderedSome(first.count) : startSome(first.count),
             kind: 'cultureStarted',
             data: { feederId: plan.prey, ...(plan.verb === 'Order' && { bought: true }) },
             times: first.count,
             tone: 'main',
           },
       {
-        label: 'Other number',
+        label: LABELS.otherNumber,
         kind: 'startDecided',
         data: { day: dayToIso(first.day) },
         ask: {
           field: 'units',
-          label: `How many on ${formatDay(first.day, today)}`,
+          label: howManyOn(first.day, today),
           likely: first.count,
         },
       },
     ],
-    caution: feeder.cautions[0],
-    reasons: plan.reasons,
+    ...tellStart(plan, feeder, first, today),
   }
 }
-
-const tail = (more: string | undefined) => (more ? `; ${more}` : '')
 
 /** What is grown in the house, and is ordered since nothing that is started comes in time. */
 function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null {
@@ -80,26 +64,23 @@ function orderTask(plan: FeederPlan, feeder: Feeder, today: number): Task | null
     tag: feeder.name,
     placeId: null,
     due: first.day,
-    what: tellOrder(first, feeder),
-    detail: `what is started now comes too late${tail(without(plan, today))}`,
     actions: [
       first.pieces === null
         ? {
-            label: `Ordered ${first.count}`,
+            label: orderedSome(first.count),
             kind: 'cultureStarted',
             data: { feederId: plan.prey, bought: true },
             times: first.count,
             tone: 'main',
           }
         : {
-            label: 'Ordered',
+            label: LABELS.ordered,
             kind: 'preyOrdered',
             data: { count: first.count * first.pieces, ...fromOf(feeder) },
             tone: 'main',
           },
     ],
-    caution: feeder.cautions[0],
-    reasons: plan.reasons,
+    ...tellOrdered(plan, feeder, first, today),
   }
 }
 

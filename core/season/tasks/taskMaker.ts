@@ -1,7 +1,7 @@
 import type { Subject, Weighing } from '../../subjects'
-import { formatDistance } from '../../units'
 import type { SeasonContext } from '../context'
 import { eachGuarded } from '../guard'
+import { LABELS } from './weighingWording'
 import type { BreedingOutlook, Lane, Task, TaskAction, WinterOutlook, PlaceView, PreyOutlook } from '../contracts'
 
 export interface TaskContext extends SeasonContext {
@@ -31,13 +31,9 @@ export const tasksOfEach = <Of>(
 
 /** To write a weight; the last one is proposed. */
 export const weighAction = (last: Weighing | undefined): TaskAction => ({
-  label: 'Weight',
+  label: LABELS.weight,
   kind: 'weighed',
   data: {},
-  ask: { field: 'massG', label: 'Weight', unit: 'mass', likely: last?.massG },
+  ask: { field: 'massG', label: LABELS.weight, unit: 'mass', likely: last?.massG },
   tone: 'main',
 })
-
-/** The last weight and how long ago it was, beside a weighing. */
-export const lastWeight = (last: Weighing | undefined, today: number): string =>
-  last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet'

@@ -2,12 +2,14 @@ import { feederOf } from '../../almanac'
 import { cultureWay } from '../../supply'
 import { TROUBLE_WORDS, type CultureState } from '../../subjects'
 import { subjectAs } from '../guard'
-import { NO_CAUSE, troubleOf } from '../troubles'
+import { troubleOf } from '../troubles'
 import type { Task, TaskAction } from '../contracts'
 import { tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
+import { LABELS, tellTrouble } from './troublesWording'
 
 function taskOf(culture: CultureState, trouble: CultureState['troubles'][number], context: TaskContext): Task {
-  const { answer, cause, causes, reasons, carriedTo } = troubleOf(culture, trouble, context)
+  const stands = troubleOf(culture, trouble, context)
+  const { cause, causes } = stands
   const first = causes[0]
   const follow = (label: string, says: 'not' | 'is' | 'over', tone?: 'main'): TaskAction => ({
     label,
@@ -23,15 +25,13 @@ function taskOf(culture: CultureState, trouble: CultureState['troubles'][number]
     tag: culture.tag,
     placeId: culture.placeId,
     due: trouble.day,
-    what: answer,
-    detail: `${cause ? `${cause.name}: ${cause.remedy}` : first ? `${first.name}? ${first.look}` : NO_CAUSE}${carriedTo.length ? `; founded from it, look at them too: ${carriedTo.join(', ')}` : ''}`,
     actions: [
       ...(cause || !first
-        ? [follow('It is over', 'over', 'main')]
-        : [follow('That is it', 'is', 'main'), follow('Not that', 'not')]),
-      ...(once ? [{ label: 'Out', kind: 'cultureFailed', data: { why: TROUBLE_WORDS[trouble.what] } }] : []),
+        ? [follow(LABELS.over, 'over', 'main')]
+        : [follow(LABELS.isIt, 'is', 'main'), follow(LABELS.isNot, 'not')]),
+      ...(once ? [{ label: LABELS.out, kind: 'cultureFailed', data: { why: TROUBLE_WORDS[trouble.what] } }] : []),
     ],
-    reasons,
+    ...tellTrouble(stands),
   }
 }
 

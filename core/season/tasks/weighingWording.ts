@@ -3,8 +3,13 @@ import type { ColdVerdict } from '../../brumation'
 import { entryInput, factInput, type Judgement } from '../../judgement'
 import type { AnimalState, Observed, Weighing } from '../../subjects'
 import { formatDistance } from '../../units'
-import { lastWeight } from './taskMaker'
 import type { Told } from './told'
+
+export const LABELS = { weight: 'Weight' } as const
+
+/** The last weight and how long ago it was, beside a weighing. */
+export const lastWeight = (last: Weighing | undefined, today: number): string =>
+  last ? `${last.massG} g ${formatDistance(last.day, today)}` : 'no weight yet'
 
 export const tellColdWeight = (
   last: Weighing | undefined,
