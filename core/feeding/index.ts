@@ -1,25 +1,10 @@
-export {
-  feedingPause,
-  isFedByWeight,
-  nextMeal,
-  rodentFor,
-  type FeedingSettings,
-  type Gravid,
-  type MealWinter,
-  type NextMeal,
-  type Portion,
-} from './meal'
-export { firstMealAge, ladderAge, ladderStepAt, proposedStep, stepHeld, stepOf, type NextStep } from './ladder'
+export { feedingPause, isFedByWeight, nextMeal, rodentFor, type MealWinter } from './meal'
+export type { FeedingPause, FeedingSettings, Gravid, NextMeal, Portion } from './mealFindings'
+export { firstMealAge, ladderAge, ladderStepAt, proposedStep, stepHeld, stepOf } from './ladder'
+export type { NextStep } from './ladderWording'
 export { mouthProfile, type MouthProfile } from './profile'
-export {
-  REFUSAL_LEVELS,
-  fallsFasting,
-  helpedSince,
-  refusalCourse,
-  type RefusalCourse,
-  type RefusalLevel,
-  type TryDone,
-} from './refusal'
+export { fallsFasting, helpedSince, refusalCourse } from './refusal'
+export { REFUSAL_LEVELS, type RefusalCourse, type RefusalLevel, type TryDone } from './refusalFindings'
 export { leastOwn } from './leastOwn'
 export { menuBalance, type MenuBalance } from './menu'
 export { powderFor } from './powder'
@@ -37,13 +22,5 @@ export {
   type SwitchOutlook,
   type Tried,
 } from './switchCurve'
-export {
-  WEANING_STAGES,
-  isYoung,
-  liveAhead,
-  nextOffer,
-  weaningRecord,
-  type NextOffer,
-  type WeaningRecord,
-  type WeaningStage,
-} from './weaning'
+export { isYoung, liveAhead, nextOffer, weaningRecord, type NextOffer } from './weaning'
+export { WEANING_STAGES, type WeaningRecord, type WeaningStage } from './weaningFindings'

@@ -1,7 +1,8 @@
 import { feederOf, type Almanac, type LadderStep, type Species } from '../almanac'
 import type { Day } from '../chance'
-import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
+import type { Judgement } from '../judgement'
 import { isHelped, type AnimalState, type Meal } from '../subjects'
+import { stepDownReason, stepUpReason, type NextStep } from './ladderWording'
 
 /** The step of a feeding ladder for an age counted from the first meal (days ≥ 0). */
 export function ladderStepAt(ladder: readonly LadderStep[], age: number): { step: LadderStep; index: number } {
@@ -52,12 +53,6 @@ export function stepHeld(
   return { ...held, until }
 }
 
-export interface NextStep {
-  /** The step proposed, counted from 0. */
-  to: number
-  way: 'up' | 'down'
-}
-
 const EAGER: readonly Meal['outcome'][] = [undefined, 'atOnce', 'overnight']
 
 /** Days on which it was offered prey of its step, oldest first, and whether it took all of it readily and by itself. */
@@ -93,7 +88,6 @@ export function proposedStep(
   if (byWeight || animal.status !== 'alive') return null
   const prey = new Set(step.meal.map(m => m.prey))
   const [below, above] = [species.ladder[index - 1], species.ladder[index + 1]]
-  const inputs: Reason['inputs'] = [computedInput('Step', `${index + 1} of ${species.ladder.length}`)]
 
   const upset = animal.broughtUp?.at(-1)
   const cameUp = upset && (!animal.lastTaken || animal.lastTaken.day <= upset.day)
@@ -105,20 +99,7 @@ export function proposedStep(
   if (climbs && below && heaviest(almanac, below) < heaviest(almanac, step) && (cameUp || refuses))
     return {
       value: { to: index - 1, way: 'down' },
-      reasons: [
-        {
-          rule: cameUp
-            ? 'A meal of this step came up: the smaller prey of the step below'
-            : 'Prey of this step is refused: what it took before is smaller',
-          inputs: [
-            ...inputs,
-            ...(cameUp ? [entryInput('Brought up', 'its last meal', upset)] : []),
-            computedInput('Refused in a row', `${animal.refusals}`),
-            factInput('Down after refusals', 'common.stepDownAfter.value', stepDownAfter!),
-          ],
-          change: 'A meal of this step that is taken and stays down',
-        },
-      ],
+      reasons: [stepDownReason({ index, upset: cameUp ? upset : null, refusals: animal.refusals }, species, almanac)],
     }
 
   if (!above || animal.refusals > 0 || cameUp) return null
@@ -136,21 +117,6 @@ export function proposedStep(
   if (heaviest(almanac, above) > largePrey!.value * last!.massG) return null
   return {
     value: { to: index + 1, way: 'up' },
-    reasons: [
-      {
-        rule: 'It takes prey of its step whole and at once, and gains: the next step before its age',
-        inputs: [
-          ...inputs,
-          computedInput('Taken whole and at once', `${whole} of the last ${days.length}`),
-          factInput('Asked for', 'common.stepUpMeals.value', stepUpMeals!),
-          factInput('Of the last', 'common.stepUpOf.value', stepUpOf!),
-          factInput('Not before, of the age of the next step', 'common.stepUpFrom.value', stepUpFrom!),
-          entryInput('Weight before', `${first!.massG} g`, first!),
-          entryInput('Latest weight', `${last!.massG} g`, last!),
-          factInput('Prey at most, of its weight', 'common.largePrey.value', largePrey!),
-        ],
-        change: 'A meal that it leaves, or a weight that falls',
-      },
-    ],
+    reasons: [stepUpReason({ index, whole, of: days.length, first: first!, last: last! }, species, almanac)],
   }
 }

@@ -1,7 +1,7 @@
 import { schoolChoice, type Almanac, type Species } from '../almanac'
 import { computedInput, factInput, type Judgement } from '../judgement'
 import type { Meal, Powder } from '../subjects'
-import type { FeedingSettings } from './meal'
+import type { FeedingSettings } from './mealFindings'
 
 const holds: Readonly<Record<Powder, { calcium?: true; vitamins?: true; d3?: true }>> = {
   calcium: { calcium: true },

@@ -1,7 +1,7 @@
 import { liveRowId, liveRowOf, schoolChoice, type Almanac, type Species } from '../almanac'
 import { offeredTimes } from '../settings'
 import { ladderStepAt } from './ladder'
-import type { FeedingSettings } from './meal'
+import type { FeedingSettings } from './mealFindings'
 import { fitSwitch } from './switchCurve'
 import { NOT_STARTED, liveAhead } from './weaning'
 

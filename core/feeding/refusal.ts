@@ -1,34 +1,16 @@
 import type { Almanac, Fact, Species } from '../almanac'
 import type { Day } from '../chance'
-import { computedInput, entryInput, factInput, type Judgement, type Reason } from '../judgement'
-import { comparableWeights, isHelped, MANNER_WORDS, type AnimalState, type Meal, type Weighing } from '../subjects'
-import { formatDay } from '../units'
+import type { Judgement } from '../judgement'
+import { comparableWeights, isHelped, type AnimalState, type Meal, type Weighing } from '../subjects'
 import { firstMealAge } from './ladder'
+import type { RefusalCourse, RefusalLevel, RefusalLimits, TryDone, WeighedLoss } from './refusalFindings'
+import { refusalReasons } from './refusalWording'
 import { isYoung } from './weaning'
 import { triesOf, type Try } from './tries'
 
-/** From mild to grave. */
-export const REFUSAL_LEVELS = ['normal', 'watch', 'weigh', 'vet'] as const
-export type RefusalLevel = (typeof REFUSAL_LEVELS)[number]
-
-export interface TryDone {
-  of: Try
-  day: Day
-  minutes?: number
-  struck: boolean
-}
-
-export interface RefusalCourse {
-  level: RefusalLevel
-  /** Of its best weight since it last ate, 0..1; null where it was not weighed. */
-  loss: number | null
-  daysWithout: number | null
-  done: TryDone[]
-  /** Since when it eats only what is put into its mouth; null where it does not. */
-  helpedSince: Day | null
-  /** What is tried next, and not before which day; null where nothing is left to try but the vet. */
-  next: { of: Try; day: Day } | null
-}
+/** Limits of loss, and of days without food, by their numbers in the Almanac. */
+const LIMITS: RefusalLimits = { watch: 'fastWatch', vet: 'fastVet', days: 'fastDays' }
+const LIMITS_SMALL: RefusalLimits = { watch: 'fastWatchYoung', vet: 'fastVetYoung', days: 'fastDaysYoung' }
 
 /** Whether it is small, and so has little to lose. */
 function isSmall(species: Species, now: Weighing | undefined, { smallShare }: Almanac['common']): boolean {
@@ -36,7 +18,7 @@ function isSmall(species: Species, now: Weighing | undefined, { smallShare }: Al
 }
 
 /** The best weight since shortly before it last ate, and the latest. */
-function lossOf(animal: AnimalState): { loss: number; best: Weighing; now: Weighing } | null {
+function lossOf(animal: AnimalState): WeighedLoss | null {
   const weights = comparableWeights(animal)
   const now = weights.at(-1)
   const ateOn = animal.lastTaken?.day ?? Number.NEGATIVE_INFINITY
@@ -105,10 +87,8 @@ export function refusalCourse(
   if (!animal.refusals && helped === null) return null
   const loss = lossOf(animal)
   const small = isSmall(species, loss?.now, common)
-  const [watch, vet, days] = small
-    ? [common.fastWatchYoung!, common.fastVetYoung!, common.fastDaysYoung!]
-    : [common.fastWatch!, common.fastVet!, common.fastDays!]
-  const paths = small ? ['fastWatchYoung', 'fastVetYoung', 'fastDaysYoung'] : ['fastWatch', 'fastVet', 'fastDays']
+  const limits = small ? LIMITS_SMALL : LIMITS
+  const [watch, vet, days] = [common[limits.watch]!, common[limits.vet]!, common[limits.days]!]
   // a grown one of which no meal is written ate before it came: from the first that it refused here
   const ateOn =
     animal.lastTaken?.day ??
@@ -125,7 +105,7 @@ export function refusalCourse(
         ? 'weigh'
         : normal !== null
           ? 'normal'
-          : animal.refusals >= 3 && !weighedLately
+          : animal.refusals >= common.refusalTold!.value && !weighedLately
             ? 'weigh'
             : 'watch'
   const refused = animal.meals.filter(m => m.taken === 0 && m.day > (animal.lastTaken?.day ?? Number.NEGATIVE_INFINITY))
@@ -144,63 +124,9 @@ export function refusalCourse(
   })
   const spacing = species.eats === 'rodents' ? common.tryEvery!.value : 1
   const next = nextTry(animal, species, done, lost >= watch.value, today, spacing, common)
-  const reasons: Reason[] = [
-    {
-      rule: normal
-        ? `Not eating is usual now: ${normal}. What it weighs decides`
-        : 'What it weighs and how long it goes without decide, not how often it refused',
-      inputs: [
-        computedInput('Refused in a row', `${animal.refusals}`),
-        ...(loss
-          ? [
-              entryInput('Now', `${loss.now.massG} g`, loss.now),
-              entryInput('Best since it ate', `${loss.best.massG} g`, loss.best),
-              computedInput('Lost', `${(100 * loss.loss).toFixed(1)} %`),
-            ]
-          : [computedInput('Weight', 'not known')]),
-        ...(helped === null
-          ? []
-          : [
-              computedInput('Fed by hand since', formatDay(helped, today)),
-              factInput('For the vet after so long by hand', 'common.assistFor.value', common.assistFor!),
-            ]),
-        computedInput('Without food', daysWithout === null ? 'not known' : `${daysWithout} days`),
-        factInput(small ? 'Watched from, while small' : 'Watched from', `common.${paths[0]}.value`, watch),
-        factInput('For the vet from', `common.${paths[1]}.value`, vet),
-        factInput('Or without food for', `common.${paths[2]}.value`, days),
-      ],
-      change: 'A meal taken clears it; a weight moves it',
-    },
-    ...(done.length
-      ? [
-          {
-            rule: 'Tried since it last ate',
-            inputs: done.map(d =>
-              computedInput(
-                MANNER_WORDS[d.of.manner],
-                `${formatDay(d.day, today)}${d.struck ? ', struck and let go' : ''}${d.minutes ? `, ${d.minutes} minutes` : ''}`,
-              ),
-            ),
-          },
-        ]
-      : []),
-    ...(next
-      ? [
-          {
-            rule: `Next: ${next.of.how}`,
-            inputs: [
-              computedInput('Not before', formatDay(next.day, today)),
-              ...(species.eats === 'rodents'
-                ? [factInput('Left alone between tries', 'common.tryEvery.value', common.tryEvery!)]
-                : []),
-              ...(next.of.from
-                ? [factInput('From birth, before it', `common.${next.of.from}.value`, common[next.of.from]!)]
-                : []),
-            ],
-            change: 'What comes of it',
-          },
-        ]
-      : []),
-  ]
-  return { value: { level, loss: loss?.loss ?? null, daysWithout, helpedSince: helped, done, next }, reasons }
+  const value = { level, loss: loss?.loss ?? null, daysWithout, helpedSince: helped, done, next }
+  return {
+    value,
+    reasons: refusalReasons({ ...value, normal, small, weighed: loss, limits }, { almanac, species, animal, today }),
+  }
 }

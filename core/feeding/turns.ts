@@ -4,7 +4,7 @@ import { computedInput, factInput, type Judgement } from '../judgement'
 import type { Meal } from '../subjects'
 import { upperFirst } from '../units'
 import { leastOwn } from './leastOwn'
-import type { Portion } from './meal'
+import type { Portion } from './mealFindings'
 
 /**
  * Most of what a species eats that is to be of one kind, 0..1: 1 for who does not live on insects, and where the school

@@ -1,25 +1,11 @@
 import type { Day } from '../chance'
 import { schoolChoice, type Almanac, type Species } from '../almanac'
-import { computedInput, factInput, type Judgement, type Reason } from '../judgement'
+import type { Judgement } from '../judgement'
 import { isHelped, type AnimalState, type Manner, type Meal, type PreyState } from '../subjects'
-import type { FeedingSettings } from './meal'
+import type { FeedingSettings } from './mealFindings'
 import { liveShares, type LearntCurve } from './switchCurve'
-
-/** How far a young one is on its way to thawed prey that is left in; `unsaid` where it eats and nobody wrote what. */
-export const WEANING_STAGES = ['notStarted', 'unsaid', 'live', 'freshKilled', 'thawed', 'weaned'] as const
-export type WeaningStage = (typeof WEANING_STAGES)[number]
-
-export interface WeaningRecord {
-  stage: WeaningStage
-  /** Meals of live prey taken by itself. */
-  liveTaken: number
-  /** Offers of thawed prey until it first took one, that one included; struck and let go is a part of one. */
-  offers: number
-  /** Thawed prey taken in a row up to now. */
-  inRow: number
-  /** Offers of dead prey that were refused in a row up to now. */
-  refusedDead: number
-}
+import type { WeaningCause, WeaningRecord, WeaningStage } from './weaningFindings'
+import { weaningReason } from './weaningWording'
 
 const tookAlone = (meal: Meal): boolean => meal.taken > 0 && !isHelped(meal)
 
@@ -87,56 +73,41 @@ export function nextOffer(
   const { common } = almanac
   const record = weaningRecord(animal.meals, common)
   if (record.stage === 'unsaid' || (record.stage === 'notStarted' && !isYoung(animal, today, common))) return null
-  const school = schoolChoice(almanac, settings.schools, 'firstPrey', species.id)
-  const liveFirst = school.fact!
-  const fast = common.weanFast!
-  const say = (state: PreyState, manner: Manner | undefined, rule: string, more: Reason['inputs'] = []) => ({
-    value: { state, ...(manner && { manner }) },
-    reasons: [
-      {
-        rule,
-        inputs: [
-          computedInput('Live meals taken', `${record.liveTaken}`),
-          computedInput('Offers of thawed prey so far', `${record.offers}`),
-          ...more,
-        ],
-        change: 'What it takes or refuses next',
-      },
-    ],
-  })
-  switch (record.stage) {
-    case 'weaned':
-      return say('thawed', 'left', 'It takes thawed prey that is left in', [
-        factInput('In a row, to count as weaned', 'common.weanedAfter.value', common.weanedAfter!),
-      ])
-    case 'thawed':
-      if (record.refusedDead < fast.value && !falling)
-        return say('thawed', 'moved', `It has taken thawed prey ${record.inRow} times in a row`)
-      return say('live', undefined, 'It took thawed prey before and refuses it now: a live meal, then again', [
-        factInput('Refused in a row', 'common.weanFast.value', fast),
-      ])
-    case 'notStarted':
-      return liveFirst.value > 0 && !falling
-        ? say('live', undefined, `${school.name}: it has not eaten yet`, [
-            factInput('Live meals first', 'schools.firstPrey', liveFirst),
-          ])
-        : liveFirst.value > 0
-          ? say('live', undefined, 'It has not eaten yet and loses weight: what moves by itself')
-          : say('thawed', 'moved', `${school.name}: it has not eaten yet`)
-    default:
-  }
-  if (falling) return say('live', undefined, 'It loses weight: a step back to what it takes')
-  if (record.liveTaken < liveFirst.value)
-    return say('live', undefined, `${school.name}: ${record.liveTaken} of ${liveFirst.value} live meals`, [
-      factInput('Live meals first', 'schools.firstPrey', liveFirst),
-    ])
-  if (record.refusedDead >= fast.value)
-    return say('live', undefined, 'Dead prey was refused often enough: a meal of what it takes, then again', [
-      factInput('Refused in a row', 'common.weanFast.value', fast),
-    ])
-  return record.refusedDead > 0
-    ? say('freshKilled', 'moved', 'Thawed prey was refused: fresh-killed is the step between')
-    : say('thawed', 'moved', 'It eats live prey: thawed is offered, and moved before it')
+  const liveFirst = schoolChoice(almanac, settings.schools, 'firstPrey', species.id).fact!.value
+  const cause = causeOf(record, { liveFirst, refusals: common.weanFast!.value, falling })
+  return { value: OFFERS[cause], reasons: [weaningReason(cause, record, { almanac, settings, species })] }
+}
+
+/** What is offered, by what it goes by. */
+const OFFERS: Readonly<Record<WeaningCause, NextOffer>> = {
+  weaned: { state: 'thawed', manner: 'left' },
+  takesThawed: { state: 'thawed', manner: 'moved' },
+  thawedRefused: { state: 'live' },
+  firstLive: { state: 'live' },
+  firstLosing: { state: 'live' },
+  firstThawed: { state: 'thawed', manner: 'moved' },
+  losing: { state: 'live' },
+  liveMeals: { state: 'live' },
+  deadRefused: { state: 'live' },
+  between: { state: 'freshKilled', manner: 'moved' },
+  toThawed: { state: 'thawed', manner: 'moved' },
+}
+
+/**
+ * @param liveFirst live meals that go before, by the school of the house
+ * @param refusals of dead prey in a row after which it goes back to what it takes
+ */
+function causeOf(
+  { stage, liveTaken, refusedDead }: WeaningRecord,
+  { liveFirst, refusals, falling }: { liveFirst: number; refusals: number; falling: boolean },
+): WeaningCause {
+  if (stage === 'weaned') return 'weaned'
+  if (stage === 'thawed') return refusedDead < refusals && !falling ? 'takesThawed' : 'thawedRefused'
+  if (stage === 'notStarted') return liveFirst <= 0 ? 'firstThawed' : falling ? 'firstLosing' : 'firstLive'
+  if (falling) return 'losing'
+  if (liveTaken < liveFirst) return 'liveMeals'
+  if (refusedDead >= refusals) return 'deadRefused'
+  return refusedDead > 0 ? 'between' : 'toThawed'
 }
 
 /**

@@ -155,4 +155,8 @@ legend {
 .two > :deep(*) {
   flex: 1 1 40%;
 }
+/* its words need the line */
+.two > :deep(:last-child) {
+  flex-basis: 100%;
+}
 </style>

@@ -1,5 +1,6 @@
 import type { Almanac } from '../../almanac'
 import type { Day } from '../../chance'
+import type { FeedingPause } from '../../feeding'
 import { entryInput, factInput } from '../../judgement'
 import type { Observed } from '../../subjects'
 import { formatDay, formatDistance } from '../../units'
@@ -8,7 +9,7 @@ import type { Told } from './told'
 export interface BroughtUp {
   tag: string
   /** What came up last, and until when nothing is fed. */
-  pause: { upset: Observed; until: Day }
+  pause: FeedingPause
   /** How often within the weeks that are looked at together. */
   times: readonly Observed[]
 }
