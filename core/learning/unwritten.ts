@@ -1,3 +1,4 @@
+import { derived } from '../derived'
 import type { Almanac, BreedingEvent, Fact } from '../almanac'
 import type { PairingState } from '../subjects'
 import { upperFirst } from '../units'
@@ -24,13 +25,13 @@ const nameOf = (event: BreedingEvent): string => `unwritten${upperFirst(event)}`
 export type WrittenCycle = ReadonlySet<BreedingEvent>
 
 /** The cycles of a pair that were seen to their end. */
-export function cyclesOf({ seen }: Pick<PairingState, 'seen'>): WrittenCycle[] {
+export const cyclesOf = derived(({ seen }: Pick<PairingState, 'seen'>): readonly WrittenCycle[] => {
   const births = seen.laid ?? seen.born ?? []
   return births.map((birth, i) => {
     const before = births[i - 1]?.day ?? Number.NEGATIVE_INFINITY
     return new Set(LEARNT.filter(event => seen[event]?.some(o => o.day > before && o.day <= birth.day)))
   })
-}
+})
 
 /**
  * How often events go unwritten in this house: the almanac's rate as a beta prior, moved by the cycles that were seen

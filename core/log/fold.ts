@@ -126,18 +126,19 @@ function foldAll(
   memory: FoldMemory,
 ): void {
   const states = statesOf(house, subject)
+  const modeOfSpecies = (id: string) => modeOf(id, house)
   for (const one of foundingsOf(registry, subject, lists, records, house)) {
     const base: Base = {
       house,
       records,
-      modeOf: id => modeOf(id, house),
+      modeOf: modeOfSpecies,
       founderId: one.founderId,
       number: one.number,
     }
     const folded = foldOne(registry, subject, one, base, memory)
     if (!folded) continue
-    house.unread.push(...folded.unread)
-    house.newer.push(...folded.newer)
+    if (folded.unread.length) house.unread.push(...folded.unread)
+    if (folded.newer.length) house.newer.push(...folded.newer)
     if (folded.state !== null) states[one.id] = folded.state as StateOf[keyof StateOf]
   }
 }

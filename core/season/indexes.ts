@@ -27,4 +27,10 @@ export const groupOf = (house: House, animalId: string): WinterGroup | undefined
 
 const lanesById = derived((lanes: readonly Lane[]) => new Map(lanes.map(l => [l.id, l])))
 
+const lanesBySubject = derived((lanes: readonly Lane[]) => new Map(lanes.toReversed().map(l => [l.subject.id, l])))
+
+/** The first lane that is about something. */
+export const laneOf = (lanes: readonly Lane[], subjectId: string): Lane | undefined =>
+  lanesBySubject(lanes).get(subjectId)
+
 export const laneById = (lanes: readonly Lane[], id: string): Lane | undefined => lanesById(lanes).get(id)

@@ -41,7 +41,7 @@ export function alarmsOf(context: TaskContext): Alarm[] {
   const gravid = gravidIn(lanes, context)
   const of = <Of>(items: readonly Of[], subjectOf: (item: Of) => Subject, make: (item: Of) => (Alarm | null)[]) => {
     for (const made of eachGuarded(context, 'its alarms', items, subjectOf, make))
-      alarms.push(...made.filter(a => a !== null))
+      for (const alarm of made) if (alarm) alarms.push(alarm)
   }
   of(
     winter.cold,

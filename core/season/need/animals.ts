@@ -168,7 +168,8 @@ export function eatenByAnimals(needs: readonly EatenBy[], context: SeasonContext
   const members: EatenBy[][] = Array.from({ length: BLOCKS }, () => [])
   for (const need of needs) members[seedFrom(need.id) % BLOCKS]!.push(need)
   return members.map((block, b) => {
-    const from = [almanac, settings, ...block.flatMap(({ species, times, portions }) => [species, times, portions])]
+    const from: unknown[] = [almanac, settings]
+    for (const { species, times, portions } of block) from.push(species, times, portions)
     const known = before[b]
     if (known && isSame(known.from, from)) return known.need
     const need = needOfBlock(block, context)

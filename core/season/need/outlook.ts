@@ -1,3 +1,4 @@
+import { derived } from '../../derived'
 import { feederOf, isLiveRow, speciesOf } from '../../almanac'
 import type { Day } from '../../chance'
 import { computedInput, entryInput, settingInput, type Reason } from '../../judgement'
@@ -32,14 +33,15 @@ const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
 
 /** Whether two outlooks of a prey say the same. */
 function saysSame(a: PreyOutlook, b: PreyOutlook): boolean {
-  const { mean, high, running, ...others } = a
   return (
-    isSame(mean, b.mean) &&
-    isSame(high, b.high) &&
-    isSame(running, b.running) &&
-    JSON.stringify(others) === JSON.stringify({ ...b, mean: undefined, high: undefined, running: undefined })
+    isSame(a.mean, b.mean) && isSame(a.high, b.high) && isSame(a.running, b.running) && besideRows(a) === besideRows(b)
   )
 }
+
+/** What an outlook says beside its rows of days. */
+const besideRows = derived((look: PreyOutlook): string =>
+  JSON.stringify({ ...look, mean: undefined, high: undefined, running: undefined }),
+)
 
 const SAID = Symbol('outlooks of prey')
 const nothingSaid = () => new Map<string, PreyOutlook>()

@@ -80,7 +80,8 @@ export function tasksOf(context: TaskContext): Task[] {
     }))
     .sort((a, b) => a.last - b.last || compareRoutes(a.route, b.route))
   const rank = new Map(places.map((p, i) => [p.id, i]))
-  return tasks.sort(
-    (a, b) => rank.get(a.placeId)! - rank.get(b.placeId)! || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0),
-  )
+  return tasks
+    .map(task => ({ task, rank: rank.get(task.placeId)!, tag: task.tag }))
+    .sort((a, b) => a.rank - b.rank || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0))
+    .map(({ task }) => task)
 }

@@ -1,5 +1,6 @@
 import { speciesOf } from '../../almanac'
 import type { Task } from '../contracts'
+import { laneOf } from '../indexes'
 import { LABELS, endedWhy, tellRest, tellWeighAfter } from './loadWording'
 import { tasksOfEach, type TaskMaker, weighAction } from './taskMaker'
 
@@ -26,7 +27,7 @@ export const loadTasks: TaskMaker = context =>
             ...tellWeighAfter([daysSince, within], load.reasons, today),
           },
         ]
-      const lane = lanes.find(l => l.subject.id === d.pairingId)
+      const lane = laneOf(lanes, d.pairingId)
       // a season that is over by itself needs no resting
       if (action !== 'rest' || !speciesOf(almanac, dam.speciesId).nextClutch || !lane?.events.some(e => !e.observed))
         return []
