@@ -44,7 +44,7 @@ export function checkWith(registry: Registry, given: DatedEntry, context: CheckC
     return [{ path: 'at', message: 'This lies in the future; write it when it has happened' }]
   if (entry.kind === 'void') {
     return entry.subject.type === 'entry'
-      ? checkTakeBack(registry, context.records, entry)
+      ? checkTakeBack(registry, context.records, entry, context.standing?.())
       : [{ path: 'subject.type', message: 'Only an entry can be taken back' }]
   }
   const parsed = kind.data.safeParse(entry.data)

@@ -3,8 +3,9 @@ import type { DatedEntry, Subject } from './entry'
 import { foldInto, foldWith } from './fold'
 import type { House, StateOf } from './house'
 import type { FoldMemory } from './memory'
-import { findEntry, inOrder, subjectKey, withEntry, type Records } from './records'
+import { findEntry, inOrder, subjectKey, type Records } from './records'
 import { statesOf, type Registry } from './registry'
+import { StandingEntries } from './standing'
 import type { ModeOf } from './subject'
 import { tagged } from './tags'
 
@@ -18,6 +19,9 @@ export class Draft {
   private readonly added = new Map<string, DatedEntry>()
   private tags: Map<string, Subject> | null = null
   private own = false
+  /** Something was taken back, and the house is made anew once it is asked for. */
+  private stale = false
+  private stands: StandingEntries | null = null
   private current: House
 
   constructor(
@@ -40,32 +44,52 @@ export class Draft {
    * what follows from all subjects together is as it was before.
    */
   get house(): House {
+    if (this.stale) this.foldAnew()
     return this.current
+  }
+
+  /** What stands, to take back more of it. */
+  standing(): StandingEntries {
+    return (this.stands ??= new StandingEntries(this.registry, this.records))
   }
 
   /** The same, to check an entry about a subject against: what follows from all subjects is made anew where that does. */
   houseFor({ type }: Subject): House {
-    if (this.own && this.registry.subjects.get(type)?.foldsAll) this.foldAnew()
+    // what is taken back is judged by the entries alone, and often many are
+    if (type === 'entry') return this.current
+    if (this.stale || (this.own && this.registry.subjects.get(type)?.foldsAll)) this.foldAnew()
     return this.current
   }
 
   add(entry: DatedEntry): void {
     this.added.set(entry.id, entry)
     if (entry.kind === 'void') {
-      this.entries = new Map(withEntry(this.records, entry).entries)
-      this.foldAnew()
+      this.takeBack(entry.subject.id)
       return
     }
+    // it may name what is taken back after it
+    this.stands = null
     const key = subjectKey(entry.subject)
     const list = this.entries.get(key) ?? []
     const last = list.at(-1)
     this.entries.set(key, last && inOrder(last, entry) > 0 ? [...list, entry].sort(inOrder) : [...list, entry])
-    if (!this.foldAlone(entry.subject)) this.foldAnew()
+    if (this.stale || !this.foldAlone(entry.subject)) this.foldAnew()
+  }
+
+  private takeBack(id: string): void {
+    const target = this.standing().find(id)
+    if (!target) return
+    this.standing().drop(id)
+    const key = subjectKey(target.subject)
+    const left = this.entries.get(key)!.filter(e => e.id !== id)
+    if (left.length) this.entries.set(key, left)
+    else this.entries.delete(key)
+    this.stale = true
   }
 
   private foldAnew(): void {
     this.current = foldWith(this.registry, this.records, this.modeOf, this.memory)
-    this.own = false
+    this.own = this.stale = false
     this.tags = null
   }
 
@@ -116,6 +140,7 @@ export class Draft {
 
   /** What carries a tag, whatever its case. */
   tagOwner(tag: string): Subject | null {
+    if (this.stale) this.foldAnew()
     this.tags ??= new Map([...tagged(this.registry, this.current)].map(t => [t.tag.toLowerCase(), t.subject]))
     return this.tags.get(tag.toLowerCase()) ?? null
   }

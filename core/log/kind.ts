@@ -5,6 +5,16 @@ import type { DatedEntry, Problem, Subject } from './entry'
 import type { House, StateOf } from './house'
 import type { Records } from './records'
 
+/** What stands, and what of it names something. */
+export interface Standing {
+  find: (id: string) => DatedEntry | undefined
+  /**
+   * Standing entries, not of these subjects themselves, that name one of them.
+   * @param founds the sort of subject that these are; left out, of the house
+   */
+  naming: (ids: ReadonlySet<string>, founds?: string) => DatedEntry[]
+}
+
 /** What a check may look at: the house as it stands, what is written, what the almanac knows, and the day. */
 export interface CheckContext {
   house: House
@@ -14,6 +24,8 @@ export interface CheckContext {
   /** What carries a tag, and an entry by its id, where they can be found quicker than by looking through everything. */
   tagOwner?: (tag: string) => Subject | null
   find?: (id: string) => DatedEntry | undefined
+  /** What stands, where many are taken back one after the other. */
+  standing?: () => Standing
 }
 
 /** What the check of a kind may look at besides. */

@@ -1,28 +1,8 @@
-import { canReferTo, referencesIn } from '../reference'
 import type { DatedEntry, Problem } from './entry'
-import { findEntry, subjectKey, type Records } from './records'
-import { lifted, type Registry } from './registry'
-
-/** Rows of the almanac that the house did not add itself: nothing stands on them that could be taken back. */
-const OF_THE_ALMANAC = new Set(['species', 'feeder'])
-
-/**
- * Standing entries, not of these subjects themselves, that name one of them. O(entries of kinds that name anything).
- */
-function naming(registry: Registry, records: Records, ids: ReadonlySet<string>, founds?: string): DatedEntry[] {
-  const isMeant = (to: string) => (founds && OF_THE_ALMANAC.has(founds) ? to === founds : !OF_THE_ALMANAC.has(to))
-  const kinds = new Set(
-    [...registry.kinds.values()].filter(k => [...canReferTo(k.data)].some(isMeant)).map(k => k.kind),
-  )
-  const found: DatedEntry[] = []
-  for (const entries of records.entries.values())
-    for (const e of entries) {
-      if (!kinds.has(e.kind) || ids.has(e.subject.id)) continue
-      const { data } = lifted(registry, e)
-      if (referencesIn(registry.kinds.get(e.kind)!.data, data).some(r => ids.has(r.id))) found.push(e)
-    }
-  return found
-}
+import type { Standing } from './kind'
+import { subjectKey, type Records } from './records'
+import type { Registry } from './registry'
+import { StandingEntries } from './standing'
 
 /** What an entry is called when another stands in its way: the tag of what it brought into being, else its kind. */
 function called(registry: Registry, entry: DatedEntry): string {
@@ -32,20 +12,28 @@ function called(registry: Registry, entry: DatedEntry): string {
   return typeof named === 'string' ? named : `“${kind?.verb ?? entry.kind}”`
 }
 
-/** Why an entry cannot be taken back: something written later stands on what it brought into being. */
-export function checkTakeBack(registry: Registry, records: Records, entry: DatedEntry): Problem[] {
+/**
+ * Why an entry cannot be taken back: something written later stands on what it brought into being.
+ * @param standing the same entries, where many are taken back one after the other
+ */
+export function checkTakeBack(
+  registry: Registry,
+  records: Records,
+  entry: DatedEntry,
+  standing: Standing = new StandingEntries(registry, records),
+): Problem[] {
   const problem = (message: string): Problem[] => [{ path: 'subject.id', message }]
-  const target = findEntry(records, entry.subject.id)
+  const target = standing.find(entry.subject.id)
   if (!target) return problem('There is no such entry, or it was taken back already')
   const kind = registry.kinds.get(target.kind)
   // only what brings something into being is named elsewhere; looking through everything for each undo would be slow
   if (!kind?.founds && !kind?.brings) return []
-  const about = naming(registry, records, new Set([target.id]), kind.founds)
+  const about = standing.naming(new Set([target.id]), kind.founds)
   const brought = about.filter(e => kind.brings && e.subject.type === kind.brings && e.subject.id === e.id)
   // cards first: they are told by their tags
   const named = [
     ...about.filter(e => !brought.includes(e)),
-    ...(brought.length ? naming(registry, records, new Set(brought.map(e => e.id))) : []),
+    ...(brought.length ? standing.naming(new Set(brought.map(e => e.id))) : []),
   ].sort((a, b) => Number(b.subject.id === b.id) - Number(a.subject.id === a.id))
   if (named.length) {
     const first = named.slice(0, 3).map(e => called(registry, e))

@@ -46,7 +46,12 @@ it('an entry is judged in a batch as it is when all before it are written, whate
     const completed = completeEntry(current, entry)
     if ('message' in completed) return [completed.message]
     const context = { records: of.records, house: current, almanac: session.almanac, today: DEMO_DAY }
-    const found = checkEntry(completed, { ...context, tagOwner: tag => of.tagOwner(tag), find: id => of.find(id) })
+    const found = checkEntry(completed, {
+      ...context,
+      tagOwner: tag => of.tagOwner(tag),
+      find: id => of.find(id),
+      standing: () => of.standing(),
+    })
     return found.map(p => p.message)
   }
   let [refused, tried] = [0, 0]
@@ -84,3 +89,37 @@ it('an entry is judged in a batch as it is when all before it are written, whate
   expect(refused).toBeGreaterThan(tried / 10)
   expect(refused).toBeLessThan(tried * 0.9)
 }, 60_000)
+
+it('many taken back in one go are judged as those taken back one by one, and the house is as without them', () => {
+  const { session } = house()
+  const memory = new FoldMemory()
+  const draft = session.draft()
+  const at = '2026-11-25T10:00:00.000Z'
+  const random = randomFrom(5)
+  // what others name and what names nothing, in any order: young before their dam, places before who lives there
+  const founding = [...draft.records.entries.values()].flat().filter(e => e.id === e.subject.id)
+  const targets = founding.map(entry => ({ entry, rank: random() })).sort((a, b) => a.rank - b.rank)
+  const context = { house: draft.house, almanac: session.almanac, today: DEMO_DAY }
+  let refused = 0
+  for (const { entry } of targets.slice(0, 160)) {
+    const taking: DatedEntry = {
+      id: v7(),
+      at,
+      day: DEMO_DAY,
+      subject: { type: 'entry', id: entry.id },
+      kind: 'void',
+      data: {},
+      source: 'keeper',
+    }
+    const said = checkEntry(taking, { ...context, records: draft.records, standing: () => draft.standing() })
+    // told without anything remembered
+    const anew = checkEntry(taking, { ...context, records: draft.records })
+    const counted = (problems: typeof said) => problems.map(p => p.message.replace(/^.*?( and \d+ more)? name/, 'name'))
+    expect(counted(said), entry.kind).toEqual(counted(anew))
+    if (said.length) refused++
+    else draft.add(taking)
+  }
+  expect(refused).toBeGreaterThan(20)
+  expect(refused).toBeLessThan(140)
+  expect(draft.house).toEqual(foldHouse(draft.records, memory))
+})

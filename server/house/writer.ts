@@ -97,13 +97,17 @@ export class HouseWriter {
     let { almanac } = this.session
     const pause = breather()
     const draft = this.session.draft()
-    const [tagOwner, find] = [(tag: string) => draft.tagOwner(tag), (id: string) => draft.find(id)]
+    const lookups = {
+      tagOwner: (tag: string) => draft.tagOwner(tag),
+      find: (id: string) => draft.find(id),
+      standing: () => draft.standing(),
+    }
     const accepted: DatedEntry[] = []
     for (const [i, given] of entries.entries()) {
       const house = draft.houseFor(given.subject)
       const { records } = draft
       const entry = completeEntry(house, this.dated(given, house))
-      const context = { records, house, almanac, today: this.session.today(), tagOwner, find }
+      const context = { records, house, almanac, today: this.session.today(), ...lookups }
       const problems = 'message' in entry ? [entry] : checkEntry(entry, context)
       if ('message' in entry || problems.length) {
         const at = (path: string) => (entries.length > 1 ? `entries.${i}.${path}` : path)
