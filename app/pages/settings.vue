@@ -31,8 +31,9 @@ const parts = computed(() => [
   { title: 'House', fields: partOf(name => !OF_FEEDERS.includes(name)) },
   { title: 'Feeders', fields: partOf(name => OF_FEEDERS.includes(name)) },
 ])
+const zoneHere = Intl.DateTimeFormat().resolvedOptions().timeZone
 // the list knows no UTC, in which a server often runs
-const zones = [...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', house.settings.timeZone])].sort()
+const zones = [...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', zoneHere, house.settings.timeZone])].sort()
 const items = { timeZone: zones.map(zone => ({ value: zone, label: zone })) }
 
 /** What the form was filled from: a change made meanwhile elsewhere is followed, and not written over. */
@@ -40,8 +41,7 @@ let from = house.settings
 const typed = ref<Typed>(typedSettings(from))
 const chosen = ref<Record<string, string>>({ ...from.schools })
 // a new house begins in the keeper's own time zone
-if (house.isEmpty && from.timeZone === 'UTC')
-  typed.value = { ...typed.value, timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone }
+if (house.isEmpty && from.timeZone === 'UTC') typed.value = { ...typed.value, timeZone: zoneHere }
 const met = ref<string[]>([])
 watch(
   () => house.settings,
