@@ -9,12 +9,12 @@ export interface InTheCold {
   verdict: string
 }
 
-const TODO: Record<InTheCold['action'], string> = {
+const ADVICE: Record<InTheCold['action'], string> = {
   takeOut: 'Take it out and warm it today; a loss this quick is mostly water or illness, so see the vet.',
   offerWater: 'Offer water, raise humidity, look at breath and skin, weigh again in a week.',
 }
 
 export const tellCold = ({ tag, action, verdict }: InTheCold): Omit<Told, 'reasons'> => ({
   text: `${tag}, in the cold: ${lowerFirst(verdict)}`,
-  todo: TODO[action],
+  todo: ADVICE[action],
 })

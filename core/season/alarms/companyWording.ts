@@ -21,7 +21,7 @@ const COMPANY_WORDS = {
 } as const
 const ASKED = ['least', 'most', 'sizeRatio'] as const
 
-const TODO =
+const ADVICE =
   'Give each a tub of its own, or part them today; look for bites, and at who eats. Put together on purpose, answer it.'
 
 /** The numbers of the almanac that a problem of company stands on. */
@@ -44,7 +44,7 @@ const reasonOf = ({ problem }: Crowded, almanac: Almanac): Reason => ({
 
 export const tellCrowded = (crowded: Crowded, almanac: Almanac): Told => ({
   text: `${crowded.name}, ${crowded.tags.join(', ')}: ${tellCompany(crowded.problem, almanac)}`,
-  todo: TODO,
+  todo: ADVICE,
   reasons: [reasonOf(crowded, almanac)],
 })
 
@@ -54,7 +54,7 @@ export function tellManyCrowded(same: readonly Crowded[], almanac: Almanac): Tol
   const names = same.slice(0, NAMED).map(c => c.name)
   return {
     text: `${same.length} places hold who should not sit together (${tellCompany(first!.problem, almanac)}): ${names.join(', ')}${same.length > NAMED ? ' …' : ''}`,
-    todo: TODO,
+    todo: ADVICE,
     reasons: [reasonOf(first!, almanac)],
   }
 }

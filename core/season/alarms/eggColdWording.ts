@@ -51,7 +51,7 @@ function textOf(cold: EggsCold, { eggsColdKills, eggsLately }: Almanac['common']
   return `${name} is at ${shown(cold, now)} and set to ${shown(cold, setC)}, for ${long} hours${standing(cold)}${dying(cold, eggsColdKills!.value)}. Lost so far, in days of development: ${told}`
 }
 
-const TODO =
+const ADVICE =
   'Look at plug, fuse and thermostat. Lid shut and a blanket round the box keep it warm; bring it back slowly, and do not turn the eggs.'
 
 const reasonOf = (cold: EggsCold, { eggsCold, eggsColdFor, eggsHarm, eggsColdKills }: Almanac['common']): Reason => ({
@@ -73,6 +73,6 @@ const reasonOf = (cold: EggsCold, { eggsCold, eggsColdFor, eggsHarm, eggsColdKil
 
 export const tellEggsCold = (cold: EggsCold, common: Almanac['common']): Told => ({
   text: textOf(cold, common),
-  todo: TODO,
+  todo: ADVICE,
   reasons: [reasonOf(cold, common)],
 })

@@ -14,7 +14,7 @@ export interface Refusing {
   byHand: boolean
 }
 
-const TODO: Record<Refusing['level'], string> = {
+const ADVICE: Record<Refusing['level'], string> = {
   vet: 'Call the reptile vet; meanwhile quiet, dark and warm.',
   weigh: 'Weigh it every week.',
   watch: 'Watch weight, not meals.',
@@ -28,6 +28,6 @@ export function tellRefusal({ tag, refusals, course, level, lost, byHand }: Refu
   const tries = next ? ` Next try: ${lowerFirst(next.of.how)}.` : ''
   return {
     text: `${tag} ${byHand ? 'eats only what is put into its mouth' : refused}${loss}${without}`,
-    todo: `${TODO[level]}${tries}`,
+    todo: `${ADVICE[level]}${tries}`,
   }
 }

@@ -14,7 +14,7 @@ export interface WeightLoss {
   harms: boolean
 }
 
-const TODO = {
+const ADVICE = {
   harm: 'Weigh again to be sure of it, have droppings tested, call the reptile vet.',
   watch: 'Weigh again in a week; look at droppings, warmth and who shares its place.',
 }
@@ -25,7 +25,7 @@ export const tellWeightLoss = (
   today: Day,
 ): Told => ({
   text: `${tag} weighs ${Math.round(lost * 100)} % less than at its best, ${formatDistance(best.day, today)}`,
-  todo: harms ? TODO.harm : TODO.watch,
+  todo: harms ? ADVICE.harm : ADVICE.watch,
   reasons: [
     {
       rule: 'Of its best weight in the last half year; eating does not make up for it',

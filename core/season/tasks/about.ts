@@ -1,8 +1,7 @@
-import type { AnimalState } from '../../subjects'
+import type { Subject } from '../../subjects'
 
-/** Of which animal a task is, and where it is done. */
-export const about = ({ id, tag, placeId }: Pick<AnimalState, 'id' | 'tag' | 'placeId'>) => ({
-  subject: { type: 'animal' as const, id },
-  tag,
-  placeId,
-})
+/** What a task is of, an animal if nothing else is said, and where it is done. */
+export const about = (
+  { id, tag, placeId }: { id: string; tag: string; placeId: string | null },
+  type: Subject['type'] = 'animal',
+) => ({ subject: { type, id }, tag, placeId })

@@ -6,6 +6,7 @@ import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { cultureTempC } from '../warmth'
+import { about } from './about'
 import { LABELS, tellHarvest, tellLook, tellSpent, tellTooOld } from './cultureWording'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
@@ -21,12 +22,10 @@ interface OfCulture {
 
 type Sort = (of: OfCulture) => Task | null
 
-const base = (sort: string, { culture: { id, tag, placeId } }: OfCulture) => ({
-  id: `${sort}:${id}`,
+const base = (sort: string, { culture }: OfCulture) => ({
+  ...about(culture, 'culture'),
+  id: `${sort}:${culture.id}`,
   kind: sort,
-  subject: { type: 'culture' as const, id },
-  tag,
-  placeId,
 })
 
 /** An old culture breeds mites for the others. */

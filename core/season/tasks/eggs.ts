@@ -5,6 +5,7 @@ import type { Task, TaskAction } from '../contracts'
 import { boxBalance, eggPhase, eggsToCome } from '../eggs'
 import { subjectAs } from '../guard'
 import { laneById } from '../indexes'
+import { about } from './about'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 import {
   LABELS,
@@ -32,11 +33,9 @@ const taskOf = (
   rest: Pick<Task, 'due' | 'actions'>,
   told: Told,
 ): Task => ({
+  ...about(clutch, 'clutch'),
   id: `${id}:${clutch.id}`,
   kind,
-  subject: { type: 'clutch', id: clutch.id },
-  tag: clutch.tag,
-  placeId: clutch.placeId,
   ...rest,
   ...told,
 })

@@ -4,15 +4,11 @@ import type { SeasonContext } from '../context'
 import type { Task } from '../contracts'
 import { subjectAs } from '../guard'
 import { mealNow } from '../mealNow'
+import { about } from './about'
 import { LABELS, tellCount, tellGroupMeal, tellNest } from './groupsWording'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
-const base = (sort: string, { id, tag, placeId }: GroupState) => ({
-  id: `${sort}:${id}`,
-  subject: { type: 'group' as const, id },
-  tag,
-  placeId,
-})
+const base = (sort: string, group: GroupState) => ({ ...about(group, 'group'), id: `${sort}:${group.id}` })
 
 function feedTask(group: GroupState, context: TaskContext): Task[] {
   const { almanac, today } = context

@@ -6,6 +6,7 @@ import { TADPOLE_FOOD, tadpolesLeft, youngInGroup, type ClutchState } from '../.
 import type { Task, TaskAction } from '../contracts'
 import { subjectAs } from '../guard'
 import { laneById } from '../indexes'
+import { about } from './about'
 import { LABELS, tellTadpoleFood, tellYoungFood } from './nurseryWording'
 import { due, tasksOfEach, type TaskContext, type TaskMaker } from './taskMaker'
 
@@ -16,12 +17,10 @@ const lostSome: TaskAction = {
   ask: { field: 'count', label: LABELS.lost, likely: 1 },
 }
 
-const base = (sort: string, { id, tag, placeId }: ClutchState) => ({
-  id: `${sort}:${id}`,
+const base = (sort: string, clutch: ClutchState) => ({
+  ...about(clutch, 'clutch'),
+  id: `${sort}:${clutch.id}`,
   kind: 'feed',
-  subject: { type: 'clutch' as const, id },
-  tag,
-  placeId,
 })
 
 function tadpoleFoodTask(clutch: ClutchState, { almanac, today }: TaskContext): Task[] {

@@ -4,15 +4,14 @@ import { tadpolesLeft, type ClutchState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import type { Task, TaskAction } from '../contracts'
 import { subjectAs } from '../guard'
+import { about } from './about'
 import { LABELS, tellHousing, tellMeasure, tellPutTogether, tellWater, type Tadpoles } from './tadpolesWording'
 import { due, tasksOfEach, type TaskMaker } from './taskMaker'
 
-const base = (sort: string, { id, tag, placeId }: ClutchState) => ({
-  id: `${sort}:${id}`,
+const base = (sort: string, clutch: ClutchState) => ({
+  ...about(clutch, 'clutch'),
+  id: `${sort}:${clutch.id}`,
   kind: 'tadpoles',
-  subject: { type: 'clutch' as const, id },
-  tag,
-  placeId,
 })
 
 const firstHatched = ({ hatched }: ClutchState): number => Math.min(...hatched.map(h => h.day))
