@@ -73,6 +73,9 @@ export function canReferTo(schema: z.ZodType): Set<ReferenceTo> {
   return new Set(refersTo ? [refersTo] : [])
 }
 
+/** A text of several lines, or of none. */
+export const freeText = (most: number) => z.string().max(most, `At most ${most} characters`)
+
 /**
  * A text of one line: names and tags travel into files whose lines mean something.
  * @param empty what is said of an empty one; left out where it may be empty

@@ -27,23 +27,16 @@ defineSlots<{ default: () => unknown; fields: () => unknown }>()
 const house = useHouse()
 const form = useTemplateRef<FormErrors & { validate: (how: { silent: true }) => Promise<unknown> }>('form')
 const state = reactive({ typed })
-// part of what is sent may be chosen beside the fields
-const refusals = useRefusals(() => [typed.value, data()], form)
-const busy = ref(false)
-/** What is wrong of what no field asks for. */
-const beside = ref<string[]>([])
 const fieldOf = (name: string) => [name, name.split('.')[0]!].find(n => n in props.fields)
-/** Each to its field; the others are said above the button. */
-function placed(errors: readonly FieldError[]): FieldError[] {
-  beside.value = errors.filter(({ name }) => !fieldOf(name)).map(e => e.message)
-  return errors.map(e => ({ ...e, name: fieldOf(e.name) ?? e.name }))
-}
+// part of what is sent may be chosen beside the fields
+const { still, setErrors, placed, beside } = useRefusals(() => [typed.value, data()], form, fieldOf)
+const busy = ref(false)
 /** It was sent, and something is wrong. */
 const refused = ref(false)
 const shown: FormErrors = {
   setErrors: errors => {
     refused.value = true
-    refusals.setErrors(placed(errors))
+    setErrors(errors)
   },
 }
 function wrong(): void {
@@ -85,7 +78,7 @@ function found(): FieldError[] {
   const result = props.schema.safeParse(data())
   const unfit = result.error?.issues.map(i => ({ name: i.path.join('.'), message: i.message })) ?? []
   return result.success && !unread.length && !further.length
-    ? refusals.still()
+    ? still()
     : [...unread, ...[...further, ...unfit].filter(({ name }) => !(name in problems))]
 }
 

@@ -206,6 +206,31 @@ describe('fields of a form', () => {
     }
   })
 
+  it('say in words of their own what is beyond their limits', () => {
+    const numbers = ['count', 'number', 'temperature', 'mass', 'money', 'share']
+    const samples = (as: string) =>
+      numbers.includes(as)
+        ? ['999999999999', '0', '0.00001', '-1', '-999999']
+        : ['text', 'lines'].includes(as)
+          ? ['x'.repeat(3000), 'one\ntwo']
+          : []
+    let refused = 0
+    for (const kind of withFields)
+      for (const [name, field] of Object.entries(kind.fields!))
+        for (const text of samples(field.as)) {
+          const { data, problems } = readFields({ [name]: field }, { [name]: text }, { tempUnit: '°C', massUnit: 'g' })
+          const issues = name in data ? (kind.data.safeParse(data).error?.issues ?? []) : []
+          const own = issues.filter(i => i.path[0] === name).map(i => i.message)
+          for (const message of [...own, ...Object.values(problems)]) {
+            refused++
+            expect(message, `${kind.kind}.${name} ${text.slice(0, 14)}`).not.toMatch(
+              /expected|too (big|small)|invalid/i,
+            )
+          }
+        }
+    expect(refused).toBeGreaterThan(100)
+  })
+
   it('of an allele offer no choice that a locus does not take', () => {
     const allele = { sign: 'a', mode: 'recessive', look: 'ash', doubleLook: null, double: 'well' }
     const { data } = entryKinds.get('locusNamed')!

@@ -59,6 +59,21 @@ describe('the form of the settings', () => {
     expect(settingsRead(data)).toMatchObject({ appetite: 0.8, latitude: -33.5, currency: 'CHF' })
   })
 
+  it('says in words of its own what is beyond its limits, or no number', () => {
+    const { data: schema } = entryKinds.get('settingsChanged')!
+    const numbers = Object.entries(fields).filter(([, { as }]) => as === 'share' || as === 'number')
+    expect(numbers.map(([name]) => name)).toContain('coverQuantile')
+    for (const [name, { below }] of numbers)
+      for (const text of ['99999999', '0.0001', '0', ...(below ? ['-91'] : ['-1']), 'many']) {
+        const { data, problems } = readFields(fields, { ...typedSettings(defaultSettings), [name]: text }, units)
+        const issues = schema.safeParse(settingsRead(data)).error?.issues.map(i => i.message) ?? []
+        for (const message of [...Object.values(problems), ...issues])
+          expect(message, `${name} ${text}`).not.toMatch(/expected|invalid|too (big|small)/i)
+        // nothing so large is taken
+        if (text === '99999999' || text === 'many') expect([...Object.values(problems), ...issues]).not.toEqual([])
+      }
+  })
+
   it('a share less than nothing is refused', () => {
     const typed = { ...typedSettings(defaultSettings), waste: '-5' }
     expect(readFields(fields, typed, units).problems).toEqual({ waste: 'It cannot be negative' })

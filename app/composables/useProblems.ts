@@ -1,6 +1,8 @@
 /** Puts the focus where the first thing is wrong, once it is shown: it may stand far above the button. */
 export async function focusFirstWrong(): Promise<void> {
   await nextTick()
+  // a form that was being checked lets go of its fields only now
+  await nextTick()
   const wrong = '[aria-invalid="true"]'
   document.querySelector<HTMLElement>(`[role="dialog"] ${wrong}, main ${wrong}`)?.focus()
 }

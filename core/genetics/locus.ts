@@ -21,7 +21,7 @@ export const Allele = z.strictObject({
   /** What one sees: of a recessive in double form, of others in one copy. */
   look: lineOfText(40, 'A look needs a name'),
   /** Third look of an incomplete dominant in double form. */
-  doubleLook: z.string().trim().max(40).nullable().default(null),
+  doubleLook: z.string().trim().max(40, 'At most 40 characters').nullable().default(null),
   /** Whether the double form does not live, or is weak. */
   double: z.enum(['well', 'weak', 'lethal']).default('well'),
 })
@@ -47,7 +47,7 @@ export const LocusData = z
       .array(Allele)
       .min(1, 'A locus has at least one allele beside the wild one')
       .max(MOST_ALLELES, `At most ${MOST_ALLELES} alleles beside the wild one`),
-    note: z.string().trim().max(500).nullable().default(null),
+    note: z.string().trim().max(500, 'At most 500 characters').nullable().default(null),
     /** Share of each allele in animals of which nothing is known; left out, it is rare. */
     unstatedShare: z
       .number({ error: 'The share must be a number' })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { freeText } from '../reference'
 import type { Day } from '../chance'
 
 /** What an entry is about: a sort of subject (see the registry) and its id. */
@@ -22,7 +23,7 @@ export const Entry = z.strictObject({
   v: z.number().int().min(1).max(1000).optional(),
   data: z.record(z.string(), z.unknown()),
   source: z.enum(ENTRY_SOURCES).default('keeper'),
-  note: z.string().max(2000).optional(),
+  note: freeText(2000).optional(),
 })
 export type Entry = z.infer<typeof Entry>
 

@@ -8,6 +8,9 @@ const LATEST_DAY = Date.UTC(2100, 0, 1) / 86_400_000
 /** Appetite of the house, in times of the ladder: no more and no less is taken. */
 export const APPETITE = { least: 0.2, most: 5 }
 
+/** What cups yield here, in times of the almanac. */
+const CUP_YIELD = { least: 0.1, most: 5 }
+
 export const WASTE_AT_MOST = 0.5
 
 /** How much is offered, in times of the ladder: what is eaten, and what is never. */
@@ -21,7 +24,10 @@ export const HouseSettings = z.strictObject({
   /** Day on which cups are started and orders go out: 0 = Sunday. */
   cultureWeekday: z.number().int().min(0).max(6),
   /** Share of scenarios whose need the plan covers. */
-  coverQuantile: z.number().min(0.5, 'Under one half is a plan to fail').max(0.99),
+  coverQuantile: z
+    .number({ error: 'The share must be a number' })
+    .min(0.5, 'Under one half is a plan to fail')
+    .max(0.99, 'Nothing alive is surer than 99 in 100'),
   /** Seasons without a hungry day that are aimed at, as a share: spares are planned to reach it; null = none for that. */
   safeSeasons: z
     .number({ error: 'The aim must be a number of seasons in 100' })
@@ -32,13 +38,19 @@ export const HouseSettings = z.strictObject({
   tempUnit: z.enum(['°C', '°F']),
   schools: z.record(z.string().max(120), z.string().max(60)),
   /** Appetite and cup yield against the almanac, 1 = the same. */
-  appetite: z.number().min(APPETITE.least).max(APPETITE.most),
+  appetite: z
+    .number({ error: 'The appetite must be a number' })
+    .min(APPETITE.least, `At least ${100 * APPETITE.least} % of the ladder`)
+    .max(APPETITE.most, `At most ${100 * APPETITE.most} % of the ladder`),
   /** Of what is offered, so large a share is never eaten: it gets away, dies, or is taken out again. */
   waste: z
     .number({ error: 'What is left must be a share' })
     .min(0, 'Less than nothing cannot be left')
     .max(WASTE_AT_MOST, 'Over half is left: offer less instead'),
-  cupYield: z.number().min(0.1).max(5),
+  cupYield: z
+    .number({ error: 'The yield must be a number' })
+    .min(CUP_YIELD.least, `At least ${100 * CUP_YIELD.least} % of the almanac`)
+    .max(CUP_YIELD.most, `At most ${100 * CUP_YIELD.most} % of the almanac`),
   /** Minutes there are for starting cultures on one day; null = as long as it takes. */
   cultureMinutes: z
     .number({ error: 'The time must be a number of minutes' })

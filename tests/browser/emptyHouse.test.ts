@@ -74,6 +74,7 @@ describe('an empty house', () => {
     await paste(`tag,species,sex,born\n${rows.join('\n')}\nZ-200,Dragon,,`)
     await visit.press('Add 201 animals', '[role="dialog"]')
     await visit.untilText('[role="dialog"] [role="alert"]', 'Row 201: the almanac has no species “Dragon”')
+    await visit.until('the focus in the list', () => document.activeElement?.tagName === 'TEXTAREA')
     await paste(`tag,species,sex,born\n${rows.join('\n')}`)
     await visit.press('Add 200 animals', '[role="dialog"]')
     await visit.untilGone('[role="dialog"]')

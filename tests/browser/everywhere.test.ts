@@ -245,6 +245,10 @@ describe('by keyboard', () => {
     const top = await visit.page.evaluate(() => document.activeElement!.getBoundingClientRect().top)
     expect(top).toBeGreaterThanOrEqual(0)
     expect(top).toBeLessThan(800)
+    // what is beyond a limit is said in the words of a keeper
+    await visit.retype('xpath///label[contains(., "Need to cover")]/following::input[1]', '140')
+    await visit.press('Keep settings')
+    await visit.untilText('main', 'Nothing alive is surer than 99 in 100')
   })
 })
 

@@ -23,21 +23,11 @@ const state = reactive({
   ways: {} as GroupWays,
 })
 const form = useTemplateRef<FormErrors>('form')
-const refusals = useRefusals(state, form)
 const FIELDS = ['speciesId', 'cool', 'placeId']
-/** What was refused of what no field asks for: who goes, and how. */
-const beside = ref('')
-const shown: FormErrors = {
-  setErrors: errors => {
-    beside.value = errors
-      .filter(e => !FIELDS.includes(e.name))
-      .map(e => e.message)
-      .join('. ')
-    refusals.setErrors(errors)
-  },
-}
+/** Refused may be also who goes, and how, which no field asks for. */
+const { still, setErrors, placed, beside } = useRefusals(state, form, name => FIELDS.find(field => field === name))
 const validate = () =>
-  coolDay.value === null ? [{ name: 'cool', message: 'Write the day of cooling' }] : refusals.still()
+  placed(coolDay.value === null ? [{ name: 'cool', message: 'Write the day of cooling' }] : still())
 
 const wintering = computed(() =>
   [
@@ -77,7 +67,7 @@ watch(
   open,
   is => {
     if (!is) return
-    beside.value = ''
+    beside.value = []
     const g = props.group
     const own = g ? house.house.winters[g.groupId] : undefined
     Object.assign(state, {
@@ -198,7 +188,6 @@ const coldPlaces = computed(() =>
 )
 
 async function send(): Promise<void> {
-  beside.value = ''
   const { cool, chosen, single, speciesId } = state
   const own = props.group ? house.house.winters[props.group.groupId] : undefined
   const placeId = rests.value ? null : (state.placeId ?? null)
@@ -207,7 +196,7 @@ async function send(): Promise<void> {
     ? await record(
         winterChanges(own, { cool, placeId, ways: ways.value, chosen, single }),
         `${tag}: programme changed`,
-        shown,
+        { setErrors },
       )
     : await record(
         {
@@ -223,7 +212,7 @@ async function send(): Promise<void> {
           },
         },
         `${tag} planned`,
-        shown,
+        { setErrors },
       )
   if (done) open.value = false
 }
@@ -276,7 +265,7 @@ async function send(): Promise<void> {
         <p v-else-if="placing?.placed.length" class="small quiet">
           All fit: {{ [...new Set(placing.placed.map(p => house.placeName(p.placeId)))].join(', ') }}.
         </p>
-        <p v-if="beside" role="alert" class="small">{{ beside }}</p>
+        <p v-if="beside.length" role="alert" class="small">{{ beside.join('. ') }}</p>
         <UButton
           type="submit"
           :label="group ? 'Change programme' : `Plan ${state.chosen.length} animals`"

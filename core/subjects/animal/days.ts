@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { reference } from '../../reference'
+import { freeText, reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain } from '../../log'
 import { dayFromIso } from '../../units'
 import { companyQuestion } from '../company'
@@ -249,7 +249,7 @@ export const dayKinds = [
     kind: 'died',
     subject: 'animal',
     verb: 'Record death',
-    data: z.strictObject({ cause: z.string().max(300).optional() }),
+    data: z.strictObject({ cause: freeText(300).optional() }),
     fields: { cause: { label: 'Cause, if known', as: 'text' } },
     apply: end('dead'),
     wording: d => (d.cause ? `Died: ${d.cause}` : 'Died'),

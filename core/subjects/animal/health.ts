@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { defineKind, seen, type DatedEntry } from '../../log'
-import { lineOfText, reference } from '../../reference'
+import { freeText, lineOfText, reference } from '../../reference'
 import { dayFromIso } from '../../units'
 import { dayText } from '../fields'
 import type { AnimalState, Treatment } from './state'
@@ -52,7 +52,7 @@ export const healthKinds = [
     kind: 'droppingsTested',
     subject: 'animal',
     verb: 'Record test of droppings',
-    data: z.strictObject({ clear: z.boolean(), note: z.string().max(300).optional() }),
+    data: z.strictObject({ clear: z.boolean(), note: freeText(300).optional() }),
     apply(state, { clear }, entry) {
       state.droppings = { ...seen(entry), clear }
     },

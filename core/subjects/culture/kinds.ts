@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { lineOfText, reference } from '../../reference'
+import { freeText, lineOfText, reference } from '../../reference'
 import type { Almanac, Feeder } from '../../almanac'
 import { defineKind, seen, sure, type Problem } from '../../log'
 import { amount, tag } from '../fields'
@@ -251,7 +251,7 @@ export const cultureKinds = [
     kind: 'cultureFailed',
     subject: 'culture',
     verb: 'Record failure',
-    data: z.strictObject({ why: z.string().max(300).optional() }),
+    data: z.strictObject({ why: freeText(300).optional() }),
     apply(state, _, entry) {
       state.failed = seen(entry)
     },

@@ -8,7 +8,10 @@ export const troubleKinds = [
     kind: 'cultureFound',
     subject: 'culture',
     verb: 'Record finding',
-    data: z.strictObject({ what: z.enum(TROUBLES), note: z.string().trim().max(300).optional() }),
+    data: z.strictObject({
+      what: z.enum(TROUBLES),
+      note: z.string().trim().max(300, 'At most 300 characters').optional(),
+    }),
     fields: { note: { label: 'Note', as: 'text' } },
     check: (state, { what }): Problem | null =>
       state.failed || state.finished

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { lineOfText, reference } from '../../reference'
+import { freeText, lineOfText, reference } from '../../reference'
 import { defineKind, seen, sure, writtenAgain, type Problem } from '../../log'
 import { dayFromIso } from '../../units'
 import { companyQuestion } from '../company'
@@ -229,7 +229,7 @@ export const groupKinds = [
     kind: 'groupLost',
     subject: 'group',
     verb: 'Record losses',
-    data: z.strictObject({ count: some('Lost'), sex, cause: z.string().max(300).optional() }),
+    data: z.strictObject({ count: some('Lost'), sex, cause: freeText(300).optional() }),
     apply(state, { count, sex, cause }, entry) {
       takeOut(state, count, sex)
       state.lost = [...state.lost, { ...seen(entry), count, cause: cause ?? null }].slice(-LOSSES_KEPT)

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { defineKind, seen, type Problem } from '../../log'
-import { lineOfText, reference } from '../../reference'
+import { freeText, lineOfText, reference } from '../../reference'
 import { dayFromIso } from '../../units'
 import { withCare } from '../careDone'
 import { dayText } from '../fields'
@@ -69,7 +69,7 @@ export const jobKinds = [
     kind: 'jobDone',
     subject: 'job',
     verb: 'Done',
-    data: z.strictObject({ note: z.string().max(300).optional() }),
+    data: z.strictObject({ note: freeText(300).optional() }),
     apply(state, _, entry) {
       state.care = withCare(state.care, state.id, entry)
     },

@@ -26,7 +26,11 @@ export const lampKinds = [
       tag,
       lamp: lineOfText(60, 'A lamp needs a name'),
       placeId: reference('place').nullable().default(null),
-      lifeDays: z.number().int().min(1).max(3650),
+      lifeDays: z
+        .number({ error: 'The life must be a number of days' })
+        .int('The life must be a whole number of days')
+        .min(1, 'At least a day')
+        .max(3650, 'Over ten years: check the life'),
       source: z.enum(LAMP_SOURCE_IDS).optional(),
       distanceCm: distance.optional(),
       powerW: powerW.optional(),

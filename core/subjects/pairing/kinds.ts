@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { reference } from '../../reference'
+import { freeText, reference } from '../../reference'
 import type { BreedingEvent } from '../../almanac'
 import { defineKind, seen, type CheckContext, type Problem } from '../../log'
 import { isOneSpecies } from '../oneSpecies'
@@ -197,7 +197,7 @@ export const pairingKinds = [
     kind: 'pairingEnded',
     subject: 'pairing',
     verb: 'End season',
-    data: z.strictObject({ why: z.string().max(300).optional() }),
+    data: z.strictObject({ why: freeText(300).optional() }),
     apply(state, _, entry) {
       apart(state, entry.day)
       state.ended = seen(entry)

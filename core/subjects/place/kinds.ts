@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { FITTINGS, SUBSTRATES } from '../../almanac'
 import { defineKind, seen, type House, type Problem } from '../../log'
-import { lineOfText, reference } from '../../reference'
+import { freeText, lineOfText, reference } from '../../reference'
 import { CHANNELS, CHANNEL_IDS, ZONES, ZONE_IDS, implausible, type Channel } from '../../channels'
 import { formatQuantity, upperFirst, type TempUnit } from '../../units'
 import { FINDINGS, FINDING_WORDS } from '../care'
@@ -42,7 +42,12 @@ export const PlaceData = z.strictObject({
   name: lineOfText(60, 'A place needs a name'),
   kind: z.enum(PLACE_KINDS),
   parentId: reference('place').nullable().default(null),
-  order: z.number().int().min(0).max(9999).default(0),
+  order: z
+    .number({ error: 'The rank must be a number' })
+    .int('The rank must be a whole number')
+    .min(0, 'The rank cannot be negative')
+    .max(9999, 'At most rank 9999')
+    .default(0),
   tempC: z
     .number({ error: 'The temperature must be a number' })
     .min(-5, 'Under −5 °C is not believable')
@@ -186,7 +191,7 @@ export const placeKinds = [
       but: z.array(reference('place')).max(500).optional(),
       /** Nothing, where the list is empty; not said, where there is none. */
       found: z.array(z.enum(FINDINGS)).max(FINDINGS.length).optional(),
-      note: z.string().max(300).optional(),
+      note: freeText(300).optional(),
     }),
     apply(state, { job, but, found, note }, entry) {
       state.care = withCare(state.care, job, entry, but, found)
@@ -209,7 +214,7 @@ export const placeKinds = [
     kind: 'findingSettled',
     subject: 'place',
     verb: 'Settled',
-    data: z.strictObject({ of: z.string().min(1).max(80), note: z.string().max(300).optional() }),
+    data: z.strictObject({ of: z.string().min(1).max(80), note: freeText(300).optional() }),
     apply(state, { of }) {
       state.found = state.found?.filter(f => f.entryId !== of)
     },

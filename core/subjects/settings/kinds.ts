@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { freeText } from '../../reference'
 import { LogbookError, defineKind, redated, sure, type CheckContext, type KindContext, type Problem } from '../../log'
 import { HouseSettings, WARM_UP_WITHIN_DAYS, defaultSettings } from '../../settings'
 import { withCare } from '../careDone'
@@ -34,7 +35,7 @@ export const settingsKinds = [
     kind: 'houseCared',
     subject: 'settings',
     verb: 'Record test',
-    data: z.strictObject({ job: z.enum(HOUSE_JOBS), note: z.string().max(300).optional() }),
+    data: z.strictObject({ job: z.enum(HOUSE_JOBS), note: freeText(300).optional() }),
     apply(state, { job }, entry) {
       state.care = withCare(state.care, job, entry)
     },

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { unitName } from '../../almanac'
 import { defineKind, sure, writtenAgain, type CheckContext, type DatedEntry, type Problem } from '../../log'
-import { reference } from '../../reference'
+import { freeText, reference } from '../../reference'
 import { dayFromIso, formatFullDay } from '../../units'
 import { amount, dayText } from '../fields'
 import type { StockLot, StockState } from './state'
@@ -207,7 +207,7 @@ export const stockKinds = [
     kind: 'orderDropped',
     subject: 'prey',
     verb: 'Drop order',
-    data: z.strictObject({ why: z.string().max(300).optional(), of: ofOrder }),
+    data: z.strictObject({ why: freeText(300).optional(), of: ofOrder }),
     fields: { why: { label: 'Why', as: 'text' } },
     check: (state, { of }) => (state.onOrder[orderAt(state, of)] ? null : NOT_ON_ORDER),
     apply(state, { of }) {
@@ -222,7 +222,7 @@ export const stockKinds = [
     verb: 'Record thrown away',
     data: z.strictObject({
       count: amount('Thrown away'),
-      why: z.string().max(300).optional(),
+      why: freeText(300).optional(),
       /** Not thrown away: it is counted as the next size from now on. */
       grown: z.literal(true).optional(),
     }),
