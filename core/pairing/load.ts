@@ -3,7 +3,7 @@ import type { Day, DayDist } from '../chance'
 import type { Judgement } from '../judgement'
 import type { AnimalState, ClutchState, Weighing } from '../subjects'
 import type { LoadFinding, LoadSeen } from './loadFindings'
-import { loadInputs, tellLoad } from './loadWording'
+import { loadReason, tellLoad } from './loadWording'
 
 export const LOAD_ACTIONS = ['rest', 'weigh', 'feedUp', 'again', 'nothing'] as const
 export type LoadAction = (typeof LOAD_ACTIONS)[number]
@@ -105,8 +105,6 @@ export function judgeLoad(
       mealsSince: seen?.mealsSince ?? 0,
       refusedSince: seen?.refusedSince ?? 0,
     },
-    reasons: seen
-      ? [{ rule, inputs: loadInputs(seen, species, common, today), change: 'A weight, a meal, another clutch' }]
-      : [{ rule, inputs: [] }],
+    reasons: [loadReason(rule, seen, species, common, today)],
   }
 }

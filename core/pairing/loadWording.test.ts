@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { shippedAlmanac, speciesOf } from '../almanac'
 import type { LoadFinding, LoadSeen } from './loadFindings'
-import { loadInputs, tellLoad } from './loadWording'
+import { loadReason, tellLoad } from './loadWording'
 
 it.each([
   [{ code: 'noClutch' }, 'No clutch in this season yet'],
@@ -37,7 +37,7 @@ it('says what was weighed and what was not, and leads to the entries', () => {
     refusedSince: 2,
   }
   const of = { ...species, mating: species.mating! }
-  const inputs = loadInputs(seen, of, shippedAlmanac.common, today)
+  const { inputs } = loadReason('', seen, of, shippedAlmanac.common, today)
   expect(Object.fromEntries(inputs.map(i => [i.label, i.value]))).toMatchObject({
     'After laying': 'not weighed',
     'Of the weight before': '75 %',
@@ -45,6 +45,6 @@ it('says what was weighed and what was not, and leads to the entries', () => {
   })
   expect(inputs.filter(i => i.from.kind === 'entry').map(i => i.label)).toEqual(['Before the season', 'Now'])
   // a weight that is the one after laying stands once
-  const once = loadInputs({ ...seen, after: seen.now }, of, shippedAlmanac.common, today)
+  const { inputs: once } = loadReason('', { ...seen, after: seen.now }, of, shippedAlmanac.common, today)
   expect(once.some(i => i.label === 'Now')).toBe(false)
 })

@@ -33,8 +33,7 @@ const WORDS: { [C in LoadFinding['code']]: (finding: Extract<LoadFinding, { code
 
 export const tellLoad = <F extends LoadFinding>(finding: F): Told => (WORDS[finding.code] as (f: F) => Told)(finding)
 
-/** What her load was judged by. */
-export function loadInputs(
+function loadInputs(
   { clutches, last, before, after, now, ofBefore, mealsSince, refusedSince }: LoadSeen,
   species: Species & { mating: Mating },
   common: Almanac['common'],
@@ -59,4 +58,17 @@ export function loadInputs(
     factInput('May go again from', `${path}.againFrom.value`, againFrom),
     ...(perSeason ? [spreadInput('Clutches a season', `species.${species.id}.nextClutch.perSeason`, perSeason)] : []),
   ]
+}
+
+/** The rule that was followed, with what her load was judged by. */
+export function loadReason(
+  rule: string,
+  seen: LoadSeen | null,
+  species: Species & { mating: Mating },
+  common: Almanac['common'],
+  today: Day,
+): Reason {
+  return seen
+    ? { rule, inputs: loadInputs(seen, species, common, today), change: 'A weight, a meal, another clutch' }
+    : { rule, inputs: [] }
 }

@@ -1,5 +1,6 @@
 import type { Day } from '../chance'
 import type { Reason } from '../judgement'
+import { tellLate, tellUnmet, type Unmet } from './rotaWording'
 
 /** An open pair as the rota sees it. */
 export interface RotaPair {
@@ -111,7 +112,7 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
       from,
       to,
       running,
-      why: late ? `${p.why}, late` : p.why,
+      why: late ? tellLate(p.why) : p.why,
       reasons: p.reasons,
     })
     maleFree.set(p.sireId, to + p.restDays + 1)
@@ -179,22 +180,19 @@ export function planRota({ pairs, blocked, maleRests, today, days }: RotaInput):
     }
   }
   const seen = new Set(visits.map(v => v.pairingId))
-  const why = (p: RotaPair): Pick<Unvisited, 'why' | 'waits'> => {
-    if (p.until !== null && p.until < today)
-      return { why: `${p.why}; the days for it are past, next after her next clutch`, waits: true }
-    if (p.from >= end) return { why: `${p.why}; more than ${Math.round(days / 7)} weeks ahead`, waits: true }
-    if (length.get(p.pairingId) === null)
-      return { why: 'their meals leave no day between: feed one of them later', waits: false }
-    return { why: 'the male is taken by others on all her days: another male, or fewer females', waits: false }
+  const unmet = (p: RotaPair): Unmet => {
+    if (p.until !== null && p.until < today) return { is: 'past' }
+    if (p.from >= end) return { is: 'ahead', days }
+    return length.get(p.pairingId) === null ? { is: 'meals' } : { is: 'male' }
   }
   const unvisited = pairs
     .filter(p => p.wanted > 0 && p.together === null && !seen.has(p.pairingId))
-    .map((p): Unvisited => ({
-      pairingId: p.pairingId,
-      damId: p.damId,
-      sireId: p.sireId,
-      ...why(p),
-      reasons: p.reasons,
-    }))
+    .map((p): Unvisited => {
+      const { pairingId, damId, sireId, reasons } = p
+      const why = unmet(p)
+      // only time brings the one or the other
+      const waits = why.is === 'past' || why.is === 'ahead'
+      return { pairingId, damId, sireId, why: tellUnmet(why, p.why), waits, reasons }
+    })
   return { visits: visits.sort((a, b) => a.from - b.from || (a.pairingId < b.pairingId ? -1 : 1)), unvisited }
 }

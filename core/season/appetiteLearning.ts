@@ -1,9 +1,10 @@
 import { feederOf, schoolChoice, speciesOf } from '../almanac'
 import { stepOf } from '../feeding'
-import { computedInput, factInput, settingInput, type Reason } from '../judgement'
+import type { Reason } from '../judgement'
 import { learntShare, learntYield } from '../learning'
 import { APPETITE, WASTE_AT_MOST, offeredTimes } from '../settings'
 import { livingAnimals, type AnimalState } from '../subjects'
+import { tellAppetite, tellWaste } from './appetiteLearningWording'
 import type { SeasonContext } from './context'
 
 /** What the meals of the house say of its appetite, in times of the ladder. */
@@ -66,7 +67,7 @@ function eatenBy(animal: AnimalState, { almanac, settings }: Context): Eaten | n
  */
 export function appetiteLesson(context: Context): AppetiteLesson | null {
   const { almanac, settings, house } = context
-  const { appetiteShrink, appetiteMeals, lessonFrom, lessonDiffers } = almanac.common
+  const { appetiteShrink, lessonFrom, lessonDiffers } = almanac.common
   const eaten = livingAnimals(house).flatMap(a => eatenBy(a, context) ?? [])
   if (eaten.length < lessonFrom!.value) return null
   // drawn towards what is set, in times of it
@@ -76,35 +77,9 @@ export function appetiteLesson(context: Context): AppetiteLesson | null {
   )
   const appetite = Math.min(APPETITE.most, Math.max(APPETITE.least, Number((settings.appetite * factor).toFixed(2))))
   if (Math.abs(appetite - settings.appetite) < lessonDiffers!.value * settings.appetite) return null
-  const seen = eaten.reduce((n, e) => n + e.times, 0) / eaten.length
-  return {
-    appetite,
-    text: `${eaten.length} animals eat ${seen.toFixed(2)} × what their ladders say, drawn to what is set: ${appetite}, not ${settings.appetite}`,
-    reasons: [
-      {
-        rule: 'Weight eaten at meals that were taken, over that of the ladder on the same day, animal by animal; who finishes all that is offered may have eaten more',
-        inputs: [
-          computedInput('Animals', `${eaten.length}`),
-          computedInput(
-            'Each eats, × its ladder',
-            eaten
-              .slice(0, NAMED)
-              .map(e => e.times.toFixed(2))
-              .join(', '),
-          ),
-          settingInput('Set', `${settings.appetite} × the ladder`, 'appetite'),
-          factInput('What is set weighs as', 'common.appetiteShrink.value', appetiteShrink!),
-          factInput('Of one that ate at least', 'common.appetiteMeals.value', appetiteMeals!),
-        ],
-        change: 'Each further meal that is written with what was taken',
-      },
-    ],
-  }
+  const times = eaten.map(e => e.times)
+  return { appetite, ...tellAppetite(times, appetite, context) }
 }
-/** So many animals stand in the working. */
-const NAMED = 12
-
-const percent = (share: number) => `${Math.round(100 * share)} %`
 
 /**
  * How much of what the insect-eaters of the house are offered is left at meals that they took, by weight, drawn towards
@@ -114,7 +89,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
  */
 export function wasteLesson(context: Context): WasteLesson | null {
   const { almanac, settings, house } = context
-  const { appetiteShrink, appetiteMeals, lessonFrom, lessonDiffers } = almanac.common
+  const { appetiteShrink, lessonFrom, lessonDiffers } = almanac.common
   const eaten = livingAnimals(house).flatMap(a => eatenBy(a, context) ?? [])
   if (eaten.length < lessonFrom!.value) return null
   const left = eaten.map(e => e.left)
@@ -123,21 +98,5 @@ export function wasteLesson(context: Context): WasteLesson | null {
   const waste = Math.min(WASTE_AT_MOST, Number(share.toFixed(2)))
   const more = offeredTimes({ ...settings, waste }) / offeredTimes(settings)
   if (Math.abs(more - 1) < lessonDiffers!.value) return null
-  return {
-    waste,
-    text: `${percent(all / left.length)} of what ${left.length} animals are offered is left, drawn to what is set: ${percent(waste)}, not ${percent(settings.waste)}. Where they want no more, offer less; where it gets away, keep so much more ready`,
-    reasons: [
-      {
-        rule: 'Weight left of what was offered, at meals that were taken, animal by animal; what is kept ready is what is eaten, over the share that is not left',
-        inputs: [
-          computedInput('Left by each', left.slice(0, NAMED).map(percent).join(', ')),
-          computedInput('Kept ready then', `${more.toFixed(2)} × as much as now`),
-          settingInput('Set', percent(settings.waste), 'waste'),
-          factInput('What is set weighs as', 'common.appetiteShrink.value', appetiteShrink!),
-          factInput('Of one that ate at least', 'common.appetiteMeals.value', appetiteMeals!),
-        ],
-        change: 'Each further meal that is written with what was taken',
-      },
-    ],
-  }
+  return { waste, ...tellWaste(left, waste, more, context) }
 }

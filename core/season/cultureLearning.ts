@@ -1,29 +1,12 @@
 import { feederOf, shipped, type Feeder, type Supply } from '../almanac'
 import { mean, quantile } from '../chance'
-import { computedInput, factInput, type Reason } from '../judgement'
 import { learntApart, learntShare, learntWait, learntYield, type Sorted } from '../learning'
-import {
-  APART,
-  CULTURE_SORTS,
-  type ApartNumber,
-  type CultureApart,
-  type CultureSort,
-  type CultureState,
-} from '../subjects'
+import { APART, CULTURE_SORTS, type ApartNumber, type CultureApart, type CultureState } from '../subjects'
 import { groupsOf, timeToProducing, yieldCurve } from '../supply'
 import type { SeasonContext } from './context'
+import type { Learnt, LearntApart, Lesson } from './cultureLearningFindings'
+import { tellLearntApart, tellLearnt } from './cultureLearningWording'
 import { cultureTempC } from './warmth'
-
-/** A number of a feeder that the house has seen to be another than the Almanac says. */
-export interface Lesson {
-  /** What was seen, as one says it. */
-  text: string
-  /** Own numbers that would be set. */
-  numbers: { path: string; value: number }[]
-  /** Or which cultures of it would be counted apart from the others. */
-  apart?: CultureApart
-  reasons: Reason[]
-}
 
 type Batch = Extract<Supply, { kind: 'batch' }>
 
@@ -35,21 +18,7 @@ interface Seen {
   context: SeasonContext
 }
 
-/** What one number comes to. */
-interface Learnt {
-  /** Cultures that speak for it, and what they say. */
-  of: number
-  seen: string
-  rule: string
-  value: number
-  was: number
-  text: string
-  numbers: Lesson['numbers']
-}
-
-const percent = (share: number) => `${Math.round(100 * share)} %`
 const three = (n: number) => Number(n.toPrecision(3))
-const times = (n: number) => `${n.toFixed(2)} ×`
 const sum = (row: ArrayLike<number>) => Array.from(row).reduce((a, b) => a + b, 0)
 
 /** What is usual: as it was shipped, so that a number once taken is not drawn towards itself. */
@@ -80,21 +49,31 @@ export function cultureLessons(feederId: string, context: SeasonContext): Lesson
   const usual = usualOf(feeder, now)
   const own = Object.values(context.house.cultures).filter(c => c.feederId === feederId && !c.bought)
   const seen: Seen = { cultures: own.filter(c => isSettled(c, usual, context)), usual, now, context }
-  const path = `feeders.${feederId}.supply`
-  const ofAll = [failing(seen, path), waiting(seen, path), yielding(seen, path)]
-  return [...ofAll.flatMap(learnt => told(learnt, context)), ...apartLessons(feederId, seen)]
+  const ofAll = [failing(seen), waiting(seen), yielding(seen)]
+  return [
+    ...ofAll
+      .filter(learnt => isTold(learnt, context))
+      .map(learnt => ({ ...tellLearnt(learnt, context.almanac), numbers: numbersOf(learnt, feederId, usual) })),
+    ...apartLessons(feederId, seen),
+  ]
 }
 
 /** Told when enough cultures speak for it, and it differs from what the plan goes by. */
-function told({ of, seen, rule, value, was, text, numbers }: Learnt, { almanac }: SeasonContext): Lesson[] {
-  const { cultureShrink, lessonFrom, lessonDiffers } = almanac.common
-  if (of < lessonFrom!.value || Math.abs(value - was) < lessonDiffers!.value * was) return []
-  const inputs = [
-    computedInput('Seen here', seen),
-    factInput('The Almanac weighs as so many cultures', 'common.cultureShrink.value', cultureShrink!),
-    computedInput('Weight of what was seen', percent(of / (of + cultureShrink!.value))),
-  ]
-  return [{ text, numbers, reasons: [{ rule, inputs, change: 'Each further culture of the house' }] }]
+function isTold({ of, value, was }: Pick<Learnt, 'of' | 'value' | 'was'>, { almanac }: SeasonContext): boolean {
+  const { lessonFrom, lessonDiffers } = almanac.common
+  return of >= lessonFrom!.value && Math.abs(value - was) >= lessonDiffers!.value * was
+}
+
+/** Own numbers that say the same. */
+function numbersOf(learnt: Learnt, feederId: string, usual: Batch): Lesson['numbers'] {
+  const path = `feeders.${feederId}.supply`
+  if (learnt.number === 'fails') return [{ path: `${path}.failure.value`, value: learnt.value }]
+  if (learnt.number === 'yields') return [{ path: `${path}.yieldTotal.value`, value: learnt.value }]
+  const { earliest, likely, latest } = usual.toProducing
+  return Object.entries({ earliest, likely, latest }).map(([end, usually]) => ({
+    path: `${path}.toProducing.${end}`,
+    value: three(usually * learnt.factor),
+  }))
 }
 
 const weighsAs = ({ almanac }: SeasonContext): number => almanac.common.cultureShrink!.value
@@ -137,60 +116,30 @@ function yieldsOf({ cultures, usual, now, context }: Seen): Case[] {
     .map(culture => ({ culture, expected, seen: sum(culture.takes.map(t => t.count)) }))
 }
 
-function failing(seen: Seen, path: string): Learnt {
+function failing(seen: Seen): Learnt {
   const { usual, now, context } = seen
   const cases = failures(seen)
   const failed = sum(cases.map(c => c.seen))
-  const was = now.failure.value
   const value = three(learntShare(usual.failure.value, weighsAs(context), failed, cases.length))
-  return {
-    of: cases.length,
-    seen: `${failed} of ${cases.length}`,
-    rule: 'Share that fails: those that failed before they produced, of all of which it is known',
-    value,
-    was,
-    text: `${failed} of ${cases.length} failed here: ${percent(value)} are to be expected, not ${percent(was)}`,
-    numbers: [{ path: `${path}.failure.value`, value }],
-  }
+  return { number: 'fails', of: cases.length, failed, value, was: now.failure.value }
 }
 
 const timesOf = (cases: readonly Case[]): number[] => cases.map(c => c.seen / c.expected)
 
-function waiting(seen: Seen, path: string): Learnt {
+function waiting(seen: Seen): Learnt {
   const { usual, now, context } = seen
   const ratios = timesOf(waits(seen))
   const factor = learntWait(weighsAs(context), ratios)
-  const { earliest, likely, latest } = usual.toProducing
-  const [value, was] = [likely * factor, now.toProducing.likely]
-  const days = `${Math.round(value)} days, not ${was}`
-  return {
-    of: ratios.length,
-    seen: ratios.map(times).join(', '),
-    rule: 'Days to the first yield against those expected at the shelf',
-    value,
-    was,
-    text: `${ratios.length} took ${times(factor)} the usual time to produce, drawn to the usual: ${days}`,
-    numbers: Object.entries({ earliest, likely, latest }).map(([end, usually]) => ({
-      path: `${path}.toProducing.${end}`,
-      value: three(usually * factor),
-    })),
-  }
+  const [value, was] = [usual.toProducing.likely * factor, now.toProducing.likely]
+  return { number: 'waits', of: ratios.length, ratios, factor, value, was }
 }
 
-function yielding(seen: Seen, path: string): Learnt {
+function yielding(seen: Seen): Learnt {
   const { usual, now, context } = seen
   const ratios = timesOf(yieldsOf(seen))
   const factor = learntYield(weighsAs(context), ratios)
   const [value, was] = [three(usual.yieldTotal.value * factor), now.yieldTotal.value]
-  return {
-    of: ratios.length,
-    seen: ratios.map(times).join(', '),
-    rule: 'Counted harvest against the expected yield, of cultures that are over',
-    value,
-    was,
-    text: `${ratios.length} that were counted gave ${times(factor)} the usual yield, drawn to the usual: ${Math.round(value)}, not ${was}`,
-    numbers: [{ path: `${path}.yieldTotal.value`, value }],
-  }
+  return { number: 'yields', of: ratios.length, ratios, factor, value, was }
 }
 
 /** A number in which groups of cultures may differ. */
@@ -198,26 +147,12 @@ interface Measure {
   number: ApartNumber
   how: Parameters<typeof learntApart>[0]
   casesOf: (seen: Seen) => Case[]
-  says: (factor: number) => string
-  rule: string
 }
 
 const MEASURES: readonly Measure[] = [
-  {
-    ...{ number: 'fails', how: 'amounts', casesOf: failures },
-    says: factor => `fail ${times(factor)} as often as the house’s on the whole`,
-    rule: 'How many failed before they produced, against the share that fails here',
-  },
-  {
-    ...{ number: 'waits', how: 'waits', casesOf: waits },
-    says: factor => `take ${times(factor)} as long as the house’s on the whole`,
-    rule: 'Days to the first yield against those expected at the shelf, as the house’s cultures take them',
-  },
-  {
-    ...{ number: 'yields', how: 'amounts', casesOf: yieldsOf },
-    says: factor => `give ${times(factor)} the mean of the house`,
-    rule: 'Counted harvest of those that are over, against what the house’s cultures give',
-  },
+  { number: 'fails', how: 'amounts', casesOf: failures },
+  { number: 'waits', how: 'waits', casesOf: waits },
+  { number: 'yields', how: 'amounts', casesOf: yieldsOf },
 ]
 
 /** What all come to here, in times of what is expected: of waits so that twice and half as long weigh alike. */
@@ -229,61 +164,39 @@ const allOf = (how: Measure['how'], cases: readonly Case[]): number =>
 /** What the cultures of a group do otherwise than others of their kind: of one shelf, strain, recipe or quarter. */
 function apartLessons(feederId: string, seen: Seen): Lesson[] {
   const { house, almanac } = seen.context
-  const { cultureShrink, lessonFrom, lessonDiffers, lessonSure } = almanac.common
   const taken = house.stocks[feederId]?.apart ?? []
-  return MEASURES.flatMap(({ number, how, casesOf, says, rule }) => {
-    const cases = casesOf(seen)
-    const all = allOf(how, cases)
-    // nothing was seen, or not one failed: groups cannot differ
-    if (!(all > 0)) return []
-    const sorted = cases.map(({ culture, expected, seen }): Sorted => {
-      const groups = groupsOf(culture, house.cultures)
-      return { groups: CULTURE_SORTS.map(by => groups[by]), expected: expected * all, seen }
-    })
-    return learntApart(how, cultureShrink!.value, sorted).flatMap((groups, i) => {
-      const by = CULTURE_SORTS[i]!
-      return [...groups].flatMap(([of, { factor, of: count, off }]): Lesson[] => {
-        const value = Math.min(APART.most, Math.max(APART.least, Number(factor.toFixed(2))))
-        const known = taken.find(a => a.by === by && a.of === of)?.[number]
-        const was = known ?? 1
-        if (count < lessonFrom!.value || Math.abs(value - was) < lessonDiffers!.value * was) return []
-        // few of what is seldom seen differ by chance alone; what is counted apart already is brought up to date
-        if (known === undefined && off < lessonSure!.value) return []
-        const members = sorted.filter(s => s.groups[i] === of)
-        const inputs = [
-          computedInput(
-            'Seen in them, × what all come to here',
-            members
-              .slice(0, NAMED)
-              .map(m => times(m.seen / m.expected))
-              .join(', '),
-          ),
-          computedInput('All of the kind here, × the usual', times(all)),
-          computedInput('Shelf, strain, recipe and quarter', 'found together: what always goes together is shared'),
-          factInput('That they are as the others weighs as', 'common.cultureShrink.value', cultureShrink!),
-          computedInput('Weight of what was seen', percent(count / (count + cultureShrink!.value))),
-          computedInput('Off the house’s, in standard errors', Number.isFinite(off) ? off.toFixed(1) : 'all alike'),
-          factInput('Told from', 'common.lessonSure.value', lessonSure!),
-          computedInput('Counted now', times(was)),
-        ]
-        return [
-          {
-            text: `Those ${groupWords(by, of, house)} ${says(value)}, as far as ${count} of them tell`,
-            numbers: [],
-            apart: { by, of, [number]: value },
-            reasons: [{ rule, inputs, change: 'Each further culture of the house' }],
-          },
-        ]
-      })
+  return MEASURES.flatMap(measure =>
+    apartIn(measure, taken, seen).map(found => ({
+      ...tellLearntApart(found, house, almanac),
+      numbers: [],
+      apart: { by: found.by, of: found.of, [found.number]: found.value },
+    })),
+  )
+}
+
+const bounded = (factor: number): number => Math.min(APART.most, Math.max(APART.least, Number(factor.toFixed(2))))
+
+function apartIn({ number, how, casesOf }: Measure, taken: readonly CultureApart[], seen: Seen): LearntApart[] {
+  const { house, almanac } = seen.context
+  const { cultureShrink, lessonSure } = almanac.common
+  const cases = casesOf(seen)
+  const all = allOf(how, cases)
+  // nothing was seen, or not one failed: groups cannot differ
+  if (!(all > 0)) return []
+  const sorted = cases.map(({ culture, expected, seen }): Sorted => {
+    const groups = groupsOf(culture, house.cultures)
+    return { groups: CULTURE_SORTS.map(by => groups[by]), expected: expected * all, seen }
+  })
+  return learntApart(how, cultureShrink!.value, sorted).flatMap((groups, i) => {
+    const by = CULTURE_SORTS[i]!
+    return [...groups].flatMap(([of, { factor, of: count, off }]): LearntApart[] => {
+      const known = taken.find(a => a.by === by && a.of === of)?.[number]
+      const [value, was] = [bounded(factor), known ?? 1]
+      if (!isTold({ of: count, value, was }, seen.context)) return []
+      // few of what is seldom seen differ by chance alone; what is counted apart already is brought up to date
+      if (known === undefined && off < lessonSure!.value) return []
+      const ratios = sorted.filter(s => s.groups[i] === of).map(m => m.seen / m.expected)
+      return [{ number, by, of, count, ratios, all, value, was, off }]
     })
   })
-}
-/** So many cultures stand in a working. */
-const NAMED = 12
-
-/** Which cultures of a kind are meant: `on Shelf 2`. */
-export function groupWords(by: CultureSort, of: string, { places }: Pick<SeasonContext['house'], 'places'>): string {
-  if (by === 'place') return `on ${places[of]?.name ?? 'a place that is gone'}`
-  if (by === 'strain') return `of strain ${of}`
-  return by === 'recipe' ? `made as ${of}` : `started ${of}`
 }

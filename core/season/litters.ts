@@ -21,7 +21,8 @@ import { animalsOf, isHelped, leavingChecks, livingAnimals, type AnimalState, ty
 import type { SeasonContext } from './context'
 import { offerOf, refusalOf } from './eating'
 import { growthOf, type Growth } from './growth'
-import { lossesOf, type Losses } from './survival'
+import { lossesOf } from './survival'
+import type { Losses } from './survivalFindings'
 import { curveOf, littersBy, weaningRecords } from './weaning'
 
 /** Where a young one stands, from who has not eaten to who may go. */

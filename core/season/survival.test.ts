@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { shippedAlmanac as almanac, speciesOf } from '../almanac'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { defaultSettings, houseOf, season } from '.'
-import { lossesOf, survivalOf, tellLosses, watchedYoung } from './survival'
+import { lossesOf, survivalOf, watchedYoung } from './survival'
+import { tellLosses } from './survivalWording'
 
 const today = 20_560
 const species = speciesOf(almanac, 'leopard-gecko')

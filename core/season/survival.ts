@@ -1,14 +1,12 @@
 import { speciesOf, type Almanac, type Species } from '../almanac'
 import type { Day } from '../chance'
 import { firstMealAge } from '../feeding'
-import { computedInput, factInput, type Reason } from '../judgement'
 import { chanceOfLosing, learntSurvival, type Watch } from '../learning'
 import { animalsOf, type AnimalState, type ClutchState, type House } from '../subjects'
 import type { SeasonContext } from './context'
 import { remembering } from './remember'
-
-/** Days after the first meal in which losses are counted. */
-const OVER_DAYS = 90
+import { OVER_DAYS, type Losses, type YoungSurvival } from './survivalFindings'
+import { survivalReasons } from './survivalWording'
 
 const noWatch = (): Watch => ({ lost: 0, youngDays: 0, young: 0 })
 
@@ -81,12 +79,6 @@ function watchAll(house: House, almanac: Almanac, today: Day): WatchedYoung {
   return { bySpecies, byClutch }
 }
 
-/** Share of a species' young alive at 90 days: the usual one, drawn to what the house has seen. */
-export interface YoungSurvival {
-  share: number
-  reasons: Reason[]
-}
-
 /** In steps, so that a day more does not make all food be worked out anew. */
 const STEPS = 200
 
@@ -101,39 +93,9 @@ export function survivalOf(
   seen: Watch | undefined,
   context: Pick<SeasonContext, 'almanac'>,
 ): YoungSurvival {
-  const usual = factInput('Usually alive at 90 days', `species.${species.id}.survival90.value`, species.survival90)
   if (!seen?.youngDays && !seen?.lost) return { share: species.survival90.value, reasons: [] }
   const share = learnt(species, seen, context)
-  return {
-    share,
-    reasons: [
-      {
-        rule: 'Losses in the first 90 days: the rate that is usual, drawn to the losses of the house over the time watched',
-        inputs: [
-          usual,
-          computedInput(
-            'Hatched here',
-            `${seen.lost} of ${seen.young} lost in ${Math.round(seen.youngDays).toLocaleString('en-GB')} days, summed over the young`,
-          ),
-          factInput('The usual weighs as', 'common.survivalShrink.value', context.almanac.common.survivalShrink!),
-          computedInput('So counted', `${Math.round(share * 1000) / 10} %`),
-        ],
-        change: 'A loss that is written, and each day without one',
-      },
-    ],
-  }
-}
-
-/** How the losses of one clutch stand against those of others. */
-export interface Losses {
-  lost: number
-  of: number
-  /** Days since the first of them was out. */
-  day: number
-  /** As many would be usual by now. */
-  usual: number
-  /** Chance of so many or more, were it as others are. */
-  chance: number
+  return { share, reasons: survivalReasons(species, seen, share, context.almanac) }
 }
 
 /** Losses of a clutch against its species and the other clutches of the house; null where none are out, or it is spawn. */
@@ -156,36 +118,4 @@ export function lossesOf(clutch: ClutchState, context: SeasonContext): Losses | 
     usual: own.young * (1 - survival ** (days / OVER_DAYS)),
     chance: chanceOfLosing(own.lost, own.young, survival, days, context.almanac.common.lossesAlike!.value),
   }
-}
-
-/** The same in words. */
-export function tellLosses({ lost, of, day, usual, chance }: Losses, { common }: Almanac): string {
-  const verdict =
-    chance < common.lossesFar!.value
-      ? 'far more than is usual for them'
-      : chance < common.lossesMore!.value
-        ? 'more than is usual for them'
-        : 'usual for them'
-  return `${lost} of ${of} lost by day ${Math.min(day, OVER_DAYS)}: ${verdict} (about ${usual < 1 ? usual.toFixed(1) : Math.round(usual)})`
-}
-
-/** Why losses are told as usual, or as more. */
-export function lossesReasons({ lost, of, usual, chance }: Losses, { common }: Almanac): Reason[] {
-  const { lossesMore, lossesFar, lossesEarly, lossesAlike, survivalShrink } = common
-  return [
-    {
-      rule: 'How likely so many losses are, were this clutch as others are: binomial with clutches that differ, by the rate of the species and of the other clutches of the house',
-      inputs: [
-        computedInput('Lost', `${lost} of ${of}`),
-        computedInput('Usual by now', usual.toFixed(1)),
-        computedInput('Chance of so many', chance < 0.001 ? 'under 1 in 1,000' : `${(100 * chance).toFixed(1)} %`),
-        factInput('More than usual under', 'common.lossesMore.value', lossesMore!),
-        factInput('Told under', 'common.lossesFar.value', lossesFar!),
-        factInput('At once, as many as in', 'common.lossesEarly.value', lossesEarly!),
-        factInput('How alike clutches are', 'common.lossesAlike.value', lossesAlike!),
-        factInput('The usual weighs as', 'common.survivalShrink.value', survivalShrink!),
-      ],
-      change: 'A loss that is written, and each day without one',
-    },
-  ]
 }

@@ -231,6 +231,7 @@ export {
   type Shake,
   type Trouble,
 } from './culture/state'
+export { CAUSE_WORDS, causeName, type CauseId, type CauseWords } from './culture/causes'
 export { foundedFrom, strainOf } from './culture/lineage'
 export { HEATS, LAMP_SOURCES, LAMP_SOURCE_IDS, type LampSource, type LampState } from './lamp/state'
 export { GroupData } from './group/kinds'

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { HouseBuilder } from '../../tests/fixtures/records'
 import { feederOf, shippedAlmanac as almanac } from '../almanac'
 import { defaultSettings, season } from '../season'
-import { foldHouse, mayFound } from '../subjects'
-import { causesOf, foundersFrom } from '.'
+import { CAUSE_WORDS, TROUBLES, causeName, entryKinds, foldHouse, mayFound } from '../subjects'
+import { causeNamed, causesOf, foundersFrom } from '.'
 
 const today = 20_000
 /** A cup of large flies and a colony of roaches. */
@@ -147,5 +147,28 @@ describe('a culture in which something was found', () => {
     expect(task()!.actions.map(a => a.data.says)).toEqual(['over'])
     b.write('troubleFollowed', { type: 'culture', id: tub }, 0, { of, says: 'over' })
     expect(task()).toBeUndefined()
+  })
+})
+
+describe('a cause in the log', () => {
+  const told = (data: Record<string, unknown>) =>
+    entryKinds.get('troubleFollowed')!.wording({ of: 'e1', ...data } as never, {} as never)
+
+  it('is called by its name, and by what was written where there is none of that id', () => {
+    expect(told({ says: 'is', cause: 'overfed' })).toBe('Cause: fed too much')
+    expect(told({ says: 'not', cause: 'few' })).toBe('Not the cause: too few founders')
+    expect(told({ says: 'is', cause: 'toString' })).toBe('Cause: toString')
+    expect(told({ says: 'over' })).toBe('It is over')
+  })
+
+  it('has a name and a remedy for each that a finding may come from', () => {
+    for (const what of TROUBLES)
+      for (const cause of Object.keys(CAUSE_WORDS)) {
+        const named = causeNamed(what, cause)
+        if (named) expect(named).toMatchObject({ name: causeName(cause), remedy: expect.stringMatching(/\.$/) })
+      }
+    // each belongs to some finding
+    const used = Object.keys(CAUSE_WORDS).filter(cause => TROUBLES.some(what => causeNamed(what, cause)))
+    expect(used).toEqual(Object.keys(CAUSE_WORDS))
   })
 })

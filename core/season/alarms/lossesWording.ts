@@ -2,7 +2,8 @@ import type { Almanac } from '../../almanac'
 import type { Day } from '../../chance'
 import { computedInput, factInput } from '../../judgement'
 import { formatDay, formatDistance } from '../../units'
-import { lossesReasons, tellLosses, type Losses } from '../survival'
+import type { Losses } from '../survivalFindings'
+import { lossesReasons, tellLosses } from '../survivalWording'
 import type { Told } from './told'
 
 export interface LossesOfClutch {

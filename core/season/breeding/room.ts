@@ -1,32 +1,17 @@
 import { speciesOf, type Species } from '../../almanac'
 import { ladderStepAt } from '../../feeding'
-import { computedInput, factInput, spreadInput, type Judgement } from '../../judgement'
+import type { Judgement } from '../../judgement'
 import { isQuarantine, type House } from '../../subjects'
 import { expectedCount } from '../../nursery'
 import type { PreyOutlook, Season } from '../contracts'
 import type { SeasonContext } from '../context'
 import { freeHomes } from '../places'
+import { FOOD_DAYS, type RoomFound } from './roomFindings'
+import { roomReasons, tellRoom } from './roomWording'
 
-export interface RoomForYoung {
-  /** Boxes and tubs with nobody in them. */
-  freePlaces: number
-  /** Young expected of pairs and eggs that already are, not yet in boxes of their own. */
-  expected: number
-  /** What is left for another pair; below 0 there is too little already. */
-  left: number
-  /** What this pair brings: few, likely, many. */
-  brings: { low: number; likely: number; high: number }
-  weeksToSale: number
-  /**
-   * Young that the food of the first weeks would carry beside those expected, by its prey; null when it is bought as
-   * needed.
-   */
-  fed: { prey: string; young: number | null }
+export interface RoomForYoung extends RoomFound {
   text: string
 }
-
-/** Food is looked at over so many days. */
-const FOOD_DAYS = 60
 
 /** Tubs that are nobody's; those of quarantine are for who comes new. */
 const freePlacesOf = (house: House): number =>
@@ -71,57 +56,6 @@ export function roomForYoung(
   )
   const left = freePlaces - expected
   const weeksToSale = Math.round(species.keptDays.value / 7)
-  const fed = fedBy(species, prey, context)
-  const place =
-    left <= 0 ? `No place is left: ${freePlaces} free, ${expected} young expected already` : `You can place ${left}`
-  const food =
-    fed.young === null
-      ? `${fed.prey} is bought as needed`
-      : fed.young === 0
-        ? `${fed.prey}: none to spare, start cultures first`
-        : `${fed.prey} feeds ${fed.young} more`
-  return {
-    value: {
-      freePlaces,
-      expected,
-      left,
-      brings,
-      weeksToSale,
-      fed,
-      text: `${place}; this pair brings ${brings.low === brings.high ? `about ${brings.low}` : `${brings.low}–${brings.high}`} more, each for about ${weeksToSale} weeks. ${food}.`,
-    },
-    reasons: [
-      {
-        rule: 'Places count = places needed: boxes and tubs with nobody in them, less the young that pairs and eggs bring already',
-        inputs: [
-          computedInput('Free boxes and tubs', `${freePlaces}`),
-          computedInput('Young expected already', `${expected}`),
-        ],
-        change: 'Young sold, places added, a pair ended',
-      },
-      {
-        rule: 'Young of the pair in a season: clutch size times the usual clutches times what comes through',
-        inputs: [
-          spreadInput('Clutch', `species.${species.id}.clutchSize`, species.clutchSize),
-          ...(species.nextClutch
-            ? [
-                spreadInput(
-                  'Clutches a season',
-                  `species.${species.id}.nextClutch.perSeason`,
-                  species.nextClutch.perSeason,
-                ),
-              ]
-            : []),
-          factInput('Good eggs', `species.${species.id}.fertility.value`, species.fertility),
-          factInput('Hatch or birth', `species.${species.id}.hatchRate.value`, species.hatchRate),
-          factInput('Kept before sale', `species.${species.id}.keptDays.value`, species.keptDays),
-        ],
-      },
-      {
-        rule: `Food of the first weeks: ${fed.prey.toLowerCase()} in stock and running, less what is needed in ${FOOD_DAYS} days`,
-        inputs: [computedInput('Feeds beside', fed.young === null ? 'bought as needed' : `${fed.young} young`)],
-        change: 'Cultures started',
-      },
-    ],
-  }
+  const found = { freePlaces, expected, left, brings, weeksToSale, fed: fedBy(species, prey, context) }
+  return { value: { ...found, text: tellRoom(found) }, reasons: roomReasons(found, species) }
 }

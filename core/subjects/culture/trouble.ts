@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineKind, type Problem } from '../../log'
+import { causeName } from './causes'
 import { TROUBLES, TROUBLE_WORDS } from './state'
 
 /** What was found in cultures and, one by one, what it came from. */
@@ -63,7 +64,7 @@ export const troubleKinds = [
         if (!trouble.not.includes(cause!)) trouble.not.push(cause!)
       }
     },
-    wording: d =>
-      d.says === 'over' ? 'It is over' : d.says === 'is' ? `Cause: ${d.cause}` : `Not the cause: ${d.cause}`,
+    wording: ({ says, cause = '' }) =>
+      says === 'over' ? 'It is over' : `${says === 'is' ? 'Cause' : 'Not the cause'}: ${causeName(cause)}`,
   }),
 ]

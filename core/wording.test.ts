@@ -19,7 +19,7 @@ function sentencesIn(source: string): string[] {
 }
 
 describe.each(['alarms', 'tasks'])('a rule of the %s', folder => {
-  const path = `${import.meta.dirname}/${folder}`
+  const path = `${import.meta.dirname}/season/${folder}`
   const files = readdirSync(path).filter(f => f.endsWith('.ts') && !f.endsWith('.test.ts'))
   const rules = files.filter(f => !f.endsWith('Wording.ts'))
 
@@ -33,6 +33,23 @@ describe.each(['alarms', 'tasks'])('a rule of the %s', folder => {
     // what is shared by rules tells nothing by itself
     const shared = ['about.ts', 'index.ts', 'taskMaker.ts', 'told.ts']
     expect(rules.filter(rule => !worded.includes(rule) && !shared.includes(rule))).toEqual([])
+  })
+})
+
+describe('a rule whose words stand beside it', () => {
+  const all = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).map(f => f.replaceAll('\\', '/'))
+  const worded = all.filter(f => f.endsWith('Wording.ts')).map(f => f.replace('Wording.ts', ''))
+  const rules = worded.flatMap(of => [`${of}.ts`, `${of}Findings.ts`]).filter(f => all.includes(f))
+
+  it('is found wherever words are', () => {
+    expect(rules).toEqual(expect.arrayContaining(['supply/causes.ts', 'feeding/meal.ts', 'season/alarms/losses.ts']))
+    // of these the rule has a name of its own
+    const alone = ['brumation/cold', 'brumation/fitness', 'brumation/warmUp']
+    expect(worded.filter(of => !all.includes(`${of}.ts`) && !alone.includes(of))).toEqual([])
+  })
+
+  it.each(rules)('holds no sentence: %s', file => {
+    expect(sentencesIn(readFileSync(`${import.meta.dirname}/${file}`, 'utf8'))).toEqual([])
   })
 })
 
