@@ -1,6 +1,8 @@
+import { isDeepStrictEqual } from 'node:util'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { computedInput, entryInput, factInput, settingInput, spreadInput } from '../judgement'
-import { SeasonMemory, remembering } from './remember'
+import { SeasonMemory, isLike, remembering } from './remember'
 
 describe('remembering', () => {
   it('works once per object while nothing it depends on is another', () => {
@@ -50,5 +52,28 @@ describe('inputs of a working', () => {
     })
     expect(settingInput('Appetite', '1.2 ×', 'appetite').from).toEqual({ kind: 'setting', name: 'appetite' })
     expect(computedInput('Alive', '7').from).toEqual({ kind: 'computed' })
+  })
+})
+
+describe('whether two values say the same', () => {
+  it('is as the deep comparison of Node says, of whatever JSON can hold', () => {
+    const copy = (x: unknown): unknown => JSON.parse(JSON.stringify(x))
+    fc.assert(
+      fc.property(fc.jsonValue(), fc.jsonValue(), (a, b) => {
+        // JSON knows no -0
+        const [one, other] = [copy(a), copy(b)]
+        expect(isLike(one, copy(a))).toBe(true)
+        expect(isLike(one, other)).toBe(isDeepStrictEqual(one, other))
+        expect(isLike([one, other], [one, copy(a)])).toBe(isDeepStrictEqual(other, one))
+      }),
+    )
+  })
+
+  it('tells apart a key that is missing, and a list from an object', () => {
+    expect(isLike({ a: undefined }, { b: undefined })).toBe(false)
+    expect(isLike({ a: 1 }, { a: 1, b: 2 })).toBe(false)
+    expect(isLike({}, [])).toBe(false)
+    expect(isLike([], {})).toBe(false)
+    expect(isLike({ toString: 1 }, {})).toBe(false)
   })
 })

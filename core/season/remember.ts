@@ -25,6 +25,22 @@ export function isSame(a: readonly unknown[], b: readonly unknown[]): boolean {
   return true
 }
 
+/** Whether two values of rows, lists and plain objects say the same, at every depth. */
+export function isLike(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
+  if (Array.isArray(a) || Array.isArray(b)) {
+    if (!Array.isArray(a) || !Array.isArray(b) || a.length !== b.length) return false
+    for (let i = 0; i < a.length; i++) if (!isLike(a[i], b[i])) return false
+    return true
+  }
+  const [one, other] = [a as Record<string, unknown>, b as Record<string, unknown>]
+  const keys = Object.keys(one)
+  if (keys.length !== Object.keys(other).length) return false
+  for (const key of keys) if (!Object.hasOwn(other, key) || !isLike(one[key], other[key])) return false
+  return true
+}
+
 /**
  * A function that remembers its answer per object, and works anew only when one of the values it depends on is another.
  * The answer must follow from the object and those values alone; then remembering changes nothing but the time taken.

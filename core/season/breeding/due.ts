@@ -1,22 +1,37 @@
-import { summarise } from '../../chance'
+import { summarise, type Day } from '../../chance'
 import { EVENT_NAMES, type Unvisited, type Visit } from '../../pairing'
+import type { PairingState } from '../../subjects'
 import type { SeasonContext } from '../context'
 import { eachGuarded, guarded } from '../guard'
 import { isAhead } from '../lanes'
 import type { BreedingOutlook, DueWithHer, Lane } from '../contracts'
+import { remembering } from '../remember'
 import { loadOf } from './loads'
 import { rotaOf } from './rotaOf'
 
 const BIRTHS = ['laid', 'born']
 
+const dues = remembering<Lane, DueWithHer>()
+
 function dueOf(
   lane: Lane,
   rota: ReadonlyMap<string, Visit>,
-  unvisited: ReadonlyMap<string, Unvisited>,
+  without: ReadonlyMap<string, Unvisited>,
   context: SeasonContext,
 ): DueWithHer {
   const pairing = context.house.pairings[lane.subject.id]!
-  const expected = lane.events.filter(e => isAhead(e, context.today))
+  const load = loadOf(context.house.animals[pairing.damId]!, lane, context)
+  const [visit, unvisited] = [rota.get(pairing.id) ?? null, without.get(pairing.id) ?? null]
+  return dues(context, lane, [pairing, load, visit, unvisited, context.today], () => ({
+    ...dueBy(lane, pairing, context.today),
+    load,
+    visit,
+    unvisited,
+  }))
+}
+
+function dueBy(lane: Lane, pairing: PairingState, today: Day): Omit<DueWithHer, 'load' | 'visit' | 'unvisited'> {
+  const expected = lane.events.filter(e => isAhead(e, today))
   const tell = (e: (typeof expected)[number] | undefined) =>
     e ? { event: EVENT_NAMES[e.event], when: summarise(e.dist)!, reasons: e.reasons } : null
   const before = expected.filter(e => !['hatched', 'metamorphosed', 'firstMeal'].includes(e.event))
@@ -31,11 +46,8 @@ function dueOf(
     stage: lane.stage,
     next: tell(next),
     birth: birth === next ? null : tell(birth),
-    load: loadOf(context.house.animals[pairing.damId]!, lane, context),
     locks: pairing.locks.length,
     together: pairing.together !== null,
-    visit: rota.get(pairing.id) ?? null,
-    unvisited: unvisited.get(pairing.id) ?? null,
   }
 }
 

@@ -1,4 +1,3 @@
-import { derived } from '../../derived'
 import { feederOf, isLiveRow, speciesOf } from '../../almanac'
 import type { Day } from '../../chance'
 import { computedInput, entryInput, settingInput, type Reason } from '../../judgement'
@@ -20,7 +19,7 @@ import { colonyView } from '../colony'
 import type { SeasonContext } from '../context'
 import type { PreyOutlook, Scenarios } from '../contracts'
 import { eachGuarded, guarded, subjectAs } from '../guard'
-import { isSame, remembering } from '../remember'
+import { isLike, isSame, remembering } from '../remember'
 import { cultureTempC, placeTempC } from '../warmth'
 import { liveMealsAhead } from '../weaning'
 import { animalNeed, eatenByAnimals, type EatenBy } from './animals'
@@ -31,17 +30,23 @@ import { addInto, youngNeed } from './young'
 
 const yields = remembering<CultureState, ReturnType<typeof remainingYield>>()
 
-/** Whether two outlooks of a prey say the same. */
-function saysSame(a: PreyOutlook, b: PreyOutlook): boolean {
-  return (
-    isSame(a.mean, b.mean) && isSame(a.high, b.high) && isSame(a.running, b.running) && besideRows(a) === besideRows(b)
-  )
+/** Whether two outlooks of a prey say the same: its rows of days first, which differ soonest. */
+const saysSame = (a: PreyOutlook, b: PreyOutlook): boolean =>
+  isSame(a.mean, b.mean) && isSame(a.high, b.high) && isSame(a.running, b.running) && isLike(a, b)
+
+/** `Array.from` asks an iterator for every day of every prey. */
+function listOf(row: Float64Array): number[] {
+  const list = new Array<number>(row.length)
+  for (let d = 0; d < row.length; d++) list[d] = row[d]!
+  return list
 }
 
-/** What an outlook says beside its rows of days. */
-const besideRows = derived((look: PreyOutlook): string =>
-  JSON.stringify({ ...look, mean: undefined, high: undefined, running: undefined }),
-)
+/** @param own what is the same in every scenario, so that it lifts the quantile as it is */
+function highOf(own: Float64Array | undefined, young: Float64Array | undefined, days: number): number[] {
+  const high = new Array<number>(days)
+  for (let d = 0; d < days; d++) high[d] = (own?.[d] ?? 0) + (young?.[d] ?? 0)
+  return high
+}
 
 const SAID = Symbol('outlooks of prey')
 const nothingSaid = () => new Map<string, PreyOutlook>()
@@ -181,9 +186,6 @@ export function outlook(
         })
       }
       const row = mean.get(id) ?? new Float64Array(days)
-      // what the animals of the house eat is the same in every scenario, so it lifts the quantile as it is
-      const own = fromAnimals.get(id)
-      const high = young.high.get(id)
       const reasons: Reason[] = [
         {
           rule: 'Mouths on each day (by their first-meal forecasts and losses) times the feeding ladder of their species',
@@ -219,9 +221,9 @@ export function outlook(
       ]
       const look: PreyOutlook = {
         prey: id,
-        mean: Array.from(row),
-        high: Array.from({ length: days }, (_, d) => (own?.[d] ?? 0) + (high?.[d] ?? 0)),
-        running: Array.from(running),
+        mean: listOf(row),
+        high: highOf(fromAnimals.get(id), young.high.get(id), days),
+        running: listOf(running),
         arriving,
         stock: atHand,
         ...(tempC !== null && { tempC }),

@@ -1,9 +1,10 @@
 import { speciesOf } from '../../almanac'
 import type { Day } from '../../chance'
 import { leastOwn, type Portion } from '../../feeding'
-import { livingAnimals, youngInGroup } from '../../subjects'
+import { livingAnimals, youngInGroup, type AnimalState, type ClutchState, type GroupState } from '../../subjects'
 import type { PreyOutlook, Task, TaskAction } from '../contracts'
 import { standInsFor } from '../plans'
+import { remembering } from '../remember'
 import { LABELS, sharedReason, tellPortions, tellShared } from './sharedOutWording'
 import type { TaskContext } from './taskMaker'
 
@@ -24,15 +25,23 @@ const MEAL_KINDS = ['fed', 'groupOffered', 'groupFed']
 
 const dataOf = ({ data, also = [] }: TaskAction) => [data, ...also]
 
-function claimOf(task: Task, { house, today }: TaskContext): Claim | null {
-  const [meal] = task.actions
-  if (task.kind !== 'feed' || !meal || !MEAL_KINDS.includes(meal.kind) || task.everyDays === undefined) return null
+const claims = remembering<Task, Claim | null>()
+
+/** The claim of a task, if it is a meal. */
+function claimOf(task: Task, context: TaskContext): Claim | null {
+  if (task.kind !== 'feed') return null
+  const { house, today } = context
   const { id, type } = task.subject
   const of = type === 'animal' ? house.animals[id] : type === 'group' ? house.groups[id] : house.clutches[id]
-  if (!of) return null
-  const mouths = type === 'clutch' ? youngInGroup(house.clutches[id]!) : 1
+  return of ? claims(context, task, [of, today], () => claimBy(task, of, today)) : null
+}
+
+function claimBy(task: Task, of: AnimalState | GroupState | ClutchState, today: Day): Claim | null {
+  const [meal] = task.actions
+  if (!meal || !MEAL_KINDS.includes(meal.kind) || task.everyDays === undefined) return null
   // what is fed alive is a stock of its own
   if (meal.data.state === 'live') return null
+  const mouths = 'hatched' in of ? youngInGroup(of) : 1
   const wants = dataOf(meal).map((d): Portion => {
     const count = Number(d.offered ?? d.count ?? Number(d.each) * mouths)
     return { prey: String(d.prey), count: Math.round(count) }
@@ -132,6 +141,10 @@ function instead(action: TaskAction, portions: readonly Portion[], told: string,
   return { label: LABELS.instead, instead: told, kind: action.kind, data: data!, ...(also.length && { also }) }
 }
 
+const isAsWanted = (portions: readonly Portion[], wants: readonly Portion[]): boolean =>
+  portions.length === wants.length &&
+  portions.every(({ prey, count }, i) => prey === wants[i]!.prey && count === wants[i]!.count)
+
 /** Whether anything is known of what is there: a house that writes no stock is not told that it has none. */
 const isKnown = ({ prey, running }: PreyOutlook, { house }: TaskContext): boolean =>
   Object.hasOwn(house.stocks, prey) || (running[0] ?? 0) > 0
@@ -143,9 +156,13 @@ const isKnown = ({ prey, running }: PreyOutlook, { house }: TaskContext): boolea
  */
 export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] {
   const { almanac, today } = context
-  const claims = tasks.map(task => claimOf(task, context)).filter(claim => claim !== null)
+  const meals: Claim[] = []
+  for (const task of tasks) {
+    const claim = claimOf(task, context)
+    if (claim) meals.push(claim)
+  }
   const wanted = new Map<string, number>()
-  for (const { wants } of claims) for (const { prey, count } of wants) wanted.set(prey, (wanted.get(prey) ?? 0) + count)
+  for (const { wants } of meals) for (const { prey, count } of wants) wanted.set(prey, (wanted.get(prey) ?? 0) + count)
   const before = givenToday(context)
   /** Of what there is too little, what is there; of the rest what is left over. */
   const [left, beyond] = [new Map<string, number>(), new Map<string, number>()]
@@ -158,27 +175,27 @@ export function sharedOut(tasks: readonly Task[], context: TaskContext): Task[] 
   }
   if (!left.size) return [...tasks]
   const there: ReadonlyMap<string, number> = new Map(left)
-  const first = claims
+  const first = meals
     .filter(c => c.wants.some(w => there.has(w.prey)))
     .sort((a, b) => a.until - b.until || a.task.due - b.task.due || (a.task.tag < b.task.tag ? -1 : 1))
   const changed = new Map<string, Task>()
   for (const claim of first) {
     const { task, wants, mouths, until } = claim
     const { portions, missing } = given(claim, left, beyond, context)
-    const tell = (list: readonly Portion[]) => tellPortions(list, almanac)
     const of = wants.filter(w => there.has(w.prey))
     const short = of.map(w => ({ prey: w.prey, there: there.get(w.prey)!, wanted: wanted.get(w.prey)! }))
-    if (tell(portions) === tell(wants)) {
+    if (isAsWanted(portions, wants)) {
       changed.set(task.id, { ...task, short })
       continue
     }
+    const told = tellPortions(portions, almanac)
     const fewer = portions.every(p => wants.some(w => w.prey === p.prey))
     changed.set(task.id, {
       ...task,
       short,
       detail: tellShared({ short, portions, fewer, missing, until }, task.detail, almanac, today),
       actions: portions.length
-        ? [task.actions[0]!, instead(task.actions[0]!, portions, tell(portions), mouths), ...task.actions.slice(1)]
+        ? [task.actions[0]!, instead(task.actions[0]!, portions, told, mouths), ...task.actions.slice(1)]
         : task.actions,
       reasons: [...task.reasons, sharedReason(of, there, wanted, almanac)],
     })
